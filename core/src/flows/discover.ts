@@ -1,0 +1,127 @@
+import { numberOf, SpanKind, textOf, type Attempt, type Attributes, type Span } from '../telemetry';
+
+/**
+ * Services whose server spans begin attempts although they have a parent: the parent is a browser or a phone
+ * whose own spans may come as well.
+ */
+export type FrontDoors = ReadonlySet<string>;
+
+/** A span below an entry: work that an attempt caused in some component. */
+export interface InnerSpan {
+  traceId: string;
+  spanId: string;
+  parentSpanId: string;
+  component: string;
+  /** whom a client span called, where it says so */
+  peer: string;
+  name: string;
+  kind: number;
+  startUs: number;
+  durationUs: number;
+  failed: boolean;
+  failure: string;
+  host: string;
+}
+
+/**
+ * An entry span begins an attempt of a flow: a screen; a span that names its flow (`toplens.flow`); a message
+ * being consumed; a server span without a parent, or of a front door.
+ */
+export function isEntry(span: Span, frontDoors: FrontDoors): boolean {
+  if (span.attributes['toplens.flow'] !== undefined || span.attributes['app.screen.name'] !== undefined) return true;
+  if (span.kind === SpanKind.CONSUMER) return true;
+  return span.kind === SpanKind.SERVER && (span.parentSpanId === '' || frontDoors.has(serviceOf(span)));
+}
+
+/** A larger amount is a mistake of the sender, and would not fit 53 bits of minor units. */
+const LARGEST_VALUE = 1e12;
+
+/** The attempt that an entry span tells of. */
+export function toAttempt(span: Span): Attempt {
+  const { attributes, resource } = span;
+  const text = (name: keyof Attributes) => textOf(attributes[name]) ?? textOf(resource[name]) ?? '';
+  const amount = numberOf(attributes['toplens.value.amount']);
+  const component = serviceOf(span);
+  return {
+    traceId: span.traceId,
+    spanId: span.spanId,
+    startUs: span.startUs,
+    durationUs: span.durationUs,
+    flow: technicalName(span),
+    application: text('toplens.application') || text('service.namespace') || component,
+    component,
+    failed: isFailed(span),
+    probe: text('user_agent.synthetic.type') !== '',
+    background: span.kind === SpanKind.CONSUMER,
+    failure: isFailed(span) ? failureOf(span) : '',
+    person: text('user.id') || text('enduser.id'),
+    session: text('session.id'),
+    site: text('toplens.site'),
+    version: text('service.version'),
+    region: text('toplens.region') || text('cloud.region'),
+    tier: text('toplens.tier'),
+    promotion: text('toplens.promotion'),
+    host: text('host.name'),
+    valueMinor: amount === undefined || Math.abs(amount) > LARGEST_VALUE ? NaN : Math.round(amount * 100),
+    currency: amount === undefined ? '' : text('toplens.value.currency'),
+  };
+}
+
+export function toInnerSpan(span: Span): InnerSpan {
+  const { attributes, resource } = span;
+  const store = textOf(attributes['db.namespace']) ?? (attributes['db.system.name'] && textOf(attributes['server.address']));
+  return {
+    traceId: span.traceId,
+    spanId: span.spanId,
+    parentSpanId: span.parentSpanId,
+    component: store || serviceOf(span),
+    peer: textOf(attributes['server.address']) ?? '',
+    name: span.name,
+    kind: span.kind,
+    startUs: span.startUs,
+    durationUs: span.durationUs,
+    failed: isFailed(span),
+    failure: isFailed(span) ? failureOf(span) : '',
+    host: textOf(resource['host.name']) ?? '',
+  };
+}
+
+const serviceOf = (span: Span) => textOf(span.resource['service.name']) ?? 'unknown service';
+
+const statusOf = (span: Span) => numberOf(span.attributes['http.response.status_code']) ?? numberOf(span.attributes['http.status_code']);
+
+/** Error status at the span, an answer of the 5xx class, or a business rule of the sender. */
+function isFailed(span: Span): boolean {
+  return span.error || (statusOf(span) ?? 0) >= 500 || span.attributes['toplens.outcome'] === 'failed';
+}
+
+function failureOf(span: Span): string {
+  const status = statusOf(span);
+  return (
+    span.exceptionType || textOf(span.attributes['error.type']) || (status !== undefined && status >= 400 ? `status ${status}` : 'error')
+  );
+}
+
+/** Method and route, destination, screen: what the technology calls the flow. */
+function technicalName(span: Span): string {
+  const { attributes } = span;
+  const named = textOf(attributes['toplens.flow']);
+  if (named) return named;
+  const screen = textOf(attributes['app.screen.name']);
+  if (screen) return `screen ${screen}`;
+  const destination = textOf(attributes['messaging.destination.name']);
+  if (span.kind === SpanKind.CONSUMER) return `consume ${destination ?? span.name}`;
+  const method = textOf(attributes['http.request.method']) ?? textOf(attributes['http.method']);
+  const path = textOf(attributes['http.route']) ?? withoutIds(textOf(attributes['url.path']) ?? textOf(attributes['http.target']));
+  if (method && path) return `${method} ${path}`;
+  return span.name || 'unnamed';
+}
+
+/** Path segments that look like ids become `{id}`, so that one flow does not become thousands. */
+function withoutIds(path: string | undefined): string | undefined {
+  return path
+    ?.split('?')[0]
+    ?.split('/')
+    .map((segment) => (/\d/.test(segment) && segment.length > 1 && !/^v\d+$/.test(segment) ? '{id}' : segment))
+    .join('/');
+}

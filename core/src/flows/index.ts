@@ -1,0 +1,6 @@
+export * from './rules';
+export * from './discover';
+export * from './outcome';
+export * from './apdex';
+export * from './roll-up';
+export * from './precedence';

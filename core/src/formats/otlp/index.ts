@@ -1,0 +1,3 @@
+export * from './malformed';
+export * from './read-json';
+export * from './read-protobuf';

@@ -1,0 +1,102 @@
+import { cleanText, isRead, type Attributes, type AttributeValue, type Span } from '../../telemetry';
+import { MalformedTelemetry } from './malformed';
+
+type Json = Record<string, unknown>;
+
+/**
+ * Spans of an OTLP ExportTraceServiceRequest in the JSON mapping of the OTLP specification 1.x: ids in
+ * hexadecimal, 64-bit numbers as decimal text or number, unknown keys ignored.
+ *
+ * @param request what JSON.parse gave
+ * @throws MalformedTelemetry naming the field, when the shape is not that of the protocol
+ */
+export function readTracesJson(request: unknown): Span[] {
+  const spans: Span[] = [];
+  const root = asObject(request, 'request body');
+  asArray(root.resourceSpans, 'resourceSpans').forEach((entry, r) => {
+    const path = `resourceSpans[${r}]`;
+    const resourceSpans = asObject(entry, path);
+    const resource = readAttributes(asObject(resourceSpans.resource ?? {}, `${path}.resource`).attributes, `${path}.resource.attributes`);
+    asArray(resourceSpans.scopeSpans, `${path}.scopeSpans`).forEach((scopeEntry, s) => {
+      const scopePath = `${path}.scopeSpans[${s}]`;
+      const list = asArray(asObject(scopeEntry, scopePath).spans, `${scopePath}.spans`);
+      list.forEach((span, i) => spans.push(readSpan(asObject(span, `${scopePath}.spans[${i}]`), resource, `${scopePath}.spans[${i}]`)));
+    });
+  });
+  return spans;
+}
+
+function readSpan(span: Json, resource: Attributes, path: string): Span {
+  const start = readTime(span.startTimeUnixNano);
+  const end = readTime(span.endTimeUnixNano);
+  const status = asObject(span.status ?? {}, `${path}.status`);
+  const kind = Number(span.kind ?? 1);
+  return {
+    traceId: readId(span.traceId),
+    spanId: readId(span.spanId),
+    parentSpanId: readId(span.parentSpanId),
+    name: cleanText(typeof span.name === 'string' ? span.name : ''),
+    kind: kind >= 1 && kind <= 5 ? kind : 1,
+    startUs: start,
+    durationUs: end - start,
+    error: status.code === 2,
+    exceptionType: firstException(span.events, path),
+    attributes: readAttributes(span.attributes, `${path}.attributes`),
+    resource,
+  };
+}
+
+function firstException(events: unknown, path: string): string {
+  for (const entry of asArray(events, `${path}.events`)) {
+    const event = asObject(entry, `${path}.events`);
+    if (event.name !== 'exception') continue;
+    const type = readAttributes(event.attributes, `${path}.events.attributes`)['exception.type'];
+    if (typeof type === 'string') return type;
+  }
+  return '';
+}
+
+const readId = (id: unknown): string => (typeof id === 'string' ? id.toLowerCase() : '');
+
+/** Nanoseconds as text or number → microseconds; NaN when it is no time. */
+function readTime(time: unknown): number {
+  if (typeof time === 'number') return Math.floor(time / 1000);
+  if (typeof time !== 'string' || !/^\d{1,20}$/.test(time)) return NaN;
+  // The last three digits are cut off as text: 19 digits do not fit a double.
+  return time.length <= 3 ? 0 : Number(time.slice(0, -3));
+}
+
+function readAttributes(list: unknown, path: string): Attributes {
+  const attributes: Attributes = {};
+  const entries = asArray(list, path);
+  for (const entry of entries) {
+    const { key, value } = asObject(entry, path);
+    if (typeof key !== 'string' || !isRead(key)) continue;
+    const read = readValue(value);
+    if (read !== undefined) attributes[key] = read;
+  }
+  return attributes;
+}
+
+function readValue(value: unknown): AttributeValue | undefined {
+  if (value === null || typeof value !== 'object') return undefined;
+  const any = value as Json;
+  if (typeof any.stringValue === 'string') return cleanText(any.stringValue);
+  if (typeof any.boolValue === 'boolean') return any.boolValue;
+  const number = any.intValue ?? any.doubleValue;
+  if (typeof number !== 'number' && typeof number !== 'string') return undefined;
+  const finite = Number(number);
+  return Number.isFinite(finite) ? finite : undefined;
+}
+
+function asObject(value: unknown, path: string): Json {
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) throw new MalformedTelemetry(path, 'expected an object');
+  return value as Json;
+}
+
+/** proto3 JSON leaves empty lists out. */
+function asArray(value: unknown, path: string): unknown[] {
+  if (value === undefined || value === null) return [];
+  if (!Array.isArray(value)) throw new MalformedTelemetry(path, 'expected a list');
+  return value;
+}

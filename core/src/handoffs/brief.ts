@@ -1,0 +1,73 @@
+import type { BillLineName } from '../incidents';
+import { count, formatMoney } from '../incidents';
+
+/** All that a team needs to start, in one object; `briefMarkdown` is the same for people. */
+export interface Brief {
+  incident: number;
+  title: string;
+  sentence: string;
+  level: string;
+  /** ISO 8601, UTC */
+  since: string;
+  until: string | null;
+  window: { from: string; to: string };
+  application: string;
+  flows: { name: string; technicalName: string }[];
+  people: { estimate: number; low: number; high: number; key: number };
+  bill: { name: BillLineName; words: string; quantity: number; unit: string; rate: number; harm: number; low: number; high: number }[];
+  harmMinutes: number;
+  currency: string;
+  mostHit: { dimension: string; value: string; words: string }[];
+  component: { name: string; words: string } | null;
+  samples: { at: string; durationMs: number; outcome: string; failure: string; traceId: string; person: string; component: string }[];
+  team: string;
+  teamReason: string;
+  link: string;
+  note: string;
+}
+
+const time = (iso: string) => iso.slice(0, 16).replace('T', ' ');
+
+/** Text from telemetry could hold anything: no markup of ours may come from it. */
+const plain = (text: string) => text.replace(/[\\`*_{}[\]()#+!|<>~]/g, '\\$&');
+
+/** The brief as Markdown of one page. Times are UTC and say so. */
+export function briefMarkdown(brief: Brief): string {
+  const lines = brief.bill
+    .filter((line) => line.harm >= 0.5)
+    .map((line) => `| ${line.words} | ${quantity(line, brief.currency)} × ${line.rate} | ${count(line.harm)} | ${count(line.low)} to ${count(line.high)} |`);
+  return [
+    `# ${plain(brief.title)}`,
+    `${plain(brief.sentence)} Level: **${brief.level}**.`,
+    `- **Since** ${time(brief.since)} UTC${brief.until ? `, until ${time(brief.until)} UTC` : ', still going on'}`,
+    `- **Where** ${plain(brief.application)}: ${brief.flows.map((flow) => `${plain(flow.name)} (\`${flow.technicalName.replaceAll('`', "'")}\`)`).join(', ')}`,
+    `- **People hurt** ${count(brief.people.estimate)} (${count(brief.people.low)} to ${count(brief.people.high)})${brief.people.key > 0 ? `, ${count(brief.people.key)} of them key customers` : ''}`,
+    ...(brief.component ? [`- **Look at** ${plain(brief.component.name)}: ${plain(brief.component.words)}`] : []),
+    `- **Most hit** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nothing stands out'}`,
+    `- **Why you** ${plain(brief.team)} ${plain(brief.teamReason)}`,
+    ...(brief.note ? ['', '## Note', ...brief.note.split('\n').map((row) => `> ${plain(row)}`)] : []),
+    '',
+    `## The harm bill, ${time(brief.window.from)} to ${time(brief.window.to)} UTC`,
+    '| what | quantity × rate | minutes | range |',
+    '|---|---|---:|---|',
+    ...lines,
+    `| **Harm** | | **${count(brief.harmMinutes)}** | |`,
+    '',
+    '## Attempts worth opening',
+    ...(brief.samples.length > 0 ? brief.samples.map(sampleLine) : ['None came in this window.']),
+    '',
+    `[Open at this moment](${brief.link})`,
+    '',
+  ].join('\n');
+}
+
+function quantity(line: Brief['bill'][number], currency: string): string {
+  if (line.unit === 'currency') return formatMoney(line.quantity, currency);
+  return `${count(line.quantity)} ${line.unit}`;
+}
+
+function sampleLine(sample: Brief['samples'][number]): string {
+  const failure = sample.failure ? ` with ${plain(sample.failure)}` : '';
+  const component = sample.component ? `, ${plain(sample.component)}` : '';
+  return `- ${sample.at.slice(11, 19)} UTC, ${(sample.durationMs / 1000).toFixed(2)} s, ${sample.outcome}${failure}${component}, trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
+}

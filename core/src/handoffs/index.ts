@@ -1,0 +1,4 @@
+export * from './ownership';
+export * from './state';
+export * from './mask';
+export * from './brief';

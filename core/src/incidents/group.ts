@@ -1,0 +1,91 @@
+import type { Precedence } from '../flows';
+import type { Deviation } from '../normal';
+import { MINUTE_MS, overlap, type Window } from '../time';
+
+/** Deviations with one origin. The first part is the root: where the trouble shows first and is not explained by another. */
+export interface DeviationGroup {
+  parts: Deviation[];
+  onsetMs: number;
+  endMs: number;
+  active: boolean;
+}
+
+/** The parts that are not explained by another: slow and failing ones, or, in an outage, all that is missing. */
+export function rootParts(parts: readonly Deviation[]): Deviation[] {
+  const bad = parts.filter((part) => part.signal !== 'missing');
+  return bad.length > 0 ? bad : [...parts];
+}
+
+/**
+ * When an outage of several flows began and ended. Each flow alone has few attempts a minute and tells it only roughly:
+ * the median of all is closer.
+ */
+export function outageStretch(parts: readonly Deviation[]): Window {
+  const missing = parts.filter((part) => part.signal === 'missing');
+  const middle = (times: number[]) => times.sort((a, b) => a - b)[Math.floor((times.length - 1) / 2)] as number;
+  return { fromMs: middle(missing.map((part) => part.onsetMs)), toMs: middle(missing.map((part) => part.endMs)) };
+}
+
+const SAME_ONSET_MS = 15 * MINUTE_MS;
+const SAME_OUTAGE_MS = 5 * MINUTE_MS;
+/** Share of sessions that must pass the earlier flow for its trouble to explain what is missing in the later one. */
+const PRECEDES = 0.5;
+
+const spanOf = (d: { onsetMs: number; endMs: number }) => ({ fromMs: d.onsetMs, toMs: d.endMs });
+const together = (a: Deviation, b: Deviation, withinMs: number) =>
+  overlap(spanOf(a), spanOf(b)) !== undefined && Math.abs(a.onsetMs - b.onsetMs) <= withinMs;
+
+/**
+ * Groups deviations that have one origin:
+ * slow and failing of one flow from about the same time on; missing attempts of a flow whose people usually pass a
+ * troubled flow before it (they never came so far); flows of one application that fall silent together.
+ *
+ * @param applicationOf number of the application that a flow belongs to
+ * @returns groups by onset, then flow; the same for any order of the input
+ */
+export function groupDeviations(
+  deviations: readonly Deviation[],
+  precedes: Precedence,
+  applicationOf: (flow: number) => number,
+): DeviationGroup[] {
+  const ordered = [...deviations].sort((a, b) => a.onsetMs - b.onsetMs || a.flow - b.flow || a.signal.localeCompare(b.signal));
+  const groups: Deviation[][] = [];
+  for (const bad of ordered.filter((d) => d.signal !== 'missing')) {
+    const group = groups.find((parts) => parts.some((part) => part.flow === bad.flow && together(part, bad, SAME_ONSET_MS)));
+    if (group) group.push(bad);
+    else groups.push([bad]);
+  }
+  const outages: Deviation[][] = [];
+  for (const missing of ordered.filter((d) => d.signal === 'missing')) {
+    const upstream = strongestUpstream(missing, groups, precedes);
+    if (upstream) {
+      upstream.push(missing);
+      continue;
+    }
+    const outage = outages.find(([first]) => first && applicationOf(first.flow) === applicationOf(missing.flow) && together(first, missing, SAME_OUTAGE_MS)); // prettier-ignore
+    if (outage) outage.push(missing);
+    else outages.push([missing]);
+  }
+  return [...groups, ...outages]
+    .map((parts) => {
+      const root = rootParts(parts);
+      return {
+        parts,
+        onsetMs: Math.min(...root.map((part) => part.onsetMs)),
+        endMs: Math.max(...root.map((part) => part.endMs)),
+        active: root.some((part) => part.active),
+      };
+    })
+    .sort((a, b) => a.onsetMs - b.onsetMs || (a.parts[0] as Deviation).flow - (b.parts[0] as Deviation).flow);
+}
+
+/** The group with the most attempts gone wrong among those that can explain the missing ones. */
+function strongestUpstream(missing: Deviation, groups: Deviation[][], precedes: Precedence): Deviation[] | undefined {
+  const explains = (part: Deviation) =>
+    part.signal !== 'missing' &&
+    part.onsetMs <= missing.onsetMs + SAME_OUTAGE_MS &&
+    missing.onsetMs < part.endMs &&
+    (part.flow === missing.flow || precedes(part.flow, missing.flow) >= PRECEDES);
+  const excess = (parts: Deviation[]) => Math.max(...parts.filter(explains).map((part) => part.excess));
+  return groups.filter((parts) => parts.some(explains)).sort((a, b) => excess(b) - excess(a))[0];
+}

@@ -1,0 +1,3 @@
+export * from './range';
+export * from './flow-normal';
+export * from './deviations';

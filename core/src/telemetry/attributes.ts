@@ -1,0 +1,80 @@
+/**
+ * The attributes that Top Lens reads. All others in a span are skipped, so that a span with ten thousand
+ * attributes costs no more memory than a span with ten.
+ *
+ * Names follow the OpenTelemetry semantic conventions where they exist (stable and, for HTTP, the older ones
+ * that many SDKs still send); `toplens.*` where they do not. docs/attributes.md lists them for people.
+ */
+export const RESOURCE_ATTRIBUTES = [
+  'service.name',
+  'service.namespace',
+  'service.version',
+  'host.name',
+  'cloud.region',
+  'toplens.application',
+  'toplens.site',
+] as const;
+
+export const SPAN_ATTRIBUTES = [
+  'http.request.method',
+  'http.method',
+  'http.route',
+  'url.path',
+  'http.target',
+  'http.response.status_code',
+  'http.status_code',
+  'error.type',
+  'exception.type',
+  'messaging.destination.name',
+  'app.screen.name',
+  'user.id',
+  'enduser.id',
+  'session.id',
+  'db.namespace',
+  'db.system.name',
+  'server.address',
+  'user_agent.synthetic.type',
+  'toplens.flow',
+  'toplens.outcome',
+  'toplens.site',
+  'toplens.region',
+  'toplens.tier',
+  'toplens.promotion',
+  'toplens.value.amount',
+  'toplens.value.currency',
+] as const;
+
+export type AttributeName = (typeof RESOURCE_ATTRIBUTES)[number] | (typeof SPAN_ATTRIBUTES)[number];
+export type AttributeValue = string | number | boolean;
+export type Attributes = Partial<Record<AttributeName, AttributeValue>>;
+
+const READ: ReadonlySet<string> = new Set<string>([...RESOURCE_ATTRIBUTES, ...SPAN_ATTRIBUTES]);
+
+export const isRead = (name: string): name is AttributeName => READ.has(name);
+
+/** Longest text kept of one attribute, in UTF-16 units; the rest is cut off. */
+export const LONGEST_TEXT = 256;
+
+// eslint-disable-next-line no-control-regex -- control characters are what is looked for
+const CONTROL = /[\u0000-\u001f\u007f-\u009f]/g;
+// A lone half of a surrogate pair cannot be stored as UTF-8.
+const LONE_SURROGATE = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
+
+/** Text as it is kept: control characters become spaces, at most {@link LONGEST_TEXT} long. Markup stays text. */
+export function cleanText(text: string): string {
+  const cut = text.length > LONGEST_TEXT ? text.slice(0, LONGEST_TEXT) : text;
+  return cut.replace(CONTROL, ' ').replace(LONE_SURROGATE, '\ufffd');
+}
+
+/** A text attribute; numbers and booleans as their text; `undefined` when missing or empty. */
+export function textOf(value: AttributeValue | undefined): string | undefined {
+  if (value === undefined || value === '') return undefined;
+  return typeof value === 'string' ? value : String(value);
+}
+
+/** A numeric attribute, also when it was sent as text; `undefined` when missing or not finite. */
+export function numberOf(value: AttributeValue | undefined): number | undefined {
+  if (value === undefined || value === '' || typeof value === 'boolean') return undefined;
+  const number = Number(value);
+  return Number.isFinite(number) ? number : undefined;
+}

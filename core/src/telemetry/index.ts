@@ -1,0 +1,3 @@
+export * from './attributes';
+export * from './span';
+export * from './attempt';

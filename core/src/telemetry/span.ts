@@ -1,0 +1,49 @@
+import type { Attributes } from './attributes';
+
+/** Kinds of the OpenTelemetry trace protocol; values this version does not know are read as INTERNAL. */
+export const SpanKind = { INTERNAL: 1, SERVER: 2, CLIENT: 3, PRODUCER: 4, CONSUMER: 5 } as const;
+
+/** A span as it came in, whatever the encoding was. */
+export interface Span {
+  /** 32 lower-case hexadecimal digits */
+  traceId: string;
+  /** 16 lower-case hexadecimal digits */
+  spanId: string;
+  /** empty for a root */
+  parentSpanId: string;
+  name: string;
+  kind: number;
+  /** microseconds since the epoch */
+  startUs: number;
+  /** microseconds; negative when the span ends before it starts */
+  durationUs: number;
+  /** status code ERROR was set */
+  error: boolean;
+  /** type of the first recorded exception, empty when there is none */
+  exceptionType: string;
+  attributes: Attributes;
+  resource: Attributes;
+}
+
+const HEX = /^[0-9a-f]+$/;
+const LONGEST_US = 24 * 3600 * 1e6;
+
+/**
+ * Why a span cannot be taken, in words for the person who runs the sender; `undefined` when it can.
+ *
+ * @param latestUs spans that start after this moment (microseconds since the epoch) come from a wrong clock
+ */
+export function whyRejected(span: Span, latestUs: number): string | undefined {
+  if (span.traceId.length !== 32 || !HEX.test(span.traceId) || /^0+$/.test(span.traceId))
+    return 'traceId: expected 16 bytes that are not all zero';
+  if (span.spanId.length !== 16 || !HEX.test(span.spanId) || /^0+$/.test(span.spanId))
+    return 'spanId: expected 8 bytes that are not all zero';
+  if (span.parentSpanId !== '' && (span.parentSpanId.length !== 16 || !HEX.test(span.parentSpanId)))
+    return 'parentSpanId: expected 8 bytes, or none for a root span';
+  if (!(span.startUs > 0)) return 'startTimeUnixNano: missing or not a time';
+  if (!Number.isFinite(span.durationUs)) return 'endTimeUnixNano: missing or not a time';
+  if (span.durationUs < 0) return 'endTimeUnixNano: the span ends before it starts';
+  if (span.durationUs > LONGEST_US) return 'endTimeUnixNano: the span is longer than 24 hours';
+  if (span.startUs > latestUs) return "startTimeUnixNano: lies ahead of this server's clock; check the sender's clock";
+  return undefined;
+}

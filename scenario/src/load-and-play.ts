@@ -1,0 +1,31 @@
+import { writeFileSync } from 'node:fs';
+import { demoWorld, DEMO_SEED, HISTORY_DAYS } from './demo-world';
+import { Sender } from './otlp/sender';
+
+/**
+ * `node --import tsx scenario/src/load-and-play.ts URL [TRUTH_FILE] [load|live]`
+ * Loads two weeks of history, writes the truth file, then plays live until it is stopped.
+ */
+const [url = 'http://127.0.0.1:4400', truthFile = '', mode = 'live'] = process.argv.slice(2);
+const nowMs = Number(process.env.TOPLENS_SCENARIO_NOW ?? Date.now());
+const { player, truth } = demoWorld(nowMs, Number(process.env.TOPLENS_SCENARIO_SEED ?? DEMO_SEED), Number(process.env.TOPLENS_SCENARIO_DAYS ?? HISTORY_DAYS));
+const sender = new Sender(url, process.env.TOPLENS_SCENARIO_KEY);
+const begun = Date.now();
+let shown = 0;
+await player.load(sender, nowMs, (share) => {
+  if (share - shown < 0.1 && share < 1) return;
+  shown = share;
+  console.log(`history: ${Math.round(share * 100)} %, ${sender.sent} spans in ${((Date.now() - begun) / 1000).toFixed(0)} s`);
+});
+const writeTruth = () => truthFile && writeFileSync(truthFile, JSON.stringify(truth()));
+writeTruth();
+if (mode === 'live') {
+  const stop = player.live(sender);
+  const timer = setInterval(writeTruth, 10_000);
+  const end = () => {
+    clearInterval(timer);
+    void stop().then(() => process.exit(0));
+  };
+  process.on('SIGINT', end);
+  process.on('SIGTERM', end);
+}

@@ -1,0 +1,24 @@
+/**
+ * The part of the published OTLP schema (opentelemetry-proto 1.x: trace, common, resource) that the simulated senders
+ * need, as protobuf text.
+ */
+export const TRACE_SCHEMA = `
+syntax = "proto3";
+package opentelemetry.proto;
+message ExportTraceServiceRequest { repeated ResourceSpans resource_spans = 1; }
+message ResourceSpans { Resource resource = 1; repeated ScopeSpans scope_spans = 2; string schema_url = 3; }
+message Resource { repeated KeyValue attributes = 1; uint32 dropped_attributes_count = 2; }
+message ScopeSpans { InstrumentationScope scope = 1; repeated Span spans = 2; string schema_url = 3; }
+message InstrumentationScope { string name = 1; string version = 2; }
+message KeyValue { string key = 1; AnyValue value = 2; }
+message AnyValue { oneof value { string string_value = 1; bool bool_value = 2; int64 int_value = 3; double double_value = 4; } }
+message Span {
+  bytes trace_id = 1; bytes span_id = 2; string trace_state = 3; bytes parent_span_id = 4; string name = 5;
+  enum SpanKind { SPAN_KIND_UNSPECIFIED = 0; SPAN_KIND_INTERNAL = 1; SPAN_KIND_SERVER = 2; SPAN_KIND_CLIENT = 3; SPAN_KIND_PRODUCER = 4; SPAN_KIND_CONSUMER = 5; }
+  SpanKind kind = 6; fixed64 start_time_unix_nano = 7; fixed64 end_time_unix_nano = 8; repeated KeyValue attributes = 9;
+  message Event { fixed64 time_unix_nano = 1; string name = 2; repeated KeyValue attributes = 3; }
+  repeated Event events = 11;
+  Status status = 15;
+}
+message Status { string message = 2; enum StatusCode { STATUS_CODE_UNSET = 0; STATUS_CODE_OK = 1; STATUS_CODE_ERROR = 2; } StatusCode code = 3; }
+`;

@@ -1,0 +1,121 @@
+import { FLOWS, type FlowModel } from '../world/pellwick';
+import type { Troubles } from '../world/troubles';
+import type { WorldAttempt } from '../world/simulate';
+
+export type Attribute = [key: string, value: string | number];
+
+/** A span ready to be encoded; ids are lists of 32-bit words. */
+export interface OutSpan {
+  service: string;
+  host: string;
+  application: string;
+  version: string;
+  traceId: number[];
+  spanId: number[];
+  parentSpanId: number[] | undefined;
+  name: string;
+  kind: number;
+  startMs: number;
+  durationMs: number;
+  error: boolean;
+  exception: string;
+  attributes: Attribute[];
+}
+
+const SERVER = 2;
+const CLIENT = 3;
+const CONSUMER = 5;
+
+const words = (number: number, salt: number): number[] => {
+  let h = (number ^ Math.imul(salt, 0x9e3779b1)) >>> 0;
+  return Array.from({ length: 2 }, () => {
+    h = Math.imul(h ^ (h >>> 15), 0x2c1b3c6d) >>> 0;
+    h = (Math.imul(h ^ (h >>> 12), 0x297a2d39) ^ 0x5f356495) >>> 0;
+    return h || 1;
+  });
+};
+
+/** The spans that an attempt leaves behind: the entry alone, or the whole trace. */
+export function spansOf(attempt: WorldAttempt, full: boolean, troubles: Troubles): OutSpan[] {
+  const traceId = [...words(attempt.number, 1), ...words(Math.floor(attempt.startMs) & 0xffffffff, 2)];
+  if (attempt.flow === 'rebuildRoutes') return [rebuild(attempt, traceId)];
+  const flow: FlowModel = FLOWS[attempt.flow];
+  const entry = entrySpan(attempt, flow, traceId, troubles);
+  return full ? [entry, ...innerSpans(attempt, flow, entry, troubles)] : [entry];
+}
+
+function rebuild(attempt: WorldAttempt, traceId: number[]): OutSpan {
+  return {
+    service: 'routes-builder', host: 'coast-2', application: 'Sender Portal', version: '2.2.0', traceId, spanId: words(attempt.number, 3),
+    parentSpanId: undefined, name: 'route-rebuild process', kind: CONSUMER, startMs: attempt.startMs, durationMs: attempt.durationMs,
+    error: false, exception: '', attributes: [['messaging.destination.name', 'route-rebuild'], ['messaging.system', 'event-queue']],
+  }; // prettier-ignore
+}
+
+const VERSIONS: Record<string, string> = { 'portal-web': '5.12.0', 'shipper-link': '3.4.1', rates: '2.9.3', addresses: '1.20.0', payments: '6.1.2', labels: '4.7.0', tracking: '2.0.8' };
+const HOSTS: Record<string, string[]> = {
+  'portal-web': ['north-1', 'mid-1', 'coast-1'], 'shipper-link': ['north-2', 'mid-2'], rates: ['north-3', 'mid-3'], addresses: ['north-4', 'mid-4'],
+  slots: ['mid-5', 'coast-3'], payments: ['north-5', 'mid-1'], labels: ['coast-2', 'mid-2'], tracking: ['coast-4', 'north-2'],
+}; // prettier-ignore
+
+function versionOf(service: string, timeMs: number, troubles: Troubles): string {
+  if (service !== 'slots') return VERSIONS[service] ?? '1.0.0';
+  // The release that lost the index went out three minutes before people felt it.
+  return troubles.slowSlots && timeMs >= troubles.slowSlots.fromMs - 180_000 ? '4.18.0' : '4.17.2';
+}
+
+function hostOf(service: string, attempt: WorldAttempt, troubles: Troubles): string {
+  const hosts = HOSTS[service] ?? ['mid-1'];
+  const alive = service === 'addresses' && troubles.deadReplica && attempt.startMs >= troubles.deadReplica.fromMs ? hosts.slice(0, 1) : hosts;
+  return alive[attempt.number % alive.length] as string;
+}
+
+function entrySpan(attempt: WorldAttempt, flow: FlowModel, traceId: number[], troubles: Troubles): OutSpan {
+  const { person } = attempt;
+  const attributes: Attribute[] = [
+    ['http.request.method', flow.method],
+    ['http.route', flow.route],
+    ['url.path', flow.route.replace('{parcel}', `PW${attempt.number}`)],
+    ['http.response.status_code', attempt.failed ? 500 : 200],
+  ];
+  if (person) {
+    attributes.push(['user.id', person.id], ['toplens.tier', person.tier], ['toplens.region', person.region]);
+    if (person.site) attributes.push(['toplens.site', person.site]);
+    if (person.promotion) attributes.push(['toplens.promotion', person.promotion]);
+  }
+  if (attempt.session) attributes.push(['session.id', attempt.session]);
+  if (!Number.isNaN(attempt.value)) attributes.push(['toplens.value.amount', Math.round(attempt.value * 100) / 100], ['toplens.value.currency', 'EUR']);
+  return {
+    service: flow.entry, host: hostOf(flow.entry, attempt, troubles), application: flow.application, version: versionOf(flow.entry, attempt.startMs, troubles),
+    traceId, spanId: words(attempt.number, 4), parentSpanId: undefined, name: `${flow.method} ${flow.route}`, kind: SERVER,
+    startMs: attempt.startMs, durationMs: attempt.durationMs, error: attempt.failed, exception: attempt.failure, attributes,
+  }; // prettier-ignore
+}
+
+/** Entry → call → service → its stores and outside services, one after the other. Added time is spent in parcels-db. */
+function innerSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan, troubles: Troubles): OutSpan[] {
+  const base = attempt.durationMs - attempt.addedMs;
+  const call: OutSpan = {
+    ...entry, spanId: words(attempt.number, 5), parentSpanId: entry.spanId, name: `call ${flow.service}`, kind: CLIENT,
+    startMs: entry.startMs + base * 0.06, durationMs: entry.durationMs - base * 0.12, attributes: [['server.address', flow.service]], exception: '',
+  }; // prettier-ignore
+  const host = hostOf(flow.service, attempt, troubles);
+  const service: OutSpan = {
+    ...call, service: flow.service, host, version: versionOf(flow.service, attempt.startMs, troubles), spanId: words(attempt.number, 6), parentSpanId: call.spanId,
+    name: `${flow.method} ${flow.route}`, kind: SERVER, startMs: call.startMs + base * 0.01, durationMs: call.durationMs - base * 0.02,
+    exception: attempt.failure, attributes: [['http.request.method', flow.method], ['http.route', flow.route]],
+  }; // prettier-ignore
+  const spans = [call, service];
+  let at = service.startMs + base * 0.03;
+  flow.calls.forEach((below, i) => {
+    const added = below.component === 'parcels-db' ? attempt.addedMs : 0;
+    const durationMs = Math.min(base * below.share + added, service.startMs + service.durationMs - at);
+    const attributes: Attribute[] =
+      below.kind === 'store'
+        ? [['db.system.name', below.component === 'slot-cache' ? 'redis' : 'postgresql'], ['db.namespace', below.component]]
+        : [['server.address', below.component]]; // prettier-ignore
+    spans.push({ ...service, spanId: words(attempt.number, 7 + i), parentSpanId: service.spanId, name: below.operation, kind: CLIENT, startMs: at, durationMs, error: false, exception: '', attributes });
+    at += durationMs;
+  });
+  return spans;
+}

@@ -1,0 +1,32 @@
+import { MINUTE_MS } from '@toplens/core/time';
+
+/** Trouble that the simulation plants; numbers as in the scenario's list. */
+export interface Troubles {
+  /** 1: a release of slots loses an index */
+  slowSlots?: { fromMs: number; toMs: number; factor: number; worstSites: string[]; worstFactor: number; leave: number };
+  /** 2: labels has no surcharge row for the new weight band with one promotion */
+  failingLabels?: { fromMs: number; toMs: number; promotion: string };
+  /** 7: partners' token renewal stops */
+  silentPartners?: { fromMs: number; toMs: number };
+  /** 8: one of two replicas of addresses dies; the other carries on */
+  deadReplica?: { fromMs: number };
+  /** an outage of payments in the quiet history */
+  pastOutage?: { fromMs: number; toMs: number; share: number };
+}
+
+export const NEVER_ENDS = Number.MAX_SAFE_INTEGER;
+
+/** The demo day: everything lies a little before `nowMs`, so that a visitor finds it going on. */
+export function demoTroubles(nowMs: number): Troubles {
+  const before = (minutes: number) => nowMs - minutes * MINUTE_MS;
+  return {
+    slowSlots: { fromMs: before(98), toMs: NEVER_ENDS, factor: 6, worstSites: ['Ostrel', 'Tarn Cross'], worstFactor: 9, leave: 0.3 },
+    failingLabels: { fromMs: before(80), toMs: NEVER_ENDS, promotion: 'SPRING10' },
+    silentPartners: { fromMs: before(36), toMs: before(25) },
+    deadReplica: { fromMs: before(180) },
+    pastOutage: { fromMs: before(5 * 1440 + 240), toMs: before(5 * 1440 + 215), share: 0.6 },
+  };
+}
+
+export const inside = (trouble: { fromMs: number; toMs: number } | undefined, timeMs: number): boolean =>
+  trouble !== undefined && timeMs >= trouble.fromMs && timeMs < trouble.toMs;

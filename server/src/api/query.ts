@@ -1,0 +1,46 @@
+import { RANKINGS } from '@toplens/core/incidents';
+import { MINUTE_MS } from '@toplens/core/time';
+import type { Request } from 'express';
+import { date, number, object, string, ValidationError, type ObjectSchema } from 'yup';
+import type { WindowQuestion } from '../engine/protocol';
+import { Problem } from '../errors';
+
+const LONGEST_MINUTES = 35 * 24 * 60;
+export const DEFAULT_MINUTES = 60;
+
+/** Reads what a client sent by a schema. @throws Problem 'badInput' naming the field */
+export function readInput<T extends object>(schema: ObjectSchema<T>, input: unknown): T {
+  try {
+    return schema.validateSync(input, { stripUnknown: true }) as T;
+  } catch (error) {
+    if (error instanceof ValidationError) throw new Problem('badInput', error.message, { field: error.path ?? 'request body' });
+    throw error;
+  }
+}
+
+const windowSchema = object({
+  last: number().integer().min(1).max(LONGEST_MINUTES),
+  from: date(),
+  to: date(),
+});
+
+/** `last` minutes that move on by themselves, or `from` and `to`. */
+export function readWindow(request: Request): WindowQuestion {
+  const { last, from, to } = readInput(windowSchema, request.query);
+  if (from === undefined && to === undefined) return { lengthMs: (last ?? DEFAULT_MINUTES) * MINUTE_MS };
+  if (from === undefined || to === undefined) throw new Problem('badInput', 'give both from and to, or last', { field: from === undefined ? 'from' : 'to' });
+  return checkWindow({ fromMs: from.getTime(), toMs: to.getTime() });
+}
+
+export function checkWindow(window: { fromMs: number; toMs: number }): { fromMs: number; toMs: number } {
+  const minutes = (window.toMs - window.fromMs) / MINUTE_MS;
+  if (!(minutes >= 1)) throw new Problem('badInput', 'to must lie at least a minute after from', { field: 'to' });
+  if (minutes > LONGEST_MINUTES) throw new Problem('badInput', 'a window can be 35 days long at most', { field: 'from' });
+  return window;
+}
+
+export const rankingQuery = object({
+  rankBy: string().oneOf(RANKINGS).default('harm'),
+  application: string(),
+  team: string(),
+});

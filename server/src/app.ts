@@ -1,0 +1,82 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { Router, type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { handoffRoutes } from './api/handoffs';
+import { healthRoutes } from './api/health';
+import { incidentRoutes } from './api/incidents';
+import { openApi } from './api/open-api';
+import { problemHandler, sendProblem, unknownRoute } from './api/problems';
+import type { Config } from './config';
+import type { Engine } from './engine/engine';
+import { Problem } from './errors';
+import type { Intake } from './intake/intake';
+import { intakeRoutes } from './intake/routes';
+import type { Database } from './store/database';
+
+export interface AppDeps {
+  config: Config;
+  database: Database;
+  intake: Intake;
+  engine: Engine;
+  log: Logger;
+}
+
+const HANDOFFS_A_MINUTE = 60;
+
+/** The whole application without a port: `server.ts` listens, tests ask it in process. */
+export function buildApp({ config, database, intake, engine, log }: AppDeps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'script-src': ["'self'"],
+          'worker-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'font-src': ["'self'", 'data:'],
+          'img-src': ["'self'", 'data:'],
+          'upgrade-insecure-requests': null,
+        },
+      },
+    }),
+  );
+  app.use(intakeRoutes(intake, config));
+  app.use(compression());
+  app.use(healthRoutes(database, intake, engine));
+
+  const api = Router();
+  api.use(express.json({ limit: '1mb' }));
+  api.post(
+    '/handoffs',
+    rateLimit({
+      windowMs: 60_000,
+      limit: HANDOFFS_A_MINUTE,
+      handler: (_request, response) =>
+        sendProblem(response, new Problem('tooMany', `at most ${HANDOFFS_A_MINUTE} handoffs a minute; wait a moment`, { retryAfterS: 60 })),
+    }),
+  );
+  api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
+  api.use(incidentRoutes(engine, config.publicUrl));
+  api.use(handoffRoutes(database, engine, config));
+  api.use(unknownRoute);
+  app.use('/api', api);
+  app.use('/v1', unknownRoute);
+
+  if (config.appDir !== '' && existsSync(config.appDir)) serveApp(app, config.appDir);
+  app.use(problemHandler(log));
+  return app;
+}
+
+function serveApp(app: Express, dir: string): void {
+  // Names of built files hold a hash of their content: they never change. A missing one is an error, not the start page.
+  const immutable = { immutable: true, maxAge: '1y', fallthrough: false } as const;
+  app.use('/_expo', express.static(join(dir, '_expo'), immutable));
+  app.use('/assets', express.static(join(dir, 'assets'), immutable));
+  app.use(express.static(dir));
+  app.get('/{*path}', (_request, response) => response.sendFile(join(dir, 'index.html')));
+}

@@ -1,0 +1,104 @@
+import { incidentTitle, mostHit, outageStretch, percent, rootParts, type HarmBill, type IncidentFacts, type MostHit } from '@toplens/core/incidents';
+import { BUCKET_MS } from '@toplens/core/flows';
+import { LEVELS, SLOT_MS, type Deviation, type Level } from '@toplens/core/normal';
+import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
+import type { AttemptColumns } from '@toplens/core/telemetry';
+import { ceilTo, floorTo, type Window } from '@toplens/core/time';
+import type { StoredIncident } from './incidents';
+import type { World } from './world';
+
+/** Where the trouble shows first: the part that hurts most among those not explained by another. */
+export function rootOf(incident: StoredIncident): Deviation {
+  return rootParts(incident.parts).reduce((root, part) => (part.excess > root.excess ? part : root));
+}
+
+export const levelOf = (incident: StoredIncident): Level =>
+  incident.parts.reduce<Level>((worst, part) => (LEVELS.indexOf(part.level) > LEVELS.indexOf(worst) ? part.level : worst), 'calm');
+
+/** Values that hold nearly all that went wrong, and much less of everything. */
+const isAlone = (hit: MostHit) => hit.shareOfBad >= 0.9 && hit.shareOfAll <= 0.5;
+
+const FEWEST_EXPECTED = 3;
+
+export interface Description {
+  title: string;
+  hits: MostHit[];
+}
+
+/** The headline of an incident in a window, and the values that are hit most. */
+export function describeIncident(world: World, incident: StoredIncident, window: Window, bill: HarmBill, rows: AttemptColumns): Description {
+  const root = rootOf(incident);
+  const flow = world.names.flow(root.flow);
+  const normalAt = (id: number, timeMs: number) => world.history.normalAt(id, timeMs);
+  const hits = root.signal === 'missing' ? [] : mostHit(rows, new Set([root.flow]), window, normalAt, root.signal === 'failing');
+  // A version or a host names a place in the machinery; people are told apart by what they are.
+  const alone = hits.filter((hit) => isAlone(hit) && hit.dimension !== 'host').sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
+  const attempts = Object.values(bill.outcomes).reduce((sum, n) => sum + n, 0);
+  const normal = normalAt(root.flow, window.fromMs);
+  const facts: IncidentFacts = {
+    signal: root.signal,
+    flow: flow.name,
+    application: flow.application,
+    wholeApplication: isWholeApplication(world, incident),
+    slowness: slowness(world, root.flow, window),
+    badShare: attempts > 0 ? (root.signal === 'failing' ? bill.outcomes.failed : attempts - bill.outcomes.onTime) / attempts : 0,
+    usualShare: root.signal === 'failing' ? normal.failedShare : normal.lateShare,
+    volumeShare: root.signal === 'missing' ? volumeShare(world, incident, rows) : 1,
+    ...(alone && { only: { dimension: alone.dimension, value: world.names.text(alone.value) } }),
+  };
+  return { title: incidentTitle(facts), hits };
+}
+
+/** An outage in which every flow of the application that usually has attempts at that time is missing them. */
+export function isWholeApplication(world: World, incident: StoredIncident): boolean {
+  if (incident.parts.some((part) => part.signal !== 'missing')) return false;
+  const missing = new Set(incident.parts.map((part) => part.flow));
+  const application = world.names.flow(rootOf(incident).flow).application;
+  const others = world.names.flows.filter((flow) => flow.application === application && !flow.background && !missing.has(flow.id));
+  return others.every((flow) => expectedIn(world, flow.id, outageStretch(incident.parts)) < FEWEST_EXPECTED);
+}
+
+function expectedIn(world: World, flow: number, window: Window): number {
+  let expected = 0;
+  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) {
+    const volume = world.history.normalAt(flow, at).volume[Math.floor((at - floorTo(at, SLOT_MS)) / BUCKET_MS)] as number;
+    const from = Math.max(at, window.fromMs);
+    const to = Math.min(at + BUCKET_MS, window.toMs);
+    if (!Number.isNaN(volume)) expected += (volume * (to - from)) / BUCKET_MS;
+  }
+  return expected;
+}
+
+/** Share of the expected attempts that still came to the root flow while the outage lasted. */
+function volumeShare(world: World, incident: StoredIncident, rows: AttemptColumns): number {
+  const { flow } = rootOf(incident);
+  const stretch = outageStretch(incident.parts);
+  const expected = expectedIn(world, flow, stretch);
+  let came = 0;
+  for (let i = 0; i < rows.n; i++) {
+    const startMs = rows.startMs[i] as number;
+    if (rows.flow[i] === flow && startMs >= stretch.fromMs && startMs < stretch.toMs) came++;
+  }
+  return expected > 0 ? came / expected : 1;
+}
+
+function slowness(world: World, flow: number, window: Window): number {
+  const durations = createHistogram();
+  let expected = 0;
+  let n = 0;
+  for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
+    const bucket = world.history.bucket(flow, at);
+    if (!bucket) continue;
+    addEncodedInPlace(durations, bucket.durations);
+    const usual = world.history.normalAt(flow, at).expectedMs;
+    if (usual === undefined) continue;
+    expected += usual * bucket.attempts;
+    n += bucket.attempts;
+  }
+  const median = histogramQuantile(durations, 0.5);
+  return median !== undefined && n > 0 ? median / (expected / n) : 1;
+}
+
+/** "promotion SPRING10: 92 % of what went wrong, 8 % of all" */
+export const hitWords = (dimension: string, value: string, hit: MostHit): string =>
+  `${dimension} ${value}: ${percent(hit.shareOfBad)} of what went wrong, ${percent(hit.shareOfAll)} of all`;

@@ -1,0 +1,105 @@
+import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
+import { DAY_MS, HOUR_MS } from '@toplens/core/time';
+import type { Settings } from '../settings/settings';
+import { Database } from '../store/database';
+import { figures, flowCounts, freshness, incidentPage, worstFirst } from './answers';
+import { runPass } from './pass';
+import type { FromEngine, ToEngine } from './protocol';
+import { loadWorld, type World } from './world';
+
+const { port, settings } = workerData as { port: MessagePort; settings: Settings };
+const send = (message: FromEngine) => parentPort?.postMessage(message);
+
+/** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
+const PASS_EVERY_MS = 1_000;
+const KEEP_MS = 30 * HOUR_MS;
+
+const changed = new Set<number>();
+let lastPassMs = 0;
+let watermarkAtPass = 0;
+let passing: Promise<void> | undefined;
+
+const loaded = loadWorld(new Database(port), settings).then(({ world, stale }) => {
+  for (const hourMs of stale) changed.add(hourMs);
+  return world;
+});
+
+async function pass(world: World): Promise<void> {
+  const hours = [...changed];
+  changed.clear();
+  watermarkAtPass = world.watermarkMs;
+  const begun = performance.now();
+  try {
+    await runPass(world, hours);
+  } catch (error) {
+    for (const hourMs of hours) changed.add(hourMs);
+    throw error;
+  } finally {
+    lastPassMs = performance.now() - begun;
+  }
+  // What came faster than it could be judged stays until it is judged.
+  world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
+  world.history.trim(world.watermarkMs - DAY_MS);
+}
+
+/** One pass at a time; whoever asks meanwhile waits for the running one and then for one of their own. */
+async function settle(world: World): Promise<void> {
+  while (passing) await passing.catch(() => undefined);
+  if (changed.size === 0 && world.watermarkMs === watermarkAtPass) return;
+  passing = pass(world).finally(() => (passing = undefined));
+  await passing;
+}
+
+async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>): Promise<unknown> {
+  switch (message.name) {
+    case 'worstFirst':
+      return worstFirst(world, message.ask);
+    case 'incident':
+      return incidentPage(world, message.ask);
+    case 'freshness':
+      return freshness(world);
+    case 'figures':
+      return figures(world, lastPassMs);
+    case 'flows':
+      return flowCounts(world);
+    case 'settle':
+      await settle(world);
+      return null;
+  }
+}
+
+async function receive(message: ToEngine): Promise<void> {
+  const world = await loaded;
+  switch (message.kind) {
+    case 'batch': {
+      const { columns, batch, latestEndMs } = message.batch;
+      for (const hourMs of world.hours.append(columns, batch)) changed.add(hourMs);
+      world.watermarkMs = Math.max(world.watermarkMs, latestEndMs);
+      return;
+    }
+    case 'ask': {
+      const reply = await answer(world, message).then(
+        (result): FromEngine => ({ kind: 'answer', id: message.id, ok: true, answer: result }),
+        (error: Error): FromEngine => ({ kind: 'answer', id: message.id, ok: false, message: error.stack ?? error.message }),
+      );
+      return send(reply);
+    }
+    case 'stop':
+      clearInterval(timer);
+      while (passing) await passing.catch(() => undefined);
+      return send({ kind: 'answer', id: message.id, ok: true, answer: null });
+  }
+}
+
+const timer = setInterval(() => {
+  void loaded.then((world) => {
+    if (passing) return;
+    return settle(world).catch((error: Error) =>
+      send({ kind: 'log', level: 'error', message: 'a pass failed; it is tried again', detail: { error: error.stack } }),
+    );
+  });
+}, PASS_EVERY_MS);
+
+parentPort?.on('message', (message: ToEngine) => {
+  receive(message).catch((error: Error) => send({ kind: 'log', level: 'error', message: 'a message to the engine failed', detail: { error: error.stack } }));
+});

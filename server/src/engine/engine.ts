@@ -1,0 +1,63 @@
+import type { Logger } from 'pino';
+import type { Worker } from 'node:worker_threads';
+import type { CommittedBatch } from '../intake/intake';
+import type { Settings } from '../settings/settings';
+import type { Database } from '../store/database';
+import { startWorker } from '../store/worker';
+import type { FromEngine, Questions, ToEngine } from './protocol';
+
+/** The computation, in a worker of its own: no request waits for another one's heavy question. */
+export class Engine {
+  #next = 1;
+  readonly #waiting = new Map<number, { resolve: (answer: unknown) => void; reject: (error: Error) => void }>();
+
+  private constructor(
+    private readonly worker: Worker,
+    log: Logger,
+  ) {
+    worker.on('message', (message: FromEngine) => {
+      if (message.kind === 'log') return log[message.level](message.detail, message.message);
+      const waiting = this.#waiting.get(message.id);
+      this.#waiting.delete(message.id);
+      if (message.ok) waiting?.resolve(message.answer);
+      else waiting?.reject(new Error(message.message));
+    });
+    worker.on('error', (error) => {
+      log.error({ error }, 'the engine stopped');
+      for (const waiting of this.#waiting.values()) waiting.reject(error);
+      this.#waiting.clear();
+    });
+  }
+
+  static async start(database: Database, settings: Settings, log: Logger): Promise<Engine> {
+    const port = database.connectThread();
+    const worker = startWorker('engine/engine-worker.ts', { port, settings }, { transferList: [port] });
+    const engine = new Engine(worker, log);
+    await engine.ask('figures', null);
+    return engine;
+  }
+
+  ask<Name extends keyof Questions>(name: Name, ask: Questions[Name]['ask']): Promise<Questions[Name]['answer']> {
+    const id = this.#next++;
+    return new Promise((resolve, reject) => {
+      this.#waiting.set(id, { resolve: resolve as (answer: unknown) => void, reject });
+      this.worker.postMessage({ kind: 'ask', id, name, ask } as ToEngine);
+    });
+  }
+
+  /** Hands committed attempts over; the columns are moved, not copied. */
+  append(batch: CommittedBatch): void {
+    const { columns } = batch;
+    const buffers = Object.values(columns).flatMap((column) => (typeof column === 'number' ? [] : [column.buffer as ArrayBuffer]));
+    this.worker.postMessage({ kind: 'batch', batch } satisfies ToEngine, buffers);
+  }
+
+  async stop(): Promise<void> {
+    const id = this.#next++;
+    await new Promise((resolve, reject) => {
+      this.#waiting.set(id, { resolve, reject });
+      this.worker.postMessage({ kind: 'stop', id } satisfies ToEngine);
+    }).catch(() => undefined);
+    await this.worker.terminate();
+  }
+}

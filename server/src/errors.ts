@@ -1,0 +1,35 @@
+/** Every error that the API can answer with: code → HTTP status and what the person who sees it can do. */
+export const PROBLEMS = {
+  badRequest: [400, 'The request cannot be read'],
+  badInput: [400, 'A value in the request is not right'],
+  noKey: [401, 'An ingest key is needed'],
+  forbidden: [403, 'This is not allowed'],
+  notFound: [404, 'There is no such thing here'],
+  conflict: [409, 'That does not fit the present state'],
+  tooLarge: [413, 'The request is too large'],
+  wrongType: [415, 'This content type cannot be read'],
+  tooMany: [429, 'Too many requests'],
+  cannotKeepUp: [503, 'The server cannot keep up at the moment'],
+  starting: [503, 'The server is starting'],
+  internal: [500, 'Something went wrong on the server'],
+} as const satisfies Record<string, readonly [number, string]>;
+
+export type ProblemCode = keyof typeof PROBLEMS;
+
+/** An error with a place in the catalogue; becomes problem+json (RFC 9457) at the border. */
+export class Problem extends Error {
+  override name = 'Problem';
+
+  constructor(
+    readonly code: ProblemCode,
+    /** what is wrong here, and the way on; for people */
+    readonly detail: string,
+    readonly extra: { field?: string; retryAfterS?: number } = {},
+  ) {
+    super(detail);
+  }
+
+  get status(): number {
+    return PROBLEMS[this.code][0];
+  }
+}

@@ -1,0 +1,251 @@
+import type { FrontDoors, InnerSpan } from '@toplens/core/flows';
+import type { Attempt, AttemptColumns } from '@toplens/core/telemetry';
+import type { Logger } from 'pino';
+import { Problem } from '../errors';
+import type { Database } from '../store/database';
+import { decodeTraces, type Decoded } from './decode';
+import { Journal, type Encoding, type JournalEntry, type JournalMark } from './journal';
+import { NameBook } from './name-book';
+import { encodeRows } from './rows';
+
+/** Committed attempts on their way to the engine. */
+export interface CommittedBatch {
+  batch: number;
+  columns: AttemptColumns;
+  /** up to when senders had sent, milliseconds since the epoch; never ahead of this server's clock */
+  latestEndMs: number;
+}
+
+export interface IntakeFigures {
+  requests: number;
+  spans: number;
+  rejectedSpans: number;
+  refusedRequests: number;
+  backlogSpans: number;
+  batches: number;
+  duplicates: number;
+}
+
+interface Waiting {
+  entry: JournalEntry;
+  decoded: Decoded;
+  done: () => void;
+  failed: (error: Error) => void;
+}
+
+interface Applied {
+  attempts: Attempt[];
+  spans: InnerSpan[];
+  receivedMs: number;
+  mark: JournalMark | undefined;
+}
+
+const BATCH_SPANS = 8_000;
+const CHECKPOINT_EVERY_MS = 30_000;
+
+/**
+ * The way in for telemetry: decode, journal, acknowledge, then write to the database in groups. Acknowledged means
+ * durable; when the database falls behind by more than the backlog allows, senders are told to come back.
+ */
+export class Intake {
+  readonly figures: IntakeFigures = {
+    requests: 0, spans: 0, rejectedSpans: 0, refusedRequests: 0, backlogSpans: 0, batches: 0, duplicates: 0,
+  }; // prettier-ignore
+  #queue: Waiting[] = [];
+  #backlog: Applied[] = [];
+  #journalling = false;
+  #storing: Promise<void> | undefined;
+  #batch = 0;
+  #appliedMark: JournalMark | undefined;
+  #checkpointedMark: JournalMark | undefined;
+  #lastCheckpointMs = Date.now();
+  #closed = false;
+
+  private constructor(
+    private readonly deps: {
+      database: Database;
+      journal: Journal;
+      names: NameBook;
+      frontDoors: FrontDoors;
+      maxBacklogSpans: number;
+      log: Logger;
+      onCommitted: (batch: CommittedBatch) => void;
+      now: () => number;
+    },
+  ) {}
+
+  /** Loads the names, applies what the journal holds beyond the last checkpoint, then is ready. */
+  static async open(deps: Omit<Intake['deps'], 'journal' | 'names' | 'now'> & { journalDir: string; now?: () => number }): Promise<Intake> {
+    const journal = Journal.open(deps.journalDir);
+    const names = await NameBook.load(deps.database);
+    const intake = new Intake({ now: Date.now, ...deps, journal, names });
+    const [newest] = await deps.database.query<{ batch: string | null }>('SELECT max(batch) AS batch FROM stale_hour');
+    intake.#batch = Number(newest?.batch ?? 0);
+    let replayed = 0;
+    for (const { entry, mark } of journal.replay()) {
+      const decoded = decodeTraces(entry.encoding, entry.body, entry.receivedMs, deps.frontDoors);
+      replayed += decoded.attempts.length + decoded.spans.length;
+      intake.#backlog.push({ attempts: decoded.attempts, spans: decoded.spans, receivedMs: entry.receivedMs, mark });
+      intake.figures.backlogSpans += decoded.attempts.length + decoded.spans.length;
+      if (intake.figures.backlogSpans >= BATCH_SPANS) await intake.#store();
+    }
+    await intake.#store();
+    if (replayed > 0) deps.log.info({ spans: replayed }, 'journal replayed');
+    return intake;
+  }
+
+  /**
+   * Takes a request. Resolves when its spans are on the disk.
+   *
+   * @returns how many spans were rejected and why (partial success)
+   * @throws Problem 'cannotKeepUp' when too much waits for the database
+   * @throws MalformedTelemetry when the body is not of the protocol; nothing of it was taken
+   */
+  async take(encoding: Encoding, body: Uint8Array): Promise<Pick<Decoded, 'rejected' | 'reasons'>> {
+    if (this.#closed) throw new Problem('starting', 'the server is stopping; send this again in a moment', { retryAfterS: 2 });
+    if (this.figures.backlogSpans > this.deps.maxBacklogSpans) {
+      this.figures.refusedRequests++;
+      throw new Problem('cannotKeepUp', 'too many spans wait for the database; nothing of this request was taken, send it again', {
+        retryAfterS: 1,
+      });
+    }
+    const receivedMs = this.deps.now();
+    const decoded = decodeTraces(encoding, body, receivedMs, this.deps.frontDoors);
+    this.figures.requests++;
+    this.figures.rejectedSpans += decoded.rejected;
+    const taken = decoded.attempts.length + decoded.spans.length;
+    this.figures.spans += taken;
+    if (taken > 0) {
+      this.figures.backlogSpans += taken;
+      await new Promise<void>((done, failed) => {
+        this.#queue.push({ entry: { encoding, body, receivedMs }, decoded, done, failed });
+        void this.#journalQueue();
+      });
+    }
+    return { rejected: decoded.rejected, reasons: decoded.reasons };
+  }
+
+  /** One group at a time: all that arrived while the last group was being synced is the next group. */
+  async #journalQueue(): Promise<void> {
+    if (this.#journalling) return;
+    this.#journalling = true;
+    while (this.#queue.length > 0) {
+      const group = this.#queue;
+      this.#queue = [];
+      try {
+        const mark = await this.deps.journal.append(group.map((waiting) => waiting.entry));
+        group.forEach(({ decoded, entry, done }, i) => {
+          const { attempts, spans } = decoded;
+          this.#backlog.push({ attempts, spans, receivedMs: entry.receivedMs, mark: i === group.length - 1 ? mark : undefined });
+          done();
+        });
+        this.#startStoring();
+      } catch (error) {
+        this.deps.log.error({ error }, 'journal cannot be written');
+        for (const { decoded, failed } of group) {
+          this.figures.backlogSpans -= decoded.attempts.length + decoded.spans.length;
+          failed(new Problem('cannotKeepUp', 'the journal cannot be written; nothing of this request was taken', { retryAfterS: 10 }));
+        }
+      }
+    }
+    this.#journalling = false;
+  }
+
+  #startStoring(): void {
+    this.#storing ??= this.#store().finally(() => {
+      this.#storing = undefined;
+      if (this.#backlog.length > 0 && !this.#closed) this.#startStoring();
+    });
+  }
+
+  async #store(): Promise<void> {
+    while (this.#backlog.length > 0) {
+      const group: Applied[] = [];
+      let size = 0;
+      while (this.#backlog.length > 0 && size < BATCH_SPANS) {
+        const next = this.#backlog.shift() as Applied;
+        group.push(next);
+        size += next.attempts.length + next.spans.length;
+      }
+      await this.#storeGroup(group);
+      this.figures.backlogSpans -= size;
+      if (this.deps.now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.checkpoint();
+    }
+  }
+
+  async #storeGroup(group: Applied[]): Promise<void> {
+    const encoded = encodeRows(group.flatMap((g) => g.attempts), group.flatMap((g) => g.spans), this.deps.names); // prettier-ignore
+    const batch = ++this.#batch;
+    const names = this.deps.names.takeFresh();
+    const message = {
+      batch,
+      attempts: encoded.attempts.finish(),
+      attemptCount: encoded.attempts.rows,
+      spans: encoded.spans.finish(),
+      spanCount: encoded.spans.rows,
+      names,
+      hours: [...encoded.hours],
+    };
+    for (let tries = 0; ; tries++) {
+      try {
+        const { known } = await this.deps.database.ingest(message);
+        this.figures.batches++;
+        this.figures.duplicates += known.length;
+        const receivedMs = Math.max(...group.map((applied) => applied.receivedMs));
+        this.#publish(batch, encoded.columns, known, receivedMs);
+        break;
+      } catch (error) {
+        // The spans are in the journal, so they are not lost. Nothing may overtake them: meanwhile the backlog fills,
+        // and senders are told to come back.
+        this.deps.log.error({ error, tries }, 'batch cannot be stored, trying again');
+        if (this.#closed) throw error;
+        await new Promise((resolve) => setTimeout(resolve, Math.min(30_000, 200 * 2 ** tries)));
+      }
+    }
+    this.#appliedMark = group.findLast((applied) => applied.mark)?.mark ?? this.#appliedMark;
+  }
+
+  #publish(batch: number, columns: AttemptColumns, known: number[], receivedMs: number): void {
+    const isKnown = new Set(known);
+    let latestEndMs = 0;
+    for (let i = 0; i < columns.n; i++) latestEndMs = Math.max(latestEndMs, (columns.startMs[i] as number) + (columns.durationMs[i] as number));
+    const fresh = known.length === 0 ? columns : withoutRows(columns, isKnown);
+    this.deps.onCommitted({ batch, columns: fresh, latestEndMs: Math.min(latestEndMs, receivedMs) });
+  }
+
+  /** Makes the database durable, then lets the journal forget what it holds. */
+  async checkpoint(): Promise<void> {
+    this.#lastCheckpointMs = this.deps.now();
+    const mark = this.#appliedMark;
+    if (!mark || mark === this.#checkpointedMark) return;
+    await this.deps.database.checkpoint();
+    this.deps.journal.forget(mark);
+    this.#checkpointedMark = mark;
+  }
+
+  /** Waits until everything taken is in the database. */
+  async settled(): Promise<void> {
+    while (this.#journalling || this.#storing || this.#backlog.length > 0)
+      await (this.#storing ?? new Promise((resolve) => setTimeout(resolve, 2)));
+  }
+
+  async close(): Promise<void> {
+    this.#closed = true;
+    await this.settled().catch(() => undefined);
+    await this.checkpoint();
+    await this.deps.journal.close();
+  }
+}
+
+function withoutRows(columns: AttemptColumns, left: ReadonlySet<number>): AttemptColumns {
+  const kept = Array.from({ length: columns.n }, (_, i) => i).filter((i) => !left.has(i));
+  const result = { ...columns, n: kept.length } as AttemptColumns;
+  for (const name of Object.keys(columns) as (keyof AttemptColumns)[]) {
+    if (name === 'n') continue;
+    const column = columns[name];
+    const copy = column.slice(0, kept.length);
+    kept.forEach((from, to) => (copy[to] = column[from] as number));
+    (result[name] as unknown) = copy;
+  }
+  return result;
+}

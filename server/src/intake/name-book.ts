@@ -1,0 +1,79 @@
+import type { Database } from '../store/database';
+
+export type NameKind =
+  | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer'; // prettier-ignore
+
+export interface Name {
+  id: number;
+  kind: NameKind;
+  value: string;
+}
+
+/** Beyond so many flows, new ones are gathered under one name: somebody sends ids as flow names. */
+const MOST_FLOWS = 5000;
+const EVERYTHING_ELSE = 'everything else';
+const FLOW_SEPARATOR = '\u001f';
+
+/** The text under which a flow is kept: application, technical name, and whether people wait for it. */
+export const flowText = (application: string, technicalName: string, background: boolean): string =>
+  [application, technicalName, background ? 'background' : ''].join(FLOW_SEPARATOR);
+
+export function parseFlowText(text: string): { application: string; technicalName: string; background: boolean } {
+  const [application = '', technicalName = '', background] = text.split(FLOW_SEPARATOR);
+  return { application, technicalName, background: background === 'background' };
+}
+
+/**
+ * Gives texts their numbers. There is one writer, so numbers are given in memory and go to the database with the
+ * first batch that uses them. 0 stands for "not known".
+ */
+export class NameBook {
+  #next = 1;
+  #flows = 0;
+  readonly #ids = new Map<NameKind, Map<string, number>>();
+  #fresh: Name[] = [];
+
+  static async load(database: Database): Promise<NameBook> {
+    const book = new NameBook();
+    for (const row of await database.query<Name>('SELECT id, kind, value FROM name')) book.#remember(row);
+    return book;
+  }
+
+  #remember({ id, kind, value }: Name): void {
+    this.#kind(kind).set(value, id);
+    this.#next = Math.max(this.#next, id + 1);
+    if (kind === 'flow') this.#flows++;
+  }
+
+  #kind(kind: NameKind): Map<string, number> {
+    let ids = this.#ids.get(kind);
+    if (!ids) this.#ids.set(kind, (ids = new Map()));
+    return ids;
+  }
+
+  idOf(kind: NameKind, value: string): number {
+    if (value === '') return 0;
+    const known = this.#kind(kind).get(value);
+    if (known !== undefined) return known;
+    if (kind === 'flow' && this.#flows >= MOST_FLOWS) {
+      const { application, background } = parseFlowText(value);
+      const rest = flowText(application, EVERYTHING_ELSE, background);
+      if (rest !== value && this.#flows >= MOST_FLOWS) return this.#kind('flow').get(rest) ?? this.#add('flow', rest);
+    }
+    return this.#add(kind, value);
+  }
+
+  #add(kind: NameKind, value: string): number {
+    const name = { id: this.#next, kind, value };
+    this.#remember(name);
+    this.#fresh.push(name);
+    return name.id;
+  }
+
+  /** Names given since the last call: they must be stored with the batch that uses them. */
+  takeFresh(): Name[] {
+    const fresh = this.#fresh;
+    this.#fresh = [];
+    return fresh;
+  }
+}

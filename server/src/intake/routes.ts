@@ -1,0 +1,115 @@
+import { createGunzip } from 'node:zlib';
+import { MalformedTelemetry } from '@toplens/core/formats';
+import { Router, type Request, type Response } from 'express';
+import { Problem } from '../errors';
+import type { Encoding } from './journal';
+import type { Intake } from './intake';
+
+export interface IntakeRouteOptions {
+  maxBodyBytes: number;
+  /** key → source */
+  ingestKeys: ReadonlyMap<string, string>;
+  /** without any key configured, telemetry is taken only in demo mode */
+  demo: boolean;
+}
+
+/**
+ * `POST /v1/traces` as the OTLP/HTTP specification 1.x describes it: protobuf and JSON, plain and gzip; 200 with
+ * full or partial success in the encoding of the request; 400 not to be sent again; 429 and 503 with Retry-After.
+ */
+export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
+  const router = Router();
+  router.post('/v1/traces', async (request, response) => {
+    const encoding = encodingOf(request);
+    try {
+      checkKey(request, options);
+      const body = await readBody(request, options.maxBodyBytes);
+      const { rejected, reasons } = await intake.take(encoding, body);
+      sendSuccess(response, encoding, rejected, reasons);
+    } catch (error) {
+      request.resume();
+      sendFailure(response, encoding, error);
+    }
+  });
+  return router;
+}
+
+function encodingOf(request: Request): Encoding {
+  const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase();
+  if (type === 'application/json') return 'json';
+  if (type === 'application/x-protobuf') return 'protobuf';
+  throw new Problem('wrongType', `content-type: expected application/json or application/x-protobuf, got: ${type || 'none'}`, {
+    field: 'content-type',
+  });
+}
+
+function checkKey(request: Request, { ingestKeys, demo }: IntakeRouteOptions): void {
+  const header = request.headers['authorization'];
+  const key = header?.startsWith('Bearer ') ? header.slice(7) : request.headers['toplens-key'];
+  if (typeof key === 'string' && ingestKeys.has(key)) return;
+  if (key === undefined && demo) return;
+  throw new Problem('noKey', 'send your ingest key as "authorization: Bearer …" or "toplens-key: …"; TOPLENS_INGEST_KEYS lists the keys', {
+    field: 'authorization',
+  });
+}
+
+/** The unpacked body, never more than `maxBytes` of it in memory. */
+function readBody(request: Request, maxBytes: number): Promise<Uint8Array> {
+  const packing = (request.headers['content-encoding'] ?? 'identity').toLowerCase();
+  if (packing !== 'identity' && packing !== 'gzip')
+    throw new Problem('wrongType', `content-encoding: expected gzip or none, got: ${packing}`, { field: 'content-encoding' });
+  const tooLarge = () => new Problem('tooLarge', `the body is larger than ${maxBytes} bytes: send smaller batches`, { field: 'request body' });
+  if (Number(request.headers['content-length'] ?? 0) > maxBytes) throw tooLarge();
+  const gunzip = packing === 'gzip' ? createGunzip() : undefined;
+  const source = gunzip ? request.pipe(gunzip) : request;
+  return new Promise((resolve, reject) => {
+    const chunks: Buffer[] = [];
+    let size = 0;
+    source.on('data', (chunk: Buffer) => {
+      size += chunk.length;
+      if (size > maxBytes) {
+        request.unpipe();
+        source.removeAllListeners('data');
+        reject(tooLarge());
+      } else chunks.push(chunk);
+    });
+    source.on('end', () => resolve(chunks.length === 1 ? (chunks[0] as Buffer) : Buffer.concat(chunks)));
+    source.on('error', (error: Error) => reject(new Problem('badRequest', `the body cannot be unpacked: ${error.message}`, { field: 'request body' })));
+    request.on('aborted', () => reject(new Problem('badRequest', 'the connection ended before the body did')));
+  });
+}
+
+function sendSuccess(response: Response, encoding: Encoding, rejected: number, reasons: string): void {
+  if (encoding === 'json') {
+    response.json(rejected > 0 ? { partialSuccess: { rejectedSpans: String(rejected), errorMessage: reasons } } : {});
+    return;
+  }
+  response.type('application/x-protobuf').send(rejected > 0 ? encodePartialSuccess(rejected, reasons) : Buffer.alloc(0));
+}
+
+/** OTLP answers errors with a google.rpc.Status in the encoding of the request. */
+function sendFailure(response: Response, encoding: Encoding, error: unknown): void {
+  const problem = error instanceof MalformedTelemetry ? new Problem('badRequest', error.message, { field: error.field }) : error;
+  if (!(problem instanceof Problem)) throw error;
+  if (problem.extra.retryAfterS !== undefined) response.setHeader('retry-after', String(problem.extra.retryAfterS));
+  response.status(problem.status);
+  if (encoding === 'json') response.json({ code: RPC_CODES[problem.status] ?? 13, message: problem.detail });
+  else response.type('application/x-protobuf').send(encodeStatus(RPC_CODES[problem.status] ?? 13, problem.detail));
+}
+
+/** google.rpc.Code for HTTP statuses: INVALID_ARGUMENT, UNAUTHENTICATED, PERMISSION_DENIED, RESOURCE_EXHAUSTED, UNAVAILABLE. */
+const RPC_CODES: Record<number, number> = { 400: 3, 401: 16, 403: 7, 413: 8, 415: 3, 429: 8, 503: 14 };
+
+/** ExportTraceServiceResponse { partial_success = 1 { rejected_spans = 1, error_message = 2 } } */
+function encodePartialSuccess(rejected: number, message: string): Buffer {
+  return field(1, Buffer.concat([varintField(1, rejected), field(2, Buffer.from(message))]));
+}
+
+/** google.rpc.Status { code = 1, message = 2 } */
+function encodeStatus(code: number, message: string): Buffer {
+  return Buffer.concat([varintField(1, code), field(2, Buffer.from(message))]);
+}
+
+const varint = (value: number): number[] => (value < 0x80 ? [value] : [(value % 0x80) | 0x80, ...varint(Math.floor(value / 0x80))]);
+const varintField = (number: number, value: number) => Buffer.from([...varint(number << 3), ...varint(value)]);
+const field = (number: number, bytes: Buffer) => Buffer.concat([Buffer.from([...varint((number << 3) | 2), ...varint(bytes.length)]), bytes]);

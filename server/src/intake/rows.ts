@@ -1,0 +1,87 @@
+import { type InnerSpan } from '@toplens/core/flows';
+import { BACKGROUND, emptyColumns, FAILED, PROBE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
+import { floorTo, HOUR_MS } from '@toplens/core/time';
+import { CopyRows } from './copy-rows';
+import { flowText, type NameBook } from './name-book';
+import { sessionNumber } from './session-number';
+
+export interface EncodedRows {
+  /** binary COPY of table attempt, with an ordinal behind */
+  attempts: CopyRows;
+  /** binary COPY of table span */
+  spans: CopyRows;
+  /** the attempts once more, for the engine */
+  columns: AttemptColumns;
+  hours: Set<number>;
+  /** end of the last attempt, milliseconds since the epoch */
+  latestEndMs: number;
+}
+
+/** Rows for the database and for the engine, with texts numbered. Doubles within the batch are left out. */
+export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSpan[], names: NameBook): EncodedRows {
+  const encoded: EncodedRows = {
+    attempts: new CopyRows(18),
+    spans: new CopyRows(12),
+    columns: emptyColumns(attempts.length),
+    hours: new Set(),
+    latestEndMs: 0,
+  };
+  const seen = new Set<string>();
+  const isFirst = (row: { traceId: string; spanId: string }) => {
+    const identity = row.traceId + row.spanId;
+    if (seen.has(identity)) return false;
+    seen.add(identity);
+    return true;
+  };
+  for (const attempt of attempts) if (isFirst(attempt)) encodeAttempt(attempt, encoded, names);
+  for (const span of spans) if (isFirst(span)) encodeSpan(span, encoded.spans, names);
+  return encoded;
+}
+
+function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
+  const flags = (attempt.failed ? FAILED : 0) | (attempt.probe ? PROBE : 0) | (attempt.background ? BACKGROUND : 0);
+  const flow = names.idOf('flow', flowText(attempt.application, attempt.flow, attempt.background));
+  const session = sessionNumber(attempt.session);
+  const i = columns.n;
+  rows.startRow();
+  rows.hex(attempt.traceId);
+  rows.hex(attempt.spanId);
+  rows.int8(attempt.startUs);
+  rows.int8(attempt.durationUs);
+  rows.int4((columns.flow[i] = flow));
+  rows.int2((columns.flags[i] = flags));
+  rows.int4((columns.person[i] = names.idOf('person', attempt.person)));
+  rows.int8((columns.session[i] = session));
+  rows.int4((columns.failure[i] = names.idOf('failure', attempt.failure)));
+  rows.int4((columns.site[i] = names.idOf('site', attempt.site)));
+  rows.int4((columns.version[i] = names.idOf('version', attempt.version)));
+  rows.int4((columns.region[i] = names.idOf('region', attempt.region)));
+  rows.int4((columns.tier[i] = names.idOf('tier', attempt.tier)));
+  rows.int4((columns.promotion[i] = names.idOf('promotion', attempt.promotion)));
+  rows.int4((columns.host[i] = names.idOf('host', attempt.host)));
+  rows.int4(names.idOf('component', attempt.component));
+  if (Number.isNaN(attempt.valueMinor)) rows.null();
+  else rows.int8(attempt.valueMinor);
+  rows.int4(i);
+  columns.valueMinor[i] = attempt.valueMinor;
+  columns.startMs[i] = attempt.startUs / 1000;
+  columns.durationMs[i] = attempt.durationUs / 1000;
+  columns.n++;
+  hours.add(floorTo(attempt.startUs / 1000, HOUR_MS));
+}
+
+function encodeSpan(span: InnerSpan, rows: CopyRows, names: NameBook): void {
+  rows.startRow();
+  rows.hex(span.traceId);
+  rows.hex(span.spanId);
+  rows.hex(span.parentSpanId);
+  rows.int8(span.startUs);
+  rows.int8(span.durationUs);
+  rows.int4(names.idOf('component', span.component));
+  rows.int4(names.idOf('peer', span.peer));
+  rows.int4(names.idOf('span', span.name));
+  rows.int2(span.kind);
+  rows.int2(span.failed ? FAILED : 0);
+  rows.int4(names.idOf('failure', span.failure));
+  rows.int4(names.idOf('host', span.host));
+}

@@ -1,0 +1,106 @@
+import type { Logger } from 'pino';
+import { addEvent, dueHandoffs, planTry, setState, type HandoffRow } from '../store/handoffs';
+import type { Database } from '../store/database';
+
+export interface DeskOptions {
+  /** where handoffs go; empty: they wait */
+  deskUrl: string;
+  publicUrl: string;
+  log: Logger;
+  /** seconds before the n-th retry */
+  backoffS?: (tries: number) => number;
+}
+
+const LOOK_EVERY_MS = 500;
+const TIMEOUT_MS = 10_000;
+const MOST_TRIES = 12;
+
+/** 1, 2, 4 … seconds, at most five minutes. */
+const doubling = (tries: number) => Math.min(300, 2 ** (tries - 1));
+
+/**
+ * Delivers handoffs to the team desk as CloudEvents 1.0 over HTTP (structured mode). What is to be delivered stands in
+ * the database, so a restart goes on where it stopped; the desk tells doubles by the event's id.
+ */
+export class Desk {
+  #timer: NodeJS.Timeout | undefined;
+  #busy: Promise<void> = Promise.resolve();
+
+  constructor(
+    private readonly database: Database,
+    private readonly options: DeskOptions,
+  ) {}
+
+  start(): void {
+    let running = false;
+    this.#timer = setInterval(() => {
+      if (running) return;
+      running = true;
+      this.#busy = this.deliverDue()
+        .catch((error: Error) => this.options.log.error({ error }, 'handoffs cannot be delivered'))
+        .finally(() => (running = false));
+    }, LOOK_EVERY_MS);
+  }
+
+  async stop(): Promise<void> {
+    clearInterval(this.#timer);
+    await this.#busy;
+  }
+
+  async deliverDue(): Promise<void> {
+    if (this.options.deskUrl === '') return;
+    for (const handoff of await dueHandoffs(this.database)) await this.#deliver(handoff);
+  }
+
+  async #deliver(handoff: HandoffRow): Promise<void> {
+    const tries = handoff.tries + 1;
+    const outcome = await this.#post(handoff);
+    if (outcome.delivered) {
+      await this.database.transaction([setState(handoff.id, 'sent'), addEvent(handoff.id, 'delivered', `try ${tries}`)]);
+      return;
+    }
+    const again = outcome.mayRetry && tries < MOST_TRIES;
+    const inSeconds = again ? (this.options.backoffS ?? doubling)(tries) : null;
+    const then = again ? `next try in ${inSeconds} s` : 'given up; send it again when the desk can be reached';
+    await this.database.transaction([planTry(handoff.id, tries, inSeconds), addEvent(handoff.id, 'not delivered', `try ${tries}: ${outcome.why}; ${then}`)]);
+  }
+
+  async #post(handoff: HandoffRow): Promise<{ delivered: true } | { delivered: false; why: string; mayRetry: boolean }> {
+    try {
+      const response = await fetch(this.options.deskUrl, {
+        method: 'POST',
+        headers: { 'content-type': 'application/cloudevents+json; charset=utf-8', 'idempotency-key': handoff.id },
+        body: JSON.stringify(toCloudEvent(handoff, this.options.publicUrl)),
+        signal: AbortSignal.timeout(TIMEOUT_MS),
+      });
+      await response.arrayBuffer();
+      if (response.ok) return { delivered: true };
+      // The request itself is at fault for 4xx, except "too early", "too many" and time-outs: sending it again will not help.
+      const mayRetry = response.status >= 500 || [408, 425, 429].includes(response.status);
+      return { delivered: false, why: `the desk answered ${response.status}`, mayRetry };
+    } catch (error) {
+      const cause = (error as { cause?: { code?: string } }).cause?.code;
+      return { delivered: false, why: `the desk cannot be reached (${cause ?? (error as Error).name})`, mayRetry: true };
+    }
+  }
+}
+
+/** CloudEvents 1.0, JSON format. */
+export function toCloudEvent(handoff: HandoffRow, publicUrl: string): Record<string, unknown> {
+  return {
+    specversion: '1.0',
+    id: handoff.id,
+    source: publicUrl,
+    type: 'toplens.handoff.sent',
+    subject: `incident/${handoff.incident}`,
+    time: handoff.createdAt,
+    datacontenttype: 'application/json',
+    data: {
+      team: handoff.team,
+      note: handoff.note,
+      brief: handoff.brief,
+      markdown: handoff.markdown,
+      answerUrl: `${publicUrl}/api/handoffs/${handoff.id}/answer`,
+    },
+  };
+}

@@ -1,0 +1,58 @@
+import { briefMarkdown, type Brief } from '@toplens/core/handoffs';
+import type { BillLineName } from '@toplens/core/incidents';
+import type { IncidentShape } from '../api/shapes';
+
+const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
+  waiting: { words: 'Waited longer than usual', unit: 'min' },
+  failed: { words: 'Failed or hung, no second try worked', unit: 'attempts' },
+  missing: { words: 'Never came', unit: 'attempts' },
+  money: { words: 'Money not earned', unit: 'currency' },
+  keyCustomers: { words: 'Key customers, counted again', unit: 'min' },
+};
+
+const iso = (ms: number) => new Date(ms).toISOString();
+
+/** The brief of an incident as it will be sent: one object for machines, one page for people. */
+export function makeBrief(incident: IncidentShape, choice: { team: string; note: string; publicUrl: string }): { brief: Brief; markdown: string } {
+  const { window } = incident;
+  const isProposed = incident.proposedTeam?.team === choice.team;
+  const brief: Brief = {
+    incident: incident.id,
+    title: incident.title,
+    sentence: incident.sentence,
+    level: incident.level,
+    since: iso(incident.onsetMs),
+    until: incident.inTroubleNow ? null : iso(incident.endMs),
+    window: { from: iso(window.fromMs), to: iso(window.toMs) },
+    application: incident.application,
+    flows: [...new Map(incident.parts.map((part) => [part.technicalName, { name: part.flow, technicalName: part.technicalName }])).values()],
+    people: { ...incident.people, key: incident.keyPeople },
+    bill: incident.bill.map((line) => ({
+      name: line.name,
+      ...LINE_WORDS[line.name],
+      quantity: line.quantity.estimate,
+      rate: line.rate,
+      harm: line.harm.estimate,
+      low: line.harm.low,
+      high: line.harm.high,
+    })),
+    harmMinutes: incident.harm.estimate,
+    currency: incident.currency,
+    mostHit: incident.mostHit.map(({ dimension, value, words }) => ({ dimension, value, words })),
+    component: incident.component,
+    samples: incident.samples.map((sample) => ({
+      at: iso(sample.atMs),
+      durationMs: sample.durationMs,
+      outcome: sample.outcome,
+      failure: sample.failure,
+      traceId: sample.traceId,
+      person: sample.person,
+      component: sample.component,
+    })),
+    team: choice.team,
+    teamReason: isProposed ? (incident.proposedTeam?.reason ?? '') : 'was chosen by hand',
+    link: `${choice.publicUrl}/incident/${incident.id}?from=${iso(window.fromMs)}&to=${iso(window.toMs)}`,
+    note: choice.note,
+  };
+  return { brief, markdown: briefMarkdown(brief) };
+}

@@ -1,0 +1,65 @@
+import { readFileSync } from 'node:fs';
+import type { FlowRule } from '@toplens/core/flows';
+import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
+import type { OwnershipRule } from '@toplens/core/handoffs';
+import { array, number, object, string, ValidationError } from 'yup';
+
+/** What people decided: names, limits, owners, rates. Read from one JSON file at the start. */
+export interface Settings {
+  currency: string;
+  flows: FlowRule[];
+  /** services whose server spans begin attempts although they have a parent */
+  frontDoors: string[];
+  ownership: OwnershipRule[];
+  teams: string[];
+  rates: HarmRates;
+}
+
+const text = string().trim().min(1);
+
+const schema = object({
+  currency: text.default('EUR'),
+  flows: array(
+    object({
+      application: text,
+      technicalName: text.required(),
+      name: text,
+      limitMs: number().positive(),
+      importance: number().min(0),
+    }).noUnknown(),
+  ).default([]),
+  frontDoors: array(text.required()).default([]),
+  ownership: array(object({ application: text, flow: text, component: text, team: text.required() }).noUnknown()).default([]),
+  rates: object({
+    waiting: number().min(0).default(DEFAULT_RATES.waiting),
+    failed: number().min(0).default(DEFAULT_RATES.failed),
+    missing: number().min(0).default(DEFAULT_RATES.missing),
+    money: number().min(0).default(DEFAULT_RATES.money),
+    keyMultiplier: number().min(1).default(DEFAULT_RATES.keyMultiplier),
+    keyTiers: array(text.required()).default([]),
+  }).noUnknown(),
+}).noUnknown();
+
+/**
+ * @throws Error naming the file, the field and what is expected there
+ */
+export function readSettings(file: string): Settings {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(readFileSync(file, 'utf8'));
+  } catch (error) {
+    throw new Error(`${file} cannot be read as settings: ${(error as Error).message}`);
+  }
+  return checkSettings(raw, file);
+}
+
+export function checkSettings(raw: unknown, where = 'settings'): Settings {
+  try {
+    const settings = schema.validateSync(raw, { strict: true, abortEarly: false });
+    const cast = schema.cast(settings);
+    return { ...cast, teams: [...new Set(cast.ownership.map((rule) => rule.team))] };
+  } catch (error) {
+    if (error instanceof ValidationError) throw new Error(`${where}: ${error.errors.join('; ')}`);
+    throw error;
+  }
+}

@@ -1,0 +1,135 @@
+import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
+import type { TimedSpan } from '@toplens/core/incidents';
+import { HOUR_MS } from '@toplens/core/time';
+import type { Database } from './database';
+
+/** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */
+export async function storedHours(database: Database): Promise<number[]> {
+  const rows = await database.query<{ hour: string }>(
+    `SELECT DISTINCT (start_ms / ${HOUR_MS}) * ${HOUR_MS} AS hour FROM roll_up UNION SELECT hour_ms FROM stale_hour`,
+  );
+  return rows.map((row) => Number(row.hour));
+}
+
+interface HourRow {
+  started_us: number;
+  duration_us: number;
+  flow: number;
+  flags: number;
+  person: number;
+  session: number;
+  failure: number;
+  site: number;
+  version: number;
+  region: number;
+  tier: number;
+  promotion: number;
+  host: number;
+  value_minor: number | null;
+}
+
+/** All attempts that started in the hour, as columns. */
+export async function loadHour(database: Database, hourMs: number): Promise<AttemptColumns> {
+  const rows = await database.query<HourRow>(
+    `SELECT started_us::float8 AS started_us, duration_us::float8 AS duration_us, flow, flags, person, session::float8 AS session,
+            failure, site, version, region, tier, promotion, host, value_minor::float8 AS value_minor
+       FROM attempt WHERE started_us >= $1 AND started_us < $2`,
+    [hourMs * 1000, (hourMs + HOUR_MS) * 1000],
+  );
+  const columns = emptyColumns(rows.length);
+  rows.forEach((row, i) => {
+    columns.startMs[i] = row.started_us / 1000;
+    columns.durationMs[i] = row.duration_us / 1000;
+    columns.flow[i] = row.flow;
+    columns.flags[i] = row.flags;
+    columns.person[i] = row.person;
+    columns.session[i] = row.session;
+    columns.failure[i] = row.failure;
+    columns.site[i] = row.site;
+    columns.version[i] = row.version;
+    columns.region[i] = row.region;
+    columns.tier[i] = row.tier;
+    columns.promotion[i] = row.promotion;
+    columns.host[i] = row.host;
+    columns.valueMinor[i] = row.value_minor ?? NaN;
+  });
+  columns.n = rows.length;
+  return columns;
+}
+
+export interface StoredSample {
+  traceId: string;
+  startMs: number;
+  durationMs: number;
+  failed: boolean;
+  failure: string;
+  person: string;
+  component: string;
+}
+
+/** Attempts of a flow worth opening: failures first when they are asked for, then the longest. */
+export async function sampleAttempts(
+  database: Database,
+  question: { flow: number; fromMs: number; toMs: number; failures: boolean; limitMs: number; most: number },
+): Promise<StoredSample[]> {
+  const rows = await database.query<{
+    trace_id: string; started_us: number; duration_us: number; flags: number; failure: string | null; person: string | null; component: string | null;
+  }>(
+    `SELECT a.trace_id::text, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags,
+            f.value AS failure, p.value AS person, c.value AS component
+       FROM attempt a
+       LEFT JOIN name f ON f.id = a.failure LEFT JOIN name p ON p.id = a.person LEFT JOIN name c ON c.id = a.component
+      WHERE a.started_us >= $1 AND a.started_us < $2 AND a.flow = $3 AND a.flags & 2 = 0
+        AND CASE WHEN $4 THEN a.flags & 1 = 1 ELSE a.flags & 1 = 0 AND a.duration_us > $5 END
+      ORDER BY a.duration_us DESC, a.trace_id LIMIT $6`,
+    [question.fromMs * 1000, question.toMs * 1000, question.flow, question.failures, Math.round(question.limitMs * 1000), question.most],
+  ); // prettier-ignore
+  return rows.map((row) => ({
+    traceId: row.trace_id.replaceAll('-', ''),
+    startMs: row.started_us / 1000,
+    durationMs: row.duration_us / 1000,
+    failed: (row.flags & 1) === 1,
+    failure: row.failure ?? '',
+    person: row.person ?? '',
+    component: row.component ?? '',
+  }));
+}
+
+/** The spans of some traces, the entry included, by trace. */
+export async function spansOf(database: Database, traceIds: readonly string[]): Promise<Map<string, TimedSpan[]>> {
+  const rows = await database.query<{
+    trace_id: string; span_id: string; parent_id: string; component: string; started_us: number; duration_us: number; flags: number;
+  }>(
+    `SELECT s.trace_id::text, s.span_id::text, s.parent_id::text, n.value AS component, s.started_us::float8 AS started_us,
+            s.duration_us::float8 AS duration_us, s.flags
+       FROM (SELECT trace_id, span_id, parent_id, component, started_us, duration_us, flags FROM span WHERE trace_id = ANY($1::uuid[])
+             UNION ALL
+             SELECT trace_id, span_id, 0, component, started_us, duration_us, flags FROM attempt WHERE trace_id = ANY($1::uuid[])) s
+       JOIN name n ON n.id = s.component
+      ORDER BY s.started_us, s.span_id`,
+    [traceIds],
+  ); // prettier-ignore
+  const traces = new Map<string, TimedSpan[]>();
+  for (const row of rows) {
+    const traceId = row.trace_id.replaceAll('-', '');
+    const span = {
+      spanId: row.span_id,
+      parentSpanId: row.parent_id,
+      component: row.component,
+      startUs: row.started_us,
+      durationUs: row.duration_us,
+      failed: (row.flags & 1) === 1,
+    };
+    const spans = traces.get(traceId);
+    if (spans) spans.push(span);
+    else traces.set(traceId, [span]);
+  }
+  return traces;
+}
+
+/** Drops what is older than is kept. */
+export async function dropOld(database: Database, keep: { spansFromMs: number; attemptsFromMs: number }): Promise<void> {
+  await database.query('DELETE FROM span WHERE started_us < $1', [keep.spansFromMs * 1000]);
+  await database.query('DELETE FROM attempt WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
+  await database.exec('VACUUM');
+}

@@ -1,0 +1,31 @@
+import type { MessagePort } from 'node:worker_threads';
+
+/** A batch of decoded telemetry on its way to the database: rows for binary COPY, and what belongs to them. */
+export interface IngestBatch {
+  /** number of the batch, growing; remembered with the hours that it touched */
+  batch: number;
+  attempts: Uint8Array;
+  attemptCount: number;
+  spans: Uint8Array;
+  spanCount: number;
+  names: { id: number; kind: string; value: string }[];
+  hours: number[];
+}
+
+export interface IngestResult {
+  /** ordinals of attempts that were stored before; empty when all are new */
+  known: number[];
+}
+
+export type DatabaseRequest =
+  | { id: number; kind: 'query'; sql: string; params: unknown[] }
+  | { id: number; kind: 'exec'; sql: string }
+  | { id: number; kind: 'ingest'; batch: IngestBatch }
+  | { id: number; kind: 'checkpoint' }
+  | { id: number; kind: 'transaction'; statements: { sql: string; params: unknown[] }[] }
+  | { id: number; kind: 'connect'; port: MessagePort }
+  | { id: number; kind: 'close' };
+
+export type DatabaseAnswer =
+  | { id: number; ok: true; result: unknown }
+  | { id: number; ok: false; message: string; code: string | undefined; sql: string | undefined };

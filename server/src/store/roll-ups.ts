@@ -1,0 +1,42 @@
+import type { FlowBucket } from '@toplens/core/flows';
+import { decodeHistogram, histogramQuantile } from '@toplens/core/stats';
+import type { Database, Statement } from './database';
+
+export async function loadRollUps(database: Database, fromMs: number): Promise<FlowBucket[]> {
+  const rows = await database.query<{ flow: number; start_ms: number; attempts: number; failed: number; durations: Uint8Array }>(
+    'SELECT flow, start_ms::float8 AS start_ms, attempts, failed, durations FROM roll_up WHERE start_ms >= $1 ORDER BY start_ms',
+    [fromMs],
+  );
+  return rows.map(({ start_ms, ...rest }) => ({
+    ...rest,
+    startMs: start_ms,
+    medianMs: histogramQuantile(decodeHistogram(rest.durations), 0.5) ?? NaN,
+  }));
+}
+
+/** Puts an hour's roll-ups in place, and marks the hour as no longer stale unless a newer batch touched it. */
+export function replaceHour(hourMs: number, buckets: readonly FlowBucket[], batch: number): Statement[] {
+  const hex = (bytes: Uint8Array) => Buffer.from(bytes).toString('hex');
+  return [
+    { sql: 'DELETE FROM roll_up WHERE start_ms >= $1 AND start_ms < $2', params: [hourMs, hourMs + 3_600_000] },
+    {
+      sql: `INSERT INTO roll_up (flow, start_ms, attempts, failed, durations)
+            SELECT f, s, a, x, decode(d, 'hex') FROM unnest($1::int[], $2::int8[], $3::int[], $4::int[], $5::text[]) AS t (f, s, a, x, d)`,
+      params: [
+        buckets.map((b) => b.flow),
+        buckets.map((b) => b.startMs),
+        buckets.map((b) => b.attempts),
+        buckets.map((b) => b.failed),
+        buckets.map((b) => hex(b.durations)),
+      ],
+    },
+    { sql: 'DELETE FROM stale_hour WHERE hour_ms = $1 AND batch <= $2', params: [hourMs, batch] },
+  ];
+}
+
+export async function staleHours(database: Database): Promise<{ hourMs: number; batch: number }[]> {
+  const rows = await database.query<{ hour_ms: number; batch: number }>(
+    'SELECT hour_ms::float8 AS hour_ms, batch::float8 AS batch FROM stale_hour ORDER BY hour_ms',
+  );
+  return rows.map((row) => ({ hourMs: row.hour_ms, batch: row.batch }));
+}
