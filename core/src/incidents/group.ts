@@ -28,12 +28,21 @@ export function outageStretch(parts: readonly Deviation[]): Window {
 
 const SAME_ONSET_MS = 15 * MINUTE_MS;
 const SAME_OUTAGE_MS = 5 * MINUTE_MS;
+const MOSTLY = 0.6;
 /** Share of sessions that must pass the earlier flow for its trouble to explain what is missing in the later one. */
 const PRECEDES = 0.5;
 
 const spanOf = (d: { onsetMs: number; endMs: number }) => ({ fromMs: d.onsetMs, toMs: d.endMs });
 const together = (a: Deviation, b: Deviation, withinMs: number) =>
   overlap(spanOf(a), spanOf(b)) !== undefined && Math.abs(a.onsetMs - b.onsetMs) <= withinMs;
+
+/** A flow with few attempts tells only roughly when it fell silent: what counts is that the stretches share most of the shorter. */
+function overlapMostly(a: Deviation, b: Deviation): boolean {
+  const shared = overlap(spanOf(a), spanOf(b));
+  if (!shared) return false;
+  const shorter = Math.min(a.endMs - a.onsetMs, b.endMs - b.onsetMs);
+  return shared.toMs - shared.fromMs >= MOSTLY * shorter;
+}
 
 /**
  * Groups deviations that have one origin:
@@ -62,7 +71,7 @@ export function groupDeviations(
       upstream.push(missing);
       continue;
     }
-    const outage = outages.find(([first]) => first && applicationOf(first.flow) === applicationOf(missing.flow) && together(first, missing, SAME_OUTAGE_MS)); // prettier-ignore
+    const outage = outages.find((parts) => parts.some((part) => applicationOf(part.flow) === applicationOf(missing.flow) && overlapMostly(part, missing)));
     if (outage) outage.push(missing);
     else outages.push([missing]);
   }

@@ -83,14 +83,14 @@ const pick = <T>(values: readonly T[], at: number): T => values[Math.floor(at * 
 export function sender(number: number): Person {
   const t = share(number, 1);
   const tier = t < 0.8 ? 'Casual' : t < 0.96 ? 'Trader' : 'Anchor';
-  const usesSpring = share(number, 4) < (tier === 'Anchor' ? 0.4 : 0.08);
+  const usesSpring = share(number, 4) < (tier === 'Anchor' ? 0.45 : 0.12);
   return {
     id: `sender-${String(number).padStart(5, '0')}`,
     tier,
     site: pick(DEPOTS, share(number, 2)),
     region: pick(COUNTRIES, share(number, 3) ** 1.6),
     promotion: usesSpring ? 'SPRING10' : share(number, 5) < 0.1 ? 'NEWROUND' : '',
-    newBand: share(number, 6) < 0.75,
+    newBand: share(number, 6) < 0.9,
   };
 }
 

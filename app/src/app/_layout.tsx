@@ -1,0 +1,29 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useFonts } from 'expo-font';
+import { Slot } from 'expo-router';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { Frame } from '@/frame/frame';
+import { LookProvider } from '@/look/look';
+import { FONT } from '@/look/tokens';
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2_000 } } });
+
+export default function Layout() {
+  // Text shows in the system's font until ours has come: nothing waits for a font.
+  useFonts({
+    [FONT.serif]: require('../../assets/fonts/source-serif.woff2'),
+    [FONT.sans]: require('../../assets/fonts/source-sans.woff2'),
+    [FONT.sansBold]: require('../../assets/fonts/source-sans-bold.woff2'),
+  });
+  return (
+    <SafeAreaProvider>
+      <QueryClientProvider client={queries}>
+        <LookProvider>
+          <Frame>
+            <Slot />
+          </Frame>
+        </LookProvider>
+      </QueryClientProvider>
+    </SafeAreaProvider>
+  );
+}

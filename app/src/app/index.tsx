@@ -1,0 +1,5 @@
+import { WorstFirstPlace } from '@/places/worst-first/worst-first-place';
+
+export default function WorstFirstRoute() {
+  return <WorstFirstPlace />;
+}

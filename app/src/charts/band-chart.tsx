@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Svg, { Line, Path, Rect } from 'react-native-svg';
+import { clock } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { bandShape, timeTicks, type BandSeries } from './band-shape';
+
+export type Props = {
+  /** what is drawn, in words: "duration, median" */
+  name: string;
+  series: BandSeries;
+  format: (value: number) => string;
+  /** the window that is looked at; what lies before it is context */
+  window: { fromMs: number; toMs: number };
+  onsetMs: number;
+};
+
+const HEIGHT = 92;
+
+/** Index of the newest point that has a value; -1 without any. */
+const lastKnown = (series: BandSeries) => series.values.findLastIndex((value) => value !== null);
+
+/** One sentence for a screen reader: from what to what, and how it stands now. */
+export function chartSummary({ name, series, format }: Pick<Props, 'name' | 'series' | 'format'>): string {
+  const last = lastKnown(series);
+  if (last < 0) return `${name}: no data`;
+  const known = series.values.filter((value) => value !== null);
+  const high = series.high[last];
+  const low = series.low[last];
+  const usual = high == null || low == null ? 'usual range not known' : `usually ${format(low)} to ${format(high)}`;
+  return `${name}: from ${format(Math.min(...known))} to ${format(Math.max(...known))}, now ${format(series.values[last] as number)}, ${usual}`;
+}
+
+/** A measure over its usual range; what lies outside is filled with harm. A table of the same figures is one tap away. */
+export function BandChart({ name, series, format, window, onsetMs }: Props) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(320);
+  const [asTable, setAsTable] = useState(false);
+  const shape = bandShape(series, width, HEIGHT);
+  const endMs = series.startMs + Math.max(1, series.values.length - 1) * series.stepMs;
+  const last = lastKnown(series);
+  return (
+    <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
+      <View style={styles.head}>
+        <Words kind="muted">{name}</Words>
+        <Words kind="strong">{last >= 0 ? format(series.values[last] as number) : 'no data'}</Words>
+      </View>
+      <View role="img" aria-label={chartSummary({ name, series, format })}>
+        <Svg width={width} height={HEIGHT}>
+          <Path d={shape.band} fill={palette.band} />
+          <Path d={shape.outside} fill={palette.harm[1]} />
+          <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.hairline} />
+          {onsetMs >= series.startMs && onsetMs <= endMs && (
+            <Line x1={shape.x(onsetMs)} x2={shape.x(onsetMs)} y1={0} y2={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
+          )}
+          {window.fromMs > series.startMs && <Rect x={0} y={0} width={shape.x(Math.min(window.fromMs, endMs))} height={HEIGHT} fill={palette.paper} opacity={0.45} />}
+          <Path d={shape.line} fill="none" stroke={palette.ink} strokeWidth={1.5} />
+        </Svg>
+      </View>
+      <View style={styles.axis} aria-hidden>
+        {timeTicks(series.startMs, endMs, width > 500 ? 6 : 3).map((tick) => (
+          <Words key={tick} kind="small" style={[styles.tick, { left: Math.min(width - 44, Math.max(0, shape.x(tick) - 20)) }]}>
+            {clock(tick, endMs)}
+          </Words>
+        ))}
+      </View>
+      <Pressable role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.tableButton}>
+        <Words kind="small" style={{ color: palette.action }}>{`${asTable ? 'Hide' : 'Show'} figures of ${name}`}</Words>
+      </Pressable>
+      {asTable && <FigureTable series={series} format={format} endMs={endMs} />}
+    </View>
+  );
+}
+
+function FigureTable({ series, format, endMs }: { series: BandSeries; format: (value: number) => string; endMs: number }) {
+  const shown = (value: number | null | undefined) => (value == null ? 'not known' : format(value));
+  const cells = (i: number) => [clock(series.startMs + i * series.stepMs, endMs), shown(series.values[i]), `${shown(series.low[i])} to ${shown(series.high[i])}`];
+  return (
+    <View role="table" aria-label="Figures">
+      {[['from', 'value', 'usual'], ...series.values.map((_, i) => cells(i)).slice(-24)].map((row, r) => (
+        <View role="row" key={r} style={styles.row}>
+          {row.map((cell, c) => (
+            <View role={r === 0 ? 'columnheader' : 'cell'} key={c} style={styles.cell}>
+              <Words kind="small">{cell}</Words>
+            </View>
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  chart: { marginBottom: SPACE.m },
+  head: { flexDirection: 'row', justifyContent: 'space-between', marginBottom: SPACE.xs },
+  axis: { height: 20 },
+  tick: { position: 'absolute', top: 2 },
+  tableButton: { minHeight: 28, justifyContent: 'center', alignSelf: 'flex-start' },
+  row: { flexDirection: 'row' },
+  cell: { flex: 1, paddingVertical: 2 },
+});

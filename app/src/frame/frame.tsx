@@ -1,0 +1,83 @@
+import { usePathname } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Icon } from '@/look/icon';
+import { useIsWide, usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { Sheet } from './sheet';
+import { SHORTCUTS, useShortcuts } from './shortcuts';
+import { useView } from './view';
+
+const PLACES = [
+  { path: '/', words: 'Worst first', icon: 'format-align-left' },
+  { path: '/sent', words: 'Sent', icon: 'send-outline' },
+] as const;
+
+const isHere = (path: string, pathname: string) => (path === '/' ? !pathname.startsWith('/sent') : pathname.startsWith(path));
+
+/** Places below on a phone, at the side on a wide screen; the rest is the place itself. */
+export function Frame({ children }: { children: ReactNode }) {
+  const isWide = useIsWide();
+  const palette = usePalette();
+  const pathname = usePathname();
+  const { go } = useView();
+  const [isHelpOpen, setHelpOpen] = useState(false);
+  useShortcuts({ '1': () => go('/'), '2': () => go('/sent'), '?': () => setHelpOpen(true) });
+  const places = (
+    <View role="navigation" aria-label="Places" style={[isWide ? styles.rail : styles.tabs, { backgroundColor: palette.surface, borderColor: palette.hairline }]}>
+      {PLACES.map(({ path, words, icon }) => {
+        const here = isHere(path, pathname);
+        const colour = here ? palette.action : palette.muted;
+        const edge = isWide ? { borderLeftColor: here ? palette.action : 'transparent' } : { borderTopColor: here ? palette.action : 'transparent' };
+        return (
+          <Pressable key={path} role="link" aria-current={here ? 'page' : undefined} onPress={() => go(path)} style={[isWide ? styles.railItem : styles.tab, edge]}>
+            <Icon name={icon} size={24} color={colour} />
+            <Words kind="small" style={{ color: colour, fontWeight: here ? '600' : '400' }}>
+              {words}
+            </Words>
+          </Pressable>
+        );
+      })}
+      {isWide && (
+        <Pressable role="button" aria-label="Keyboard shortcuts" onPress={() => setHelpOpen(true)} style={[styles.railItem, styles.help]}>
+          <Icon name="keyboard-outline" size={22} color={palette.muted} />
+        </Pressable>
+      )}
+    </View>
+  );
+  return (
+    <View style={[styles.frame, isWide && styles.side, { backgroundColor: palette.paper }]}>
+      {isWide && places}
+      <View role="main" style={styles.place}>
+        {children}
+      </View>
+      {!isWide && places}
+      {isHelpOpen && (
+        <Sheet title="Keyboard shortcuts" onClose={() => setHelpOpen(false)}>
+          {SHORTCUTS.map(([key, words]) => (
+            <View key={key} style={styles.shortcut}>
+              <Words kind="strong" style={styles.key}>
+                {key}
+              </Words>
+              <Words>{words}</Words>
+            </View>
+          ))}
+        </Sheet>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  frame: { flex: 1 },
+  side: { flexDirection: 'row' },
+  place: { flex: 1, minHeight: 0 },
+  tabs: { flexDirection: 'row', borderTopWidth: 1, height: 60 },
+  tab: { flex: 1, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, marginTop: -1 },
+  rail: { width: 84, borderRightWidth: 1, paddingTop: SPACE.l },
+  railItem: { minHeight: 60, alignItems: 'center', justifyContent: 'center', borderLeftWidth: 3, borderLeftColor: 'transparent' },
+  help: { marginTop: 'auto', marginBottom: SPACE.m },
+  shortcut: { flexDirection: 'row', minHeight: 32, alignItems: 'center' },
+  key: { width: 72 },
+});

@@ -1,0 +1,40 @@
+import { useEffect, useRef } from 'react';
+import { Platform } from 'react-native';
+
+/** Keys and what they do, for the list that `?` shows. */
+export const SHORTCUTS: readonly [key: string, words: string][] = [
+  ['1', 'Worst first'],
+  ['2', 'Sent'],
+  ['j / k', 'down and up the table'],
+  ['Enter', 'open'],
+  ['Esc', 'back, or close'],
+  ['s', 'send the incident that is chosen'],
+  ['t', 'time'],
+  ['f', 'narrow to an application or team'],
+  ['l', 'copy link'],
+  ['?', 'this list'],
+];
+
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+
+/** Runs what belongs to a key, unless somebody types or a sheet is open. */
+export function useShortcuts(keys: Record<string, () => void>): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    if (Platform.OS !== 'web') return undefined;
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      if (document.querySelector('[aria-modal="true"]')) return;
+      const run = latest.current[event.key];
+      if (!run) return;
+      event.preventDefault();
+      run();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}

@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { useIncident } from '@/data/queries';
+import { useShortcuts } from '@/frame/shortcuts';
+import { TimeBar } from '@/frame/time-bar';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { useIsWide } from '@/look/look';
+import { SPACE } from '@/look/tokens';
+import { AgainstNormal } from './against-normal';
+import { Evidence } from './evidence';
+import { HandoffPart } from './handoff-part';
+import { HarmBill } from './harm-bill';
+import { SendSheet } from './send-sheet';
+import { WhatHappens } from './what-happens';
+
+/** One column on a phone; on a wide screen two, with the bill and the handoff left and the curves right. */
+const TWO_COLUMNS_FROM = 1180;
+
+export function IncidentPage({ id }: { id: number }) {
+  const isWide = useIsWide();
+  const { width } = useWindowDimensions();
+  const { view, back } = useView();
+  const { data: incident, error, refetch } = useIncident(id, view);
+  const [isSending, setSending] = useState(false);
+  const send = () => setSending(true);
+  useShortcuts(isWide ? {} : { Escape: back });
+  return (
+    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
+      {!isWide && (
+        <View style={styles.bar}>
+          <TimeBar />
+          <Button icon="arrow-left" onPress={back} style={styles.back}>
+            Worst first
+          </Button>
+        </View>
+      )}
+      {error && <Trouble error={error} still={incident ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
+      {incident && (
+        <View style={styles.page}>
+          <WhatHappens incident={incident} onSend={send} />
+          {width >= TWO_COLUMNS_FROM ? (
+            <View style={styles.columns}>
+              <View style={styles.column}>
+                <HarmBill incident={incident} />
+                <HandoffPart incident={incident} onSend={send} />
+              </View>
+              <View style={styles.column}>
+                <AgainstNormal incident={incident} />
+                <Evidence incident={incident} />
+              </View>
+            </View>
+          ) : (
+            <>
+              <HarmBill incident={incident} />
+              <AgainstNormal incident={incident} />
+              <Evidence incident={incident} />
+              <HandoffPart incident={incident} onSend={send} />
+            </>
+          )}
+        </View>
+      )}
+      {isSending && <SendSheet incidentId={id} view={view} onClose={() => setSending(false)} />}
+    </ScrollView>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1 },
+  content: { paddingBottom: SPACE.xl },
+  bar: { gap: 0 },
+  back: { alignSelf: 'flex-start', marginLeft: SPACE.xs },
+  page: { padding: SPACE.l, gap: SPACE.l },
+  columns: { flexDirection: 'row', gap: SPACE.xl },
+  column: { flex: 1, minWidth: 0, gap: SPACE.l },
+});

@@ -1,0 +1,136 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useEffect, useRef, useState } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Button, HelperText, TextInput } from 'react-native-paper';
+import { object, string } from 'yup';
+import type { Incident } from '@/data/client';
+import { useBrief, useIncident, useSend } from '@/data/queries';
+import { Choice } from '@/frame/choice';
+import { Sheet } from '@/frame/sheet';
+import { Trouble } from '@/frame/trouble';
+import type { View as Looked } from '@/frame/view';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { keepDraft, readDraft } from './draft';
+
+export type Props = {
+  incidentId: number;
+  view: Looked;
+  onClose: () => void;
+};
+
+const LONGEST_NOTE = 10_000;
+
+const schema = object({
+  team: string().required('Choose who shall have it.'),
+  note: string().default('').max(LONGEST_NOTE, 'A note can have 10,000 characters at most.'),
+});
+
+/** Whom to send it to, what to add, and the brief as it will be sent. */
+export function SendSheet({ incidentId, view, onClose }: Props) {
+  const { data: incident, error, refetch } = useIncident(incidentId, view);
+  return (
+    <Sheet title="Send" onClose={onClose}>
+      {error && !incident && <Trouble error={error} onRetry={() => void refetch()} />}
+      {incident && <SendForm incident={incident} onClose={onClose} />}
+    </Sheet>
+  );
+}
+
+function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: () => void }) {
+  // What is sent is what was on the screen when the sheet was opened, while the live window moves on behind it.
+  const [incident] = useState(latest);
+  const draft = useRef(readDraft(incident.id));
+  const send = useSend();
+  const form = useForm({
+    resolver: yupResolver(schema),
+    mode: 'onBlur',
+    defaultValues: { team: draft.current.team ?? incident.proposedTeam?.team ?? '', note: draft.current.note },
+  });
+  const [team, note] = useWatch({ control: form.control, name: ['team', 'note'] });
+  const [isBriefShown, setBriefShown] = useState(false);
+  useEffect(() => {
+    keepDraft(incident.id, { team, note, key: draft.current.key });
+  }, [incident.id, team, note]);
+
+  const submit = form.handleSubmit((values) =>
+    send.mutate(
+      { incident: incident.id, team: values.team, note: values.note, fromMs: incident.window.fromMs, toMs: incident.window.toMs, key: draft.current.key },
+      {
+        onSuccess: () => {
+          keepDraft(incident.id, undefined);
+          onClose();
+        },
+      },
+    ),
+  );
+  const teams = incident.teams.map((name) => ({ value: name, words: name, ...(name === incident.proposedTeam?.team && { detail: `proposed: ${incident.proposedTeam.reason}` }) }));
+  return (
+    <View style={styles.form}>
+      <Words kind="strong">{incident.title}</Words>
+      <Controller
+        control={form.control}
+        name="note"
+        render={({ field, fieldState }) => (
+          <View>
+            <TextInput
+              mode="outlined"
+              multiline
+              numberOfLines={4}
+              label="Your note"
+              value={field.value}
+              onChangeText={field.onChange}
+              onBlur={field.onBlur}
+              error={fieldState.invalid}
+              testID="note"
+            />
+            {fieldState.error && <HelperText type="error">{fieldState.error.message}</HelperText>}
+          </View>
+        )}
+      />
+      <Words kind="strong">To</Words>
+      <Controller
+        control={form.control}
+        name="team"
+        render={({ field, fieldState }) => (
+          <View>
+            <Choice label="Team" options={teams} chosen={field.value} onChoose={field.onChange} />
+            {fieldState.error && <HelperText type="error">{fieldState.error.message}</HelperText>}
+          </View>
+        )}
+      />
+      <Brief incident={incident} team={team} note={note} isShown={isBriefShown} onToggle={() => setBriefShown(!isBriefShown)} />
+      {send.error && <Trouble error={send.error} still="Nothing was sent; your note is kept." onRetry={() => void submit()} />}
+      <Button mode="contained" icon="send-outline" loading={send.isPending} disabled={send.isPending} onPress={() => void submit()} testID="send-now">
+        {team ? `Send to ${team}` : 'Send'}
+      </Button>
+    </View>
+  );
+}
+
+function Brief({ incident, team, note, isShown, onToggle }: { incident: Incident; team: string; note: string; isShown: boolean; onToggle: () => void }) {
+  const palette = usePalette();
+  const { data } = useBrief(incident, team, note.slice(0, 1_000), isShown);
+  return (
+    <View>
+      <Pressable role="button" aria-expanded={isShown} onPress={onToggle} style={styles.toggle}>
+        <Words style={{ color: palette.action }}>{isShown ? 'Hide the brief' : 'Show the brief as it will be sent'}</Words>
+      </Pressable>
+      {isShown && data && (
+        <View style={[styles.brief, { borderColor: palette.hairline }]}>
+          <Words kind="small" selectable style={{ color: palette.ink }} testID="brief">
+            {data.markdown}
+          </Words>
+        </View>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: SPACE.s },
+  toggle: { minHeight: 36, justifyContent: 'center' },
+  brief: { borderWidth: 1, borderRadius: 4, padding: SPACE.m },
+});

@@ -1,0 +1,89 @@
+import { useEffect, useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import type { HandoffSummary } from '@/data/client';
+import { useHandoff, useHandoffs } from '@/data/queries';
+import { TimeBar } from '@/frame/time-bar';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { clock, count } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+import { Button } from 'react-native-paper';
+import { STATE_ORDER, stateWords } from './state-words';
+import { Trail } from './trail';
+
+/** Every handoff by state; what came back stands first. */
+export function SentPlace() {
+  const { view } = useView();
+  const { data, error, refetch } = useHandoffs();
+  const all = (data?.handoffs ?? []).filter(({ team }) => view.team === undefined || view.team === team);
+  useEffect(() => {
+    document.title = 'Sent · Top Lens';
+  }, []);
+  return (
+    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
+      <TimeBar />
+      <View style={styles.page}>
+        <Words kind="title" level={1}>
+          {sentSentence(all)}
+        </Words>
+        {error && <Trouble error={error} onRetry={() => void refetch()} />}
+        {STATE_ORDER.map((state) => {
+          const some = all.filter((handoff) => handoff.state === state);
+          return some.length === 0 ? null : (
+            <View key={state} style={styles.group}>
+              <Words kind="section" level={2}>{`${stateWords(state).replace(/^./, (c) => c.toUpperCase())} · ${some.length}`}</Words>
+              {some.map((handoff) => (
+                <SentRow key={handoff.id} handoff={handoff} />
+              ))}
+            </View>
+          );
+        })}
+      </View>
+    </ScrollView>
+  );
+}
+
+export function sentSentence(all: readonly Pick<HandoffSummary, 'state'>[]): string {
+  if (all.length === 0) return 'Nothing was sent yet.';
+  const returned = all.filter(({ state }) => state === 'returned').length;
+  const waiting = all.filter(({ state }) => state === 'sent' || state === 'draft').length;
+  const parts = [returned > 0 && `${returned} came back`, waiting > 0 && `${waiting} not taken yet`].filter(Boolean);
+  return `${all.length} handed over${parts.length > 0 ? `: ${parts.join(', ')}.` : ', all taken.'}`;
+}
+
+function SentRow({ handoff }: { handoff: HandoffSummary }) {
+  const palette = usePalette();
+  const { go } = useView();
+  const [isOpen, setOpen] = useState(false);
+  const { data } = useHandoff(isOpen ? handoff.id : undefined);
+  return (
+    <View style={[styles.row, { borderBottomColor: palette.hairline }]}>
+      <Pressable role="button" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)} style={styles.head}>
+        <Words kind="strong">{handoff.title}</Words>
+        <Words kind="small">{`${handoff.team} · ${clock(Date.parse(handoff.createdAt))} · ${count(handoff.people)} people, ${count(handoff.harmMinutes)} min of harm when sent`}</Words>
+      </Pressable>
+      {isOpen && data && (
+        <View style={styles.open}>
+          {data.note !== '' && <Words>{`“${data.note}”`}</Words>}
+          <Trail handoff={data} />
+          <Button mode="outlined" style={styles.button} onPress={() => go(`/incident/${handoff.incident}`)}>
+            Open the incident
+          </Button>
+        </View>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1 },
+  content: { paddingBottom: SPACE.xl },
+  page: { padding: SPACE.l, gap: SPACE.l, maxWidth: 860 },
+  group: { gap: SPACE.xs },
+  row: { borderBottomWidth: 1 },
+  head: { minHeight: TOUCH, justifyContent: 'center', paddingVertical: SPACE.s },
+  open: { gap: SPACE.s, paddingBottom: SPACE.m },
+  button: { alignSelf: 'flex-start' },
+});

@@ -1,0 +1,94 @@
+import { Pressable, StyleSheet, View } from 'react-native';
+import { HarmStrip } from '@/charts/harm-strip';
+import { Sparkline } from '@/charts/sparkline';
+import type { Row } from '@/data/client';
+import { count, formatMoney } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+import { handoffWords, movedWords, sinceWords, weightWords } from './row-words';
+
+export type Props = {
+  row: Row;
+  ranking: string;
+  currency: string;
+  nowMs: number;
+  isChosen: boolean;
+  onOpen: () => void;
+  onSend: () => void;
+};
+
+/** One incident of the league table: rank, what happens, what became of the attempts, harm, and who has it. */
+export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onOpen, onSend }: Props) {
+  const palette = usePalette();
+  const moved = movedWords(row.moved);
+  const handoff = handoffWords(row);
+  const weight = weightWords(row, ranking, currency);
+  return (
+    <View role="listitem" style={[styles.row, { borderBottomColor: palette.hairline, borderLeftColor: isChosen ? palette.action : 'transparent' }, isChosen && { backgroundColor: palette.surface }]}>
+      <View style={styles.rank}>
+        <Words kind="rank" accessibilityLabel={`Rank ${row.rank}`}>
+          {row.rank}
+        </Words>
+        <Words kind="small" accessibilityLabel={moved.words}>
+          {moved.sign}
+        </Words>
+      </View>
+      <View style={styles.body}>
+        <Pressable
+          role="link"
+          aria-label={`${row.title}. ${count(row.harmPerHour)} minutes of harm an hour, ${count(row.people.estimate)} people, ${row.level}`}
+          onPress={onOpen}
+          style={styles.head}
+          testID={`row-${row.rank}`}
+        >
+          <View style={styles.titles}>
+            <Words kind="strong">{row.title}</Words>
+            <Words kind="small">{sinceWords(row, nowMs)}</Words>
+          </View>
+          <Sparkline series={row.spark} />
+        </Pressable>
+        <HarmStrip counts={{ ...row.outcomes, missing: row.signal === 'missing' ? row.missingAttempts : 0 }} />
+        <View style={styles.figures}>
+          <View style={styles.numbers}>
+            <Figure value={count(row.harmPerHour)} unit="min/h" />
+            <Figure value={count(row.people.estimate)} unit="people" />
+            {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
+            <Words kind="small">{row.level}</Words>
+            {weight !== undefined && <Words kind="small">{weight}</Words>}
+          </View>
+          <Pressable
+            role="button"
+            aria-label={handoff.isOpen ? `Send ${row.title}` : `Handoff: ${handoff.words}`}
+            onPress={onSend}
+            style={[styles.send, { borderColor: handoff.isOpen ? palette.action : palette.hairline, borderStyle: handoff.isOpen ? 'dashed' : 'solid' }]}
+          >
+            <Words kind="small" numberOfLines={1} style={{ color: handoff.isOpen ? palette.action : palette.ink, fontWeight: handoff.isOpen ? '600' : '400' }}>
+              {handoff.words}
+            </Words>
+          </Pressable>
+        </View>
+      </View>
+    </View>
+  );
+}
+
+function Figure({ value, unit }: { value: string; unit: string }) {
+  return (
+    <Words kind="strong">
+      {value}
+      {unit !== '' && <Words kind="small">{` ${unit}`}</Words>}
+    </Words>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', borderBottomWidth: 1, borderLeftWidth: 3, paddingVertical: 9, paddingRight: SPACE.l, paddingLeft: SPACE.m },
+  rank: { width: 38, alignItems: 'flex-start' },
+  body: { flex: 1, gap: 6 },
+  head: { flexDirection: 'row', gap: SPACE.s, minHeight: TOUCH, alignItems: 'flex-start' },
+  titles: { flex: 1, gap: 2 },
+  figures: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s },
+  numbers: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.m, flex: 1 },
+  send: { borderWidth: 1, borderRadius: 7, paddingHorizontal: 10, minHeight: 32, justifyContent: 'center', maxWidth: 190 },
+});

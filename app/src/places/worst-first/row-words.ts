@@ -1,0 +1,30 @@
+import type { Row } from '@/data/client';
+import { clock, count, formatMoney } from '@/look/format';
+
+const STATE_WORDS: Record<string, string> = { draft: 'on its way', sent: 'sent', taken: 'taken', fixReported: 'fix reported', returned: 'returned' };
+
+/** "Sender Portal · since 09:42 · growing" */
+export function sinceWords(row: Row, nowMs: number): string {
+  const since = row.inTroubleNow ? `since ${clock(row.onsetMs, nowMs)}` : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
+  return `${row.application} · ${since} · ${row.trend === 'new' ? 'just now' : row.trend}`;
+}
+
+/** How the rank moved in the last ten minutes: "▲2", "▼1", "–", "new". */
+export function movedWords(moved: number | null): { sign: string; words: string } {
+  if (moved === null) return { sign: 'new', words: 'new in the list' };
+  if (moved === 0) return { sign: '–', words: 'rank unchanged' };
+  return moved > 0 ? { sign: `▲${moved}`, words: `up ${moved}` } : { sign: `▼${-moved}`, words: `down ${-moved}` };
+}
+
+/** Where the handoff stands: who has it, or that nobody does. */
+export function handoffWords(row: Row): { words: string; isOpen: boolean } {
+  if (row.handoff === null) return { words: 'send it', isOpen: true };
+  return { words: `${STATE_WORDS[row.handoff.state] ?? row.handoff.state} · ${row.handoff.team}`, isOpen: row.handoff.state === 'returned' };
+}
+
+/** What the chosen ranking weighs, when it is not harm. */
+export function weightWords(row: Row, ranking: string, currency: string): string | undefined {
+  if (ranking === 'money') return `${formatMoney(row.weight, currency)} not earned`;
+  if (ranking === 'keyCustomers') return `${count(row.weight)} min of key customers`;
+  return undefined;
+}

@@ -1,0 +1,136 @@
+import { useEffect, useState } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { useWorstFirst } from '@/data/queries';
+import { TimeBar } from '@/frame/time-bar';
+import { useShortcuts } from '@/frame/shortcuts';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { clock } from '@/look/format';
+import { Icon } from '@/look/icon';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+import { SendSheet } from '../incident/send-sheet';
+import { IncidentRow } from './incident-row';
+import { RankingTabs } from './ranking-tabs';
+
+export type Props = {
+  /** the incident that is open beside the list */
+  chosenId?: number;
+};
+
+/** The sentence, and incidents worst first. */
+export function WorstFirstList({ chosenId }: Props) {
+  const palette = usePalette();
+  const { view, setView, go } = useView();
+  const { data, error, refetch } = useWorstFirst(view);
+  const [sending, setSending] = useState<number | undefined>();
+  const [at, setAt] = useState<number>(-1);
+  const rows = data?.rows ?? [];
+  const chosenAt = chosenId === undefined ? at : rows.findIndex((row) => row.id === chosenId);
+
+  const step = (by: number) => {
+    const next = Math.min(rows.length - 1, Math.max(0, chosenAt + by));
+    const row = rows[next];
+    if (!row) return;
+    setAt(next);
+    if (chosenId !== undefined) go(`/incident/${row.id}`);
+    else document.querySelector<HTMLElement>(`[data-testid="row-${row.rank}"]`)?.focus();
+  };
+  const chosen = rows[Math.max(0, chosenAt)];
+  useShortcuts({
+    j: () => step(1),
+    k: () => step(-1),
+    Enter: () => chosen && go(`/incident/${chosen.id}`),
+    ...(chosenId === undefined && { s: () => chosen && setSending(chosen.id) }),
+  });
+  useEffect(() => {
+    document.title = data ? `${data.headline} · Top Lens` : 'Top Lens';
+  }, [data]);
+
+  return (
+    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
+      <TimeBar />
+      {error && <Trouble error={error} still={data ? `What you see is as of ${clock(data.window.toMs)}.` : ''} onRetry={() => void refetch()} />}
+      {!data && !error && <Waiting />}
+      {data && (
+        <>
+          <View style={styles.sentence}>
+            <Words kind="title" level={1} testID="headline">
+              {data.headline}
+            </Words>
+            {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
+            {rows.length === 0 && <Words kind="muted">{calmWords(data)}</Words>}
+          </View>
+          {rows.length > 0 && <RankingTabs chosen={view.rankBy} onChoose={(rankBy) => setView({ ...view, rankBy })} />}
+          <View role="list" aria-label="Incidents, worst first" style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}>
+            {rows.map((row) => (
+              <IncidentRow
+                key={row.id}
+                row={row}
+                ranking={view.rankBy}
+                currency={data.currency}
+                nowMs={data.window.toMs}
+                isChosen={row.id === chosenId}
+                onOpen={() => go(`/incident/${row.id}`)}
+                onSend={() => (row.handoff && row.handoff.state !== 'returned' ? go('/sent') : setSending(row.id))}
+              />
+            ))}
+          </View>
+          <Odd odd={data.odd} nowMs={data.window.toMs} />
+        </>
+      )}
+      {sending !== undefined && <SendSheet incidentId={sending} view={view} onClose={() => setSending(undefined)} />}
+    </ScrollView>
+  );
+}
+
+function calmWords(data: { lastEndedMs: number | null; window: { toMs: number }; freshness: { judgedMs: number | null } }): string {
+  if (data.freshness.judgedMs === null) return 'No data has come in yet. Send spans to /v1/traces; the first rank appears when there is something to compare with.';
+  if (data.lastEndedMs === null) return 'No incident on record.';
+  return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;
+}
+
+function Odd({ odd, nowMs }: { odd: readonly { id: number; title: string; application: string; onsetMs: number }[]; nowMs: number }) {
+  const palette = usePalette();
+  const { go } = useView();
+  const [isOpen, setOpen] = useState(false);
+  if (odd.length === 0) return null;
+  return (
+    <View style={styles.odd}>
+      <Pressable role="button" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)} style={styles.oddHead}>
+        <Icon name={isOpen ? 'chevron-down' : 'chevron-right'} size={18} color={palette.muted} />
+        <Words kind="muted">{`Odd, but nobody hurt ${odd.length}`}</Words>
+      </Pressable>
+      {isOpen &&
+        odd.map((notice) => (
+          <Pressable key={notice.id} role="link" onPress={() => go(`/incident/${notice.id}`)} style={styles.oddRow}>
+            <Words>{notice.title}</Words>
+            <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}`}</Words>
+          </Pressable>
+        ))}
+    </View>
+  );
+}
+
+/** The shape of what comes. */
+function Waiting() {
+  const palette = usePalette();
+  return (
+    <View role="status" aria-label="Loading" style={styles.waiting}>
+      {[300, 340, 220].map((width, i) => (
+        <View key={i} style={{ width, maxWidth: '100%', height: i === 0 ? 28 : 84, backgroundColor: palette.hairline, borderRadius: 4, opacity: 0.6 }} />
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1 },
+  content: { paddingBottom: SPACE.xl },
+  sentence: { paddingHorizontal: SPACE.l, paddingTop: SPACE.s, paddingBottom: SPACE.xs, gap: SPACE.xs },
+  odd: { paddingHorizontal: SPACE.l },
+  oddHead: { flexDirection: 'row', alignItems: 'center', minHeight: TOUCH },
+  oddRow: { minHeight: TOUCH, justifyContent: 'center', paddingLeft: SPACE.l },
+  waiting: { padding: SPACE.l, gap: SPACE.l },
+});

@@ -1,0 +1,29 @@
+// Cuts the shipped fonts down to what the interface can show and packs them as WOFF2, into app/assets/fonts.
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import subsetFont from 'subset-font';
+
+const root = join(import.meta.dirname, '..');
+const require = createRequire(join(root, 'app', 'package.json'));
+const out = join(root, 'app', 'assets', 'fonts');
+
+const range = (from, to) => String.fromCodePoint(...Array.from({ length: to - from + 1 }, (_, i) => from + i));
+// Latin with its extensions, punctuation, arrows, currency signs, and what the words of the interface use.
+const TEXT = range(0x20, 0x7e) + range(0xa0, 0x17f) + '–—‘’‚“”„…•′″‹›€₣₤₦₩₫₱₹₺₽₿←↑→↓↔≈≠≤≥×÷±−∞▲▼△▽▸▾●○■□✓';
+
+const fonts = [
+  ['source-serif', '@expo-google-fonts/source-serif-4/600SemiBold/SourceSerif4_600SemiBold.ttf', TEXT],
+  ['source-sans', '@expo-google-fonts/source-sans-3/400Regular/SourceSans3_400Regular.ttf', TEXT],
+  ['source-sans-bold', '@expo-google-fonts/source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf', TEXT],
+];
+
+const glyphs = JSON.parse(readFileSync(join(root, 'app/src/look/icon-glyphs.json'), 'utf8'));
+const icons = '@expo/vector-icons/build/vendor/react-native-vector-icons/Fonts/MaterialCommunityIcons.ttf';
+fonts.push(['icons', icons, String.fromCodePoint(...Object.values(glyphs))]);
+
+mkdirSync(out, { recursive: true });
+for (const [name, file, text] of fonts) {
+  const packed = await subsetFont(readFileSync(require.resolve(file)), text, { targetFormat: 'woff2' });
+  writeFileSync(join(out, `${name}.woff2`), packed);
+}
