@@ -44,7 +44,7 @@ export class Player {
     const fromMs = this.#nextMinuteMs;
     const running = new Set<Promise<void>>();
     let waiting: OutSpan[] = [];
-    for (let timeMs = fromMs; timeMs < toMs; ) {
+    for (let timeMs = fromMs; timeMs < toMs;) {
       timeMs = Math.min(toMs, timeMs + 60 * MINUTE_MS);
       waiting.push(...this.endedBefore(timeMs));
       while (waiting.length >= BATCH || (timeMs >= toMs && waiting.length > 0)) {

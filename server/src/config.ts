@@ -69,8 +69,7 @@ function whole(env: NodeJS.ProcessEnv, name: string, fallback: number, least: nu
   const text = env[name];
   if (text === undefined || text === '') return fallback;
   const value = Number(text);
-  if (!Number.isInteger(value) || value < least || value > most)
-    throw new Error(`${name}: expected a whole number from ${least} to ${most}, got: ${text}`);
+  if (!Number.isInteger(value) || value < least || value > most) throw new Error(`${name}: expected a whole number from ${least} to ${most}, got: ${text}`);
   return value;
 }
 

@@ -29,7 +29,7 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
   const unlock = lockDataFolder(config.dataDir);
   try {
     const database = await Database.open(join(config.dataDir, 'database'), join(projectRoot(), '.cache', 'toplens'));
-    let engine: Engine | undefined;
+    const running: { engine?: Engine } = {};
     // What the journal still holds is applied before the engine reads the database: then it is in there.
     const intake = await Intake.open({
       database,
@@ -37,9 +37,10 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
       frontDoors: new Set(settings.frontDoors),
       maxBacklogSpans: config.maxBacklogSpans,
       log,
-      onCommitted: (batch) => engine?.append(batch),
+      onCommitted: (batch) => running.engine?.append(batch),
     });
-    engine = await Engine.start(database, settings, log);
+    const engine = await Engine.start(database, settings, log);
+    running.engine = engine;
     const http = createServer();
     await listen(http, config);
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;

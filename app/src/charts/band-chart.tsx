@@ -55,7 +55,9 @@ export function BandChart({ name, series, format, window, onsetMs }: Props) {
           {onsetMs >= series.startMs && onsetMs <= endMs && (
             <Line x1={shape.x(onsetMs)} x2={shape.x(onsetMs)} y1={0} y2={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
           )}
-          {window.fromMs > series.startMs && <Rect x={0} y={0} width={shape.x(Math.min(window.fromMs, endMs))} height={HEIGHT} fill={palette.paper} opacity={0.45} />}
+          {window.fromMs > series.startMs && (
+            <Rect x={0} y={0} width={shape.x(Math.min(window.fromMs, endMs))} height={HEIGHT} fill={palette.paper} opacity={0.45} />
+          )}
           <Path d={shape.line} fill="none" stroke={palette.ink} strokeWidth={1.5} />
         </Svg>
       </View>
@@ -76,7 +78,11 @@ export function BandChart({ name, series, format, window, onsetMs }: Props) {
 
 function FigureTable({ series, format, endMs }: { series: BandSeries; format: (value: number) => string; endMs: number }) {
   const shown = (value: number | null | undefined) => (value == null ? 'not known' : format(value));
-  const cells = (i: number) => [clock(series.startMs + i * series.stepMs, endMs), shown(series.values[i]), `${shown(series.low[i])} to ${shown(series.high[i])}`];
+  const cells = (i: number) => [
+    clock(series.startMs + i * series.stepMs, endMs),
+    shown(series.values[i]),
+    `${shown(series.low[i])} to ${shown(series.high[i])}`,
+  ];
   return (
     <View role="table" aria-label="Figures">
       {[['from', 'value', 'usual'], ...series.values.map((_, i) => cells(i)).slice(-24)].map((row, r) => (

@@ -18,7 +18,12 @@ export type Props = {
 export function Chip({ words, onPress, isLive = false, removes = false, accessibilityLabel }: Props) {
   const palette = usePalette();
   return (
-    <Pressable role="button" aria-label={accessibilityLabel ?? words} onPress={onPress} style={[styles.chip, { backgroundColor: palette.surface, borderColor: palette.hairline }]}>
+    <Pressable
+      role="button"
+      aria-label={accessibilityLabel ?? words}
+      onPress={onPress}
+      style={[styles.chip, { backgroundColor: palette.surface, borderColor: palette.hairline }]}
+    >
       {isLive && <View style={[styles.dot, { backgroundColor: palette.action }]} />}
       <Words kind="muted" numberOfLines={1} style={{ color: palette.ink, maxWidth: 220 }}>
         {words}
@@ -29,6 +34,15 @@ export function Chip({ words, onPress, isLive = false, removes = false, accessib
 }
 
 const styles = StyleSheet.create({
-  chip: { minHeight: TOUCH - 8, borderWidth: 1, borderRadius: 8, paddingHorizontal: SPACE.m, flexDirection: 'row', alignItems: 'center', gap: SPACE.s, marginVertical: 4 },
+  chip: {
+    minHeight: TOUCH - 8,
+    borderWidth: 1,
+    borderRadius: 8,
+    paddingHorizontal: SPACE.m,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    marginVertical: 4,
+  },
   dot: { width: 9, height: 9, borderRadius: 5 },
 });

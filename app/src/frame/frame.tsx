@@ -25,13 +25,23 @@ export function Frame({ children }: { children: ReactNode }) {
   const [isHelpOpen, setHelpOpen] = useState(false);
   useShortcuts({ '1': () => go('/'), '2': () => go('/sent'), '?': () => setHelpOpen(true) });
   const places = (
-    <View role="navigation" aria-label="Places" style={[isWide ? styles.rail : styles.tabs, { backgroundColor: palette.surface, borderColor: palette.hairline }]}>
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={[isWide ? styles.rail : styles.tabs, { backgroundColor: palette.surface, borderColor: palette.hairline }]}
+    >
       {PLACES.map(({ path, words, icon }) => {
         const here = isHere(path, pathname);
         const colour = here ? palette.action : palette.muted;
         const edge = isWide ? { borderLeftColor: here ? palette.action : 'transparent' } : { borderTopColor: here ? palette.action : 'transparent' };
         return (
-          <Pressable key={path} role="link" aria-current={here ? 'page' : undefined} onPress={() => go(path)} style={[isWide ? styles.railItem : styles.tab, edge]}>
+          <Pressable
+            key={path}
+            role="link"
+            aria-current={here ? 'page' : undefined}
+            onPress={() => go(path)}
+            style={[isWide ? styles.railItem : styles.tab, edge]}
+          >
             <Icon name={icon} size={24} color={colour} />
             <Words kind="small" style={{ color: colour, fontWeight: here ? '600' : '400' }}>
               {words}

@@ -5,6 +5,7 @@ import { Icon } from '@/look/icon';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { useClock } from './clock';
 
 const STALE_MS = 3 * 60_000;
 
@@ -12,7 +13,8 @@ const STALE_MS = 3 * 60_000;
 export function staleWords(freshness: Schemas['Freshness'], nowMs: number): string[] {
   const words: string[] = [];
   const { judgedMs, silent } = freshness;
-  if (judgedMs !== null && nowMs - judgedMs > STALE_MS) words.push(`No data for ${lengthWords(nowMs - judgedMs)}: what you see is as of ${clock(judgedMs, nowMs)}.`);
+  if (judgedMs !== null && nowMs - judgedMs > STALE_MS)
+    words.push(`No data for ${lengthWords(nowMs - judgedMs)}: what you see is as of ${clock(judgedMs, nowMs)}.`);
   for (const { application, sinceMs } of silent) words.push(`No data from ${application} since ${clock(sinceMs, nowMs)}.`);
   return words;
 }
@@ -20,7 +22,8 @@ export function staleWords(freshness: Schemas['Freshness'], nowMs: number): stri
 /** Says so when data is older than expected or a source is silent: silence is never shown as calm. */
 export function Freshness({ freshness, isLive }: { freshness: Schemas['Freshness']; isLive: boolean }) {
   const palette = usePalette();
-  const words = isLive ? staleWords(freshness, Date.now()) : [];
+  const nowMs = useClock();
+  const words = isLive ? staleWords(freshness, nowMs) : [];
   if (words.length === 0) return null;
   return (
     <View role="status" style={styles.line}>

@@ -19,7 +19,11 @@ export function Sheet({ title, onClose, children }: Props) {
     <Modal transparent visible onRequestClose={onClose} animationType="none">
       <View style={[styles.room, isWide && styles.middle]}>
         <Pressable aria-hidden tabIndex={-1} style={styles.backdrop} onPress={onClose} />
-        <View aria-label={title} role="group" style={[styles.sheet, isWide && styles.card, { backgroundColor: palette.surface, borderColor: palette.hairline }]}>
+        <View
+          aria-label={title}
+          role="group"
+          style={[styles.sheet, isWide && styles.card, { backgroundColor: palette.surface, borderColor: palette.hairline }]}
+        >
           <View style={styles.head}>
             <Words kind="section" level={2} style={styles.title}>
               {title}

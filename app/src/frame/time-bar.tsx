@@ -7,6 +7,7 @@ import { Chip } from './chip';
 import { FocusSheet } from './focus-sheet';
 import { Freshness } from './freshness';
 import { Mark } from './mark';
+import { useClock } from './clock';
 import { useShortcuts } from './shortcuts';
 import { TimeSheet } from './time-sheet';
 import { LENGTHS, useView, type View as Looked } from './view';
@@ -25,7 +26,8 @@ export function TimeBar() {
   const { view, setView } = useView();
   const [open, setOpen] = useState<'time' | 'focus' | undefined>();
   const { data } = useWorstFirst(view);
-  const nowMs = data?.freshness.judgedMs ?? Date.now();
+  const clockMs = useClock();
+  const nowMs = data?.freshness.judgedMs ?? clockMs;
   useShortcuts({ t: () => setOpen('time'), f: () => setOpen('focus') });
   const { application, team, ...rest } = view;
   const unfocused = application === undefined && team === undefined;
@@ -33,13 +35,23 @@ export function TimeBar() {
     <View>
       <View role="group" aria-label="Time and focus" style={styles.bar}>
         <Mark />
-        <Chip words={windowWords(view, nowMs)} isLive={view.from === undefined} onPress={() => setOpen('time')} accessibilityLabel={`Time: ${windowWords(view, nowMs)}. Change`} />
+        <Chip
+          words={windowWords(view, nowMs)}
+          isLive={view.from === undefined}
+          onPress={() => setOpen('time')}
+          accessibilityLabel={`Time: ${windowWords(view, nowMs)}. Change`}
+        />
         {unfocused && <Chip words="All applications" onPress={() => setOpen('focus')} accessibilityLabel="All applications. Narrow" />}
         {application !== undefined && (
           <Chip words={application} removes onPress={() => setView({ ...rest, ...(team && { team }) })} accessibilityLabel={`Only ${application}. Remove`} />
         )}
         {team !== undefined && (
-          <Chip words={team} removes onPress={() => setView({ ...rest, ...(application && { application }) })} accessibilityLabel={`Only team ${team}. Remove`} />
+          <Chip
+            words={team}
+            removes
+            onPress={() => setView({ ...rest, ...(application && { application }) })}
+            accessibilityLabel={`Only team ${team}. Remove`}
+          />
         )}
         {!unfocused && <Chip words="Narrow" onPress={() => setOpen('focus')} />}
       </View>

@@ -51,7 +51,11 @@ export function TimeSheet({ view, nowMs, onChange, onClose }: Props) {
   const apply = form.handleSubmit(({ end }) => {
     const { from: _from, to: _to, ...rest } = view;
     const toMs = parseLocal(end);
-    onChange(mode === 'now' ? { ...rest, last: minutes } : { ...rest, last: minutes, from: new Date(toMs - minutes * 60_000).toISOString(), to: new Date(toMs).toISOString() });
+    onChange(
+      mode === 'now'
+        ? { ...rest, last: minutes }
+        : { ...rest, last: minutes, from: new Date(toMs - minutes * 60_000).toISOString(), to: new Date(toMs).toISOString() },
+    );
     onClose();
   });
   return (
@@ -71,7 +75,14 @@ export function TimeSheet({ view, nowMs, onChange, onClose }: Props) {
           name="end"
           render={({ field, fieldState }) => (
             <>
-              <TextInput mode="outlined" label={`Ends at (${zoneName(nowMs)})`} value={field.value} onChangeText={field.onChange} onBlur={field.onBlur} error={fieldState.invalid} />
+              <TextInput
+                mode="outlined"
+                label={`Ends at (${zoneName(nowMs)})`}
+                value={field.value}
+                onChangeText={field.onChange}
+                onBlur={field.onBlur}
+                error={fieldState.invalid}
+              />
               <HelperText type={fieldState.error ? 'error' : 'info'} visible>
                 {fieldState.error?.message ?? `Data is complete up to ${clock(nowMs)}.`}
               </HelperText>

@@ -41,7 +41,12 @@ export function LookProvider({ children }: { children: ReactNode }) {
   const theme = useMemo(() => paperTheme(palette, isDark), [palette, isDark]);
   return (
     <Look.Provider value={palette}>
-      <PaperProvider theme={theme} settings={{ icon: ({ name, color, size }) => <Icon name={name} color={color ?? palette.ink} size={size} /> }}>
+      <PaperProvider
+        theme={theme}
+        settings={{
+          icon: (props: { name: string; color?: string; size: number }) => <Icon name={props.name} color={props.color ?? palette.ink} size={props.size} />,
+        }}
+      >
         {children}
       </PaperProvider>
     </Look.Provider>

@@ -97,9 +97,7 @@ function isFailed(span: Span): boolean {
 
 function failureOf(span: Span): string {
   const status = statusOf(span);
-  return (
-    span.exceptionType || textOf(span.attributes['error.type']) || (status !== undefined && status >= 400 ? `status ${status}` : 'error')
-  );
+  return span.exceptionType || textOf(span.attributes['error.type']) || (status !== undefined && status >= 400 ? `status ${status}` : 'error');
 }
 
 /** Method and route, destination, screen: what the technology calls the flow. */

@@ -15,7 +15,7 @@ export function learnPrecedence(rows: AttemptColumns): Precedence {
     const session = rows.session[i] as number;
     if (session === 0) continue;
     let flows = firsts.get(session);
-    if (!flows) firsts.set(session, (flows = new Map()));
+    if (!flows) firsts.set(session, (flows = new Map<number, number>()));
     const flow = rows.flow[i] as number;
     const startMs = rows.startMs[i] as number;
     if (startMs < (flows.get(flow) ?? Infinity)) flows.set(flow, startMs);

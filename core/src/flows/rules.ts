@@ -29,9 +29,7 @@ export function matchesPattern(pattern: string, text: string): boolean {
 /** The first rule that matches says name, limit and importance; without one the technical name stands. */
 export function flowFacts(rules: readonly FlowRule[], application: string, technicalName: string): FlowFacts {
   const rule = rules.find(
-    (candidate) =>
-      (candidate.application === undefined || candidate.application === application) &&
-      matchesPattern(candidate.technicalName, technicalName),
+    (candidate) => (candidate.application === undefined || candidate.application === application) && matchesPattern(candidate.technicalName, technicalName),
   );
   return { name: rule?.name ?? technicalName, limitMs: rule?.limitMs, importance: rule?.importance ?? 1 };
 }

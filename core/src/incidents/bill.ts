@@ -242,9 +242,7 @@ function walkAttempts(parts: readonly Deviation[], window: Window, context: Bill
     failed: { quantity: failedOf(all), sd: Math.sqrt(all.unrecovered) },
     lostMoney: all.lost * notUsual(all),
     lostMoneySd: all.unrecovered > 0 ? (all.lost / all.unrecovered) * Math.sqrt(all.unrecovered) : 0,
-    keyHarm:
-      importance * (Math.max(0, waitingOf(key)) * context.rates.waiting + failedOf(key) * context.rates.failed) +
-      keyLost * context.rates.money,
+    keyHarm: importance * (Math.max(0, waitingOf(key)) * context.rates.waiting + failedOf(key) * context.rates.failed) + keyLost * context.rates.money,
     people,
     peopleSd: Math.sqrt(expectedPeople + (hurt.size + unknownHurt) * 0.0004),
     keyPeople: keyHurt.size,
@@ -343,7 +341,7 @@ function expectedAttempts(flow: number, window: Window, { normalAt }: BillContex
   let mean = 0;
   let spread = 0;
   let dispersion = 1;
-  for (let at = window.fromMs; at < window.toMs; ) {
+  for (let at = window.fromMs; at < window.toMs;) {
     const next = Math.min(window.toMs, floorTo(at, BUCKET_MS) + BUCKET_MS);
     const normal = normalAt(flow, at);
     const bucket = normal.volume[Math.floor((at - floorTo(at, SLOT_MS)) / BUCKET_MS)] as number;

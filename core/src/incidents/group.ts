@@ -33,8 +33,7 @@ const MOSTLY = 0.6;
 const PRECEDES = 0.5;
 
 const spanOf = (d: { onsetMs: number; endMs: number }) => ({ fromMs: d.onsetMs, toMs: d.endMs });
-const together = (a: Deviation, b: Deviation, withinMs: number) =>
-  overlap(spanOf(a), spanOf(b)) !== undefined && Math.abs(a.onsetMs - b.onsetMs) <= withinMs;
+const together = (a: Deviation, b: Deviation, withinMs: number) => overlap(spanOf(a), spanOf(b)) !== undefined && Math.abs(a.onsetMs - b.onsetMs) <= withinMs;
 
 /** A flow with few attempts tells only roughly when it fell silent: what counts is that the stretches share most of the shorter. */
 function overlapMostly(a: Deviation, b: Deviation): boolean {
@@ -52,11 +51,7 @@ function overlapMostly(a: Deviation, b: Deviation): boolean {
  * @param applicationOf number of the application that a flow belongs to
  * @returns groups by onset, then flow; the same for any order of the input
  */
-export function groupDeviations(
-  deviations: readonly Deviation[],
-  precedes: Precedence,
-  applicationOf: (flow: number) => number,
-): DeviationGroup[] {
+export function groupDeviations(deviations: readonly Deviation[], precedes: Precedence, applicationOf: (flow: number) => number): DeviationGroup[] {
   const ordered = [...deviations].sort((a, b) => a.onsetMs - b.onsetMs || a.flow - b.flow || a.signal.localeCompare(b.signal));
   const groups: Deviation[][] = [];
   for (const bad of ordered.filter((d) => d.signal !== 'missing')) {

@@ -23,7 +23,10 @@ export function minuteSeries(
   const slots = Math.ceil((window.toMs - firstSlot) / SLOT_MS);
   for (const flow of flows) {
     const normals = Array.from({ length: slots }, (_, k) => normalAt(flow, firstSlot + k * SLOT_MS));
-    limits.set(flow, Float64Array.from(normals, (normal) => normal.limitMs ?? Infinity));
+    limits.set(
+      flow,
+      Float64Array.from(normals, (normal) => normal.limitMs ?? Infinity),
+    );
     series.set(flow, expectations(normals, window, firstSlot, length));
   }
   for (let i = 0; i < rows.n; i++) {
@@ -54,10 +57,7 @@ function expectations(normals: FlowNormal[], window: Window, firstSlot: number, 
     attempts: new Int32Array(length),
     late: new Int32Array(length),
     failed: new Int32Array(length),
-    expectedAttempts: perMinute(
-      (normal, timeMs) =>
-        (normal.volume[Math.floor((timeMs - floorTo(timeMs, SLOT_MS)) / BUCKET_MS)] as number) / minutesPerBucket,
-    ),
+    expectedAttempts: perMinute((normal, timeMs) => (normal.volume[Math.floor((timeMs - floorTo(timeMs, SLOT_MS)) / BUCKET_MS)] as number) / minutesPerBucket),
     volumeSpread: perMinute((normal) => normal.volumeSpread),
     volumeDispersion: perMinute((normal) => normal.volumeDispersion),
     lateShare: perMinute((normal) => (known(normal) && normal.limitMs !== undefined ? normal.lateShare : NaN)),

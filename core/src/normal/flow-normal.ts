@@ -88,8 +88,7 @@ export function learnNormal(history: BucketHistory, firstMs: number, slotMs: num
     daily.push(day);
   }
   const known = robustLogDuration(pooled);
-  const learnedLimitMs =
-    known && Math.max(Math.exp(known.centre + STRAINED_SPREADS * known.spread), Math.exp(known.centre) * LEAST_LIMIT_FACTOR);
+  const learnedLimitMs = known && Math.max(Math.exp(known.centre + STRAINED_SPREADS * known.spread), Math.exp(known.centre) * LEAST_LIMIT_FACTOR);
   const limitMs = ownersLimitMs ?? learnedLimitMs;
   const late = shareOverDays(daily.map((day) => ({ n: day.attempts - day.failed, bad: countAbove(day.durations, limitMs) })));
   const failed = shareOverDays(daily.map((day) => ({ n: day.attempts, bad: day.failed })));
@@ -151,7 +150,12 @@ function bucketsAround(centreMs: number, slotMs: number): number[] {
   return starts;
 }
 
-function learnVolume(history: BucketHistory, basis: Basis, slotMs: number, dayStarts: number[][]): Pick<FlowNormal, 'volume' | 'volumeSpread' | 'volumeDispersion'> {
+function learnVolume(
+  history: BucketHistory,
+  basis: Basis,
+  slotMs: number,
+  dayStarts: number[][],
+): Pick<FlowNormal, 'volume' | 'volumeSpread' | 'volumeDispersion'> {
   const volume = new Float64Array(BUCKETS_PER_SLOT).fill(NaN);
   const unknown = { volumeSpread: UNKNOWN_VOLUME_SPREAD, volumeDispersion: UNKNOWN_DISPERSION };
   if (basis === 'none') return { volume, ...unknown };

@@ -55,7 +55,6 @@ export const isRead = (name: string): name is AttributeName => READ.has(name);
 /** Longest text kept of one attribute, in UTF-16 units; the rest is cut off. */
 export const LONGEST_TEXT = 256;
 
-// eslint-disable-next-line no-control-regex -- control characters are what is looked for
 const CONTROL = /[\u0000-\u001f\u007f-\u009f]/g;
 // A lone half of a surrogate pair cannot be stored as UTF-8.
 const LONE_SURROGATE = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;

@@ -16,7 +16,10 @@ function nanos(timeMs: number): { low: number; high: number; unsigned: boolean }
   return { low: Number(whole & 0xffffffffn), high: Number(whole >> 32n), unsigned: true };
 }
 
-const keyValue = ([key, value]: Attribute) => ({ key, value: typeof value === 'string' ? { stringValue: value } : Number.isInteger(value) ? { intValue: value } : { doubleValue: value } });
+const keyValue = ([key, value]: Attribute) => ({
+  key,
+  value: typeof value === 'string' ? { stringValue: value } : Number.isInteger(value) ? { intValue: value } : { doubleValue: value },
+});
 
 /** An OTLP ExportTraceServiceRequest in protobuf, spans grouped by what sent them. */
 export function encodeRequest(spans: readonly OutSpan[]): Uint8Array {
@@ -41,7 +44,7 @@ export function encodeRequest(spans: readonly OutSpan[]): Uint8Array {
       scopeSpans: [{ scope: { name: 'pellwick' }, spans: group.map(toMessage) }],
     };
   });
-  return Request.encode({ resourceSpans } as never).finish();
+  return Request.encode({ resourceSpans }).finish();
 }
 
 function toMessage(span: OutSpan) {
@@ -54,7 +57,9 @@ function toMessage(span: OutSpan) {
     startTimeUnixNano: nanos(span.startMs),
     endTimeUnixNano: nanos(span.startMs + span.durationMs),
     attributes: span.attributes.map(keyValue),
-    ...(span.exception && { events: [{ timeUnixNano: nanos(span.startMs + span.durationMs), name: 'exception', attributes: [keyValue(['exception.type', span.exception])] }] }),
+    ...(span.exception && {
+      events: [{ timeUnixNano: nanos(span.startMs + span.durationMs), name: 'exception', attributes: [keyValue(['exception.type', span.exception])] }],
+    }),
     ...(span.error && { status: { code: 2 } }),
   };
 }

@@ -52,7 +52,15 @@ function rebuild(attempt: WorldAttempt, traceId: number[]): OutSpan {
   }; // prettier-ignore
 }
 
-const VERSIONS: Record<string, string> = { 'portal-web': '5.12.0', 'shipper-link': '3.4.1', rates: '2.9.3', addresses: '1.20.0', payments: '6.1.2', labels: '4.7.0', tracking: '2.0.8' };
+const VERSIONS: Record<string, string> = {
+  'portal-web': '5.12.0',
+  'shipper-link': '3.4.1',
+  rates: '2.9.3',
+  addresses: '1.20.0',
+  payments: '6.1.2',
+  labels: '4.7.0',
+  tracking: '2.0.8',
+};
 const HOSTS: Record<string, string[]> = {
   'portal-web': ['north-1', 'mid-1', 'coast-1'], 'shipper-link': ['north-2', 'mid-2'], rates: ['north-3', 'mid-3'], addresses: ['north-4', 'mid-4'],
   slots: ['mid-5', 'coast-3'], payments: ['north-5', 'mid-1'], labels: ['coast-2', 'mid-2'], tracking: ['coast-4', 'north-2'],
@@ -114,7 +122,18 @@ function innerSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan, trou
       below.kind === 'store'
         ? [['db.system.name', below.component === 'slot-cache' ? 'redis' : 'postgresql'], ['db.namespace', below.component]]
         : [['server.address', below.component]]; // prettier-ignore
-    spans.push({ ...service, spanId: words(attempt.number, 7 + i), parentSpanId: service.spanId, name: below.operation, kind: CLIENT, startMs: at, durationMs, error: false, exception: '', attributes });
+    spans.push({
+      ...service,
+      spanId: words(attempt.number, 7 + i),
+      parentSpanId: service.spanId,
+      name: below.operation,
+      kind: CLIENT,
+      startMs: at,
+      durationMs,
+      error: false,
+      exception: '',
+      attributes,
+    });
     at += durationMs;
   });
   return spans;

@@ -106,7 +106,15 @@ function sendSession(minuteMs: number, random: Random, { troubles }: WorldOption
       if (!triesAgain) return;
       at += 6_000 + pauseMs / 3;
       const failsAgain = noSurcharge || (outage && leavesIfSlow < 0.4);
-      attempts.push({ ...base, startMs: at, durationMs: noSurcharge ? 90 : againMs, failed: failsAgain, failure: failsAgain ? failure : '', addedMs: 0, number: number ^ 1 });
+      attempts.push({
+        ...base,
+        startMs: at,
+        durationMs: noSurcharge ? 90 : againMs,
+        failed: failsAgain,
+        failure: failsAgain ? failure : '',
+        addedMs: 0,
+        number: number ^ 1,
+      });
       if (noSurcharge) truth.push({ trouble: 2, atMs: at, person: person.id, flow, kind: 'failed', minutes: 0 });
       at += againMs;
       if (failsAgain) return;
@@ -123,7 +131,18 @@ function trackSession(minuteMs: number, random: Random, attempts: WorldAttempt[]
   for (let looks = 1 + Math.floor(random() * 2.2); looks > 0; looks--) {
     const failed = random() < FLOWS.track.usualFailures;
     const durationMs = durationOf('track', random);
-    attempts.push({ flow: 'track', startMs: at, durationMs, failed, failure: failed ? 'UpstreamTimeout' : '', person, session, value: NaN, addedMs: 0, number: attemptNumber(random) });
+    attempts.push({
+      flow: 'track',
+      startMs: at,
+      durationMs,
+      failed,
+      failure: failed ? 'UpstreamTimeout' : '',
+      person,
+      session,
+      value: NaN,
+      addedMs: 0,
+      number: attemptNumber(random),
+    });
     at += durationMs + thinkMs(random);
   }
 }

@@ -87,7 +87,8 @@ export function handoffRoutes(database: Database, engine: Engine, options: Hando
 
 function keyOf(request: Request): string {
   const key = request.get('idempotency-key');
-  if (!key || key.length > 200) throw new Problem('badInput', 'send an idempotency-key of 1 to 200 characters: the same key never sends twice', { field: 'idempotency-key' });
+  if (!key || key.length > 200)
+    throw new Problem('badInput', 'send an idempotency-key of 1 to 200 characters: the same key never sends twice', { field: 'idempotency-key' });
   return key;
 }
 

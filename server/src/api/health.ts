@@ -17,25 +17,27 @@ export function healthRoutes(database: Database, intake: Intake, engine: Engine)
     const counter = (name: string, help: string, value: number) =>
       `# TYPE toplens_${name} counter\n# HELP toplens_${name} ${help}\ntoplens_${name}_total ${value}\n`;
     const gauge = (name: string, help: string, value: number) => `# TYPE toplens_${name} gauge\n# HELP toplens_${name} ${help}\ntoplens_${name} ${value}\n`;
-    response.type('application/openmetrics-text; version=1.0.0; charset=utf-8').send(
-      [
-        counter('intake_requests', 'Requests with telemetry that were taken', requests),
-        counter('intake_spans', 'Spans that were taken', spans),
-        counter('intake_rejected_spans', 'Spans that could not be taken', rejectedSpans),
-        counter('intake_refused_requests', 'Requests refused because the database was behind', refusedRequests),
-        counter('intake_duplicate_attempts', 'Attempts that were stored before', duplicates),
-        counter('intake_batches', 'Batches written to the database', batches),
-        gauge('intake_backlog_spans', 'Spans journalled but not yet in the database', backlogSpans),
-        gauge('engine_flows', 'Flows known', engineFigures.flows),
-        gauge('engine_incidents', 'Incidents on record', engineFigures.incidents),
-        gauge('engine_hours_in_memory', 'Hours of attempts in memory', engineFigures.hoursInMemory),
-        gauge('engine_pass_seconds', 'Length of the last pass', engineFigures.lastPassMs / 1000),
-        gauge('engine_watermark_seconds', 'Data is complete up to here, seconds since the epoch', engineFigures.watermarkMs / 1000),
-        gauge('engine_judged_seconds', 'Minutes are judged up to here, seconds since the epoch', engineFigures.judgedMs / 1000),
-        gauge('process_resident_memory_bytes', 'Resident memory of the server', process.memoryUsage.rss()),
-        '# EOF\n',
-      ].join(''),
-    );
+    response
+      .type('application/openmetrics-text; version=1.0.0; charset=utf-8')
+      .send(
+        [
+          counter('intake_requests', 'Requests with telemetry that were taken', requests),
+          counter('intake_spans', 'Spans that were taken', spans),
+          counter('intake_rejected_spans', 'Spans that could not be taken', rejectedSpans),
+          counter('intake_refused_requests', 'Requests refused because the database was behind', refusedRequests),
+          counter('intake_duplicate_attempts', 'Attempts that were stored before', duplicates),
+          counter('intake_batches', 'Batches written to the database', batches),
+          gauge('intake_backlog_spans', 'Spans journalled but not yet in the database', backlogSpans),
+          gauge('engine_flows', 'Flows known', engineFigures.flows),
+          gauge('engine_incidents', 'Incidents on record', engineFigures.incidents),
+          gauge('engine_hours_in_memory', 'Hours of attempts in memory', engineFigures.hoursInMemory),
+          gauge('engine_pass_seconds', 'Length of the last pass', engineFigures.lastPassMs / 1000),
+          gauge('engine_watermark_seconds', 'Data is complete up to here, seconds since the epoch', engineFigures.watermarkMs / 1000),
+          gauge('engine_judged_seconds', 'Minutes are judged up to here, seconds since the epoch', engineFigures.judgedMs / 1000),
+          gauge('process_resident_memory_bytes', 'Resident memory of the server', process.memoryUsage.rss()),
+          '# EOF\n',
+        ].join(''),
+      );
   });
   return router;
 }

@@ -1,4 +1,3 @@
-import type { Ranking } from '@toplens/core/incidents';
 import { Router } from 'express';
 import { object, string } from 'yup';
 import type { Engine } from '../engine/engine';
@@ -22,7 +21,7 @@ export function incidentRoutes(engine: Engine, publicUrl: string): Router {
   const router = Router();
   router.get('/worst-first', async (request, response) => {
     const { rankBy, application, team } = readInput(rankingQuery, request.query);
-    const question = { window: readWindow(request), ranking: rankBy as Ranking, ...(application && { application }), ...(team && { team }) };
+    const question = { window: readWindow(request), ranking: rankBy, ...(application && { application }), ...(team && { team }) };
     response.json(await engine.ask('worstFirst', question));
   });
   router.get('/incidents/:id', async (request, response) => {

@@ -100,7 +100,9 @@ const post = (summary: string, body: string, answers: Schema, parameters: Schema
   requestBody: { required: true, ...json(body) },
   responses: { ...answers, default: problem },
 });
-const otlpBody = { content: { 'application/json': { schema: { type: 'object' } }, 'application/x-protobuf': { schema: { type: 'string', format: 'binary' } } } };
+const otlpBody = {
+  content: { 'application/json': { schema: { type: 'object' } }, 'application/x-protobuf': { schema: { type: 'string', format: 'binary' } } },
+};
 
 /** The API's description, OpenAPI 3.1. The app's types are made from it; a test checks real answers against it. */
 export function openApi(url: string): Schema {
@@ -133,7 +135,12 @@ export function openApi(url: string): Schema {
       },
       '/api/incidents/{id}': { get: get('One incident within a window', 'Incident', [path('id'), ...windowQuery]) },
       '/api/incidents/{id}/brief': {
-        get: get('The brief as it would be sent', 'BriefPage', [path('id'), ...windowQuery, query('team', text, 'to whom'), query('note', text, 'what the sender adds')]),
+        get: get('The brief as it would be sent', 'BriefPage', [
+          path('id'),
+          ...windowQuery,
+          query('team', text, 'to whom'),
+          query('note', text, 'what the sender adds'),
+        ]),
       },
       '/api/flows': { get: get('All that was ever recorded, by flow', 'FlowCounts') },
       '/api/status': { get: get('How fresh the data is', 'Freshness') },
@@ -145,7 +152,9 @@ export function openApi(url: string): Schema {
       },
       '/api/handoffs/{id}': { get: get('One handoff with its trail', 'Handoff', [path('id')]) },
       '/api/handoffs/{id}/answer': {
-        post: post('The desk takes a handoff, returns it with a reason, or reports a fix', 'DeskAnswer', { '200': ok('Handoff', 'as it is now') }, [path('id')]),
+        post: post('The desk takes a handoff, returns it with a reason, or reports a fix', 'DeskAnswer', { '200': ok('Handoff', 'as it is now') }, [
+          path('id'),
+        ]),
       },
     },
     components: { schemas },

@@ -206,15 +206,24 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
   const { title, hits } = await describe(world, incident, shared, bill);
   const proposal = proposalFor(world, incident);
   const chartWindow = { fromMs: Math.min(window.fromMs, incident.onsetMs - CHART_LEAD_MS), toMs: window.toMs };
-  const measures = (['duration', 'failures', 'attempts'] as const).map((name) => ({ name, flow: flow.name, series: seriesOf(world, root.flow, name, chartWindow) }));
+  const measures = (['duration', 'failures', 'attempts'] as const).map((name) => ({
+    name,
+    flow: flow.name,
+    series: seriesOf(world, root.flow, name, chartWindow),
+  }));
   const missing = incident.parts.find((part) => part.signal === 'missing' && part.flow !== root.flow);
-  if (missing)
-    measures.push({ name: 'attempts', flow: world.names.flow(missing.flow).name, series: seriesOf(world, missing.flow, 'attempts', chartWindow) });
+  if (missing) measures.push({ name: 'attempts', flow: world.names.flow(missing.flow).name, series: seriesOf(world, missing.flow, 'attempts', chartWindow) });
   return {
     id: incident.id,
     window,
     title,
-    sentence: hurtSentence({ people: bill.people.estimate, gaveUp: quantityOf(bill, 'failed'), missing: bill.missingAttempts, signal: root.signal }),
+    sentence: hurtSentence({
+      people: bill.people.estimate,
+      keyPeople: bill.keyPeople,
+      gaveUp: quantityOf(bill, 'failed'),
+      missing: bill.missingAttempts,
+      signal: root.signal,
+    }),
     application: flow.application,
     signal: root.signal,
     level: levelOf(incident),
@@ -249,7 +258,14 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
     charts: measures,
     mostHit: hits.map((hit) => {
       const value = world.names.text(hit.value);
-      return { dimension: hit.dimension, value, bad: hit.bad, shareOfBad: hit.shareOfBad, shareOfAll: hit.shareOfAll, words: hitWords(hit.dimension, value, hit) };
+      return {
+        dimension: hit.dimension,
+        value,
+        bad: hit.bad,
+        shareOfBad: hit.shareOfBad,
+        shareOfAll: hit.shareOfAll,
+        words: hitWords(hit.dimension, value, hit),
+      };
     }),
     samples: await samplesOf(world, root.flow, root.signal, shared),
     component: incident.component,
@@ -296,4 +312,3 @@ export async function flowCounts(world: World): Promise<FlowCount[]> {
     return { application, name, technicalName, attempts, failed };
   });
 }
-

@@ -59,7 +59,7 @@ function learnUsual(rows: AttemptColumns): Usual {
     const tier = rows.tier[i] as number;
     counts.set(flow, (counts.get(flow) ?? 0) + 1);
     let shares = tiers.get(flow);
-    if (!shares) tiers.set(flow, (shares = new Map()));
+    if (!shares) tiers.set(flow, (shares = new Map<number, number>()));
     shares.set(tier, (shares.get(tier) ?? 0) + 1);
     const value = rows.valueMinor[i] as number;
     if (Number.isNaN(value) || flags & FAILED) continue;

@@ -1,3 +1,4 @@
+import { COLUMN_NAMES } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import type { Worker } from 'node:worker_threads';
 import type { CommittedBatch } from '../intake/intake';
@@ -41,14 +42,14 @@ export class Engine {
     const id = this.#next++;
     return new Promise((resolve, reject) => {
       this.#waiting.set(id, { resolve: resolve as (answer: unknown) => void, reject });
-      this.worker.postMessage({ kind: 'ask', id, name, ask } as ToEngine);
+      this.worker.postMessage({ kind: 'ask', id, name, ask });
     });
   }
 
   /** Hands committed attempts over; the columns are moved, not copied. */
   append(batch: CommittedBatch): void {
     const { columns } = batch;
-    const buffers = Object.values(columns).flatMap((column) => (typeof column === 'number' ? [] : [column.buffer as ArrayBuffer]));
+    const buffers = COLUMN_NAMES.map((name) => columns[name].buffer as ArrayBuffer);
     this.worker.postMessage({ kind: 'batch', batch } satisfies ToEngine, buffers);
   }
 

@@ -33,7 +33,7 @@ export class History {
 
   put(bucket: FlowBucket): void {
     let buckets = this.#buckets.get(bucket.flow);
-    if (!buckets) this.#buckets.set(bucket.flow, (buckets = new Map()));
+    if (!buckets) this.#buckets.set(bucket.flow, (buckets = new Map<number, FlowBucket>()));
     buckets.set(bucket.startMs, bucket);
     this.#firstMs.set(bucket.flow, Math.min(bucket.startMs, this.firstMsOf(bucket.flow)));
   }
@@ -54,7 +54,7 @@ export class History {
   normalAt(flow: number, timeMs: number): FlowNormal {
     const slotMs = floorTo(timeMs, SLOT_MS);
     let slots = this.#normals.get(flow);
-    if (!slots) this.#normals.set(flow, (slots = new Map()));
+    if (!slots) this.#normals.set(flow, (slots = new Map<number, FlowNormal>()));
     let normal = slots.get(slotMs);
     if (!normal) {
       normal = learnNormal((startMs) => this.#earlier(flow, startMs, slotMs), this.firstMsOf(flow), slotMs, this.ownersLimit(flow));

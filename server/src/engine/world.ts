@@ -4,7 +4,7 @@ import { loadHour, storedHours } from '../store/attempts';
 import { loadIncidents } from '../store/incidents';
 import { loadRollUps, staleHours } from '../store/roll-ups';
 import { BUCKET_MS } from '@toplens/core/flows';
-import { DAY_MS } from '@toplens/core/time';
+import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
 import { History } from './history';
 import { Hours } from './hours';
 import { Incidents } from './incidents';
@@ -44,5 +44,7 @@ export async function loadWorld(database: Database, settings: Settings): Promise
   const newestBatch = Math.max(0, ...stale.map((hour) => hour.batch));
   const hours = new Hours(await storedHours(database), (hourMs) => loadHour(database, hourMs), newestBatch);
   const world: World = { database, settings, names, hours, history, incidents, watermarkMs, judgedMs: 0, version: 1 };
+  // The last hour is judged once more: the process may have ended between a commit and its judgement.
+  if (watermarkMs > 0) world.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);
   return { world, stale: stale.map((hour) => hour.hourMs) };
 }

@@ -1,5 +1,5 @@
 import type { FrontDoors, InnerSpan } from '@toplens/core/flows';
-import type { Attempt, AttemptColumns } from '@toplens/core/telemetry';
+import { COLUMN_NAMES, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
@@ -225,8 +225,7 @@ export class Intake {
 
   /** Waits until everything taken is in the database. */
   async settled(): Promise<void> {
-    while (this.#journalling || this.#storing || this.#backlog.length > 0)
-      await (this.#storing ?? new Promise((resolve) => setTimeout(resolve, 2)));
+    while (this.#journalling || this.#storing || this.#backlog.length > 0) await (this.#storing ?? new Promise((resolve) => setTimeout(resolve, 2)));
   }
 
   async close(): Promise<void> {
@@ -239,9 +238,8 @@ export class Intake {
 
 function withoutRows(columns: AttemptColumns, left: ReadonlySet<number>): AttemptColumns {
   const kept = Array.from({ length: columns.n }, (_, i) => i).filter((i) => !left.has(i));
-  const result = { ...columns, n: kept.length } as AttemptColumns;
-  for (const name of Object.keys(columns) as (keyof AttemptColumns)[]) {
-    if (name === 'n') continue;
+  const result = { ...columns, n: kept.length };
+  for (const name of COLUMN_NAMES) {
     const column = columns[name];
     const copy = column.slice(0, kept.length);
     kept.forEach((from, to) => (copy[to] = column[from] as number));

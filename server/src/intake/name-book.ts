@@ -47,7 +47,7 @@ export class NameBook {
 
   #kind(kind: NameKind): Map<string, number> {
     let ids = this.#ids.get(kind);
-    if (!ids) this.#ids.set(kind, (ids = new Map()));
+    if (!ids) this.#ids.set(kind, (ids = new Map<string, number>()));
     return ids;
   }
 

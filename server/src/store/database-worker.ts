@@ -41,10 +41,11 @@ const SPAN_COLUMNS = 'trace_id, span_id, parent_id, started_us, duration_us, com
 async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
   return db.transaction(async (tx) => {
     if (batch.names.length > 0)
-      await tx.query(
-        `INSERT INTO name (id, kind, value) SELECT * FROM unnest($1::int[], $2::text[], $3::text[]) ON CONFLICT DO NOTHING`,
-        [batch.names.map((n) => n.id), batch.names.map((n) => n.kind), batch.names.map((n) => n.value)],
-      );
+      await tx.query(`INSERT INTO name (id, kind, value) SELECT * FROM unnest($1::int[], $2::text[], $3::text[]) ON CONFLICT DO NOTHING`, [
+        batch.names.map((n) => n.id),
+        batch.names.map((n) => n.kind),
+        batch.names.map((n) => n.value),
+      ]);
     let known: number[] = [];
     if (batch.attemptCount > 0) {
       await tx.query(`COPY attempt_in FROM '/dev/blob' (FORMAT binary)`, [], { blob: new Blob([batch.attempts as Uint8Array<ArrayBuffer>]) });
@@ -125,7 +126,7 @@ async function answer(db: PGlite, request: DatabaseRequest): Promise<unknown> {
 
 function listen(port: MessagePort): void {
   port.on('message', (request: DatabaseRequest) => {
-    opened
+    void opened
       .then((db) => answer(db, request))
       .then(
         (result): DatabaseAnswer => ({ id: request.id, ok: true, result }),

@@ -27,5 +27,4 @@ export type DatabaseRequest =
   | { id: number; kind: 'close' };
 
 export type DatabaseAnswer =
-  | { id: number; ok: true; result: unknown }
-  | { id: number; ok: false; message: string; code: string | undefined; sql: string | undefined };
+  { id: number; ok: true; result: unknown } | { id: number; ok: false; message: string; code: string | undefined; sql: string | undefined };

@@ -26,7 +26,11 @@ const FORMATS: Record<Chart['name'], (value: number) => string> = { duration: du
 export function limitWords(part: Schemas['Part']): string {
   const learned = part.learnedLimitMs === null ? 'nothing learned yet' : `learned ${durationWords(part.learnedLimitMs)}`;
   const judged =
-    part.limitBy === 'owner' && part.limitMs !== null ? `Judged by the owner’s limit ${durationWords(part.limitMs)} (${learned})` : part.limitMs !== null ? `Judged by the learned limit ${durationWords(part.limitMs)}` : 'Only failures are judged';
+    part.limitBy === 'owner' && part.limitMs !== null
+      ? `Judged by the owner’s limit ${durationWords(part.limitMs)} (${learned})`
+      : part.limitMs !== null
+        ? `Judged by the learned limit ${durationWords(part.limitMs)}`
+        : 'Only failures are judged';
   return `${judged}; normal is learned from ${BASIS_WORDS[part.basis]}.`;
 }
 

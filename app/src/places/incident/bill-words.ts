@@ -16,7 +16,8 @@ export const lineName = (line: Line): string => NAMES[line.name];
 /** "318 min × 1" */
 export function lineQuantity(line: Line, currency: string): string {
   const n = line.quantity.estimate;
-  const unit = line.name === 'failed' || line.name === 'missing' ? `${count(n)} attempts` : line.name === 'money' ? formatMoney(n, currency) : `${count(n)} min`;
+  const unit =
+    line.name === 'failed' || line.name === 'missing' ? `${count(n)} attempts` : line.name === 'money' ? formatMoney(n, currency) : `${count(n)} min`;
   return `${unit} × ${line.rate}`;
 }
 

@@ -1,5 +1,5 @@
 import { yupResolver } from '@hookform/resolvers/yup';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, HelperText, TextInput } from 'react-native-paper';
@@ -42,22 +42,22 @@ export function SendSheet({ incidentId, view, onClose }: Props) {
 function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: () => void }) {
   // What is sent is what was on the screen when the sheet was opened, while the live window moves on behind it.
   const [incident] = useState(latest);
-  const draft = useRef(readDraft(incident.id));
+  const [draft] = useState(() => readDraft(incident.id));
   const send = useSend();
   const form = useForm({
     resolver: yupResolver(schema),
     mode: 'onBlur',
-    defaultValues: { team: draft.current.team ?? incident.proposedTeam?.team ?? '', note: draft.current.note },
+    defaultValues: { team: draft.team ?? incident.proposedTeam?.team ?? '', note: draft.note },
   });
   const [team, note] = useWatch({ control: form.control, name: ['team', 'note'] });
   const [isBriefShown, setBriefShown] = useState(false);
   useEffect(() => {
-    keepDraft(incident.id, { team, note, key: draft.current.key });
+    keepDraft(incident.id, { team, note, key: draft.key });
   }, [incident.id, team, note]);
 
   const submit = form.handleSubmit((values) =>
     send.mutate(
-      { incident: incident.id, team: values.team, note: values.note, fromMs: incident.window.fromMs, toMs: incident.window.toMs, key: draft.current.key },
+      { incident: incident.id, team: values.team, note: values.note, fromMs: incident.window.fromMs, toMs: incident.window.toMs, key: draft.key },
       {
         onSuccess: () => {
           keepDraft(incident.id, undefined);
@@ -66,7 +66,11 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
       },
     ),
   );
-  const teams = incident.teams.map((name) => ({ value: name, words: name, ...(name === incident.proposedTeam?.team && { detail: `proposed: ${incident.proposedTeam.reason}` }) }));
+  const teams = incident.teams.map((name) => ({
+    value: name,
+    words: name,
+    ...(name === incident.proposedTeam?.team && { detail: `proposed: ${incident.proposedTeam.reason}` }),
+  }));
   return (
     <View style={styles.form}>
       <Words kind="strong">{incident.title}</Words>

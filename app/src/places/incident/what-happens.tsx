@@ -5,7 +5,7 @@ import { HarmStrip } from '@/charts/harm-strip';
 import type { Incident } from '@/data/client';
 import { useShortcuts } from '@/frame/shortcuts';
 import { pinned, useView, viewQuery } from '@/frame/view';
-import { clock, count, zoneName } from '@/look/format';
+import { clock, zoneName } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -35,13 +35,15 @@ export function WhatHappens({ incident, onSend }: { incident: Incident; onSend: 
   };
   useShortcuts({ s: onSend, l: copyLink });
   const { onsetMs, endMs, inTroubleNow, proposedTeam } = incident;
-  const time = inTroubleNow ? `since ${clock(onsetMs, incident.window.toMs)}, in trouble now` : `${clock(onsetMs, incident.window.toMs)} to ${clock(endMs, onsetMs)}, over`;
+  const time = inTroubleNow
+    ? `since ${clock(onsetMs, incident.window.toMs)}, in trouble now`
+    : `${clock(onsetMs, incident.window.toMs)} to ${clock(endMs, onsetMs)}, over`;
   return (
     <View style={styles.box}>
       <Words kind="title" level={1}>
         {incident.title}
       </Words>
-      <Words>{`${incident.sentence}${incident.keyPeople > 0 ? ` ${count(incident.keyPeople)} of them are key customers.` : ''}`}</Words>
+      <Words>{incident.sentence}</Words>
       <View style={styles.state}>
         <LevelRamp level={incident.level} />
         <Words kind="muted">{`${incident.level} · ${time} (${zoneName(onsetMs)}) · ${incident.application}`}</Words>

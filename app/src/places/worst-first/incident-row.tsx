@@ -25,7 +25,14 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onOpen, o
   const handoff = handoffWords(row);
   const weight = weightWords(row, ranking, currency);
   return (
-    <View role="listitem" style={[styles.row, { borderBottomColor: palette.hairline, borderLeftColor: isChosen ? palette.action : 'transparent' }, isChosen && { backgroundColor: palette.surface }]}>
+    <View
+      role="listitem"
+      style={[
+        styles.row,
+        { borderBottomColor: palette.hairline, borderLeftColor: isChosen ? palette.action : 'transparent' },
+        isChosen && { backgroundColor: palette.surface },
+      ]}
+    >
       <View style={styles.rank}>
         <Words kind="rank" accessibilityLabel={`Rank ${row.rank}`}>
           {row.rank}

@@ -15,11 +15,24 @@ const RANKING_WORDS: readonly [Ranking, string][] = [
 export function RankingTabs({ chosen, onChoose }: { chosen: Ranking; onChoose: (ranking: Ranking) => void }) {
   const palette = usePalette();
   return (
-    <ScrollView horizontal showsHorizontalScrollIndicator={false} role="radiogroup" aria-label="Rank by" contentContainerStyle={styles.tabs} style={styles.strip}>
+    <ScrollView
+      horizontal
+      showsHorizontalScrollIndicator={false}
+      role="radiogroup"
+      aria-label="Rank by"
+      contentContainerStyle={styles.tabs}
+      style={styles.strip}
+    >
       {RANKING_WORDS.map(([ranking, words]) => {
         const isChosen = ranking === chosen;
         return (
-          <Pressable key={ranking} role="radio" aria-checked={isChosen} onPress={() => onChoose(ranking)} style={[styles.tab, { borderBottomColor: isChosen ? palette.action : 'transparent' }]}>
+          <Pressable
+            key={ranking}
+            role="radio"
+            aria-checked={isChosen}
+            onPress={() => onChoose(ranking)}
+            style={[styles.tab, { borderBottomColor: isChosen ? palette.action : 'transparent' }]}
+          >
             <Words kind={isChosen ? 'strong' : 'muted'}>{words}</Words>
           </Pressable>
         );

@@ -86,7 +86,8 @@ export function WorstFirstList({ chosenId }: Props) {
 }
 
 function calmWords(data: { lastEndedMs: number | null; window: { toMs: number }; freshness: { judgedMs: number | null } }): string {
-  if (data.freshness.judgedMs === null) return 'No data has come in yet. Send spans to /v1/traces; the first rank appears when there is something to compare with.';
+  if (data.freshness.judgedMs === null)
+    return 'No data has come in yet. Send spans to /v1/traces; the first rank appears when there is something to compare with.';
   if (data.lastEndedMs === null) return 'No incident on record.';
   return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;
 }

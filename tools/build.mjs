@@ -1,0 +1,4 @@
+import { app, packages } from './setup.mjs';
+
+packages();
+app();

@@ -1,0 +1,76 @@
+// `npm run demo`: sets up what is missing, starts the team desk, the server and the demo world, prints the address.
+// The world is loaded once; `npm run demo -- --fresh` throws it away and loads a new one.
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { app, packages, root } from './setup.mjs';
+
+packages();
+app();
+
+const port = process.env.TOPLENS_PORT ?? '4400';
+const deskPort = process.env.TOPLENS_DESK_PORT ?? '4410';
+const data = join(root, process.env.TOPLENS_DATA ?? 'data/demo');
+const url = `http://127.0.0.1:${port}`;
+const stamp = join(data, 'world.json');
+if (process.argv.includes('--fresh') || !existsSync(stamp)) rmSync(data, { recursive: true, force: true });
+mkdirSync(data, { recursive: true });
+
+const env = {
+  ...process.env,
+  TOPLENS_PORT: port,
+  TOPLENS_DATA: data,
+  TOPLENS_DEMO: '1',
+  TOPLENS_SETTINGS: 'config/pellwick.json',
+  TOPLENS_DESK_URL: `http://127.0.0.1:${deskPort}/handoffs`,
+  TOPLENS_DESK_TOKEN: process.env.TOPLENS_DESK_TOKEN ?? 'demo-desk',
+  TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',
+};
+const children = [];
+const start = (...args) => {
+  const child = spawn(process.execPath, ['--import', 'tsx', ...args], { cwd: root, env, stdio: 'inherit' });
+  children.push(child);
+  return child;
+};
+const stop = () => {
+  for (const child of children) child.kill('SIGTERM');
+};
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);
+
+const server = start('server/src/main.ts');
+server.on('exit', (code) => {
+  stop();
+  process.exitCode = code ?? 0;
+});
+start('scenario/src/desk-main.ts', deskPort, 'config/pellwick.json');
+
+for (let tries = 0; ; tries++) {
+  const ready = await fetch(`${url}/healthz`).then(
+    (response) => response.ok,
+    () => false,
+  );
+  if (ready) break;
+  if (tries > 240 || server.exitCode !== null) {
+    console.error('the server did not start; what it said stands above');
+    stop();
+    process.exit(1);
+  }
+  await new Promise((resolve) => setTimeout(resolve, 250));
+}
+const known = existsSync(stamp) ? JSON.parse(readFileSync(stamp, 'utf8')) : undefined;
+const fromMs = known?.nowMs ?? Date.now();
+console.log(known ? 'the demo world goes on where it stopped' : 'loading two weeks of the demo world (about a minute and a half) …');
+const world = spawn(process.execPath, ['--import', 'tsx', 'scenario/src/load-and-play.ts', url, join(data, 'truth.json')], {
+  cwd: root,
+  env: { ...env, TOPLENS_SCENARIO_NOW: String(fromMs), ...(known && { TOPLENS_SCENARIO_RESUME: String(known.playedMs) }) },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+children.push(world);
+world.stdout.on('data', (chunk) => {
+  const text = String(chunk);
+  process.stdout.write(text);
+  if (text.includes('history: 100 %')) console.log(`\nTop Lens is at ${url}\n`);
+});
+setInterval(() => writeFileSync(stamp, JSON.stringify({ nowMs: fromMs, playedMs: Date.now() })), 5_000).unref();
+if (known) console.log(`\nTop Lens is at ${url}\n`);
