@@ -13,7 +13,9 @@ const deskPort = process.env.TOPLENS_DESK_PORT ?? '4410';
 const data = join(root, process.env.TOPLENS_DATA ?? 'data/demo');
 const url = `http://127.0.0.1:${port}`;
 const stamp = join(data, 'world.json');
-if (process.argv.includes('--fresh') || !existsSync(stamp)) rmSync(data, { recursive: true, force: true });
+// After a day without the demo its trouble would be a day old: then a new world is made.
+const isOld = () => Date.now() - JSON.parse(readFileSync(stamp, 'utf8')).playedMs > 86_400_000;
+if (process.argv.includes('--fresh') || !existsSync(stamp) || isOld()) rmSync(data, { recursive: true, force: true });
 mkdirSync(data, { recursive: true });
 
 const env = {
@@ -70,7 +72,10 @@ children.push(world);
 world.stdout.on('data', (chunk) => {
   const text = String(chunk);
   process.stdout.write(text);
-  if (text.includes('history: 100 %')) console.log(`\nTop Lens is at ${url}\n`);
+  if (!text.includes('history: 100 %')) return;
+  if (!known) console.log(`\nTop Lens is at ${url}\n`);
+  const remember = () => writeFileSync(stamp, JSON.stringify({ nowMs: fromMs, playedMs: Date.now() }));
+  remember();
+  setInterval(remember, 5_000).unref();
 });
-setInterval(() => writeFileSync(stamp, JSON.stringify({ nowMs: fromMs, playedMs: Date.now() })), 5_000).unref();
 if (known) console.log(`\nTop Lens is at ${url}\n`);

@@ -7,13 +7,13 @@ export const HISTORY_DAYS = 14;
 export const DEMO_SEED = 20260311;
 const LOCAL_HOUR_NOW = 11.5;
 
-/** The demo world so that "now" is late morning at Pellwick, with the trouble of the day going on. */
-export function demoWorld(nowMs: number, seed = DEMO_SEED, historyDays = HISTORY_DAYS) {
+/** The demo world, played from `fromMs` on, so that "now" is late morning at Pellwick, with the trouble of the day going on. */
+export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HISTORY_DAYS * DAY_MS) {
   const troubles = demoTroubles(nowMs);
   const utcHours = (nowMs - floorTo(nowMs, DAY_MS)) / HOUR_MS;
   const player = new Player(
     { seed, troubles, localOffsetHours: LOCAL_HOUR_NOW - utcHours, fullTracesFromMs: nowMs - 24 * HOUR_MS },
-    nowMs - historyDays * DAY_MS,
+    fromMs,
   );
   const truth = (): TruthFile => ({
     seed,

@@ -53,7 +53,7 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
   const [isBriefShown, setBriefShown] = useState(false);
   useEffect(() => {
     keepDraft(incident.id, { team, note, key: draft.key });
-  }, [incident.id, team, note]);
+  }, [incident.id, team, note, draft.key]);
 
   const submit = form.handleSubmit((values) =>
     send.mutate(
