@@ -11,10 +11,7 @@ const LOCAL_HOUR_NOW = 11.5;
 export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HISTORY_DAYS * DAY_MS) {
   const troubles = demoTroubles(nowMs);
   const utcHours = (nowMs - floorTo(nowMs, DAY_MS)) / HOUR_MS;
-  const player = new Player(
-    { seed, troubles, localOffsetHours: LOCAL_HOUR_NOW - utcHours, fullTracesFromMs: nowMs - 24 * HOUR_MS },
-    fromMs,
-  );
+  const player = new Player({ seed, troubles, localOffsetHours: LOCAL_HOUR_NOW - utcHours, fullTracesFromMs: nowMs - 24 * HOUR_MS }, fromMs);
   const truth = (): TruthFile => ({
     seed,
     nowMs,

@@ -59,7 +59,10 @@ describe('discovery', () => {
 });
 
 test('rules name flows, by pattern, first match first', () => {
-  const rules = [{ technicalName: 'GET /slots*', name: 'Pick a slot', limitMs: 1200 }, { technicalName: '*', importance: 3 }];
+  const rules = [
+    { technicalName: 'GET /slots*', name: 'Pick a slot', limitMs: 1200 },
+    { technicalName: '*', importance: 3 },
+  ];
   expect(flowFacts(rules, 'A', 'GET /slots/search')).toEqual({ name: 'Pick a slot', limitMs: 1200, importance: 1 });
   expect(flowFacts(rules, 'A', 'GET /x.y')).toEqual({ name: 'GET /x.y', limitMs: undefined, importance: 3 });
 });
@@ -76,8 +79,11 @@ test('an attempt is late above its limit, hung above ten limits and 30 s, failed
 });
 
 describe('Apdex (technical specification 1.1, from memory)', () => {
-  const sample = (satisfied: number, tolerating: number, frustrated: number) =>
-    [...Array<number>(satisfied).fill(2500), ...Array<number>(tolerating).fill(10_000), ...Array<number>(frustrated).fill(10_001)];
+  const sample = (satisfied: number, tolerating: number, frustrated: number) => [
+    ...Array<number>(satisfied).fill(2500),
+    ...Array<number>(tolerating).fill(10_000),
+    ...Array<number>(frustrated).fill(10_001),
+  ];
   const noneFailed = Array<boolean>(100).fill(false);
   test('60 satisfied, 30 tolerating, 10 frustrated of 100 score 0.75', () => {
     expect(apdex(sample(60, 30, 10), noneFailed, 2500)).toEqual({ score: 0.75, targetS: 2.5, attempts: 100, smallSample: false });

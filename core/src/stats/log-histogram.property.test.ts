@@ -25,7 +25,10 @@ test('merging parts gives the histogram of the whole, in any order', () => {
 });
 
 test('bytes bring back the same histogram', () => {
-  fc.assert(fc.property(durations, (values) => expect(decodeHistogram(encodeHistogram(of(values)))).toEqual(of(values))), { numRuns: 50 });
+  fc.assert(
+    fc.property(durations, (values) => expect(decodeHistogram(encodeHistogram(of(values)))).toEqual(of(values))),
+    { numRuns: 50 },
+  );
 });
 
 test('every duration lies in its bucket', () => {

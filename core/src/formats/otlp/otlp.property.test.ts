@@ -32,12 +32,22 @@ const span = fc.record({
   attributes,
   traceState: fc.string(),
   flags: fc.nat(),
-  events: fc.array(fc.record({ name: fc.constantFrom('exception', 'log'), timeUnixNano: nanos, attributes: fc.constant([{ key: 'exception.type', value: { stringValue: 'Broken' } }]) }), { maxLength: 2 }),
+  events: fc.array(
+    fc.record({
+      name: fc.constantFrom('exception', 'log'),
+      timeUnixNano: nanos,
+      attributes: fc.constant([{ key: 'exception.type', value: { stringValue: 'Broken' } }]),
+    }),
+    { maxLength: 2 },
+  ),
   links: fc.array(fc.record({ traceId: bytes(16), spanId: bytes(8) }), { maxLength: 2 }),
   status: fc.record({ code: fc.integer({ min: 0, max: 2 }), message: fc.string() }),
 });
 const request = fc.array(
-  fc.record({ resource: fc.record({ attributes }), scopeSpans: fc.array(fc.record({ scope: fc.constant({ name: 'x' }), spans: fc.array(span, { maxLength: 4 }) }), { maxLength: 2 }) }),
+  fc.record({
+    resource: fc.record({ attributes }),
+    scopeSpans: fc.array(fc.record({ scope: fc.constant({ name: 'x' }), spans: fc.array(span, { maxLength: 4 }) }), { maxLength: 2 }),
+  }),
   { maxLength: 3 },
 );
 

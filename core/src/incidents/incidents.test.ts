@@ -1,0 +1,300 @@
+import fc from 'fast-check';
+import { columnsOf, type TestAttempt } from '../fixtures/attempts';
+import type { Deviation, FlowNormal, Signal } from '../normal';
+import { FAILED, PROBE } from '../telemetry';
+import { MINUTE_MS } from '../time';
+import {
+  DEFAULT_RATES, deepestFailing, formatMoney, groupDeviations, harmBill, harmPerHour, heaviestComponent, hurtSentence, incidentTitle, mostHit, ownTimes, rankWorstFirst,
+  windowSentence, type BillContext, type TimedSpan,
+} from './index'; // prettier-ignore
+
+const BASE = Date.UTC(2026, 2, 10, 10);
+const at = (minutes: number) => BASE + minutes * MINUTE_MS;
+
+const deviation = (flow: number, signal: Signal, from: number, to: number, excess = 50): Deviation => ({
+  flow,
+  signal,
+  onsetMs: at(from),
+  endMs: at(to),
+  active: false,
+  level: 'hurting',
+  excess,
+  z: 9,
+});
+
+const NORMAL: FlowNormal = {
+  basis: 'dayPattern',
+  samples: 1000,
+  days: 10,
+  limitMs: 500,
+  limitBy: 'learned',
+  learnedLimitMs: 500,
+  expectedMs: 200,
+  usualWaitMs: 0,
+  medianRange: undefined,
+  lateShare: 1e-6,
+  lateSpread: 0,
+  failedShare: 1e-6,
+  failedSpread: 0,
+  volume: new Float64Array(6).fill(50),
+  volumeSpread: 0.04,
+  volumeDispersion: 1,
+};
+
+const KEY_TIER = 9;
+
+const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = {}): BillContext => ({
+  rows: columnsOf(attempts),
+  normalAt: () => NORMAL,
+  importanceOf: () => 1,
+  rates: { ...DEFAULT_RATES, keyTiers: ['key'] },
+  isKeyTier: (tier) => tier === KEY_TIER,
+  expectedValue: () => 0,
+  tierShares: () => new Map([[1, 1]]),
+  usualPeople: () => ({ mean: 40, sd: 2 }),
+  todaysLevel: () => 1,
+  ...more,
+});
+
+const WINDOW = { fromMs: at(0), toMs: at(60) };
+const quantity = (bill: ReturnType<typeof harmBill>, name: string) => bill.lines.find((line) => line.name === name)?.quantity.estimate ?? NaN;
+
+describe('the harm bill', () => {
+  test('charges waiting beyond what was expected, and only that', () => {
+    const attempts = Array.from({ length: 30 }, (_, i) => ({ startMs: at(i), durationMs: 60_200, person: i + 1 }));
+    // A hung attempt is charged up to the hang limit: 30 s.
+    const bill = harmBill([deviation(1, 'slow', 0, 60)], WINDOW, context(attempts));
+    expect(quantity(bill, 'waiting')).toBeCloseTo((30 * 29.8) / 60, 6);
+    expect(bill.people.estimate).toBeCloseTo(30, 2);
+    expect(bill.outcomes).toEqual({ onTime: 0, late: 0, hung: 30, failed: 0 });
+  });
+
+  test('a failure that a second try makes good costs the time between, not a failure', () => {
+    const attempts = [
+      { startMs: at(1), flags: FAILED, person: 1, durationMs: 60_000 },
+      { startMs: at(4), person: 1 },
+      { startMs: at(2), flags: FAILED, person: 2 },
+      { startMs: at(45), person: 2 },
+      { startMs: at(3), flags: FAILED },
+    ];
+    const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts));
+    expect(quantity(bill, 'waiting')).toBeCloseTo(3, 6);
+    expect(quantity(bill, 'failed')).toBeCloseTo(2, 3);
+    expect(bill.people.estimate).toBeCloseTo(3, 3);
+  });
+
+  test('probes never count, and attempts outside incident or window neither', () => {
+    const attempts = [
+      { startMs: at(1), flags: FAILED | PROBE, person: 1 },
+      { startMs: at(-1), flags: FAILED, person: 2 },
+      { startMs: at(61), flags: FAILED, person: 3 },
+      { startMs: at(31), flags: FAILED, person: 4 },
+      { startMs: at(2), flags: FAILED, person: 5, flow: 2 },
+    ];
+    const bill = harmBill([deviation(1, 'failing', 0, 30)], WINDOW, context(attempts));
+    expect(bill.people.estimate).toBe(0);
+    expect(bill.harm.estimate).toBe(0);
+  });
+
+  test('an outage is charged by what usually comes, and by whom', () => {
+    const bill = harmBill([deviation(1, 'missing', 0, 10)], WINDOW, context([], { expectedValue: () => 8 }));
+    expect(quantity(bill, 'missing')).toBeCloseTo(100, 6);
+    expect(quantity(bill, 'money')).toBeCloseTo(800, 6);
+    expect(bill.people.estimate).toBeCloseTo(40, 6);
+    expect(bill.harm.estimate).toBeCloseTo(100 * 5 + 800 * 0.5, 6);
+  });
+
+  test('who left upstream is charged once, in the flow that misses most', () => {
+    const parts = [deviation(1, 'slow', 0, 10), deviation(2, 'missing', 0, 10), deviation(3, 'missing', 0, 10)];
+    const bill = harmBill(parts, WINDOW, context([{ startMs: at(1), flow: 3 }]));
+    expect(quantity(bill, 'missing')).toBeCloseTo(100, 6);
+    expect(bill.people.estimate).toBe(0);
+  });
+
+  test('key customers count again', () => {
+    const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context([{ startMs: at(1), flags: FAILED, person: 1, tier: KEY_TIER }]));
+    expect(quantity(bill, 'keyCustomers')).toBeCloseTo(5, 3);
+    expect(bill.keyPeople).toBe(1);
+    expect(bill.harm.estimate).toBeCloseTo(10, 3);
+  });
+
+  const random = fc.array(
+    fc.record({
+      startMs: fc.integer({ min: at(0), max: at(59) }),
+      durationMs: fc.integer({ min: 1, max: 5_000 }),
+      flags: fc.constantFrom(0, 0, FAILED),
+      person: fc.integer({ min: 0, max: 12 }),
+      tier: fc.constantFrom(1, KEY_TIER),
+    }),
+    { maxLength: 60 },
+  );
+  const parts = [deviation(1, 'slow', 0, 60), deviation(1, 'failing', 5, 60)];
+
+  test('order of the rows changes nothing', () => {
+    fc.assert(
+      fc.property(random, (rows) => {
+        const there = harmBill(parts, WINDOW, context(rows));
+        const back = harmBill(parts, WINDOW, context([...rows].reverse()));
+        expect(back.harm.estimate).toBeCloseTo(there.harm.estimate, 6);
+        expect(back.people.estimate).toBeCloseTo(there.people.estimate, 6);
+        expect(back.outcomes).toEqual(there.outcomes);
+      }),
+    );
+  });
+
+  test('the sum is the sum of its lines, and each line is quantity × rate', () => {
+    fc.assert(
+      fc.property(random, (rows) => {
+        const bill = harmBill(parts, WINDOW, context(rows));
+        expect(bill.lines.reduce((sum, line) => sum + line.harm.estimate, 0)).toBeCloseTo(bill.harm.estimate, 6);
+        for (const line of bill.lines) {
+          expect(line.quantity.estimate * line.rate).toBeCloseTo(line.harm.estimate, 6);
+          expect(line.harm.low).toBeLessThanOrEqual(line.harm.estimate);
+          expect(line.harm.high).toBeGreaterThanOrEqual(line.harm.estimate);
+        }
+      }),
+    );
+  });
+
+  test('another failure of somebody new never makes it less', () => {
+    fc.assert(
+      fc.property(random, fc.integer({ min: 0, max: 59 }), (rows, minute) => {
+        const more = [...rows, { startMs: at(minute), durationMs: 100, flags: FAILED, person: 99, tier: 1 }];
+        expect(harmBill(parts, WINDOW, context(more)).harm.estimate).toBeGreaterThanOrEqual(harmBill(parts, WINDOW, context(rows)).harm.estimate - 0.01);
+      }),
+    );
+  });
+
+  test('scaling all rates keeps the order', () => {
+    const bills = [[100], [900, 900], [5000]].map((durations, id) => {
+      const rows = durations.map((durationMs, i) => ({ startMs: at(i), durationMs, person: i + 1, flags: id === 1 ? FAILED : 0 }));
+      return (scale: number) => ({
+        id: id + 1,
+        bill: harmBill(
+          parts,
+          WINDOW,
+          context(rows, { rates: { ...DEFAULT_RATES, waiting: scale, failed: 5 * scale, missing: 5 * scale, money: 0.5 * scale } }),
+        ),
+      });
+    });
+    const order = (scale: number) => rankWorstFirst(bills.map((bill) => bill(scale))).map(({ id }) => id);
+    expect(order(3)).toEqual(order(1));
+    expect(order(1)[0]).toBe(2);
+  });
+
+  test('the rank does not depend on the order of the input; equal harm goes by number', () => {
+    const bill = harmBill(parts, WINDOW, context([]));
+    const entries = [3, 1, 2].map((id) => ({ id, bill }));
+    expect(rankWorstFirst(entries).map(({ id }) => id)).toEqual([1, 2, 3]);
+    expect(harmPerHour({ ...bill, harm: { estimate: 30, low: 0, high: 60 } }, { fromMs: 0, toMs: 30 * MINUTE_MS })).toBe(60);
+  });
+});
+
+describe('grouping', () => {
+  const none = () => 0;
+  const oneApplication = () => 1;
+
+  test('slow and failing of one flow from about the same time on are one incident', () => {
+    const groups = groupDeviations([deviation(1, 'slow', 0, 60), deviation(1, 'failing', 8, 50), deviation(2, 'failing', 8, 50)], none, oneApplication);
+    expect(groups.map((group) => group.parts.length)).toEqual([2, 1]);
+  });
+
+  test('what is missing behind a troubled flow belongs to it; its begin is that of the trouble', () => {
+    const precedes = (earlier: number, later: number) => (earlier === 1 && later === 2 ? 0.9 : 0);
+    const [group, ...rest] = groupDeviations([deviation(2, 'missing', -3, 60), deviation(1, 'slow', 0, 60)], precedes, oneApplication);
+    expect(rest).toEqual([]);
+    expect(group?.onsetMs).toBe(at(0));
+  });
+
+  test('flows of one application that fall silent together are one outage, those of another are not', () => {
+    const groups = groupDeviations([deviation(1, 'missing', 0, 11), deviation(2, 'missing', -6, 11), deviation(3, 'missing', 0, 11)], none, (flow) =>
+      flow === 3 ? 2 : 1,
+    );
+    expect(groups.map((group) => group.parts.map((part) => part.flow))).toEqual([[2, 1], [3]]);
+  });
+
+  test('any order of the input gives the same groups', () => {
+    const all = [
+      deviation(1, 'slow', 0, 60),
+      deviation(2, 'missing', 2, 60),
+      deviation(3, 'missing', 4, 60),
+      deviation(1, 'failing', 3, 40),
+      deviation(4, 'failing', 30, 40),
+    ];
+    const precedes = (earlier: number) => (earlier === 1 ? 0.8 : 0);
+    const expected = groupDeviations(all, precedes, oneApplication);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(all, { minLength: all.length }), (shuffled) => {
+        expect(groupDeviations(shuffled, precedes, oneApplication)).toEqual(expected);
+      }),
+    );
+  });
+});
+
+test('the value that holds what went wrong is found; what is spread evenly is not named', () => {
+  const rows = Array.from({ length: 400 }, (_, i) => ({
+    startMs: at(i / 10),
+    person: i,
+    promotion: i % 10 === 0 ? 7 : 8,
+    site: 1 + (i % 3),
+    flags: i % 10 === 0 ? FAILED : 0,
+  }));
+  const hits = mostHit(columnsOf(rows), new Set([1]), WINDOW, () => NORMAL, true);
+  expect(hits).toEqual([{ dimension: 'promotion', value: 7, bad: 40, shareOfBad: 1, shareOfAll: 0.1, relativeRisk: Infinity }]);
+});
+
+describe('own time', () => {
+  const span = (spanId: string, parentSpanId: string, component: string, startUs: number, endUs: number, failed = false): TimedSpan => ({
+    spanId, parentSpanId, component, startUs, durationUs: endUs - startUs, failed,
+  }); // prettier-ignore
+
+  test('parallel children are not counted twice, what runs on after the parent is the child alone', () => {
+    const own = ownTimes([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 30, 60), span('d', 'a', 'mail', 90, 150)]);
+    expect(Object.fromEntries(own)).toEqual({ web: 40, rates: 30, slots: 30, mail: 60 });
+  });
+
+  test('a statement of 10.8 of 10.9 s holds 99 %', () => {
+    const trace = [span('a', '', 'web', 0, 10_900_000), span('b', 'a', 'parcels-db', 50_000, 10_850_000)];
+    expect(heaviestComponent([trace], 'time')).toMatchObject({ component: 'parcels-db', share: expect.closeTo(0.9908, 3) as number });
+  });
+
+  test('of failing spans the deepest one is named; without any, none', () => {
+    const trace = [span('a', '', 'web', 0, 100, true), span('b', 'a', 'labels', 10, 90, true), span('c', 'b', 'parcels-db', 20, 30)];
+    expect(deepestFailing(trace)).toBe('labels');
+    expect(heaviestComponent([[span('a', '', 'web', 0, 1)]], 'failures')).toBeUndefined();
+  });
+});
+
+describe('sentences', () => {
+  const facts = {
+    flow: 'Pick a slot',
+    application: 'Sender Portal',
+    wholeApplication: false,
+    slowness: 4.13,
+    badShare: 0.3,
+    usualShare: 0.004,
+    volumeShare: 0.6,
+  };
+  test.each([
+    [{ ...facts, signal: 'slow' as const }, 'Pick a slot is 4.1× slower than usual'],
+    [{ ...facts, signal: 'slow' as const, slowness: 1.1 }, 'Pick a slot is slow for 30 %, usually 0.4 %'],
+    [{ ...facts, signal: 'failing' as const }, 'Pick a slot fails for 30 %, usually 0.4 %'],
+    [{ ...facts, signal: 'failing' as const, only: { dimension: 'promotion', value: 'SPRING10' } }, 'Pick a slot fails for promotion SPRING10'],
+    [{ ...facts, signal: 'missing' as const }, '40 % fewer than usual get to Pick a slot'],
+    [{ ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true }, 'Nobody gets in to Sender Portal'],
+  ])('title of %j', (given, title) => expect(incidentTitle(given)).toBe(title));
+
+  test('of a window and of an incident', () => {
+    const window = { people: 917, harmPerHour: 1760.4, flows: 5, money: 1427, currency: 'GBP', withoutTeam: 2, incidents: 5 };
+    expect(windowSentence(window)).toEqual({
+      headline: '917 people are hurt: 1,760 minutes of harm an hour, in five flows.',
+      detail: '£1,427 not earned. Two of the five are with nobody yet.',
+    });
+    expect(windowSentence({ ...window, incidents: 0 }).headline).toBe('Nobody is being hurt.');
+    expect(windowSentence({ ...window, withoutTeam: 0 }).detail).toContain('All five are with a team.');
+    expect(hurtSentence({ people: 1, keyPeople: 1, gaveUp: 3, missing: 7, signal: 'slow' })).toBe(
+      '1 person waited, 1 of them key customers; 3 attempts failed for good; 7 later attempts never came.',
+    );
+    expect(formatMoney(12, 'points')).toBe('12 points');
+  });
+});

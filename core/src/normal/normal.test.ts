@@ -1,0 +1,148 @@
+import type { FlowBucket } from '../flows';
+import { createHistogram, encodeHistogram, normalDeviate, poissonDeviate, recordInPlace, seededRandom } from '../stats';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../time';
+import { findDeviations, learnNormal, normalRange, type MinuteSeries } from './index';
+
+describe('normal range', () => {
+  test('200 ms with a spread of 13.33 ms has its limit at 240 ms (common practice, no source)', () => {
+    // Quantiles of a normal distribution stand for the sample: its MAD × 1.4826 is its standard deviation.
+    const random = seededRandom(1);
+    const sample = Array.from({ length: 20_000 }, () => 200 + 13.33 * normalDeviate(random));
+    const range = normalRange(sample, 'linear');
+    expect(range?.high).toBeGreaterThan(239);
+    expect(range?.high).toBeLessThan(241);
+    expect(normalRange([200 - 13.33 / 1.4826, 200, 200 + 13.33 / 1.4826], 'linear')?.high).toBeCloseTo(239.99, 6);
+  });
+  test('on a log scale it is never negative, and ignores what is not above 0', () => {
+    const range = normalRange([0, -5, 100, 200, 400], 'log');
+    expect(range?.centre).toBeCloseTo(200, 9);
+    expect(range?.low).toBeGreaterThan(0);
+    expect(normalRange([], 'log')).toBeUndefined();
+  });
+});
+
+describe('what is usual for a flow', () => {
+  // Tuesday 10 March 2026, 10:00 UTC.
+  const slotMs = Date.UTC(2026, 2, 10, 10);
+
+  function world(days: number, rate = 40) {
+    const random = seededRandom(5);
+    const buckets = new Map<number, FlowBucket>();
+    const firstMs = slotMs - days * DAY_MS;
+    for (let startMs = firstMs; startMs < slotMs + HOUR_MS; startMs += 5 * MINUTE_MS) {
+      const histogram = createHistogram();
+      const attempts = poissonDeviate(random, rate);
+      let failed = 0;
+      for (let i = 0; i < attempts; i++) {
+        if (random() < 0.01) failed++;
+        else recordInPlace(histogram, 300 * Math.exp(0.3 * normalDeviate(random)));
+      }
+      buckets.set(startMs, { flow: 1, startMs, attempts, failed, durations: encodeHistogram(histogram), medianMs: 300 });
+    }
+    return { firstMs, history: (startMs: number) => buckets.get(startMs) };
+  }
+
+  test.each([
+    [22, 'timeOfWeek'],
+    [10, 'dayPattern'],
+    [1, 'history'],
+    [0, 'none'],
+  ])('after %d days it is learned from: %s', (days, basis) => {
+    const { history, firstMs } = world(days);
+    expect(learnNormal(history, firstMs, slotMs, undefined).basis).toBe(basis);
+  });
+
+  test('finds duration, limit, failures and volume again', () => {
+    const { history, firstMs } = world(14);
+    const normal = learnNormal(history, firstMs, slotMs, undefined);
+    // Half a bucket of the histogram is 1.6 %; the rest is chance of the sample.
+    expect(Math.abs((normal.expectedMs as number) / 300 - 1)).toBeLessThan(0.03);
+    expect((normal.learnedLimitMs as number) / (300 * Math.exp(0.9))).toBeCloseTo(1, 1);
+    expect(normal.failedShare).toBeCloseTo(0.01, 2);
+    expect(normal.lateShare).toBeLessThan(0.005);
+    expect([...normal.volume].every((volume) => Math.abs(volume / 40 - 1) < 0.12)).toBe(true);
+    expect(normal.volumeDispersion).toBeLessThan(1.3);
+  });
+
+  test("an owner's limit judges, the learned one is still told", () => {
+    const { history, firstMs } = world(14);
+    const normal = learnNormal(history, firstMs, slotMs, 250);
+    expect(normal).toMatchObject({ limitMs: 250, limitBy: 'owner' });
+    expect(normal.learnedLimitMs).toBeGreaterThan(600);
+    expect(normal.lateShare).toBeGreaterThan(0.6);
+    expect(learnNormal(() => undefined, slotMs, slotMs, 250)).toMatchObject({ basis: 'ownersLimit', limitMs: 250, samples: 0 });
+  });
+
+  test('nothing of the slot itself, or after it, is learned from', () => {
+    const { history, firstMs } = world(14);
+    const before = learnNormal((startMs) => (startMs >= slotMs ? undefined : history(startMs)), firstMs, slotMs, undefined);
+    expect(learnNormal(history, firstMs, slotMs, undefined)).toEqual(before);
+  });
+});
+
+describe('deviations', () => {
+  const MINUTES = 180;
+  const startMs = Date.UTC(2026, 2, 10, 9);
+
+  function quiet(seed: number, rate = 12): MinuteSeries {
+    const random = seededRandom(seed);
+    const fill = (value: number) => new Float64Array(MINUTES).fill(value);
+    const attempts = Int32Array.from({ length: MINUTES }, () => poissonDeviate(random, rate));
+    return {
+      startMs,
+      attempts,
+      late: Int32Array.from(attempts, (n) => poissonDeviate(random, n * 0.01)),
+      failed: Int32Array.from(attempts, (n) => (random() < n * 0.005 ? 1 : 0)),
+      expectedAttempts: fill(rate),
+      volumeSpread: fill(0.05),
+      volumeDispersion: fill(1),
+      lateShare: fill(0.01),
+      lateSpread: fill(0),
+      failedShare: fill(0.005),
+      failedSpread: fill(0),
+    };
+  }
+  const minuteOf = (timeMs: number) => (timeMs - startMs) / MINUTE_MS;
+
+  test('quiet hours have none: 100 × 3 h without a false one', () => {
+    const found = Array.from({ length: 100 }, (_, seed) => findDeviations(1, quiet(seed + 1))).flat();
+    expect(found).toEqual([]);
+  });
+
+  test('an outage of eleven minutes is found with its begin and end', () => {
+    const series = quiet(3);
+    series.attempts.fill(0, 60, 71);
+    series.late.fill(0, 60, 71);
+    series.failed.fill(0, 60, 71);
+    const [outage, ...rest] = findDeviations(1, series);
+    expect(rest).toEqual([]);
+    expect(outage).toMatchObject({ signal: 'missing', level: 'broken', active: false });
+    expect(minuteOf(outage?.onsetMs as number)).toBeCloseTo(60, -0.5);
+    expect(minuteOf(outage?.endMs as number)).toBeCloseTo(71, -0.5);
+    expect(outage?.excess).toBeGreaterThan(11 * 12 * 0.8);
+  });
+
+  test('a small share that begins to fail is found and dated by change-point, not by when the rule fired', () => {
+    const series = quiet(4);
+    for (let t = 100; t < MINUTES; t++) series.failed[t] = t % 2;
+    const [failing] = findDeviations(1, series);
+    expect(failing).toMatchObject({ signal: 'failing', active: true });
+    expect(Math.abs(minuteOf(failing?.onsetMs as number) - 100)).toBeLessThanOrEqual(3);
+  });
+
+  test('slowness of everybody is hurting at once', () => {
+    const series = quiet(5);
+    for (let t = 120; t < 150; t++) series.late[t] = Math.round((series.attempts[t] as number) * 0.9);
+    const [slow] = findDeviations(1, series);
+    expect(slow).toMatchObject({ signal: 'slow', level: 'hurting', onsetMs: startMs + 120 * MINUTE_MS, endMs: startMs + 150 * MINUTE_MS });
+  });
+
+  test('where nothing is known nothing is judged', () => {
+    const series = quiet(6);
+    series.failed.set(series.attempts);
+    series.expectedAttempts.fill(NaN);
+    series.lateShare.fill(NaN);
+    series.failedShare.fill(NaN);
+    expect(findDeviations(1, series)).toEqual([]);
+  });
+});
