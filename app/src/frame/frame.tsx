@@ -5,6 +5,7 @@ import { Icon } from '@/look/icon';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { Door } from './door';
 import { Sheet } from './sheet';
 import { SHORTCUTS, useShortcuts } from './shortcuts';
 import { useView } from './view';
@@ -35,18 +36,12 @@ export function Frame({ children }: { children: ReactNode }) {
         const colour = here ? palette.action : palette.muted;
         const edge = isWide ? { borderLeftColor: here ? palette.action : 'transparent' } : { borderTopColor: here ? palette.action : 'transparent' };
         return (
-          <Pressable
-            key={path}
-            role="link"
-            aria-current={here ? 'page' : undefined}
-            onPress={() => go(path)}
-            style={[isWide ? styles.railItem : styles.tab, edge]}
-          >
+          <Door key={path} path={path} isHere={here} style={[isWide ? styles.railItem : styles.tab, edge]}>
             <Icon name={icon} size={24} color={colour} />
             <Words kind="small" style={{ color: colour, fontWeight: here ? '600' : '400' }}>
               {words}
             </Words>
-          </Pressable>
+          </Door>
         );
       })}
       {isWide && (

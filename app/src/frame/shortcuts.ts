@@ -29,6 +29,8 @@ export function useShortcuts(keys: Record<string, () => void>): void {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       if (document.querySelector('[aria-modal="true"]')) return;
+      // A link or button in focus knows by itself what Enter means.
+      if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('a, button, [role="button"]')) return;
       const run = latest.current[event.key];
       if (!run) return;
       event.preventDefault();

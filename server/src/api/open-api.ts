@@ -55,7 +55,7 @@ const schemas: Record<string, Schema> = {
     samples: list(ref('Sample')), component: orNull(record({ name: text, words: text })), proposedTeam: orNull(record({ team: text, reason: text })), teams: list(text),
   }),
   BriefPage: record({ brief: { type: 'object', description: 'the brief for machines' }, markdown: text }),
-  FlowCounts: record({ flows: list(record({ application: text, name: text, technicalName: text, attempts: integer, failed: integer })) }),
+  FlowCounts: record({ flows: list(record({ application: text, name: text, technicalName: text, attempts: integer, failed: integer, meanMs: number })) }),
   NewHandoff: {
     type: 'object',
     properties: { incident: integer, team: text, note: text, fromMs: integer, toMs: integer },

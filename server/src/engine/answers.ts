@@ -303,12 +303,12 @@ export function figures(world: World, lastPassMs: number): EngineFigures {
 }
 
 export async function flowCounts(world: World): Promise<FlowCount[]> {
-  const rows = await world.database.query<{ flow: number; attempts: number; failed: number }>(
-    'SELECT flow, count(*)::int AS attempts, (count(*) FILTER (WHERE flags & 1 = 1))::int AS failed FROM attempt GROUP BY flow ORDER BY flow',
+  const rows = await world.database.query<{ flow: number; attempts: number; failed: number; mean: number }>(
+    'SELECT flow, count(*)::int AS attempts, (count(*) FILTER (WHERE flags & 1 = 1))::int AS failed, (avg(duration_us) / 1000)::float8 AS mean FROM attempt GROUP BY flow ORDER BY flow',
   );
   await world.names.refresh();
-  return rows.map(({ flow, attempts, failed }) => {
+  return rows.map(({ flow, attempts, failed, mean }) => {
     const { application, name, technicalName } = world.names.flow(flow);
-    return { application, name, technicalName, attempts, failed };
+    return { application, name, technicalName, attempts, failed, meanMs: mean };
   });
 }

@@ -3,7 +3,7 @@ import { BUCKET_MS } from '@toplens/core/flows';
 import { LEVELS, SLOT_MS, type Deviation, type Level } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
 import type { AttemptColumns } from '@toplens/core/telemetry';
-import { ceilTo, floorTo, type Window } from '@toplens/core/time';
+import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { StoredIncident } from './incidents';
 import type { World } from './world';
 
@@ -69,10 +69,15 @@ function expectedIn(world: World, flow: number, window: Window): number {
   return expected;
 }
 
+/** Begin and end of an outage are known to a minute: at the edges normal minutes may be mixed in. */
+function withoutEdges({ fromMs, toMs }: Window): Window {
+  return toMs - fromMs >= 5 * MINUTE_MS ? { fromMs: fromMs + MINUTE_MS, toMs: toMs - MINUTE_MS } : { fromMs, toMs };
+}
+
 /** Share of the expected attempts that still came to the root flow while the outage lasted. */
 function volumeShare(world: World, incident: StoredIncident, rows: AttemptColumns): number {
   const { flow } = rootOf(incident);
-  const stretch = outageStretch(incident.parts);
+  const stretch = withoutEdges(outageStretch(incident.parts));
   const expected = expectedIn(world, flow, stretch);
   let came = 0;
   for (let i = 0; i < rows.n; i++) {

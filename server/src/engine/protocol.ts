@@ -35,6 +35,8 @@ export interface FlowCount {
   technicalName: string;
   attempts: number;
   failed: number;
+  /** mean duration, milliseconds */
+  meanMs: number;
 }
 
 export interface EngineFigures {

@@ -2,6 +2,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { HarmStrip } from '@/charts/harm-strip';
 import { Sparkline } from '@/charts/sparkline';
 import type { Row } from '@/data/client';
+import { Door } from '@/frame/door';
 import { count, formatMoney } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -14,12 +15,11 @@ export type Props = {
   currency: string;
   nowMs: number;
   isChosen: boolean;
-  onOpen: () => void;
   onSend: () => void;
 };
 
 /** One incident of the league table: rank, what happens, what became of the attempts, harm, and who has it. */
-export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onOpen, onSend }: Props) {
+export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }: Props) {
   const palette = usePalette();
   const moved = movedWords(row.moved);
   const handoff = handoffWords(row);
@@ -42,19 +42,13 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onOpen, o
         </Words>
       </View>
       <View style={styles.body}>
-        <Pressable
-          role="link"
-          aria-label={`${row.title}. ${count(row.harmPerHour)} minutes of harm an hour, ${count(row.people.estimate)} people, ${row.level}`}
-          onPress={onOpen}
-          style={styles.head}
-          testID={`row-${row.rank}`}
-        >
+        <Door path={`/incident/${row.id}`} style={styles.head} testID={`row-${row.rank}`}>
           <View style={styles.titles}>
             <Words kind="strong">{row.title}</Words>
             <Words kind="small">{sinceWords(row, nowMs)}</Words>
           </View>
           <Sparkline series={row.spark} />
-        </Pressable>
+        </Door>
         <HarmStrip counts={{ ...row.outcomes, missing: row.signal === 'missing' ? row.missingAttempts : 0 }} />
         <View style={styles.figures}>
           <View style={styles.numbers}>
@@ -66,7 +60,7 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onOpen, o
           </View>
           <Pressable
             role="button"
-            aria-label={handoff.isOpen ? `Send ${row.title}` : `Handoff: ${handoff.words}`}
+            aria-label={handoff.isOpen ? `send it: ${row.title}` : `Handoff: ${handoff.words}`}
             onPress={onSend}
             style={[styles.send, { borderColor: handoff.isOpen ? palette.action : palette.hairline, borderStyle: handoff.isOpen ? 'dashed' : 'solid' }]}
           >

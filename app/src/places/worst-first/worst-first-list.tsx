@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { useWorstFirst } from '@/data/queries';
+import { Door } from '@/frame/door';
 import { TimeBar } from '@/frame/time-bar';
 import { useShortcuts } from '@/frame/shortcuts';
 import { Trouble } from '@/frame/trouble';
@@ -72,7 +73,6 @@ export function WorstFirstList({ chosenId }: Props) {
                 currency={data.currency}
                 nowMs={data.window.toMs}
                 isChosen={row.id === chosenId}
-                onOpen={() => go(`/incident/${row.id}`)}
                 onSend={() => (row.handoff && row.handoff.state !== 'returned' ? go('/sent') : setSending(row.id))}
               />
             ))}
@@ -94,7 +94,6 @@ function calmWords(data: { lastEndedMs: number | null; window: { toMs: number };
 
 function Odd({ odd, nowMs }: { odd: readonly { id: number; title: string; application: string; onsetMs: number }[]; nowMs: number }) {
   const palette = usePalette();
-  const { go } = useView();
   const [isOpen, setOpen] = useState(false);
   if (odd.length === 0) return null;
   return (
@@ -105,10 +104,10 @@ function Odd({ odd, nowMs }: { odd: readonly { id: number; title: string; applic
       </Pressable>
       {isOpen &&
         odd.map((notice) => (
-          <Pressable key={notice.id} role="link" onPress={() => go(`/incident/${notice.id}`)} style={styles.oddRow}>
+          <Door key={notice.id} path={`/incident/${notice.id}`} style={styles.oddRow}>
             <Words>{notice.title}</Words>
             <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}`}</Words>
-          </Pressable>
+          </Door>
         ))}
     </View>
   );

@@ -1,0 +1,219 @@
+import type AxeBuilder from 'axe-core';
+import { readFileSync } from 'node:fs';
+import type { Browser, Page } from 'puppeteer-core';
+import { truthWithin } from '../scenario/src/world/truth';
+import { openBrowser, openPage, type Size } from './browser';
+import { getJson, until } from './processes';
+import { startDemoWorld, type DemoWorld } from './world';
+
+interface Row {
+  id: number;
+  rank: number;
+  title: string;
+  harmPerHour: number;
+  people: { estimate: number };
+  handoff: { state: string } | null;
+}
+interface Incident {
+  id: number;
+  harm: { estimate: number };
+  people: { estimate: number };
+  bill: { name: string; quantity: { estimate: number }; harm: { estimate: number } }[];
+}
+
+const nowMs = Math.floor(Date.now() / 60_000) * 60_000;
+// Minutes are judged a few seconds after their end: the last one of the history is not complete.
+const toMs = nowMs - 60_000;
+const day = `from=${new Date(nowMs - 24 * 3_600_000).toISOString()}&to=${new Date(toMs).toISOString()}`;
+
+let world: DemoWorld;
+let browser: Browser;
+let closeBrowser: () => Promise<void>;
+beforeAll(async () => {
+  const opened = await openBrowser();
+  browser = opened.browser;
+  closeBrowser = opened.close;
+  world = await startDemoWorld(nowMs);
+}, 400_000);
+afterAll(async () => {
+  await closeBrowser();
+  await world.close();
+});
+
+const list = () => getJson<{ rows: Row[]; odd: { title: string }[]; headline: string }>(`${world.url}/api/worst-first?${day}`);
+const incidentOf = (row: Row) => getJson<Incident>(`${world.url}/api/incidents/${row.id}?${day}`);
+const quantity = (incident: Incident, name: string) => incident.bill.find((line) => line.name === name)?.quantity.estimate ?? NaN;
+const truthOf = (trouble: number) => truthWithin(world.truth.events, trouble, nowMs - 24 * 3_600_000, toMs);
+const within = (estimate: number, truth: number, share: number) => expect(Math.abs(estimate / truth - 1)).toBeLessThanOrEqual(share);
+
+describe('the demo day against its truth', () => {
+  test('trouble 1 is first; 2 and 7 are listed; 8, 11 and nothing else', async () => {
+    const { rows } = await list();
+    expect(rows.map((row) => row.title).sort()).toEqual([
+      'Nobody gets in to Shipper Link',
+      expect.stringMatching(/^Pick a slot is \d\.\d× slower than usual$/),
+      'Print labels fails for promotion SPRING10',
+    ]);
+    expect(rows[0]?.title).toContain('Pick a slot');
+  });
+
+  test('people hurt are within 10 % of the truth, minutes lost within 20 %', async () => {
+    const { rows } = await list();
+    const [slots, labels, partners] = await Promise.all(
+      ['Pick a slot', 'Print labels', 'Shipper Link'].map((words) => incidentOf(rows.find((row) => row.title.includes(words)) as Row)),
+    ) as [Incident, Incident, Incident]; // prettier-ignore
+    const [one, two, seven] = [truthOf(1), truthOf(2), truthOf(7)];
+    within(slots.people.estimate, one.people, 0.1);
+    within(quantity(slots, 'waiting'), one.minutesWaited, 0.2);
+    within(quantity(slots, 'missing'), Math.max(...Object.values(one.missing)), 0.2);
+    within(labels.people.estimate, two.people, 0.1);
+    within(quantity(labels, 'failed'), two.failed, 0.2);
+    within(partners.people.estimate, seven.people, 0.1);
+    within(
+      quantity(partners, 'missing'),
+      Object.values(seven.missing).reduce((sum, n) => sum + n, 0),
+      0.2,
+    );
+  });
+
+  test('the past outage of payments is found on its day, and quiet days are quiet', async () => {
+    const back = (days: number) => new Date(nowMs - days * 86_400_000).toISOString();
+    const past = await getJson<{ rows: Row[] }>(`${world.url}/api/worst-first?from=${back(6)}&to=${back(4.5)}`);
+    expect(past.rows[0]?.title).toContain('Pay fails');
+    const quiet = await getJson<{ rows: Row[]; headline: string }>(`${world.url}/api/worst-first?from=${back(3)}&to=${back(1.5)}`);
+    expect(quiet.rows.length).toBeLessThanOrEqual(1);
+  });
+});
+
+const textOf = (page: Page, testId: string) => page.$eval(`[data-testid="${testId}"]`, (element) => (element as HTMLElement).innerText);
+const seen = (page: Page, words: string) => page.waitForFunction((wanted: string) => document.body.innerText.includes(wanted), { timeout: 20_000 }, words);
+const shown = (n: number) => Math.round(n).toLocaleString('en-GB');
+
+const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: typeof AxeBuilder };
+    const results = await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    return results.violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`);
+  });
+}
+
+describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => {
+  test('read the first row, open it, check the bill, send it, see it taken', async () => {
+    const { rows, headline } = await list();
+    // On the phone the worst is sent, on the wide screen the second: each is sent once.
+    const row = rows[size === 'phone' ? 0 : 1] as Row;
+    const incident = await incidentOf(row);
+    const page = await openPage(browser, `${world.url}/?${day}`, size);
+    await page.waitForSelector('[data-testid="row-1"]');
+    expect(await textOf(page, 'headline')).toBe(headline);
+    expect(await textOf(page, `row-${row.rank}`)).toContain(row.title);
+    await page.click(`[data-testid="row-${row.rank}"]`);
+    await page.waitForFunction((path: string) => location.pathname === path, {}, `/incident/${row.id}`);
+    await page.waitForSelector('[data-testid="bill-sum"]');
+    await page.waitForFunction(
+      (sum: string) => (document.querySelector('[data-testid="bill-sum"]') as HTMLElement).innerText === sum,
+      {},
+      shown(incident.harm.estimate),
+    );
+    const sum = incident.bill.reduce((total, line) => total + line.harm.estimate, 0);
+    expect(shown(sum)).toBe(shown(incident.harm.estimate));
+
+    await page.click('[data-testid="send"]');
+    await page.waitForSelector('[data-testid="note"]');
+    await page.type('[data-testid="note"]', 'Please look first at the last release.');
+    // The form never loses text: closed and opened again, it is still there.
+    await page.keyboard.press('Escape');
+    await page.waitForSelector('[data-testid="note"]', { hidden: true });
+    await page.click('[data-testid="send"]');
+    await page.waitForSelector('[data-testid="note"]');
+    expect(await page.$eval('[data-testid="note"]', (element) => (element as HTMLTextAreaElement).value)).toBe('Please look first at the last release.');
+    await page.click('[data-testid="send-now"]');
+    await page.waitForSelector('[data-testid="note"]', { hidden: true });
+    await until('the desk to take it', async () => (await list()).rows.find(({ id }) => id === row.id)?.handoff?.state === 'taken');
+    await seen(page, 'taken, by');
+    await page.goto(`${world.url}/sent?${day}`, { waitUntil: 'networkidle2' });
+    await seen(page, 'Taken');
+    await seen(page, row.title);
+    const tickets = await getJson<{ title: string; note: string; received: number; state: string }[]>(`${world.deskUrl}/tickets`);
+    expect(tickets.find(({ title }) => title === row.title)).toMatchObject({ note: 'Please look first at the last release.', received: 1, state: 'taken' });
+    await page.close();
+  });
+
+  test.each(['light', 'dark'] as const)('no accessibility violations in %s', async (scheme) => {
+    const { rows } = await list();
+    for (const path of [`/?${day}`, `/incident/${(rows[0] as Row).id}?${day}`, '/sent']) {
+      const page = await openPage(browser, `${world.url}${path}`, size, scheme);
+      await page.waitForSelector('[role="heading"]');
+      expect({ path, found: await violations(page) }).toEqual({ path, found: [] });
+      await page.close();
+    }
+    const page = await openPage(browser, `${world.url}/incident/${(rows[0] as Row).id}?${day}`, size, scheme);
+    await page.waitForSelector('[data-testid="send"]');
+    await page.click('[data-testid="send"]');
+    await page.waitForSelector('[data-testid="note"]');
+    expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
+  test('nothing runs over the side', async () => {
+    const { rows } = await list();
+    for (const path of [`/?${day}`, `/incident/${(rows[0] as Row).id}?${day}`, '/sent']) {
+      const page = await openPage(browser, `${world.url}${path}`, size);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      await page.close();
+    }
+  });
+});
+
+test('the whole job by keyboard alone', async () => {
+  const { rows } = await list();
+  const row = rows[2] as Row;
+  const page = await openPage(browser, `${world.url}/?${day}`, 'phone');
+  await page.waitForSelector('[data-testid="row-3"]');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('j');
+  await page.keyboard.press('k');
+  await page.keyboard.press('j');
+  await page.keyboard.press('Enter');
+  await page.waitForFunction((path: string) => location.pathname === path, {}, `/incident/${row.id}`);
+  await page.waitForSelector('[data-testid="send"]');
+  await page.keyboard.press('s');
+  await page.waitForSelector('[data-testid="note"]');
+  await page.focus('body');
+  for (let i = 0; i < 40; i++) {
+    await page.keyboard.press('Tab');
+    if (await page.evaluate(() => document.activeElement?.getAttribute('data-testid') === 'note')) break;
+  }
+  await page.keyboard.type('Sent without a pointer.');
+  for (let i = 0; i < 40; i++) {
+    await page.keyboard.press('Tab');
+    if (await page.evaluate(() => document.activeElement?.closest('[data-testid^="send-now"]') !== null)) break;
+  }
+  await page.keyboard.press('Enter');
+  await until('the desk to take it', async () => (await list()).rows.find(({ id }) => id === row.id)?.handoff?.state === 'taken');
+  await page.keyboard.press('Escape');
+  await page.waitForFunction(() => location.pathname === '/');
+  await page.keyboard.press('2');
+  await page.waitForFunction(() => location.pathname === '/sent');
+  await page.close();
+});
+
+test('time and focus are chosen in sheets, live in the address, and stay while one moves', async () => {
+  const page = await openPage(browser, `${world.url}/?${day}`, 'phone');
+  await page.waitForSelector('[data-testid="row-1"]');
+  await page.keyboard.press('f');
+  await page.waitForSelector('[role="radiogroup"][aria-label="Application"]');
+  await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('[role="radio"]')].find((option) => option.innerText.includes('Shipper Link'))?.click());
+  await page.waitForFunction(() => location.search.includes('application=Shipper'));
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[aria-label="Application"]', { hidden: true });
+  await page.waitForFunction(() => document.querySelectorAll('[data-testid^="row-"]').length === 1);
+  await page.keyboard.press('2');
+  await page.waitForFunction(() => location.pathname === '/sent' && location.search.includes('application=Shipper') && location.search.includes('from='));
+  await page.goBack();
+  await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Only Shipper Link. Remove"]')?.click());
+  await page.waitForFunction(() => !location.search.includes('application') && document.querySelectorAll('[data-testid^="row-"]').length === 3);
+  await page.close();
+});

@@ -1,0 +1,44 @@
+import { fork } from 'node:child_process';
+import { once } from 'node:events';
+import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until, type ServerProcess } from './processes';
+
+interface FlowCount {
+  application: string;
+  technicalName: string;
+  attempts: number;
+  failed: number;
+  meanMs: number;
+}
+
+let server: ServerProcess;
+let dataDir: string;
+beforeAll(async () => {
+  dataDir = temporaryFolder();
+  server = await startServerProcess(dataDir);
+}, 60_000);
+afterAll(async () => {
+  await stop(server.process);
+  removeFolder(dataDir);
+});
+
+test.each(['protobuf', 'json'])(
+  'a service with the OpenTelemetry SDK, exporting %s: its routes are flows with the right counts and failures',
+  async (encoding) => {
+    const client = fork('e2e/clients/express-service.cjs', [server.url, encoding], { execArgv: [], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const [{ durations }] = (await once(client, 'message')) as [{ durations: { name: string; ms: number }[] }];
+    const flows = await until('its flows', async () => {
+      const all = (await getJson<{ flows: FlowCount[] }>(`${server.url}/api/flows`)).flows.filter((flow) => flow.application === `shop-${encoding}`);
+      return all.length >= 2 && all;
+    });
+    expect(flows.map(({ technicalName, attempts, failed }) => ({ technicalName, attempts, failed })).sort((a, b) => a.attempts - b.attempts)).toEqual([
+      { technicalName: 'POST /labels', attempts: 5, failed: 5 },
+      { technicalName: 'GET /parcels/:id', attempts: 12, failed: 0 },
+    ]);
+    for (const flow of flows) {
+      const own = durations.filter(({ name }) => name === flow.technicalName);
+      expect(own).toHaveLength(flow.attempts);
+      const mean = own.reduce((sum, { ms }) => sum + ms, 0) / own.length;
+      expect(Math.abs(flow.meanMs - mean)).toBeLessThan(1);
+    }
+  },
+);

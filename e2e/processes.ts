@@ -1,0 +1,62 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+export async function freePort(): Promise<number> {
+  const server = createServer();
+  server.listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const { port } = server.address() as AddressInfo;
+  server.close();
+  await once(server, 'close');
+  return port;
+}
+
+export const temporaryFolder = () => mkdtempSync(join(tmpdir(), 'toplens-e2e-'));
+export const removeFolder = (dir: string) => rmSync(dir, { recursive: true, force: true });
+
+/** A TypeScript file of the project as a process of its own. */
+export function start(file: string, args: readonly string[], env: Record<string, string>): ChildProcess {
+  return spawn(process.execPath, ['--import', 'tsx', file, ...args], {
+    env: { ...process.env, NODE_OPTIONS: '', ...env },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+}
+
+export async function stop(child: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  child.kill(signal);
+  await once(child, 'exit');
+}
+
+export async function until<T>(what: string, look: () => Promise<T | undefined | false>, timeoutMs = 60_000): Promise<T> {
+  const end = Date.now() + timeoutMs;
+  for (;;) {
+    const found = await look().catch(() => undefined);
+    if (found !== undefined && found !== false) return found;
+    if (Date.now() > end) throw new Error(`waited ${timeoutMs / 1000} s in vain for: ${what}`);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
+export interface ServerProcess {
+  url: string;
+  process: ChildProcess;
+}
+
+export async function startServerProcess(dataDir: string, env: Record<string, string> = {}): Promise<ServerProcess> {
+  const port = await freePort();
+  const url = `http://127.0.0.1:${port}`;
+  const server = start('server/src/main.ts', [], { TOPLENS_PORT: String(port), TOPLENS_DATA: dataDir, TOPLENS_DEMO: '1', TOPLENS_LOG: 'error', ...env });
+  await until('the server to start', async () => (await fetch(`${url}/healthz`)).ok);
+  return { url, process: server };
+}
+
+export async function getJson<T>(url: string): Promise<T> {
+  const response = await fetch(url);
+  if (!response.ok) throw new Error(`${url}: ${response.status} ${await response.text()}`);
+  return (await response.json()) as T;
+}

@@ -1,0 +1,45 @@
+import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { TruthFile } from '../scenario/src/world/truth';
+import { freePort, getJson, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from './processes';
+
+export interface DemoWorld {
+  url: string;
+  deskUrl: string;
+  truth: TruthFile;
+  close: () => Promise<void>;
+}
+
+const SETTINGS = 'config/pellwick.json';
+
+/** The demo as a visitor gets it, up to the moment of `nowMs`: server, team desk, and two weeks of the world. */
+export async function startDemoWorld(nowMs: number): Promise<DemoWorld> {
+  const dataDir = temporaryFolder();
+  const deskPort = await freePort();
+  const deskUrl = `http://127.0.0.1:${deskPort}`;
+  const secret = { TOPLENS_DESK_TOKEN: 'e2e' };
+  const desk = start('scenario/src/desk-main.ts', [String(deskPort), SETTINGS], { ...secret, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
+  const server = await startServerProcess(dataDir, { ...secret, TOPLENS_SETTINGS: SETTINGS, TOPLENS_DESK_URL: `${deskUrl}/handoffs` });
+  const truthFile = join(dataDir, 'truth.json');
+  const world = start('scenario/src/load-and-play.ts', [server.url, truthFile, 'load'], { TOPLENS_SCENARIO_NOW: String(nowMs) });
+  const [code] = (await once(world, 'exit')) as [number];
+  if (code !== 0) throw new Error(`the demo world could not be loaded (exit code ${code})`);
+  await until(
+    'all minutes to be judged',
+    async () => {
+      const { judgedMs, watermarkMs } = await getJson<{ judgedMs: number | null; watermarkMs: number | null }>(`${server.url}/api/status`);
+      return judgedMs !== null && watermarkMs !== null && watermarkMs - judgedMs < 70_000 && nowMs - watermarkMs < 70_000;
+    },
+    180_000,
+  );
+  return {
+    url: server.url,
+    deskUrl,
+    truth: JSON.parse(readFileSync(truthFile, 'utf8')) as TruthFile,
+    close: async () => {
+      await Promise.all([stop(server.process), stop(desk)]);
+      removeFolder(dataDir);
+    },
+  };
+}
