@@ -77,6 +77,7 @@ export function TimeSheet({ view, nowMs, onChange, onClose }: Props) {
             <>
               <TextInput
                 mode="outlined"
+                accessibilityLabel={`Ends at (${zoneName(nowMs)})`}
                 label={`Ends at (${zoneName(nowMs)})`}
                 value={field.value}
                 onChangeText={field.onChange}

@@ -32,5 +32,5 @@ const styles = StyleSheet.create({
   strong: { fontFamily: FONT.sansBold, fontSize: 16, lineHeight: 21, fontWeight: '600' },
   body: { fontSize: 16, lineHeight: 22 },
   muted: { fontSize: 15, lineHeight: 20 },
-  small: { fontSize: 14, lineHeight: 18 },
+  small: { fontSize: 14, lineHeight: 18, fontWeight: '400' },
 });

@@ -29,6 +29,8 @@ export const percent = (share: number): string => `${share < 0.1 ? (share * 100)
 
 const people = (n: number) => (Math.round(n) === 1 ? '1 person' : `${count(n)} people`);
 
+const attempts = (n: number, which = '') => (Math.round(n) === 1 ? `1 ${which}attempt` : `${count(n)} ${which}attempts`);
+
 /** What happens, in words that need no chart: the headline of a row. */
 export function incidentTitle(facts: IncidentFacts): string {
   const only = facts.only ? ` for ${facts.only.dimension} ${facts.only.value}` : '';
@@ -49,8 +51,8 @@ export function hurtSentence(hurt: { people: number; keyPeople: number; gaveUp: 
   const parts: string[] = [];
   const verb = hurt.signal === 'missing' ? 'could not get in' : hurt.signal === 'slow' ? 'waited' : 'met a failure';
   if (hurt.people >= 0.5) parts.push(`${people(hurt.people)} ${verb}${hurt.keyPeople > 0 ? `, ${count(hurt.keyPeople)} of them key customers` : ''}`);
-  if (hurt.gaveUp >= 0.5) parts.push(`${count(hurt.gaveUp)} attempts failed for good`);
-  if (hurt.signal !== 'missing' && hurt.missing >= 0.5) parts.push(`${count(hurt.missing)} later attempts never came`);
+  if (hurt.gaveUp >= 0.5) parts.push(`${attempts(hurt.gaveUp)} failed for good`);
+  if (hurt.signal !== 'missing' && hurt.missing >= 0.5) parts.push(`${attempts(hurt.missing, 'later ')} never came`);
   return parts.length > 0 ? `${parts.join('; ')}.` : 'Nobody was hurt so far.';
 }
 

@@ -134,7 +134,7 @@ async function rowOf(world: World, entry: Judged, rank: number, window: Window, 
   };
 }
 
-const measureOf = (signal: string) => (signal === 'slow' ? 'duration' : signal === 'failing' ? 'failures' : 'attempts');
+const measureOf = (signal: string): 'duration' | 'failures' | 'attempts' => (signal === 'slow' ? 'duration' : signal === 'failing' ? 'failures' : 'attempts');
 const quantityOf = (bill: HarmBill, name: string) => bill.lines.find((line) => line.name === name)?.quantity.estimate ?? 0;
 
 async function describe(world: World, incident: StoredIncident, window: Window, bill: HarmBill): Promise<Description> {
@@ -206,7 +206,9 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
   const { title, hits } = await describe(world, incident, shared, bill);
   const proposal = proposalFor(world, incident);
   const chartWindow = { fromMs: Math.min(window.fromMs, incident.onsetMs - CHART_LEAD_MS), toMs: window.toMs };
-  const measures = (['duration', 'failures', 'attempts'] as const).map((name) => ({
+  const order = ['duration', 'failures', 'attempts'] as const;
+  const first = measureOf(root.signal);
+  const measures = [first, ...order.filter((name) => name !== first)].map((name) => ({
     name,
     flow: flow.name,
     series: seriesOf(world, root.flow, name, chartWindow),

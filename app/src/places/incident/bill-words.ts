@@ -17,7 +17,11 @@ export const lineName = (line: Line): string => NAMES[line.name];
 export function lineQuantity(line: Line, currency: string): string {
   const n = line.quantity.estimate;
   const unit =
-    line.name === 'failed' || line.name === 'missing' ? `${count(n)} attempts` : line.name === 'money' ? formatMoney(n, currency) : `${count(n)} min`;
+    line.name === 'failed' || line.name === 'missing'
+      ? `${count(n)} ${Math.round(n) === 1 ? 'attempt' : 'attempts'}`
+      : line.name === 'money'
+        ? formatMoney(n, currency)
+        : `${count(n)} min`;
   return `${unit} × ${line.rate}`;
 }
 

@@ -84,6 +84,7 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
               multiline
               numberOfLines={4}
               label="Your note"
+              accessibilityLabel="Your note"
               value={field.value}
               onChangeText={field.onChange}
               onBlur={field.onBlur}

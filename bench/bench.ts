@@ -1,0 +1,190 @@
+// `npm run bench`: ratios, each measured in one run on one machine. Absolute figures are printed for orientation only.
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { monitorEventLoopDelay } from 'node:perf_hooks';
+import { gzipSync } from 'node:zlib';
+import { openBrowser, PHONE } from '../e2e/browser';
+import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
+import { startDemoWorld } from '../e2e/world';
+import { CopyRows } from '../server/src/intake/copy-rows';
+import { Database } from '../server/src/store/database';
+import { BATCH, payloads, type Payload } from './payloads';
+
+const results: { what: string; value: string; goal: string; met: boolean }[] = [];
+function report(what: string, value: number, unit: string, goal: string, met: boolean): void {
+  const shown = `${value >= 100 ? value.toFixed(0) : value.toFixed(2)}${unit}`;
+  results.push({ what, value: shown, goal, met });
+  console.log(`${met ? 'met ' : 'MISS'}  ${what}: ${shown} (goal ${goal})`);
+}
+
+const CONNECTIONS = 4;
+const REQUESTS = 160;
+
+/** Spans a second over four connections; refused requests are sent again after a moment. */
+async function throughput(url: string, all: readonly Payload[]): Promise<number> {
+  const queue = [...all];
+  const begun = performance.now();
+  await Promise.all(
+    Array.from({ length: CONNECTIONS }, async () => {
+      for (let next = queue.pop(); next; next = queue.pop()) {
+        const headers = { 'content-type': next.encoding === 'json' ? 'application/json' : 'application/x-protobuf' };
+        const response = await fetch(`${url}/v1/traces`, { method: 'POST', headers, body: next.body });
+        await response.arrayBuffer();
+        if (response.status === 503) {
+          queue.push(next);
+          await sleep(50);
+        } else if (!response.ok) throw new Error(`status ${response.status}`);
+      }
+    }),
+  );
+  return (all.length * BATCH) / ((performance.now() - begun) / 1000);
+}
+
+async function intake(): Promise<void> {
+  const dataDir = temporaryFolder();
+  const port = await freePort();
+  const decodeOnly = start('bench/decode-only.ts', [String(port)], {});
+  const server = await startServerProcess(dataDir);
+  const plain = `http://127.0.0.1:${port}`;
+  await until(
+    'the decode-only server',
+    async () => (await fetch(`${plain}/`, { method: 'POST', body: '{}', headers: { 'content-type': 'application/json' } })).ok,
+  );
+  const rates: Record<string, { full: number[]; alone: number[] }> = { protobuf: { full: [], alone: [] }, json: { full: [], alone: [] } };
+  for (let round = 0; round < 3; round++)
+    for (const encoding of ['protobuf', 'json'] as const) {
+      const all = payloads(encoding, REQUESTS, 1000 + round * 10 + (encoding === 'json' ? 1 : 0));
+      rates[encoding]?.alone.push(await throughput(plain, all));
+      rates[encoding]?.full.push(await throughput(server.url, all));
+      await until('the backlog to be stored', async () => {
+        const { backlogSpans } = (await (await fetch(`${server.url}/healthz`)).json()) as { backlogSpans: number };
+        return backlogSpans === 0;
+      });
+    }
+  // The first round warms up.
+  const best = (values: number[]) => Math.max(...values.slice(1));
+  const protobuf = rates.protobuf as { full: number[]; alone: number[] };
+  const json = rates.json as { full: number[]; alone: number[] };
+  report(
+    `protobuf, acknowledged on the disk, of HTTP + decode alone (${best(protobuf.full).toFixed(0)} spans/s)`,
+    best(protobuf.full) / best(protobuf.alone),
+    '',
+    '≥ 0.5',
+    best(protobuf.full) / best(protobuf.alone) >= 0.5,
+  );
+  report(
+    `JSON, acknowledged on the disk, of HTTP + decode alone (${best(json.full).toFixed(0)} spans/s)`,
+    best(json.full) / best(json.alone),
+    '',
+    '≥ 0.5',
+    best(json.full) / best(json.alone) >= 0.5,
+  );
+  await Promise.all([stop(server.process), stop(decodeOnly)]);
+  removeFolder(dataDir);
+}
+
+async function database(): Promise<void> {
+  const dataDir = temporaryFolder();
+  const db = await Database.open(join(dataDir, 'database'), '.cache/toplens');
+  const ROWS = 20_000;
+  const columns = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host';
+  const rows = (offset: number) => Array.from({ length: ROWS }, (_, i) => offset + i);
+  const copied = (offset: number) => {
+    const copy = new CopyRows(12);
+    for (const i of rows(offset)) {
+      copy.startRow();
+      copy.hex(i.toString(16).padStart(32, '0'));
+      copy.hex(i.toString(16).padStart(16, '0'));
+      copy.hex('');
+      copy.int8(i);
+      copy.int8(5);
+      for (let c = 0; c < 3; c++) copy.int4(1);
+      copy.int2(2);
+      copy.int2(0);
+      copy.int4(0);
+      copy.int4(1);
+    }
+    return copy.finish();
+  };
+  const timed = async (work: () => Promise<unknown>) => {
+    const begun = performance.now();
+    await work();
+    return ROWS / ((performance.now() - begun) / 1000);
+  };
+  const byCopy: number[] = [];
+  const byInsert: number[] = [];
+  for (let round = 0; round < 3; round++) {
+    const base = round * 10 * ROWS;
+    // As the intake does it: built, copied, and put in place without doubles.
+    byCopy.push(
+      await timed(() =>
+        db.ingest({ batch: round, attempts: new CopyRows(18).finish(), attemptCount: 0, spans: copied(base), spanCount: ROWS, names: [], hours: [] }),
+      ),
+    );
+    byInsert.push(
+      await timed(async () => {
+        for (let from = 0; from < ROWS; from += 500) {
+          const part = rows(base + ROWS + from).slice(0, 500);
+          const values = part.map((_, r) => `(${Array.from({ length: 12 }, (_value, c) => `$${r * 12 + c + 1}`).join(', ')})`).join(', ');
+          const params = part.flatMap((i) => [`${i.toString(16).padStart(32, '0')}`, i, 0, i, 5, 1, 1, 1, 2, 0, 0, 1]);
+          await db.query(`INSERT INTO span (${columns}) VALUES ${values} ON CONFLICT DO NOTHING`, params);
+        }
+      }),
+    );
+  }
+  const ratio = Math.max(...byCopy) / Math.max(...byInsert);
+  report(`binary COPY with check for doubles (${Math.max(...byCopy).toFixed(0)} rows/s) of parametrised INSERT`, ratio, '', '≥ 4', ratio >= 4);
+
+  const delay = monitorEventLoopDelay({ resolution: 1 });
+  delay.enable();
+  const begun = performance.now();
+  await db.query('SELECT count(*) FROM generate_series(1, 9000000) AS g WHERE g % 7 = 3');
+  const tookMs = performance.now() - begun;
+  delay.disable();
+  report(`longest gap of the main loop while a query runs ${tookMs.toFixed(0)} ms`, delay.max / 1e6, ' ms', '≤ 50 ms', delay.max / 1e6 <= 50 && tookMs >= 800);
+  await db.close();
+  removeFolder(dataDir);
+}
+
+/** Scripts and fonts that the home screen needs at the first visit. */
+function bundle(): void {
+  const dist = join('app', 'dist');
+  const scripts = join(dist, '_expo', 'static', 'js', 'web');
+  const first = readdirSync(scripts).filter((name) => !/^(sent|\[id\])/.test(name));
+  const bytes = [join(dist, 'index.html'), ...first.map((name) => join(scripts, name))].reduce(
+    (sum, file) => sum + gzipSync(readFileSync(file), { level: 9 }).length,
+    0,
+  );
+  const fonts = readdirSync('app/assets/fonts').reduce((sum, name) => sum + statSync(join('app/assets/fonts', name)).size, 0);
+  report(`first load, gzip (fonts beside it: ${(fonts / 1000).toFixed(0)} kB)`, bytes / 1000, ' kB', '≤ 600 kB', bytes <= 600_000);
+}
+
+async function firstRow(): Promise<void> {
+  const world = await startDemoWorld(Date.now());
+  const { browser, close } = await openBrowser();
+  const times: number[] = [];
+  for (let round = 0; round < 4; round++) {
+    const page = await browser.newPage();
+    await page.setViewport(PHONE);
+    await page.setCacheEnabled(false);
+    await page.emulateCPUThrottling(4);
+    const begun = performance.now();
+    await page.goto(`${world.url}/`, { waitUntil: 'domcontentloaded' });
+    await page.waitForSelector('[data-testid="row-1"]', { timeout: 60_000 });
+    times.push(performance.now() - begun);
+    await page.close();
+  }
+  await close();
+  await world.close();
+  const median = times.slice(1).sort((a, b) => a - b)[1] as number;
+  report('from navigation to the first ranked row, phone, CPU at a quarter', median / 1000, ' s', '≤ 2.5 s', median <= 2500);
+}
+
+await database();
+await intake();
+bundle();
+await firstRow();
+console.log('\n| what | measured | goal | |\n|---|---:|---:|---|');
+for (const { what, value, goal, met } of results) console.log(`| ${what} | ${value} | ${goal} | ${met ? 'met' : 'missed'} |`);
+process.exit(0);

@@ -1,0 +1,34 @@
+// `npm run screenshots`, with `npm run demo` running: the pictures in docs/screenshots.
+import { mkdirSync } from 'node:fs';
+import { openBrowser, openPage, type Size } from './browser';
+import { getJson } from './processes';
+
+const url = process.argv[2] ?? 'http://127.0.0.1:4400';
+const dir = 'docs/screenshots';
+mkdirSync(dir, { recursive: true });
+
+const { rows } = await getJson<{ rows: { id: number }[] }>(`${url}/api/worst-first`);
+const first = rows[0]?.id;
+if (first === undefined) throw new Error('nothing is wrong in this world: there is nothing to show');
+const { browser, close } = await openBrowser();
+
+async function shot(name: string, path: string, size: Size, scheme: 'light' | 'dark' = 'light', press?: string): Promise<void> {
+  const page = await openPage(browser, `${url}${path}`, size, scheme);
+  await page.waitForSelector('[role="heading"]');
+  await new Promise((resolve) => setTimeout(resolve, 1_000));
+  if (press) {
+    await page.click(press);
+    await new Promise((resolve) => setTimeout(resolve, 800));
+  }
+  await page.screenshot({ path: `${dir}/${name}.png` as `${string}.png` });
+  await page.close();
+}
+
+await shot('worst-first-phone', '/', 'phone');
+await shot('worst-first-phone-dark', '/', 'phone', 'dark');
+await shot('worst-first-wide', '/', 'wide');
+await shot('incident-phone', `/incident/${first}`, 'phone');
+await shot('incident-wide-dark', `/incident/${first}`, 'wide', 'dark');
+await shot('send-phone', `/incident/${first}`, 'phone', 'light', '[data-testid="send"]');
+await shot('sent-wide', '/sent', 'wide');
+await close();

@@ -1,0 +1,53 @@
+import { MINUTE_MS } from '@toplens/core/time';
+import { encodeRequest } from '../otlp/encode';
+import { spansOf } from '../otlp/spans';
+import { Player } from '../player';
+import { simulateMinute } from './simulate';
+import { demoTroubles } from './troubles';
+import { truthWithin, type TruthEvent } from './truth';
+
+const nowMs = Date.UTC(2026, 2, 10, 11, 30);
+const options = { seed: 1, localOffsetHours: 0, troubles: demoTroubles(nowMs) };
+const before = (minutes: number) => nowMs - minutes * MINUTE_MS;
+
+test('the same seed makes the same world, another one another', () => {
+  expect(simulateMinute(before(30), options, [])).toEqual(simulateMinute(before(30), options, []));
+  expect(simulateMinute(before(30), { ...options, seed: 2 }, [])).not.toEqual(simulateMinute(before(30), options, []));
+});
+
+test('a trouble changes only what it touches', () => {
+  const calm = simulateMinute(before(30), { ...options, troubles: {} }, []);
+  const troubled = simulateMinute(before(30), { ...options, troubles: { failingLabels: options.troubles.failingLabels } }, []);
+  expect(troubled.filter(({ flow }) => flow !== 'label')).toEqual(calm.filter(({ flow }) => flow !== 'label'));
+});
+
+test('while the partners are silent nothing of theirs arrives, and the truth knows who would have come', () => {
+  const truth: TruthEvent[] = [];
+  const attempts = simulateMinute(before(30), options, truth);
+  expect(attempts.filter(({ flow }) => flow.startsWith('partner'))).toEqual([]);
+  expect(truthWithin(truth, 7, 0, nowMs).people).toBeGreaterThan(0);
+});
+
+test('playing in one go or in many steps sends the same spans, none before its end', () => {
+  const play = { ...options, fullTracesFromMs: before(10) };
+  const whole = new Player(play, before(20)).endedBefore(before(5));
+  const stepwise = new Player(play, before(20));
+  const steps = Array.from({ length: 15 }, (_, i) => stepwise.endedBefore(before(19 - i))).flat();
+  const ids = (spans: typeof whole) => spans.map((span) => span.spanId.join('-')).sort();
+  expect(ids(steps)).toEqual(ids(whole));
+  expect(new Set(ids(whole)).size).toBe(whole.length);
+  expect(whole.every((span) => span.startMs + span.durationMs < before(5))).toBe(true);
+});
+
+test('inner spans lie within their parents', () => {
+  const attempt = simulateMinute(before(60), options, []).find(({ flow }) => flow === 'slots');
+  const spans = spansOf(attempt as NonNullable<typeof attempt>, true, options.troubles);
+  const byId = new Map(spans.map((span) => [span.spanId.join(), span]));
+  for (const span of spans) {
+    const parent = span.parentSpanId && byId.get(span.parentSpanId.join());
+    if (!parent) continue;
+    expect(span.startMs).toBeGreaterThanOrEqual(parent.startMs);
+    expect(span.startMs + span.durationMs).toBeLessThanOrEqual(parent.startMs + parent.durationMs + 1e-6);
+  }
+  expect(encodeRequest(spans).length).toBeGreaterThan(500);
+});
