@@ -8,5 +8,5 @@ test('durations and lengths have no more digits than they deserve', () => {
 test('the date stands beside the time only when it is another day', () => {
   const noon = new Date(2026, 2, 10, 12, 0).getTime();
   expect(clock(noon, noon + 3_600_000)).toBe('12:00');
-  expect(clock(noon, noon + 86_400_000)).toBe('Tue 10 Mar 12:00'.replace('Tue 10', 'Tue, 10'));
+  expect(clock(noon, noon + 86_400_000)).toBe('Tue 10 Mar 12:00');
 });
