@@ -12,10 +12,12 @@ const send = (message: FromEngine) => parentPort?.postMessage(message);
 
 /** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
 const PASS_EVERY_MS = 1_000;
+const LONGEST_REST_MS = 5_000;
 const KEEP_MS = 30 * HOUR_MS;
 
 const changed = new Set<number>();
 let lastPassMs = 0;
+let lastPassEnd = 0;
 let watermarkAtPass = 0;
 let passing: Promise<void> | undefined;
 
@@ -35,7 +37,8 @@ async function pass(world: World): Promise<void> {
     for (const hourMs of hours) changed.add(hourMs);
     throw error;
   } finally {
-    lastPassMs = performance.now() - begun;
+    lastPassEnd = performance.now();
+    lastPassMs = lastPassEnd - begun;
   }
   // What came faster than it could be judged stays until it is judged.
   world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
@@ -93,7 +96,9 @@ async function receive(message: ToEngine): Promise<void> {
 
 const timer = setInterval(() => {
   void loaded.then((world) => {
-    if (passing) return;
+    // While passes are long, as when history is loaded, two thirds of the time belong to the intake.
+    const restMs = Math.min(LONGEST_REST_MS, 2 * lastPassMs);
+    if (passing || performance.now() - lastPassEnd < restMs) return;
     return settle(world).catch((error: Error) =>
       send({ kind: 'log', level: 'error', message: 'a pass failed; it is tried again', detail: { error: error.stack } }),
     );

@@ -6,7 +6,7 @@ import { flowText, type NameBook } from './name-book';
 import { sessionNumber } from './session-number';
 
 export interface EncodedRows {
-  /** binary COPY of table attempt, with an ordinal behind */
+  /** binary COPY of table attempt */
   attempts: CopyRows;
   /** binary COPY of table span */
   spans: CopyRows;
@@ -20,7 +20,7 @@ export interface EncodedRows {
 /** Rows for the database and for the engine, with texts numbered. Doubles within the batch are left out. */
 export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSpan[], names: NameBook): EncodedRows {
   const encoded: EncodedRows = {
-    attempts: new CopyRows(18),
+    attempts: new CopyRows(17),
     spans: new CopyRows(12),
     columns: emptyColumns(attempts.length),
     hours: new Set(),
@@ -62,7 +62,6 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
   rows.int4(names.idOf('component', attempt.component));
   if (Number.isNaN(attempt.valueMinor)) rows.null();
   else rows.int8(attempt.valueMinor);
-  rows.int4(i);
   columns.valueMinor[i] = attempt.valueMinor;
   columns.startMs[i] = attempt.startUs / 1000;
   columns.durationMs[i] = attempt.durationUs / 1000;

@@ -1,7 +1,7 @@
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
-import { PGlite } from '@electric-sql/pglite';
+import { PGlite, type Transaction } from '@electric-sql/pglite';
 import { migrate } from './migrate';
 import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 
@@ -28,8 +28,8 @@ async function openDatabase(): Promise<PGlite> {
 const opened = openDatabase().then(async (db) => {
   await migrate(db);
   await db.exec(`
-    CREATE TEMP TABLE attempt_in (LIKE attempt); ALTER TABLE attempt_in ADD COLUMN ord int;
-    CREATE TEMP TABLE span_in (LIKE span);
+    CREATE TEMP TABLE attempt_in (LIKE attempt); ALTER TABLE attempt_in ADD COLUMN ord int GENERATED ALWAYS AS IDENTITY (MINVALUE 0 START 0);
+    CREATE TEMP TABLE span_in (LIKE span); ALTER TABLE span_in ADD COLUMN ord int GENERATED ALWAYS AS IDENTITY (MINVALUE 0 START 0);
   `);
   return db;
 });
@@ -37,6 +37,33 @@ const opened = openDatabase().then(async (db) => {
 const ATTEMPT_COLUMNS =
   'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor';
 const SPAN_COLUMNS = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host';
+
+const UNIQUE_VIOLATION = '23505';
+
+/**
+ * Copies rows straight into their table. When one of them is there already the copy fails as a whole; then, and only
+ * then, they go through a staging table that leaves out what is known. Re-sent rows are rare, so this nearly halves the work.
+ *
+ * @returns ordinals of the rows that were there
+ */
+async function copyNewRows(tx: Transaction, table: 'attempt' | 'span', columns: string, rows: Uint8Array): Promise<number[]> {
+  const blob = new Blob([rows as Uint8Array<ArrayBuffer>]);
+  await tx.exec('SAVEPOINT before_copy');
+  try {
+    await tx.query(`COPY ${table} (${columns}) FROM '/dev/blob' (FORMAT binary)`, [], { blob });
+    return [];
+  } catch (error) {
+    if ((error as { code?: string }).code !== UNIQUE_VIOLATION) throw error;
+  }
+  await tx.exec('ROLLBACK TO SAVEPOINT before_copy');
+  await tx.query(`COPY ${table}_in (${columns}) FROM '/dev/blob' (FORMAT binary)`, [], { blob });
+  const known = await tx.query<{ ord: number }>(
+    `SELECT ord FROM ${table}_in i WHERE EXISTS (SELECT 1 FROM ${table} t WHERE t.trace_id = i.trace_id AND t.span_id = i.span_id)`,
+  );
+  await tx.query(`INSERT INTO ${table} (${columns}) SELECT ${columns} FROM ${table}_in ON CONFLICT DO NOTHING`);
+  await tx.exec(`TRUNCATE ${table}_in RESTART IDENTITY`);
+  return known.rows.map((row) => row.ord);
+}
 
 async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
   return db.transaction(async (tx) => {
@@ -46,28 +73,8 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
         batch.names.map((n) => n.kind),
         batch.names.map((n) => n.value),
       ]);
-    let known: number[] = [];
-    if (batch.attemptCount > 0) {
-      await tx.query(`COPY attempt_in FROM '/dev/blob' (FORMAT binary)`, [], { blob: new Blob([batch.attempts as Uint8Array<ArrayBuffer>]) });
-      // Re-sent attempts are rare: the plain insert is tried first, and only when it stores fewer are they looked for.
-      await tx.exec('SAVEPOINT copied');
-      const insert = `INSERT INTO attempt (${ATTEMPT_COLUMNS}) SELECT ${ATTEMPT_COLUMNS} FROM attempt_in ON CONFLICT DO NOTHING`;
-      const { affectedRows } = await tx.query(insert);
-      if (affectedRows !== batch.attemptCount) {
-        await tx.exec('ROLLBACK TO SAVEPOINT copied');
-        const found = await tx.query<{ ord: number }>(
-          `SELECT ord FROM attempt_in i WHERE EXISTS (SELECT 1 FROM attempt a WHERE a.trace_id = i.trace_id AND a.span_id = i.span_id)`,
-        );
-        known = found.rows.map((row) => row.ord);
-        await tx.query(insert);
-      }
-      await tx.exec('TRUNCATE attempt_in');
-    }
-    if (batch.spanCount > 0) {
-      await tx.query(`COPY span_in FROM '/dev/blob' (FORMAT binary)`, [], { blob: new Blob([batch.spans as Uint8Array<ArrayBuffer>]) });
-      await tx.query(`INSERT INTO span (${SPAN_COLUMNS}) SELECT ${SPAN_COLUMNS} FROM span_in ON CONFLICT DO NOTHING`);
-      await tx.exec('TRUNCATE span_in');
-    }
+    const known = batch.attemptCount > 0 ? await copyNewRows(tx, 'attempt', ATTEMPT_COLUMNS, batch.attempts) : [];
+    if (batch.spanCount > 0) await copyNewRows(tx, 'span', SPAN_COLUMNS, batch.spans);
     if (batch.hours.length > 0)
       await tx.query(
         `INSERT INTO stale_hour (hour_ms, batch) SELECT h, $2 FROM unnest($1::int8[]) h ON CONFLICT (hour_ms) DO UPDATE SET batch = excluded.batch`,
