@@ -59,9 +59,19 @@ const CONTROL = /[\u0000-\u001f\u007f-\u009f]/g;
 // A lone half of a surrogate pair cannot be stored as UTF-8.
 const LONE_SURROGATE = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 
+function isPlain(text: string): boolean {
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    if (code < 0x20 || code > 0x7e) return false;
+  }
+  return true;
+}
+
 /** Text as it is kept: control characters become spaces, at most {@link LONGEST_TEXT} long. Markup stays text. */
 export function cleanText(text: string): string {
   const cut = text.length > LONGEST_TEXT ? text.slice(0, LONGEST_TEXT) : text;
+  // Nearly all text is plain: looking is ten times cheaper than replacing nothing.
+  if (isPlain(cut)) return cut;
   return cut.replace(CONTROL, ' ').replace(LONE_SURROGATE, '\ufffd');
 }
 
