@@ -1,0 +1,35 @@
+import type { components } from './api-types';
+
+export type Schemas = components['schemas'];
+export type WorstFirst = Schemas['WorstFirst'];
+export type Row = Schemas['Row'];
+export type Incident = Schemas['Incident'];
+export type Series = Schemas['Series'];
+export type Handoff = Schemas['Handoff'];
+export type HandoffSummary = Schemas['HandoffSummary'];
+
+/** The server said what is wrong (problem+json), or could not be reached. */
+export class ApiProblem extends Error {
+  override name = 'ApiProblem';
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly field?: string,
+  ) {
+    super(message);
+  }
+}
+
+/** @throws ApiProblem with one sentence for people */
+export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch {
+    throw new ApiProblem('The server cannot be reached.', 0);
+  }
+  const body: unknown = await response.json().catch(() => undefined);
+  if (response.ok) return body as T;
+  const problem = body as Schemas['Problem'] | undefined;
+  throw new ApiProblem(problem?.detail ?? `The server answered ${response.status}.`, response.status, problem?.field);
+}
