@@ -14,7 +14,7 @@ module.exports = {
       name: 'concepts-through-their-index',
       severity: 'error',
       from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
+      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '^core/src/fixtures/'] },
     },
     { name: 'app-and-server-apart', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'server-and-app-apart', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },

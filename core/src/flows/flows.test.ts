@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { columnsOf } from '../fixtures/attempts';
 import { FAILED, PROBE, type Span } from '../telemetry';
-import { apdex, flowFacts, formatApdex, isEntry, learnPrecedence, outcomeOf, rollUp, toAttempt, toInnerSpan } from './index';
+import { apdex, flowFacts, formatApdex, isEntry, learnSuccession, outcomeOf, rollUp, toAttempt, toInnerSpan } from './index';
 
 const span = (attributes: Span['attributes'], more: Partial<Span> = {}): Span => ({
   traceId: 'a'.repeat(32),
@@ -119,7 +119,7 @@ test('order of the rows never changes a roll-up; probes are left out', () => {
 });
 
 test('precedence is learned from the order within sessions', () => {
-  const precedes = learnPrecedence(
+  const { precedes, followersOf } = learnSuccession(
     columnsOf([
       { session: 1, flow: 1, startMs: 10 },
       { session: 1, flow: 2, startMs: 20 },
@@ -131,4 +131,8 @@ test('precedence is learned from the order within sessions', () => {
   );
   expect(precedes(1, 2)).toBeCloseTo(2 / 3, 9);
   expect(precedes(2, 1)).toBe(0);
+  expect([...followersOf(1)]).toEqual([]);
+  const many = Array.from({ length: 40 }, (_, i) => [{ session: i + 1, flow: 1, startMs: 10 }, { session: i + 1, flow: i % 2 === 0 ? 2 : 3, startMs: 20 }]); // prettier-ignore
+  many.push([{ session: 1, flow: 4, startMs: 30 }]);
+  expect([...learnSuccession(columnsOf(many.flat())).followersOf(1)]).toEqual([2, 3]);
 });

@@ -1,19 +1,31 @@
-import type { AttemptColumns } from '../telemetry';
+import { PROBE, type AttemptColumns } from '../telemetry';
 
 /** Share of the sessions with an attempt of `later` that had one of `earlier` before it. */
 export type Precedence = (earlier: number, later: number) => number;
 
+/** In which order people do things. */
+export interface Succession {
+  precedes: Precedence;
+  /** flows to which at least {@link GOES_ON} of those who did `flow` went on later in their session */
+  followersOf: (flow: number) => ReadonlySet<number>;
+}
+
+/** Share of sessions that go on from one flow to another for the other to count as what usually follows. */
+export const GOES_ON = 0.25;
+const FEWEST_SESSIONS = 20;
+const NONE: ReadonlySet<number> = new Set();
+
 /**
  * Learns which flows people do before which, from the order of attempts within sessions.
  *
- * @param rows attempts; rows without a session (0) are passed over
- * @example sessions A→B, A→B, B: precedence(A, B) = 2/3, precedence(B, A) = 0
+ * @param rows attempts; probes and rows without a session (0) are passed over
+ * @example sessions A→B, A→B, B: precedes(A, B) = 2/3, precedes(B, A) = 0; B follows A in all sessions with A
  */
-export function learnPrecedence(rows: AttemptColumns): Precedence {
+export function learnSuccession(rows: AttemptColumns): Succession {
   const firsts = new Map<number, Map<number, number>>();
   for (let i = 0; i < rows.n; i++) {
     const session = rows.session[i] as number;
-    if (session === 0) continue;
+    if (session === 0 || (rows.flags[i] as number) & PROBE) continue;
     let flows = firsts.get(session);
     if (!flows) firsts.set(session, (flows = new Map<number, number>()));
     const flow = rows.flow[i] as number;
@@ -21,15 +33,25 @@ export function learnPrecedence(rows: AttemptColumns): Precedence {
     if (startMs < (flows.get(flow) ?? Infinity)) flows.set(flow, startMs);
   }
   const sessionsWith = new Map<number, number>();
-  const pairs = new Map<string, number>();
+  const pairs = new Map<number, Map<number, number>>();
   for (const flows of firsts.values())
     for (const [later, laterMs] of flows) {
       sessionsWith.set(later, (sessionsWith.get(later) ?? 0) + 1);
       for (const [earlier, earlierMs] of flows) {
         if (earlierMs >= laterMs || earlier === later) continue;
-        const pair = `${earlier}>${later}`;
-        pairs.set(pair, (pairs.get(pair) ?? 0) + 1);
+        let laters = pairs.get(earlier);
+        if (!laters) pairs.set(earlier, (laters = new Map<number, number>()));
+        laters.set(later, (laters.get(later) ?? 0) + 1);
       }
     }
-  return (earlier, later) => (pairs.get(`${earlier}>${later}`) ?? 0) / (sessionsWith.get(later) ?? 1);
+  const followers = new Map<number, ReadonlySet<number>>();
+  for (const [earlier, laters] of pairs) {
+    const sessions = sessionsWith.get(earlier) ?? 0;
+    if (sessions < FEWEST_SESSIONS) continue;
+    followers.set(earlier, new Set([...laters].filter(([, count]) => count >= GOES_ON * sessions).map(([later]) => later)));
+  }
+  return {
+    precedes: (earlier, later) => (pairs.get(earlier)?.get(later) ?? 0) / (sessionsWith.get(later) ?? 1),
+    followersOf: (flow) => followers.get(flow) ?? NONE,
+  };
 }

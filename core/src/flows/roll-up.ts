@@ -15,6 +15,8 @@ export interface FlowBucket {
   durations: Uint8Array;
   /** median of these durations, milliseconds; NaN when all failed */
   medianMs: number;
+  /** sum of the values that were completed, minor units */
+  valueMinor: number;
 }
 
 /**
@@ -27,6 +29,7 @@ export function rollUp(rows: AttemptColumns): FlowBucket[] {
     startMs: number;
     attempts: number;
     failed: number;
+    valueMinor: number;
     histogram: LogHistogram;
   }
   const open = new Map<string, Open>();
@@ -37,10 +40,14 @@ export function rollUp(rows: AttemptColumns): FlowBucket[] {
     const startMs = floorTo(rows.startMs[i] as number, BUCKET_MS);
     const key = `${flow}:${startMs}`;
     let bucket = open.get(key);
-    if (!bucket) open.set(key, (bucket = { flow, startMs, attempts: 0, failed: 0, histogram: createHistogram() }));
+    if (!bucket) open.set(key, (bucket = { flow, startMs, attempts: 0, failed: 0, valueMinor: 0, histogram: createHistogram() }));
     bucket.attempts++;
     if (flags & FAILED) bucket.failed++;
-    else recordInPlace(bucket.histogram, rows.durationMs[i] as number);
+    else {
+      recordInPlace(bucket.histogram, rows.durationMs[i] as number);
+      const value = rows.valueMinor[i] as number;
+      if (!Number.isNaN(value)) bucket.valueMinor += value;
+    }
   }
   return [...open.values()]
     .map(({ histogram, ...counts }) => ({

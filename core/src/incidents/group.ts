@@ -3,15 +3,15 @@ import type { Deviation } from '../normal';
 import { MINUTE_MS, overlap, type Window } from '../time';
 
 /** Deviations with one origin. The first part is the root: where the trouble shows first and is not explained by another. */
-export interface DeviationGroup {
-  parts: Deviation[];
+export interface DeviationGroup<T extends Deviation = Deviation> {
+  parts: T[];
   onsetMs: number;
   endMs: number;
   active: boolean;
 }
 
 /** The parts that are not explained by another: slow and failing ones, or, in an outage, all that is missing. */
-export function rootParts(parts: readonly Deviation[]): Deviation[] {
+export function rootParts<T extends Deviation>(parts: readonly T[]): T[] {
   const bad = parts.filter((part) => part.signal !== 'missing');
   return bad.length > 0 ? bad : [...parts];
 }
@@ -25,6 +25,9 @@ export function outageStretch(parts: readonly Deviation[]): Window {
   const middle = (times: number[]) => times.sort((a, b) => a - b)[Math.floor((times.length - 1) / 2)] as number;
   return { fromMs: middle(missing.map((part) => part.onsetMs)), toMs: middle(missing.map((part) => part.endMs)) };
 }
+
+/** Whether traces or people join deviations of unlike flows. */
+export type Kin = (a: Deviation, b: Deviation) => boolean;
 
 const SAME_ONSET_MS = 15 * MINUTE_MS;
 const SAME_OUTAGE_MS = 5 * MINUTE_MS;
@@ -45,21 +48,27 @@ function overlapMostly(a: Deviation, b: Deviation): boolean {
 
 /**
  * Groups deviations that have one origin:
- * slow and failing of one flow from about the same time on; missing attempts of a flow whose people usually pass a
+ * slow and failing of one flow, or of flows that traces or people join, from about the same time on; missing attempts of a flow whose people usually pass a
  * troubled flow before it (they never came so far); flows of one application that fall silent together.
  *
  * @param applicationOf number of the application that a flow belongs to
  * @returns groups by onset, then flow; the same for any order of the input
  */
-export function groupDeviations(deviations: readonly Deviation[], precedes: Precedence, applicationOf: (flow: number) => number): DeviationGroup[] {
+export function groupDeviations<T extends Deviation>(
+  deviations: readonly T[],
+  precedes: Precedence,
+  applicationOf: (flow: number) => number,
+  isKin: Kin = () => false,
+): DeviationGroup<T>[] {
   const ordered = [...deviations].sort((a, b) => a.onsetMs - b.onsetMs || a.flow - b.flow || a.signal.localeCompare(b.signal));
-  const groups: Deviation[][] = [];
+  let groups: T[][] = [];
+  const belongs = (part: T, bad: T) => (part.flow === bad.flow || isKin(part, bad)) && together(part, bad, SAME_ONSET_MS);
   for (const bad of ordered.filter((d) => d.signal !== 'missing')) {
-    const group = groups.find((parts) => parts.some((part) => part.flow === bad.flow && together(part, bad, SAME_ONSET_MS)));
-    if (group) group.push(bad);
-    else groups.push([bad]);
+    // A new part may tie together what stood apart before it.
+    const joined = groups.filter((parts) => parts.some((part) => belongs(part, bad)));
+    groups = [...groups.filter((parts) => !joined.includes(parts)), [...joined.flat(), bad]];
   }
-  const outages: Deviation[][] = [];
+  const outages: T[][] = [];
   for (const missing of ordered.filter((d) => d.signal === 'missing')) {
     const upstream = strongestUpstream(missing, groups, precedes);
     if (upstream) {
@@ -80,16 +89,16 @@ export function groupDeviations(deviations: readonly Deviation[], precedes: Prec
         active: root.some((part) => part.active),
       };
     })
-    .sort((a, b) => a.onsetMs - b.onsetMs || (a.parts[0] as Deviation).flow - (b.parts[0] as Deviation).flow);
+    .sort((a, b) => a.onsetMs - b.onsetMs || (a.parts[0] as T).flow - (b.parts[0] as T).flow);
 }
 
 /** The group with the most attempts gone wrong among those that can explain the missing ones. */
-function strongestUpstream(missing: Deviation, groups: Deviation[][], precedes: Precedence): Deviation[] | undefined {
-  const explains = (part: Deviation) =>
+function strongestUpstream<T extends Deviation>(missing: T, groups: T[][], precedes: Precedence): T[] | undefined {
+  const explains = (part: T) =>
     part.signal !== 'missing' &&
     part.onsetMs <= missing.onsetMs + SAME_OUTAGE_MS &&
     missing.onsetMs < part.endMs &&
     (part.flow === missing.flow || precedes(part.flow, missing.flow) >= PRECEDES);
-  const excess = (parts: Deviation[]) => Math.max(...parts.filter(explains).map((part) => part.excess));
+  const excess = (parts: T[]) => Math.max(...parts.filter(explains).map((part) => part.excess));
   return groups.filter((parts) => parts.some(explains)).sort((a, b) => excess(b) - excess(a))[0];
 }

@@ -4,8 +4,9 @@ import type { Deviation, FlowNormal, Signal } from '../normal';
 import { FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import {
-  DEFAULT_RATES, deepestFailing, formatMoney, groupDeviations, harmBill, harmPerHour, heaviestComponent, hurtSentence, incidentTitle, mostHit, ownTimes, rankWorstFirst,
-  windowSentence, type BillContext, type TimedSpan,
+  DEFAULT_RATES, deepestFailing, formatMoney, groupDeviations, harmBill, harmPerHour, heaviestComponent, hurtSentence, incidentTitle, nearTies, ownTimes, priorityOf, rankStability, rankWorstFirst,
+  
+  windowSentence, type BillContext, type HarmBill, type TimedSpan,
 } from './index'; // prettier-ignore
 
 const BASE = Date.UTC(2026, 2, 10, 10);
@@ -20,6 +21,7 @@ const deviation = (flow: number, signal: Signal, from: number, to: number, exces
   level: 'hurting',
   excess,
   z: 9,
+  firedMs: at(from + 3),
 });
 
 const NORMAL: FlowNormal = {
@@ -31,28 +33,35 @@ const NORMAL: FlowNormal = {
   learnedLimitMs: 500,
   expectedMs: 200,
   usualWaitMs: 0,
+  usualWaitSdMs: 0,
   medianRange: undefined,
   lateShare: 1e-6,
   lateSpread: 0,
+  hungShare: 0,
   failedShare: 1e-6,
   failedSpread: 0,
   volume: new Float64Array(6).fill(50),
   volumeSpread: 0.04,
   volumeDispersion: 1,
+  money: undefined,
 };
 
 const KEY_TIER = 9;
 
 const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = {}): BillContext => ({
   rows: columnsOf(attempts),
+  knownUntilMs: at(90),
   normalAt: () => NORMAL,
   importanceOf: () => 1,
   rates: { ...DEFAULT_RATES, keyTiers: ['key'] },
   isKeyTier: (tier) => tier === KEY_TIER,
   expectedValue: () => 0,
   tierShares: () => new Map([[1, 1]]),
-  usualPeople: () => ({ mean: 40, sd: 2 }),
+  usualPeople: () => ({ mean: 40, sd: 2, attempts: 100 }),
   todaysLevel: () => 1,
+  shareOfFlow: () => 1,
+  followersOf: () => new Set(),
+  penaltyOf: () => 0,
   ...more,
 });
 
@@ -165,6 +174,35 @@ describe('the harm bill', () => {
     );
   });
 
+  test('a window cut in two adds up: waiting, failures and the sum', () => {
+    fc.assert(
+      fc.property(random, fc.integer({ min: 1, max: 59 }), (rows, cut) => {
+        const spread = rows.map((row, i) => ({ ...row, person: 100 + i }));
+        const [whole, before, after] = [WINDOW, { fromMs: at(0), toMs: at(cut) }, { fromMs: at(cut), toMs: at(60) }].map((window) => harmBill(parts, window, context(spread))) as [HarmBill, HarmBill, HarmBill]; // prettier-ignore
+        for (const name of ['waiting', 'failed'] as const) expect(quantity(before, name) + quantity(after, name)).toBeCloseTo(quantity(whole, name), 3);
+        expect(before.harm.estimate + after.harm.estimate).toBeCloseTo(whole.harm.estimate, 2);
+        // Nobody is counted twice: people of the whole are no more than those of its parts together.
+        expect(whole.people.estimate).toBeLessThanOrEqual(before.people.estimate + after.people.estimate + 1e-6);
+      }),
+    );
+  });
+
+  test('importance multiplies lines 1 to 4 of its flow, not money', () => {
+    const rows = [{ startMs: at(1), flags: FAILED, person: 1 }];
+    const plain = harmBill(parts, WINDOW, context(rows, { expectedValue: () => 10 }));
+    const weighty = harmBill(parts, WINDOW, context(rows, { expectedValue: () => 10, importanceOf: () => 3 }));
+    const harm = (bill: HarmBill, name: string) => bill.lines.find((line) => line.name === name)?.harm.estimate ?? NaN;
+    expect(harm(weighty, 'failed')).toBeCloseTo(3 * harm(plain, 'failed'), 6);
+    expect(harm(weighty, 'money')).toBeCloseTo(harm(plain, 'money'), 6);
+  });
+
+  test('a promise that is likely broken costs its part of the penalty', () => {
+    const rows = Array.from({ length: 20 }, (_, i) => ({ startMs: at(i), flags: FAILED, person: i + 1 }));
+    const bill = harmBill(parts, WINDOW, context(rows, { penaltyOf: (_flow, outside) => outside * 2 }));
+    expect(bill.penalties).toBeCloseTo(40, 1);
+    expect(quantity(bill, 'money')).toBeCloseTo(40, 1);
+  });
+
   test('scaling all rates keeps the order', () => {
     const bills = [[100], [900, 900], [5000]].map((durations, id) => {
       const rows = durations.map((durationMs, i) => ({ startMs: at(i), durationMs, person: i + 1, flags: id === 1 ? FAILED : 0 }));
@@ -173,7 +211,7 @@ describe('the harm bill', () => {
         bill: harmBill(
           parts,
           WINDOW,
-          context(rows, { rates: { ...DEFAULT_RATES, waiting: scale, failed: 5 * scale, missing: 5 * scale, money: 0.5 * scale } }),
+          context(rows, { rates: { ...DEFAULT_RATES, waiting: scale, failed: 5 * scale, left: 15 * scale, missing: 5 * scale, money: 0.5 * scale } }),
         ),
       });
     });
@@ -231,16 +269,36 @@ describe('grouping', () => {
   });
 });
 
-test('the value that holds what went wrong is found; what is spread evenly is not named', () => {
-  const rows = Array.from({ length: 400 }, (_, i) => ({
-    startMs: at(i / 10),
-    person: i,
-    promotion: i % 10 === 0 ? 7 : 8,
-    site: 1 + (i % 3),
-    flags: i % 10 === 0 ? FAILED : 0,
-  }));
-  const hits = mostHit(columnsOf(rows), new Set([1]), WINDOW, () => NORMAL, true);
-  expect(hits).toEqual([{ dimension: 'promotion', value: 7, bad: 40, shareOfBad: 1, shareOfAll: 0.1, relativeRisk: Infinity }]);
+describe('how certain the order is', () => {
+  const entry = (id: number, harms: Record<string, number>, half = 1) => {
+    const bill = harmBill([], WINDOW, context([]));
+    const lines = bill.lines.map((line) => {
+      const estimate = harms[line.name] ?? 0;
+      return { ...line, harm: { estimate, low: estimate - half, high: estimate + half } };
+    });
+    const estimate = lines.reduce((sum, line) => sum + line.harm.estimate, 0);
+    return { id, bill: { ...bill, lines, harm: { estimate, low: estimate - half, high: estimate + half } } };
+  };
+
+  test('stability is the best and worst rank while each rate is halved and doubled', () => {
+    const stability = rankStability([entry(1, { waiting: 100 }), entry(2, { failed: 60 }), entry(3, { money: 10 })]);
+    expect(stability.get(1)).toEqual({ best: 1, worst: 2 });
+    expect(stability.get(2)).toEqual({ best: 1, worst: 2 });
+    expect(stability.get(3)).toEqual({ best: 3, worst: 3 });
+  });
+
+  test('neighbours whose ranges overlap are near ties', () => {
+    const ranked = [entry(1, { waiting: 100 }, 5), entry(2, { waiting: 92 }, 5), entry(3, { waiting: 20 }, 5)];
+    expect([...nearTies(ranked)].sort()).toEqual([1, 2]);
+  });
+
+  test('priority is impact × urgency', () => {
+    const { bill } = entry(1, {});
+    expect(priorityOf(bill, 900, 'growing')).toBe('P1');
+    expect(priorityOf(bill, 100, 'steady')).toBe('P2');
+    expect(priorityOf(bill, 5, 'fading')).toBe('P4');
+    expect(priorityOf({ ...bill, keyPeople: 2 }, 5, 'growing')).toBe('P2');
+  });
 });
 
 describe('own time', () => {

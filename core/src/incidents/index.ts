@@ -1,8 +1,15 @@
 export * from './group';
 export * from './rates';
 export * from './bill';
+export { MADE_GOOD_MS } from './attempt-sums';
+export { LEFT_LOOK_BACK_MS } from './left';
+export * from './usual';
+export * from './context';
 export * from './rank';
-export * from './most-hit';
+export * from './segments';
+export { isAlone } from './narrow';
 export * from './own-time';
 export * from './words';
 export * from './judge';
+export * from './judgement';
+export * from './register';

@@ -1,68 +1,116 @@
 import { BUCKET_MS, outcomeOf } from '../flows';
 import { SLOT_MS, type FlowNormal, type MinuteSeries } from '../normal';
 import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
-import { floorTo, MINUTE_MS, type Window } from '../time';
+import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
+
+type NormalAt = (flow: number, timeMs: number) => FlowNormal;
+
+const MINUTES = HOUR_MS / MINUTE_MS;
+const SLOTS = HOUR_MS / SLOT_MS;
+
+/** What a flow's attempts of one hour came to, by minute; and the limits that judged them. */
+export interface HourOfFlow {
+  attempts: Uint32Array;
+  /** late and hung ones */
+  late: Uint32Array;
+  failed: Uint32Array;
+  limitsMs: (number | undefined)[];
+}
 
 /**
- * Counts attempts by flow and minute and lays what is usual beside them: the input of `findDeviations`.
- * A pure function of the set of rows.
- *
- * @param window whole minutes
- * @param flows which flows to judge; a flow without attempts in the window has a series too
+ * Counts an hour's attempts by flow and minute. A pure function of the set of rows.
+ * Probes are left out.
  */
-export function minuteSeries(
-  rows: AttemptColumns,
-  flows: readonly number[],
-  window: Window,
-  normalAt: (flow: number, timeMs: number) => FlowNormal,
-): Map<number, MinuteSeries> {
-  const length = Math.round((window.toMs - window.fromMs) / MINUTE_MS);
-  const series = new Map<number, MinuteSeries>();
-  const limits = new Map<number, Float64Array>();
-  const firstSlot = floorTo(window.fromMs, SLOT_MS);
-  const slots = Math.ceil((window.toMs - firstSlot) / SLOT_MS);
-  for (const flow of flows) {
-    const normals = Array.from({ length: slots }, (_, k) => normalAt(flow, firstSlot + k * SLOT_MS));
-    limits.set(
-      flow,
-      Float64Array.from(normals, (normal) => normal.limitMs ?? Infinity),
-    );
-    series.set(flow, expectations(normals, window, firstSlot, length));
-  }
+export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: NormalAt): Map<number, HourOfFlow> {
+  const hours = new Map<number, HourOfFlow>();
   for (let i = 0; i < rows.n; i++) {
     const startMs = rows.startMs[i] as number;
     const flags = rows.flags[i] as number;
-    const target = series.get(rows.flow[i] as number);
-    if (!target || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
-    const minute = Math.floor((startMs - window.fromMs) / MINUTE_MS);
-    const limit = (limits.get(rows.flow[i] as number) as Float64Array)[Math.floor((startMs - firstSlot) / SLOT_MS)] as number;
-    target.attempts[minute] = (target.attempts[minute] as number) + 1;
-    const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limit);
-    if (outcome === 'failed') target.failed[minute] = (target.failed[minute] as number) + 1;
-    else if (outcome !== 'onTime') target.late[minute] = (target.late[minute] as number) + 1;
+    if (startMs < hourMs || startMs >= hourMs + HOUR_MS || flags & PROBE) continue;
+    const flow = rows.flow[i] as number;
+    let hour = hours.get(flow);
+    if (!hour) {
+      const limitsMs = limitsIn(flow, hourMs, normalAt);
+      hours.set(flow, (hour = { attempts: new Uint32Array(MINUTES), late: new Uint32Array(MINUTES), failed: new Uint32Array(MINUTES), limitsMs }));
+    }
+    const minute = Math.floor((startMs - hourMs) / MINUTE_MS);
+    hour.attempts[minute] = (hour.attempts[minute] as number) + 1;
+    const limitMs = hour.limitsMs[Math.floor((startMs - hourMs) / SLOT_MS)];
+    const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitMs);
+    if (outcome === 'failed') hour.failed[minute] = (hour.failed[minute] as number) + 1;
+    else if (outcome !== 'onTime') hour.late[minute] = (hour.late[minute] as number) + 1;
+  }
+  return hours;
+}
+
+const limitsIn = (flow: number, hourMs: number, normalAt: NormalAt) => Array.from({ length: SLOTS }, (_, k) => normalAt(flow, hourMs + k * SLOT_MS).limitMs);
+
+/** True when other limits judge now than those that judged when the minutes were counted. */
+export const isOutdated = (hours: ReadonlyMap<number, HourOfFlow>, hourMs: number, normalAt: NormalAt): boolean =>
+  [...hours].some(([flow, hour]) => limitsIn(flow, hourMs, normalAt).some((limitMs, k) => limitMs !== hour.limitsMs[k]));
+
+/**
+ * Lays what is usual beside what happened, minute by minute: the input of `findDeviations`.
+ *
+ * @param window whole minutes
+ * @param flows which flows to judge; a flow without attempts in the window has a series too
+ * @param hourOf counts of a flow's hour; `undefined` when nothing happened
+ */
+export function minuteSeries(
+  flows: readonly number[],
+  window: Window,
+  hourOf: (flow: number, hourMs: number) => HourOfFlow | undefined,
+  normalAt: NormalAt,
+): Map<number, MinuteSeries> {
+  const length = Math.round((window.toMs - window.fromMs) / MINUTE_MS);
+  const series = new Map<number, MinuteSeries>();
+  for (const flow of flows) {
+    const one = expectations(flow, window, length, normalAt);
+    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
+      const hour = hourOf(flow, hourMs);
+      if (!hour) continue;
+      const first = Math.round((hourMs - window.fromMs) / MINUTE_MS);
+      for (let minute = Math.max(0, -first); minute < MINUTES && first + minute < length; minute++) {
+        one.attempts[first + minute] = hour.attempts[minute] as number;
+        one.late[first + minute] = hour.late[minute] as number;
+        one.failed[first + minute] = hour.failed[minute] as number;
+      }
+    }
+    series.set(flow, one);
   }
   return series;
 }
 
-function expectations(normals: FlowNormal[], window: Window, firstSlot: number, length: number): MinuteSeries {
-  const perMinute = (value: (normal: FlowNormal, timeMs: number) => number) =>
-    Float64Array.from({ length }, (_, t) => {
-      const timeMs = window.fromMs + t * MINUTE_MS;
-      return value(normals[Math.floor((timeMs - firstSlot) / SLOT_MS)] as FlowNormal, timeMs);
-    });
-  const known = (normal: FlowNormal) => normal.basis !== 'none' && normal.basis !== 'ownersLimit';
-  const minutesPerBucket = BUCKET_MS / MINUTE_MS;
-  return {
+function expectations(flow: number, window: Window, length: number, normalAt: NormalAt): MinuteSeries {
+  const one: MinuteSeries = {
     startMs: window.fromMs,
     attempts: new Int32Array(length),
     late: new Int32Array(length),
     failed: new Int32Array(length),
-    expectedAttempts: perMinute((normal, timeMs) => (normal.volume[Math.floor((timeMs - floorTo(timeMs, SLOT_MS)) / BUCKET_MS)] as number) / minutesPerBucket),
-    volumeSpread: perMinute((normal) => normal.volumeSpread),
-    volumeDispersion: perMinute((normal) => normal.volumeDispersion),
-    lateShare: perMinute((normal) => (known(normal) && normal.limitMs !== undefined ? normal.lateShare : NaN)),
-    lateSpread: perMinute((normal) => normal.lateSpread),
-    failedShare: perMinute((normal) => (known(normal) ? normal.failedShare : NaN)),
-    failedSpread: perMinute((normal) => normal.failedSpread),
+    expectedAttempts: new Float64Array(length),
+    volumeSpread: new Float64Array(length),
+    volumeDispersion: new Float64Array(length),
+    lateShare: new Float64Array(length),
+    lateSpread: new Float64Array(length),
+    failedShare: new Float64Array(length),
+    failedSpread: new Float64Array(length),
   };
+  let normal: FlowNormal | undefined;
+  let slotMs = NaN;
+  for (let t = 0; t < length; t++) {
+    const timeMs = window.fromMs + t * MINUTE_MS;
+    if (!normal || floorTo(timeMs, SLOT_MS) !== slotMs) {
+      slotMs = floorTo(timeMs, SLOT_MS);
+      normal = normalAt(flow, slotMs);
+    }
+    const isKnown = normal.basis !== 'none' && normal.basis !== 'ownersLimit';
+    one.expectedAttempts[t] = ((normal.volume[Math.floor((timeMs - slotMs) / BUCKET_MS)] as number) * MINUTE_MS) / BUCKET_MS;
+    one.volumeSpread[t] = normal.volumeSpread;
+    one.volumeDispersion[t] = normal.volumeDispersion;
+    one.lateShare[t] = isKnown && normal.limitMs !== undefined ? normal.lateShare : NaN;
+    one.lateSpread[t] = normal.lateSpread;
+    one.failedShare[t] = isKnown ? normal.failedShare : NaN;
+    one.failedSpread[t] = normal.failedSpread;
+  }
+  return one;
 }

@@ -1,5 +1,5 @@
 import { hoursOf, type Window } from '../time';
-import type { HarmBill } from './bill';
+import type { BillLineName, HarmBill } from './bill';
 
 /** By what the list can be ordered. */
 export const RANKINGS = ['harm', 'people', 'money', 'keyCustomers'] as const;
@@ -15,7 +15,70 @@ export function weightOf(bill: HarmBill, ranking: Ranking): number {
   return bill.lines.find((line) => line.name === ranking)?.quantity.estimate ?? 0;
 }
 
+export interface Ranked {
+  id: number;
+  bill: HarmBill;
+}
+
 /** Worst first; equal weights by id, so that the order never depends on the order of the input. */
-export function rankWorstFirst<T extends { id: number; bill: HarmBill }>(incidents: readonly T[], ranking: Ranking = 'harm'): T[] {
+export function rankWorstFirst<T extends Ranked>(incidents: readonly T[], ranking: Ranking = 'harm'): T[] {
   return [...incidents].sort((a, b) => weightOf(b.bill, ranking) - weightOf(a.bill, ranking) || a.id - b.id);
+}
+
+export interface Stability {
+  /** best and worst rank by harm while each rate in turn is halved and doubled */
+  best: number;
+  worst: number;
+}
+
+const RATED: readonly BillLineName[] = ['waiting', 'failed', 'left', 'missing', 'money', 'keyCustomers'];
+
+/** How far other opinions about the rates would move each incident. */
+export function rankStability(incidents: readonly Ranked[]): Map<number, Stability> {
+  const stability = new Map<number, Stability>();
+  const consider = (harmOf: (bill: HarmBill) => number) => {
+    const order = [...incidents].sort((a, b) => harmOf(b.bill) - harmOf(a.bill) || a.id - b.id);
+    order.forEach(({ id }, i) => {
+      const known = stability.get(id);
+      stability.set(id, { best: Math.min(known?.best ?? Infinity, i + 1), worst: Math.max(known?.worst ?? 0, i + 1) });
+    });
+  };
+  consider((bill) => bill.harm.estimate);
+  for (const name of RATED)
+    for (const factor of [0.5, 2]) consider((bill) => bill.harm.estimate + (factor - 1) * (bill.lines.find((line) => line.name === name)?.harm.estimate ?? 0));
+  return stability;
+}
+
+/** Incidents next to each other in the rank whose 95 % ranges overlap: their order is not certain. */
+export function nearTies(ranked: readonly Ranked[]): Set<number> {
+  const tied = new Set<number>();
+  for (let i = 1; i < ranked.length; i++) {
+    const [above, below] = [ranked[i - 1] as Ranked, ranked[i] as Ranked];
+    if (below.bill.harm.high < above.bill.harm.low) continue;
+    tied.add(above.id);
+    tied.add(below.id);
+  }
+  return tied;
+}
+
+export const PRIORITIES = ['P1', 'P2', 'P3', 'P4'] as const;
+export type Priority = (typeof PRIORITIES)[number];
+export type Trend = 'growing' | 'steady' | 'fading' | 'new' | 'over';
+
+/** Minutes of harm an hour from which the impact is high, and medium. */
+export const IMPACT_FROM = { high: 300, medium: 60 } as const;
+
+/**
+ * Priority for the ticket by impact × urgency, the matrix of service management: both high P1, both low P4 (common
+ * practice, no source). Impact is harm an hour, or key customers hurt; urgency is how the harm moves.
+ */
+export function priorityOf(bill: HarmBill, perHour: number, trend: Trend): Priority {
+  const impact = perHour >= IMPACT_FROM.high ? 0 : perHour >= IMPACT_FROM.medium || bill.keyPeople > 0 ? 1 : 2;
+  const urgency = trend === 'growing' || trend === 'new' ? 0 : trend === 'steady' ? 1 : 2;
+  const matrix: readonly (readonly Priority[])[] = [
+    ['P1', 'P1', 'P3'],
+    ['P2', 'P2', 'P3'],
+    ['P3', 'P3', 'P4'],
+  ];
+  return (matrix[impact] as readonly Priority[])[urgency] as Priority;
 }

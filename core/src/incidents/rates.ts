@@ -4,6 +4,8 @@ export interface HarmRates {
   waiting: number;
   /** per failed or hung attempt that no later try made good */
   failed: number;
+  /** per person who left a journey beyond the usual */
+  left: number;
   /** per attempt that never came */
   missing: number;
   /** per unit of currency not earned */
@@ -14,4 +16,4 @@ export interface HarmRates {
   keyTiers: string[];
 }
 
-export const DEFAULT_RATES: HarmRates = { waiting: 1, failed: 5, missing: 5, money: 0.5, keyMultiplier: 2, keyTiers: [] };
+export const DEFAULT_RATES: HarmRates = { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2, keyTiers: [] };

@@ -34,6 +34,8 @@ export interface Deviation {
   onsetMs: number;
   /** first moment that is usual again; the end of the series while it lasts */
   endMs: number;
+  /** end of the minute in which the rule fired: from then on it is known */
+  firedMs: number;
   /** still outside at the end of the series, or not calm for long enough */
   active: boolean;
   level: Exclude<Level, 'calm'>;
@@ -43,25 +45,37 @@ export interface Deviation {
   z: number;
 }
 
-/** Trailing windows in minutes, and the evidence that each must show. The shortest must show it in 3 of 5 minutes. */
+/**
+ * Trailing windows in minutes, and the evidence that each must show: the shortest in 3 of 5 minutes; longer ones at once,
+ * when it is overwhelming. Thresholds were set on worlds whose truth is known (docs/truth.md).
+ */
 const RULES = [
   { minutes: 1, z: STRAINED_SPREADS, times: 3 },
+  { minutes: 2, z: 4.7, times: 1 },
+  { minutes: 3, z: 4.6, times: 1 },
   { minutes: 5, z: 4.5, times: 1 },
-  { minutes: 20, z: 4.5, times: 1 },
+  { minutes: 10, z: 4.6, times: 1 },
+  { minutes: 20, z: 4.7, times: 1 },
+  { minutes: 60, z: 5, times: 1 },
 ] as const;
 const OF_LAST = 5;
+/** A deviation goes on while these windows still show something: its level goes back only after the calm time. */
+const HOLDS = [
+  { minutes: 5, z: STRAINED_SPREADS },
+  { minutes: 20, z: STRAINED_SPREADS },
+] as const;
 /** Minutes that must stay usual before a deviation is over. */
 const CALM_MINUTES = 10;
 /** How far before the rule fired an onset is looked for, minutes. */
-const ONSET_LOOK_BACK = 60;
+const ONSET_LOOK_BACK = 70;
 /** Minimum traffic: attempts in the window, and attempts beyond the usual. */
-const FEWEST_ATTEMPTS = 5;
+const FEWEST_ATTEMPTS = 4;
 const FEWEST_EXCESS = 3;
 /** Volume must fall at least this far below its expectation. */
 const LARGEST_VOLUME_SHARE = 0.7;
 const BROKEN_SHARE = 0.5;
 
-/** Sums over a stretch of one signal: `bad` of `n` against `usual`; for missing, n is what was expected. */
+/** Sums over a stretch of one signal: `bad` of `n` against `usual`; for missing, n is what was expected and bad what came. */
 interface Tally {
   n: number;
   bad: number;
@@ -71,29 +85,91 @@ interface Tally {
   known: boolean;
 }
 
+/** One signal of a flow with running sums, so that any stretch is told in one step. */
+class SignalSeries {
+  readonly length: number;
+  readonly #n: Float64Array;
+  readonly #bad: Float64Array;
+  readonly #usual: Float64Array;
+  readonly #unknown: Float64Array;
+
+  constructor(
+    readonly signal: Signal,
+    private readonly series: MinuteSeries,
+  ) {
+    this.length = series.attempts.length;
+    const sums = () => new Float64Array(this.length + 1);
+    [this.#n, this.#bad, this.#usual, this.#unknown] = [sums(), sums(), sums(), sums()];
+    for (let t = 0; t < this.length; t++) {
+      const attempts = series.attempts[t] as number;
+      const failed = series.failed[t] as number;
+      const share = (signal === 'slow' ? series.lateShare : series.failedShare)[t] as number;
+      const expected = series.expectedAttempts[t] as number;
+      const isUnknown = Number.isNaN(signal === 'missing' ? expected : share);
+      const n = isUnknown ? 0 : signal === 'missing' ? expected : signal === 'slow' ? attempts - failed : attempts;
+      const bad = signal === 'missing' ? attempts : signal === 'slow' ? (series.late[t] as number) : failed;
+      this.#n[t + 1] = (this.#n[t] as number) + n;
+      this.#bad[t + 1] = (this.#bad[t] as number) + bad;
+      this.#usual[t + 1] = (this.#usual[t] as number) + (isUnknown || signal === 'missing' ? 0 : n * share);
+      this.#unknown[t + 1] = (this.#unknown[t] as number) + Number(isUnknown);
+    }
+  }
+
+  get startMs(): number {
+    return this.series.startMs;
+  }
+
+  tally(from: number, to: number): Tally {
+    const { signal, series } = this;
+    const spreads = signal === 'missing' ? series.volumeSpread : signal === 'slow' ? series.lateSpread : series.failedSpread;
+    return {
+      n: over(this.#n, from, to),
+      bad: over(this.#bad, from, to),
+      usual: over(this.#usual, from, to),
+      // Spreads change by the half hour at most: the larger end stands for the stretch.
+      spread: largerEnd(spreads, from, to),
+      dispersion: signal === 'missing' ? Math.max(1, largerEnd(series.volumeDispersion, from, to)) : 1,
+      known: over(this.#unknown, from, to) === 0,
+    };
+  }
+}
+
+const over = (sums: Float64Array, from: number, to: number): number => (sums[to] as number) - (sums[from] as number);
+const largerEnd = (values: Float64Array, from: number, to: number): number => Math.max(values[from] as number, values[to - 1] as number);
+
 /**
  * Where a flow left its normal range long enough. Pure in the series: the same minutes give the same deviations,
  * whether they came live or were loaded at once.
  */
 export function findDeviations(flow: number, series: MinuteSeries): Deviation[] {
-  return SIGNALS.flatMap((signal) => findSignal(flow, signal, series));
+  return SIGNALS.flatMap((signal) => findSignal(flow, new SignalSeries(signal, series)));
 }
 
-function findSignal(flow: number, signal: Signal, series: MinuteSeries): Deviation[] {
-  const length = series.attempts.length;
-  const fires = firings(signal, series);
+/** What is missing alone: for the sum of several flows, of which single ones have too few attempts to tell. */
+export const findMissing = (flow: number, series: MinuteSeries): Deviation[] => findSignal(flow, new SignalSeries('missing', series));
+
+/** Attempts that came and that were expected in a stretch of the series, minutes. */
+export function volumeIn(series: MinuteSeries, from: number, to: number): { came: number; expected: number } {
+  const { n, bad } = new SignalSeries('missing', series).tally(from, to);
+  return { came: bad, expected: n };
+}
+
+function findSignal(flow: number, series: SignalSeries): Deviation[] {
+  const { length } = series;
+  const fires = firings(series);
+  const holds = holding(series, fires);
   const deviations: Deviation[] = [];
   let previousEnd = 0;
   for (let t = 0; t < length; t++) {
     if (!fires[t]) continue;
     let last = t;
-    for (let u = t; u < length && u - last <= CALM_MINUTES; u++) if (fires[u]) last = u;
+    for (let u = t; u < length && u - last <= CALM_MINUTES; u++) if (fires[u] || holds[u]) last = u;
     const from = Math.max(previousEnd, t - ONSET_LOOK_BACK);
-    const stretch = changedStretch(signal, series, from, last + 1);
+    const stretch = changedStretch(series, from, last + 1);
     if (stretch) {
       const running = length - 1 - last < CALM_MINUTES && length - stretch.end <= CALM_MINUTES;
       const end = running ? length : stretch.end;
-      deviations.push(describe(flow, signal, series, stretch.start, end, stretch.end, running));
+      deviations.push({ flow, ...describe(series, stretch.start, end, stretch.end, running), firedMs: series.startMs + (t + 1) * MINUTE_MS });
     }
     previousEnd = last + 1;
     t = last;
@@ -101,12 +177,12 @@ function findSignal(flow: number, signal: Signal, series: MinuteSeries): Deviati
   return deviations;
 }
 
-function firings(signal: Signal, series: MinuteSeries): Uint8Array {
-  const length = series.attempts.length;
+function firings(series: SignalSeries): Uint8Array {
+  const { length } = series;
   const fires = new Uint8Array(length);
   for (const { minutes, z, times } of RULES) {
     const outside = new Uint8Array(length);
-    for (let t = minutes - 1; t < length; t++) outside[t] = isOutside(signal, tally(signal, series, t - minutes + 1, t + 1), z) ? 1 : 0;
+    for (let t = minutes - 1; t < length; t++) outside[t] = isOutside(series.signal, series.tally(t - minutes + 1, t + 1), z) ? 1 : 0;
     for (let t = 0; t < length; t++) {
       let count = 0;
       for (let u = Math.max(0, t - (times > 1 ? OF_LAST : 1) + 1); u <= t; u++) count += outside[u] as number;
@@ -114,6 +190,15 @@ function firings(signal: Signal, series: MinuteSeries): Uint8Array {
     }
   }
   return fires;
+}
+
+/** Minutes that would not raise a deviation, but keep one. Looked at only where there is one. */
+function holding(series: SignalSeries, fires: Uint8Array): Uint8Array {
+  const holds = new Uint8Array(series.length);
+  if (!fires.includes(1)) return holds;
+  for (const { minutes, z } of HOLDS)
+    for (let t = minutes - 1; t < series.length; t++) if (isOutside(series.signal, series.tally(t - minutes + 1, t + 1), z)) holds[t] = 1;
+  return holds;
 }
 
 function isOutside(signal: Signal, sums: Tally, threshold: number): boolean {
@@ -129,41 +214,16 @@ function evidence(signal: Signal, { n, bad, usual, spread, dispersion }: Tally):
   return signal === 'missing' ? -poissonZ(bad, n, spread, dispersion) : binomialZ(bad, n, usual / n, spread);
 }
 
-/** For 'missing', n is the expectation and bad is what came. */
-function tally(signal: Signal, series: MinuteSeries, from: number, to: number): Tally {
-  const sums: Tally = { n: 0, bad: 0, usual: 0, spread: 0, dispersion: 1, known: true };
-  for (let t = from; t < to; t++) {
-    const attempts = series.attempts[t] as number;
-    if (signal === 'missing') {
-      const expected = series.expectedAttempts[t] as number;
-      if (Number.isNaN(expected)) sums.known = false;
-      sums.n += expected;
-      sums.bad += attempts;
-      sums.spread = Math.max(sums.spread, series.volumeSpread[t] as number);
-      sums.dispersion = Math.max(sums.dispersion, series.volumeDispersion[t] as number);
-      continue;
-    }
-    const failed = series.failed[t] as number;
-    const n = signal === 'slow' ? attempts - failed : attempts;
-    const share = (signal === 'slow' ? series.lateShare : series.failedShare)[t] as number;
-    if (Number.isNaN(share)) sums.known = false;
-    sums.n += n;
-    sums.bad += signal === 'slow' ? (series.late[t] as number) : failed;
-    sums.usual += n * share;
-    sums.spread = Math.max(sums.spread, (signal === 'slow' ? series.lateSpread : series.failedSpread)[t] as number);
-  }
-  return sums;
-}
-
 /** The stretch in which the changed level explains the minutes best: maximum of the summed log-likelihood ratio. */
-function changedStretch(signal: Signal, series: MinuteSeries, from: number, to: number) {
-  const changed = strongestLevel(signal, series, from, to);
+function changedStretch(series: SignalSeries, from: number, to: number) {
+  const changed = strongestLevel(series, from, to);
   if (changed === undefined) return undefined;
+  const isMissing = series.signal === 'missing';
   const scores = new Float64Array(to - from);
   for (let t = from; t < to; t++) {
-    const { n, bad, usual, known } = tally(signal, series, t, t + 1);
-    if (!known || (n === 0 && signal !== 'missing')) continue;
-    if (signal === 'missing') scores[t - from] = n > 0 ? bad * Math.log(changed) - n * (changed - 1) : 0;
+    const { n, bad, usual, known } = series.tally(t, t + 1);
+    if (!known || n === 0) continue;
+    if (isMissing) scores[t - from] = bad * Math.log(changed) - n * (changed - 1);
     else {
       const share = usual / n;
       scores[t - from] = bad * Math.log(changed / share) + (n - bad) * Math.log((1 - changed) / (1 - share));
@@ -174,30 +234,30 @@ function changedStretch(signal: Signal, series: MinuteSeries, from: number, to: 
 }
 
 /** Share (for missing: ratio to the expectation) in the trailing window with the strongest evidence. */
-function strongestLevel(signal: Signal, series: MinuteSeries, from: number, to: number): number | undefined {
+function strongestLevel(series: SignalSeries, from: number, to: number): number | undefined {
   let strongest = 0;
   let level: number | undefined;
   for (const { minutes } of RULES)
     for (let t = Math.max(from, minutes - 1); t < to; t++) {
-      const sums = tally(signal, series, t - minutes + 1, t + 1);
+      const sums = series.tally(t - minutes + 1, t + 1);
       if (!sums.known || sums.n < FEWEST_ATTEMPTS) continue;
-      const z = evidence(signal, sums);
+      const z = evidence(series.signal, sums);
       if (z <= strongest) continue;
       strongest = z;
       // Half way back to the usual: minutes at the edge that are only partly affected still belong to the stretch.
       const seen = sums.bad / sums.n;
-      level = signal === 'missing' ? Math.min(0.9, Math.max(0.02, (seen + 1) / 2)) : Math.min(0.98, (seen + sums.usual / sums.n) / 2);
+      level = series.signal === 'missing' ? Math.min(0.9, Math.max(0.02, (seen + 1) / 2)) : Math.min(0.98, (seen + sums.usual / sums.n) / 2);
     }
   return level;
 }
 
-function describe(flow: number, signal: Signal, series: MinuteSeries, start: number, end: number, lastBad: number, active: boolean): Deviation {
-  const sums = tally(signal, series, start, lastBad);
+function describe(series: SignalSeries, start: number, end: number, lastBad: number, active: boolean): Omit<Deviation, 'firedMs' | 'flow'> {
+  const { signal } = series;
+  const sums = series.tally(start, lastBad);
   const z = evidence(signal, sums);
   const share = signal === 'missing' ? 1 - sums.bad / sums.n : sums.bad / sums.n;
   const level = share > BROKEN_SHARE && signal !== 'slow' ? 'broken' : z >= HURTING_SPREADS ? 'hurting' : 'strained';
   return {
-    flow,
     signal,
     onsetMs: series.startMs + start * MINUTE_MS,
     endMs: series.startMs + end * MINUTE_MS,

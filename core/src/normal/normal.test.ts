@@ -1,7 +1,7 @@
 import type { FlowBucket } from '../flows';
 import { createHistogram, encodeHistogram, normalDeviate, poissonDeviate, recordInPlace, seededRandom } from '../stats';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../time';
-import { findDeviations, learnNormal, normalRange, type MinuteSeries } from './index';
+import { DAY_MS, dayKinds, HOUR_MS, MINUTE_MS } from '../time';
+import { findDeviations, History, learnNormal, normalRange, type MinuteSeries } from './index';
 
 describe('normal range', () => {
   test('200 ms with a spread of 13.33 ms has its limit at 240 ms (common practice, no source)', () => {
@@ -24,6 +24,7 @@ describe('normal range', () => {
 describe('what is usual for a flow', () => {
   // Tuesday 10 March 2026, 10:00 UTC.
   const slotMs = Date.UTC(2026, 2, 10, 10);
+  const kinds = dayKinds();
 
   function world(days: number, rate = 40) {
     const random = seededRandom(5);
@@ -37,7 +38,7 @@ describe('what is usual for a flow', () => {
         if (random() < 0.01) failed++;
         else recordInPlace(histogram, 300 * Math.exp(0.3 * normalDeviate(random)));
       }
-      buckets.set(startMs, { flow: 1, startMs, attempts, failed, durations: encodeHistogram(histogram), medianMs: 300 });
+      buckets.set(startMs, { flow: 1, startMs, attempts, failed, durations: encodeHistogram(histogram), medianMs: 300, valueMinor: attempts * 900 });
     }
     return { firstMs, history: (startMs: number) => buckets.get(startMs) };
   }
@@ -49,12 +50,12 @@ describe('what is usual for a flow', () => {
     [0, 'none'],
   ])('after %d days it is learned from: %s', (days, basis) => {
     const { history, firstMs } = world(days);
-    expect(learnNormal(history, firstMs, slotMs, undefined).basis).toBe(basis);
+    expect(learnNormal(history, firstMs, slotMs, undefined, kinds).basis).toBe(basis);
   });
 
   test('finds duration, limit, failures and volume again', () => {
     const { history, firstMs } = world(14);
-    const normal = learnNormal(history, firstMs, slotMs, undefined);
+    const normal = learnNormal(history, firstMs, slotMs, undefined, kinds);
     // Half a bucket of the histogram is 1.6 %; the rest is chance of the sample.
     expect(Math.abs((normal.expectedMs as number) / 300 - 1)).toBeLessThan(0.03);
     expect((normal.learnedLimitMs as number) / (300 * Math.exp(0.9))).toBeCloseTo(1, 1);
@@ -66,17 +67,53 @@ describe('what is usual for a flow', () => {
 
   test("an owner's limit judges, the learned one is still told", () => {
     const { history, firstMs } = world(14);
-    const normal = learnNormal(history, firstMs, slotMs, 250);
+    const normal = learnNormal(history, firstMs, slotMs, 250, kinds);
     expect(normal).toMatchObject({ limitMs: 250, limitBy: 'owner' });
     expect(normal.learnedLimitMs).toBeGreaterThan(600);
     expect(normal.lateShare).toBeGreaterThan(0.6);
-    expect(learnNormal(() => undefined, slotMs, slotMs, 250)).toMatchObject({ basis: 'ownersLimit', limitMs: 250, samples: 0 });
+    expect(learnNormal(() => undefined, slotMs, slotMs, 250, kinds)).toMatchObject({ basis: 'ownersLimit', limitMs: 250, samples: 0 });
+  });
+
+  test('thin traffic widens the neighbourhood before it gives the weekday up', () => {
+    const { history, firstMs } = world(22, 1.2);
+    expect(learnNormal(history, firstMs, slotMs, undefined, kinds).basis).toBe('timeOfWeekWide');
+  });
+
+  test('a holiday is judged as a weekend, and is no example for a workday; excluded weeks teach nothing', () => {
+    const { history, firstMs } = world(22);
+    const holiday = dayKinds({ holidays: ['2026-03-10', '2026-03-03'], excluded: [] });
+    expect(learnNormal(history, firstMs, slotMs, undefined, holiday)).toMatchObject({ basis: 'dayPattern', days: 7 });
+    const before = dayKinds({ holidays: ['2026-03-03'], excluded: [] });
+    expect(learnNormal(history, firstMs, slotMs, undefined, before)).toMatchObject({ basis: 'dayPattern', days: 15 });
+    expect(() => dayKinds({ holidays: ['10.3.2026'], excluded: [] })).toThrow('10.3.2026');
+  });
+
+  test('the newest days weigh most: a flow that grew faster is expected to be fast', () => {
+    const { history, firstMs } = world(14);
+    const older = (startMs: number) => {
+      const bucket = history(startMs);
+      if (!bucket || slotMs - startMs < 5 * DAY_MS) return bucket;
+      const histogram = createHistogram();
+      for (let i = 0; i < bucket.attempts; i++) recordInPlace(histogram, 900);
+      return { ...bucket, durations: encodeHistogram(histogram) };
+    };
+    const days = learnNormal(older, firstMs, slotMs, undefined, kinds);
+    expect(days.expectedMs).toBeGreaterThan(300);
+    expect(days.samples).toBeGreaterThan(1000);
+  });
+
+  test('money is expected on a log scale, from the same half hour of other days', () => {
+    const { history, firstMs } = world(14);
+    const { money } = learnNormal(history, firstMs, slotMs, undefined, kinds);
+    expect(money?.centre).toBeGreaterThan(0.9 * 240 * 900);
+    expect(money?.centre).toBeLessThan(1.1 * 240 * 900);
+    expect(money?.low).toBeGreaterThan(0);
   });
 
   test('nothing of the slot itself, or after it, is learned from', () => {
     const { history, firstMs } = world(14);
-    const before = learnNormal((startMs) => (startMs >= slotMs ? undefined : history(startMs)), firstMs, slotMs, undefined);
-    expect(learnNormal(history, firstMs, slotMs, undefined)).toEqual(before);
+    const before = learnNormal((startMs) => (startMs >= slotMs ? undefined : history(startMs)), firstMs, slotMs, undefined, kinds);
+    expect(learnNormal(history, firstMs, slotMs, undefined, kinds)).toEqual(before);
   });
 });
 
@@ -137,6 +174,18 @@ describe('deviations', () => {
     expect(slow).toMatchObject({ signal: 'slow', level: 'hurting', onsetMs: startMs + 120 * MINUTE_MS, endMs: startMs + 150 * MINUTE_MS });
   });
 
+  test('what is known at a minute does not change afterwards: found live, or in the whole day', () => {
+    const series = quiet(8);
+    for (let t = 90; t < 140; t++) series.failed[t] = Math.min(series.attempts[t] as number, 4);
+    const [whole] = findDeviations(1, series);
+    const until = (length: number): MinuteSeries =>
+      Object.fromEntries(Object.entries(series).map(([name, value]) => [name, typeof value === 'number' ? value : (value as Int32Array).slice(0, length)])) as unknown as MinuteSeries; // prettier-ignore
+    const fired = minuteOf(whole?.firedMs as number);
+    expect(findDeviations(1, until(fired - 1))).toEqual([]);
+    expect(findDeviations(1, until(fired))).toHaveLength(1);
+    expect(fired - 90).toBeLessThanOrEqual(3);
+  });
+
   test('where nothing is known nothing is judged', () => {
     const series = quiet(6);
     series.failed.set(series.attempts);
@@ -144,5 +193,56 @@ describe('deviations', () => {
     series.lateShare.fill(NaN);
     series.failedShare.fill(NaN);
     expect(findDeviations(1, series)).toEqual([]);
+  });
+});
+
+describe('the history of roll-ups', () => {
+  const hourMs = Date.UTC(2026, 2, 10, 10);
+  const bucket = (flow: number, startMs: number, durationMs: number, attempts = 3) => {
+    const histogram = createHistogram();
+    for (let i = 0; i < attempts; i++) recordInPlace(histogram, durationMs);
+    return { flow, startMs, attempts, failed: 0, medianMs: durationMs, valueMinor: 5, durations: encodeHistogram(histogram) };
+  };
+  const read = (history: History, flow: number, startMs: number) => {
+    const found = history.bucket(flow, startMs);
+    return found && { attempts: found.attempts, medianMs: found.medianMs, durations: [...found.durations] };
+  };
+
+  test('holds what was put, whatever the order of hours and repeats; an hour replaces itself alone', () => {
+    const all = Array.from({ length: 36 }, (_, i) => bucket(1 + (i % 2), hourMs + Math.floor(i / 2) * 5 * MINUTE_MS, 100 + i, 1 + (i % 5)));
+    const hours = [0, 1].map((h) => all.filter(({ startMs }) => Math.floor((startMs - hourMs) / HOUR_MS) === h));
+    const forward = new History(() => false, () => undefined); // prettier-ignore
+    const backward = new History(() => false, () => undefined); // prettier-ignore
+    const loaded = new History(() => false, () => undefined); // prettier-ignore
+    hours.forEach((some, h) => forward.putHour(hourMs + h * HOUR_MS, some));
+    backward.putHour(hourMs, [bucket(1, hourMs, 9999)]);
+    for (const h of [1, 0, 1]) backward.putHour(hourMs + h * HOUR_MS, hours[h] ?? []);
+    loaded.load([...all].reverse());
+    for (const { flow, startMs, medianMs } of all) {
+      const expected = read(forward, flow, startMs);
+      if (Math.floor((startMs - hourMs) / HOUR_MS) < 2) expect(expected?.medianMs).toBe(medianMs);
+      expect(read(backward, flow, startMs)).toEqual(expected);
+      if (expected) expect(read(loaded, flow, startMs)).toEqual(expected);
+    }
+    expect(forward.bucket(3, hourMs)).toBeUndefined();
+    expect(forward.firstMsOf(1)).toBe(hourMs);
+    forward.putHour(hourMs, []);
+    expect(forward.bucket(1, hourMs)).toBeUndefined();
+    expect(forward.bucket(1, hourMs + HOUR_MS)?.attempts).toBeGreaterThan(0);
+  });
+
+  test('trouble of earlier days is left out; a limit that was set judges from then on', () => {
+    const limits = new Map([[1, 50]]);
+    const history = new History((_flow, startMs) => startMs < hourMs - DAY_MS, (flow, timeMs) => (timeMs >= hourMs ? limits.get(flow) : undefined)); // prettier-ignore
+    for (let at = hourMs - 10 * DAY_MS; at < hourMs; at += HOUR_MS)
+      history.putHour(
+        at,
+        [0, 1, 2, 3, 4, 5].map((k) => bucket(1, at + k * 5 * MINUTE_MS, 100, 20)),
+      );
+    expect(history.normalAt(1, hourMs)).toMatchObject({ limitBy: 'owner', limitMs: 50, basis: 'history' });
+    expect(history.normalAt(1, hourMs - HOUR_MS).limitBy).toBe('learned');
+    limits.clear();
+    history.forgetFlow(1);
+    expect(history.normalAt(1, hourMs).limitBy).toBe('learned');
   });
 });

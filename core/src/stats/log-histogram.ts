@@ -118,22 +118,25 @@ export function encodeHistogram(histogram: LogHistogram): Uint8Array {
 export function forEachBucket(bytes: Uint8Array, visit: (bucket: number, count: number) => void): void {
   let at = 0;
   let bucket = 0;
-  const varint = () => {
+  let isCount = false;
+  while (at < bytes.length) {
     let value = 0;
     let scale = 1;
     for (;;) {
       if (at >= bytes.length) throw new RangeError(`histogram ends in the middle of a number, at byte ${at}`);
       const byte = bytes[at++] as number;
       value += (byte & 0x7f) * scale;
-      if (byte < 0x80) return value;
+      if (byte < 0x80) break;
       scale *= 0x80;
     }
-  };
-  while (at < bytes.length) {
-    bucket += varint();
-    if (bucket >= BUCKETS) throw new RangeError(`expected a bucket below ${BUCKETS}, got: ${bucket}`);
-    visit(bucket, varint());
+    if (isCount) visit(bucket, value);
+    else {
+      bucket += value;
+      if (bucket >= BUCKETS) throw new RangeError(`expected a bucket below ${BUCKETS}, got: ${bucket}`);
+    }
+    isCount = !isCount;
   }
+  if (isCount) throw new RangeError(`histogram ends in the middle of a number, at byte ${at}`);
 }
 
 /** @throws RangeError for bytes that are not an encoded histogram */

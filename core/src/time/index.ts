@@ -1,1 +1,2 @@
 export * from './window';
+export * from './calendar';

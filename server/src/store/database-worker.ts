@@ -47,7 +47,7 @@ const UNIQUE_VIOLATION = '23505';
  * @returns ordinals of the rows that were there
  */
 async function copyNewRows(tx: Transaction, table: 'attempt' | 'span', columns: string, rows: Uint8Array): Promise<number[]> {
-  const blob = new Blob([rows as Uint8Array<ArrayBuffer>]);
+  const blob = new Blob([rows]);
   await tx.exec('SAVEPOINT before_copy');
   try {
     await tx.query(`COPY ${table} (${columns}) FROM '/dev/blob' (FORMAT binary)`, [], { blob });

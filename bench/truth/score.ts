@@ -1,0 +1,105 @@
+import { kendallTauB, median } from '@toplens/core/stats';
+import { MINUTE_MS } from '@toplens/core/time';
+import { trueHarm, type TroubleTruth } from '../../scenario/src/worlds/truth';
+import type { Found, JudgedWorld } from './judge-world';
+import { QUIET_DAYS } from './judge-world';
+
+/** Troubles that hurt fewer are too small to be asked for. */
+const FEWEST_HURT = 20;
+const BEFORE_MS = 10 * MINUTE_MS;
+
+export interface Score {
+  worlds: number;
+  troubles: number;
+  recall: number;
+  precision: number;
+  /** incidents that match no trouble, a day and 100 flows */
+  falsePerDay: number;
+  /** a trouble seen as two or more incidents */
+  splits: number;
+  detectionMedianMin: number;
+  onsetErrorMedianMin: number;
+  tauB: number;
+  coverage: { people: number; minutes: number; money: number };
+  firstIsFirst: number;
+  missed: string[];
+  falseOnes: string[];
+  outside: string[];
+}
+
+const matches = ({ incident }: Found, { trouble }: TroubleTruth): boolean =>
+  incident.onsetMs < trouble.toMs && incident.endMs > trouble.fromMs - BEFORE_MS && incident.parts.some((part) => trouble.flows.includes(part.flow));
+
+const describe = ({ plan }: JudgedWorld, { trouble, people }: TroubleTruth) =>
+  `seed ${plan.seed} ${trouble.kind}${trouble.slice ? ` ${trouble.slice.dimension}` : ''} ×${trouble.factor.toFixed(1)} ${(trouble.share * 100).toFixed(0)} % hurt ${people.size}`;
+
+export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
+  const score = { troubles: 0, recalled: 0, matched: 0, all: 0, falseOnes: [] as string[], splits: 0, missed: [] as string[], outside: [] as string[] };
+  const detections: number[] = [];
+  const onsets: number[] = [];
+  const taus: number[] = [];
+  const inside = { people: [0, 0], minutes: [0, 0], money: [0, 0] };
+  let [firsts, firstWorlds, flowDays] = [0, 0, 0];
+  for (const world of worlds) {
+    flowDays += world.plan.flows.length * (QUIET_DAYS + 1);
+    const big = world.truth.filter((truth) => truth.people.size >= FEWEST_HURT);
+    score.troubles += big.length;
+    for (const found of [...world.found, ...world.onQuietDays]) {
+      score.all++;
+      if (world.truth.some((truth) => matches(found, truth))) score.matched++;
+      else
+        score.falseOnes.push(
+          `seed ${world.plan.seed} (${world.plan.shape}): ${found.incident.parts.map((part) => `${part.signal} z ${part.z.toFixed(1)}`).join(', ')}, people ${found.bill.people.estimate.toFixed(0)}`,
+        );
+    }
+    const pairs: { truth: number; harm: number; id: number }[] = [];
+    for (const truth of big) {
+      const own = world.found.filter((found) => matches(found, truth));
+      if (own.length === 0) {
+        score.missed.push(describe(world, truth));
+        continue;
+      }
+      score.recalled++;
+      score.splits += own.length - 1;
+      const best = own.reduce((a, b) => (b.bill.people.estimate > a.bill.people.estimate ? b : a));
+      detections.push((Math.min(...own.flatMap(({ incident }) => incident.parts.map((part) => part.firedMs))) - truth.trouble.fromMs) / MINUTE_MS);
+      onsets.push(Math.abs(best.incident.onsetMs - truth.trouble.fromMs) / MINUTE_MS);
+      pairs.push({ truth: trueHarm(truth), harm: best.bill.harm.estimate, id: best.incident.id });
+      const quantity = (name: string) => best.bill.lines.find((line) => line.name === name)?.quantity;
+      const check = (what: keyof typeof inside, value: number, interval: { low: number; high: number; estimate: number } | undefined) => {
+        if (!interval) return;
+        inside[what][1] = (inside[what][1] as number) + 1;
+        if (value >= interval.low - 0.5 && value <= interval.high + 0.5) inside[what][0] = (inside[what][0] as number) + 1;
+        else score.outside.push(`${describe(world, truth)}: ${what} ${value.toFixed(1)} not in ${interval.low.toFixed(1)} to ${interval.high.toFixed(1)}`);
+      };
+      check('people', truth.people.size, best.bill.people);
+      check('minutes', truth.minutes, quantity('waiting'));
+      check('money', truth.money, quantity('money'));
+    }
+    const tau = kendallTauB(pairs.map((pair) => pair.truth), pairs.map((pair) => pair.harm)); // prettier-ignore
+    if (tau !== undefined) taus.push(tau);
+    const [worst] = [...big].sort((a, b) => trueHarm(b) - trueHarm(a));
+    const [first] = [...world.found].sort((a, b) => b.bill.harm.estimate - a.bill.harm.estimate);
+    if (worst) {
+      firstWorlds++;
+      if (first && matches(first, worst)) firsts++;
+    }
+  }
+  const share = ([a, b]: number[]) => (a as number) / (b as number);
+  return {
+    worlds: worlds.length,
+    troubles: score.troubles,
+    recall: score.recalled / score.troubles,
+    precision: score.matched / score.all,
+    falsePerDay: (score.falseOnes.length / flowDays) * 100,
+    splits: score.splits,
+    detectionMedianMin: median(detections) ?? NaN,
+    onsetErrorMedianMin: median(onsets) ?? NaN,
+    tauB: taus.reduce((sum, tau) => sum + tau, 0) / taus.length,
+    coverage: { people: share(inside.people), minutes: share(inside.minutes), money: share(inside.money) },
+    firstIsFirst: firsts / firstWorlds,
+    missed: score.missed,
+    falseOnes: score.falseOnes,
+    outside: score.outside,
+  };
+}

@@ -1,0 +1,188 @@
+import { BUCKET_MS, type FlowBucket } from '../flows';
+import { DAY_MS, dayKinds, floorTo, HOUR_MS, type DayKinds } from '../time';
+import { learnNormal, type FlowNormal, type UsualBucket } from './flow-normal';
+import { SLOT_MS } from './learning-days';
+
+/** True for a bucket in which the flow was in trouble: normal must not learn from it. */
+export type IsMasked = (flow: number, startMs: number) => boolean;
+
+const PER_DAY = DAY_MS / BUCKET_MS;
+const PER_HOUR = HOUR_MS / BUCKET_MS;
+const NOTHING = new Uint8Array(0);
+const LONGEST_MEMORY_MS = 36 * DAY_MS;
+
+/** One flow's day in 288 buckets. The encoded histograms stand one behind the other, `ends` says where each stops. */
+interface Day {
+  attempts: Uint32Array;
+  failed: Uint32Array;
+  medianMs: Float64Array;
+  valueMinor: Float64Array;
+  ends: Uint32Array;
+  durations: Uint8Array;
+}
+
+const emptyDay = (): Day => ({
+  attempts: new Uint32Array(PER_DAY),
+  failed: new Uint32Array(PER_DAY),
+  medianMs: new Float64Array(PER_DAY).fill(NaN),
+  valueMinor: new Float64Array(PER_DAY),
+  ends: new Uint32Array(PER_DAY),
+  durations: NOTHING,
+});
+
+/**
+ * Roll-ups of all flows in memory, and the normal ranges learned from them. A month of 200 flows takes some 180 MB:
+ * a day is a handful of typed arrays, not 288 objects.
+ */
+export class History {
+  readonly #days = new Map<number, Map<number, Day>>();
+  readonly #firstMs = new Map<number, number>();
+  readonly #normals = new Map<number, Map<number, FlowNormal>>();
+  #kinds: DayKinds = dayKinds();
+
+  constructor(
+    private readonly isMasked: IsMasked,
+    private readonly ownersLimit: (flow: number, timeMs: number) => number | undefined,
+  ) {}
+
+  /** Another calendar: all that was learned is learned anew. */
+  set calendar(kinds: DayKinds) {
+    this.#kinds = kinds;
+    this.#normals.clear();
+  }
+
+  get flows(): number[] {
+    return [...this.#days.keys()].sort((a, b) => a - b);
+  }
+
+  firstMsOf(flow: number): number {
+    return this.#firstMs.get(flow) ?? Infinity;
+  }
+
+  /** The flow's roll-up of five minutes; `undefined` when nothing happened. */
+  bucket(flow: number, startMs: number): UsualBucket | undefined {
+    const dayMs = floorTo(startMs, DAY_MS);
+    const day = this.#days.get(flow)?.get(dayMs);
+    const i = (startMs - dayMs) / BUCKET_MS;
+    if (!day || !day.attempts[i]) return undefined;
+    return {
+      attempts: day.attempts[i],
+      failed: day.failed[i] as number,
+      medianMs: day.medianMs[i] as number,
+      valueMinor: day.valueMinor[i] as number,
+      durations: day.durations.subarray(i === 0 ? 0 : day.ends[i - 1], day.ends[i]),
+    };
+  }
+
+  /** Takes roll-ups that were stored, in any order. */
+  load(buckets: readonly FlowBucket[]): void {
+    const hours = new Map<string, FlowBucket[]>();
+    for (const bucket of buckets) {
+      const key = `${bucket.flow}:${floorTo(bucket.startMs, DAY_MS)}`;
+      const known = hours.get(key);
+      if (known) known.push(bucket);
+      else hours.set(key, [bucket]);
+    }
+    for (const some of hours.values()) this.#replace(some[0] as FlowBucket, floorTo((some[0] as FlowBucket).startMs, DAY_MS), 0, PER_DAY, some);
+  }
+
+  /** Replaces all buckets of an hour. */
+  putHour(hourMs: number, buckets: readonly FlowBucket[]): void {
+    const dayMs = floorTo(hourMs, DAY_MS);
+    const first = (hourMs - dayMs) / BUCKET_MS;
+    const byFlow = new Map<number, FlowBucket[]>();
+    for (const bucket of buckets) {
+      const known = byFlow.get(bucket.flow);
+      if (known) known.push(bucket);
+      else byFlow.set(bucket.flow, [bucket]);
+    }
+    for (const [flow, days] of this.#days) if (!byFlow.has(flow) && days.has(dayMs)) byFlow.set(flow, []);
+    for (const [flow, some] of byFlow) this.#replace({ flow }, dayMs, first, first + PER_HOUR, some);
+    // A slot learns from what lies before it alone: the hour's own first slot stays.
+    this.forgetNormalsFrom(hourMs + 1);
+  }
+
+  #replace({ flow }: { flow: number }, dayMs: number, from: number, to: number, buckets: readonly FlowBucket[]): void {
+    let days = this.#days.get(flow);
+    if (!days) this.#days.set(flow, (days = new Map<number, Day>()));
+    let day = days.get(dayMs);
+    if (!day) days.set(dayMs, (day = emptyDay()));
+    const parts: Uint8Array[] = [];
+    const at = (i: number) => (i === 0 ? 0 : (day.ends[i - 1] as number));
+    for (let i = from; i < to; i++) {
+      day.attempts[i] = day.failed[i] = day.valueMinor[i] = 0;
+      day.medianMs[i] = NaN;
+      parts[i - from] = NOTHING;
+    }
+    for (const bucket of buckets) {
+      const i = (bucket.startMs - dayMs) / BUCKET_MS;
+      day.attempts[i] = bucket.attempts;
+      day.failed[i] = bucket.failed;
+      day.medianMs[i] = bucket.medianMs;
+      day.valueMinor[i] = bucket.valueMinor;
+      parts[i - from] = bucket.durations;
+      this.#firstMs.set(flow, Math.min(bucket.startMs, this.firstMsOf(flow)));
+    }
+    const before = day.durations.subarray(0, at(from));
+    const after = day.durations.subarray(at(to));
+    const size = parts.reduce((sum, part) => sum + part.length, 0);
+    const packed = new Uint8Array(before.length + size + after.length);
+    packed.set(before);
+    packed.set(after, before.length + size);
+    let end = before.length;
+    const moved = end + size - at(to);
+    parts.forEach((part, k) => {
+      packed.set(part, end);
+      end += part.length;
+      day.ends[from + k] = end;
+    });
+    for (let i = to; i < PER_DAY; i++) day.ends[i] = (day.ends[i] as number) + moved;
+    day.durations = packed;
+  }
+
+  /** What is normal from a moment on is learned anew. */
+  forgetNormalsFrom(timeMs: number): void {
+    for (const slots of this.#normals.values()) for (const slotMs of slots.keys()) if (slotMs >= timeMs) slots.delete(slotMs);
+  }
+
+  /** A limit was set: all of the flow is judged anew. */
+  forgetFlow(flow: number): void {
+    this.#normals.delete(flow);
+  }
+
+  normalAt(flow: number, timeMs: number): FlowNormal {
+    const slotMs = floorTo(timeMs, SLOT_MS);
+    let slots = this.#normals.get(flow);
+    if (!slots) this.#normals.set(flow, (slots = new Map<number, FlowNormal>()));
+    let normal = slots.get(slotMs);
+    if (!normal) {
+      const earlier = (startMs: number) => this.#earlier(flow, startMs, slotMs);
+      normal = learnNormal(earlier, this.firstMsOf(flow), slotMs, this.ownersLimit(flow, slotMs), this.#kinds, (dayMs) => this.#total(flow, dayMs));
+      slots.set(slotMs, normal);
+    }
+    return normal;
+  }
+
+  #total(flow: number, dayMs: number): number | undefined {
+    const day = this.#days.get(flow)?.get(dayMs);
+    if (!day || dayMs < this.firstMsOf(flow)) return undefined;
+    let sum = 0;
+    for (const attempts of day.attempts) sum += attempts;
+    return sum;
+  }
+
+  #earlier(flow: number, startMs: number, slotMs: number): UsualBucket | undefined {
+    if (this.#kinds.isExcluded(startMs)) return undefined;
+    // Days are judged one after the other: only what earlier days found is final, so only that is masked.
+    if (startMs < floorTo(slotMs, DAY_MS) && this.isMasked(flow, startMs)) return undefined;
+    return this.bucket(flow, startMs) ?? EMPTY;
+  }
+
+  /** Lets go what is older than any normal looks back. */
+  trim(nowMs: number): void {
+    for (const days of this.#days.values()) for (const dayMs of days.keys()) if (dayMs < nowMs - LONGEST_MEMORY_MS) days.delete(dayMs);
+    for (const slots of this.#normals.values()) for (const slotMs of slots.keys()) if (slotMs < nowMs - 2 * DAY_MS) slots.delete(slotMs);
+  }
+}
+
+const EMPTY: UsualBucket = { attempts: 0, failed: 0, durations: NOTHING, medianMs: NaN, valueMinor: 0 };

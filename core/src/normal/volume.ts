@@ -1,0 +1,101 @@
+import { BUCKET_MS } from '../flows';
+import { median, robustCentre } from '../stats';
+import { DAY_MS, floorTo } from '../time';
+import type { BucketHistory, DayTotal, FlowNormal } from './flow-normal';
+import { BUCKETS_PER_SLOT, type Basis, type LearningDay } from './learning-days';
+
+const NEIGHBOURHOOD = 2;
+// Least relative spread of the volume from day to day; also what is assumed while fewer than three days are known.
+const LEAST_SPREAD = 0.04;
+const UNKNOWN_SPREAD = 0.2;
+const UNKNOWN_DISPERSION = 2;
+const FEWEST_PAIRS = 30;
+const TRIMMED_CHI_SQUARE_MEAN = 0.602;
+const FEWEST_DAYS_OF_WEEK = 5;
+/** Growth from week to week is followed, a day gone wrong is not. */
+const LEAST_GROWTH = 0.75;
+const MOST_GROWTH = 1.35;
+
+/** Expected attempts in each five minutes of the slot, with the spread of the expectation and of the counts around it. */
+export function learnVolume(
+  history: BucketHistory,
+  basis: Basis,
+  slotMs: number,
+  days: readonly LearningDay[],
+  totalOf: DayTotal,
+): Pick<FlowNormal, 'volume' | 'volumeSpread' | 'volumeDispersion'> {
+  const volume = new Float64Array(BUCKETS_PER_SLOT).fill(NaN);
+  const unknown = { volumeSpread: UNKNOWN_SPREAD, volumeDispersion: UNKNOWN_DISPERSION };
+  if (basis === 'none') return { volume, ...unknown };
+  if (basis === 'history') {
+    // Without a daily pattern the last hour is the best guess of the next half hour.
+    const recent = (days[0] as LearningDay).starts.slice(-2 * BUCKETS_PER_SLOT).map((start) => history(start)?.attempts ?? 0);
+    return { volume: volume.fill(median(recent) ?? NaN), ...unknown };
+  }
+  const growth = days.map((day) => growthSince(totalOf, slotMs, day));
+  for (let k = 0; k < BUCKETS_PER_SLOT; k++) {
+    const counts: [count: number, weight: number][] = [];
+    days.forEach(({ daysBack, weight }, d) => {
+      for (let off = -NEIGHBOURHOOD; off <= NEIGHBOURHOOD; off++) {
+        const bucket = history(slotMs - daysBack * DAY_MS + (k + off) * BUCKET_MS);
+        if (bucket) counts.push([bucket.attempts * (growth[d] as number), weight]);
+      }
+    });
+    volume[k] = trimmedMean(counts);
+  }
+  const sums = days.map(
+    ({ starts }, d) => (starts.reduce((sum, start) => sum + (history(start)?.attempts ?? 0), 0) / starts.length) * 18 * (growth[d] as number),
+  );
+  const robust = robustCentre(sums);
+  const relative = robust && robust.centre > 0 ? (robust.spread / robust.centre) ** 2 - 1 / robust.centre : 0;
+  return {
+    volume,
+    volumeSpread: Math.max(LEAST_SPREAD, Math.sqrt(Math.max(0, relative))),
+    volumeDispersion: dispersionOf(days.map(({ starts }) => starts.map((start) => history(start)?.attempts ?? 0))),
+  };
+}
+
+/** Load drifts: the week up to now against the week up to a learning day of the same weekday. Days that are not known count for neither. */
+function growthSince(totalOf: DayTotal, slotMs: number, { daysBack }: LearningDay): number {
+  if (daysBack % 7 !== 0) return 1;
+  const todayMs = floorTo(slotMs, DAY_MS);
+  let [now, then, known] = [0, 0, 0];
+  for (let back = 1; back <= 7; back++) {
+    const recent = totalOf(todayMs - back * DAY_MS);
+    const earlier = totalOf(todayMs - (back + daysBack) * DAY_MS);
+    if (recent === undefined || earlier === undefined) continue;
+    now += recent;
+    then += earlier;
+    known++;
+  }
+  if (known < FEWEST_DAYS_OF_WEEK || then < 100) return 1;
+  return Math.min(MOST_GROWTH, Math.max(LEAST_GROWTH, now / then));
+}
+
+/**
+ * Variance-to-mean ratio of neighbouring five minutes, from their squared differences (von Neumann 1941, from memory): a
+ * rising or falling day does not count as variance. The largest tenth is left out as trouble.
+ */
+function dispersionOf(days: number[][]): number {
+  const ratios: number[] = [];
+  for (const counts of days)
+    for (let i = 1; i < counts.length; i++) {
+      const [a, b] = [counts[i - 1] as number, counts[i] as number];
+      if (a + b > 0) ratios.push((a - b) ** 2 / (a + b));
+    }
+  if (ratios.length < FEWEST_PAIRS) return UNKNOWN_DISPERSION;
+  const kept = ratios.sort((a, b) => a - b).slice(0, Math.ceil(ratios.length * 0.9));
+  const mean = kept.reduce((sum, ratio) => sum + ratio, 0) / kept.length;
+  // For independent arrivals the ratio is χ² with one degree of freedom; its mean without the largest tenth is 0.602.
+  return Math.max(1, mean / TRIMMED_CHI_SQUARE_MEAN);
+}
+
+/** Weighted mean of the middle 60 %: nearly as robust as the median, without its steps on small counts. */
+function trimmedMean(values: [value: number, weight: number][]): number {
+  if (values.length === 0) return NaN;
+  const sorted = values.sort((a, b) => a[0] - b[0]);
+  const cut = Math.floor(sorted.length * 0.2);
+  const middle = sorted.slice(cut, sorted.length - cut);
+  const weight = middle.reduce((sum, [, w]) => sum + w, 0);
+  return middle.reduce((sum, [value, w]) => sum + value * w, 0) / weight;
+}
