@@ -27,7 +27,7 @@ test.each(['protobuf', 'json'])(
     const client = fork('e2e/clients/express-service.cjs', [server.url, encoding], { execArgv: [], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
     const [{ durations }] = (await once(client, 'message')) as [{ durations: { name: string; ms: number }[] }];
     const flows = await until('its flows', async () => {
-      const all = (await getJson<{ flows: FlowCount[] }>(`${server.url}/api/flows`)).flows.filter((flow) => flow.application === `shop-${encoding}`);
+      const all = (await getJson<{ flows: FlowCount[] }>(`${server.url}/api/flow-counts`)).flows.filter((flow) => flow.application === `shop-${encoding}`);
       return all.length >= 2 && all;
     });
     expect(flows.map(({ technicalName, attempts, failed }) => ({ technicalName, attempts, failed })).sort((a, b) => a.attempts - b.attempts)).toEqual([

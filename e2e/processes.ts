@@ -18,9 +18,10 @@ export async function freePort(): Promise<number> {
 export const temporaryFolder = () => mkdtempSync(join(tmpdir(), 'toplens-e2e-'));
 export const removeFolder = (dir: string) => rmSync(dir, { recursive: true, force: true });
 
-/** A TypeScript file of the project as a process of its own. */
-export function start(file: string, args: readonly string[], env: Record<string, string>): ChildProcess {
-  return spawn(process.execPath, ['--import', 'tsx', file, ...args], {
+/** A bundled entry of the project (tools/bundle.mjs) as a process of its own: what people run. */
+export function start(entry: string, args: readonly string[], env: Record<string, string>): ChildProcess {
+  return spawn(process.execPath, [`dist/node/${entry}.mjs`, ...args], {
+    cwd: process.cwd().replace(/\/e2e$/, ''),
     env: { ...process.env, NODE_OPTIONS: '', ...env },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
@@ -50,7 +51,7 @@ export interface ServerProcess {
 export async function startServerProcess(dataDir: string, env: Record<string, string> = {}): Promise<ServerProcess> {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const server = start('server/src/main.ts', [], { TOPLENS_PORT: String(port), TOPLENS_DATA: dataDir, TOPLENS_DEMO: '1', TOPLENS_LOG: 'error', ...env });
+  const server = start('main', [], { TOPLENS_PORT: String(port), TOPLENS_DATA: dataDir, TOPLENS_DEMO: '1', TOPLENS_LOG: 'error', ...env });
   await until('the server to start', async () => (await fetch(`${url}/healthz`)).ok);
   return { url, process: server };
 }

@@ -53,7 +53,7 @@ test(`kill -9 in the middle of taking data, ${ROUNDS} rounds: nothing acknowledg
     }
     mayBeIn = unanswered.length * SPANS;
     const { url, process: server } = await startServerProcess(dataDir);
-    const count = () => getJson<{ flows: { attempts: number }[] }>(`${url}/api/flows`).then(({ flows }) => flows[0]?.attempts ?? 0);
+    const count = () => getJson<{ flows: { attempts: number }[] }>(`${url}/api/flow-counts`).then(({ flows }) => flows[0]?.attempts ?? 0);
     const stored = await until('all of it', async () => {
       const n = await count();
       return n >= acknowledged && n;

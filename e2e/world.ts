@@ -19,10 +19,10 @@ export async function startDemoWorld(nowMs: number): Promise<DemoWorld> {
   const deskPort = await freePort();
   const deskUrl = `http://127.0.0.1:${deskPort}`;
   const secret = { TOPLENS_DESK_TOKEN: 'e2e' };
-  const desk = start('scenario/src/desk-main.ts', [String(deskPort), SETTINGS], { ...secret, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
+  const desk = start('desk-main', [String(deskPort), SETTINGS], { ...secret, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
   const server = await startServerProcess(dataDir, { ...secret, TOPLENS_SETTINGS: SETTINGS, TOPLENS_DESK_URL: `${deskUrl}/handoffs` });
   const truthFile = join(dataDir, 'truth.json');
-  const world = start('scenario/src/load-and-play.ts', [server.url, truthFile, 'load'], { TOPLENS_SCENARIO_NOW: String(nowMs) });
+  const world = start('load-and-play', [server.url, truthFile, 'load'], { TOPLENS_SCENARIO_NOW: String(nowMs) });
   const [code] = (await once(world, 'exit')) as [number];
   if (code !== 0) throw new Error(`the demo world could not be loaded (exit code ${code})`);
   await until(

@@ -1,6 +1,7 @@
-import { app, chromium, packages, run } from './setup.mjs';
+import { app, bundles, chromium, packages, run } from './setup.mjs';
 
 packages();
 chromium();
 app();
+bundles();
 run(process.execPath, ['--import', 'tsx', 'bench/bench.ts']);

@@ -1,4 +1,5 @@
-import { app, packages } from './setup.mjs';
+import { app, bundles, packages } from './setup.mjs';
 
 packages();
 app();
+bundles();

@@ -3,10 +3,11 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { app, packages, root } from './setup.mjs';
+import { app, BUNDLE, bundles, packages, root } from './setup.mjs';
 
 packages();
 app();
+bundles();
 
 const port = process.env.TOPLENS_PORT ?? '4400';
 const deskPort = process.env.TOPLENS_DESK_PORT ?? '4410';
@@ -29,8 +30,9 @@ const env = {
   TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',
 };
 const children = [];
-const start = (...args) => {
-  const child = spawn(process.execPath, ['--import', 'tsx', ...args], { cwd: root, env, stdio: 'inherit' });
+const bundled = (name) => join(root, BUNDLE, `${name}.mjs`);
+const start = (name, ...args) => {
+  const child = spawn(process.execPath, [bundled(name), ...args], { cwd: root, env, stdio: 'inherit' });
   children.push(child);
   return child;
 };
@@ -40,12 +42,12 @@ const stop = () => {
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
 
-const server = start('server/src/main.ts');
+const server = start('main');
 server.on('exit', (code) => {
   stop();
   process.exitCode = code ?? 0;
 });
-start('scenario/src/desk-main.ts', deskPort, 'config/pellwick.json');
+start('desk-main', deskPort, 'config/pellwick.json');
 
 for (let tries = 0; ; tries++) {
   const ready = await fetch(`${url}/healthz`).then(
@@ -63,7 +65,7 @@ for (let tries = 0; ; tries++) {
 const known = existsSync(stamp) ? JSON.parse(readFileSync(stamp, 'utf8')) : undefined;
 const fromMs = known?.nowMs ?? Date.now();
 console.log(known ? 'the demo world goes on where it stopped' : 'loading two weeks of the demo world (about a minute and a half) …');
-const world = spawn(process.execPath, ['--import', 'tsx', 'scenario/src/load-and-play.ts', url, join(data, 'truth.json')], {
+const world = spawn(process.execPath, [bundled('load-and-play'), url, join(data, 'truth.json')], {
   cwd: root,
   env: { ...env, TOPLENS_SCENARIO_NOW: String(fromMs), ...(known && { TOPLENS_SCENARIO_RESUME: String(known.playedMs) }) },
   stdio: ['ignore', 'pipe', 'inherit'],

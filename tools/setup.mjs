@@ -4,6 +4,8 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+export { BUNDLE } from './bundle.mjs';
+
 export const root = join(import.meta.dirname, '..');
 const stamps = join(root, '.cache', 'stamps');
 
@@ -90,4 +92,11 @@ export function app() {
       env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' },
     });
   });
+}
+
+/** Server, workers and demo world for Node. */
+export function bundles() {
+  whenChanged('bundles', ['core/src', 'server/src', 'scenario/src', 'bench', 'tools/bundle.mjs', 'package-lock.json'], 'dist/node/main.mjs', () =>
+    run(process.execPath, ['--input-type=module', '-e', "import { bundle } from './tools/bundle.mjs'; bundle();"]),
+  );
 }

@@ -1,11 +1,12 @@
 // `npm test`: sets up what is missing, then lint, types, dependency rules, unit, property, server and browser tests.
 // `npm test -- core` runs the tests of one room alone.
-import { app, chromium, packages, run } from './setup.mjs';
+import { app, bundles, chromium, packages, run } from './setup.mjs';
 
 const only = process.argv.slice(2);
 packages();
 chromium();
 app();
+bundles();
 const npx = (...args) => run('npx', ['--no-install', ...args]);
 const step = (name, work) => {
   const begun = Date.now();

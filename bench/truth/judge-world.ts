@@ -56,7 +56,7 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
     const applicationOf = (flow: number) => plan.flows[flow - 1]?.app ?? 0;
     const deviations = deviationsIn(window, (flow, hourMs) => counted.get(hourMs)?.get(flow), { history, applicationOf });
     const rows = deviations.length > 0 ? rowsIn(window) : emptyColumns(0);
-    judgeStretch(deviations, rows, window, { history, register, applicationOf });
+    judgeStretch(deviations, rows, learnSuccession(rows), window, { history, register, applicationOf });
   };
   for (let hourMs = plan.firstMs; hourMs < plan.toMs; hourMs += HOUR_MS) {
     const rows = player.hour(hourMs);

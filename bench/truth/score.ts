@@ -18,6 +18,8 @@ export interface Score {
   /** a trouble seen as two or more incidents */
   splits: number;
   detectionMedianMin: number;
+  /** of troubles that hurt at least one person a minute */
+  detectionOfBusyMin: number;
   onsetErrorMedianMin: number;
   tauB: number;
   coverage: { people: number; minutes: number; money: number };
@@ -36,6 +38,7 @@ const describe = ({ plan }: JudgedWorld, { trouble, people }: TroubleTruth) =>
 export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
   const score = { troubles: 0, recalled: 0, matched: 0, all: 0, falseOnes: [] as string[], splits: 0, missed: [] as string[], outside: [] as string[] };
   const detections: number[] = [];
+  const busy: number[] = [];
   const onsets: number[] = [];
   const taus: number[] = [];
   const inside = { people: [0, 0], minutes: [0, 0], money: [0, 0] };
@@ -62,7 +65,9 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
       score.recalled++;
       score.splits += own.length - 1;
       const best = own.reduce((a, b) => (b.bill.people.estimate > a.bill.people.estimate ? b : a));
-      detections.push((Math.min(...own.flatMap(({ incident }) => incident.parts.map((part) => part.firedMs))) - truth.trouble.fromMs) / MINUTE_MS);
+      const delay = (Math.min(...own.flatMap(({ incident }) => incident.parts.map((part) => part.firedMs))) - truth.trouble.fromMs) / MINUTE_MS;
+      detections.push(delay);
+      if (truth.people.size >= (truth.trouble.toMs - truth.trouble.fromMs) / MINUTE_MS) busy.push(delay);
       onsets.push(Math.abs(best.incident.onsetMs - truth.trouble.fromMs) / MINUTE_MS);
       pairs.push({ truth: trueHarm(truth), harm: best.bill.harm.estimate, id: best.incident.id });
       const quantity = (name: string) => best.bill.lines.find((line) => line.name === name)?.quantity;
@@ -94,6 +99,7 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     falsePerDay: (score.falseOnes.length / flowDays) * 100,
     splits: score.splits,
     detectionMedianMin: median(detections) ?? NaN,
+    detectionOfBusyMin: median(busy) ?? NaN,
     onsetErrorMedianMin: median(onsets) ?? NaN,
     tauB: taus.reduce((sum, tau) => sum + tau, 0) / taus.length,
     coverage: { people: share(inside.people), minutes: share(inside.minutes), money: share(inside.money) },

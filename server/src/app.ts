@@ -6,19 +6,23 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { handoffRoutes } from './api/handoffs';
+import { flowRoutes } from './api/flows';
 import { healthRoutes } from './api/health';
 import { incidentRoutes } from './api/incidents';
 import { openApi } from './api/open-api';
 import { problemHandler, sendProblem, unknownRoute } from './api/problems';
+import { settingsRoutes } from './api/settings';
 import type { Config } from './config';
 import type { Engine } from './engine/engine';
 import { Problem } from './errors';
 import type { Intake } from './intake/intake';
 import { intakeRoutes } from './intake/routes';
+import type { Settings } from './settings/settings';
 import type { Database } from './store/database';
 
 export interface AppDeps {
   config: Config;
+  settings: Settings;
   database: Database;
   intake: Intake;
   engine: Engine;
@@ -28,7 +32,7 @@ export interface AppDeps {
 const HANDOFFS_A_MINUTE = 60;
 
 /** The whole application without a port: `server.ts` listens, tests ask it in process. */
-export function buildApp({ config, database, intake, engine, log }: AppDeps): Express {
+export function buildApp({ config, settings, database, intake, engine, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -62,6 +66,8 @@ export function buildApp({ config, database, intake, engine, log }: AppDeps): Ex
   );
   api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
   api.use(incidentRoutes(engine, config.publicUrl));
+  api.use(flowRoutes(engine));
+  api.use(settingsRoutes(database, engine, settings));
   api.use(handoffRoutes(database, engine, config));
   api.use(unknownRoute);
   app.use('/api', api);

@@ -39,13 +39,13 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
       log,
       onCommitted: (batch) => running.engine?.append(batch),
     });
-    const engine = await Engine.start(database, settings, log);
+    const engine = await Engine.start(database, settings, join(config.dataDir, 'segments'), log);
     running.engine = engine;
     const http = createServer();
     await listen(http, config);
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
-    http.on('request', buildApp({ config: reachable, database, intake, engine, log }));
+    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, log }));
     const desk = new Desk(database, { deskUrl: config.deskUrl, publicUrl: reachable.publicUrl, log });
     desk.start();
     const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);

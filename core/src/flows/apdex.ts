@@ -1,3 +1,5 @@
+import { BUCKETS, bucketMiddleMs, histogramCount, type LogHistogram } from '../stats';
+
 export interface Apdex {
   /** 0 to 1, two decimals */
   score: number;
@@ -34,8 +36,22 @@ export function apdex(durationsMs: ArrayLike<number>, failed: ArrayLike<boolean>
   return { score, targetS: targetMs / 1000, attempts, smallSample: attempts < 100 };
 }
 
+/** The same from a histogram of the attempts that did not fail: exact but for the buckets in which T and 4T lie. */
+export function apdexOf(durations: LogHistogram, failed: number, targetMs: number): Apdex | undefined {
+  if (!(targetMs > 0)) throw new RangeError(`expected a target above 0 ms, got: ${targetMs}`);
+  const attempts = histogramCount(durations) + failed;
+  if (attempts === 0) return undefined;
+  let halves = 0;
+  for (let i = 0; i < BUCKETS; i++) {
+    const middle = bucketMiddleMs(i);
+    if (middle <= targetMs) halves += 2 * (durations[i] as number);
+    else if (middle <= 4 * targetMs) halves += durations[i] as number;
+  }
+  return { score: Math.round((halves / 2 / attempts) * 100) / 100, targetS: targetMs / 1000, attempts, smallSample: attempts < 100 };
+}
+
 /** The specification's notation: score, target in brackets, `*` for a small sample. */
 export function formatApdex(value: Apdex | undefined): string {
   if (!value) return 'no score';
-  return `${value.score.toFixed(2)} [${value.targetS}]${value.smallSample ? '*' : ''}`;
+  return `${value.score.toFixed(2)} [${Number(value.targetS.toPrecision(2))}]${value.smallSample ? '*' : ''}`;
 }

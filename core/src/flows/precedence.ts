@@ -13,6 +13,8 @@ export interface Succession {
 /** Share of sessions that go on from one flow to another for the other to count as what usually follows. */
 export const GOES_ON = 0.25;
 const FEWEST_SESSIONS = 20;
+/** Of more rows, only every so manieth session is looked at: shares need no more. */
+const ENOUGH_ROWS = 300_000;
 const NONE: ReadonlySet<number> = new Set();
 
 /**
@@ -23,9 +25,10 @@ const NONE: ReadonlySet<number> = new Set();
  */
 export function learnSuccession(rows: AttemptColumns): Succession {
   const firsts = new Map<number, Map<number, number>>();
+  const every = Math.ceil(rows.n / ENOUGH_ROWS);
   for (let i = 0; i < rows.n; i++) {
     const session = rows.session[i] as number;
-    if (session === 0 || (rows.flags[i] as number) & PROBE) continue;
+    if (session === 0 || session % every !== 0 || (rows.flags[i] as number) & PROBE) continue;
     let flows = firsts.get(session);
     if (!flows) firsts.set(session, (flows = new Map<number, number>()));
     const flow = rows.flow[i] as number;

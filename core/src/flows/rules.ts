@@ -10,12 +10,37 @@ export interface FlowRule {
   limitMs?: number;
   /** multiplies the harm of this flow; 1 when left out */
   importance?: number;
+  /** what was promised, and what breaking it costs */
+  agreement?: Agreement;
+}
+
+/** A promise with a penalty: a share of the attempts of a period within the limit. */
+export interface Agreement {
+  /** 0.995: of a thousand attempts five may be late, hung or failed */
+  target: number;
+  /** length of the period */
+  days: number;
+  /** units of currency when the promise is broken */
+  penalty: number;
+}
+
+/**
+ * What attempts outside the limit are expected to cost: the penalty times the share of the period's budget that they use
+ * up, at most all of it.
+ *
+ * @param attemptsADay usual attempts of the flow in a day
+ */
+export function expectedPenalty(agreement: Agreement | undefined, attemptsOutside: number, attemptsADay: number): number {
+  if (!agreement || !(attemptsADay > 0)) return 0;
+  const budget = (1 - agreement.target) * attemptsADay * agreement.days;
+  return agreement.penalty * Math.min(1, attemptsOutside / budget);
 }
 
 export interface FlowFacts {
   name: string;
   limitMs: number | undefined;
   importance: number;
+  agreement: Agreement | undefined;
 }
 
 const escaped = (text: string) => text.replace(/[.+?^${}()|[\]\\]/g, '\\$&');
@@ -31,5 +56,5 @@ export function flowFacts(rules: readonly FlowRule[], application: string, techn
   const rule = rules.find(
     (candidate) => (candidate.application === undefined || candidate.application === application) && matchesPattern(candidate.technicalName, technicalName),
   );
-  return { name: rule?.name ?? technicalName, limitMs: rule?.limitMs, importance: rule?.importance ?? 1 };
+  return { name: rule?.name ?? technicalName, limitMs: rule?.limitMs, importance: rule?.importance ?? 1, agreement: rule?.agreement };
 }

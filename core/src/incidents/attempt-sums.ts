@@ -10,9 +10,11 @@ export const MADE_GOOD_MS = 30 * MINUTE_MS;
  * How far the learned median lies from the true one, as a share of it: half a histogram bucket, and the drift within half
  * an hour. Measured on worlds whose truth is known (docs/truth.md).
  */
-const EXPECTED_ERROR = 0.025;
+const EXPECTED_ERROR = 0.03;
 /** The same for the limit, and with it for the number of people found late. */
-const LIMIT_ERROR = 0.03;
+const LIMIT_ERROR = 0.04;
+/** Begin and end of a trouble are known to about so many minutes: what falls there may be missed, or counted too much. */
+const EDGE_MINUTES = 0.8;
 
 /** What attempts of the troubled flows did to people, over all of them or those of key tiers. */
 export interface Sums {
@@ -45,6 +47,8 @@ const noSums = (): Sums => ({
 export interface FlowSums {
   flow: number;
   importance: number;
+  /** share of the stretch that lies at its edges */
+  edge: number;
   all: Sums;
   key: Sums;
 }
@@ -80,7 +84,7 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
   for (const [flow, span] of spans) {
     const all = noSums();
     const key = noSums();
-    flows.push({ flow, importance: context.importanceOf(flow), all, key });
+    flows.push({ flow, importance: context.importanceOf(flow), edge: Math.min(0.5, (EDGE_MINUTES * MINUTE_MS) / (span.toMs - span.fromMs)), all, key });
     let normal: FlowNormal | undefined;
     let slot = NaN;
     for (let i = 0; i < rows.n; i++) {
@@ -130,25 +134,33 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
       }
     }
   }
-  return { flows, outcomes, people: people.beyondUsual(), keyPeople: people.keyHurt.size, hurtPersons: people.hurt };
+  return {
+    flows,
+    outcomes,
+    people: people.beyondUsual(Math.max(0, ...flows.map((one) => one.edge))),
+    keyPeople: people.keyHurt.size,
+    hurtPersons: people.hurt,
+  };
 }
 
 /** Minutes waited beyond the usual, with the standard error of that. */
-export function waitingOf(s: Sums): { quantity: number; sd: number } {
+export function waitingOf(s: Sums, edge = 0): { quantity: number; sd: number } {
   // An expectation that lies off moves the excess of all that are above it, less what it moves the usual excess by.
   const shifted = Math.max(0, s.lateCount - s.attempts / 2) * s.expectedMs * EXPECTED_ERROR;
   const usual = s.usualExcessMs * 0.08;
   const hung = s.hungMs * LIMIT_ERROR;
-  return { quantity: (s.excessMs - s.usualExcessMs + s.retryMs) / MINUTE_MS, sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung) / MINUTE_MS };
+  const excess = s.excessMs - s.usualExcessMs + s.retryMs;
+  return { quantity: excess / MINUTE_MS, sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung, excess * edge) / MINUTE_MS };
 }
 
 /** Share of the failed and hung ones that are more than usual. */
 export const notUsual = (s: Sums): number => (s.bad > 0 ? Math.max(0, s.bad - s.usualBad) / s.bad : 0);
 
 /** Failed and hung attempts, beyond the usual, that no second try made good. */
-export function failedOf(s: Sums): { quantity: number; sd: number } {
+export function failedOf(s: Sums, edge = 0): { quantity: number; sd: number } {
   const usualForGood = s.bad > 0 ? (s.usualBad * s.unrecovered) / s.bad : 0;
-  return { quantity: s.unrecovered * notUsual(s), sd: Math.sqrt(usualForGood + 0.25 * Number(s.unrecovered > 0)) };
+  const quantity = s.unrecovered * notUsual(s);
+  return { quantity, sd: Math.hypot(Math.sqrt(usualForGood + 0.25 * Number(s.unrecovered > 0)), quantity * edge) };
 }
 
 /** Distinct people who met a late, hung or failed attempt, and how many of them the usual would have hurt as well. */
@@ -180,12 +192,12 @@ class PeopleCount {
   }
 
   /** Of those whom the usual would have hurt anyway, the trouble hurts its share too: H = N(1 − (1 − f)(1 − E/N)). */
-  beyondUsual(): { mean: number; sd: number } {
+  beyondUsual(edge: number): { mean: number; sd: number } {
     const active = this.#everybody.size + this.#unknown;
     const hurt = this.hurt.size + this.#unknownHurt;
     const spared = active > 0 ? 1 - Math.min(0.99, this.#expected / active) : 1;
     const mean = Math.min(active, Math.max(0, (hurt - this.#expected) / spared));
-    return { mean, sd: Math.hypot(Math.sqrt(this.#expected), LIMIT_ERROR * mean * (1 - mean / Math.max(1, active)) * 2) / spared };
+    return { mean, sd: Math.hypot(Math.sqrt(this.#expected), LIMIT_ERROR * mean * (1 - mean / Math.max(1, active)) * 2, mean * edge) / spared };
   }
 }
 

@@ -88,8 +88,8 @@ export function harmBill(parts: readonly Deviation[], window: Window, context: B
   const charged = chargeable(absent, left, bad);
   const { rates } = context;
   const lines = [
-    lineOf('waiting', rates.waiting, root.flows.map(({ all, importance }) => ({ ...waitingOf(all), importance }))),
-    lineOf('failed', rates.failed, root.flows.map(({ all, importance }) => ({ ...failedOf(all), importance }))),
+    lineOf('waiting', rates.waiting, root.flows.map(({ all, importance, edge }) => ({ ...waitingOf(all, edge), importance }))),
+    lineOf('failed', rates.failed, root.flows.map(({ all, importance, edge }) => ({ ...failedOf(all, edge), importance }))),
     lineOf('left', rates.left, (left ?? []).map((one) => ({ quantity: one.people, sd: one.sd, importance: context.importanceOf(one.flow) }))),
     lineOf('missing', rates.missing, charged.map((one) => ({ ...one, importance: context.importanceOf(one.flow) }))),
   ]; // prettier-ignore

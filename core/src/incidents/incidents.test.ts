@@ -350,8 +350,8 @@ describe('sentences', () => {
     });
     expect(windowSentence({ ...window, incidents: 0 }).headline).toBe('Nobody is being hurt.');
     expect(windowSentence({ ...window, withoutTeam: 0 }).detail).toContain('All five are with a team.');
-    expect(hurtSentence({ people: 1, keyPeople: 1, gaveUp: 3, missing: 7, signal: 'slow' })).toBe(
-      '1 person waited, 1 of them key customers; 3 attempts failed for good; 7 later attempts never came.',
+    expect(hurtSentence({ people: 1, keyPeople: 1, gaveUp: 3, left: 2, missing: 7, signal: 'slow' })).toBe(
+      '1 person waited, 1 of them key customers; 3 attempts failed for good; 2 people left because of it; 7 later attempts never came.',
     );
     expect(formatMoney(12, 'points')).toBe('12 points');
   });

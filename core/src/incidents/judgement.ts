@@ -1,10 +1,10 @@
-import { learnSuccession, type Succession } from '../flows';
+import type { Succession } from '../flows';
 import { findDeviations, findOutages, type Deviation, type History, type MinuteSeries } from '../normal';
 import type { AttemptColumns } from '../telemetry';
 import { DAY_MS, floorTo, type Window } from '../time';
 import { groupDeviations, type Kin } from './group';
 import { minuteSeries, type HourOfFlow } from './judge';
-import { narrowSegments } from './narrow';
+import { isAbout, narrowSegment, spreadOver } from './narrow';
 import type { IncidentPart, Register, StoredIncident } from './register';
 
 export interface Judge {
@@ -40,33 +40,60 @@ export function deviationsIn(
  * judged before the stretch: not of the passes that led there.
  *
  * @param deviations of the stretch
- * @param rows attempts of the stretch, and of some hours before it for the order in which people do things; not looked at
- *   when there are no deviations
+ * @param rows attempts of the stretch
+ * @param succession the order in which people do things, then or shortly before
  * @returns incidents that changed
  */
-export function judgeStretch(deviations: readonly Deviation[], rows: AttemptColumns, window: Window, judge: Judge): StoredIncident[] {
+export function judgeStretch(deviations: readonly Deviation[], rows: AttemptColumns, succession: Succession, window: Window, judge: Judge): StoredIncident[] {
   const { history, register } = judge;
-  const succession: Succession = learnSuccession(rows);
-  const parts = deviations.map((deviation): IncidentPart => {
+  const { found, isKin } = tieTogether(rows, deviations, judge);
+  const parts = found.map((deviation): IncidentPart => {
     const { basis, limitMs, limitBy } = history.normalAt(deviation.flow, deviation.onsetMs);
     return { ...deviation, judgedBy: { basis, limitMs: limitMs ?? null, limitBy } };
   });
-  const groups = groupDeviations(parts, succession.precedes, judge.applicationOf, kinOf(rows, parts, judge));
+  const groups = groupDeviations(parts, succession.precedes, judge.applicationOf, isKin);
   const changed = register.replace(window, groups);
   // What is trouble today is left out of what is normal from tomorrow on.
   if (changed.length > 0) history.forgetNormalsFrom(floorTo(Math.min(...changed.map((incident) => incident.onsetMs)), DAY_MS) + DAY_MS);
   return changed;
 }
 
-/** Deviations of unlike flows are kin when traces lead to one component, or when the same few people are hit in both. */
-function kinOf(rows: AttemptColumns, parts: readonly Deviation[], { history, componentOf }: Judge): Kin {
-  const bad = parts.filter((part) => part.signal !== 'missing');
-  if (new Set(bad.map((part) => part.flow)).size < 2) return () => false;
-  const marks = new Map<Deviation, Set<string>>();
-  for (const part of bad) {
-    const segments = narrowSegments(rows, part, (flow, timeMs) => history.normalAt(flow, timeMs));
+/**
+ * Deviations of unlike flows are kin when traces lead to one component, or when the same few people are hit in both.
+ * Where people are told apart, what they met in other flows of the application belongs to it too.
+ */
+function tieTogether(
+  rows: AttemptColumns,
+  deviations: readonly Deviation[],
+  { history, applicationOf, componentOf }: Judge,
+): { found: Deviation[]; isKin: Kin } {
+  const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
+  const found = [...deviations];
+  const marks = new Map<string, Set<string>>();
+  const keyOf = (part: Deviation) => `${part.flow}:${part.signal}:${part.onsetMs}`;
+  for (const part of deviations) {
+    if (part.signal === 'missing') continue;
+    const own = marks.get(keyOf(part)) ?? new Set<string>();
+    marks.set(keyOf(part), own);
     const component = componentOf?.(part);
-    marks.set(part, new Set(component === undefined ? segments : [...segments, `component:${component}`]));
+    if (component !== undefined) own.add(`component:${component}`);
+    const segment = narrowSegment(rows, part, normalAt);
+    if (!segment) continue;
+    const mark = `${segment.dimension}:${segment.value}`;
+    own.add(mark);
+    for (const other of deviations) {
+      if (other.signal === 'missing' || other.flow === part.flow || applicationOf(other.flow) !== applicationOf(part.flow)) continue;
+      if (other.onsetMs >= part.endMs || other.endMs <= part.onsetMs || !isAbout(rows, other, segment, normalAt)) continue;
+      const marksOfOther = marks.get(keyOf(other)) ?? new Set<string>();
+      marks.set(keyOf(other), marksOfOther.add(mark));
+    }
+    const isTaken = (flow: number) =>
+      found.some((other) => other.flow === flow && other.signal === part.signal && other.onsetMs < part.endMs && other.endMs > part.onsetMs);
+    const siblings = history.flows.filter((flow) => applicationOf(flow) === applicationOf(part.flow) && !isTaken(flow));
+    for (const other of spreadOver(rows, part, segment, new Set(siblings), normalAt)) {
+      found.push(other);
+      marks.set(keyOf(other), own);
+    }
   }
-  return (a, b) => [...(marks.get(a) ?? [])].some((mark) => marks.get(b)?.has(mark));
+  return { found, isKin: (a, b) => [...(marks.get(keyOf(a)) ?? [])].some((mark) => marks.get(keyOf(b))?.has(mark)) };
 }

@@ -22,7 +22,8 @@ export interface StoredIncident {
   /** the evidence went away when late data came in: no longer listed, kept for its handoffs */
   withdrawn: boolean;
   parts: IncidentPart[];
-  component: { name: string; words: string } | null;
+  /** holds that share of the time, or of the failures, of the attempts gone wrong */
+  component: { name: string; words: string; share: number } | null;
   /** joined by hand: its parts count in that incident */
   joinedInto: number | null;
   /** split off by hand from that incident: holds the parts of the same flow and signal */

@@ -51,6 +51,7 @@ const FEWEST_ALL = 10;
 const FEWEST_BAD = 5;
 const LEAST_RISK = 1.3;
 const MOST_SEGMENTS = 4;
+const NEARLY = 0.8;
 
 interface Count {
   all: number;
@@ -69,7 +70,7 @@ export function whereItBites(question: BitesQuestion): Bites {
   const first = tryAll(question.rows, judged, []);
   let candidates = first.segments;
   while (picked.length < MOST_SEGMENTS) {
-    const best = candidates.filter(isOver).sort((a, b) => b.excess - a.excess || a.shareOfAll - b.shareOfAll || a.value - b.value)[0];
+    const best = narrowest(candidates.filter(isOver));
     if (!best) break;
     // What is told of a value is told against everybody, however it was found.
     picked.push(first.segments.find((one) => one.dimension === best.dimension && one.value === best.value) ?? best);
@@ -83,6 +84,13 @@ export function whereItBites(question: BitesQuestion): Bites {
     bad: first.bad,
     all: first.all,
   };
+}
+
+/** Of those that hold about as much of what went wrong as the one that holds most, the one that holds least of everything. */
+function narrowest(candidates: readonly Segment[]): Segment | undefined {
+  const most = Math.max(...candidates.map((one) => one.excess));
+  const near = candidates.filter((one) => one.excess >= NEARLY * most);
+  return near.sort((a, b) => a.shareOfAll - b.shareOfAll || b.excess - a.excess || a.value - b.value)[0];
 }
 
 const isOver = (one: Segment) => one.p <= FALSE_DISCOVERY && one.bad >= FEWEST_BAD && one.relativeRisk >= LEAST_RISK && one.low > 1;

@@ -47,11 +47,12 @@ export function incidentTitle(facts: IncidentFacts): string {
 }
 
 /** Second sentence of an incident: what it did to people. */
-export function hurtSentence(hurt: { people: number; keyPeople: number; gaveUp: number; missing: number; signal: Signal }): string {
+export function hurtSentence(hurt: { people: number; keyPeople: number; gaveUp: number; left: number; missing: number; signal: Signal }): string {
   const parts: string[] = [];
   const verb = hurt.signal === 'missing' ? 'could not get in' : hurt.signal === 'slow' ? 'waited' : 'met a failure';
   if (hurt.people >= 0.5) parts.push(`${people(hurt.people)} ${verb}${hurt.keyPeople > 0 ? `, ${count(hurt.keyPeople)} of them key customers` : ''}`);
   if (hurt.gaveUp >= 0.5) parts.push(`${attempts(hurt.gaveUp)} failed for good`);
+  if (hurt.left >= 0.5) parts.push(`${people(hurt.left)} left because of it`);
   if (hurt.signal !== 'missing' && hurt.missing >= 0.5) parts.push(`${attempts(hurt.missing, 'later ')} never came`);
   return parts.length > 0 ? `${parts.join('; ')}.` : 'Nobody was hurt so far.';
 }

@@ -51,14 +51,16 @@ export interface Deviation {
  */
 const RULES = [
   { minutes: 1, z: STRAINED_SPREADS, times: 3 },
-  { minutes: 2, z: 4.7, times: 1 },
-  { minutes: 3, z: 4.6, times: 1 },
-  { minutes: 5, z: 4.5, times: 1 },
-  { minutes: 10, z: 4.6, times: 1 },
-  { minutes: 20, z: 4.7, times: 1 },
-  { minutes: 60, z: 5, times: 1 },
+  { minutes: 2, z: 4.9, times: 1 },
+  { minutes: 3, z: 4.8, times: 1 },
+  { minutes: 5, z: 4.8, times: 1 },
+  { minutes: 10, z: 4.8, times: 1 },
+  { minutes: 20, z: 4.9, times: 1 },
+  { minutes: 60, z: 5.1, times: 1 },
 ] as const;
 const OF_LAST = 5;
+/** Volume varies for more reasons than shares do: it must show that much more. */
+const MISSING_MORE = 0.5;
 /** A deviation goes on while these windows still show something: its level goes back only after the calm time. */
 const HOLDS = [
   { minutes: 5, z: STRAINED_SPREADS },
@@ -182,7 +184,8 @@ function firings(series: SignalSeries): Uint8Array {
   const fires = new Uint8Array(length);
   for (const { minutes, z, times } of RULES) {
     const outside = new Uint8Array(length);
-    for (let t = minutes - 1; t < length; t++) outside[t] = isOutside(series.signal, series.tally(t - minutes + 1, t + 1), z) ? 1 : 0;
+    for (let t = minutes - 1; t < length; t++)
+      outside[t] = isOutside(series.signal, series.tally(t - minutes + 1, t + 1), series.signal === 'missing' ? z + MISSING_MORE : z) ? 1 : 0;
     for (let t = 0; t < length; t++) {
       let count = 0;
       for (let u = Math.max(0, t - (times > 1 ? OF_LAST : 1) + 1); u <= t; u++) count += outside[u] as number;

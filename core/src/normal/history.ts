@@ -157,13 +157,16 @@ export class History {
     let normal = slots.get(slotMs);
     if (!normal) {
       const earlier = (startMs: number) => this.#earlier(flow, startMs, slotMs);
-      normal = learnNormal(earlier, this.firstMsOf(flow), slotMs, this.ownersLimit(flow, slotMs), this.#kinds, (dayMs) => this.#total(flow, dayMs));
+      normal = learnNormal(earlier, this.firstMsOf(flow), slotMs, this.ownersLimit(flow, slotMs + SLOT_MS - 1), this.#kinds, (dayMs) =>
+        this.totalOf(flow, dayMs),
+      );
       slots.set(slotMs, normal);
     }
     return normal;
   }
 
-  #total(flow: number, dayMs: number): number | undefined {
+  /** Attempts of a flow on a whole day (its begin, UTC); `undefined` when nothing is known of it. */
+  totalOf(flow: number, dayMs: number): number | undefined {
     const day = this.#days.get(flow)?.get(dayMs);
     if (!day || dayMs < this.firstMsOf(flow)) return undefined;
     let sum = 0;

@@ -4,3 +4,4 @@ export * from './flow-normal';
 export * from './history';
 export * from './deviations';
 export * from './outages';
+export * from './sudden-change';

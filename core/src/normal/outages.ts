@@ -2,7 +2,7 @@ import { MINUTE_MS } from '../time';
 import { findMissing, volumeIn, type Deviation, type MinuteSeries } from './deviations';
 
 /** People do several things at once: attempts of one application come together more than those of one flow. */
-const TOGETHER = 1.4;
+const TOGETHER = 1.5;
 /** A flow takes part in the outage of its application when it misses at least this share of what was expected. */
 const MISSES_AT_LEAST = 0.3;
 const FEWEST_EXPECTED = 0.5;

@@ -68,6 +68,13 @@ export function histogramCount(histogram: LogHistogram): number {
   return n;
 }
 
+/** Sum of the values counted, milliseconds, within 1.6 %. */
+export function histogramSum(histogram: LogHistogram): number {
+  let sum = 0;
+  for (let i = 0; i < BUCKETS; i++) if ((histogram[i] as number) > 0) sum += (histogram[i] as number) * bucketMiddleMs(i);
+  return sum;
+}
+
 /**
  * @param p probability, 0 to 1 inclusive
  * @returns milliseconds, within 1.6 % of the exact quantile; `undefined` when empty

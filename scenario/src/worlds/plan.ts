@@ -78,11 +78,11 @@ export const KEY_TIER = 3;
 const MONDAY = Date.UTC(2026, 0, 5);
 
 const SHAPES = [
-  { name: 'few busy flows', apps: 1, journeys: [1, 2], rate: [14, 40], extra: 2, noise: 1 },
-  { name: 'many flows', apps: 4, journeys: [2, 3], rate: [2.5, 9], extra: 2, noise: 1 },
+  { name: 'few busy flows', apps: 1, journeys: [1, 2], rate: [25, 70], extra: 2, noise: 1 },
+  { name: 'many flows', apps: 3, journeys: [2, 3], rate: [4, 14], extra: 2, noise: 1 },
   { name: 'tiny flows', apps: 3, journeys: [3, 3], rate: [0.2, 1.5], extra: 3, noise: 1 },
-  { name: 'noisy', apps: 2, journeys: [2, 2], rate: [6, 20], extra: 2, noise: 2.2 },
-  { name: 'drifting load', apps: 2, journeys: [1, 2], rate: [8, 24], extra: 2, noise: 1 },
+  { name: 'noisy', apps: 2, journeys: [2, 2], rate: [10, 34], extra: 2, noise: 2.2 },
+  { name: 'drifting load', apps: 2, journeys: [1, 2], rate: [14, 40], extra: 2, noise: 1 },
 ] as const;
 
 /** A world that the seed alone decides. */

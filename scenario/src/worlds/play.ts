@@ -27,7 +27,7 @@ const share = (seed: number, person: number, question: number): number => mix(se
 export class WorldPlayer {
   readonly truth: Map<number, TroubleTruth>;
   #rows = emptyColumns(4096);
-  #carried = emptyColumns(0);
+  #later = emptyColumns(4096);
   #errorLevels: { day: number; levels: number[] } = { day: NaN, levels: [] };
   /** failures to be told for good or made good once the day is over */
   readonly #failures: { truth: TroubleTruth; person: number; flow: number; startMs: number; endMs: number; value: number; key: boolean }[] = [];
@@ -46,14 +46,19 @@ export class WorldPlayer {
 
   /** Attempts that start in the hour. Hours are asked for in order. */
   hour(hourMs: number): AttemptColumns {
-    this.#rows = withCapacity(this.#carried, Math.max(4096, this.#carried.n + 2 * this.#rows.n));
+    // What began before and goes on stands first; the buffers are used again and again.
+    [this.#rows, this.#later] = [this.#later, this.#rows];
+    this.#later.n = 0;
     for (let minuteMs = hourMs; minuteMs < hourMs + HOUR_MS; minuteMs += MINUTE_MS)
       this.plan.journeys.forEach((journey, j) => this.#minute(journey, j, minuteMs));
     this.#batchAndProbes(hourMs);
-    const now = emptyColumns(this.#rows.n);
-    const later = emptyColumns(this.#rows.n);
-    for (let i = 0; i < this.#rows.n; i++) appendRowInPlace((this.#rows.startMs[i] as number) < hourMs + HOUR_MS ? now : later, this.#rows, i);
-    this.#carried = withCapacity(later, later.n);
+    const rows = this.#rows;
+    if (this.#later.startMs.length < rows.n) this.#later = emptyColumns(2 * rows.n);
+    let n = 0;
+    for (let i = 0; i < rows.n; i++) if ((rows.startMs[i] as number) < hourMs + HOUR_MS) n++;
+    const now = emptyColumns(n);
+    for (let i = 0; i < rows.n; i++) appendRowInPlace((rows.startMs[i] as number) < hourMs + HOUR_MS ? now : this.#later, rows, i);
+    rows.n = 0;
     return now;
   }
 
@@ -110,7 +115,7 @@ export class WorldPlayer {
   #session(journey: WorldJourney, minuteMs: number, random: Random): void {
     const { plan } = this;
     const person = 1 + Math.floor(random() * plan.persons);
-    const session = journey.hasSessions ? 1 + Math.floor(random() * 2 ** 32) : 0;
+    const session = journey.hasSessions ? 1 + Math.floor(random() * (2 ** 32 - 1)) : 0;
     const t = share(plan.seed, person, 1);
     const tier = t < 0.75 ? 1 : t < 0.94 ? 2 : KEY_TIER;
     const site = 1 + Math.floor(share(plan.seed, person, 2) ** 1.5 * SITES);

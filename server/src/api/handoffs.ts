@@ -54,7 +54,7 @@ export function handoffRoutes(database: Database, engine: Engine, options: Hando
       response.status(200).json(await whole(database, before.id));
       return;
     }
-    const incident = await askIncident(engine, String(incidentId), checkWindow({ fromMs, toMs }));
+    const incident = await askIncident(engine, String(incidentId), { window: checkWindow({ fromMs, toMs }) });
     const { brief, markdown } = makeBrief(incident, { team, note, publicUrl: options.publicUrl });
     const id = randomUUID();
     try {

@@ -1,39 +1,78 @@
 import { Router } from 'express';
-import { object, string } from 'yup';
+import { array, number, object, string, type InferType } from 'yup';
+import type { Action } from '../engine/actions';
 import type { Engine } from '../engine/engine';
-import type { WindowQuestion } from '../engine/protocol';
+import type { IncidentQuestion } from '../engine/protocol';
 import { Problem } from '../errors';
 import { makeBrief } from '../outbound/make-brief';
-import { rankingQuery, readInput, readWindow } from './query';
+import { rankingQuery, readFocus, readInput, readWindow } from './query';
 import type { IncidentShape } from './shapes';
 
+type Question = Partial<Omit<IncidentQuestion, 'id'>> & Pick<IncidentQuestion, 'window'>;
+
 /** Asks for one incident. @throws Problem 'notFound' */
-export async function askIncident(engine: Engine, idText: string | undefined, window: WindowQuestion): Promise<IncidentShape> {
+export async function askIncident(engine: Engine, idText: string | undefined, question: Question): Promise<IncidentShape> {
   const id = Number(idText);
-  const incident = Number.isInteger(id) && id > 0 ? await engine.ask('incident', { id, window }) : null;
+  const whole: IncidentQuestion = { id, against: 'nothing', focus: { values: {} }, rates: 'then', ...question };
+  const incident = Number.isInteger(id) && id > 0 ? await engine.ask('incident', whole) : null;
   if (!incident) throw new Problem('notFound', `there is no incident ${idText}; it may have been withdrawn when later data came in`, { field: 'id' });
   return incident;
 }
 
 const briefQuery = object({ team: string().max(200).default(''), note: string().max(10_000).default('') });
 
+const who = string().trim().min(1, 'who: say who decides this').max(100).required('who: say who decides this');
+const LONGEST_ASIDE_MS = 31 * 86_400_000;
+
+const decision = object({
+  who,
+  what: string().oneOf(['join', 'unjoin', 'split', 'setAside', 'takeBack']).required(),
+  into: number().integer().positive().when('what', { is: 'join', then: (into) => into.required('into: say into which incident') }), // prettier-ignore
+  flows: array(number().integer().positive().required()).when('what', { is: 'split', then: (flows) => flows.required().min(1, 'flows: say which flows are split off') }), // prettier-ignore
+  reason: string().trim().max(500).when('what', { is: 'setAside', then: (reason) => reason.required('reason: say why it is set aside') }), // prettier-ignore
+  untilMs: number().integer().when('what', { is: 'setAside', then: (untilMs) => untilMs.required('untilMs: say until when') }), // prettier-ignore
+});
+
+function toAction(id: number, given: InferType<typeof decision>): Action {
+  const by = given.who;
+  switch (given.what) {
+    case 'join':
+      return { what: 'join', id, into: given.into ?? 0, who: by };
+    case 'split':
+      return { what: 'split', id, flows: given.flows ?? [], who: by };
+    case 'setAside': {
+      const untilMs = given.untilMs ?? 0;
+      if (untilMs > Date.now() + LONGEST_ASIDE_MS) throw new Problem('badInput', 'untilMs: at most a month from now', { field: 'untilMs' });
+      return { what: 'setAside', id, reason: given.reason ?? '', untilMs, who: by };
+    }
+    default:
+      return { what: given.what as 'unjoin' | 'takeBack', id, who: by };
+  }
+}
+
 export function incidentRoutes(engine: Engine, publicUrl: string): Router {
   const router = Router();
   router.get('/worst-first', async (request, response) => {
-    const { rankBy, application, team } = readInput(rankingQuery, request.query);
-    const question = { window: readWindow(request), ranking: rankBy, ...(application && { application }), ...(team && { team }) };
-    response.json(await engine.ask('worstFirst', question));
+    const { rankBy, rates } = readInput(rankingQuery, request.query);
+    response.json(await engine.ask('worstFirst', { window: readWindow(request), ranking: rankBy, rates: rates as 'then', ...readFocus(request) }));
+  });
+  router.get('/changes', async (_request, response) => {
+    response.json({ changes: await engine.ask('changes', null) });
   });
   router.get('/incidents/:id', async (request, response) => {
-    response.json(await askIncident(engine, request.params.id, readWindow(request)));
+    const { rates } = readInput(rankingQuery, request.query);
+    response.json(await askIncident(engine, request.params.id, { window: readWindow(request), rates: rates as 'then', ...readFocus(request) }));
   });
   router.get('/incidents/:id/brief', async (request, response) => {
     const { team, note } = readInput(briefQuery, request.query);
-    const incident = await askIncident(engine, request.params.id, readWindow(request));
+    const incident = await askIncident(engine, request.params.id, { window: readWindow(request) });
     response.json(makeBrief(incident, { team: team || incident.proposedTeam?.team || '', note, publicUrl }));
   });
-  router.get('/flows', async (_request, response) => {
-    response.json({ flows: await engine.ask('flows', null) });
+  router.post('/incidents/:id/decisions', async (request, response) => {
+    const action = toAction(Number(request.params.id), readInput(decision, request.body));
+    const done = await engine.ask('act', action);
+    if (!done.ok) throw new Problem('conflict', done.why, { field: 'what' });
+    response.json({ id: done.id });
   });
   router.get('/status', async (_request, response) => {
     response.json(await engine.ask('freshness', null));

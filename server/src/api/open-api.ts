@@ -1,7 +1,12 @@
-import { RANKINGS, BILL_LINES } from '@toplens/core/incidents';
+import { BILL_LINES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
 import { BASES, LEVELS, SIGNALS } from '@toplens/core/normal';
 import { HANDOFF_STATES } from '@toplens/core/handoffs';
 import { OUTCOMES } from '@toplens/core/flows';
+import { DIMENSIONS } from '@toplens/core/telemetry';
+import { AGAINST } from '../engine/protocol';
+
+/** Rates that can be changed in place. */
+export const RATE_NAMES = ['waiting', 'failed', 'left', 'missing', 'money', 'keyMultiplier'] as const;
 
 type Schema = Record<string, unknown>;
 
@@ -22,38 +27,105 @@ const record = (properties: Record<string, Schema>): Schema => ({
 });
 const outcomes = record(Object.fromEntries(OUTCOMES.map((outcome) => [outcome, integer])));
 const windowMs = record({ fromMs: number, toMs: number });
-const rateOr = (values: readonly string[]) => oneOf(values);
+const limitBy = oneOf(['owner', 'learned', 'none']);
+const dimension = oneOf(DIMENSIONS);
+const trend = oneOf(['growing', 'steady', 'fading', 'new', 'over']);
+const remaining = orNull(record({ sessions: integer, attempts: integer }));
+const team = orNull(record({ team: text, reason: text }));
+const named = list(record({ id: integer, title: text }));
+const numbers = list(integer);
 
 const schemas: Record<string, Schema> = {
   Interval: record({ estimate: number, low: number, high: number }),
-  Series: record({ startMs: number, stepMs: number, values: list(orNull(number)), low: list(orNull(number)), high: list(orNull(number)) }),
+  Series: record({
+    startMs: number, stepMs: number, values: list(orNull(number)), low: list(orNull(number)), high: list(orNull(number)), other: orNull(list(orNull(number))),
+  }),
+  Chart: record({ name: oneOf(['duration', 'failures', 'attempts']), flow: text, series: ref('Series'), comparedWith: orNull(text) }),
+  Mark: record({ atMs: number, words: text }),
   HandoffMark: record({ id: text, team: text, state: oneOf(HANDOFF_STATES) }),
   Row: record({
     id: integer, rank: integer, moved: orNull(integer), title: text, application: text, flows: list(text), signal: oneOf(SIGNALS), level: oneOf(LEVELS),
-    onsetMs: number, endMs: number, inTroubleNow: flag, trend: oneOf(['growing', 'steady', 'fading', 'new', 'over']), outcomes, missingAttempts: integer,
-    harmPerHour: number, harm: ref('Interval'), people: ref('Interval'), money: number, keyCustomers: number, weight: number, spark: ref('Series'),
-    proposedTeam: orNull(text), handoff: orNull(ref('HandoffMark')),
+    priority: oneOf(PRIORITIES), onsetMs: number, endMs: number, activeAtEnd: flag, inTroubleNow: flag, trend, outcomes, missingAttempts: integer,
+    harmPerHour: number, harm: ref('Interval'), people: ref('Interval'), money: number, keyCustomers: number, weight: number, best: integer, worst: integer,
+    nearTie: flag, spark: ref('Series'), proposedTeam: orNull(text), handoff: orNull(ref('HandoffMark')),
   }),
-  Odd: record({ id: integer, title: text, application: text, onsetMs: number, inTroubleNow: flag }),
+  Odd: record({ id: integer, title: text, application: text, onsetMs: number, inTroubleNow: flag, mayBecome: text }),
+  SetAside: record({ id: integer, title: text, reason: text, by: text, untilMs: number }),
+  Compared: record({ fromMs: number, toMs: number, words: text, harmPerHour: number, people: number, incidents: integer, isKnown: flag }),
   Freshness: record({ watermarkMs: orNull(number), judgedMs: orNull(number), silent: list(record({ application: text, sinceMs: number })) }),
   WorstFirst: record({
-    window: windowMs, ranking: rateOr(RANKINGS), headline: text, detail: text, currency: text, rows: list(ref('Row')), odd: list(ref('Odd')),
-    lastEndedMs: orNull(number), applications: list(text), teams: list(text), freshness: ref('Freshness'),
+    window: windowMs, ranking: oneOf(RANKINGS), headline: text, detail: text, currency: text, rows: list(ref('Row')), odd: list(ref('Odd')),
+    setAside: list(ref('SetAside')), compared: orNull(ref('Compared')), remaining, lastEndedMs: orNull(number), applications: list(text), teams: list(text),
+    flows: list(record({ id: integer, name: text, application: text })), dimensions: list(record({ dimension, values: list(text) })), freshness: ref('Freshness'),
   }),
+  Change: record({
+    kind: oneOf(['flow', 'component']), name: text, id: orNull(integer), measure: oneOf(['attempts', 'failures', 'duration']), ratio: orNull(number), words: text,
+  }),
+  Changes: record({ changes: list(ref('Change')) }),
   BillLine: record({ name: oneOf(BILL_LINES), quantity: ref('Interval'), rate: number, harm: ref('Interval') }),
   Part: record({
-    flow: text, technicalName: text, signal: oneOf(SIGNALS), level: oneOf(LEVELS), onsetMs: number, endMs: number, active: flag, basis: oneOf(BASES),
-    limitMs: orNull(number), limitBy: oneOf(['owner', 'learned', 'none']), learnedLimitMs: orNull(number), expectedMs: orNull(number),
+    flowId: integer, flow: text, technicalName: text, signal: oneOf(SIGNALS), level: oneOf(LEVELS), onsetMs: number, endMs: number, active: flag,
+    basis: oneOf(BASES), limitMs: orNull(number), limitBy, learnedLimitMs: orNull(number), expectedMs: orNull(number),
   }),
-  MostHit: record({ dimension: text, value: text, bad: integer, shareOfBad: number, shareOfAll: number, words: text }),
+  Segment: record({
+    dimension, value: text, all: integer, bad: integer, people: integer, shareOfBad: number, shareOfAll: number, relativeRisk: orNull(number), low: number,
+    high: orNull(number), excess: number, words: text,
+  }),
+  Bites: record({
+    segments: list(ref('Segment')), spared: list(ref('Segment')),
+    ruledOut: list(record({ dimension, why: oneOf(['oneValue', 'noDifference']), value: orNull(text) })), bad: integer, all: integer,
+  }),
   Sample: record({ atMs: number, durationMs: number, outcome: oneOf(OUTCOMES), failure: text, traceId: text, person: text, component: text }),
   Incident: record({
-    id: integer, window: windowMs, title: text, sentence: text, application: text, signal: oneOf(SIGNALS), level: oneOf(LEVELS), onsetMs: number, endMs: number,
-    inTroubleNow: flag, currency: text, parts: list(ref('Part')), bill: list(ref('BillLine')), harm: ref('Interval'), harmPerHour: number,
-    people: ref('Interval'), keyPeople: integer, outcomes,
-    charts: list(record({ name: oneOf(['duration', 'failures', 'attempts']), flow: text, series: ref('Series') })), mostHit: list(ref('MostHit')),
-    samples: list(ref('Sample')), component: orNull(record({ name: text, words: text })), proposedTeam: orNull(record({ team: text, reason: text })), teams: list(text),
+    id: integer, window: windowMs, title: text, sentence: text, application: text, signal: oneOf(SIGNALS), level: oneOf(LEVELS), priority: oneOf(PRIORITIES),
+    trend, onsetMs: number, endMs: number, activeAtEnd: flag, inTroubleNow: flag, currency: text, parts: list(ref('Part')), bill: list(ref('BillLine')),
+    penalties: number, harm: ref('Interval'), harmPerHour: number, rank: orNull(integer), best: orNull(integer), worst: orNull(integer), nearTie: flag,
+    people: ref('Interval'), keyPeople: integer, outcomes, charts: list(ref('Chart')), marks: list(ref('Mark')), bites: ref('Bites'), samples: list(ref('Sample')),
+    component: orNull(record({ name: text, words: text })), proposedTeam: team, teams: list(text), remaining,
+    setAside: orNull(record({ reason: text, by: text, untilMs: number })), joined: named, nearby: named,
+    decisions: list(record({ at: text, who: text, what: text, detail: text })),
   }),
+  FlowRow: record({
+    id: integer, name: text, technicalName: text, application: text, background: flag, team: orNull(text), level: oneOf([...LEVELS, 'noData']), attempts: integer,
+    perMinute: number, meanMs: orNull(number), medianMs: orNull(number), p95Ms: orNull(number), maxMs: orNull(number), failedShare: orNull(number),
+    apdex: orNull(number), apdexWords: orNull(text), limitMs: orNull(number), limitBy, people: orNull(integer), hurt: orNull(integer),
+    shareOfTime: orNull(number), importance: number, before: orNull(record({ attempts: integer, medianMs: orNull(number), failedShare: number })), spark: ref('Series'),
+  }),
+  FlowTable: record({
+    window: windowMs, rows: list(ref('FlowRow')), attempts: integer, comparedWith: orNull(text), remaining, applications: list(text), freshness: ref('Freshness'),
+  }),
+  Side: record({
+    value: text, attempts: integer, badShare: number, medianMs: orNull(number), p95Ms: orNull(number), ridit: orNull(number), riditError: orNull(number), isOdd: flag,
+  }),
+  FlowPage: record({
+    window: windowMs, isCut: flag, row: ref('FlowRow'), key: text, team,
+    normal: record({
+      basis: oneOf(BASES), samples: integer, days: integer, expectedMs: orNull(number), learnedLimitMs: orNull(number), ownersLimitMs: orNull(number),
+      limitMs: orNull(number), limitBy, lateShare: number, failedShare: number,
+    }),
+    apdexAtOwners: orNull(text), apdexAtLearned: orNull(text),
+    outcomes: record({ startMs: number, stepMs: number, onTime: numbers, late: numbers, hung: numbers, failed: numbers }),
+    bands: list(record({ fromMs: number, toMs: orNull(number), attempts: integer })), charts: list(ref('Chart')), marks: list(ref('Mark')),
+    sides: list(record({ dimension, sides: list(ref('Side')) })), slowest: list(ref('Sample')),
+    incidents: list(record({ id: integer, onsetMs: number, endMs: number, inTroubleNow: flag })),
+    changes: list(record({ id: integer, atMs: number, fromMs: number, who: text, words: text, undoes: orNull(integer) })),
+  }),
+  Settings: record({
+    currency: text, rates: record(Object.fromEntries(RATE_NAMES.map((name) => [name, number]))), keyTiers: list(text),
+    calendar: record({ holidays: list(text), excluded: list(record({ fromMs: number, toMs: number, reason: text })) }),
+    changes: list(record({ id: integer, atMs: number, fromMs: number, who: text, key: text, about: text, words: text, undoes: orNull(integer), isUndone: flag })),
+  }),
+  NewSetting: {
+    type: 'object',
+    properties: { who: text, key: text, value: { description: 'null: back to the settings file' }, fromMs: integer },
+    required: ['who', 'key'],
+  },
+  NewDecision: {
+    type: 'object',
+    properties: { who: text, what: oneOf(['join', 'unjoin', 'split', 'setAside', 'takeBack']), into: integer, flows: list(integer), reason: text, untilMs: integer },
+    required: ['who', 'what'],
+  },
+  Decided: record({ id: integer }),
   BriefPage: record({ brief: { type: 'object', description: 'the brief for machines' }, markdown: text }),
   FlowCounts: record({ flows: list(record({ application: text, name: text, technicalName: text, attempts: integer, failed: integer, meanMs: number })) }),
   NewHandoff: {
@@ -88,6 +160,13 @@ const windowQuery = [
   query('last', integer, 'minutes up to the newest judged one; moves on by itself'),
   query('from', { type: 'string', format: 'date-time' }, 'begin, with `to`'),
   query('to', { type: 'string', format: 'date-time' }, 'end, with `from`'),
+];
+const focusQuery = [
+  query('application', text, 'only this application'),
+  query('flow', integer, 'only this flow'),
+  query('team', text, 'only what this team has or should get'),
+  ...DIMENSIONS.map((name) => query(name, text, `only attempts of this ${name}`)),
+  query('against', oneOf(AGAINST), 'with what the window is compared'),
 ];
 const get = (summary: string, schema: string, parameters: Schema[] = []): Schema => ({
   summary,
@@ -128,12 +207,16 @@ export function openApi(url: string): Schema {
       '/api/worst-first': {
         get: get('Incidents of a window, worst first', 'WorstFirst', [
           ...windowQuery,
+          ...focusQuery,
           query('rankBy', oneOf(RANKINGS), 'what orders the list'),
-          query('application', text, 'only this application'),
-          query('team', text, 'only what this team has or should get'),
+          query('rates', oneOf(['then', 'today']), 'rates of a past window: as they were set then, or as they are today'),
         ]),
       },
-      '/api/incidents/{id}': { get: get('One incident within a window', 'Incident', [path('id'), ...windowQuery]) },
+      '/api/incidents/{id}': { get: get('One incident within a window', 'Incident', [path('id'), ...windowQuery, ...focusQuery]) },
+      '/api/incidents/{id}/decisions': {
+        post: post('Joins, splits, sets aside, and takes back', 'NewDecision', { '200': ok('Decided', 'the incident to look at now') }, [path('id')]),
+      },
+      '/api/changes': { get: get('The last five minutes against the hour before, for every flow and component', 'Changes') },
       '/api/incidents/{id}/brief': {
         get: get('The brief as it would be sent', 'BriefPage', [
           path('id'),
@@ -142,7 +225,16 @@ export function openApi(url: string): Schema {
           query('note', text, 'what the sender adds'),
         ]),
       },
-      '/api/flows': { get: get('All that was ever recorded, by flow', 'FlowCounts') },
+      '/api/flows': { get: get('All flows with what their attempts came to', 'FlowTable', [...windowQuery, ...focusQuery]) },
+      '/api/flows/{id}': { get: get('One flow', 'FlowPage', [path('id'), ...windowQuery, ...focusQuery]) },
+      '/api/flow-counts': { get: get('All that was ever recorded, by flow', 'FlowCounts') },
+      '/api/settings': {
+        get: get('Rates, calendar, and every change of a setting', 'Settings'),
+        post: post('Changes a setting; what was set before stays in its history', 'NewSetting', { '201': ok('Settings', 'as they are now') }),
+      },
+      '/api/settings/changes/{id}/undo': {
+        post: post('Takes a change back to what was set before it', 'NewSetting', { '201': ok('Settings', 'as they are now') }, [path('id')]),
+      },
       '/api/status': { get: get('How fresh the data is', 'Freshness') },
       '/api/handoffs': {
         get: get('Handoffs, newest first', 'Handoffs'),

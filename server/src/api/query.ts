@@ -2,7 +2,9 @@ import { RANKINGS } from '@toplens/core/incidents';
 import { MINUTE_MS } from '@toplens/core/time';
 import type { Request } from 'express';
 import { date, number, object, string, ValidationError, type ObjectSchema } from 'yup';
-import type { WindowQuestion } from '../engine/protocol';
+import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
+import type { Focus } from '../engine/focus';
+import { AGAINST, type Against, type WindowQuestion } from '../engine/protocol';
 import { Problem } from '../errors';
 
 const LONGEST_MINUTES = 35 * 24 * 60;
@@ -39,8 +41,27 @@ export function checkWindow(window: { fromMs: number; toMs: number }): { fromMs:
   return window;
 }
 
+const text = string().trim().max(300);
+
+const focusSchema = object({
+  application: text,
+  flow: number().integer().positive(),
+  team: text,
+  against: string().oneOf(AGAINST).default('nothing'),
+  ...(Object.fromEntries(DIMENSIONS.map((dimension) => [dimension, text])) as Record<Dimension, typeof text>),
+});
+
+/** What a view is narrowed to, and with what it is compared. */
+export function readFocus(request: Request): { focus: Focus; against: Against } {
+  const { application, flow, team, against, ...values } = readInput(focusSchema, request.query);
+  const given = DIMENSIONS.flatMap((dimension) => (values[dimension] ? [[dimension, values[dimension]]] : []));
+  return {
+    against,
+    focus: { ...(application && { application }), ...(flow && { flow }), ...(team && { team }), values: Object.fromEntries(given) as Focus['values'] },
+  };
+}
+
 export const rankingQuery = object({
   rankBy: string().oneOf(RANKINGS).default('harm'),
-  application: string(),
-  team: string(),
+  rates: string().oneOf(['then', 'today']).default('then'),
 });

@@ -1,6 +1,7 @@
-import type { BillLineName, Ranking } from '@toplens/core/incidents';
-import type { Basis, Level, Signal } from '@toplens/core/normal';
+import type { BillLineName, Priority, Ranking, Trend } from '@toplens/core/incidents';
+import type { Basis, ChangedMeasure, Level, Signal } from '@toplens/core/normal';
 import type { Outcome } from '@toplens/core/flows';
+import type { Dimension } from '@toplens/core/telemetry';
 
 /** What the API answers. The OpenAPI description says the same; a test holds both together. */
 
@@ -10,13 +11,32 @@ export interface IntervalShape {
   high: number;
 }
 
-/** Five-minute points of one measure beside what is usual; null where nothing is known or nothing came. */
+export interface WindowShape {
+  fromMs: number;
+  toMs: number;
+}
+
+/** Points of one measure beside what is usual; null where nothing is known or nothing came. */
 export interface SeriesShape {
   startMs: number;
   stepMs: number;
   values: (number | null)[];
   low: (number | null)[];
   high: (number | null)[];
+  /** the same measure in the window that is compared with */
+  other: (number | null)[] | null;
+}
+
+export interface ChartShape {
+  name: 'duration' | 'failures' | 'attempts';
+  flow: string;
+  series: SeriesShape;
+  comparedWith: string | null;
+}
+
+export interface MarkShape {
+  atMs: number;
+  words: string;
 }
 
 export interface HandoffMark {
@@ -35,10 +55,14 @@ export interface RowShape {
   flows: string[];
   signal: Signal;
   level: Level;
+  priority: Priority;
   onsetMs: number;
   endMs: number;
+  /** went on at the end of the window */
+  activeAtEnd: boolean;
+  /** goes on now, whatever window is looked at */
   inTroubleNow: boolean;
-  trend: 'growing' | 'steady' | 'fading' | 'new' | 'over';
+  trend: Trend;
   outcomes: Record<Outcome, number>;
   missingAttempts: number;
   harmPerHour: number;
@@ -48,6 +72,11 @@ export interface RowShape {
   keyCustomers: number;
   /** what the row weighs under the chosen ranking, in its unit */
   weight: number;
+  /** best and worst rank by harm while each rate is halved and doubled */
+  best: number;
+  worst: number;
+  /** its range overlaps with a neighbour's */
+  nearTie: boolean;
   spark: SeriesShape;
   proposedTeam: string | null;
   handoff: HandoffMark | null;
@@ -59,20 +88,46 @@ export interface OddShape {
   application: string;
   onsetMs: number;
   inTroubleNow: boolean;
+  mayBecome: string;
 }
 
+export interface SetAsideShape {
+  id: number;
+  title: string;
+  reason: string;
+  by: string;
+  untilMs: number;
+}
+
+export interface ComparedShape extends WindowShape {
+  words: string;
+  harmPerHour: number;
+  people: number;
+  incidents: number;
+  /** data reaches back so far */
+  isKnown: boolean;
+}
+
+/** What a focus leaves; null when nothing is narrowed, or the window is long. */
+export type RemainingShape = { sessions: number; attempts: number } | null;
+
 export interface WorstFirstShape {
-  window: { fromMs: number; toMs: number };
+  window: WindowShape;
   ranking: Ranking;
   headline: string;
   detail: string;
   currency: string;
   rows: RowShape[];
   odd: OddShape[];
+  setAside: SetAsideShape[];
+  compared: ComparedShape | null;
+  remaining: RemainingShape;
   /** end of the last incident before the window, when nothing is wrong */
   lastEndedMs: number | null;
   applications: string[];
   teams: string[];
+  flows: { id: number; name: string; application: string }[];
+  dimensions: { dimension: Dimension; values: string[] }[];
   freshness: FreshnessShape;
 }
 
@@ -84,6 +139,16 @@ export interface FreshnessShape {
   silent: { application: string; sinceMs: number }[];
 }
 
+export interface ChangeShape {
+  kind: 'flow' | 'component';
+  name: string;
+  id: number | null;
+  measure: ChangedMeasure;
+  /** the last five minutes against the hour before; null where there was nothing before */
+  ratio: number | null;
+  words: string;
+}
+
 export interface BillLineShape {
   name: BillLineName;
   quantity: IntervalShape;
@@ -92,6 +157,7 @@ export interface BillLineShape {
 }
 
 export interface PartShape {
+  flowId: number;
   flow: string;
   technicalName: string;
   signal: Signal;
@@ -106,13 +172,28 @@ export interface PartShape {
   expectedMs: number | null;
 }
 
-export interface MostHitShape {
-  dimension: string;
+export interface SegmentShape {
+  dimension: Dimension;
   value: string;
+  all: number;
   bad: number;
+  people: number;
   shareOfBad: number;
   shareOfAll: number;
+  /** null: nothing went wrong elsewhere */
+  relativeRisk: number | null;
+  low: number;
+  high: number | null;
+  excess: number;
   words: string;
+}
+
+export interface BitesShape {
+  segments: SegmentShape[];
+  spared: SegmentShape[];
+  ruledOut: { dimension: Dimension; why: 'oneValue' | 'noDifference'; value: string | null }[];
+  bad: number;
+  all: number;
 }
 
 export interface SampleShape {
@@ -127,27 +208,145 @@ export interface SampleShape {
 
 export interface IncidentShape {
   id: number;
-  window: { fromMs: number; toMs: number };
+  window: WindowShape;
   title: string;
   sentence: string;
   application: string;
   signal: Signal;
   level: Level;
+  priority: Priority;
+  trend: Trend;
   onsetMs: number;
   endMs: number;
+  activeAtEnd: boolean;
   inTroubleNow: boolean;
   currency: string;
   parts: PartShape[];
   bill: BillLineShape[];
+  /** of the money, what promises are expected to cost */
+  penalties: number;
   harm: IntervalShape;
   harmPerHour: number;
+  /** null when it does not count in the rank */
+  rank: number | null;
+  best: number | null;
+  worst: number | null;
+  nearTie: boolean;
   people: IntervalShape;
   keyPeople: number;
   outcomes: Record<Outcome, number>;
-  charts: { name: 'duration' | 'failures' | 'attempts'; flow: string; series: SeriesShape }[];
-  mostHit: MostHitShape[];
+  charts: ChartShape[];
+  marks: MarkShape[];
+  bites: BitesShape;
   samples: SampleShape[];
   component: { name: string; words: string } | null;
   proposedTeam: { team: string; reason: string } | null;
   teams: string[];
+  remaining: RemainingShape;
+  setAside: { reason: string; by: string; untilMs: number } | null;
+  joined: { id: number; title: string }[];
+  /** incidents of about the same time, which might be one with it */
+  nearby: { id: number; title: string }[];
+  decisions: { at: string; who: string; what: string; detail: string }[];
+}
+
+export interface FlowRowShape {
+  id: number;
+  name: string;
+  technicalName: string;
+  application: string;
+  background: boolean;
+  team: string | null;
+  level: Level | 'noData';
+  attempts: number;
+  perMinute: number;
+  meanMs: number | null;
+  medianMs: number | null;
+  p95Ms: number | null;
+  maxMs: number | null;
+  failedShare: number | null;
+  apdex: number | null;
+  apdexWords: string | null;
+  limitMs: number | null;
+  limitBy: 'owner' | 'learned' | 'none';
+  /** null where long windows are told from roll-ups */
+  people: number | null;
+  hurt: number | null;
+  shareOfTime: number | null;
+  importance: number;
+  before: { attempts: number; medianMs: number | null; failedShare: number } | null;
+  spark: SeriesShape;
+}
+
+export interface FlowTableShape {
+  window: WindowShape;
+  rows: FlowRowShape[];
+  attempts: number;
+  comparedWith: string | null;
+  remaining: RemainingShape;
+  applications: string[];
+  freshness: FreshnessShape;
+}
+
+export interface SideShape {
+  value: string;
+  attempts: number;
+  badShare: number;
+  medianMs: number | null;
+  p95Ms: number | null;
+  /** chance that an attempt here is slower than one of all; 0.5 is the norm */
+  ridit: number | null;
+  riditError: number | null;
+  isOdd: boolean;
+}
+
+export interface FlowPageShape {
+  window: WindowShape;
+  /** the window asked for is longer than single attempts are walked: its last day is shown */
+  isCut: boolean;
+  row: FlowRowShape;
+  /** key of its settings */
+  key: string;
+  team: { team: string; reason: string } | null;
+  normal: {
+    basis: Basis;
+    samples: number;
+    days: number;
+    expectedMs: number | null;
+    learnedLimitMs: number | null;
+    ownersLimitMs: number | null;
+    limitMs: number | null;
+    limitBy: 'owner' | 'learned' | 'none';
+    lateShare: number;
+    failedShare: number;
+  };
+  apdexAtOwners: string | null;
+  apdexAtLearned: string | null;
+  outcomes: { startMs: number; stepMs: number } & Record<Outcome, number[]>;
+  /** from -1: the failed ones, whatever they took; to null: and longer */
+  bands: { fromMs: number; toMs: number | null; attempts: number }[];
+  charts: ChartShape[];
+  marks: MarkShape[];
+  sides: { dimension: Dimension; sides: SideShape[] }[];
+  slowest: SampleShape[];
+  incidents: { id: number; onsetMs: number; endMs: number; inTroubleNow: boolean }[];
+  changes: { id: number; atMs: number; fromMs: number; who: string; words: string; undoes: number | null }[];
+}
+
+export interface RatesShape {
+  waiting: number;
+  failed: number;
+  left: number;
+  missing: number;
+  money: number;
+  keyMultiplier: number;
+}
+
+export interface SettingsShape {
+  currency: string;
+  rates: RatesShape;
+  keyTiers: string[];
+  calendar: { holidays: string[]; excluded: { fromMs: number; toMs: number; reason: string }[] };
+  /** newest first */
+  changes: { id: number; atMs: number; fromMs: number; who: string; key: string; about: string; words: string; undoes: number | null; isUndone: boolean }[];
 }

@@ -1,131 +1,63 @@
-import { BUCKET_MS } from '@toplens/core/flows';
-import { harmBill, MADE_GOOD_MS, type BillContext, type HarmBill } from '@toplens/core/incidents';
-import { SLOT_MS } from '@toplens/core/normal';
-import { FAILED, PROBE, type AttemptColumns } from '@toplens/core/telemetry';
-import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, overlap, type Window } from '@toplens/core/time';
-import type { StoredIncident } from './incidents';
+import { expectedPenalty, learnSuccession } from '@toplens/core/flows';
+import {
+  billContext, harmBill, LEFT_LOOK_BACK_MS, MADE_GOOD_MS, PEOPLE_LOOK_BACK_MS, surroundingsOf,
+  type BillSettings, type HarmBill, type StoredIncident, type Surroundings,
+} from '@toplens/core/incidents'; // prettier-ignore
+import { DAY_MS, HOUR_MS, MINUTE_MS, overlap, type Window } from '@toplens/core/time';
+import { sliceKey, sliceOf, type Focus } from './focus';
 import type { World } from './world';
 
-/** Values and tiers of a flow in the day before an incident. */
-interface Usual {
-  /** sum of values and number of completions with a value, by flow and tier */
-  values: Map<string, { sum: number; n: number }>;
-  tiers: Map<number, Map<number, number>>;
-}
-
-const usualCache = new Map<number, { onsetMs: number; usual: Promise<Usual> }>();
-
-/** The harm bill of an incident over a window, from the attempts of its flows. */
-export async function billOf(world: World, incident: StoredIncident, window: Window): Promise<HarmBill> {
-  const flows = new Set(incident.parts.map((part) => part.flow));
-  const rows = await world.hours.rows({ fromMs: window.fromMs, toMs: Math.min(window.toMs + MADE_GOOD_MS, world.watermarkMs) }, flows);
-  const usual = await usualOf(world, incident, flows);
-  const before = await rowsBefore(world, incident, flows);
-  const levels = new Map<number, number>();
-  const context: BillContext = {
-    rows,
-    normalAt: (flow, timeMs) => world.history.normalAt(flow, timeMs),
-    importanceOf: (flow) => world.names.flow(flow).importance,
-    rates: world.settings.rates,
+/** Rates and importance as they were at a moment. Bills of past windows use what was set then, or what is set today. */
+export function billSettings(world: World, atMs: number): BillSettings {
+  return {
+    rates: world.settings.ratesAt(atMs),
+    importanceOf: (flow) => world.names.flow(flow, atMs).importance,
     isKeyTier: (tier) => world.names.isKeyTier(tier),
-    expectedValue: (flow, tier) => expectedValue(usual, flow, tier),
-    tierShares: (flow) => usual.tiers.get(flow) ?? new Map(),
-    usualPeople: (asked, within) => usualPeople(before, incident, new Set(asked), within),
-    todaysLevel: (flow, beforeMs) => {
-      let level = levels.get(flow);
-      if (level === undefined) levels.set(flow, (level = todaysLevel(world, flow, beforeMs)));
-      return level;
-    },
+    penaltyOf: (flow, outside) => expectedPenalty(world.names.flow(flow, atMs).agreement, outside, attemptsADay(world, flow)),
   };
-  return harmBill(incident.parts, window, context);
 }
 
-async function usualOf(world: World, incident: StoredIncident, flows: ReadonlySet<number>): Promise<Usual> {
-  const cached = usualCache.get(incident.id);
-  if (cached && cached.onsetMs === incident.onsetMs) return cached.usual;
-  const usual = world.hours.rows({ fromMs: incident.onsetMs - DAY_MS, toMs: incident.onsetMs }, flows).then(learnUsual);
-  usualCache.set(incident.id, { onsetMs: incident.onsetMs, usual });
-  return usual;
+function attemptsADay(world: World, flow: number): number {
+  const dayMs = Math.floor(world.judgedMs / DAY_MS) * DAY_MS;
+  const totals = [1, 2, 3, 4, 5, 6, 7].map((back) => world.history.totalOf(flow, dayMs - back * DAY_MS)).filter((total) => total !== undefined);
+  return totals.length > 0 ? totals.reduce((sum, total) => sum + total, 0) / totals.length : 0;
 }
 
-function learnUsual(rows: AttemptColumns): Usual {
-  const values: Usual['values'] = new Map();
-  const tiers: Usual['tiers'] = new Map();
-  const counts = new Map<number, number>();
-  for (let i = 0; i < rows.n; i++) {
-    const flags = rows.flags[i] as number;
-    if (flags & PROBE) continue;
-    const flow = rows.flow[i] as number;
-    const tier = rows.tier[i] as number;
-    counts.set(flow, (counts.get(flow) ?? 0) + 1);
-    let shares = tiers.get(flow);
-    if (!shares) tiers.set(flow, (shares = new Map<number, number>()));
-    shares.set(tier, (shares.get(tier) ?? 0) + 1);
-    const value = rows.valueMinor[i] as number;
-    if (Number.isNaN(value) || flags & FAILED) continue;
-    const key = `${flow}:${tier}`;
-    const sum = values.get(key) ?? { sum: 0, n: 0 };
-    sum.sum += value;
-    sum.n++;
-    values.set(key, sum);
-  }
-  for (const [flow, shares] of tiers) for (const [tier, n] of shares) shares.set(tier, n / (counts.get(flow) as number));
-  return { values, tiers };
+const surroundingsCache = new Map<string, { onsetMs: number; made: Promise<Surroundings> }>();
+
+function surroundings(world: World, incident: StoredIncident, focus: Focus): Promise<Surroundings> {
+  const key = `${incident.id}:${incident.parts.length}:${sliceKey(focus)}`;
+  const cached = surroundingsCache.get(key);
+  if (cached && cached.onsetMs === incident.onsetMs) return cached.made;
+  if (surroundingsCache.size > 500) surroundingsCache.clear();
+  const made = learnSurroundings(world, incident, focus);
+  surroundingsCache.set(key, { onsetMs: incident.onsetMs, made });
+  return made;
 }
 
-/** Mean value of a completion in units of currency; a tier without completions of its own takes none. */
-function expectedValue(usual: Usual, flow: number, tier: number): number {
-  const known = usual.values.get(`${flow}:${tier}`);
-  return known ? known.sum / known.n / 100 : 0;
+async function learnSurroundings(world: World, incident: StoredIncident, focus: Focus): Promise<Surroundings> {
+  const { onsetMs } = incident;
+  const flows = new Set(incident.parts.map((part) => part.flow));
+  const applications = new Set([...flows].map((flow) => world.names.applicationOf(flow)));
+  const related = new Set(world.names.flows.filter((flow) => applications.has(world.names.applicationOf(flow.id))).map((flow) => flow.id));
+  const holds = sliceOf(world, focus);
+  const dayBefore = await world.hours.rows({ fromMs: onsetMs - DAY_MS, toMs: onsetMs }, flows);
+  const hoursBefore = await world.hours.rows({ fromMs: onsetMs - PEOPLE_LOOK_BACK_MS, toMs: onsetMs }, flows, holds);
+  const succession = learnSuccession(await world.hours.rows({ fromMs: onsetMs - 6 * HOUR_MS, toMs: onsetMs }, related));
+  return surroundingsOf(onsetMs, { dayBefore, hoursBefore }, succession, holds && ((row) => holds(dayBefore, row)));
 }
 
-const rowsBefore = (world: World, incident: StoredIncident, flows: ReadonlySet<number>) =>
-  incident.parts.every((part) => part.signal === 'missing')
-    ? world.hours.rows({ fromMs: incident.onsetMs - 6 * HOUR_MS, toMs: incident.onsetMs }, flows)
-    : Promise.resolve(undefined);
-
-const LOOKS = 6;
-
-/** How many different people usually come in a stretch as long as the window: looked up in those just before the trouble. */
-function usualPeople(before: AttemptColumns | undefined, incident: StoredIncident, flows: ReadonlySet<number>, window: Window) {
-  const lengthMs = window.toMs - window.fromMs;
-  const looks = Math.max(1, Math.min(LOOKS, Math.floor((6 * HOUR_MS) / lengthMs)));
-  const counts: number[] = [];
-  for (let k = 1; k <= looks && before; k++) {
-    const toMs = incident.onsetMs - (k - 1) * lengthMs;
-    const people = new Set<number>();
-    let unknown = 0;
-    for (let i = 0; i < before.n; i++) {
-      const startMs = before.startMs[i] as number;
-      if (startMs < toMs - lengthMs || startMs >= toMs || !flows.has(before.flow[i] as number)) continue;
-      const person = before.person[i] as number;
-      if (person === 0) unknown++;
-      else people.add(person);
-    }
-    counts.push(people.size + unknown);
-  }
-  const mean = counts.reduce((sum, n) => sum + n, 0) / Math.max(1, counts.length);
-  const variance = counts.reduce((sum, n) => sum + (n - mean) ** 2, 0) / Math.max(1, counts.length - 1);
-  return { mean, sd: Math.sqrt(variance / Math.max(1, counts.length) + mean * 0.05) };
-}
-
-const LEVEL_LOOK_MS = 2 * HOUR_MS;
-const FEWEST_EXPECTED = 30;
-
-/** Today's volume against its expectation in the two hours before; what is in trouble then is passed over. */
-function todaysLevel(world: World, flow: number, beforeMs: number): number {
-  let expected = 0;
-  let came = 0;
-  for (let startMs = floorTo(beforeMs - LEVEL_LOOK_MS, BUCKET_MS); startMs + BUCKET_MS <= beforeMs; startMs += BUCKET_MS) {
-    if (world.incidents.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS })) continue;
-    const normal = world.history.normalAt(flow, startMs);
-    const volume = normal.volume[Math.floor((startMs - floorTo(startMs, SLOT_MS)) / BUCKET_MS)] as number;
-    if (Number.isNaN(volume)) continue;
-    expected += volume;
-    came += world.history.bucket(flow, startMs)?.attempts ?? 0;
-  }
-  if (expected < FEWEST_EXPECTED) return 1;
-  return Math.min(1.4, Math.max(0.7, came / expected));
+/** The harm bill of an incident over a window, from the attempts of its flows; of a slice of them when narrowed. */
+export async function billOf(world: World, incident: StoredIncident, window: Window, focus: Focus, ratesAtMs: number): Promise<HarmBill> {
+  const around = await surroundings(world, incident, focus);
+  const flows = new Set(incident.parts.flatMap((part) => [part.flow, ...around.succession.followersOf(part.flow)]));
+  const shared = sharedWindow(incident, window);
+  const rows = await world.hours.rows(
+    { fromMs: shared.fromMs - LEFT_LOOK_BACK_MS, toMs: Math.min(shared.toMs + MADE_GOOD_MS, world.watermarkMs) },
+    flows,
+    sliceOf(world, focus),
+  );
+  return harmBill(incident.parts, window, billContext(rows, world.judgedMs, around, world, billSettings(world, ratesAtMs)));
 }
 
 /** Part of the incident that lies in the window, at least a minute. */

@@ -1,7 +1,8 @@
-import { heaviestComponent, percent } from '@toplens/core/incidents';
+import { heaviestComponent, percent, type StoredIncident } from '@toplens/core/incidents';
+import type { Deviation } from '@toplens/core/normal';
 import { MINUTE_MS } from '@toplens/core/time';
-import { sampleAttempts, spansOf } from '../store/attempts';
-import type { StoredIncident } from './incidents';
+import { spansOf } from '../store/attempts';
+import { worstAttempts } from './samples';
 import type { World } from './world';
 
 const SAMPLES = 40;
@@ -15,13 +16,30 @@ const LEAST_SHARE = 0.4;
  */
 export async function findComponent(world: World, incident: StoredIncident): Promise<StoredIncident['component']> {
   const root = incident.parts.find((part) => part.signal !== 'missing');
-  if (!root) return null;
+  return root ? componentOf(world, root) : null;
+}
+
+/** Looked up once for each deviation and each ten minutes that it goes on. */
+const known = new Map<string, StoredIncident['component']>();
+
+export async function componentOf(world: World, root: Deviation): Promise<StoredIncident['component']> {
+  const toMs = Math.min(root.endMs, root.onsetMs + LOOK_MS);
+  const key = `${root.flow}:${root.signal}:${root.onsetMs}:${Math.floor(toMs / (10 * MINUTE_MS))}`;
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const component = await lookUp(world, root, toMs);
+  if (known.size > 2_000) known.clear();
+  // Spans of the newest attempts may still be on their way.
+  if (component !== null || world.watermarkMs - toMs > 10 * MINUTE_MS) known.set(key, component);
+  return component;
+}
+
+async function lookUp(world: World, root: Deviation, toMs: number): Promise<StoredIncident['component']> {
   const by = root.signal === 'failing' ? 'failures' : 'time';
   const normal = world.history.normalAt(root.flow, root.onsetMs);
-  const samples = await sampleAttempts(world.database, {
+  const samples = await worstAttempts(world, {
     flow: root.flow,
-    fromMs: root.onsetMs,
-    toMs: Math.min(root.endMs, root.onsetMs + LOOK_MS),
+    window: { fromMs: root.onsetMs, toMs },
     failures: by === 'failures',
     limitMs: normal.limitMs ?? 0,
     most: SAMPLES,
@@ -31,5 +49,5 @@ export async function findComponent(world: World, incident: StoredIncident): Pro
   const heaviest = heaviestComponent(withInner, by);
   if (!heaviest || heaviest.share < LEAST_SHARE) return null;
   const what = by === 'time' ? 'of the time' : 'of the failures';
-  return { name: heaviest.component, words: `holds ${percent(heaviest.share)} ${what} in ${heaviest.attempts} attempts looked at` };
+  return { name: heaviest.component, words: `holds ${percent(heaviest.share)} ${what} in ${heaviest.attempts} attempts looked at`, share: heaviest.share };
 }

@@ -1,10 +1,18 @@
-import { incidentTitle, mostHit, outageStretch, percent, rootParts, type HarmBill, type IncidentFacts, type MostHit } from '@toplens/core/incidents';
+import {
+  incidentTitle,
+  isAlone,
+  outageStretch,
+  rootParts,
+  whereItBites,
+  type HarmBill,
+  type IncidentFacts,
+  type StoredIncident,
+} from '@toplens/core/incidents';
 import { BUCKET_MS } from '@toplens/core/flows';
 import { LEVELS, SLOT_MS, type Deviation, type Level } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
-import type { StoredIncident } from './incidents';
 import type { World } from './world';
 
 /** Where the trouble shows first: the part that hurts most among those not explained by another. */
@@ -15,24 +23,21 @@ export function rootOf(incident: StoredIncident): Deviation {
 export const levelOf = (incident: StoredIncident): Level =>
   incident.parts.reduce<Level>((worst, part) => (LEVELS.indexOf(part.level) > LEVELS.indexOf(worst) ? part.level : worst), 'calm');
 
-/** Values that hold nearly all that went wrong, and much less of everything. */
-const isAlone = (hit: MostHit) => hit.shareOfBad >= 0.9 && hit.shareOfAll <= 0.5;
-
 const FEWEST_EXPECTED = 3;
 
 export interface Description {
   title: string;
-  hits: MostHit[];
 }
 
-/** The headline of an incident in a window, and the values that are hit most. */
+/** The headline of an incident in a window. */
 export function describeIncident(world: World, incident: StoredIncident, window: Window, bill: HarmBill, rows: AttemptColumns): Description {
   const root = rootOf(incident);
   const flow = world.names.flow(root.flow);
   const normalAt = (id: number, timeMs: number) => world.history.normalAt(id, timeMs);
-  const hits = root.signal === 'missing' ? [] : mostHit(rows, new Set([root.flow]), window, normalAt, root.signal === 'failing');
+  const bites =
+    root.signal === 'missing' ? [] : whereItBites({ rows, flows: new Set([root.flow]), window, normalAt, onlyFailed: root.signal === 'failing' }).segments;
   // A version or a host names a place in the machinery; people are told apart by what they are.
-  const alone = hits.filter((hit) => isAlone(hit) && hit.dimension !== 'host').sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
+  const alone = bites.filter((one) => isAlone(one) && one.dimension !== 'host').sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
   const attempts = Object.values(bill.outcomes).reduce((sum, n) => sum + n, 0);
   const normal = normalAt(root.flow, window.fromMs);
   const facts: IncidentFacts = {
@@ -46,7 +51,7 @@ export function describeIncident(world: World, incident: StoredIncident, window:
     volumeShare: root.signal === 'missing' ? volumeShare(world, incident, rows) : 1,
     ...(alone && { only: { dimension: alone.dimension, value: world.names.text(alone.value) } }),
   };
-  return { title: incidentTitle(facts), hits };
+  return { title: incidentTitle(facts) };
 }
 
 /** An outage in which every flow of the application that usually has attempts at that time is missing them. */
@@ -103,7 +108,3 @@ function slowness(world: World, flow: number, window: Window): number {
   const median = histogramQuantile(durations, 0.5);
   return median !== undefined && n > 0 ? median / (expected / n) : 1;
 }
-
-/** "promotion SPRING10: 92 % of what went wrong, 8 % of all" */
-export const hitWords = (dimension: string, value: string, hit: MostHit): string =>
-  `${dimension} ${value}: ${percent(hit.shareOfBad)} of what went wrong, ${percent(hit.shareOfAll)} of all`;

@@ -1,13 +1,21 @@
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
-import { DAY_MS, HOUR_MS } from '@toplens/core/time';
+import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
 import type { Settings } from '../settings/settings';
 import { Database } from '../store/database';
-import { figures, flowCounts, freshness, incidentPage, worstFirst } from './answers';
+import { SettingsBook, type SettingChange } from '../settings/settings-book';
+import { loadChanges } from '../store/settings';
+import { act } from './actions';
+import { changesNow } from './changes';
+import { flowPage } from './flow-page';
+import { flowTable } from './flow-table';
+import { figures, flowCounts, freshness } from './freshness';
+import { incidentPage } from './incident-page';
 import { runPass } from './pass';
 import type { FromEngine, ToEngine } from './protocol';
-import { loadWorld, type World } from './world';
+import { loadWorld, takeSettings, type World } from './world';
+import { worstFirst } from './worst-first';
 
-const { port, settings } = workerData as { port: MessagePort; settings: Settings };
+const { port, settings, segmentsDir } = workerData as { port: MessagePort; settings: Settings; segmentsDir: string };
 const send = (message: FromEngine) => parentPort?.postMessage(message);
 
 /** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
@@ -21,7 +29,7 @@ let lastPassEnd = 0;
 let watermarkAtPass = 0;
 let passing: Promise<void> | undefined;
 
-const loaded = loadWorld(new Database(port), settings).then(({ world, stale }) => {
+const loaded = loadWorld(new Database(port), settings, segmentsDir).then(({ world, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
   return world;
 });
@@ -43,6 +51,7 @@ async function pass(world: World): Promise<void> {
   // What came faster than it could be judged stays until it is judged.
   world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
   world.history.trim(world.watermarkMs - DAY_MS);
+  for (const hourMs of world.minutes.keys()) if (hourMs < world.judgedMs - KEEP_MS) world.minutes.delete(hourMs);
 }
 
 /** One pass at a time; whoever asks meanwhile waits for the running one and then for one of their own. */
@@ -64,11 +73,30 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
     case 'figures':
       return figures(world, lastPassMs);
     case 'flows':
+      return flowTable(world, message.ask);
+    case 'flow':
+      return flowPage(world, message.ask);
+    case 'changes':
+      return changesNow(world);
+    case 'act':
+      return act(world, message.ask);
+    case 'settings':
+      await changeSettings(world, message.ask);
+      return null;
+    case 'flowCounts':
       return flowCounts(world);
     case 'settle':
       await settle(world);
       return null;
   }
+}
+
+/** From where a limit is in force, everything is judged anew; rates and names need no judging. */
+async function changeSettings(world: World, change: SettingChange): Promise<void> {
+  takeSettings(world, new SettingsBook(settings, await loadChanges(world.database)), change.key);
+  const from = Math.min(change.fromMs, world.judgedMs);
+  if (world.names.flowOfKey(change.key) !== undefined && world.judgedMs > 0) changed.add(floorTo(from, HOUR_MS));
+  await settle(world);
 }
 
 async function receive(message: ToEngine): Promise<void> {

@@ -2,7 +2,7 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { seededRandom } from '@toplens/core/stats';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../api/open-api';
-import type { WorstFirstShape } from '../api/shapes';
+import type { FlowPageShape, FlowTableShape, IncidentShape, SettingsShape, WorstFirstShape } from '../api/shapes';
 import { send, steadyTraffic, type TestSpan } from '../fixtures/traffic';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
@@ -26,6 +26,11 @@ const shuffled = (all: readonly TestSpan[]) => {
   const random = seededRandom(3);
   return all.map((span) => ({ span, key: random() })).sort((a, b) => a.key - b.key).map(({ span }) => span); // prettier-ignore
 };
+
+const getJson = async <T>(path: string): Promise<T> => (await (await fetch(`${server.url}${path}`)).json()) as T;
+const postJson = (path: string, body: object) =>
+  fetch(`${server.url}${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+const flows = async () => (await getJson<FlowTableShape>('/api/flows')).rows;
 
 const ajv = new Ajv2020({ strict: false });
 ajv.addSchema(openApi('/'), 'api');
@@ -69,7 +74,11 @@ test('answers are what the description says', async () => {
   const get = async (path: string): Promise<unknown> => (await fetch(`${server.url}${path}`)).json();
   expect(isA('Incident', await get(`/api/incidents/${id}`))).toBe(true);
   expect(isA('BriefPage', await get(`/api/incidents/${id}/brief`))).toBe(true);
-  expect(isA('FlowCounts', await get('/api/flows'))).toBe(true);
+  expect(isA('FlowCounts', await get('/api/flow-counts'))).toBe(true);
+  expect(isA('FlowTable', await get('/api/flows?against=before'))).toBe(true);
+  expect(isA('FlowPage', await get('/api/flows/' + String((await flows())[0]?.id)))).toBe(true);
+  expect(isA('Changes', await get('/api/changes'))).toBe(true);
+  expect(isA('Settings', await get('/api/settings'))).toBe(true);
   expect(isA('Freshness', await get('/api/status'))).toBe(true);
   expect(isA('Handoffs', await get('/api/handoffs'))).toBe(true);
   expect(isA('Problem', await get('/api/incidents/99'))).toBe(true);
@@ -85,6 +94,74 @@ test('wrong questions are answered with the field and the way on', async () => {
   expect(await ask('/worst-first?rankBy=colour')).toMatchObject({ status: 400, field: 'rankBy' });
   expect(await ask('/incidents/abc')).toMatchObject({ status: 404, field: 'id' });
   expect(await ask('/nothing')).toMatchObject({ status: 404 });
+});
+
+test('the table of flows says what its attempts came to, in any slice', async () => {
+  const from = new Date(nowMs - 60 * MINUTE_MS).toISOString();
+  const to = new Date(nowMs).toISOString();
+  const table = await getJson<FlowTableShape>(`/api/flows?from=${from}&to=${to}`);
+  const inWindow = spans.filter((span) => Number(span.startTimeUnixNano) / 1e6 >= nowMs - 60 * MINUTE_MS);
+  const failed = inWindow.filter((span) => span.status.code === 2).length;
+  expect(table.rows[0]).toMatchObject({ name: 'Open the shop', attempts: inWindow.length, level: 'broken', shareOfTime: 1 });
+  expect(table.rows[0]?.failedShare).toBeCloseTo(failed / inWindow.length, 9);
+  expect(table.rows[0]?.people).toBe(new Set(inWindow.map((span) => JSON.stringify(span.attributes[2]))).size);
+  const nobody = await getJson<FlowTableShape>(`/api/flows?from=${from}&to=${to}&site=Nowhere`);
+  // No traffic is "no data", never 0 ms or 0 %.
+  expect(nobody.rows[0]).toMatchObject({ attempts: 0, level: 'noData', medianMs: null, failedShare: null, apdex: null });
+  expect(nobody.remaining).toEqual({ sessions: 0, attempts: 0 });
+});
+
+test('rates are changed in place, the bill follows, a past window keeps what was set then, and the change is undone', async () => {
+  const from = new Date(nowMs - 60 * MINUTE_MS).toISOString();
+  const to = new Date(nowMs - MINUTE_MS).toISOString();
+  const failedLine = async (query: string) => {
+    const id = (await worstFirst(server)).rows[0]?.id;
+    const incident = await getJson<IncidentShape>(`/api/incidents/${id}?${query}`);
+    return incident.bill.find((line) => line.name === 'failed') as { rate: number; harm: { estimate: number } };
+  };
+  const before = await failedLine('last=60');
+  expect((await postJson('/api/settings', { who: '', key: 'rates', value: { failed: 10 } })).status).toBe(400);
+  expect(await (await postJson('/api/settings', { who: 'Kim', key: 'rates', value: { failed: -1 } })).json()).toMatchObject({ status: 400, field: 'failed' });
+  expect(await (await postJson('/api/settings', { who: 'Kim', key: 'colour', value: {} })).json()).toMatchObject({ status: 400, field: 'key' });
+  const changed = (await (await postJson('/api/settings', { who: 'Kim', key: 'rates', value: { failed: 10 } })).json()) as SettingsShape;
+  expect(changed.changes[0]).toMatchObject({ who: 'Kim', about: 'harm rates', words: 'failed 10' });
+  expect((await failedLine('last=60')).harm.estimate / before.harm.estimate).toBeCloseTo(2, 6);
+  expect((await failedLine(`from=${from}&to=${to}`)).rate).toBe(5);
+  expect((await failedLine(`from=${from}&to=${to}&rates=today`)).rate).toBe(10);
+  const undone = (await (await postJson(`/api/settings/changes/${changed.changes[0]?.id}/undo`, { who: 'Kim' })).json()) as SettingsShape;
+  expect(undone.rates.failed).toBe(5);
+  expect(undone.changes.map(({ isUndone }) => isUndone)).toEqual([false, true]);
+  expect((await failedLine('last=60')).rate).toBe(5);
+});
+
+test('a limit by hand judges from when it is in force, beside what was learned, and both are shown', async () => {
+  const [flow] = await flows();
+  const page = await getJson<FlowPageShape>(`/api/flows/${flow?.id}`);
+  expect(page.normal).toMatchObject({ limitBy: 'learned', ownersLimitMs: null });
+  await postJson('/api/settings', { who: 'Kim', key: page.key, value: { limitMs: 90, name: 'Browse' }, fromMs: nowMs - 60 * MINUTE_MS });
+  const judged = await getJson<FlowPageShape>(`/api/flows/${flow?.id}`);
+  expect(judged.normal).toMatchObject({ limitBy: 'owner', limitMs: 90, ownersLimitMs: 90, learnedLimitMs: page.normal.learnedLimitMs });
+  expect(judged.row.name).toBe('Browse');
+  const late = (one: FlowPageShape) => one.outcomes.late.reduce((sum, n) => sum + n, 0);
+  expect(late(judged)).toBeGreaterThan(late(page) + 50);
+  await postJson(`/api/settings/changes/${judged.changes.at(-1)?.id}/undo`, { who: 'Kim' });
+  expect((await getJson<FlowPageShape>(`/api/flows/${flow?.id}`)).normal).toMatchObject({ limitBy: 'learned', ownersLimitMs: null });
+});
+
+test('an incident is set aside with a reason and an end, leaves the rank, and comes back; nonsense is refused', async () => {
+  const id = (await worstFirst(server)).rows[0]?.id as number;
+  const decide = (body: object) => postJson(`/api/incidents/${id}/decisions`, { who: 'Kim', ...body });
+  expect(await (await decide({ what: 'setAside', untilMs: nowMs })).json()).toMatchObject({ status: 400, field: 'reason' });
+  expect((await decide({ what: 'split', flows: [1] })).status).toBe(409);
+  expect((await decide({ what: 'join', into: id })).status).toBe(409);
+  expect((await decide({ what: 'setAside', reason: 'a rehearsal', untilMs: nowMs + 60 * MINUTE_MS })).status).toBe(200);
+  const without = await worstFirst(server);
+  expect(without.rows).toEqual([]);
+  expect(without.setAside).toMatchObject([{ id, reason: 'a rehearsal', by: 'Kim' }]);
+  await decide({ what: 'takeBack' });
+  expect((await worstFirst(server)).rows).toHaveLength(1);
+  const { decisions } = await getJson<IncidentShape>(`/api/incidents/${id}`);
+  expect(decisions.map(({ what, who }) => `${who} ${what}`)).toEqual(['Kim setAside', 'Kim takeBack']);
 });
 
 test('health, and figures in the OpenMetrics format', async () => {

@@ -30,9 +30,9 @@ export class Engine {
     });
   }
 
-  static async start(database: Database, settings: Settings, log: Logger): Promise<Engine> {
+  static async start(database: Database, settings: Settings, segmentsDir: string, log: Logger): Promise<Engine> {
     const port = database.connectThread();
-    const worker = startWorker('engine/engine-worker.ts', { port, settings }, { transferList: [port] });
+    const worker = startWorker('engine/engine-worker.ts', { port, settings, segmentsDir }, { transferList: [port] });
     const engine = new Engine(worker, log);
     await engine.ask('figures', null);
     return engine;

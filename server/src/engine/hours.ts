@@ -1,22 +1,30 @@
-import { appendRowInPlace, emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
+import {
+  appendRowInPlace, appendRowsInPlace, emptyColumns, sortedByFlow, withCapacity, type AttemptColumns,
+} from '@toplens/core/telemetry'; // prettier-ignore
 import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
+import type { Segments } from './segments';
 
-interface Hour {
+export interface Hour {
   columns: AttemptColumns;
   /** newest ingest batch in it */
   batch: number;
   usedAt: number;
+  /** rows are sorted by flow: where each flow's begin and end */
+  ranges: ReadonlyMap<number, readonly [from: number, to: number]> | undefined;
 }
 
 /** Reads all stored attempts of one hour. */
 export type LoadHour = (hourMs: number) => Promise<AttemptColumns>;
+
+/** A run of rows for which a question may hold. */
+export type VisitRows = (columns: AttemptColumns, from: number, to: number) => void;
 
 /** Hours in memory beside those of the last day: for windows in the past. */
 const PAST_HOURS = 60;
 
 /**
  * Attempts by hour of event time, as columns. The newest hours stay in memory; older ones are loaded when a window
- * asks for them, and let go again.
+ * asks for them, and let go again. Hours that are over are sorted by flow, and kept as files that load at once.
  */
 export class Hours {
   readonly #hours = new Map<number, Hour>();
@@ -28,6 +36,7 @@ export class Hours {
   constructor(
     storedHours: Iterable<number>,
     private readonly loadHour: LoadHour,
+    private readonly segments: Segments,
     /** newest batch that is known to be stored */
     private newestBatch: number,
   ) {
@@ -49,14 +58,16 @@ export class Hours {
       if (!hour) {
         // The rows are stored already: an hour that is not in memory gets them when it is loaded.
         if (this.#stored.has(hourMs)) continue;
-        this.#hours.set(hourMs, (hour = { columns: emptyColumns(1024), batch, usedAt: this.#clock++ }));
+        this.#hours.set(hourMs, (hour = { columns: emptyColumns(1024), batch, usedAt: this.#clock++, ranges: undefined }));
       }
-      if (hour.columns.n === hour.columns.startMs.length) hour.columns = withCapacity(hour.columns, hour.columns.n * 2);
+      if (hour.columns.n === hour.columns.startMs.length) hour.columns = withCapacity(hour.columns, Math.max(1024, hour.columns.n * 2));
       appendRowInPlace(hour.columns, rows, i);
       hour.batch = batch;
+      hour.ranges = undefined;
     }
     for (const hourMs of touched) {
       this.#stored.add(hourMs);
+      this.segments.drop(hourMs);
       // What is being read may lack these rows: it is read once more.
       this.#loading.delete(hourMs);
     }
@@ -64,20 +75,16 @@ export class Hours {
   }
 
   /** The hour's rows; nothing when none were stored. */
-  async load(hourMs: number): Promise<{ columns: AttemptColumns; batch: number }> {
+  async load(hourMs: number): Promise<Hour> {
     for (;;) {
       const known = this.#hours.get(hourMs);
       if (known) {
         known.usedAt = this.#clock++;
         return known;
       }
-      if (!this.#stored.has(hourMs)) return { columns: emptyColumns(0), batch: 0 };
+      if (!this.#stored.has(hourMs)) return { columns: emptyColumns(0), batch: 0, usedAt: 0, ranges: new Map() };
       let loading = this.#loading.get(hourMs);
-      if (!loading) {
-        const batch = this.newestBatch;
-        loading = this.loadHour(hourMs).then((columns) => ({ columns, batch, usedAt: this.#clock++ }));
-        this.#loading.set(hourMs, loading);
-      }
+      if (!loading) this.#loading.set(hourMs, (loading = this.#read(hourMs)));
       const hour = await loading;
       if (this.#loading.get(hourMs) !== loading) continue;
       this.#loading.delete(hourMs);
@@ -85,17 +92,56 @@ export class Hours {
     }
   }
 
-  /** Rows of some flows (all when left out) in a window, in one piece. */
-  async rows(window: Window, flows?: ReadonlySet<number>): Promise<AttemptColumns> {
-    const parts: AttemptColumns[] = [];
-    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) parts.push((await this.load(hourMs)).columns);
-    const result = emptyColumns(parts.reduce((n, part) => n + part.n, 0));
-    for (const part of parts)
-      for (let i = 0; i < part.n; i++) {
-        const startMs = part.startMs[i] as number;
-        if (startMs < window.fromMs || startMs >= window.toMs || (flows && !flows.has(part.flow[i] as number))) continue;
-        appendRowInPlace(result, part, i);
+  async #read(hourMs: number): Promise<Hour> {
+    const batch = this.newestBatch;
+    const file = this.segments.read(hourMs);
+    if (file) return { ...file, batch, usedAt: this.#clock++ };
+    const sorted = sortedByFlow(await this.loadHour(hourMs));
+    return { ...sorted, batch, usedAt: this.#clock++ };
+  }
+
+  /** Sorts the hours that are over by flow, and writes them down. */
+  seal(overBeforeMs: number): void {
+    for (const [hourMs, hour] of this.#hours) {
+      if (hourMs + HOUR_MS > overBeforeMs) continue;
+      if (!hour.ranges) Object.assign(hour, sortedByFlow(hour.columns));
+      if (hour.ranges && !this.segments.has(hourMs)) this.segments.write(hourMs, hour.columns, hour.ranges);
+    }
+  }
+
+  /** Calls `visit` with runs of rows that may lie in the window and belong to the flows; which do, the visitor must look. */
+  async visit(window: Window, flows: ReadonlySet<number> | undefined, visit: VisitRows): Promise<void> {
+    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
+      const { columns, ranges } = await this.load(hourMs);
+      if (!ranges || !flows) visit(columns, 0, columns.n);
+      else
+        for (const flow of flows) {
+          const range = ranges.get(flow);
+          if (range) visit(columns, range[0], range[1]);
+        }
+    }
+  }
+
+  /** Rows of some flows (all when left out) in a window for which a condition holds, in one piece. */
+  async rows(window: Window, flows?: ReadonlySet<number>, holds?: (columns: AttemptColumns, row: number) => boolean): Promise<AttemptColumns> {
+    const runs: { columns: AttemptColumns; from: number; to: number }[] = [];
+    let n = 0;
+    await this.visit(window, flows, (columns, from, to) => {
+      // Consecutive rows that all belong are copied at once.
+      let begin = -1;
+      for (let i = from; i <= to; i++) {
+        const startMs = columns.startMs[i] as number;
+        const belongs =
+          i < to && startMs >= window.fromMs && startMs < window.toMs && (!flows || flows.has(columns.flow[i] as number)) && (!holds || holds(columns, i));
+        if (belongs && begin < 0) begin = i;
+        if (belongs || begin < 0) continue;
+        runs.push({ columns, from: begin, to: i });
+        n += i - begin;
+        begin = -1;
       }
+    });
+    const result = emptyColumns(n);
+    for (const { columns, from, to } of runs) appendRowsInPlace(result, columns, from, to);
     return result;
   }
 

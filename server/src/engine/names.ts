@@ -1,6 +1,7 @@
-import { flowFacts, type FlowFacts } from '@toplens/core/flows';
+import type { FlowFacts } from '@toplens/core/flows';
+import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
 import { parseFlowText } from '../intake/name-book';
-import type { Settings } from '../settings/settings';
+import { flowKey, type SettingsBook } from '../settings/settings-book';
 import type { Database } from '../store/database';
 
 export interface Flow extends FlowFacts {
@@ -13,57 +14,80 @@ export interface Flow extends FlowFacts {
 /** Texts behind the numbers in the columns, except people. Read from the database as they appear. */
 export class Names {
   readonly #texts = new Map<number, string>();
-  readonly #flows = new Map<number, Flow>();
+  readonly #values = new Map<Dimension, Map<string, number>>(DIMENSIONS.map((dimension) => [dimension, new Map()]));
+  readonly #flows = new Map<number, Pick<Flow, 'id' | 'application' | 'technicalName' | 'background'>>();
   readonly #applications = new Map<string, number>();
-  #newest = 0;
+  /** newest number read of those below and of those above the small ones */
+  #newest: [small: number, large: number] = [0, 0];
 
   constructor(
     private readonly database: Database,
-    private readonly settings: Settings,
+    public settings: SettingsBook,
   ) {}
 
   /** Reads the names given since the last call. */
   async refresh(): Promise<void> {
     const rows = await this.database.query<{ id: number; kind: string; value: string }>(
-      `SELECT id, kind, value FROM name WHERE id > $1 AND kind NOT IN ('person', 'span', 'peer') ORDER BY id`,
-      [this.#newest],
+      `SELECT id, kind, value FROM name
+        WHERE ((id > $1 AND id < 65536) OR id > greatest($2::int, 65535)) AND kind NOT IN ('person', 'span', 'peer') ORDER BY id`,
+      this.#newest,
     );
     for (const { id, kind, value } of rows) {
-      this.#newest = id;
-      if (kind === 'flow') this.#flows.set(id, this.#flow(id, value));
-      else this.#texts.set(id, value);
+      this.#newest[id < 65_536 ? 0 : 1] = id;
+      if (kind === 'flow') {
+        const { application, technicalName, background } = parseFlowText(value);
+        if (!this.#applications.has(application)) this.#applications.set(application, this.#applications.size + 1);
+        this.#flows.set(id, { id, application, technicalName, background });
+      } else {
+        this.#texts.set(id, value);
+        this.#values.get(kind as Dimension)?.set(value, id);
+      }
     }
   }
 
-  #flow(id: number, text: string): Flow {
-    const { application, technicalName, background } = parseFlowText(text);
-    if (!this.#applications.has(application)) this.#applications.set(application, this.#applications.size + 1);
-    return { id, application, technicalName, background, ...flowFacts(this.settings.flows, application, technicalName) };
-  }
-
   get flows(): Flow[] {
-    return [...this.#flows.values()];
+    return [...this.#flows.keys()].map((id) => this.flow(id));
   }
 
   get applications(): string[] {
     return [...this.#applications.keys()].sort();
   }
 
-  flow(id: number): Flow {
+  /** The flow with what people said of it; as it was at a time, or as it is now. */
+  flow(id: number, timeMs: number = Infinity): Flow {
     const flow = this.#flows.get(id);
     if (!flow) throw new RangeError(`no flow has the number ${id}`);
-    return flow;
+    return { ...flow, ...this.settings.flowAt(flow.application, flow.technicalName, timeMs) };
+  }
+
+  has(id: number): boolean {
+    return this.#flows.has(id);
+  }
+
+  /** The flow that a setting's key speaks of. */
+  flowOfKey(key: string): number | undefined {
+    return [...this.#flows.values()].find((flow) => flowKey(flow.application, flow.technicalName) === key)?.id;
   }
 
   applicationOf(flow: number): number {
-    return this.#applications.get(this.flow(flow).application) ?? 0;
+    return this.#applications.get(this.#flows.get(flow)?.application ?? '') ?? 0;
   }
 
   text(id: number): string {
     return this.#texts.get(id) ?? '';
   }
 
+  /** Number of a value; `undefined` when it never came. */
+  numberOf(dimension: Dimension, value: string): number | undefined {
+    return this.#values.get(dimension)?.get(value);
+  }
+
+  /** Values of a dimension that ever came, in order. */
+  valuesOf(dimension: Dimension): string[] {
+    return [...(this.#values.get(dimension)?.keys() ?? [])].sort();
+  }
+
   isKeyTier(tier: number): boolean {
-    return this.settings.rates.keyTiers.includes(this.text(tier));
+    return this.settings.file.rates.keyTiers.includes(this.text(tier));
   }
 }

@@ -1,20 +1,23 @@
-import { learnPrecedence, rollUp } from '@toplens/core/flows';
-import { groupDeviations, minuteSeries } from '@toplens/core/incidents';
-import { findDeviations, type Deviation } from '@toplens/core/normal';
+import { learnSuccession, rollUp } from '@toplens/core/flows';
+import { countMinutes, deviationsIn, isOutdated, judgeStretch, type HourOfFlow, type Judge, type StoredIncident } from '@toplens/core/incidents';
+import type { Deviation } from '@toplens/core/normal';
+import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
-import { saveIncident } from '../store/incidents';
-import { replaceHour } from '../store/roll-ups';
 import type { Statement } from '../store/database';
-import { findComponent } from './component';
-import type { StoredIncident } from './incidents';
+import { saveIncident } from '../store/incidents';
+import { saveRelease } from '../store/releases';
+import { replaceHour } from '../store/roll-ups';
+import { componentOf, findComponent } from './component';
 import type { World } from './world';
 
 /** How far before the first changed minute judging begins: longer than any rule looks back. */
 const LOOK_BACK_MS = 6 * HOUR_MS;
-/** Sessions of so long before show which flow people pass before which. */
-const PRECEDENCE_MS = 6 * HOUR_MS;
 /** Senders collect for a moment before they send: a minute is complete that long after its end. */
 export const LATENESS_MS = 6_000;
+/** A component joins unlike flows when it holds so much of what went wrong in each. */
+const JOINING_SHARE = 0.65;
+/** An hour that is so long over is written down by flow. */
+const SEALED_AFTER_MS = 20 * MINUTE_MS;
 
 /**
  * One pass over what changed: roll-ups of the changed hours, then judgement from before the first change to the last
@@ -28,7 +31,8 @@ export async function runPass(world: World, changedHours: readonly number[]): Pr
     const { columns, batch } = await world.hours.load(hourMs);
     const buckets = rollUp(columns);
     world.history.putHour(hourMs, buckets);
-    statements.push(...replaceHour(hourMs, buckets, batch));
+    world.minutes.delete(hourMs);
+    statements.push(...replaceHour(hourMs, buckets, batch), ...newReleases(world, columns));
   }
   await world.database.transaction(statements);
   const completeMs = floorTo(world.watermarkMs - LATENESS_MS, MINUTE_MS);
@@ -37,6 +41,29 @@ export async function runPass(world: World, changedHours: readonly number[]): Pr
   await judge(world, changedMs - LOOK_BACK_MS, completeMs);
   world.judgedMs = completeMs;
   world.version++;
+  world.hours.seal(completeMs - SEALED_AFTER_MS);
+}
+
+function newReleases(world: World, rows: AttemptColumns): Statement[] {
+  const firsts = new Map<string, { application: string; version: string; firstMs: number }>();
+  for (let i = 0; i < rows.n; i++) {
+    const version = rows.version[i] as number;
+    const application = world.names.applicationOf(rows.flow[i] as number);
+    const startMs = rows.startMs[i] as number;
+    const key = `${application}:${version}`;
+    const known = firsts.get(key);
+    if (version === 0 || (known && known.firstMs <= startMs)) continue;
+    firsts.set(key, { application: world.names.flow(rows.flow[i] as number).application, version: world.names.text(version), firstMs: startMs });
+  }
+  const fresh = [...firsts.values()].filter(
+    (one) => !world.releases.some((known) => known.application === one.application && known.version === one.version && known.firstMs <= one.firstMs),
+  );
+  for (const one of fresh) {
+    world.releases = world.releases.filter((known) => known.application !== one.application || known.version !== one.version);
+    world.releases.push(one);
+  }
+  if (fresh.length > 0) world.releases.sort((a, b) => a.firstMs - b.firstMs || a.application.localeCompare(b.application));
+  return fresh.map(saveRelease);
 }
 
 /** Judging begins where nothing was wrong, so that no incident is cut in two; but never more than two days before. */
@@ -44,7 +71,7 @@ function beginOf(world: World, fromMs: number): number {
   const earliest = floorTo(fromMs - 2 * DAY_MS, HOUR_MS);
   let begin = floorTo(fromMs, HOUR_MS);
   for (;;) {
-    const onsets = world.incidents.within({ fromMs: begin, toMs: begin + 1 }).map((incident) => incident.onsetMs);
+    const onsets = world.register.within({ fromMs: begin, toMs: begin + 1 }).map((incident) => incident.onsetMs);
     const before = floorTo(Math.min(begin, ...onsets.filter((onsetMs) => onsetMs < begin)), HOUR_MS);
     if (before >= begin || before < earliest) return begin;
     begin = before - HOUR_MS;
@@ -58,30 +85,54 @@ function beginOf(world: World, fromMs: number): number {
 async function judge(world: World, fromMs: number, toMs: number): Promise<void> {
   for (let dayMs = floorTo(fromMs, DAY_MS); dayMs < toMs; dayMs += DAY_MS) {
     const begin = beginOf(world, Math.max(fromMs, dayMs - LOOK_BACK_MS));
-    await judgeStretch(world, { fromMs: begin, toMs: Math.min(toMs, dayMs + DAY_MS) });
+    await judgeWindow(world, { fromMs: begin, toMs: Math.min(toMs, dayMs + DAY_MS) });
   }
 }
 
-async function judgeStretch(world: World, window: Window): Promise<void> {
-  const flows = world.history.flows.filter((flow) => world.history.firstMsOf(flow) < window.toMs);
-  const rows = await world.hours.rows({ fromMs: window.fromMs - PRECEDENCE_MS, toMs: window.toMs });
-  const series = minuteSeries(rows, flows, window, (flow, timeMs) => world.history.normalAt(flow, timeMs));
-  const deviations: Deviation[] = [];
-  for (const [flow, minutes] of series) deviations.push(...findDeviations(flow, minutes));
-  const groups = deviations.length === 0 ? [] : groupDeviations(deviations, learnPrecedence(rows), (flow) => world.names.applicationOf(flow));
-  const before = world.incidents.within(window);
-  const changed = world.incidents.replace(window, groups);
-  if (changed.length === 0 && before.length === 0) return;
+/** Counts by minute of an hour; made anew when its attempts or the limits that judge them changed. */
+async function minutesOf(world: World, hourMs: number): Promise<ReadonlyMap<number, HourOfFlow>> {
+  const normalAt = (flow: number, timeMs: number) => world.history.normalAt(flow, timeMs);
+  const known = world.minutes.get(hourMs);
+  if (known && !isOutdated(known, hourMs, normalAt)) return known;
+  const { columns } = await world.hours.load(hourMs);
+  const counted = countMinutes(columns, hourMs, normalAt);
+  world.minutes.set(hourMs, counted);
+  return counted;
+}
+
+async function judgeWindow(world: World, window: Window): Promise<void> {
+  const { history, register, names } = world;
+  const hours = new Map<number, ReadonlyMap<number, HourOfFlow>>();
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) hours.set(hourMs, await minutesOf(world, hourMs));
+  const applicationOf = (flow: number) => names.applicationOf(flow);
+  const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), { history, applicationOf });
+  const before = register.within(window);
+  if (deviations.length === 0 && before.length === 0) return;
+  const rows = deviations.length > 0 ? await world.hours.rows(window) : emptyColumns(0);
+  const components = await componentsOf(world, deviations);
+  const judged: Judge = { history, register, applicationOf, componentOf: (deviation) => components.get(deviation) };
+  const changed = judgeStretch(deviations, rows, learnSuccession(rows), window, judged);
   await world.database.transaction(changed.map(saveIncident));
-  // What is trouble today is left out of what is normal from tomorrow on.
-  if (changed.length > 0) world.history.forgetNormalsFrom(floorTo(Math.min(...changed.map((incident) => incident.onsetMs)), DAY_MS) + DAY_MS);
   await nameComponents(world, window);
 }
 
+/** Looked up only where deviations of unlike flows might belong together. */
+async function componentsOf(world: World, deviations: readonly Deviation[]): Promise<Map<Deviation, string>> {
+  const bad = deviations.filter((deviation) => deviation.signal !== 'missing');
+  const components = new Map<Deviation, string>();
+  if (new Set(bad.map((deviation) => deviation.flow)).size < 2) return components;
+  for (const deviation of bad) {
+    const found = await componentOf(world, deviation);
+    // A store in which every flow spends a part of its time joins nothing.
+    if (found && found.share >= JOINING_SHARE) components.set(deviation, found.name);
+  }
+  return components;
+}
+
 async function nameComponents(world: World, window: Window): Promise<void> {
-  for (const incident of world.incidents.within(window)) {
+  for (const incident of world.register.within(window)) {
     if (!incident.active && incident.component !== null) continue;
-    const updated: StoredIncident | undefined = world.incidents.setComponent(incident.id, await findComponent(world, incident));
+    const updated: StoredIncident | undefined = world.register.setComponent(incident.id, await findComponent(world, incident));
     if (updated) await world.database.transaction([saveIncident(updated)]);
   }
 }

@@ -1,31 +1,53 @@
 import type { Ranking } from '@toplens/core/incidents';
 import type { Window } from '@toplens/core/time';
-import type { FreshnessShape, IncidentShape, WorstFirstShape } from '../api/shapes';
+import type { ChangeShape, FlowPageShape, FlowTableShape, FreshnessShape, IncidentShape, WorstFirstShape } from '../api/shapes';
 import type { CommittedBatch } from '../intake/intake';
+import type { SettingChange } from '../settings/settings-book';
+import type { Action, ActionResult } from './actions';
+import type { Focus } from './focus';
 
 /** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
 export type WindowQuestion = Window | { lengthMs: number };
 
-export interface WorstFirstQuestion {
+/** With what a window is compared. */
+export const AGAINST = ['nothing', 'week', 'day', 'before', 'release'] as const;
+export type Against = (typeof AGAINST)[number];
+
+export interface FlowsQuestion {
   window: WindowQuestion;
-  ranking: Ranking;
-  application?: string;
-  team?: string;
+  against: Against;
+  focus: Focus;
 }
 
-export interface IncidentQuestion {
+export interface FlowQuestion extends FlowsQuestion {
   id: number;
-  window: WindowQuestion;
+}
+
+export interface WorstFirstQuestion extends FlowsQuestion {
+  ranking: Ranking;
+  /** rates of a past window: as they were set then, or as they are today */
+  rates: 'then' | 'today';
+}
+
+export interface IncidentQuestion extends FlowsQuestion {
+  id: number;
+  rates: 'then' | 'today';
 }
 
 export interface Questions {
   worstFirst: { ask: WorstFirstQuestion; answer: WorstFirstShape };
   incident: { ask: IncidentQuestion; answer: IncidentShape | null };
+  flows: { ask: FlowsQuestion; answer: FlowTableShape };
+  flow: { ask: FlowQuestion; answer: FlowPageShape | null };
+  changes: { ask: null; answer: ChangeShape[] };
+  act: { ask: Action; answer: ActionResult };
+  /** settings were changed: taken over, and judged anew from where they are in force */
+  settings: { ask: SettingChange; answer: null };
   freshness: { ask: null; answer: FreshnessShape };
   figures: { ask: null; answer: EngineFigures };
   /** judges all that came so far; resolves when done */
   settle: { ask: null; answer: null };
-  flows: { ask: null; answer: FlowCount[] };
+  flowCounts: { ask: null; answer: FlowCount[] };
 }
 
 /** What a flow recorded since the beginning: for checks from outside. */

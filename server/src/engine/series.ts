@@ -5,22 +5,39 @@ import type { SeriesShape } from '../api/shapes';
 import type { World } from './world';
 
 export type Measure = 'duration' | 'failures' | 'attempts';
-
 type Point = { value: number | null; low: number | null; high: number | null };
 
-/** A flow's measure in five-minute steps with its usual range beside it. Duration: median, ms; failures: share. */
-export function seriesOf(world: World, flow: number, measure: Measure, window: Window): SeriesShape {
+export const measureOf = (signal: string): Measure => (signal === 'slow' ? 'duration' : signal === 'failing' ? 'failures' : 'attempts');
+
+const MOST_POINTS = 400;
+
+/**
+ * A flow's measure in steps of five minutes, or of more in long windows, with its usual range beside it. Duration: median,
+ * ms; failures: share.
+ *
+ * @param shiftMs how far back the other window lies that is drawn beside it
+ */
+export function seriesOf(world: World, flow: number, measure: Measure, window: Window, shiftMs?: number): SeriesShape {
   const startMs = floorTo(window.fromMs, BUCKET_MS);
   // The bucket that is still filling would look like a fall.
   const toMs = Math.min(ceilTo(window.toMs, BUCKET_MS), floorTo(world.judgedMs, BUCKET_MS));
+  const every = Math.max(1, Math.ceil((toMs - startMs) / BUCKET_MS / MOST_POINTS));
+  const stepMs = every * BUCKET_MS;
   const points: Point[] = [];
-  for (let at = startMs; at < toMs; at += BUCKET_MS) points.push(pointOf(world, flow, measure, at));
+  const other: (number | null)[] = [];
+  for (let at = startMs; at < toMs; at += stepMs) {
+    // In long windows one bucket stands for its step: the middle one.
+    const bucketMs = at + Math.floor(every / 2) * BUCKET_MS;
+    points.push(pointOf(world, flow, measure, bucketMs));
+    if (shiftMs !== undefined) other.push(pointOf(world, flow, measure, floorTo(bucketMs - shiftMs, BUCKET_MS)).value);
+  }
   return {
     startMs,
-    stepMs: BUCKET_MS,
+    stepMs,
     values: points.map((point) => point.value),
     low: points.map((point) => point.low),
     high: points.map((point) => point.high),
+    other: shiftMs === undefined ? null : other,
   };
 }
 

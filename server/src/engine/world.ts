@@ -1,50 +1,73 @@
-import type { Settings } from '../settings/settings';
-import type { Database } from '../store/database';
-import { loadHour, storedHours } from '../store/attempts';
-import { loadIncidents } from '../store/incidents';
-import { loadRollUps, staleHours } from '../store/roll-ups';
 import { BUCKET_MS } from '@toplens/core/flows';
-import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
-import { History } from './history';
+import { Register, type HourOfFlow } from '@toplens/core/incidents';
+import { History } from '@toplens/core/normal';
+import { DAY_MS, dayKinds, floorTo, HOUR_MS } from '@toplens/core/time';
+import type { Settings } from '../settings/settings';
+import { SettingsBook } from '../settings/settings-book';
+import { loadHour, storedHours } from '../store/attempts';
+import type { Database } from '../store/database';
+import { loadIncidents } from '../store/incidents';
+import { loadReleases, type Release } from '../store/releases';
+import { loadRollUps, staleHours } from '../store/roll-ups';
+import { loadChanges } from '../store/settings';
 import { Hours } from './hours';
-import { Incidents } from './incidents';
 import { Names } from './names';
+import { Segments } from './segments';
 
 /** All that the engine knows: shared by judging and answering. */
 export interface World {
   database: Database;
-  settings: Settings;
   names: Names;
+  settings: SettingsBook;
   hours: Hours;
+  segments: Segments;
   history: History;
-  incidents: Incidents;
+  register: Register;
+  releases: Release[];
+  /** attempts by flow and minute, of the hours that were judged */
+  minutes: Map<number, Map<number, HourOfFlow>>;
   /** up to when data is complete; 0 before the first data */
   watermarkMs: number;
   /** up to when minutes are judged */
   judgedMs: number;
-  /** grows with every pass that changed something: answers made under an older one are made again */
+  /** grows with everything that changes an answer: answers made under an older one are made again */
   version: number;
 }
 
 const MEMORY_DAYS = 36;
 
 /** Reads from the database what a restart needs. @returns the world, and hours whose roll-ups are to be made again */
-export async function loadWorld(database: Database, settings: Settings): Promise<{ world: World; stale: number[] }> {
+export async function loadWorld(database: Database, file: Settings, segmentsDir: string): Promise<{ world: World; stale: number[] }> {
   const stale = await staleHours(database);
+  const settings = new SettingsBook(file, await loadChanges(database));
   const names = new Names(database, settings);
   await names.refresh();
-  const incidents = new Incidents(await loadIncidents(database));
-  const history = new History(
-    (flow, startMs) => incidents.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS }),
-    (flow) => names.flow(flow).limitMs,
-  );
+  const register = new Register(await loadIncidents(database));
+  const isMasked = (flow: number, startMs: number) => register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
+  const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs);
+  history.calendar = dayKinds(settings.calendarAt(Infinity));
   const [newest] = await database.query<{ ms: number | null }>(`SELECT max(started_us + duration_us)::float8 / 1000 AS ms FROM attempt`);
   const watermarkMs = newest?.ms ?? 0;
-  for (const bucket of await loadRollUps(database, Math.floor(watermarkMs) - MEMORY_DAYS * DAY_MS)) history.put(bucket);
+  history.load(await loadRollUps(database, Math.floor(watermarkMs) - MEMORY_DAYS * DAY_MS));
+  const segments = new Segments(segmentsDir);
+  // What was touched and not judged may be newer than its file.
+  for (const { hourMs } of stale) segments.drop(hourMs);
   const newestBatch = Math.max(0, ...stale.map((hour) => hour.batch));
-  const hours = new Hours(await storedHours(database), (hourMs) => loadHour(database, hourMs), newestBatch);
-  const world: World = { database, settings, names, hours, history, incidents, watermarkMs, judgedMs: 0, version: 1 };
+  const hours = new Hours(await storedHours(database), (hourMs) => loadHour(database, hourMs), segments, newestBatch);
+  const world: World = {
+    database, names, settings, hours, segments, history, register, watermarkMs,
+    releases: await loadReleases(database), minutes: new Map(), judgedMs: 0, version: 1,
+  }; // prettier-ignore
   // The last hour is judged once more: the process may have ended between a commit and its judgement.
   if (watermarkMs > 0) world.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);
   return { world, stale: stale.map((hour) => hour.hourMs) };
+}
+
+/** Takes over what people changed. */
+export function takeSettings(world: World, settings: SettingsBook, key: string): void {
+  world.settings = world.names.settings = settings;
+  const flow = world.names.flowOfKey(key);
+  if (flow !== undefined) world.history.forgetFlow(flow);
+  else world.history.calendar = dayKinds(settings.calendarAt(Infinity));
+  world.version++;
 }

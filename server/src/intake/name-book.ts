@@ -1,3 +1,4 @@
+import { SMALL_NUMBERS } from '@toplens/core/telemetry';
 import type { Database } from '../store/database';
 
 export type NameKind =
@@ -9,9 +10,14 @@ export interface Name {
   value: string;
 }
 
+/** Kinds of which there may be millions; all others share the numbers that fit 16 bits. */
+const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component']);
+
 /** Beyond so many flows, new ones are gathered under one name: somebody sends ids as flow names. */
 const MOST_FLOWS = 5000;
 const EVERYTHING_ELSE = 'everything else';
+/** So many of the small numbers are kept for what stands for the rest of its kind. */
+const KEPT_BACK = 100;
 const FLOW_SEPARATOR = '\u001f';
 
 /** The text under which a flow is kept: application, technical name, and whether people wait for it. */
@@ -28,7 +34,8 @@ export function parseFlowText(text: string): { application: string; technicalNam
  * first batch that uses them. 0 stands for "not known".
  */
 export class NameBook {
-  #next = 1;
+  #next = SMALL_NUMBERS;
+  #nextSmall = 1;
   #flows = 0;
   readonly #ids = new Map<NameKind, Map<string, number>>();
   #fresh: Name[] = [];
@@ -41,7 +48,12 @@ export class NameBook {
 
   #remember({ id, kind, value }: Name): void {
     this.#kind(kind).set(value, id);
-    this.#next = Math.max(this.#next, id + 1);
+    if (MANY.has(kind)) this.#next = Math.max(this.#next, id + 1);
+    else if (id >= SMALL_NUMBERS)
+      throw new Error(
+        `the data folder was made by a version before 0.2 (${kind} ${value} has number ${id}): begin with a new one, or let it be read by that version`,
+      );
+    else this.#nextSmall = Math.max(this.#nextSmall, id + 1);
     if (kind === 'flow') this.#flows++;
   }
 
@@ -64,7 +76,9 @@ export class NameBook {
   }
 
   #add(kind: NameKind, value: string): number {
-    const name = { id: this.#next, kind, value };
+    const isSmall = !MANY.has(kind);
+    if (isSmall && value !== EVERYTHING_ELSE && kind !== 'flow' && this.#nextSmall >= SMALL_NUMBERS - KEPT_BACK) return this.idOf(kind, EVERYTHING_ELSE);
+    const name = { id: isSmall ? this.#nextSmall : this.#next, kind, value };
     this.#remember(name);
     this.#fresh.push(name);
     return name.id;

@@ -5,6 +5,7 @@ import type { IncidentShape } from '../api/shapes';
 const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
   waiting: { words: 'Waited longer than usual', unit: 'min' },
   failed: { words: 'Failed or hung, no second try worked', unit: 'attempts' },
+  left: { words: 'Left because of it', unit: 'people' },
   missing: { words: 'Never came', unit: 'attempts' },
   money: { words: 'Money not earned', unit: 'currency' },
   keyCustomers: { words: 'Key customers, counted again', unit: 'min' },
@@ -38,7 +39,7 @@ export function makeBrief(incident: IncidentShape, choice: { team: string; note:
     })),
     harmMinutes: incident.harm.estimate,
     currency: incident.currency,
-    mostHit: incident.mostHit.map(({ dimension, value, words }) => ({ dimension, value, words })),
+    mostHit: incident.bites.segments.map(({ dimension, value, words }) => ({ dimension, value, words })),
     component: incident.component,
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
 import type { OwnershipRule } from '@toplens/core/handoffs';
+import { dayKinds, type Calendar } from '@toplens/core/time';
 import { array, number, object, string, ValidationError } from 'yup';
 
 /** What people decided: names, limits, owners, rates. Read from one JSON file at the start. */
@@ -13,9 +14,19 @@ export interface Settings {
   ownership: OwnershipRule[];
   teams: string[];
   rates: HarmRates;
+  calendar: Calendar;
 }
 
 const text = string().trim().min(1);
+
+export const calendarSchema = object({
+  holidays: array(
+    string()
+      .matches(/^\d{4}-\d\d-\d\d$/, 'expected a date as 2026-12-25')
+      .required(),
+  ).default([]),
+  excluded: array(object({ fromMs: number().integer().required(), toMs: number().integer().required(), reason: text.required() }).noUnknown()).default([]),
+}).noUnknown();
 
 const schema = object({
   currency: text.default('EUR'),
@@ -26,6 +37,13 @@ const schema = object({
       name: text,
       limitMs: number().positive(),
       importance: number().min(0),
+      agreement: object({
+        target: number().min(0.5).max(0.99999).required(),
+        days: number().integer().min(1).max(366).required(),
+        penalty: number().min(0).required(),
+      })
+        .noUnknown()
+        .default(undefined),
     }).noUnknown(),
   ).default([]),
   frontDoors: array(text.required()).default([]),
@@ -33,11 +51,13 @@ const schema = object({
   rates: object({
     waiting: number().min(0).default(DEFAULT_RATES.waiting),
     failed: number().min(0).default(DEFAULT_RATES.failed),
+    left: number().min(0).default(DEFAULT_RATES.left),
     missing: number().min(0).default(DEFAULT_RATES.missing),
     money: number().min(0).default(DEFAULT_RATES.money),
     keyMultiplier: number().min(1).default(DEFAULT_RATES.keyMultiplier),
     keyTiers: array(text.required()).default([]),
   }).noUnknown(),
+  calendar: calendarSchema.default({ holidays: [], excluded: [] }),
 }).noUnknown();
 
 /**
@@ -57,7 +77,8 @@ export function checkSettings(raw: unknown, where = 'settings'): Settings {
   try {
     const settings = schema.validateSync(raw, { strict: true, abortEarly: false });
     const cast = schema.cast(settings);
-    return { ...cast, teams: [...new Set(cast.ownership.map((rule) => rule.team))] };
+    dayKinds(cast.calendar);
+    return { ...cast, flows: cast.flows as FlowRule[], teams: [...new Set(cast.ownership.map((rule) => rule.team))] };
   } catch (error) {
     if (error instanceof ValidationError) throw new Error(`${where}: ${error.errors.join('; ')}`);
     throw error;

@@ -67,11 +67,8 @@ export interface StoredSample {
   component: string;
 }
 
-/** Attempts of a flow worth opening: failures first when they are asked for, then the longest. */
-export async function sampleAttempts(
-  database: Database,
-  question: { flow: number; fromMs: number; toMs: number; failures: boolean; limitMs: number; most: number },
-): Promise<StoredSample[]> {
+/** Attempts of a flow that started at these moments, microseconds. */
+export async function attemptsAt(database: Database, flow: number, startsUs: readonly number[]): Promise<StoredSample[]> {
   const rows = await database.query<{
     trace_id: string; started_us: number; duration_us: number; flags: number; failure: string | null; person: string | null; component: string | null;
   }>(
@@ -79,10 +76,8 @@ export async function sampleAttempts(
             f.value AS failure, p.value AS person, c.value AS component
        FROM attempt a
        LEFT JOIN name f ON f.id = a.failure LEFT JOIN name p ON p.id = a.person LEFT JOIN name c ON c.id = a.component
-      WHERE a.started_us >= $1 AND a.started_us < $2 AND a.flow = $3 AND a.flags & 2 = 0
-        AND CASE WHEN $4 THEN a.flags & 1 = 1 ELSE a.flags & 1 = 0 AND a.duration_us > $5 END
-      ORDER BY a.duration_us DESC, a.trace_id LIMIT $6`,
-    [question.fromMs * 1000, question.toMs * 1000, question.flow, question.failures, Math.round(question.limitMs * 1000), question.most],
+      WHERE a.started_us = ANY($1::int8[]) AND a.flow = $2`,
+    [startsUs, flow],
   ); // prettier-ignore
   return rows.map((row) => ({
     traceId: row.trace_id.replaceAll('-', ''),

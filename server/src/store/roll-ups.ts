@@ -3,8 +3,8 @@ import { decodeHistogram, histogramQuantile } from '@toplens/core/stats';
 import type { Database, Statement } from './database';
 
 export async function loadRollUps(database: Database, fromMs: number): Promise<FlowBucket[]> {
-  const rows = await database.query<{ flow: number; start_ms: number; attempts: number; failed: number; durations: Uint8Array }>(
-    'SELECT flow, start_ms::float8 AS start_ms, attempts, failed, durations FROM roll_up WHERE start_ms >= $1 ORDER BY start_ms',
+  const rows = await database.query<{ flow: number; start_ms: number; attempts: number; failed: number; durations: Uint8Array; valueMinor: number }>(
+    'SELECT flow, start_ms::float8 AS start_ms, attempts, failed, durations, value_minor::float8 AS "valueMinor" FROM roll_up WHERE start_ms >= $1 ORDER BY start_ms',
     [fromMs],
   );
   return rows.map(({ start_ms, ...rest }) => ({
@@ -20,14 +20,15 @@ export function replaceHour(hourMs: number, buckets: readonly FlowBucket[], batc
   return [
     { sql: 'DELETE FROM roll_up WHERE start_ms >= $1 AND start_ms < $2', params: [hourMs, hourMs + 3_600_000] },
     {
-      sql: `INSERT INTO roll_up (flow, start_ms, attempts, failed, durations)
-            SELECT f, s, a, x, decode(d, 'hex') FROM unnest($1::int[], $2::int8[], $3::int[], $4::int[], $5::text[]) AS t (f, s, a, x, d)`,
+      sql: `INSERT INTO roll_up (flow, start_ms, attempts, failed, durations, value_minor)
+            SELECT f, s, a, x, decode(d, 'hex'), v FROM unnest($1::int[], $2::int8[], $3::int[], $4::int[], $5::text[], $6::int8[]) AS t (f, s, a, x, d, v)`,
       params: [
         buckets.map((b) => b.flow),
         buckets.map((b) => b.startMs),
         buckets.map((b) => b.attempts),
         buckets.map((b) => b.failed),
         buckets.map((b) => hex(b.durations)),
+        buckets.map((b) => Math.round(b.valueMinor)),
       ],
     },
     { sql: 'DELETE FROM stale_hour WHERE hour_ms = $1 AND batch <= $2', params: [hourMs, batch] },

@@ -3,8 +3,17 @@ import { pathToFileURL } from 'node:url';
 import { Worker, type WorkerOptions } from 'node:worker_threads';
 import { projectRoot } from '../config';
 
-/** Starts a TypeScript file below server/src as a worker thread. */
+/**
+ * Starts a file below server/src as a worker thread: from the bundle when this runs bundled, else the TypeScript itself.
+ *
+ * @param entry as `engine/engine-worker.ts`
+ */
 export function startWorker(entry: string, workerData: object, options: WorkerOptions = {}): Worker {
+  // Set by tools/bundle.mjs.
+  if (process.env.TOPLENS_BUNDLE) {
+    const file = join(projectRoot(), process.env.TOPLENS_BUNDLE, entry.replace(/^.*\//, '').replace(/\.ts$/, '.mjs'));
+    return new Worker(file, { ...options, workerData, execArgv: [] });
+  }
   const src = join(projectRoot(), 'server', 'src');
   return new Worker(join(src, 'store', 'boot-worker.mjs'), {
     ...options,

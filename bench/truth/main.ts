@@ -1,0 +1,40 @@
+import { fork } from 'node:child_process';
+import { once } from 'node:events';
+import { writeFileSync } from 'node:fs';
+import { planWorld } from '../../scenario/src/worlds/plan';
+import { judgeWorld, type JudgedWorld } from './judge-world';
+import { REPORTING, report } from './report';
+import { scoreWorlds } from './score';
+
+/**
+ * `node dist/node/truth-main.mjs [FIRST LAST [PROCESSES]]`: plays and judges the worlds of these seeds and prints the score.
+ * The reporting seeds go into docs/truth.md too.
+ */
+const [first = REPORTING.first, last = REPORTING.last, processes = 2] = process.argv.slice(2).map(Number);
+
+if (process.send) {
+  process.on('message', (seed: number) => {
+    // Maps and sets do not travel as JSON: the fork speaks the structured clone.
+    process.send?.(judgeWorld(planWorld(seed)));
+  });
+} else {
+  const seeds = Array.from({ length: last - first + 1 }, (_, i) => first + i);
+  const worlds: JudgedWorld[] = [];
+  const begun = Date.now();
+  await Promise.all(
+    Array.from({ length: processes }, async () => {
+      const worker = fork(process.argv[1] as string, [], { serialization: 'advanced' });
+      for (let seed = seeds.shift(); seed !== undefined; seed = seeds.shift()) {
+        worker.send(seed);
+        const [world] = (await once(worker, 'message')) as [JudgedWorld];
+        worlds.push(world);
+        console.log(`world ${seed} (${world.plan.shape}): ${world.attempts} attempts, ${world.truth.length} troubles, ${world.found.length} incidents`);
+      }
+      worker.kill();
+    }),
+  );
+  worlds.sort((a, b) => a.plan.seed - b.plan.seed);
+  const text = report(scoreWorlds(worlds), worlds, { first, last, minutes: (Date.now() - begun) / 60_000 });
+  console.log(`\n${text}`);
+  if (first === REPORTING.first && last === REPORTING.last) writeFileSync('docs/truth.md', text);
+}

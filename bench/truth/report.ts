@@ -1,0 +1,38 @@
+import { percent } from '@toplens/core/incidents';
+import type { JudgedWorld } from './judge-world';
+import type { Score } from './score';
+
+/** Seeds by which thresholds were set, and seeds that were looked at for the report alone. */
+export const TUNING = { first: 1, last: 20 };
+export const REPORTING = { first: 101, last: 140 };
+
+export function report(score: Score, worlds: readonly JudgedWorld[], run: { first: number; last: number; minutes: number }): string {
+  const row = (what: string, value: string, goal: string, met: boolean) => `| ${what} | ${value} | ${goal} | ${met ? 'met' : '**missed**'} |`;
+  const within = (share: number) => share >= 0.9 && share <= 0.98;
+  const shapes = [...new Set(worlds.map(({ plan }) => plan.shape))].sort();
+  const list = (title: string, lines: readonly string[]) => (lines.length > 0 ? [`\n## ${title}`, '', ...lines.map((line) => `- ${line}`)] : []);
+  return [
+    '# Judged against a known truth',
+    '',
+    `\`npm run bench:truth\`, seeds ${run.first} to ${run.last}: ${score.worlds} worlds (${shapes.join(', ')}), ${worlds.reduce((sum, world) => sum + world.attempts, 0).toLocaleString('en-GB')} attempts, ${score.troubles} planted troubles that hurt at least 20 people, in ${run.minutes.toFixed(0)} minutes. Thresholds were set on seeds ${TUNING.first} to ${TUNING.last}; these seeds were not looked at for that. The worlds are invented (\`scenario/src/worlds\`): weekly and daily rhythm, drifting load, natural errors, heavy tails, several steps in a session; slow, failing and hanging flows, outages, troubles of one site, promotion or host, some at the same time; and releases, surges, dead hosts, failing probes and slow batches that hurt nobody.`,
+    '',
+    '| what | measured | goal | |',
+    '|---|---:|---:|---|',
+    row('recall of troubles that hurt at least 20 people', percent(score.recall), '≥ 95 %', score.recall >= 0.95),
+    row('precision of incidents', percent(score.precision), '', true),
+    row('false incidents a day and 100 flows', score.falsePerDay.toFixed(2), '≤ 0.2', score.falsePerDay <= 0.2),
+    row('minutes from true onset to incident, median', score.detectionMedianMin.toFixed(1), '≤ 3', score.detectionMedianMin <= 3),
+    row('the same, of troubles that hurt at least one person a minute', score.detectionOfBusyMin.toFixed(1), '≤ 3', score.detectionOfBusyMin <= 3),
+    row('error of the estimated onset, median minutes', score.onsetErrorMedianMin.toFixed(1), '', true),
+    row('agreement of the rank with the true harm, Kendall’s τ-b, mean over worlds', score.tauB.toFixed(3), '≥ 0.9', score.tauB >= 0.9),
+    row('true people within the 95 % range', percent(score.coverage.people), '90–98 %', within(score.coverage.people)),
+    row('true minutes waited within the 95 % range', percent(score.coverage.minutes), '90–98 %', within(score.coverage.minutes)),
+    row('true money within the 95 % range', percent(score.coverage.money), '90–98 %', within(score.coverage.money)),
+    row('first is truly first', percent(score.firstIsFirst), '≥ 95 %', score.firstIsFirst >= 0.95),
+    row('troubles seen as two or more incidents', String(score.splits), '', true),
+    ...list('Not found', score.missed),
+    ...list('False incidents', score.falseOnes),
+    ...list('Outside the range', score.outside),
+    '',
+  ].join('\n');
+}

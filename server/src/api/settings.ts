@@ -1,0 +1,89 @@
+import { Router } from 'express';
+import { mixed, number, object, string, type ObjectSchema } from 'yup';
+import type { Engine } from '../engine/engine';
+import { Problem } from '../errors';
+import { calendarSchema, type Settings } from '../settings/settings';
+import { CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
+import type { Database } from '../store/database';
+import { insertChange, loadChanges } from '../store/settings';
+import { RATE_NAMES } from './open-api';
+import { readInput } from './query';
+import type { SettingsShape } from './shapes';
+
+const who = string().trim().min(1, 'who: say who changes this').max(100).required('who: say who changes this');
+const newSetting = object({ who, key: string().min(1).max(600).required(), value: mixed().nullable(), fromMs: number().integer() });
+
+const rate = (name: string) => number().typeError(`${name}: expected a number`).min(name === 'keyMultiplier' ? 1 : 0, `${name}: expected at least ${name === 'keyMultiplier' ? 1 : 0}`).max(1e6); // prettier-ignore
+const ratesSchema = object(Object.fromEntries(RATE_NAMES.map((name) => [name, rate(name)]))).noUnknown();
+const flowSchema = object({
+  name: string().trim().min(1, 'name: expected some words').max(120).nullable(),
+  limitMs: number().typeError('limitMs: expected milliseconds').positive('limitMs: expected more than 0 ms').max(86_400_000).nullable(),
+  importance: number().typeError('importance: expected a number').min(0, 'importance: expected at least 0').max(1000).nullable(),
+}).noUnknown();
+
+/** @throws Problem 'badInput' for a key that nobody knows, or a value that does not fit it */
+function checkValue(key: string, value: unknown): unknown {
+  if (value === null || value === undefined) return null;
+  const schema: ObjectSchema<object> | undefined =
+    key === RATES_KEY ? ratesSchema : key === CALENDAR_KEY ? calendarSchema : key.startsWith('flow\u001f') ? flowSchema : undefined;
+  if (!schema) throw new Problem('badInput', `key: no setting is called ${key}`, { field: 'key' });
+  return readInput(schema, value);
+}
+
+/** Rates, calendar, and what is said of flows: changed in place, with who and when, and an undo. */
+export function settingsRoutes(database: Database, engine: Engine, file: Settings): Router {
+  const router = Router();
+  const current = async () => shapeOf(file, await loadChanges(database));
+  const change = async (one: { who: string; key: string; value: unknown; fromMs?: number | undefined; undoes?: number }) => {
+    const kept = await insertChange(database, { ...one, fromMs: one.fromMs ?? Date.now() });
+    await engine.ask('settings', kept);
+    return current();
+  };
+  router.get('/settings', async (_request, response) => {
+    response.json(await current());
+  });
+  router.post('/settings', async (request, response) => {
+    const { who: by, key, value, fromMs } = readInput(newSetting, request.body);
+    response.status(201).json(await change({ who: by, key, value: checkValue(key, value), fromMs }));
+  });
+  router.post('/settings/changes/:id/undo', async (request, response) => {
+    const { who: by } = readInput(object({ who }), request.body);
+    const changes = await loadChanges(database);
+    const undone = changes.find(({ id }) => id === Number(request.params.id));
+    if (!undone) throw new Problem('notFound', `there is no change ${request.params.id}`, { field: 'id' });
+    const own = changes.filter(({ key }) => key === undone.key);
+    if (own.at(-1)?.id !== undone.id) throw new Problem('conflict', 'only the newest change of a setting can be undone; undo that one first', { field: 'id' });
+    const before = own.at(-2)?.value ?? null;
+    response.status(201).json(await change({ who: by, key: undone.key, value: before, fromMs: undone.fromMs, undoes: undone.id }));
+  });
+  return router;
+}
+
+function shapeOf(file: Settings, changes: readonly SettingChange[]): SettingsShape {
+  const book = new SettingsBook(file, changes);
+  const { keyTiers, ...rates } = book.ratesAt(Infinity);
+  const undone = new Set(changes.flatMap(({ undoes }) => (undoes === null ? [] : [undoes])));
+  const calendar = book.calendarAt(Infinity);
+  return {
+    currency: file.currency,
+    rates,
+    keyTiers,
+    calendar: { holidays: [...calendar.holidays], excluded: [...calendar.excluded] },
+    changes: [...changes].reverse().map(({ id, atMs, fromMs, who: by, key, value, undoes }) => ({
+      id,
+      atMs,
+      fromMs,
+      who: by,
+      key,
+      about: key === RATES_KEY ? 'harm rates' : key === CALENDAR_KEY ? 'calendar' : key.split('\u001f').slice(1).join(': '),
+      words: value === null ? 'back to the settings file' : wordsOf(value),
+      undoes,
+      isUndone: undone.has(id),
+    })),
+  };
+}
+
+const wordsOf = (value: unknown): string =>
+  Object.entries(value as Record<string, unknown>)
+    .map(([name, one]) => `${name} ${typeof one === 'object' && one !== null ? JSON.stringify(one) : String(one)}`)
+    .join(', ');

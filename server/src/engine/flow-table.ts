@@ -1,0 +1,120 @@
+import { apdexOf, BUCKET_MS, formatApdex } from '@toplens/core/flows';
+import { LEVELS, type Level } from '@toplens/core/normal';
+import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum } from '@toplens/core/stats';
+import { ceilTo, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import type { FlowRowShape, FlowTableShape } from '../api/shapes';
+import { proposeTeam } from '@toplens/core/handoffs';
+import { levelOf } from './describe';
+import { sliceOf, type Focus } from './focus';
+import { flowSums, type FlowSums } from './flow-sums';
+import { freshness } from './freshness';
+import type { FlowsQuestion } from './protocol';
+import { seriesOf } from './series';
+import { comparedWindow, resolveWindow } from './windows';
+import type { World } from './world';
+import { remainingIn } from './worst-first';
+
+/** Longer windows without a slice are told from roll-ups: people and the longest attempt are not in them. */
+const LONGEST_SCAN_MS = 26 * HOUR_MS;
+const SPARK_MS = 3 * HOUR_MS;
+
+type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & { people: number | null; hurt: number | null; maxMs: number | null };
+
+export async function flowTable(world: World, question: FlowsQuestion): Promise<FlowTableShape> {
+  const { focus } = question;
+  const window = resolveWindow(world, question.window);
+  const sums = await sumsOf(world, window, focus);
+  const compared = comparedWindow(world, window, question.against, focus.application);
+  const before = compared && (await sumsOf(world, compared.window, focus));
+  const total = [...sums.values()].reduce((sum, one) => sum + one.totalMs, 0);
+  const levels = levelsIn(world, window);
+  const rows = world.names.flows
+    .filter((flow) => (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined || flow.id === focus.flow))
+    .map((flow) => rowOf(world, flow.id, sums.get(flow.id), before?.get(flow.id), total, levels.get(flow.id), window))
+    .filter((row) => focus.team === undefined || row.team === focus.team);
+  return {
+    window,
+    rows,
+    attempts: rows.reduce((sum, row) => sum + row.attempts, 0),
+    comparedWith: compared?.words ?? null,
+    remaining: await remainingIn(world, window, focus),
+    applications: world.names.applications,
+    freshness: freshness(world),
+  };
+}
+
+const sumsOf = async (world: World, window: Window, focus: Focus): Promise<ReadonlyMap<number, Sums>> =>
+  sliceOf(world, focus) || window.toMs - window.fromMs <= LONGEST_SCAN_MS ? flowSums(world, window, focus) : rolledSums(world, window);
+
+function rolledSums(world: World, window: Window): Map<number, Sums> {
+  const result = new Map<number, Sums>();
+  for (const flow of world.history.flows) {
+    const sums: Sums = { attempts: 0, failed: 0, durations: createHistogram(), totalMs: 0, maxMs: null, people: null, hurt: null };
+    for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
+      const bucket = world.history.bucket(flow, at);
+      if (!bucket) continue;
+      sums.attempts += bucket.attempts;
+      sums.failed += bucket.failed;
+      addEncodedInPlace(sums.durations, bucket.durations);
+    }
+    sums.totalMs = histogramSum(sums.durations);
+    if (sums.attempts > 0) result.set(flow, sums);
+  }
+  return result;
+}
+
+/** The worst level of any incident of the window, by flow. */
+function levelsIn(world: World, window: Window): Map<number, Level> {
+  const levels = new Map<number, Level>();
+  for (const incident of world.register.within(window))
+    for (const part of incident.parts) {
+      const level = levelOf({ ...incident, parts: [part] });
+      if (LEVELS.indexOf(level) > LEVELS.indexOf(levels.get(part.flow) ?? 'calm')) levels.set(part.flow, level);
+    }
+  return levels;
+}
+
+function rowOf(
+  world: World,
+  id: number,
+  sums: Sums | undefined,
+  before: Sums | undefined,
+  totalMs: number,
+  level: Level | undefined,
+  window: Window,
+): FlowRowShape {
+  const flow = world.names.flow(id);
+  const { limitMs, limitBy } = world.history.normalAt(id, window.toMs - 1);
+  // The owner's limit is the target; without one the learned limit stands for it.
+  const apdex = sums && limitMs !== undefined ? apdexOf(sums.durations, sums.failed, limitMs) : undefined;
+  const q = (p: number) => (sums ? (histogramQuantile(sums.durations, p) ?? null) : null);
+  const sparkMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
+  return {
+    id,
+    name: flow.name,
+    technicalName: flow.technicalName,
+    application: flow.application,
+    background: flow.background,
+    team: proposeTeam(world.settings.file.ownership, { application: flow.application, flow: flow.name })?.team ?? null,
+    level: sums ? (level ?? 'calm') : 'noData',
+    attempts: sums?.attempts ?? 0,
+    perMinute: (sums?.attempts ?? 0) / ((window.toMs - window.fromMs) / MINUTE_MS),
+    meanMs: sums && sums.attempts > sums.failed ? sums.totalMs / (sums.attempts - sums.failed) : null,
+    medianMs: q(0.5),
+    p95Ms: q(0.95),
+    maxMs: sums?.maxMs ?? null,
+    failedShare: sums ? sums.failed / sums.attempts : null,
+    apdex: apdex?.score ?? null,
+    apdexWords: apdex ? formatApdex(apdex) : null,
+    limitMs: limitMs ?? null,
+    limitBy,
+    people: sums?.people ?? null,
+    hurt: sums?.hurt ?? null,
+    shareOfTime: sums && totalMs > 0 ? sums.totalMs / totalMs : null,
+    importance: flow.importance,
+    before: before
+      ? { attempts: before.attempts, medianMs: histogramQuantile(before.durations, 0.5) ?? null, failedShare: before.failed / before.attempts }
+      : null,
+    spark: seriesOf(world, id, 'duration', { fromMs: window.toMs - sparkMs, toMs: window.toMs }),
+  };
+}

@@ -1,0 +1,33 @@
+import { DIMENSIONS, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
+import type { World } from './world';
+
+/** What a view is narrowed to. Values of dimensions by their text; several dimensions must all hold. */
+export interface Focus {
+  application?: string;
+  team?: string;
+  /** number of a flow */
+  flow?: number;
+  values: Partial<Record<Dimension, string>>;
+}
+
+export const NO_FOCUS: Focus = { values: {} };
+
+/** Tells whether a row lies in the slice; `undefined` when no dimension narrows it. */
+export function sliceOf(world: World, { values }: Focus): ((rows: AttemptColumns, row: number) => boolean) | undefined {
+  const wanted = DIMENSIONS.flatMap((dimension): [Dimension, number][] => {
+    const value = values[dimension];
+    // A value that never came holds for no row.
+    return value === undefined ? [] : [[dimension, world.names.numberOf(dimension, value) ?? -1]];
+  });
+  if (wanted.length === 0) return undefined;
+  return (rows, row) => wanted.every(([dimension, number]) => rows[dimension][row] === number);
+}
+
+/** Flows that a focus leaves. */
+export function flowsIn(world: World, { application, flow }: Focus): Set<number> | undefined {
+  if (application === undefined && flow === undefined) return undefined;
+  const flows = world.names.flows.filter((one) => (application === undefined || one.application === application) && (flow === undefined || one.id === flow));
+  return new Set(flows.map((one) => one.id));
+}
+
+export const sliceKey = ({ values }: Focus): string => DIMENSIONS.map((dimension) => values[dimension] ?? '').join('\u001f');

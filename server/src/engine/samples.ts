@@ -1,0 +1,61 @@
+import { outcomeOf } from '@toplens/core/flows';
+import { maskId } from '@toplens/core/handoffs';
+import { FAILED, PROBE } from '@toplens/core/telemetry';
+import type { Window } from '@toplens/core/time';
+import type { SampleShape } from '../api/shapes';
+import { attemptsAt, type StoredSample } from '../store/attempts';
+import { sliceOf, type Focus } from './focus';
+import type { World } from './world';
+
+export interface SampleQuestion {
+  flow: number;
+  window: Window;
+  /** failed ones, or those that did not fail */
+  failures: boolean;
+  /** only longer ones */
+  limitMs: number;
+  most: number;
+  focus?: Focus;
+}
+
+/**
+ * Attempts of a flow worth opening: the longest ones. Found in the columns, then read one by one from the database, which
+ * alone knows their traces.
+ */
+export async function worstAttempts(world: World, { flow, window, failures, limitMs, most, focus }: SampleQuestion): Promise<StoredSample[]> {
+  const holds = focus && sliceOf(world, focus);
+  let worst: { startMs: number; durationMs: number }[] = [];
+  let least = -1;
+  await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
+    for (let i = from; i < to; i++) {
+      const startMs = rows.startMs[i] as number;
+      const flags = rows.flags[i] as number;
+      const durationMs = rows.durationMs[i] as number;
+      if (rows.flow[i] !== flow || durationMs <= least || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
+      if (((flags & FAILED) !== 0) !== failures || (!failures && durationMs <= limitMs) || (holds && !holds(rows, i))) continue;
+      worst.push({ startMs, durationMs });
+      if (worst.length < 4 * most) continue;
+      worst = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
+      least = (worst.at(-1) as { durationMs: number }).durationMs;
+    }
+  });
+  const wanted = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
+  const stored = await attemptsAt(world.database, flow, wanted.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
+  return stored
+    .filter((one) => one.failed === failures && (failures || one.durationMs > limitMs))
+    .sort((a, b) => b.durationMs - a.durationMs || a.traceId.localeCompare(b.traceId))
+    .slice(0, most);
+}
+
+/** Samples as people see them: outcome by the limit that judged, ids masked. */
+export async function sampleShapes(world: World, question: SampleQuestion): Promise<SampleShape[]> {
+  return (await worstAttempts(world, question)).map((sample) => ({
+    atMs: sample.startMs,
+    durationMs: sample.durationMs,
+    outcome: outcomeOf(sample.durationMs, sample.failed, world.history.normalAt(question.flow, sample.startMs).limitMs),
+    failure: sample.failure,
+    traceId: sample.traceId,
+    person: maskId(sample.person),
+    component: sample.component,
+  }));
+}

@@ -1,0 +1,199 @@
+import {
+  harmPerHour, nearTies, priorityOf, rankStability, weightOf, windowSentence, type Ranking, type Stability,
+} from '@toplens/core/incidents'; // prettier-ignore
+import { DIMENSIONS, PROBE } from '@toplens/core/telemetry';
+import { HOUR_MS, type Window } from '@toplens/core/time';
+import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../api/shapes';
+import { latestHandoffs } from '../store/handoffs';
+import { sharedWindow } from './bills';
+import { describeIncident, isWholeApplication, levelOf, rootOf, type Description } from './describe';
+import { flowsIn, sliceOf, type Focus } from './focus';
+import { freshness } from './freshness';
+import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from './judged';
+import { proposalFor } from './proposal';
+import type { WorstFirstQuestion } from './protocol';
+import { measureOf, seriesOf } from './series';
+import { isActiveAtEnd, TREND_MS, trendOf } from './trend';
+import { comparedWindow, resolveWindow } from './windows';
+import type { World } from './world';
+
+const SPARK_MS = 3 * HOUR_MS;
+
+/** Rates of a past window are those that were set then, unless today's are asked for. */
+export const ratesAt = (question: { window: object; rates: 'then' | 'today' }, window: Window): number =>
+  question.rates === 'then' && 'fromMs' in question.window ? window.toMs : Infinity;
+
+export async function worstFirst(world: World, question: WorstFirstQuestion): Promise<WorstFirstShape> {
+  const { focus, ranking } = question;
+  const window = resolveWindow(world, question.window);
+  const atMs = ratesAt(question, window);
+  const handoffs = await latestHandoffs(world.database);
+  const belongs = ({ incident }: Judged) => {
+    const flow = world.names.flow(rootOf(incident).flow);
+    if (focus.application !== undefined && flow.application !== focus.application) return false;
+    if (focus.flow !== undefined && !incident.parts.some((part) => part.flow === focus.flow)) return false;
+    return focus.team === undefined || (handoffs.get(incident.id)?.team ?? proposalFor(world, incident)?.team) === focus.team;
+  };
+  const shown = (await judgedIn(world, window, atMs, focus)).filter(belongs);
+  const ranked = rankedOf(shown, window, ranking);
+  const byHarm = rankedOf(shown, window, 'harm');
+  const [stability, tied, earlier] = [rankStability(byHarm), nearTies(byHarm), await ranksBefore(world, window, ranking, focus, atMs)];
+  const rows = await Promise.all(ranked.map((entry, i) => rowOf(world, entry, i + 1, window, question, atMs, stability, tied, earlier)));
+  for (const row of rows) row.handoff = handoffs.get(row.id) ?? null;
+  const { currency } = world.settings.file;
+  const sentence = windowSentence({
+    people: peopleOnce(ranked),
+    harmPerHour: rows.reduce((sum, row) => sum + row.harmPerHour, 0),
+    flows: new Set(ranked.flatMap(({ incident }) => incident.parts.map((part) => part.flow))).size,
+    money: rows.reduce((sum, row) => sum + row.money, 0),
+    currency,
+    withoutTeam: rows.filter((row) => row.handoff === null || row.handoff.state === 'returned').length,
+    incidents: rows.length,
+  });
+  const harmless = shown.filter((entry) => !hurtsSomebody(entry) && !isSetAside(entry.incident, window));
+  return {
+    window,
+    ranking,
+    ...sentence,
+    currency,
+    rows,
+    odd: await Promise.all(harmless.map((entry) => oddOf(world, entry, window))),
+    setAside: await Promise.all(shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(world, entry, window))),
+    compared: await comparedOf(world, window, question, atMs),
+    remaining: await remainingIn(world, window, focus),
+    lastEndedMs: lastEnded(world, window),
+    applications: world.names.applications,
+    teams: world.settings.file.teams,
+    flows: world.names.flows.filter((flow) => !flow.background).map(({ id, name, application }) => ({ id, name, application })),
+    dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: world.names.valuesOf(dimension) })).filter(({ values }) => values.length > 0),
+    freshness: freshness(world),
+  };
+}
+
+async function ranksBefore(world: World, window: Window, ranking: Ranking, focus: Focus, atMs: number): Promise<Map<number, number>> {
+  const before = { fromMs: window.fromMs - TREND_MS, toMs: window.toMs - TREND_MS };
+  return new Map(rankedOf(await judgedIn(world, before, atMs, focus), before, ranking).map(({ id }, i) => [id, i + 1]));
+}
+
+async function rowOf(
+  world: World,
+  entry: Judged,
+  rank: number,
+  window: Window,
+  { ranking, focus }: WorstFirstQuestion,
+  atMs: number,
+  stability: ReadonlyMap<number, Stability>,
+  tied: ReadonlySet<number>,
+  earlier: ReadonlyMap<number, number>,
+): Promise<RowShape> {
+  const { incident, bill } = entry;
+  const root = rootOf(incident);
+  const before = earlier.get(incident.id);
+  const trend = await trendOf(world, incident, window, focus, atMs);
+  const perHour = harmPerHour(bill, window);
+  const sparkMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
+  return {
+    id: incident.id,
+    rank,
+    moved: before === undefined ? null : before - rank,
+    title: (await describe(world, entry, window)).title,
+    application: world.names.flow(root.flow).application,
+    flows: [...new Set(incident.parts.map((part) => world.names.flow(part.flow).name))],
+    signal: root.signal,
+    level: levelOf(incident),
+    priority: priorityOf(bill, perHour, trend),
+    onsetMs: incident.onsetMs,
+    endMs: incident.endMs,
+    activeAtEnd: isActiveAtEnd(incident, window),
+    inTroubleNow: incident.active,
+    trend,
+    outcomes: bill.outcomes,
+    missingAttempts: Math.round(bill.missingAttempts),
+    harmPerHour: perHour,
+    harm: bill.harm,
+    people: bill.people,
+    money: quantityOf(entry, 'money'),
+    keyCustomers: quantityOf(entry, 'keyCustomers'),
+    weight: weightOf(bill, ranking),
+    best: stability.get(incident.id)?.best ?? rank,
+    worst: stability.get(incident.id)?.worst ?? rank,
+    nearTie: tied.has(incident.id),
+    spark: seriesOf(world, root.flow, measureOf(root.signal), { fromMs: window.toMs - sparkMs, toMs: window.toMs }),
+    proposedTeam: proposalFor(world, incident)?.team ?? null,
+    handoff: null,
+  };
+}
+
+export const quantityOf = ({ bill }: Pick<Judged, 'bill'>, name: string): number => bill.lines.find((line) => line.name === name)?.quantity.estimate ?? 0;
+
+export async function describe(world: World, { incident, bill }: Pick<Judged, 'incident' | 'bill'>, window: Window): Promise<Description> {
+  const shared = sharedWindow(incident, window);
+  const rows = await world.hours.rows(shared, new Set([rootOf(incident).flow]));
+  return describeIncident(world, incident, shared, bill, rows);
+}
+
+async function oddOf(world: World, entry: Judged, window: Window): Promise<OddShape> {
+  const { incident } = entry;
+  const { application, background } = world.names.flow(rootOf(incident).flow);
+  return {
+    id: incident.id,
+    title: (await describe(world, entry, window)).title,
+    application,
+    onsetMs: incident.onsetMs,
+    inTroubleNow: incident.active,
+    mayBecome: background
+      ? 'Nobody waits for it.'
+      : isWholeApplication(world, incident)
+        ? 'Nobody was missing so far.'
+        : 'If it goes on, people who come this way will feel it.',
+  };
+}
+
+async function setAsideOf(world: World, entry: Judged, window: Window): Promise<SetAsideShape> {
+  const { id, setAside } = entry.incident;
+  const { reason = '', by = '', untilMs = 0 } = setAside ?? {};
+  return { id, title: (await describe(world, entry, window)).title, reason, by, untilMs };
+}
+
+/** The same figures of another window. */
+async function comparedOf(world: World, window: Window, { against, focus }: WorstFirstQuestion, atMs: number): Promise<ComparedShape | null> {
+  const other = comparedWindow(world, window, against, focus.application);
+  if (!other) return null;
+  const ranked = rankedOf(await judgedIn(world, other.window, atMs, focus), other.window, 'harm');
+  return {
+    words: other.words,
+    ...other.window,
+    harmPerHour: ranked.reduce((sum, { bill }) => sum + harmPerHour(bill, other.window), 0),
+    people: peopleOnce(ranked),
+    incidents: ranked.length,
+    isKnown: world.history.flows.some((flow) => world.history.firstMsOf(flow) < other.window.fromMs),
+  };
+}
+
+const LONGEST_COUNT_MS = 26 * HOUR_MS;
+
+/** How many sessions and attempts a focus leaves; `null` where counting would take long. */
+export async function remainingIn(world: World, window: Window, focus: Focus): Promise<WorstFirstShape['remaining']> {
+  if (window.toMs - window.fromMs > LONGEST_COUNT_MS) return null;
+  const holds = sliceOf(world, focus);
+  const flows = flowsIn(world, focus);
+  if (!holds && !flows) return null;
+  const sessions = new Set<number>();
+  let attempts = 0;
+  await world.hours.visit(window, flows, (rows, from, to) => {
+    for (let i = from; i < to; i++) {
+      const startMs = rows.startMs[i] as number;
+      if (startMs < window.fromMs || startMs >= window.toMs || (rows.flags[i] as number) & PROBE) continue;
+      if ((flows && !flows.has(rows.flow[i] as number)) || (holds && !holds(rows, i))) continue;
+      attempts++;
+      // Whoever sends no session is told apart as a person.
+      sessions.add((rows.session[i] as number) || -(rows.person[i] as number));
+    }
+  });
+  return { sessions: sessions.size, attempts };
+}
+
+function lastEnded(world: World, window: Window): number | null {
+  const ended = world.register.all.filter((incident) => incident.endMs <= window.toMs).map((incident) => incident.endMs);
+  return ended.length > 0 ? Math.max(...ended) : null;
+}

@@ -1,0 +1,70 @@
+import { flowFacts, type FlowFacts } from '@toplens/core/flows';
+import type { HarmRates } from '@toplens/core/incidents';
+import type { Calendar } from '@toplens/core/time';
+import type { Settings } from './settings';
+
+/** A change as it is kept: in force from its time on. */
+export interface SettingChange {
+  id: number;
+  /** when it was made, milliseconds since the epoch */
+  atMs: number;
+  /** in force from then on */
+  fromMs: number;
+  who: string;
+  key: string;
+  /** null: back to the settings file */
+  value: unknown;
+  undoes: number | null;
+}
+
+/** What people may say of a flow in place; null takes a field back to the settings file. */
+export interface FlowChange {
+  name?: string | null;
+  limitMs?: number | null;
+  importance?: number | null;
+}
+
+export const RATES_KEY = 'rates';
+export const CALENDAR_KEY = 'calendar';
+export const flowKey = (application: string, technicalName: string): string => `flow\u001f${application}\u001f${technicalName}`;
+
+/** What people decided, at any time: the settings file, and the changes made in place since. */
+export class SettingsBook {
+  readonly #changes = new Map<string, SettingChange[]>();
+
+  constructor(
+    readonly file: Settings,
+    changes: readonly SettingChange[],
+  ) {
+    for (const change of [...changes].sort((a, b) => a.id - b.id)) {
+      const known = this.#changes.get(change.key);
+      if (known) known.push(change);
+      else this.#changes.set(change.key, [change]);
+    }
+  }
+
+  /** Changes of a key, oldest first. */
+  changesOf(key: string): readonly SettingChange[] {
+    return this.#changes.get(key) ?? [];
+  }
+
+  #valueAt(key: string, timeMs: number): unknown {
+    return this.changesOf(key).findLast((change) => change.fromMs <= timeMs)?.value ?? undefined;
+  }
+
+  /** Key customers' tiers stay as the file names them. */
+  ratesAt(timeMs: number): HarmRates {
+    return { ...this.file.rates, ...(this.#valueAt(RATES_KEY, timeMs) as Partial<HarmRates> | undefined) };
+  }
+
+  calendarAt(timeMs: number): Calendar {
+    return (this.#valueAt(CALENDAR_KEY, timeMs) as Calendar | undefined) ?? this.file.calendar;
+  }
+
+  flowAt(application: string, technicalName: string, timeMs: number): FlowFacts {
+    const facts = flowFacts(this.file.flows, application, technicalName);
+    const change = this.#valueAt(flowKey(application, technicalName), timeMs) as FlowChange | undefined;
+    if (!change) return facts;
+    return { ...facts, name: change.name ?? facts.name, limitMs: change.limitMs ?? facts.limitMs, importance: change.importance ?? facts.importance };
+  }
+}

@@ -1,0 +1,41 @@
+// Bundles the server, its workers and the demo world for Node: starts at once, and runs twice as fast as through the
+// TypeScript loader, which wraps every inner function to keep its name.
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+
+const root = join(import.meta.dirname, '..');
+export const BUNDLE = 'dist/node';
+
+const ENTRIES = {
+  main: 'server/src/main.ts',
+  'engine-worker': 'server/src/engine/engine-worker.ts',
+  'database-worker': 'server/src/store/database-worker.ts',
+  'desk-main': 'scenario/src/desk-main.ts',
+  'load-and-play': 'scenario/src/load-and-play.ts',
+  'truth-main': 'bench/truth/main.ts',
+};
+
+/** Packages stay packages; our own code, written in TypeScript, goes in. */
+const packages = ['server', 'scenario', '.']
+  .flatMap((dir) => Object.keys(JSON.parse(readFileSync(join(root, dir, 'package.json'), 'utf8')).dependencies ?? {}))
+  .filter((name) => !name.startsWith('@toplens/'));
+
+export function bundle() {
+  const { buildSync } = createRequire(import.meta.url)('esbuild');
+  buildSync({
+    absWorkingDir: root,
+    entryPoints: Object.entries(ENTRIES).map(([out, file]) => ({ in: file, out })),
+    outdir: BUNDLE,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    sourcemap: 'inline',
+    sourcesContent: false,
+    external: packages,
+    define: { 'process.env.TOPLENS_BUNDLE': JSON.stringify(BUNDLE) },
+    logLevel: 'warning',
+  });
+}
