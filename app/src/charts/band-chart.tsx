@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { useRef, useState } from 'react';
+import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
@@ -14,8 +14,16 @@ export type Props = {
   format: (value: number) => string;
   /** the window that is looked at; what lies before it is context */
   window: { fromMs: number; toMs: number };
-  onsetMs: number;
+  onsetMs: number | undefined;
+  /** releases and changes on the time axis */
+  marks?: readonly { atMs: number; words: string }[];
+  /** what the dashed line is: "last Tuesday" */
+  comparedWith?: string | null;
+  /** dragging over the chart narrows the window */
+  onNarrow?: (window: { fromMs: number; toMs: number }) => void;
 };
+
+const SHORTEST_DRAG = 12;
 
 const HEIGHT = 92;
 
@@ -34,30 +42,37 @@ export function chartSummary({ name, series, format }: Pick<Props, 'name' | 'ser
 }
 
 /** A measure over its usual range; what lies outside is filled with harm. A table of the same figures is one tap away. */
-export function BandChart({ name, series, format, window, onsetMs }: Props) {
+export function BandChart({ name, series, format, window, onsetMs, marks = [], comparedWith = null, onNarrow }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(320);
   const [asTable, setAsTable] = useState(false);
   const shape = bandShape(series, width, HEIGHT);
   const endMs = series.startMs + Math.max(1, series.values.length - 1) * series.stepMs;
   const last = lastKnown(series);
+  const inside = marks.filter(({ atMs }) => atMs >= series.startMs && atMs <= endMs);
+  const drag = useDrag(width, (from, to) => onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }));
   return (
     <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
       <View style={styles.head}>
         <Words kind="muted">{name}</Words>
         <Words kind="strong">{last >= 0 ? format(series.values[last] as number) : 'no data'}</Words>
       </View>
-      <View role="img" aria-label={chartSummary({ name, series, format })}>
+      <View ref={drag.box} role="img" aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)} {...(onNarrow && drag.handlers)}>
         <Svg width={width} height={HEIGHT}>
           <Path d={shape.band} fill={palette.band} />
           <Path d={shape.outside} fill={palette.harm[1]} />
           <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.hairline} />
-          {onsetMs >= series.startMs && onsetMs <= endMs && (
+          {inside.map(({ atMs }) => (
+            <Line key={atMs} x1={shape.x(atMs)} x2={shape.x(atMs)} y1={0} y2={HEIGHT} stroke={palette.muted} strokeDasharray="1 3" />
+          ))}
+          {drag.span && <Rect x={drag.span[0]} y={0} width={drag.span[1] - drag.span[0]} height={HEIGHT} fill={palette.action} opacity={0.15} />}
+          {onsetMs !== undefined && onsetMs >= series.startMs && onsetMs <= endMs && (
             <Line x1={shape.x(onsetMs)} x2={shape.x(onsetMs)} y1={0} y2={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
           )}
           {window.fromMs > series.startMs && (
             <Rect x={0} y={0} width={shape.x(Math.min(window.fromMs, endMs))} height={HEIGHT} fill={palette.paper} opacity={0.45} />
           )}
+          <Path d={shape.other} fill="none" stroke={palette.muted} strokeWidth={1.2} strokeDasharray="4 3" />
           <Path d={shape.line} fill="none" stroke={palette.ink} strokeWidth={1.5} />
         </Svg>
       </View>
@@ -68,12 +83,50 @@ export function BandChart({ name, series, format, window, onsetMs }: Props) {
           </Words>
         ))}
       </View>
+      {comparedWith !== null && <Words kind="small">{`Dashed: ${comparedWith}.`}</Words>}
+      {inside.map(({ atMs, words }) => (
+        <Words key={atMs} kind="small">{`${clock(atMs, endMs)} ${words}`}</Words>
+      ))}
       <Pressable role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.tableButton}>
         <Words kind="small" style={{ color: palette.action }}>{`${asTable ? 'Hide' : 'Show'} figures of ${name}`}</Words>
       </Pressable>
       {asTable && <FigureTable series={series} format={format} endMs={endMs} />}
     </View>
   );
+}
+
+const summaryWithMarks = (summary: string, marks: readonly { atMs: number; words: string }[]) =>
+  marks.length === 0 ? summary : `${summary}; ${marks.map(({ atMs, words }) => `${clock(atMs)} ${words}`).join(', ')}`;
+
+function timeAt(shape: { x: (timeMs: number) => number }, at: number, series: BandSeries, endMs: number): number {
+  const width = shape.x(endMs);
+  const timeMs = series.startMs + (Math.min(width, Math.max(0, at)) / width) * (endMs - series.startMs);
+  return Math.round(timeMs / 60_000) * 60_000;
+}
+
+/** Where somebody drags over a chart; a short touch is no drag. */
+function useDrag(width: number, onDone: (from: number, to: number) => void) {
+  const box = useRef<View>(null);
+  const [ends, setEnds] = useState<[number, number] | undefined>();
+  const at = (event: GestureResponderEvent) => {
+    const left = (box.current as unknown as HTMLElement | null)?.getBoundingClientRect().left ?? 0;
+    return Math.min(width, Math.max(0, event.nativeEvent.pageX - left));
+  };
+  const span: [number, number] | undefined = ends && [Math.min(...ends), Math.max(...ends)];
+  return {
+    box,
+    span: span && span[1] - span[0] >= SHORTEST_DRAG ? span : undefined,
+    handlers: {
+      onStartShouldSetResponder: () => true,
+      onResponderGrant: (event: GestureResponderEvent) => setEnds([at(event), at(event)]),
+      onResponderMove: (event: GestureResponderEvent) => setEnds((known) => known && [known[0], at(event)]),
+      onResponderRelease: () => {
+        if (span && span[1] - span[0] >= SHORTEST_DRAG) onDone(span[0], span[1]);
+        setEnds(undefined);
+      },
+      onResponderTerminate: () => setEnds(undefined),
+    },
+  };
 }
 
 function FigureTable({ series, format, endMs }: { series: BandSeries; format: (value: number) => string; endMs: number }) {

@@ -7,6 +7,8 @@ export interface BandSeries {
   values: (number | null)[];
   low: (number | null)[];
   high: (number | null)[];
+  /** the same measure at the time that is compared with */
+  other?: (number | null)[] | null;
 }
 
 export interface BandShape {
@@ -14,6 +16,8 @@ export interface BandShape {
   band: string;
   /** what happened; gaps stay gaps */
   line: string;
+  /** what happened at the time that is compared with */
+  other: string;
   /** what lies outside the range, between line and bound */
   outside: string;
   x: (timeMs: number) => number;
@@ -21,7 +25,7 @@ export interface BandShape {
   top: number;
 }
 
-type Point = { t: number; value: number | null; low: number | null; high: number | null };
+type Point = { t: number; value: number | null; low: number | null; high: number | null; other: number | null };
 
 /**
  * Paths of a line over its usual range, in a box of `width` × `height`. The axis begins at 0 and ends a little above the
@@ -33,9 +37,10 @@ export function bandShape(series: BandSeries, width: number, height: number): Ba
     value,
     low: series.low[i] ?? null,
     high: series.high[i] ?? null,
+    other: series.other?.[i] ?? null,
   }));
   const endMs = series.startMs + Math.max(1, points.length - 1) * series.stepMs;
-  const top = Math.max(...points.flatMap((p) => [p.value ?? 0, p.high ?? 0]), 1e-9) * 1.08;
+  const top = Math.max(...points.flatMap((p) => [p.value ?? 0, p.high ?? 0, p.other ?? 0]), 1e-9) * 1.08;
   const x = scaleLinear([series.startMs, endMs], [0, width]);
   const y = scaleLinear([0, top], [height, 0]);
   const hasRange = (p: Point) => p.low !== null && p.high !== null;
@@ -44,6 +49,7 @@ export function bandShape(series: BandSeries, width: number, height: number): Ba
     band: area<Point>().defined(hasRange).x((p) => x(p.t)).y0((p) => y(p.low as number)).y1((p) => y(p.high as number))(points) ?? '',
     line: line<Point>().defined((p) => p.value !== null).x((p) => x(p.t)).y((p) => y(p.value as number))(points) ?? '',
     outside: area<Point>().defined((p) => p.value !== null && hasRange(p)).x((p) => x(p.t)).y0((p) => y(bound(p))).y1((p) => y(p.value as number))(points) ?? '',
+    other: line<Point>().defined((p) => p.other !== null).x((p) => x(p.t)).y((p) => y(p.other as number))(points) ?? '',
     x,
     y,
     top,

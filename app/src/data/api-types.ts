@@ -91,12 +91,30 @@ export interface paths {
                     from?: string;
                     /** @description end, with `from` */
                     to?: string;
-                    /** @description what orders the list */
-                    rankBy?: "harm" | "people" | "money" | "keyCustomers";
                     /** @description only this application */
                     application?: string;
+                    /** @description only this flow */
+                    flow?: number;
                     /** @description only what this team has or should get */
                     team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                    /** @description what orders the list */
+                    rankBy?: "harm" | "people" | "money" | "keyCustomers";
+                    /** @description rates of a past window: as they were set then, or as they are today */
+                    rates?: "then" | "today";
                 };
                 header?: never;
                 path?: never;
@@ -149,6 +167,26 @@ export interface paths {
                     from?: string;
                     /** @description end, with `from` */
                     to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
                 };
                 header?: never;
                 path: {
@@ -165,6 +203,102 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Incident"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Joins, splits, sets aside, and takes back */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewDecision"];
+                };
+            };
+            responses: {
+                /** @description the incident to look at now */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Decided"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The last five minutes against the hour before, for every flow and component */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The last five minutes against the hour before, for every flow and component */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Changes"];
                     };
                 };
                 /** @description what is wrong and the way on */
@@ -251,6 +385,152 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** All flows with what their attempts came to */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description All flows with what their attempts came to */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FlowTable"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flows/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One flow */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description One flow */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FlowPage"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flow-counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
         /** All that was ever recorded, by flow */
         get: {
             parameters: {
@@ -283,6 +563,135 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Rates, calendar, and every change of a setting */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Rates, calendar, and every change of a setting */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Settings"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Changes a setting; what was set before stays in its history */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewSetting"];
+                };
+            };
+            responses: {
+                /** @description as they are now */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Settings"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/changes/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a change back to what was set before it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewSetting"];
+                };
+            };
+            responses: {
+                /** @description as they are now */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Settings"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -537,6 +946,18 @@ export interface components {
             values: (number | null)[];
             low: (number | null)[];
             high: (number | null)[];
+            other: (number | null)[] | null;
+        };
+        Chart: {
+            /** @enum {string} */
+            name: "duration" | "failures" | "attempts";
+            flow: string;
+            series: components["schemas"]["Series"];
+            comparedWith: string | null;
+        };
+        Mark: {
+            atMs: number;
+            words: string;
         };
         HandoffMark: {
             id: string;
@@ -555,8 +976,11 @@ export interface components {
             signal: "slow" | "failing" | "missing";
             /** @enum {string} */
             level: "calm" | "strained" | "hurting" | "broken";
+            /** @enum {string} */
+            priority: "P1" | "P2" | "P3" | "P4";
             onsetMs: number;
             endMs: number;
+            activeAtEnd: boolean;
             inTroubleNow: boolean;
             /** @enum {string} */
             trend: "growing" | "steady" | "fading" | "new" | "over";
@@ -573,6 +997,9 @@ export interface components {
             money: number;
             keyCustomers: number;
             weight: number;
+            best: number;
+            worst: number;
+            nearTie: boolean;
             spark: components["schemas"]["Series"];
             proposedTeam: string | null;
             handoff: components["schemas"]["HandoffMark"] | null;
@@ -583,6 +1010,23 @@ export interface components {
             application: string;
             onsetMs: number;
             inTroubleNow: boolean;
+            mayBecome: string;
+        };
+        SetAside: {
+            id: number;
+            title: string;
+            reason: string;
+            by: string;
+            untilMs: number;
+        };
+        Compared: {
+            fromMs: number;
+            toMs: number;
+            words: string;
+            harmPerHour: number;
+            people: number;
+            incidents: number;
+            isKnown: boolean;
         };
         Freshness: {
             watermarkMs: number | null;
@@ -604,19 +1048,49 @@ export interface components {
             currency: string;
             rows: components["schemas"]["Row"][];
             odd: components["schemas"]["Odd"][];
+            setAside: components["schemas"]["SetAside"][];
+            compared: components["schemas"]["Compared"] | null;
+            remaining: {
+                sessions: number;
+                attempts: number;
+            } | null;
             lastEndedMs: number | null;
             applications: string[];
             teams: string[];
+            flows: {
+                id: number;
+                name: string;
+                application: string;
+            }[];
+            dimensions: {
+                /** @enum {string} */
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                values: string[];
+            }[];
             freshness: components["schemas"]["Freshness"];
+        };
+        Change: {
+            /** @enum {string} */
+            kind: "flow" | "component";
+            name: string;
+            id: number | null;
+            /** @enum {string} */
+            measure: "attempts" | "failures" | "duration";
+            ratio: number | null;
+            words: string;
+        };
+        Changes: {
+            changes: components["schemas"]["Change"][];
         };
         BillLine: {
             /** @enum {string} */
-            name: "waiting" | "failed" | "missing" | "money" | "keyCustomers";
+            name: "waiting" | "failed" | "left" | "missing" | "money" | "keyCustomers";
             quantity: components["schemas"]["Interval"];
             rate: number;
             harm: components["schemas"]["Interval"];
         };
         Part: {
+            flowId: number;
             flow: string;
             technicalName: string;
             /** @enum {string} */
@@ -627,20 +1101,40 @@ export interface components {
             endMs: number;
             active: boolean;
             /** @enum {string} */
-            basis: "timeOfWeek" | "dayPattern" | "history" | "ownersLimit" | "none";
+            basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
             limitMs: number | null;
             /** @enum {string} */
             limitBy: "owner" | "learned" | "none";
             learnedLimitMs: number | null;
             expectedMs: number | null;
         };
-        MostHit: {
-            dimension: string;
+        Segment: {
+            /** @enum {string} */
+            dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
             value: string;
+            all: number;
             bad: number;
+            people: number;
             shareOfBad: number;
             shareOfAll: number;
+            relativeRisk: number | null;
+            low: number;
+            high: number | null;
+            excess: number;
             words: string;
+        };
+        Bites: {
+            segments: components["schemas"]["Segment"][];
+            spared: components["schemas"]["Segment"][];
+            ruledOut: {
+                /** @enum {string} */
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                /** @enum {string} */
+                why: "oneValue" | "noDifference";
+                value: string | null;
+            }[];
+            bad: number;
+            all: number;
         };
         Sample: {
             atMs: number;
@@ -665,14 +1159,24 @@ export interface components {
             signal: "slow" | "failing" | "missing";
             /** @enum {string} */
             level: "calm" | "strained" | "hurting" | "broken";
+            /** @enum {string} */
+            priority: "P1" | "P2" | "P3" | "P4";
+            /** @enum {string} */
+            trend: "growing" | "steady" | "fading" | "new" | "over";
             onsetMs: number;
             endMs: number;
+            activeAtEnd: boolean;
             inTroubleNow: boolean;
             currency: string;
             parts: components["schemas"]["Part"][];
             bill: components["schemas"]["BillLine"][];
+            penalties: number;
             harm: components["schemas"]["Interval"];
             harmPerHour: number;
+            rank: number | null;
+            best: number | null;
+            worst: number | null;
+            nearTie: boolean;
             people: components["schemas"]["Interval"];
             keyPeople: number;
             outcomes: {
@@ -681,13 +1185,9 @@ export interface components {
                 hung: number;
                 failed: number;
             };
-            charts: {
-                /** @enum {string} */
-                name: "duration" | "failures" | "attempts";
-                flow: string;
-                series: components["schemas"]["Series"];
-            }[];
-            mostHit: components["schemas"]["MostHit"][];
+            charts: components["schemas"]["Chart"][];
+            marks: components["schemas"]["Mark"][];
+            bites: components["schemas"]["Bites"];
             samples: components["schemas"]["Sample"][];
             component: {
                 name: string;
@@ -698,6 +1198,200 @@ export interface components {
                 reason: string;
             } | null;
             teams: string[];
+            remaining: {
+                sessions: number;
+                attempts: number;
+            } | null;
+            setAside: {
+                reason: string;
+                by: string;
+                untilMs: number;
+            } | null;
+            joined: {
+                id: number;
+                title: string;
+            }[];
+            nearby: {
+                id: number;
+                title: string;
+            }[];
+            decisions: {
+                at: string;
+                who: string;
+                what: string;
+                detail: string;
+            }[];
+        };
+        FlowRow: {
+            id: number;
+            name: string;
+            technicalName: string;
+            application: string;
+            background: boolean;
+            team: string | null;
+            /** @enum {string} */
+            level: "calm" | "strained" | "hurting" | "broken" | "noData";
+            attempts: number;
+            perMinute: number;
+            meanMs: number | null;
+            medianMs: number | null;
+            p95Ms: number | null;
+            maxMs: number | null;
+            failedShare: number | null;
+            apdex: number | null;
+            apdexWords: string | null;
+            limitMs: number | null;
+            /** @enum {string} */
+            limitBy: "owner" | "learned" | "none";
+            people: number | null;
+            hurt: number | null;
+            shareOfTime: number | null;
+            importance: number;
+            before: {
+                attempts: number;
+                medianMs: number | null;
+                failedShare: number;
+            } | null;
+            spark: components["schemas"]["Series"];
+        };
+        FlowTable: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            rows: components["schemas"]["FlowRow"][];
+            attempts: number;
+            comparedWith: string | null;
+            remaining: {
+                sessions: number;
+                attempts: number;
+            } | null;
+            applications: string[];
+            freshness: components["schemas"]["Freshness"];
+        };
+        Side: {
+            value: string;
+            attempts: number;
+            badShare: number;
+            medianMs: number | null;
+            p95Ms: number | null;
+            ridit: number | null;
+            riditError: number | null;
+            isOdd: boolean;
+        };
+        FlowPage: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            isCut: boolean;
+            row: components["schemas"]["FlowRow"];
+            key: string;
+            team: {
+                team: string;
+                reason: string;
+            } | null;
+            normal: {
+                /** @enum {string} */
+                basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
+                samples: number;
+                days: number;
+                expectedMs: number | null;
+                learnedLimitMs: number | null;
+                ownersLimitMs: number | null;
+                limitMs: number | null;
+                /** @enum {string} */
+                limitBy: "owner" | "learned" | "none";
+                lateShare: number;
+                failedShare: number;
+            };
+            apdexAtOwners: string | null;
+            apdexAtLearned: string | null;
+            outcomes: {
+                startMs: number;
+                stepMs: number;
+                onTime: number[];
+                late: number[];
+                hung: number[];
+                failed: number[];
+            };
+            bands: {
+                fromMs: number;
+                toMs: number | null;
+                attempts: number;
+            }[];
+            charts: components["schemas"]["Chart"][];
+            marks: components["schemas"]["Mark"][];
+            sides: {
+                /** @enum {string} */
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                sides: components["schemas"]["Side"][];
+            }[];
+            slowest: components["schemas"]["Sample"][];
+            incidents: {
+                id: number;
+                onsetMs: number;
+                endMs: number;
+                inTroubleNow: boolean;
+            }[];
+            changes: {
+                id: number;
+                atMs: number;
+                fromMs: number;
+                who: string;
+                words: string;
+                undoes: number | null;
+            }[];
+        };
+        Settings: {
+            currency: string;
+            rates: {
+                waiting: number;
+                failed: number;
+                left: number;
+                missing: number;
+                money: number;
+                keyMultiplier: number;
+            };
+            keyTiers: string[];
+            calendar: {
+                holidays: string[];
+                excluded: {
+                    fromMs: number;
+                    toMs: number;
+                    reason: string;
+                }[];
+            };
+            changes: {
+                id: number;
+                atMs: number;
+                fromMs: number;
+                who: string;
+                key: string;
+                about: string;
+                words: string;
+                undoes: number | null;
+                isUndone: boolean;
+            }[];
+        };
+        NewSetting: {
+            who: string;
+            key: string;
+            /** @description null: back to the settings file */
+            value?: unknown;
+            fromMs?: number;
+        };
+        NewDecision: {
+            who: string;
+            /** @enum {string} */
+            what: "join" | "unjoin" | "split" | "setAside" | "takeBack";
+            into?: number;
+            flows?: number[];
+            reason?: string;
+            untilMs?: number;
+        };
+        Decided: {
+            id: number;
         };
         BriefPage: {
             /** @description the brief for machines */

@@ -7,6 +7,10 @@ export type Incident = Schemas['Incident'];
 export type Series = Schemas['Series'];
 export type Handoff = Schemas['Handoff'];
 export type HandoffSummary = Schemas['HandoffSummary'];
+export type FlowTable = Schemas['FlowTable'];
+export type FlowRow = Schemas['FlowRow'];
+export type FlowPage = Schemas['FlowPage'];
+export type Settings = Schemas['Settings'];
 
 /** The server said what is wrong (problem+json), or could not be reached. */
 export class ApiProblem extends Error {
@@ -33,3 +37,6 @@ export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   const problem = body as Schemas['Problem'] | undefined;
   throw new ApiProblem(problem?.detail ?? `The server answered ${response.status}.`, response.status, problem?.field);
 }
+
+export const send = <T>(path: string, body: object, headers: Record<string, string> = {}): Promise<T> =>
+  ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });

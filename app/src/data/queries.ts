@@ -1,18 +1,27 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { windowQuery, type View } from '@/frame/view';
-import { ask, type Handoff, type HandoffSummary, type Incident, type WorstFirst } from './client';
+import { apiQuery, type View } from '@/frame/view';
+import {
+  ask,
+  send,
+  type FlowPage,
+  type FlowTable,
+  type Handoff,
+  type HandoffSummary,
+  type Incident,
+  type Schemas,
+  type Settings,
+  type WorstFirst,
+} from './client';
 
 const LIVE_MS = 5_000;
-
 const refetchInterval = (view: View) => (view.from === undefined ? LIVE_MS : (false as const));
+const queryOf = (view: View, more: Record<string, string> = {}) => new URLSearchParams({ ...apiQuery(view), ...more }).toString();
 
 /** The list of a window; what stands there stays until the new one has come. */
 export function useWorstFirst(view: View) {
-  const query = new URLSearchParams({ ...windowQuery(view), rankBy: view.rankBy });
-  if (view.application) query.set('application', view.application);
-  if (view.team) query.set('team', view.team);
+  const query = queryOf(view, { rankBy: view.rankBy });
   return useQuery({
-    queryKey: ['worst-first', query.toString()],
+    queryKey: ['worst-first', query],
     queryFn: () => ask<WorstFirst>(`/api/worst-first?${query}`),
     placeholderData: keepPreviousData,
     refetchInterval: refetchInterval(view),
@@ -20,12 +29,84 @@ export function useWorstFirst(view: View) {
 }
 
 export function useIncident(id: number, view: View) {
-  const query = new URLSearchParams(windowQuery(view)).toString();
+  const query = queryOf(view);
   return useQuery({
     queryKey: ['incident', id, query],
     queryFn: () => ask<Incident>(`/api/incidents/${id}?${query}`),
     placeholderData: (previous) => (previous?.id === id ? previous : undefined),
     refetchInterval: refetchInterval(view),
+  });
+}
+
+export function useFlows(view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['flows', query],
+    queryFn: () => ask<FlowTable>(`/api/flows?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view),
+  });
+}
+
+export function useFlow(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['flow', id, query],
+    queryFn: () => ask<FlowPage>(`/api/flows/${id}?${query}`),
+    placeholderData: (previous) => (previous?.row.id === id ? previous : undefined),
+    refetchInterval: refetchInterval(view),
+  });
+}
+
+/** The last five minutes against the hour before; only while somebody looks. */
+export function useChanges(isShown: boolean) {
+  return useQuery({
+    queryKey: ['changes'],
+    queryFn: () => ask<Schemas['Changes']>('/api/changes'),
+    enabled: isShown,
+    refetchInterval: 6 * LIVE_MS,
+  });
+}
+
+export function useSettings() {
+  return useQuery({ queryKey: ['settings'], queryFn: () => ask<Settings>('/api/settings') });
+}
+
+/** All that shows harm, limits or names is asked for anew. */
+function useRefreshAll() {
+  const client = useQueryClient();
+  return () => client.invalidateQueries();
+}
+
+export function useChangeSetting() {
+  const refresh = useRefreshAll();
+  return useMutation({
+    mutationFn: (change: { who: string; key: string; value: object | null; fromMs?: number }) => send<Settings>('/api/settings', change),
+    onSuccess: refresh,
+  });
+}
+
+export function useUndoSetting() {
+  const refresh = useRefreshAll();
+  return useMutation({
+    mutationFn: ({ id, who }: { id: number; who: string }) => send<Settings>(`/api/settings/changes/${id}/undo`, { who }),
+    onSuccess: refresh,
+  });
+}
+
+export type Decision = { who: string } & (
+  | { what: 'join'; into: number }
+  | { what: 'unjoin' }
+  | { what: 'split'; flows: number[] }
+  | { what: 'setAside'; reason: string; untilMs: number }
+  | { what: 'takeBack' }
+);
+
+export function useDecide() {
+  const refresh = useRefreshAll();
+  return useMutation({
+    mutationFn: ({ id, ...decision }: Decision & { id: number }) => send<{ id: number }>(`/api/incidents/${id}/decisions`, decision),
+    onSuccess: refresh,
   });
 }
 
@@ -68,12 +149,7 @@ export interface NewHandoff {
 export function useSend() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ key, ...body }: NewHandoff) =>
-      ask<Handoff>('/api/handoffs', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json', 'idempotency-key': key },
-        body: JSON.stringify(body),
-      }),
+    mutationFn: ({ key, ...body }: NewHandoff) => send<Handoff>('/api/handoffs', body, { 'idempotency-key': key }),
     onSuccess: () => Promise.all(['handoffs', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] }))),
   });
 }

@@ -12,10 +12,12 @@ import { useView } from './view';
 
 const PLACES = [
   { path: '/', words: 'Worst first', icon: 'format-align-left' },
+  { path: '/flows', words: 'Flows', icon: 'chart-timeline-variant' },
   { path: '/sent', words: 'Sent', icon: 'send-outline' },
 ] as const;
 
-const isHere = (path: string, pathname: string) => (path === '/' ? !pathname.startsWith('/sent') : pathname.startsWith(path));
+const isHere = (path: string, pathname: string) =>
+  path === '/' ? pathname === '/' || pathname.startsWith('/incident') : pathname.startsWith(path) || (path === '/flows' && pathname.startsWith('/flow'));
 
 /** Places below on a phone, at the side on a wide screen; the rest is the place itself. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -24,7 +26,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const pathname = usePathname();
   const { go } = useView();
   const [isHelpOpen, setHelpOpen] = useState(false);
-  useShortcuts({ '1': () => go('/'), '2': () => go('/sent'), '?': () => setHelpOpen(true) });
+  useShortcuts({ '1': () => go('/'), '2': () => go('/flows'), '5': () => go('/sent'), '?': () => setHelpOpen(true) });
   const places = (
     <View
       role="navigation"
@@ -44,8 +46,14 @@ export function Frame({ children }: { children: ReactNode }) {
           </Door>
         );
       })}
+      <Door path="/set-up" isHere={pathname.startsWith('/set-up')} style={isWide ? [styles.railItem, styles.help] : styles.account}>
+        <Icon name="account-circle-outline" size={24} color={pathname.startsWith('/set-up') ? palette.action : palette.muted} />
+        <Words kind="small" style={{ color: pathname.startsWith('/set-up') ? palette.action : palette.muted }}>
+          Set-up
+        </Words>
+      </Door>
       {isWide && (
-        <Pressable role="button" aria-label="Keyboard shortcuts" onPress={() => setHelpOpen(true)} style={[styles.railItem, styles.help]}>
+        <Pressable role="button" aria-label="Keyboard shortcuts" onPress={() => setHelpOpen(true)} style={styles.railItem}>
           <Icon name="keyboard-outline" size={22} color={palette.muted} />
         </Pressable>
       )}
@@ -82,7 +90,8 @@ const styles = StyleSheet.create({
   tab: { flex: 1, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, marginTop: -1 },
   rail: { width: 84, borderRightWidth: 1, paddingTop: SPACE.l },
   railItem: { minHeight: 60, alignItems: 'center', justifyContent: 'center', borderLeftWidth: 3, borderLeftColor: 'transparent' },
-  help: { marginTop: 'auto', marginBottom: SPACE.m },
+  help: { marginTop: 'auto' },
+  account: { width: 76, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, borderTopColor: 'transparent', marginTop: -1 },
   shortcut: { flexDirection: 'row', minHeight: 32, alignItems: 'center' },
   key: { width: 72 },
 });

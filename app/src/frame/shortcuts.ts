@@ -4,13 +4,15 @@ import { Platform } from 'react-native';
 /** Keys and what they do, for the list that `?` shows. */
 export const SHORTCUTS: readonly [key: string, words: string][] = [
   ['1', 'Worst first'],
-  ['2', 'Sent'],
+  ['2', 'Flows'],
+  ['5', 'Sent'],
   ['j / k', 'down and up the table'],
   ['Enter', 'open'],
   ['Esc', 'back, or close'],
   ['s', 'send the incident that is chosen'],
   ['t', 'time'],
-  ['f', 'narrow to an application or team'],
+  ['c', 'compare with another time'],
+  ['f', 'narrow: application, flow, team, site …'],
   ['l', 'copy link'],
   ['?', 'this list'],
 ];

@@ -1,16 +1,19 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { clock, lengthWords } from '@/look/format';
-import { SPACE } from '@/look/tokens';
 import { useWorstFirst } from '@/data/queries';
+import { clock, lengthWords } from '@/look/format';
+import { useIsWide } from '@/look/look';
+import { SPACE } from '@/look/tokens';
+import { Words } from '@/look/text';
+import { AgainstSheet } from './against-sheet';
 import { Chip } from './chip';
-import { FocusSheet } from './focus-sheet';
+import { useClock } from './clock';
+import { FocusSheet, remainingWords } from './focus-sheet';
 import { Freshness } from './freshness';
 import { Mark } from './mark';
-import { useClock } from './clock';
 import { useShortcuts } from './shortcuts';
 import { TimeSheet } from './time-sheet';
-import { LENGTHS, useView, type View as Looked } from './view';
+import { LENGTHS, NARROWING, useView, without, type Narrowing, type View as Looked } from './view';
 
 /** "Now · last 1 h", or when and how long. */
 export function windowWords(view: Looked, nowMs: number): string {
@@ -21,16 +24,23 @@ export function windowWords(view: Looked, nowMs: number): string {
   return `Then · ${clock(fromMs, nowMs)} to ${clock(toMs, fromMs)}`;
 }
 
-/** The same bar on top of every place: time, and what everything is narrowed to. */
+const AGAINST_CHIP = { week: 'against last week', day: 'against the day before', before: 'against just before', release: 'against before a release' } as const;
+
+const NO_KNOWN = { applications: [], teams: [], flows: [], dimensions: [], remaining: null };
+
+/** The same bar on top of every place: time, with what it is compared, and what everything is narrowed to. */
 export function TimeBar() {
   const { view, setView } = useView();
-  const [open, setOpen] = useState<'time' | 'focus' | undefined>();
+  const [open, setOpen] = useState<'time' | 'focus' | 'against' | undefined>();
   const { data } = useWorstFirst(view);
   const clockMs = useClock();
+  const isWide = useIsWide();
   const nowMs = data?.freshness.judgedMs ?? clockMs;
-  useShortcuts({ t: () => setOpen('time'), f: () => setOpen('focus') });
-  const { application, team, ...rest } = view;
-  const unfocused = application === undefined && team === undefined;
+  useShortcuts({ t: () => setOpen('time'), f: () => setOpen('focus'), c: () => setOpen('against') });
+  const narrowed = NARROWING.filter((name) => view[name] !== undefined);
+  const valueWords = (name: Narrowing) =>
+    name === 'flow' ? (data?.flows.find(({ id }) => String(id) === view.flow)?.name ?? 'one flow') : (view[name] as string);
+  const close = () => setOpen(undefined);
   return (
     <View>
       <View role="group" aria-label="Time and focus" style={styles.bar}>
@@ -41,29 +51,40 @@ export function TimeBar() {
           onPress={() => setOpen('time')}
           accessibilityLabel={`Time: ${windowWords(view, nowMs)}. Change`}
         />
-        {unfocused && <Chip words="All applications" onPress={() => setOpen('focus')} accessibilityLabel="All applications. Narrow" />}
-        {application !== undefined && (
-          <Chip words={application} removes onPress={() => setView({ ...rest, ...(team && { team }) })} accessibilityLabel={`Only ${application}. Remove`} />
-        )}
-        {team !== undefined && (
+        <Chip
+          words={view.against ? AGAINST_CHIP[view.against] : 'compare'}
+          onPress={() => setOpen('against')}
+          accessibilityLabel={view.against ? `${AGAINST_CHIP[view.against]}. Change` : 'Compare with another time'}
+        />
+        {narrowed.map((name) => (
           <Chip
-            words={team}
+            key={name}
+            words={valueWords(name)}
             removes
-            onPress={() => setView({ ...rest, ...(application && { application }) })}
-            accessibilityLabel={`Only team ${team}. Remove`}
+            onPress={() => setView(without(view, name))}
+            accessibilityLabel={`Only ${name === 'team' ? 'team ' : ''}${valueWords(name)}. Remove`}
           />
-        )}
-        {!unfocused && <Chip words="Narrow" onPress={() => setOpen('focus')} />}
+        ))}
+        <Chip
+          words={narrowed.length > 0 || !isWide ? 'narrow' : 'All applications'}
+          onPress={() => setOpen('focus')}
+          accessibilityLabel={narrowed.length > 0 ? 'Narrow further' : 'All applications. Narrow'}
+        />
       </View>
-      {data && <Freshness freshness={data.freshness} isLive={view.from === undefined} />}
-      {open === 'time' && <TimeSheet view={view} nowMs={nowMs} onChange={setView} onClose={() => setOpen(undefined)} />}
-      {open === 'focus' && (
-        <FocusSheet view={view} applications={data?.applications ?? []} teams={data?.teams ?? []} onChange={setView} onClose={() => setOpen(undefined)} />
+      {data?.remaining && narrowed.length > 0 && (
+        <Words kind="small" style={styles.remaining} testID="remaining">
+          {remainingWords(data.remaining)}
+        </Words>
       )}
+      {data && <Freshness freshness={data.freshness} isLive={view.from === undefined} />}
+      {open === 'time' && <TimeSheet view={view} nowMs={nowMs} onChange={setView} onClose={close} />}
+      {open === 'focus' && <FocusSheet view={view} known={data ?? NO_KNOWN} onChange={setView} onClose={close} />}
+      {open === 'against' && <AgainstSheet view={view} onChange={setView} onClose={close} />}
     </View>
   );
 }
 
 const styles = StyleSheet.create({
   bar: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.s, paddingHorizontal: SPACE.l, paddingTop: SPACE.s },
+  remaining: { paddingHorizontal: SPACE.l },
 });

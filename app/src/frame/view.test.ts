@@ -9,14 +9,15 @@ test('the address holds the view: what is read back is what was written', () => 
   const views = [
     { last: 60, rankBy: 'harm' as const },
     { last: 480, rankBy: 'people' as const, application: 'Sender Portal', team: 'Labels & Tracking' },
-    { last: 60, from: '2026-03-10T10:00:00.000Z', to: '2026-03-10T11:00:00.000Z', rankBy: 'money' as const },
+    { last: 60, rankBy: 'harm' as const, site: 'Ostrel', promotion: 'SPRING10', flow: '7', against: 'week' as const, sort: '-p95Ms' },
+    { last: 60, rates: 'today' as const, from: '2026-03-10T10:00:00.000Z', to: '2026-03-10T11:00:00.000Z', rankBy: 'money' as const },
   ];
   for (const view of views) expect(readView(Object.fromEntries(new URLSearchParams(viewQuery(view))))).toEqual(view);
   expect(viewQuery({ last: 60, rankBy: 'harm' })).toBe('');
 });
 
 test('nonsense in the address falls back to the last hour', () => {
-  expect(readView({ last: '-3', from: 'x', to: 'y', rankBy: 'colour' })).toEqual({ last: 60, rankBy: 'harm' });
+  expect(readView({ last: '-3', from: 'x', to: 'y', rankBy: 'colour', against: 'nobody' })).toEqual({ last: 60, rankBy: 'harm' });
 });
 
 test('a pinned live window shows the same later', () => {

@@ -4,16 +4,37 @@ import { useMemo } from 'react';
 export const RANKINGS = ['harm', 'people', 'money', 'keyCustomers'] as const;
 export type Ranking = (typeof RANKINGS)[number];
 
+export const DIMENSIONS = ['site', 'region', 'tier', 'promotion', 'version', 'host'] as const;
+export type Dimension = (typeof DIMENSIONS)[number];
+
+export const AGAINST = ['nothing', 'week', 'day', 'before', 'release'] as const;
+export type Against = (typeof AGAINST)[number];
+export const AGAINST_WORDS: Record<Against, string> = {
+  nothing: 'nothing',
+  week: 'same time last week',
+  day: 'the day before',
+  before: 'just before',
+  release: 'before the last release',
+};
+
+/** What everything is narrowed to. */
+export type Narrowed = { application?: string; team?: string; flow?: string } & Partial<Record<Dimension, string>>;
+export const NARROWING = ['application', 'flow', 'team', ...DIMENSIONS] as const;
+export type Narrowing = (typeof NARROWING)[number];
+
 /** What is looked at: it stays while one moves between places, and lives in the URL. */
-export interface View {
+export interface View extends Narrowed {
   /** length of a live window, minutes */
   last: number;
   /** begin and end of a past window, ISO 8601 */
   from?: string;
   to?: string;
   rankBy: Ranking;
-  application?: string;
-  team?: string;
+  against?: Exclude<Against, 'nothing'>;
+  /** past windows with the rates of today in place of those that were set then */
+  rates?: 'today';
+  /** order of tables, as `-p95Ms` */
+  sort?: string;
 }
 
 export const DEFAULT_LAST = 60;
@@ -34,15 +55,22 @@ export function readView(params: Params): View {
   const from = one(params.from);
   const to = one(params.to);
   const rankBy = one(params.rankBy) as Ranking | undefined;
-  const application = one(params.application);
-  const team = one(params.team);
+  const against = one(params.against) as Against | undefined;
+  const sort = one(params.sort);
   const isPast = from !== undefined && to !== undefined && !Number.isNaN(Date.parse(from)) && !Number.isNaN(Date.parse(to));
+  const narrowed: Narrowed = {};
+  for (const name of NARROWING) {
+    const value = one(params[name]);
+    if (value) narrowed[name] = value;
+  }
   return {
     last: Number.isInteger(last) && last > 0 ? last : DEFAULT_LAST,
     ...(isPast && { from, to }),
     rankBy: rankBy && RANKINGS.includes(rankBy) ? rankBy : 'harm',
-    ...(application && { application }),
-    ...(team && { team }),
+    ...(against && against !== 'nothing' && AGAINST.includes(against) && { against }),
+    ...(one(params.rates) === 'today' && { rates: 'today' as const }),
+    ...(sort && { sort }),
+    ...narrowed,
   };
 }
 
@@ -50,12 +78,32 @@ export function readView(params: Params): View {
 export const windowQuery = (view: View): Record<string, string> =>
   view.from !== undefined && view.to !== undefined ? { from: view.from, to: view.to } : { last: String(view.last) };
 
+/** Window, focus and compare as the API takes them. */
+export function apiQuery(view: View): Record<string, string> {
+  const query = { ...windowQuery(view), ...narrowedOf(view) };
+  if (view.against) query.against = view.against;
+  if (view.rates) query.rates = view.rates;
+  return query;
+}
+
+export function narrowedOf(view: View): Record<string, string> {
+  return Object.fromEntries(NARROWING.flatMap((name) => (view[name] ? [[name, view[name]]] : [])));
+}
+
+/** The view with nothing narrowed away by that name. */
+export function without(view: View, name: Narrowing): View {
+  const { [name]: _gone, ...rest } = view;
+  return rest;
+}
+
 /** Query for the address bar: only what differs from the default. */
 export function viewQuery(view: View): string {
   const query = new URLSearchParams(view.from === undefined && view.last === DEFAULT_LAST ? {} : windowQuery(view));
   if (view.rankBy !== 'harm') query.set('rankBy', view.rankBy);
-  if (view.application) query.set('application', view.application);
-  if (view.team) query.set('team', view.team);
+  for (const [name, value] of Object.entries(narrowedOf(view))) query.set(name, value);
+  if (view.against) query.set('against', view.against);
+  if (view.rates) query.set('rates', view.rates);
+  if (view.sort) query.set('sort', view.sort);
   const text = query.toString();
   return text === '' ? '' : `?${text}`;
 }
@@ -67,19 +115,20 @@ export const pinned = (view: View, window: { fromMs: number; toMs: number }): Vi
   to: new Date(window.toMs).toISOString(),
 });
 
+const CLEAR = Object.fromEntries(['last', 'from', 'to', 'rankBy', 'against', 'rates', 'sort', ...NARROWING].map((name) => [name, undefined]));
+
 export function useView() {
   const params = useGlobalSearchParams();
   const router = useRouter();
   const key = JSON.stringify(params);
   const view = useMemo(() => readView(JSON.parse(key) as Params), [key]);
   return useMemo(() => {
-    const clear = { last: undefined, from: undefined, to: undefined, rankBy: undefined, application: undefined, team: undefined };
     return {
       view,
       /** changes the view in place */
-      setView: (next: View) => router.setParams({ ...clear, ...Object.fromEntries(new URLSearchParams(viewQuery(next))) }),
+      setView: (next: View) => router.setParams({ ...CLEAR, ...Object.fromEntries(new URLSearchParams(viewQuery(next))) }),
       /** goes to a place and takes the view along */
-      go: (path: string) => router.push(`${path}${viewQuery(view)}` as never),
+      go: (path: string, next: View = view) => router.push(`${path}${viewQuery(next)}` as never),
       back: () => (router.canGoBack() ? router.back() : router.replace(`/${viewQuery(view)}` as never)),
     };
   }, [view, router]);

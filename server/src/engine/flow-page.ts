@@ -16,6 +16,8 @@ import { comparedWindow, resolveWindow } from './windows';
 import type { World } from './world';
 
 const STEPS = 48;
+/** So much before the window is drawn as context. */
+const CHART_LEAD_MS = HOUR_MS;
 const SLOWEST = 8;
 const LONGEST_SCAN_MS = 26 * HOUR_MS;
 /** A value stands out when its ridit lies so many standard errors from the norm of all. */
@@ -63,10 +65,10 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
     charts: (['duration', 'failures', 'attempts'] as const).map((name) => ({
       name,
       flow: flow.name,
-      series: seriesOf(world, question.id, name, window, shiftMs),
+      series: seriesOf(world, question.id, name, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }, shiftMs),
       comparedWith: compared?.words ?? null,
     })),
-    marks: marksOf(world, flow.application, window),
+    marks: marksOf(world, flow.application, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }),
     sides: await sidesOf(world, question.id, window, focus),
     slowest: await slowestOf(world, question.id, window, focus),
     incidents: world.register

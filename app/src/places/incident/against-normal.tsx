@@ -1,18 +1,21 @@
 import { View } from 'react-native';
 import { BandChart } from '@/charts/band-chart';
 import type { Incident, Schemas } from '@/data/client';
+import { useView } from '@/frame/view';
 import { count, durationWords, percent } from '@/look/format';
 import { Words } from '@/look/text';
 
-type Chart = Incident['charts'][number];
+type Chart = Schemas['Chart'];
 
 const BASIS_WORDS: Record<Schemas['Part']['basis'], string> = {
   timeOfWeek: 'the same time of the week',
+  timeOfWeekWide: 'the same time of the week and three hours around it',
   dayPattern: 'the same time of like days',
   history: 'all that is known so far',
   ownersLimit: 'the owner’s limit alone',
   none: 'nothing yet: no history',
 };
+export const basisWords = (basis: Schemas['Part']['basis']): string => BASIS_WORDS[basis];
 
 function nameOf(chart: Chart): string {
   if (chart.name === 'duration') return `${chart.flow}: duration, median`;
@@ -23,7 +26,7 @@ function nameOf(chart: Chart): string {
 const FORMATS: Record<Chart['name'], (value: number) => string> = { duration: durationWords, failures: percent, attempts: count };
 
 /** Which limit judged, and from where normal was learned. */
-export function limitWords(part: Schemas['Part']): string {
+export function limitWords(part: Pick<Schemas['Part'], 'limitBy' | 'limitMs' | 'learnedLimitMs' | 'basis'>): string {
   const learned = part.learnedLimitMs === null ? 'nothing learned yet' : `learned ${durationWords(part.learnedLimitMs)}`;
   const judged =
     part.limitBy === 'owner' && part.limitMs !== null
@@ -34,6 +37,37 @@ export function limitWords(part: Schemas['Part']): string {
   return `${judged}; normal is learned from ${BASIS_WORDS[part.basis]}.`;
 }
 
+export type Props = {
+  charts: readonly Chart[];
+  window: { fromMs: number; toMs: number };
+  onsetMs?: number;
+  marks: readonly Schemas['Mark'][];
+};
+
+/** Measures over their normal range. Dragging over one narrows the window for everything. */
+export function Charts({ charts, window, onsetMs, marks }: Props) {
+  const { view, setView } = useView();
+  const narrow = ({ fromMs, toMs }: { fromMs: number; toMs: number }) =>
+    setView({ ...view, from: new Date(fromMs).toISOString(), to: new Date(Math.max(toMs, fromMs + 60_000)).toISOString() });
+  return (
+    <View>
+      {charts.map((chart) => (
+        <BandChart
+          key={`${chart.name}-${chart.flow}`}
+          name={nameOf(chart)}
+          series={chart.series}
+          format={FORMATS[chart.name]}
+          window={window}
+          onsetMs={onsetMs}
+          marks={marks}
+          comparedWith={chart.comparedWith}
+          onNarrow={narrow}
+        />
+      ))}
+    </View>
+  );
+}
+
 export function AgainstNormal({ incident }: { incident: Incident }) {
   const root = incident.parts[0];
   return (
@@ -41,16 +75,7 @@ export function AgainstNormal({ incident }: { incident: Incident }) {
       <Words kind="section" level={2}>
         Against normal
       </Words>
-      {incident.charts.map((chart) => (
-        <BandChart
-          key={`${chart.name}-${chart.flow}`}
-          name={nameOf(chart)}
-          series={chart.series}
-          format={FORMATS[chart.name]}
-          window={incident.window}
-          onsetMs={incident.onsetMs}
-        />
-      ))}
+      <Charts charts={incident.charts} window={incident.window} onsetMs={incident.onsetMs} marks={incident.marks} />
       {root && <Words kind="muted">{limitWords(root)}</Words>}
     </View>
   );

@@ -1,17 +1,17 @@
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
-import { clock, count, lengthWords } from '@/look/format';
+import { clock, count, formatMoney, lengthWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { lineName, lineQuantity, plusMinus } from './bill-words';
+import { lineName, lineQuantity, plusMinus, sureWords } from './bill-words';
 
 /** An itemised receipt: quantity × rate = harm. The sum is the rank. */
 export function HarmBill({ incident }: { incident: Incident }) {
   const palette = usePalette();
   const { window, bill, currency, harm } = incident;
   const fromMs = Math.max(window.fromMs, incident.onsetMs);
-  const toMs = Math.min(window.toMs, incident.inTroubleNow ? window.toMs : incident.endMs);
+  const toMs = Math.min(window.toMs, incident.activeAtEnd ? window.toMs : incident.endMs);
   const lines = bill.filter((line) => line.harm.estimate >= 0.5);
   return (
     <View style={[styles.receipt, { backgroundColor: palette.surface, borderColor: palette.hairline }]}>
@@ -51,6 +51,12 @@ export function HarmBill({ incident }: { incident: Incident }) {
         </View>
       </View>
       <Words kind="muted">{`${count(incident.harmPerHour)} an hour over the ${lengthWords(window.toMs - window.fromMs)} looked at. ± is the 95 % range.`}</Words>
+      {incident.penalties >= 0.5 && (
+        <Words kind="muted">{`${formatMoney(incident.penalties, currency)} of the money is what a broken promise is expected to cost.`}</Words>
+      )}
+      <Words kind="muted" testID="sure">
+        {sureWords(incident)}
+      </Words>
     </View>
   );
 }

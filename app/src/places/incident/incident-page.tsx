@@ -9,11 +9,14 @@ import { useView } from '@/frame/view';
 import { useIsWide } from '@/look/look';
 import { SPACE } from '@/look/tokens';
 import { AgainstNormal } from './against-normal';
+import { Decided } from './decided';
+import { DecideSheet, type DecideOn } from './decide-sheet';
 import { Evidence } from './evidence';
 import { HandoffPart } from './handoff-part';
 import { HarmBill } from './harm-bill';
 import { SendSheet } from './send-sheet';
 import { WhatHappens } from './what-happens';
+import { WhereItBites } from './where-it-bites';
 
 /** One column on a phone; on a wide screen two, with the bill and the handoff left and the curves right. */
 const TWO_COLUMNS_FROM = 1180;
@@ -24,6 +27,7 @@ export function IncidentPage({ id }: { id: number }) {
   const { view, back } = useView();
   const { data: incident, error, refetch } = useIncident(id, view);
   const [isSending, setSending] = useState(false);
+  const [deciding, setDeciding] = useState<DecideOn | undefined>();
   const send = () => setSending(true);
   useShortcuts(isWide ? {} : { Escape: back });
   return (
@@ -39,12 +43,14 @@ export function IncidentPage({ id }: { id: number }) {
       {error && <Trouble error={error} still={incident ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
       {incident && (
         <View style={styles.page}>
-          <WhatHappens incident={incident} onSend={send} />
+          <WhatHappens incident={incident} onSend={send} onDecide={setDeciding} />
           {width >= TWO_COLUMNS_FROM ? (
             <View style={styles.columns}>
               <View style={styles.column}>
                 <HarmBill incident={incident} />
+                <WhereItBites incident={incident} />
                 <HandoffPart incident={incident} onSend={send} />
+                <Decided incident={incident} />
               </View>
               <View style={styles.column}>
                 <AgainstNormal incident={incident} />
@@ -55,12 +61,15 @@ export function IncidentPage({ id }: { id: number }) {
             <>
               <HarmBill incident={incident} />
               <AgainstNormal incident={incident} />
+              <WhereItBites incident={incident} />
               <Evidence incident={incident} />
               <HandoffPart incident={incident} onSend={send} />
+              <Decided incident={incident} />
             </>
           )}
         </View>
       )}
+      {deciding && incident && <DecideSheet incident={incident} on={deciding} onClose={() => setDeciding(undefined)} />}
       {isSending && <SendSheet incidentId={id} view={view} onClose={() => setSending(false)} />}
     </ScrollView>
   );

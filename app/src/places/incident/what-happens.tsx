@@ -9,6 +9,7 @@ import { clock, zoneName } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import type { DecideOn } from './decide-sheet';
 
 const LEVELS = ['calm', 'strained', 'hurting', 'broken'] as const;
 
@@ -26,7 +27,7 @@ function LevelRamp({ level }: { level: Incident['level'] }) {
 }
 
 /** The sentence, level, since when, state, and what can be done. */
-export function WhatHappens({ incident, onSend }: { incident: Incident; onSend: () => void }) {
+export function WhatHappens({ incident, onSend, onDecide }: { incident: Incident; onSend: () => void; onDecide: (on: DecideOn) => void }) {
   const { view } = useView();
   const [copied, setCopied] = useState(false);
   const copyLink = () => {
@@ -34,10 +35,9 @@ export function WhatHappens({ incident, onSend }: { incident: Incident; onSend: 
     void navigator.clipboard.writeText(link).then(() => setCopied(true));
   };
   useShortcuts({ s: onSend, l: copyLink });
-  const { onsetMs, endMs, inTroubleNow, proposedTeam } = incident;
-  const time = inTroubleNow
-    ? `since ${clock(onsetMs, incident.window.toMs)}, in trouble now`
-    : `${clock(onsetMs, incident.window.toMs)} to ${clock(endMs, onsetMs)}, over`;
+  const { onsetMs, proposedTeam } = incident;
+  const time = stateWords(incident);
+  const canSplit = new Set(incident.parts.map((part) => part.flowId)).size > 1;
   return (
     <View style={styles.box}>
       <Words kind="title" level={1}>
@@ -46,7 +46,7 @@ export function WhatHappens({ incident, onSend }: { incident: Incident; onSend: 
       <Words>{incident.sentence}</Words>
       <View style={styles.state}>
         <LevelRamp level={incident.level} />
-        <Words kind="muted">{`${incident.level} · ${time} (${zoneName(onsetMs)}) · ${incident.application}`}</Words>
+        <Words kind="muted">{`${incident.level} · priority ${incident.priority.slice(1)} · ${time} (${zoneName(onsetMs)}) · ${incident.application}`}</Words>
       </View>
       <HarmStrip counts={{ ...incident.outcomes, missing: incident.signal === 'missing' ? Math.round(quantityOf(incident, 'missing')) : 0 }} />
       <View style={styles.actions}>
@@ -56,9 +56,33 @@ export function WhatHappens({ incident, onSend }: { incident: Incident; onSend: 
         <Button mode="outlined" icon="link-variant" onPress={copyLink} accessibilityLabel="Copy link to exactly this moment">
           {copied ? 'Copied' : 'Copy link'}
         </Button>
+        {incident.setAside === null && (
+          <Button icon="pause-circle-outline" onPress={() => onDecide('setAside')} testID="set-aside">
+            Set aside
+          </Button>
+        )}
+        {incident.nearby.length > 0 && (
+          <Button icon="call-merge" onPress={() => onDecide('join')} testID="join">
+            Join
+          </Button>
+        )}
+        {canSplit && (
+          <Button icon="call-split" onPress={() => onDecide('split')} testID="split">
+            Split
+          </Button>
+        )}
       </View>
     </View>
   );
+}
+
+/** Two marks that are not the same: in trouble in the window that is looked at, and in trouble now. */
+export function stateWords({ onsetMs, endMs, window, activeAtEnd, inTroubleNow, trend }: Incident): string {
+  const isPast = Date.now() - window.toMs > 15 * 60_000;
+  if (activeAtEnd && inTroubleNow)
+    return `since ${clock(onsetMs, window.toMs)}, ${isPast ? 'and still in trouble now' : `in trouble now, ${trend === 'new' ? 'just begun' : trend}`}`;
+  if (activeAtEnd) return `since ${clock(onsetMs, window.toMs)}, in trouble then; over by now`;
+  return `${clock(onsetMs, window.toMs)} to ${clock(endMs, onsetMs)}, over`;
 }
 
 const quantityOf = (incident: Incident, name: string) => incident.bill.find((line) => line.name === name)?.quantity.estimate ?? 0;

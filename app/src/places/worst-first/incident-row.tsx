@@ -4,7 +4,7 @@ import { Sparkline } from '@/charts/sparkline';
 import type { Row } from '@/data/client';
 import { Door } from '@/frame/door';
 import { count, formatMoney } from '@/look/format';
-import { usePalette } from '@/look/look';
+import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { handoffWords, movedWords, sinceWords, weightWords } from './row-words';
@@ -24,51 +24,70 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
   const moved = movedWords(row.moved);
   const handoff = handoffWords(row);
   const weight = weightWords(row, ranking, currency);
+  const isWide = useIsWide();
+  const figures = (
+    <View style={styles.numbers}>
+      <Figure value={count(row.harmPerHour)} unit="min/h" />
+      <Figure value={count(row.people.estimate)} unit="people" />
+      {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
+      <Words kind="small">{`${row.level} · ${row.priority}${row.nearTie ? ' · near tie' : ''}`}</Words>
+      {weight !== undefined && <Words kind="small">{weight}</Words>}
+    </View>
+  );
+  const sendButton = (
+    <Pressable
+      role="button"
+      aria-label={handoff.isOpen ? `send it: ${row.title}` : `Handoff: ${handoff.words}`}
+      onPress={onSend}
+      style={[styles.send, { borderColor: handoff.isOpen ? palette.action : palette.hairline, borderStyle: handoff.isOpen ? 'dashed' : 'solid' }]}
+    >
+      <Words kind="small" numberOfLines={1} style={{ color: handoff.isOpen ? palette.action : palette.ink, fontWeight: handoff.isOpen ? '600' : '400' }}>
+        {handoff.words}
+      </Words>
+    </Pressable>
+  );
   return (
     <View
       role="listitem"
       style={[
         styles.row,
+        isWide && styles.dense,
         { borderBottomColor: palette.hairline, borderLeftColor: isChosen ? palette.action : 'transparent' },
         isChosen && { backgroundColor: palette.surface },
       ]}
     >
       <View style={styles.rank}>
-        <Words kind="rank" accessibilityLabel={`Rank ${row.rank}`}>
+        <Words kind="rank" accessibilityLabel={`Rank ${row.rank}`} style={isWide && styles.denseRank}>
           {row.rank}
         </Words>
         <Words kind="small" accessibilityLabel={moved.words}>
           {moved.sign}
         </Words>
       </View>
-      <View style={styles.body}>
-        <Door path={`/incident/${row.id}`} style={styles.head} testID={`row-${row.rank}`}>
-          <View style={styles.titles}>
-            <Words kind="strong">{row.title}</Words>
-            <Words kind="small">{sinceWords(row, nowMs)}</Words>
-          </View>
-          <Sparkline series={row.spark} />
-        </Door>
-        <HarmStrip counts={{ ...row.outcomes, missing: row.signal === 'missing' ? row.missingAttempts : 0 }} />
-        <View style={styles.figures}>
-          <View style={styles.numbers}>
-            <Figure value={count(row.harmPerHour)} unit="min/h" />
-            <Figure value={count(row.people.estimate)} unit="people" />
-            {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
-            <Words kind="small">{row.level}</Words>
-            {weight !== undefined && <Words kind="small">{weight}</Words>}
-          </View>
-          <Pressable
-            role="button"
-            aria-label={handoff.isOpen ? `send it: ${row.title}` : `Handoff: ${handoff.words}`}
-            onPress={onSend}
-            style={[styles.send, { borderColor: handoff.isOpen ? palette.action : palette.hairline, borderStyle: handoff.isOpen ? 'dashed' : 'solid' }]}
-          >
-            <Words kind="small" numberOfLines={1} style={{ color: handoff.isOpen ? palette.action : palette.ink, fontWeight: handoff.isOpen ? '600' : '400' }}>
-              {handoff.words}
-            </Words>
-          </Pressable>
+      <View style={[styles.body, isWide && styles.denseBody]}>
+        <View style={isWide && styles.line}>
+          <Door path={`/incident/${row.id}`} style={[styles.head, isWide && styles.denseHead]} testID={`row-${row.rank}`}>
+            <View style={styles.titles}>
+              <Words kind="strong" {...(isWide && { numberOfLines: 1 })}>
+                {row.title}
+              </Words>
+              <Words kind="small" {...(isWide && { numberOfLines: 1 })}>
+                {sinceWords(row, nowMs)}
+              </Words>
+            </View>
+            <Sparkline series={row.spark} />
+          </Door>
+          {isWide && sendButton}
         </View>
+        <HarmStrip counts={{ ...row.outcomes, missing: row.signal === 'missing' ? row.missingAttempts : 0 }} />
+        {isWide ? (
+          figures
+        ) : (
+          <View style={styles.figures}>
+            {figures}
+            {sendButton}
+          </View>
+        )}
       </View>
     </View>
   );
@@ -91,5 +110,10 @@ const styles = StyleSheet.create({
   titles: { flex: 1, gap: 2 },
   figures: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s },
   numbers: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.m, flex: 1 },
+  dense: { paddingVertical: 4, paddingRight: SPACE.m },
+  denseRank: { fontSize: 22, lineHeight: 26 },
+  denseBody: { gap: 2 },
+  denseHead: { flex: 1, minHeight: 36, minWidth: 0 },
+  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
   send: { borderWidth: 1, borderRadius: 7, paddingHorizontal: 10, minHeight: 32, justifyContent: 'center', maxWidth: 190 },
 });

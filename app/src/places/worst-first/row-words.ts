@@ -5,7 +5,7 @@ const STATE_WORDS: Record<string, string> = { draft: 'on its way', sent: 'sent',
 
 /** "Sender Portal · since 09:42 · growing" */
 export function sinceWords(row: Row, nowMs: number): string {
-  const since = row.inTroubleNow ? `since ${clock(row.onsetMs, nowMs)}` : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
+  const since = row.activeAtEnd ? `since ${clock(row.onsetMs, nowMs)}` : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
   return `${row.application} · ${since} · ${row.trend === 'new' ? 'just now' : row.trend}`;
 }
 

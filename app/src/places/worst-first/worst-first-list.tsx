@@ -1,17 +1,17 @@
 import { useEffect, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { useWorstFirst } from '@/data/queries';
-import { Door } from '@/frame/door';
 import { TimeBar } from '@/frame/time-bar';
 import { useShortcuts } from '@/frame/shortcuts';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { clock } from '@/look/format';
-import { Icon } from '@/look/icon';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE, TOUCH } from '@/look/tokens';
+import { SPACE } from '@/look/tokens';
 import { SendSheet } from '../incident/send-sheet';
+import { comparedWords } from './compared-words';
+import { Changes, Odd, SetAside } from './folds';
 import { IncidentRow } from './incident-row';
 import { RankingTabs } from './ranking-tabs';
 
@@ -62,6 +62,11 @@ export function WorstFirstList({ chosenId }: Props) {
             </Words>
             {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
             {rows.length === 0 && <Words kind="muted">{calmWords(data)}</Words>}
+            {data.compared && (
+              <Words kind="muted" testID="compared">
+                {comparedWords(data.compared, data.rows)}
+              </Words>
+            )}
           </View>
           {rows.length > 0 && <RankingTabs chosen={view.rankBy} onChoose={(rankBy) => setView({ ...view, rankBy })} />}
           <View role="list" aria-label="Incidents, worst first" style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}>
@@ -77,7 +82,9 @@ export function WorstFirstList({ chosenId }: Props) {
               />
             ))}
           </View>
+          <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
           <Odd odd={data.odd} nowMs={data.window.toMs} />
+          {view.from === undefined && <Changes />}
         </>
       )}
       {sending !== undefined && <SendSheet incidentId={sending} view={view} onClose={() => setSending(undefined)} />}
@@ -90,27 +97,6 @@ function calmWords(data: { lastEndedMs: number | null; window: { toMs: number };
     return 'No data has come in yet. Send spans to /v1/traces; the first rank appears when there is something to compare with.';
   if (data.lastEndedMs === null) return 'No incident on record.';
   return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;
-}
-
-function Odd({ odd, nowMs }: { odd: readonly { id: number; title: string; application: string; onsetMs: number }[]; nowMs: number }) {
-  const palette = usePalette();
-  const [isOpen, setOpen] = useState(false);
-  if (odd.length === 0) return null;
-  return (
-    <View style={styles.odd}>
-      <Pressable role="button" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)} style={styles.oddHead}>
-        <Icon name={isOpen ? 'chevron-down' : 'chevron-right'} size={18} color={palette.muted} />
-        <Words kind="muted">{`Odd, but nobody hurt ${odd.length}`}</Words>
-      </Pressable>
-      {isOpen &&
-        odd.map((notice) => (
-          <Door key={notice.id} path={`/incident/${notice.id}`} style={styles.oddRow}>
-            <Words>{notice.title}</Words>
-            <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}`}</Words>
-          </Door>
-        ))}
-    </View>
-  );
 }
 
 /** The shape of what comes. */
@@ -129,8 +115,5 @@ const styles = StyleSheet.create({
   fill: { flex: 1 },
   content: { paddingBottom: SPACE.xl },
   sentence: { paddingHorizontal: SPACE.l, paddingTop: SPACE.s, paddingBottom: SPACE.xs, gap: SPACE.xs },
-  odd: { paddingHorizontal: SPACE.l },
-  oddHead: { flexDirection: 'row', alignItems: 'center', minHeight: TOUCH },
-  oddRow: { minHeight: TOUCH, justifyContent: 'center', paddingLeft: SPACE.l },
   waiting: { padding: SPACE.l, gap: SPACE.l },
 });

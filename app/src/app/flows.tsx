@@ -1,0 +1,5 @@
+import { FlowsPlace } from '@/places/flows/flows-place';
+
+export default function FlowsRoute() {
+  return <FlowsPlace />;
+}

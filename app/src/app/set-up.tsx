@@ -1,0 +1,5 @@
+import { SetUpPlace } from '@/places/set-up/set-up-place';
+
+export default function SetUpRoute() {
+  return <SetUpPlace />;
+}

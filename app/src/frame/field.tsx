@@ -1,0 +1,36 @@
+import { View } from 'react-native';
+import { HelperText, TextInput } from 'react-native-paper';
+
+export type Props = {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  onBlur?: () => void;
+  /** what is wrong with it */
+  error?: string | undefined;
+  /** what helps to fill it in */
+  hint?: string;
+  multiline?: boolean;
+  testID?: string;
+};
+
+/** A text field that says what is wrong below itself. */
+export function Field({ label, value, onChange, onBlur, error, hint, multiline = false, testID }: Props) {
+  return (
+    <View>
+      <TextInput
+        mode="outlined"
+        dense
+        label={label}
+        accessibilityLabel={label}
+        value={value}
+        onChangeText={onChange}
+        multiline={multiline}
+        error={error !== undefined}
+        {...(onBlur && { onBlur })}
+        {...(testID && { testID })}
+      />
+      {(error ?? hint) !== undefined && <HelperText type={error ? 'error' : 'info'}>{error ?? hint}</HelperText>}
+    </View>
+  );
+}

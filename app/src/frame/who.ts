@@ -1,0 +1,25 @@
+import { useState } from 'react';
+
+const NAME = 'toplens.who';
+
+/** The name under which decisions and changes are kept; remembered by this browser. */
+export function useWho(): [who: string, setWho: (who: string) => void] {
+  const [who, setWho] = useState(() => {
+    try {
+      return localStorage.getItem(NAME) ?? '';
+    } catch {
+      return '';
+    }
+  });
+  return [
+    who,
+    (next) => {
+      setWho(next);
+      try {
+        localStorage.setItem(NAME, next);
+      } catch {
+        // Storage may be forbidden: then the name lives as long as the page.
+      }
+    },
+  ];
+}

@@ -1,0 +1,141 @@
+import { useEffect } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { OutcomeColumns } from '@/charts/outcome-columns';
+import type { FlowPage as Page } from '@/data/client';
+import { useFlow } from '@/data/queries';
+import { Door } from '@/frame/door';
+import { useShortcuts } from '@/frame/shortcuts';
+import { TimeBar } from '@/frame/time-bar';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { clock, count, durationWords, percent } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { Charts } from '../incident/against-normal';
+import { SampleList } from '../incident/sample-list';
+import { Bands } from './bands';
+import { Limits } from './limits';
+import { Sides } from './sides';
+
+const TWO_COLUMNS_FROM = 1100;
+
+/** One flow: what became of its attempts, against what, for whom, and its slowest ones. */
+export function FlowPage({ id }: { id: number }) {
+  const { width } = useWindowDimensions();
+  const { view, back } = useView();
+  const { data: page, error, refetch } = useFlow(id, view);
+  useShortcuts({ Escape: back });
+  useEffect(() => {
+    document.title = page ? `${page.row.name} · Top Lens` : 'Top Lens';
+  }, [page]);
+  return (
+    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
+      <TimeBar />
+      <Button icon="arrow-left" onPress={back} style={styles.back}>
+        Back
+      </Button>
+      {error && <Trouble error={error} still={page ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
+      {page && (
+        <View style={styles.page}>
+          <Head page={page} />
+          <View style={width >= TWO_COLUMNS_FROM ? styles.columns : styles.stack}>
+            <View style={styles.column}>
+              <Outcomes page={page} />
+              <Bands page={page} />
+              <Limits page={page} />
+              <Slowest page={page} />
+            </View>
+            <View style={styles.column}>
+              <Words kind="section" level={2}>
+                Against normal
+              </Words>
+              <Charts charts={page.charts} window={page.window} marks={page.marks} />
+              <Sides page={page} />
+            </View>
+          </View>
+        </View>
+      )}
+    </ScrollView>
+  );
+}
+
+function Head({ page }: { page: Page }) {
+  const { row, team, incidents, isCut, window } = page;
+  const palette = usePalette();
+  return (
+    <View style={styles.head}>
+      <Words kind="title" level={1}>
+        {row.name}
+      </Words>
+      <Words kind="muted">{`${row.application} · ${row.technicalName}${team ? ` · ${team.team}` : ''}`}</Words>
+      {isCut && <Words kind="muted">{`The window is long: its last day is shown, from ${clock(window.fromMs)}.`}</Words>}
+      <View style={styles.figures}>
+        <Figure value={row.level === 'noData' ? 'no data' : row.level} unit="level" />
+        <Figure value={row.perMinute < 10 ? row.perMinute.toFixed(1) : count(row.perMinute)} unit="a minute" />
+        {row.meanMs !== null && <Figure value={durationWords(row.meanMs)} unit="average" />}
+        {row.medianMs !== null && <Figure value={durationWords(row.medianMs)} unit="median" />}
+        {row.p95Ms !== null && <Figure value={durationWords(row.p95Ms)} unit="95th" />}
+        {row.maxMs !== null && <Figure value={durationWords(row.maxMs)} unit="longest" />}
+        {row.failedShare !== null && <Figure value={percent(row.failedShare)} unit="failed" />}
+        <Figure value={row.apdexWords ?? 'no score'} unit="Apdex [T]" />
+        {row.hurt !== null && row.people !== null && <Figure value={`${count(row.hurt)} of ${count(row.people)}`} unit="people hurt" />}
+        {row.shareOfTime !== null && <Figure value={percent(row.shareOfTime)} unit="of all time" />}
+      </View>
+      {incidents.map((incident) => (
+        <Door key={incident.id} path={`/incident/${incident.id}`} style={styles.incident}>
+          <Words style={{ color: palette.action }}>
+            {`Incident ${clock(incident.onsetMs, window.toMs)} to ${incident.inTroubleNow ? 'now' : clock(incident.endMs, window.toMs)}: open it`}
+          </Words>
+        </Door>
+      ))}
+    </View>
+  );
+}
+
+function Figure({ value, unit }: { value: string; unit: string }) {
+  return (
+    <View>
+      <Words kind="section">{value}</Words>
+      <Words kind="small">{unit}</Words>
+    </View>
+  );
+}
+
+function Outcomes({ page }: { page: Page }) {
+  return (
+    <View>
+      <Words kind="section" level={2}>
+        What became of the attempts
+      </Words>
+      {page.row.attempts === 0 ? <Words kind="muted">No attempt in this window: no data.</Words> : <OutcomeColumns {...page.outcomes} counts={page.outcomes} />}
+    </View>
+  );
+}
+
+function Slowest({ page }: { page: Page }) {
+  if (page.slowest.length === 0) return null;
+  return (
+    <View style={styles.gap}>
+      <Words kind="section" level={2}>
+        Slowest attempts, and failed ones
+      </Words>
+      <SampleList samples={page.slowest} nowMs={page.window.toMs} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1 },
+  content: { paddingBottom: SPACE.xl },
+  back: { alignSelf: 'flex-start', marginLeft: SPACE.xs },
+  page: { paddingHorizontal: SPACE.l, gap: SPACE.l },
+  head: { gap: SPACE.xs },
+  figures: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s, paddingTop: SPACE.s },
+  incident: { minHeight: 44, justifyContent: 'center' },
+  columns: { flexDirection: 'row', gap: SPACE.xl },
+  stack: { gap: SPACE.l },
+  column: { flex: 1, minWidth: 0, gap: SPACE.l },
+  gap: { gap: SPACE.s },
+});

@@ -1,0 +1,114 @@
+import type { FlowRow } from '@/data/client';
+import { leaning } from '@/charts/leaning-bar';
+import { bandWords } from './flow/bands';
+import { parseSeconds } from './flow/flow-sheet';
+import { parseSort, sortRows, toCsv } from './flows/columns';
+import { flowsSentence } from './flows/flows-place';
+import { ordinal, sureWords } from './incident/bill-words';
+import { decisionOf } from './incident/decide-sheet';
+import { stateWords } from './incident/what-happens';
+import { ruledOutWords } from './incident/where-it-bites';
+import { calendarText, parseCalendar } from './set-up/calendar-form';
+import { comparedWords } from './worst-first/compared-words';
+
+jest.mock('@/data/queries', () => ({}));
+jest.mock('@/look/icon', () => ({}));
+
+const flow = (name: string, attempts: number, p95Ms: number | null) =>
+  ({ name, attempts, p95Ms, hurt: null, people: null, failedShare: null, level: 'calm' }) as FlowRow;
+
+describe('the table of flows', () => {
+  const rows = [flow('Rare', 3, 9_000), flow('Busy', 900, 300), flow('Middle', 400, 700), flow('Silent', 0, null)];
+
+  test('by averages, flows with few attempts are left out until they are asked for', () => {
+    expect(sortRows(rows, '-p95Ms', 1303, false)).toMatchObject({ rows: [{ name: 'Middle' }, { name: 'Busy' }], leftOut: 2 });
+    expect(sortRows(rows, '-p95Ms', 1303, true).rows.map(({ name }) => name)).toEqual(['Rare', 'Middle', 'Busy', 'Silent']);
+    // What is not known stands last, whichever way it is sorted.
+    expect(sortRows(rows, 'p95Ms', 1303, true).rows.at(-1)?.name).toBe('Silent');
+    expect(sortRows(rows, 'attempts', 1303, false).leftOut).toBe(0);
+  });
+
+  test('nonsense in the address sorts as usual', () => expect(parseSort('-colour').column.key).toBe('hurt'));
+
+  test('CSV quotes what must be quoted, and is no formula', () => {
+    const csv = toCsv([flow('=1+1, "x"', 3, 12.5)]);
+    expect(csv.split('\r\n')[1]).toMatch(/^"'=1\+1, ""x""",/);
+    expect(csv.endsWith('\r\n')).toBe(true);
+  });
+
+  test('is summed up in a sentence', () => {
+    expect(flowsSentence([{ level: 'broken' }, { level: 'calm' }, { level: 'noData' }])).toBe('3 flows: 1 broken, 1 without data.');
+    expect(flowsSentence([{ level: 'calm' }])).toBe('1 flow, all calm.');
+  });
+});
+
+test('bands and limits in words', () => {
+  expect(bandWords({ fromMs: 0, toMs: 600, attempts: 1 })).toBe('up to 600 ms');
+  expect(bandWords({ fromMs: 1200, toMs: null, attempts: 1 })).toBe('longer than 1.2 s');
+  expect(bandWords({ fromMs: -1, toMs: null, attempts: 1 })).toBe('failed');
+  expect([parseSeconds('1,2'), parseSeconds(' '), parseSeconds('0.35')]).toEqual([1200, null, 350]);
+});
+
+test('how sure the rank is', () => {
+  expect([1, 2, 3, 4, 11, 22, 113].map(ordinal)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd', '113th']);
+  expect(sureWords({ rank: 1, best: 1, worst: 1, nearTie: false })).toBe('1st whichever rate you double or halve.');
+  expect(sureWords({ rank: 2, best: 1, worst: 3, nearTie: true })).toContain('1st to 3rd whichever rate you double or halve. Its range overlaps');
+  expect(sureWords({ rank: null, best: null, worst: null, nearTie: false })).toBe('It does not count in the rank.');
+});
+
+test('what makes no difference, in one sentence', () => {
+  expect(ruledOutWords([{ dimension: 'site', why: 'noDifference', value: null }, { dimension: 'tier', why: 'noDifference', value: null }, { dimension: 'version', why: 'oneValue', value: '5.12.0' }])).toBe('No difference by site, tier. Everyone has version 5.12.0.'); // prettier-ignore
+  expect(ruledOutWords([])).toBe('');
+});
+
+test('a bar leans right when likelier, left when less likely, and is full where it happens nowhere else', () => {
+  expect(leaning(1, 100)).toMatchObject({ x: 25, width: 0 });
+  expect(leaning(4, 100).x).toBe(25);
+  expect(leaning(4, 100).width).toBeCloseTo(37.5, 6);
+  expect(leaning(0.25, 100)).toMatchObject({ x: 12.5, width: 12.5 });
+  expect(leaning(undefined, 100).width).toBe(75);
+});
+
+describe('a decision', () => {
+  const given = { who: ' Kim ', reason: '', until: '2026-03-10 09:30', into: undefined, flows: new Set<number>() };
+  test('says what is missing for it', () => {
+    expect(decisionOf('setAside', given)).toBe('Say why it is set aside.');
+    expect(decisionOf('setAside', { ...given, reason: 'x', until: 'soon' })).toContain('year-month-day');
+    expect(decisionOf('join', given)).toContain('Choose the incident');
+    expect(decisionOf('split', given)).toContain('Choose what is split off');
+  });
+  test('is complete with who, why and until when', () => {
+    expect(decisionOf('setAside', { ...given, reason: ' told ' })).toEqual({
+      who: 'Kim',
+      what: 'setAside',
+      reason: 'told',
+      untilMs: new Date(2026, 2, 10, 9, 30).getTime(),
+    });
+    expect(decisionOf('split', { ...given, flows: new Set([3]) })).toEqual({ who: 'Kim', what: 'split', flows: [3] });
+  });
+});
+
+test('in trouble then and in trouble now are two marks', () => {
+  const base = { onsetMs: 0, endMs: 600_000, window: { fromMs: 0, toMs: 300_000 }, trend: 'steady' as const };
+  const words = (activeAtEnd: boolean, inTroubleNow: boolean) => stateWords({ ...base, activeAtEnd, inTroubleNow } as never);
+  expect(words(true, true)).toContain('still in trouble now');
+  expect(words(true, false)).toContain('in trouble then; over by now');
+  expect(words(false, false)).toContain('over');
+});
+
+test('days that are not like others are typed a line each; a wrong line says what is wrong', () => {
+  const text = '2026-12-25\n2026-11-02 to 2026-11-09 migration';
+  const parsed = parseCalendar(text);
+  expect(parsed).toEqual({ holidays: ['2026-12-25'], excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 10), reason: 'migration' }] });
+  expect(calendarText(parsed as never)).toBe(text);
+  expect(parseCalendar('25.12.')).toContain('write a day as');
+  expect(parseCalendar('2026-11-09 to 2026-11-02 x')).toContain('ends before');
+  expect(parseCalendar('2026-11-02 to 2026-11-09')).toContain('say why');
+});
+
+test('what was in the window compared with', () => {
+  const compared = { fromMs: 0, toMs: 1, words: 'the day before', harmPerHour: 40, people: 12, incidents: 1, isKnown: true };
+  expect(comparedWords(compared, [{ harmPerHour: 84 }])).toBe('The day before: 12 people, 40 minutes of harm an hour. Now 2.1× that harm.');
+  expect(comparedWords({ ...compared, incidents: 0 }, [])).toBe('The day before: nobody was hurt.');
+  expect(comparedWords({ ...compared, isKnown: false }, [])).toContain('no data reaches back');
+});

@@ -1,0 +1,88 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { Controller, useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { object, string } from 'yup';
+import type { Settings } from '@/data/client';
+import { useChangeSetting } from '@/data/queries';
+import { Field } from '@/frame/field';
+import { Trouble } from '@/frame/trouble';
+import { useWho } from '@/frame/who';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+
+const DATE = /^\d{4}-\d\d-\d\d$/;
+const DAY_MS = 86_400_000;
+
+/** Lines of text as holidays (`2026-12-25`) and excluded stretches (`2026-11-02 to 2026-11-09 migration`). */
+export function parseCalendar(text: string): Settings['calendar'] | string {
+  const holidays: string[] = [];
+  const excluded: Settings['calendar']['excluded'] = [];
+  for (const line of text.split('\n').map((one) => one.trim()).filter(Boolean)) {
+    const range = /^(\S+) to (\S+)\s*(.*)$/.exec(line);
+    const days = range ? [range[1] as string, range[2] as string] : [line];
+    if (days.some((day) => !DATE.test(day) || Number.isNaN(Date.parse(day)))) return `“${line}”: write a day as 2026-12-25, or a stretch as 2026-11-02 to 2026-11-09 and why.`;
+    if (!range) holidays.push(line);
+    else {
+      const [fromMs, toMs] = days.map((day) => Date.parse(`${day}T00:00:00Z`)) as [number, number];
+      if (toMs < fromMs) return `“${line}”: it ends before it begins.`;
+      if (!range[3]) return `“${line}”: say why it is left out.`;
+      excluded.push({ fromMs, toMs: toMs + DAY_MS, reason: range[3] });
+    }
+  } // prettier-ignore
+  return { holidays, excluded };
+}
+
+export function calendarText({ holidays, excluded }: Settings['calendar']): string {
+  const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+  return [...holidays, ...excluded.map(({ fromMs, toMs, reason }) => `${day(fromMs)} to ${day(toMs - DAY_MS)} ${reason}`)].join('\n');
+}
+
+const schema = object({
+  days: string().default('').test('days', ({ value }) => String(parseCalendar(String(value ?? ''))), (text) => typeof parseCalendar(text ?? '') !== 'string'),
+  who: string().trim().required('Say who changes this.'),
+}); // prettier-ignore
+
+/** Holidays, and weeks from which nothing normal is to be learned. */
+export function CalendarForm({ settings }: { settings: Settings }) {
+  const change = useChangeSetting();
+  const [who, setWho] = useWho();
+  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { days: calendarText(settings.calendar), who } });
+  const submit = form.handleSubmit((values) => {
+    setWho(values.who);
+    change.mutate({ who: values.who, key: 'calendar', value: parseCalendar(values.days) as Settings['calendar'] });
+  });
+  const field = (name: 'days' | 'who', label: string, multiline: boolean, hint?: string) => (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field: one, fieldState }) => (
+        <Field
+          label={label}
+          multiline={multiline}
+          value={one.value}
+          onChange={one.onChange}
+          onBlur={one.onBlur}
+          error={fieldState.error?.message}
+          testID={`calendar-${name}`}
+          {...(hint !== undefined && { hint })}
+        />
+      )}
+    />
+  );
+  return (
+    <View style={styles.box}>
+      <Words kind="section" level={2}>
+        Days that are not like others
+      </Words>
+      {field('days', 'Holidays and excluded stretches', true, 'A day a line: 2026-12-25. A stretch: 2026-11-02 to 2026-11-09 migration.')}
+      {field('who', 'Your name', false)}
+      {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
+      <Button mode="outlined" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} style={styles.button} testID="save-calendar">
+        Save days
+      </Button>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ box: { gap: SPACE.s }, button: { alignSelf: 'flex-start' } });

@@ -1,0 +1,82 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { Controller, useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { object, string } from 'yup';
+import type { Settings } from '@/data/client';
+import { useChangeSetting } from '@/data/queries';
+import { Field } from '@/frame/field';
+import { Trouble } from '@/frame/trouble';
+import { useWho } from '@/frame/who';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+
+const RATES = [
+  ['waiting', 'A minute waited longer than usual'],
+  ['failed', 'An attempt that failed or hung for good'],
+  ['left', 'A person who left because of it'],
+  ['missing', 'An attempt that never came'],
+  ['money', 'A unit of money not earned'],
+  ['keyMultiplier', 'Key customers count so many times'],
+] as const;
+type RateName = (typeof RATES)[number][0];
+
+const toNumber = (text: string) => Number(text.trim().replace(',', '.'));
+const rate = (least: number) =>
+  string().required('Write a number.').test('number', `A number, at least ${least}.`, (text) => text !== undefined && Number.isFinite(toNumber(text)) && toNumber(text) >= least); // prettier-ignore
+
+const schema = object({
+  waiting: rate(0), failed: rate(0), left: rate(0), missing: rate(0), money: rate(0), keyMultiplier: rate(1),
+  who: string().trim().required('Say who changes this.'),
+}); // prettier-ignore
+
+/** What each kind of harm weighs, in minutes. */
+export function RatesForm({ settings }: { settings: Settings }) {
+  const change = useChangeSetting();
+  const [who, setWho] = useWho();
+  const defaults = Object.fromEntries(RATES.map(([name]) => [name, String(settings.rates[name])])) as Record<RateName, string>;
+  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { ...defaults, who } });
+  const submit = form.handleSubmit(({ who: by, ...texts }) => {
+    setWho(by);
+    change.mutate({ who: by, key: 'rates', value: Object.fromEntries(RATES.map(([name]) => [name, toNumber(texts[name])])) });
+  });
+  return (
+    <View style={styles.box}>
+      <Words kind="section" level={2}>
+        Harm rates, in minutes each
+      </Words>
+      <Words kind="muted">{`In force from now on; past windows keep what was set then. Key customers: ${settings.keyTiers.length > 0 ? settings.keyTiers.join(', ') : 'no tier'}.`}</Words>
+      <View style={styles.fields}>
+        {[...RATES, ['who', 'Your name'] as const].map(([name, label]) => (
+          <View key={name} style={styles.field}>
+            <Controller
+              control={form.control}
+              name={name}
+              render={({ field, fieldState }) => (
+                <Field
+                  label={label}
+                  value={field.value}
+                  onChange={field.onChange}
+                  onBlur={field.onBlur}
+                  error={fieldState.error?.message}
+                  testID={`rate-${name}`}
+                />
+              )}
+            />
+          </View>
+        ))}
+      </View>
+      {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
+      <Button mode="contained" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} style={styles.button} testID="save-rates">
+        Save rates
+      </Button>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  box: { gap: SPACE.s },
+  fields: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  field: { flexGrow: 1, flexBasis: 300 },
+  button: { alignSelf: 'flex-start' },
+});

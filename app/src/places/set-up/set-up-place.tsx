@@ -1,0 +1,85 @@
+import { useEffect } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import type { Settings } from '@/data/client';
+import { useSettings, useUndoSetting } from '@/data/queries';
+import { TimeBar } from '@/frame/time-bar';
+import { Trouble } from '@/frame/trouble';
+import { useWho } from '@/frame/who';
+import { clock } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { CalendarForm } from './calendar-form';
+import { RatesForm } from './rates-form';
+
+/** What a unit of harm weighs, days that are not like others, and who changed what. */
+export function SetUpPlace() {
+  const { data, error, refetch } = useSettings();
+  useEffect(() => {
+    document.title = 'Set-up · Top Lens';
+  }, []);
+  return (
+    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
+      <TimeBar />
+      <View style={styles.page}>
+        <Words kind="title" level={1}>
+          Set-up
+        </Words>
+        {error && <Trouble error={error} onRetry={() => void refetch()} />}
+        {data && (
+          <>
+            <RatesForm key={JSON.stringify(data.rates)} settings={data} />
+            <CalendarForm key={JSON.stringify(data.calendar)} settings={data} />
+            <Changes settings={data} />
+          </>
+        )}
+        <Words kind="muted">A flow’s name, limit and importance are changed on its own page. Owners, teams and agreements stand in the settings file.</Words>
+      </View>
+    </ScrollView>
+  );
+}
+
+function Changes({ settings }: { settings: Settings }) {
+  const palette = usePalette();
+  const undo = useUndoSetting();
+  const [who] = useWho();
+  const newestOf = new Set<string>();
+  return (
+    <View style={styles.gap}>
+      <Words kind="section" level={2}>
+        Who changed what
+      </Words>
+      {settings.changes.length === 0 && <Words kind="muted">Nothing was changed in place yet: all is as the settings file says.</Words>}
+      {undo.error && <Trouble error={undo.error} onRetry={() => undo.reset()} />}
+      <View role="list">
+        {settings.changes.map((change) => {
+          const isNewest = !newestOf.has(change.key);
+          newestOf.add(change.key);
+          return (
+            <View role="listitem" key={change.id} style={[styles.change, { borderBottomColor: palette.hairline }]}>
+              <View style={styles.words}>
+                <Words>{`${change.about}: ${change.words}`}</Words>
+                <Words kind="small">{`${clock(change.atMs)} · ${change.who}${change.undoes === null ? '' : ' · takes a change back'}${change.isUndone ? ' · taken back' : ''}`}</Words>
+              </View>
+              {isNewest && (
+                <Button icon="undo" onPress={() => undo.mutate({ id: change.id, who: who || 'somebody' })} accessibilityLabel={`Undo ${change.about}`}>
+                  Undo
+                </Button>
+              )}
+            </View>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1 },
+  content: { paddingBottom: SPACE.xl },
+  page: { padding: SPACE.l, gap: SPACE.l, maxWidth: 720 },
+  gap: { gap: SPACE.xs },
+  change: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, minHeight: 52 },
+  words: { flex: 1, minWidth: 0 },
+});

@@ -1,0 +1,13 @@
+import type { Row, Schemas } from '@/data/client';
+import { count, times } from '@/look/format';
+
+/** "Last Tuesday: 12 people, 40 minutes an hour. Now 2.1× the harm." */
+export function comparedWords(compared: Schemas['Compared'], rows: readonly Pick<Row, 'harmPerHour'>[]): string {
+  const then = compared.words.charAt(0).toUpperCase() + compared.words.slice(1);
+  if (!compared.isKnown) return `${then}: no data reaches back so far.`;
+  if (compared.incidents === 0) return `${then}: nobody was hurt.`;
+  const now = rows.reduce((sum, row) => sum + row.harmPerHour, 0);
+  const people = `${count(compared.people)} ${Math.round(compared.people) === 1 ? 'person' : 'people'}`;
+  const ratio = compared.harmPerHour >= 0.5 ? ` Now ${times(now / compared.harmPerHour)} that harm.` : '';
+  return `${then}: ${people}, ${count(compared.harmPerHour)} minutes of harm an hour.${ratio}`;
+}

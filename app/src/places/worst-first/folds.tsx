@@ -1,0 +1,94 @@
+import { useState, type ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { WorstFirst } from '@/data/client';
+import { useChanges } from '@/data/queries';
+import { Door } from '@/frame/door';
+import { clock } from '@/look/format';
+import { Icon } from '@/look/icon';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+
+/** A part of the page that opens at a tap. */
+function Fold({ words, children, onOpen }: { words: string; children: ReactNode; onOpen?: (isOpen: boolean) => void }) {
+  const palette = usePalette();
+  const [isOpen, setOpen] = useState(false);
+  const toggle = () => {
+    setOpen(!isOpen);
+    onOpen?.(!isOpen);
+  };
+  return (
+    <View style={styles.fold}>
+      <Pressable role="button" aria-expanded={isOpen} onPress={toggle} style={styles.head}>
+        <Icon name={isOpen ? 'chevron-down' : 'chevron-right'} size={18} color={palette.muted} />
+        <Words kind="muted">{words}</Words>
+      </Pressable>
+      {isOpen && children}
+    </View>
+  );
+}
+
+/** Deviations that no user feels yet, with what they may become. */
+export function Odd({ odd, nowMs }: { odd: WorstFirst['odd']; nowMs: number }) {
+  if (odd.length === 0) return null;
+  return (
+    <Fold words={`Odd, but nobody hurt ${odd.length}`}>
+      {odd.map((notice) => (
+        <Door key={notice.id} path={`/incident/${notice.id}`} style={styles.row}>
+          <Words>{notice.title}</Words>
+          <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}. ${notice.mayBecome}`}</Words>
+        </Door>
+      ))}
+    </Fold>
+  );
+}
+
+/** Set aside by somebody: out of the rank until its time is over. */
+export function SetAside({ setAside, nowMs }: { setAside: WorstFirst['setAside']; nowMs: number }) {
+  if (setAside.length === 0) return null;
+  return (
+    <Fold words={`Set aside ${setAside.length}`}>
+      {setAside.map((one) => (
+        <Door key={one.id} path={`/incident/${one.id}`} style={styles.row}>
+          <Words>{one.title}</Words>
+          <Words kind="small">{`${one.by} until ${clock(one.untilMs, nowMs)}: ${one.reason}`}</Words>
+        </Door>
+      ))}
+    </Fold>
+  );
+}
+
+/** Change without any rule: the last five minutes against the hour before, asked for when it is opened. */
+export function Changes() {
+  const [isShown, setShown] = useState(false);
+  const { data, error } = useChanges(isShown);
+  return (
+    <Fold words="Changed in the last 5 minutes" onOpen={setShown}>
+      {error && <Words kind="small">{error.message}</Words>}
+      {data?.changes.length === 0 && (
+        <Words kind="small" style={styles.row}>
+          Nothing: every flow and component does what it did in the hour before.
+        </Words>
+      )}
+      {data?.changes.map((change) =>
+        change.id === null ? (
+          <View key={`${change.kind}-${change.name}-${change.measure}`} style={styles.row}>
+            <Words>{`${change.name}: ${change.words}`}</Words>
+            <Words kind="small">{change.kind}</Words>
+          </View>
+        ) : (
+          <Door key={`${change.kind}-${change.id}-${change.measure}`} path={`/flow/${change.id}`} style={styles.row}>
+            <Words>{`${change.name}: ${change.words}`}</Words>
+            <Words kind="small">{change.kind}</Words>
+          </Door>
+        ),
+      )}
+    </Fold>
+  );
+}
+
+const styles = StyleSheet.create({
+  fold: { paddingHorizontal: SPACE.l },
+  head: { flexDirection: 'row', alignItems: 'center', minHeight: TOUCH },
+  row: { minHeight: TOUCH, justifyContent: 'center', paddingLeft: SPACE.l },
+});
