@@ -45,7 +45,7 @@ async function throughput(url: string, all: readonly Payload[]): Promise<number>
 async function intake(): Promise<void> {
   const dataDir = temporaryFolder();
   const port = await freePort();
-  const decodeOnly = start('bench/decode-only.ts', [String(port)], {});
+  const decodeOnly = start('decode-only', [String(port)], {});
   const server = await startServerProcess(dataDir);
   const plain = `http://127.0.0.1:${port}`;
   await until(

@@ -7,7 +7,7 @@ const url = process.argv[2] ?? 'http://127.0.0.1:4400';
 const dir = 'docs/screenshots';
 mkdirSync(dir, { recursive: true });
 
-const { rows } = await getJson<{ rows: { id: number }[] }>(`${url}/api/worst-first`);
+const { rows } = await getJson<{ rows: { id: number; title: string }[] }>(`${url}/api/worst-first`);
 const first = rows[0]?.id;
 if (first === undefined) throw new Error('nothing is wrong in this world: there is nothing to show');
 const { browser, close } = await openBrowser();
@@ -24,11 +24,20 @@ async function shot(name: string, path: string, size: Size, scheme: 'light' | 'd
   await page.close();
 }
 
+const { rows: flows } = await getJson<{ rows: { id: number; hurt: number | null }[] }>(`${url}/api/flows`);
+const worstFlow = [...flows].sort((a, b) => (b.hurt ?? 0) - (a.hurt ?? 0))[0]?.id;
+const narrow = rows.find(({ title }) => title.includes('promotion'))?.id ?? first;
 await shot('worst-first-phone', '/', 'phone');
 await shot('worst-first-phone-dark', '/', 'phone', 'dark');
 await shot('worst-first-wide', '/', 'wide');
 await shot('incident-phone', `/incident/${first}`, 'phone');
 await shot('incident-wide-dark', `/incident/${first}`, 'wide', 'dark');
+await shot('bites-wide', `/incident/${narrow}?against=day`, 'wide');
+await shot('flows-wide', '/flows', 'wide');
+await shot('flows-phone', '/flows', 'phone');
+await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
+await shot('flow-wide', `/flow/${worstFlow}`, 'wide');
+await shot('set-up-phone', '/set-up', 'phone');
 await shot('send-phone', `/incident/${first}`, 'phone', 'light', '[data-testid="send"]');
 await shot('sent-wide', '/sent', 'wide');
 await close();

@@ -1,7 +1,7 @@
-import { app, bundles, chromium, packages, run } from './setup.mjs';
+import { app, BUNDLE, bundles, chromium, packages, run } from './setup.mjs';
 
 packages();
 chromium();
 app();
 bundles();
-run(process.execPath, ['--import', 'tsx', 'bench/bench.ts']);
+run(process.execPath, [`${BUNDLE}/bench-main.mjs`]);

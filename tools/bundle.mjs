@@ -14,11 +14,15 @@ const ENTRIES = {
   'desk-main': 'scenario/src/desk-main.ts',
   'load-and-play': 'scenario/src/load-and-play.ts',
   'truth-main': 'bench/truth/main.ts',
+  'scale-main': 'bench/scale/main.ts',
+  'bench-main': 'bench/bench.ts',
+  'decode-only': 'bench/decode-only.ts',
 };
 
 /** Packages stay packages; our own code, written in TypeScript, goes in. */
 const packages = ['server', 'scenario', '.']
-  .flatMap((dir) => Object.keys(JSON.parse(readFileSync(join(root, dir, 'package.json'), 'utf8')).dependencies ?? {}))
+  .map((dir) => JSON.parse(readFileSync(join(root, dir, 'package.json'), 'utf8')))
+  .flatMap(({ dependencies, devDependencies }) => Object.keys({ ...dependencies, ...devDependencies }))
   .filter((name) => !name.startsWith('@toplens/'));
 
 export function bundle() {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { build } from 'hdr-histogram-js';
 import {
-  BUCKETS, bucketFloorMs, bucketOf, createHistogram, decodeHistogram, encodeHistogram, histogramCount, histogramQuantile, mergeHistograms, quantileSorted,
+  BUCKETS, bucketFloorMs, bucketOf, createHistogram, decodeHistogram, encodedQuantile, encodeHistogram, histogramCount, histogramQuantile, mergeHistograms, quantileSorted,
   recordInPlace, sortedCopy, type LogHistogram,
 } from './index'; // prettier-ignore
 
@@ -63,6 +63,15 @@ test('agrees with hdr-histogram-js on 1 … 100,000 ms within both bounds', () =
     expect(Math.abs((histogramQuantile(histogram, percentile / 100) as number) / expected - 1)).toBeLessThan(0.017);
     expect(quantileSorted(values, percentile / 100)).toBeCloseTo(expected, -2);
   }
+});
+
+test('a quantile of the encoded form is that of the unfolded one', () => {
+  fc.assert(
+    fc.property(durations, fc.double({ min: 0, max: 1, noNaN: true }), (values, p) => {
+      expect(encodedQuantile(encodeHistogram(of(values)), p)).toBe(histogramQuantile(of(values), p));
+    }),
+  );
+  expect(encodedQuantile(new Uint8Array(), 0.5)).toBeUndefined();
 });
 
 test('refuses negative durations, and knows no quantile of nothing', () => {

@@ -146,6 +146,22 @@ export function forEachBucket(bytes: Uint8Array, visit: (bucket: number, count: 
   if (isCount) throw new RangeError(`histogram ends in the middle of a number, at byte ${at}`);
 }
 
+/** The quantile of an encoded histogram, without unfolding it: the same as of the unfolded one. */
+export function encodedQuantile(bytes: Uint8Array, p: number): number | undefined {
+  if (!(p >= 0 && p <= 1)) throw new RangeError(`expected 0 <= p <= 1, got: ${p}`);
+  let n = 0;
+  forEachBucket(bytes, (_bucket, count) => (n += count));
+  if (n === 0) return undefined;
+  const wanted = Math.max(1, Math.ceil(p * n));
+  let seen = 0;
+  let found: number | undefined;
+  forEachBucket(bytes, (bucket, count) => {
+    seen += count;
+    if (seen >= wanted) found ??= bucketMiddleMs(bucket);
+  });
+  return found;
+}
+
 /** @throws RangeError for bytes that are not an encoded histogram */
 export function decodeHistogram(bytes: Uint8Array): LogHistogram {
   const histogram = createHistogram();

@@ -4,7 +4,7 @@ import { History } from '@toplens/core/normal';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS } from '@toplens/core/time';
 import type { Settings } from '../settings/settings';
 import { SettingsBook } from '../settings/settings-book';
-import { loadHour, storedHours } from '../store/attempts';
+import { loadHour, newestEnd, storedHours } from '../store/attempts';
 import type { Database } from '../store/database';
 import { loadIncidents } from '../store/incidents';
 import { loadReleases, type Release } from '../store/releases';
@@ -46,9 +46,9 @@ export async function loadWorld(database: Database, file: Settings, segmentsDir:
   const isMasked = (flow: number, startMs: number) => register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
   const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs);
   history.calendar = dayKinds(settings.calendarAt(Infinity));
-  const [newest] = await database.query<{ ms: number | null }>(`SELECT max(started_us + duration_us)::float8 / 1000 AS ms FROM attempt`);
-  const watermarkMs = newest?.ms ?? 0;
-  history.load(await loadRollUps(database, Math.floor(watermarkMs) - MEMORY_DAYS * DAY_MS));
+  const watermarkMs = await newestEnd(database);
+  for (let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS); watermarkMs > 0 && dayMs <= watermarkMs; dayMs += DAY_MS)
+    history.load(await loadRollUps(database, dayMs, dayMs + DAY_MS));
   const segments = new Segments(segmentsDir);
   // What was touched and not judged may be newer than its file.
   for (const { hourMs } of stale) segments.drop(hourMs);

@@ -11,6 +11,14 @@ export async function storedHours(database: Database): Promise<number[]> {
   return rows.map((row) => Number(row.hour));
 }
 
+/** When the newest attempts ended, milliseconds; 0 before the first. Looked up among those that began last: by index, whatever is stored. */
+export async function newestEnd(database: Database): Promise<number> {
+  const [newest] = await database.query<{ ms: number | null }>(
+    `SELECT max(started_us + duration_us)::float8 / 1000 AS ms FROM (SELECT started_us, duration_us FROM attempt ORDER BY started_us DESC LIMIT 20000) a`,
+  );
+  return newest?.ms ?? 0;
+}
+
 interface HourRow {
   started_us: number;
   duration_us: number;

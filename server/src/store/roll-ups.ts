@@ -1,16 +1,17 @@
 import type { FlowBucket } from '@toplens/core/flows';
-import { decodeHistogram, histogramQuantile } from '@toplens/core/stats';
+import { encodedQuantile } from '@toplens/core/stats';
 import type { Database, Statement } from './database';
 
-export async function loadRollUps(database: Database, fromMs: number): Promise<FlowBucket[]> {
+/** Roll-ups of a stretch: a month of many flows is read day by day. */
+export async function loadRollUps(database: Database, fromMs: number, toMs: number): Promise<FlowBucket[]> {
   const rows = await database.query<{ flow: number; start_ms: number; attempts: number; failed: number; durations: Uint8Array; valueMinor: number }>(
-    'SELECT flow, start_ms::float8 AS start_ms, attempts, failed, durations, value_minor::float8 AS "valueMinor" FROM roll_up WHERE start_ms >= $1 ORDER BY start_ms',
-    [fromMs],
+    'SELECT flow, start_ms::float8 AS start_ms, attempts, failed, durations, value_minor::float8 AS "valueMinor" FROM roll_up WHERE start_ms >= $1 AND start_ms < $2 ORDER BY start_ms',
+    [fromMs, toMs],
   );
   return rows.map(({ start_ms, ...rest }) => ({
     ...rest,
     startMs: start_ms,
-    medianMs: histogramQuantile(decodeHistogram(rest.durations), 0.5) ?? NaN,
+    medianMs: encodedQuantile(rest.durations, 0.5) ?? NaN,
   }));
 }
 

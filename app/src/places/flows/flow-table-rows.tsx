@@ -31,7 +31,7 @@ export function FlowTableRows({ rows, column, isDescending, onSort }: Props) {
           >
             <Pressable
               role="button"
-              aria-label={`Sort by ${label.toLowerCase()}`}
+              aria-label={`${words}: sort by ${label.toLowerCase()}`}
               onPress={() => onSort(key)}
               style={[styles.head, key === 'name' && styles.headLeft]}
             >

@@ -1,0 +1,162 @@
+// `npm run bench:scale`: a day of ten million attempts in a real server. Ratios are pairs of one run; growth exponents say
+// how each operation grows with the work (1: twice the work takes twice as long).
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { median } from '@toplens/core/stats';
+import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until } from '../../e2e/processes';
+import { Database } from '../../server/src/store/database';
+import { payloads } from '../payloads';
+import { makeDataFolder, type DayPlan } from './make-day';
+
+const results: [what: string, value: string, goal: string, met: boolean][] = [];
+const report = (what: string, value: string, goal = '', met = true) => {
+  results.push([what, value, goal, met]);
+  console.log(`${met ? '     ' : 'MISS '}${what}: ${value}${goal ? ` (goal ${goal})` : ''}`);
+};
+const attempts = Number(process.argv[2] ?? 10_000_000);
+const toMs = floorTo(Date.now(), HOUR_MS);
+const FILTERS = [
+  { words: 'no filter', query: '', sql: '' },
+  { words: 'one filter', query: '&site=Site%203', sql: "AND site = (SELECT id FROM name WHERE kind = 'site' AND value = 'Site 3')" },
+  {
+    words: 'two filters',
+    query: '&site=Site%203&region=Region%202',
+    sql: "AND site = (SELECT id FROM name WHERE kind = 'site' AND value = 'Site 3') AND region = (SELECT id FROM name WHERE kind = 'region' AND value = 'Region 2')",
+  },
+] as const;
+const SQL = (more: string) => `
+  SELECT flow, count(*), count(*) FILTER (WHERE flags & 1 = 1), sum(duration_us), max(duration_us), count(DISTINCT person),
+         percentile_disc(ARRAY[0.5, 0.95]) WITHIN GROUP (ORDER BY duration_us)
+    FROM attempt WHERE started_us >= $1 AND started_us < $2 AND flags & 2 = 0 ${more} GROUP BY flow`;
+
+const timed = async (work: () => Promise<unknown>, times = 5): Promise<number> => {
+  const took: number[] = [];
+  for (let i = 0; i < times; i++) {
+    const begun = performance.now();
+    await work();
+    took.push(performance.now() - begun);
+  }
+  return median(took) as number;
+};
+const iso = (ms: number) => new Date(ms).toISOString();
+const windowQuery = ({ fromMs, toMs: end }: Window) => `from=${iso(fromMs)}&to=${iso(end)}`;
+const rssMb = (pid: number) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024;
+/** Slope of log time over log size, ends of the range. */
+const exponent = (sizes: readonly number[], times: readonly number[]) =>
+  Math.log((times.at(-1) as number) / (times[0] as number)) / Math.log((sizes.at(-1) as number) / (sizes[0] as number));
+
+/** The server as it comes up on a prepared folder, once it has judged what is there. */
+async function serve(dataDir: string) {
+  const begun = performance.now();
+  const server = await startServerProcess(dataDir);
+  await until(
+    'the server to have judged',
+    async () => (await getJson<{ judgedMs: number }>(`${server.url}/healthz`)).judgedMs >= toMs - 5 * MINUTE_MS,
+    600_000,
+  );
+  return { ...server, readyMs: performance.now() - begun };
+}
+
+async function sqlTimes(dataDir: string, window: Window): Promise<number[]> {
+  const database = await Database.open(join(dataDir, 'database'), '.cache/toplens');
+  const times: number[] = [];
+  for (const { sql } of FILTERS) times.push(await timed(() => database.query(SQL(sql), [window.fromMs * 1000, window.toMs * 1000]), 1));
+  await database.close();
+  return times;
+}
+
+/** Spans a second that the server acknowledges and stores. */
+async function ingestRate(url: string, seed: number, meanwhile?: () => Promise<unknown>): Promise<number> {
+  const queue = payloads('protobuf', 100, seed);
+  let running = true;
+  const asking = (async () => {
+    while (running && meanwhile) await meanwhile();
+  })();
+  const begun = performance.now();
+  await Promise.all(
+    Array.from({ length: 4 }, async () => {
+      for (let next = queue.pop(); next; next = queue.pop()) {
+        const response = await fetch(`${url}/v1/traces`, { method: 'POST', headers: { 'content-type': 'application/x-protobuf' }, body: next.body });
+        await response.arrayBuffer();
+        if (response.status === 503) {
+          queue.push(next);
+          await sleep(50);
+        }
+      }
+    }),
+  );
+  await until('the backlog to be stored', async () => (await getJson<{ backlogSpans: number }>(`${url}/healthz`)).backlogSpans === 0);
+  const rate = 50_000 / ((performance.now() - begun) / 1000);
+  running = false;
+  await asking;
+  return rate;
+}
+
+async function tenMillion(): Promise<void> {
+  const plan: DayPlan = { flows: 200, attempts, persons: 200_000, historyDays: 29, toMs };
+  const dataDir = temporaryFolder();
+  console.log(`making a day of ${attempts.toLocaleString('en-GB')} attempts …`);
+  await makeDataFolder(dataDir, plan, true);
+  const day = { fromMs: toMs - DAY_MS, toMs };
+  const sql = await sqlTimes(dataDir, day);
+  const server = await serve(dataDir);
+  report('ready to answer after the start', `${(server.readyMs / 1000).toFixed(1)} s`);
+  const ask = (path: string) => getJson(`${server.url}${path}`);
+  const sizes = [0.1, 0.3, 1].map((share) => share * attempts);
+  for (const [f, { words, query }] of FILTERS.entries()) {
+    const times: number[] = [];
+    for (const share of [0.1, 0.3, 1]) times.push(await timed(() => ask(`/api/flows?${windowQuery({ fromMs: toMs - share * DAY_MS, toMs })}${query}`)));
+    const ours = times.at(-1) as number;
+    const ratio = (sql[f] as number) / ours;
+    report(`ranking all flows over the day, ${words}: SQL on raw rows ÷ ours`, ratio.toFixed(0), '≥ 10', ratio >= 10);
+    report(`… ours, median`, `${ours.toFixed(0)} ms`, '< 200 ms', ours < 200);
+    report(`… growth with attempts (1, 3, 10 tenths)`, exponent(sizes, times).toFixed(2));
+  }
+  const home = await timed(() => ask('/api/worst-first?last=60'));
+  report('home screen, last hour, 200 flows with 30 days of history', `${home.toFixed(0)} ms`, '< 300 ms', home < 300);
+  report('home screen, whole day', `${(await timed(() => ask(`/api/worst-first?${windowQuery(day)}`))).toFixed(0)} ms`);
+  const alone = await ingestRate(server.url, 1);
+  const during = await ingestRate(server.url, 2, () => ask(`/api/flows?${windowQuery(day)}&site=Site%203`));
+  report('ingest while the day is ranked without pause, of its own rate', (during / alone).toFixed(2), '≥ 0.7', during / alone >= 0.7);
+  const rss = rssMb(server.process.pid as number);
+  report('memory of the server at the end', `${rss.toFixed(0)} MB`, '< 1,536 MB', rss < 1536);
+  await stop(server.process);
+  removeFolder(dataDir);
+}
+
+async function growthWithFlows(): Promise<void> {
+  const sizes = [50, 200, 800];
+  const times: Record<string, number[]> = { 'ranking all flows, one filter': [], 'home screen': [], 'one pass of judging': [] };
+  for (const flows of sizes) {
+    const dataDir = temporaryFolder();
+    await makeDataFolder(dataDir, { flows, attempts: 1_000_000, persons: 50_000, historyDays: 15, toMs }, false);
+    const server = await serveWithoutTable(dataDir);
+    const day = windowQuery({ fromMs: toMs - DAY_MS, toMs });
+    times['ranking all flows, one filter']?.push(await timed(() => getJson(`${server.url}/api/flows?${day}&site=Site%203`)));
+    times['home screen']?.push(await timed(() => getJson(`${server.url}/api/worst-first?last=60`)));
+    await ingestRate(server.url, 3);
+    await sleep(4_000);
+    const figures = await (await fetch(`${server.url}/metrics`)).text();
+    times['one pass of judging']?.push(Number(/toplens_engine_pass_seconds ([\d.e-]+)/.exec(figures)?.[1]) * 1000);
+    await stop(server.process);
+    removeFolder(dataDir);
+  }
+  for (const [what, took] of Object.entries(times))
+    report(`${what}: 50, 200, 800 flows`, `${took.map((ms) => ms.toFixed(0)).join(', ')} ms, exponent ${exponent(sizes, took).toFixed(2)}`);
+}
+
+/** Without rows in the table the newest moment is told by one late attempt. */
+async function serveWithoutTable(dataDir: string) {
+  const database = await Database.open(join(dataDir, 'database'), '.cache/toplens');
+  await database.query(`INSERT INTO attempt VALUES (gen_random_uuid(), 1, $1, 1000, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, NULL)`, [(toMs + MINUTE_MS) * 1000]);
+  await database.close();
+  return serve(dataDir);
+}
+
+await tenMillion();
+await growthWithFlows();
+console.log('\n| what | measured | goal | |\n|---|---:|---:|---|');
+for (const [what, value, goal, met] of results) console.log(`| ${what} | ${value} | ${goal} | ${goal === '' ? '' : met ? 'met' : '**missed**'} |`);
+process.exit(0);
