@@ -48,11 +48,11 @@ export interface ServerProcess {
   process: ChildProcess;
 }
 
-export async function startServerProcess(dataDir: string, env: Record<string, string> = {}): Promise<ServerProcess> {
+export async function startServerProcess(dataDir: string, env: Record<string, string> = {}, timeoutMs = 60_000): Promise<ServerProcess> {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const server = start('main', [], { TOPLENS_PORT: String(port), TOPLENS_DATA: dataDir, TOPLENS_DEMO: '1', TOPLENS_LOG: 'error', ...env });
-  await until('the server to start', async () => (await fetch(`${url}/healthz`)).ok);
+  await until('the server to start', async () => (await fetch(`${url}/healthz`)).ok, timeoutMs);
   return { url, process: server };
 }
 

@@ -50,7 +50,7 @@ const exponent = (sizes: readonly number[], times: readonly number[]) =>
 /** The server as it comes up on a prepared folder, once it has judged what is there. */
 async function serve(dataDir: string) {
   const begun = performance.now();
-  const server = await startServerProcess(dataDir);
+  const server = await startServerProcess(dataDir, {}, 240_000);
   await until(
     'the server to have judged',
     async () => (await getJson<{ judgedMs: number }>(`${server.url}/healthz`)).judgedMs >= toMs - 5 * MINUTE_MS,

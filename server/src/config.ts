@@ -55,7 +55,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     demo: env.TOPLENS_DEMO === '1',
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? ''),
     maxBodyBytes: whole(env, 'TOPLENS_MAX_BODY_MB', 16, 1, 1024) * 1024 * 1024,
-    maxBacklogSpans: whole(env, 'TOPLENS_MAX_BACKLOG', 60_000, 100, 10_000_000),
+    maxBacklogSpans: whole(env, 'TOPLENS_MAX_BACKLOG', 120_000, 100, 10_000_000),
     deskUrl: env.TOPLENS_DESK_URL ?? '',
     deskToken: env.TOPLENS_DESK_TOKEN ?? '',
     publicUrl: env.TOPLENS_PUBLIC_URL ?? `http://${host}:${port}`,

@@ -20,7 +20,7 @@ const send = (message: FromEngine) => parentPort?.postMessage(message);
 
 /** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
 const PASS_EVERY_MS = 1_000;
-const LONGEST_REST_MS = 5_000;
+const LONGEST_REST_MS = 6_000;
 const KEEP_MS = 30 * HOUR_MS;
 
 const changed = new Set<number>();
@@ -124,8 +124,8 @@ async function receive(message: ToEngine): Promise<void> {
 
 const timer = setInterval(() => {
   void loaded.then((world) => {
-    // While passes are long, as when history is loaded, two thirds of the time belong to the intake.
-    const restMs = Math.min(LONGEST_REST_MS, 2 * lastPassMs);
+    // While passes are long, as when history is loaded, four fifths of the time belong to the intake.
+    const restMs = Math.min(LONGEST_REST_MS, 4 * lastPassMs);
     if (passing || performance.now() - lastPassEnd < restMs) return;
     return settle(world).catch((error: Error) =>
       send({ kind: 'log', level: 'error', message: 'a pass failed; it is tried again', detail: { error: error.stack } }),

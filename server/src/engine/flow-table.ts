@@ -9,14 +9,13 @@ import { sliceOf, type Focus } from './focus';
 import { flowSums, type FlowSums } from './flow-sums';
 import { freshness } from './freshness';
 import type { FlowsQuestion } from './protocol';
-import { seriesOf } from './series';
+import { sparkOf } from './series';
 import { comparedWindow, resolveWindow } from './windows';
 import type { World } from './world';
 import { remainingIn } from './worst-first';
 
 /** Longer windows without a slice are told from roll-ups: people and the longest attempt are not in them. */
 const LONGEST_SCAN_MS = 26 * HOUR_MS;
-const SPARK_MS = 3 * HOUR_MS;
 
 type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & { people: number | null; hurt: number | null; maxMs: number | null };
 
@@ -88,7 +87,6 @@ function rowOf(
   // The owner's limit is the target; without one the learned limit stands for it.
   const apdex = sums && limitMs !== undefined ? apdexOf(sums.durations, sums.failed, limitMs) : undefined;
   const q = (p: number) => (sums ? (histogramQuantile(sums.durations, p) ?? null) : null);
-  const sparkMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
   return {
     id,
     name: flow.name,
@@ -115,6 +113,6 @@ function rowOf(
     before: before
       ? { attempts: before.attempts, medianMs: histogramQuantile(before.durations, 0.5) ?? null, failedShare: before.failed / before.attempts }
       : null,
-    spark: seriesOf(world, id, 'duration', { fromMs: window.toMs - sparkMs, toMs: window.toMs }),
+    spark: sparkOf(world, id, 'duration', window),
   };
 }

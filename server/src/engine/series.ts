@@ -1,6 +1,6 @@
 import { BUCKET_MS } from '@toplens/core/flows';
 import { SLOT_MS, STRAINED_SPREADS } from '@toplens/core/normal';
-import { ceilTo, floorTo, type Window } from '@toplens/core/time';
+import { ceilTo, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import type { SeriesShape } from '../api/shapes';
 import type { World } from './world';
 
@@ -10,6 +10,8 @@ type Point = { value: number | null; low: number | null; high: number | null };
 export const measureOf = (signal: string): Measure => (signal === 'slow' ? 'duration' : signal === 'failing' ? 'failures' : 'attempts');
 
 const MOST_POINTS = 400;
+const SPARK_POINTS = 40;
+const SPARK_MS = 3 * HOUR_MS;
 
 /**
  * A flow's measure in steps of five minutes, or of more in long windows, with its usual range beside it. Duration: median,
@@ -17,11 +19,11 @@ const MOST_POINTS = 400;
  *
  * @param shiftMs how far back the other window lies that is drawn beside it
  */
-export function seriesOf(world: World, flow: number, measure: Measure, window: Window, shiftMs?: number): SeriesShape {
+export function seriesOf(world: World, flow: number, measure: Measure, window: Window, shiftMs?: number, most = MOST_POINTS): SeriesShape {
   const startMs = floorTo(window.fromMs, BUCKET_MS);
   // The bucket that is still filling would look like a fall.
   const toMs = Math.min(ceilTo(window.toMs, BUCKET_MS), floorTo(world.judgedMs, BUCKET_MS));
-  const every = Math.max(1, Math.ceil((toMs - startMs) / BUCKET_MS / MOST_POINTS));
+  const every = Math.max(1, Math.ceil((toMs - startMs) / BUCKET_MS / most));
   const stepMs = every * BUCKET_MS;
   const points: Point[] = [];
   const other: (number | null)[] = [];
@@ -39,6 +41,12 @@ export function seriesOf(world: World, flow: number, measure: Measure, window: W
     high: points.map((point) => point.high),
     other: shiftMs === undefined ? null : other,
   };
+}
+
+/** The small line of a row: three hours, or the whole window when that is longer, in few points. */
+export function sparkOf(world: World, flow: number, measure: Measure, window: Window): SeriesShape {
+  const lengthMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
+  return seriesOf(world, flow, measure, { fromMs: window.toMs - lengthMs, toMs: window.toMs }, undefined, SPARK_POINTS);
 }
 
 function pointOf(world: World, flow: number, measure: Measure, startMs: number): Point {

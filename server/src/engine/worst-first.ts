@@ -12,12 +12,10 @@ import { freshness } from './freshness';
 import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from './judged';
 import { proposalFor } from './proposal';
 import type { WorstFirstQuestion } from './protocol';
-import { measureOf, seriesOf } from './series';
+import { measureOf, sparkOf } from './series';
 import { isActiveAtEnd, TREND_MS, trendOf } from './trend';
 import { comparedWindow, resolveWindow } from './windows';
 import type { World } from './world';
-
-const SPARK_MS = 3 * HOUR_MS;
 
 /** Rates of a past window are those that were set then, unless today's are asked for. */
 export const ratesAt = (question: { window: object; rates: 'then' | 'today' }, window: Window): number =>
@@ -91,7 +89,6 @@ async function rowOf(
   const before = earlier.get(incident.id);
   const trend = await trendOf(world, incident, window, focus, atMs);
   const perHour = harmPerHour(bill, window);
-  const sparkMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
   return {
     id: incident.id,
     rank,
@@ -118,7 +115,7 @@ async function rowOf(
     best: stability.get(incident.id)?.best ?? rank,
     worst: stability.get(incident.id)?.worst ?? rank,
     nearTie: tied.has(incident.id),
-    spark: seriesOf(world, root.flow, measureOf(root.signal), { fromMs: window.toMs - sparkMs, toMs: window.toMs }),
+    spark: sparkOf(world, root.flow, measureOf(root.signal), window),
     proposedTeam: proposalFor(world, incident)?.team ?? null,
     handoff: null,
   };

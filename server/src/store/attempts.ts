@@ -5,9 +5,7 @@ import type { Database } from './database';
 
 /** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */
 export async function storedHours(database: Database): Promise<number[]> {
-  const rows = await database.query<{ hour: string }>(
-    `SELECT DISTINCT (start_ms / ${HOUR_MS}) * ${HOUR_MS} AS hour FROM roll_up UNION SELECT hour_ms FROM stale_hour`,
-  );
+  const rows = await database.query<{ hour: string }>(`SELECT DISTINCT hour_ms AS hour FROM roll_up_hour UNION SELECT hour_ms FROM stale_hour`);
   return rows.map((row) => Number(row.hour));
 }
 

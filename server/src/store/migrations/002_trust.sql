@@ -1,5 +1,14 @@
--- Value completed in the five minutes, minor units.
-ALTER TABLE roll_up ADD COLUMN value_minor int8 NOT NULL DEFAULT 0;
+-- What a flow did in each five minutes of an hour, packed (store/roll-ups.ts): a twelfth of the rows. All hours are rolled
+-- up anew from their attempts.
+DROP TABLE roll_up;
+CREATE TABLE roll_up_hour (
+  hour_ms int8 NOT NULL,
+  flow int NOT NULL,
+  buckets bytea NOT NULL,
+  PRIMARY KEY (hour_ms, flow)
+);
+INSERT INTO stale_hour (hour_ms, batch)
+  SELECT DISTINCT started_us / 3600000000 * 3600000, 0::int8 FROM attempt ON CONFLICT DO NOTHING;
 
 -- What people decided about an incident.
 ALTER TABLE incident ADD COLUMN joined_into int REFERENCES incident (id);
