@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { clock } from '@/look/format';
@@ -57,7 +57,7 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
         <Words kind="muted">{name}</Words>
         <Words kind="strong">{last >= 0 ? format(series.values[last] as number) : 'no data'}</Words>
       </View>
-      <View ref={drag.box} role="img" aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)} {...(onNarrow && drag.handlers)}>
+      <View role="img" aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)} {...(onNarrow && drag.handlers)}>
         <Svg width={width} height={HEIGHT}>
           <Path d={shape.band} fill={palette.band} />
           <Path d={shape.outside} fill={palette.harm[1]} />
@@ -106,15 +106,13 @@ function timeAt(shape: { x: (timeMs: number) => number }, at: number, series: Ba
 
 /** Where somebody drags over a chart; a short touch is no drag. */
 function useDrag(width: number, onDone: (from: number, to: number) => void) {
-  const box = useRef<View>(null);
   const [ends, setEnds] = useState<[number, number] | undefined>();
   const at = (event: GestureResponderEvent) => {
-    const left = (box.current as unknown as HTMLElement | null)?.getBoundingClientRect().left ?? 0;
+    const left = (event.currentTarget as unknown as HTMLElement | null)?.getBoundingClientRect?.().left ?? 0;
     return Math.min(width, Math.max(0, event.nativeEvent.pageX - left));
   };
   const span: [number, number] | undefined = ends && [Math.min(...ends), Math.max(...ends)];
   return {
-    box,
     span: span && span[1] - span[0] >= SHORTEST_DRAG ? span : undefined,
     handlers: {
       onStartShouldSetResponder: () => true,

@@ -79,7 +79,7 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
   const outcomes: Record<Outcome, number> = { onTime: 0, late: 0, hung: 0, failed: 0 };
   const flows: FlowSums[] = [];
   const people = new PeopleCount();
-  const tries = new Tries(context, new Set(spans.keys()));
+  const tries = new Tries(context, spans);
   const { rows } = context;
   for (const [flow, span] of spans) {
     const all = noSums();
@@ -168,7 +168,7 @@ class PeopleCount {
   readonly hurt = new Set<number>();
   readonly keyHurt = new Set<number>();
   readonly #everybody = new Set<number>();
-  readonly #stillRight = new Map<string, number>();
+  readonly #stillRight = new Map<number, number>();
   #unknown = 0;
   #unknownHurt = 0;
   #expected = 0;
@@ -181,7 +181,7 @@ class PeopleCount {
       return;
     }
     // Chance that this person's attempts so far were all right, and this one is the first that is not.
-    const counted = `${flow}:${person}`;
+    const counted = pairOf(flow, person);
     const right = this.#stillRight.get(counted) ?? 1;
     this.#expected += right * usualWrong;
     this.#stillRight.set(counted, right * (1 - usualWrong));
@@ -201,18 +201,23 @@ class PeopleCount {
   }
 }
 
+/** One number for a flow and a person: flows fit 16 bits, people 32. */
+const pairOf = (flow: number, person: number): number => flow * 0x1_0000_0000 + person;
+
 /** When people tried a flow, and when they succeeded. */
 class Tries {
-  readonly #starts = new Map<string, { all: number[]; successes: number[] }>();
+  readonly #starts = new Map<number, { all: number[]; successes: number[] }>();
 
-  constructor({ rows, normalAt }: Pick<BillContext, 'rows' | 'normalAt'>, flows: ReadonlySet<number>) {
+  constructor({ rows, normalAt }: Pick<BillContext, 'rows' | 'normalAt'>, stretches: ReadonlyMap<number, Window>) {
     for (let i = 0; i < rows.n; i++) {
       const flow = rows.flow[i] as number;
       const person = rows.person[i] as number;
-      if (person === 0 || !flows.has(flow)) continue;
+      const stretch = stretches.get(flow);
       const startMs = rows.startMs[i] as number;
+      // Only what comes after a failure can make it good.
+      if (person === 0 || !stretch || startMs < stretch.fromMs) continue;
       const durationMs = rows.durationMs[i] as number;
-      const key = `${flow}:${person}`;
+      const key = pairOf(flow, person);
       let starts = this.#starts.get(key);
       if (!starts) this.#starts.set(key, (starts = { all: [], successes: [] }));
       starts.all.push(startMs);
@@ -231,10 +236,10 @@ class Tries {
   }
 
   firstSuccess(flow: number, person: number, afterMs: number): number | undefined {
-    return this.#firstWithin(this.#starts.get(`${flow}:${person}`)?.successes, afterMs);
+    return this.#firstWithin(this.#starts.get(pairOf(flow, person))?.successes, afterMs);
   }
 
   triesAgain(flow: number, person: number, afterMs: number): boolean {
-    return this.#firstWithin(this.#starts.get(`${flow}:${person}`)?.all, afterMs) !== undefined;
+    return this.#firstWithin(this.#starts.get(pairOf(flow, person))?.all, afterMs) !== undefined;
   }
 }

@@ -35,7 +35,8 @@ export function missingStretches(bad: readonly Deviation[], missing: readonly De
   }
   const fromMs = Math.min(...bad.map((part) => part.onsetMs));
   const toMs = Math.max(...bad.map((part) => part.endMs));
-  return [...new Set(missing.map((part) => part.flow))].map((flow) => ({ flow, fromMs, toMs }));
+  const missed = new Set(missing.map((part) => part.flow));
+  return Array.from(missed, (flow) => ({ flow, fromMs, toMs }));
 }
 
 /** Attempts that a flow misses in the window, against what today would have brought. */

@@ -46,7 +46,7 @@ function toAction(id: number, given: InferType<typeof decision>): Action {
       return { what: 'setAside', id, reason: given.reason ?? '', untilMs, who: by };
     }
     default:
-      return { what: given.what as 'unjoin' | 'takeBack', id, who: by };
+      return { what: given.what, id, who: by };
   }
 }
 
@@ -54,14 +54,14 @@ export function incidentRoutes(engine: Engine, publicUrl: string): Router {
   const router = Router();
   router.get('/worst-first', async (request, response) => {
     const { rankBy, rates } = readInput(rankingQuery, request.query);
-    response.json(await engine.ask('worstFirst', { window: readWindow(request), ranking: rankBy, rates: rates as 'then', ...readFocus(request) }));
+    response.json(await engine.ask('worstFirst', { window: readWindow(request), ranking: rankBy, rates: rates, ...readFocus(request) }));
   });
   router.get('/changes', async (_request, response) => {
     response.json({ changes: await engine.ask('changes', null) });
   });
   router.get('/incidents/:id', async (request, response) => {
     const { rates } = readInput(rankingQuery, request.query);
-    response.json(await askIncident(engine, request.params.id, { window: readWindow(request), rates: rates as 'then', ...readFocus(request) }));
+    response.json(await askIncident(engine, request.params.id, { window: readWindow(request), rates: rates, ...readFocus(request) }));
   });
   router.get('/incidents/:id/brief', async (request, response) => {
     const { team, note } = readInput(briefQuery, request.query);

@@ -47,17 +47,22 @@ async function learnSurroundings(world: World, incident: StoredIncident, focus: 
   return surroundingsOf(onsetMs, { dayBefore, hoursBefore }, succession, holds && ((row) => holds(dayBefore, row)));
 }
 
-/** The harm bill of an incident over a window, from the attempts of its flows; of a slice of them when narrowed. */
-export async function billOf(world: World, incident: StoredIncident, window: Window, focus: Focus, ratesAtMs: number): Promise<HarmBill> {
+/**
+ * The harm bill of an incident over a window, from the attempts of its flows; of a slice of them when narrowed.
+ *
+ * @param withLeft who left is told from hours of sessions: left out where only the direction is wanted
+ */
+export async function billOf(world: World, incident: StoredIncident, window: Window, focus: Focus, ratesAtMs: number, withLeft = true): Promise<HarmBill> {
   const around = await surroundings(world, incident, focus);
-  const flows = new Set(incident.parts.flatMap((part) => [part.flow, ...around.succession.followersOf(part.flow)]));
+  const flows = new Set(incident.parts.flatMap((part) => [part.flow, ...(withLeft ? around.succession.followersOf(part.flow) : [])]));
   const shared = sharedWindow(incident, window);
   const rows = await world.hours.rows(
-    { fromMs: shared.fromMs - LEFT_LOOK_BACK_MS, toMs: Math.min(shared.toMs + MADE_GOOD_MS, world.watermarkMs) },
+    { fromMs: shared.fromMs - (withLeft ? LEFT_LOOK_BACK_MS : 0), toMs: Math.min(shared.toMs + MADE_GOOD_MS, world.watermarkMs) },
     flows,
     sliceOf(world, focus),
   );
-  return harmBill(incident.parts, window, billContext(rows, world.judgedMs, around, world, billSettings(world, ratesAtMs)));
+  const context = billContext(rows, world.judgedMs, around, world, billSettings(world, ratesAtMs));
+  return harmBill(incident.parts, window, withLeft ? context : { ...context, followersOf: () => new Set() });
 }
 
 /** Part of the incident that lies in the window, at least a minute. */

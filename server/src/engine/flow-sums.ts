@@ -1,9 +1,9 @@
-import { FAILED, PROBE } from '@toplens/core/telemetry';
-import { createHistogram, recordInPlace, type LogHistogram } from '@toplens/core/stats';
-import { hangLimitMs, type Outcome } from '@toplens/core/flows';
+import { hangLimitMs, OUTCOMES, type Outcome } from '@toplens/core/flows';
 import { SLOT_MS } from '@toplens/core/normal';
-import { floorTo, type Window } from '@toplens/core/time';
-import { flowsIn, sliceOf, type Focus } from './focus';
+import { addEncodedInPlace, createHistogram, encodeHistogram, recordInPlace, type LogHistogram } from '@toplens/core/stats';
+import { FAILED, PROBE, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
+import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
+import { conditionsOf, flowsIn, type Focus } from './focus';
 import type { World } from './world';
 
 /** What a flow's attempts in a window came to. */
@@ -23,85 +23,157 @@ const noSums = (): FlowSums => ({
   attempts: 0, failed: 0, durations: createHistogram(), totalMs: 0, maxMs: 0, outcomes: { onTime: 0, late: 0, hung: 0, failed: 0 }, people: 0, hurt: 0,
 }); // prettier-ignore
 
-/** Marks of who was seen already, one number a person: which flow (and how) met the person last. */
-let seen = new Uint32Array(1 << 16);
-let hurtSeen = new Uint32Array(1 << 16);
-let mark = 0;
+/** Who was met already: one number a person, the last flow (or question) in which it was met. */
+class Marks {
+  #seen = new Uint32Array(1 << 16);
+  #mark = 0;
 
-function roomFor(person: number): void {
-  const grow = (old: Uint32Array<ArrayBuffer>) => {
-    const grown = new Uint32Array(Math.max(person + 1, old.length * 2));
-    grown.set(old);
-    return grown;
-  };
-  seen = grow(seen);
-  hurtSeen = grow(hurtSeen);
-}
-
-/** A number that no person is marked with. */
-function freshMark(): number {
-  if (mark >= 0xffff_fffe) {
-    seen.fill(0);
-    hurtSeen.fill(0);
-    mark = 0;
+  /** From now on nobody was met. */
+  reset(): void {
+    if (this.#mark >= 0xffff_fffe) {
+      this.#seen.fill(0);
+      this.#mark = 0;
+    }
+    this.#mark++;
   }
-  return ++mark;
+
+  /** True the first time that a person is met; always for somebody unknown (0). */
+  isNew(person: number): boolean {
+    if (person === 0) return true;
+    if (person >= this.#seen.length) {
+      const grown = new Uint32Array(Math.max(person + 1, this.#seen.length * 2));
+      grown.set(this.#seen);
+      this.#seen = grown;
+    }
+    if (this.#seen[person] === this.#mark) return false;
+    this.#seen[person] = this.#mark;
+    return true;
+  }
 }
+
+const met = new Marks();
+const metHurt = new Marks();
+
+/** A flow's hour that is over and asked for as a whole: everything but who came is summed once. */
+interface WholeHour {
+  limitsMs: (number | undefined)[];
+  sums: Omit<FlowSums, 'durations' | 'people' | 'hurt'>;
+  durations: Uint8Array;
+  /** people of attempts that were not on time */
+  hurt: Uint32Array;
+}
+
+/** By the columns of an hour, which are made anew when the hour changes: then what was summed goes with them. */
+const wholeHours = new WeakMap<AttemptColumns, Map<number, WholeHour>>();
 
 /**
- * Sums of every flow over any window and slice, in one scan of the columns. Flow by flow, so that people are told apart by
- * one array of marks.
+ * Sums of every flow over any window and slice, from the columns. Flow by flow, so that people are told apart by one array
+ * of marks; hours that are over and lie in the window as a whole are summed once, and only their people are walked again.
  */
 export async function flowSums(world: World, window: Window, focus: Focus): Promise<Map<number, FlowSums>> {
-  const holds = sliceOf(world, focus);
+  const conditions = conditionsOf(world, focus);
   const wanted = flowsIn(world, focus);
   const result = new Map<number, FlowSums>();
   for (const { id: flow } of world.names.flows) {
     if (wanted && !wanted.has(flow)) continue;
     const sums = noSums();
-    const own = freshMark();
-    const only = new Set([flow]);
-    let slotMs = NaN;
-    let limitMs = Infinity;
-    let hangMs = Infinity;
-    await world.hours.visit(window, only, (rows, from, to) => {
-      const { startMs, durationMs, flags, person, flow: flows } = rows;
-      for (let i = from; i < to; i++) {
-        const atMs = startMs[i] as number;
-        if (flows[i] !== flow || atMs < window.fromMs || atMs >= window.toMs || (flags[i] as number) & PROBE || (holds && !holds(rows, i))) continue;
-        if (!(atMs >= slotMs && atMs < slotMs + SLOT_MS)) {
-          slotMs = floorTo(atMs, SLOT_MS);
-          limitMs = world.history.normalAt(flow, slotMs).limitMs ?? Infinity;
-          hangMs = hangLimitMs(limitMs);
-        }
-        const took = durationMs[i] as number;
-        sums.attempts++;
-        let isHurt = true;
-        if ((flags[i] as number) & FAILED) sums.failed++;
-        else {
-          recordInPlace(sums.durations, took);
-          sums.totalMs += took;
-          if (took > sums.maxMs) sums.maxMs = took;
-          if (took <= limitMs) {
-            sums.outcomes.onTime++;
-            isHurt = false;
-          } else if (took > hangMs) sums.outcomes.hung++;
-          else sums.outcomes.late++;
-        }
-        const who = person[i] as number;
-        if (who >= seen.length) roomFor(who);
-        if (who === 0 || seen[who] !== own) {
-          sums.people++;
-          seen[who] = own;
-        }
-        if (isHurt && (who === 0 || hurtSeen[who] !== own)) {
-          sums.hurt++;
-          hurtSeen[who] = own;
-        }
-      }
-    });
+    met.reset();
+    metHurt.reset();
+    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
+      const { columns, ranges } = await world.hours.load(hourMs);
+      const [from, to] = ranges ? (ranges.get(flow) ?? [0, 0]) : [0, columns.n];
+      if (from === to) continue;
+      const isWhole = ranges !== undefined && conditions.length === 0 && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
+      if (isWhole) addWhole(sums, wholeHour(world, flow, hourMs, columns, from, to), columns, from, to);
+      else addRows(sums, world, flow, window, columns, from, to, conditions);
+    }
     sums.outcomes.failed = sums.failed;
     if (sums.attempts > 0) result.set(flow, sums);
   }
   return result;
+}
+
+function wholeHour(world: World, flow: number, hourMs: number, columns: AttemptColumns, from: number, to: number): WholeHour {
+  const limitsMs = [hourMs, hourMs + SLOT_MS].map((slotMs) => world.history.normalAt(flow, slotMs).limitMs);
+  let flows = wholeHours.get(columns);
+  if (!flows) wholeHours.set(columns, (flows = new Map<number, WholeHour>()));
+  const known = flows.get(flow);
+  if (known && known.limitsMs.every((limitMs, k) => limitMs === limitsMs[k])) return known;
+  const sums = noSums();
+  const hurt: number[] = [];
+  addRows(sums, world, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, [], hurt);
+  const { durations, people: _people, hurt: _hurt, ...rest } = sums;
+  const made: WholeHour = { limitsMs, sums: rest, durations: encodeHistogram(durations), hurt: Uint32Array.from(hurt) };
+  flows.set(flow, made);
+  return made;
+}
+
+function addWhole(target: FlowSums, { sums, durations, hurt }: WholeHour, columns: AttemptColumns, from: number, to: number): void {
+  target.attempts += sums.attempts;
+  target.failed += sums.failed;
+  target.totalMs += sums.totalMs;
+  target.maxMs = Math.max(target.maxMs, sums.maxMs);
+  for (const outcome of OUTCOMES) target.outcomes[outcome] += sums.outcomes[outcome];
+  addEncodedInPlace(target.durations, durations);
+  const { person, flags } = columns;
+  let people = 0;
+  for (let i = from; i < to; i++) if (!((flags[i] as number) & PROBE) && met.isNew(person[i] as number)) people++;
+  target.people += people;
+  for (const one of hurt) if (metHurt.isNew(one)) target.hurt++;
+}
+
+/** @param collectHurt people of attempts that were not on time go there, and nobody is counted */
+function addRows(
+  sums: FlowSums,
+  world: World,
+  flow: number,
+  window: Window,
+  rows: AttemptColumns,
+  from: number,
+  to: number,
+  conditions: readonly [Dimension, number][],
+  collectHurt?: number[],
+): void {
+  const { startMs, durationMs, flags, person, flow: flows } = rows;
+  const [first, second] = conditions;
+  const firstColumn = first && rows[first[0]];
+  const secondColumn = second && rows[second[0]];
+  const others = conditions.slice(2);
+  let slotMs = NaN;
+  let limitMs = Infinity;
+  let hangMs = Infinity;
+  for (let i = from; i < to; i++) {
+    // What rejects most is asked first.
+    if (firstColumn && firstColumn[i] !== first[1]) continue;
+    if (secondColumn && secondColumn[i] !== second[1]) continue;
+    const atMs = startMs[i] as number;
+    if (flows[i] !== flow || atMs < window.fromMs || atMs >= window.toMs || (flags[i] as number) & PROBE) continue;
+    if (others.length > 0 && others.some(([dimension, number]) => rows[dimension][i] !== number)) continue;
+    if (!(atMs >= slotMs && atMs < slotMs + SLOT_MS)) {
+      slotMs = floorTo(atMs, SLOT_MS);
+      limitMs = world.history.normalAt(flow, slotMs).limitMs ?? Infinity;
+      hangMs = hangLimitMs(limitMs);
+    }
+    const took = durationMs[i] as number;
+    sums.attempts++;
+    let isHurt = true;
+    if ((flags[i] as number) & FAILED) sums.failed++;
+    else {
+      recordInPlace(sums.durations, took);
+      sums.totalMs += took;
+      if (took > sums.maxMs) sums.maxMs = took;
+      if (took <= limitMs) {
+        sums.outcomes.onTime++;
+        isHurt = false;
+      } else if (took > hangMs) sums.outcomes.hung++;
+      else sums.outcomes.late++;
+    }
+    const who = person[i] as number;
+    if (collectHurt) {
+      if (isHurt) collectHurt.push(who);
+      continue;
+    }
+    if (met.isNew(who)) sums.people++;
+    if (isHurt && metHurt.isNew(who)) sums.hurt++;
+  }
 }

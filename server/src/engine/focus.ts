@@ -12,15 +12,21 @@ export interface Focus {
 
 export const NO_FOCUS: Focus = { values: {} };
 
-/** Tells whether a row lies in the slice; `undefined` when no dimension narrows it. */
-export function sliceOf(world: World, { values }: Focus): ((rows: AttemptColumns, row: number) => boolean) | undefined {
-  const wanted = DIMENSIONS.flatMap((dimension): [Dimension, number][] => {
+/** The dimensions that narrow, each with the number of its value; a value that never came holds for no row. */
+export const conditionsOf = (world: World, { values }: Focus): [Dimension, number][] =>
+  DIMENSIONS.flatMap((dimension): [Dimension, number][] => {
     const value = values[dimension];
-    // A value that never came holds for no row.
     return value === undefined ? [] : [[dimension, world.names.numberOf(dimension, value) ?? -1]];
   });
+
+/** Tells whether a row lies in the slice; `undefined` when no dimension narrows it. */
+export function sliceOf(world: World, focus: Focus): ((rows: AttemptColumns, row: number) => boolean) | undefined {
+  const wanted = conditionsOf(world, focus);
   if (wanted.length === 0) return undefined;
-  return (rows, row) => wanted.every(([dimension, number]) => rows[dimension][row] === number);
+  return (rows, row) => {
+    for (const [dimension, number] of wanted) if (rows[dimension][row] !== number) return false;
+    return true;
+  };
 }
 
 /** Flows that a focus leaves. */

@@ -17,7 +17,7 @@ export async function trendOf(world: World, incident: StoredIncident, window: Wi
   const middle = window.toMs - TREND_MS;
   if (incident.onsetMs > middle) return 'new';
   const harmIn = async (fromMs: number, toMs: number) => {
-    const bill = await billOf(world, incident, { fromMs, toMs }, focus, ratesAtMs);
+    const bill = await billOf(world, incident, { fromMs, toMs }, focus, ratesAtMs, false);
     // Money, leavers and key customers follow the others, later: minutes alone tell the direction.
     return bill.lines.filter(({ name }) => name === 'waiting' || name === 'failed' || name === 'missing').reduce((sum, line) => sum + line.harm.estimate, 0);
   };

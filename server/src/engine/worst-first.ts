@@ -1,8 +1,9 @@
 import {
   harmPerHour, nearTies, priorityOf, rankStability, weightOf, windowSentence, type Ranking, type Stability,
 } from '@toplens/core/incidents'; // prettier-ignore
-import { DIMENSIONS, PROBE } from '@toplens/core/telemetry';
-import { HOUR_MS, type Window } from '@toplens/core/time';
+import { BUCKET_MS } from '@toplens/core/flows';
+import { DIMENSIONS, PROBE, type AttemptColumns } from '@toplens/core/telemetry';
+import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../api/shapes';
 import { latestHandoffs } from '../store/handoffs';
 import { sharedWindow } from './bills';
@@ -16,6 +17,8 @@ import { measureOf, sparkOf } from './series';
 import { isActiveAtEnd, TREND_MS, trendOf } from './trend';
 import { comparedWindow, resolveWindow } from './windows';
 import type { World } from './world';
+
+const ENOUGH_ROWS = 10_000;
 
 /** Rates of a past window are those that were set then, unless today's are asked for. */
 export const ratesAt = (question: { window: object; rates: 'then' | 'today' }, window: Window): number =>
@@ -36,7 +39,10 @@ export async function worstFirst(world: World, question: WorstFirstQuestion): Pr
   const ranked = rankedOf(shown, window, ranking);
   const byHarm = rankedOf(shown, window, 'harm');
   const [stability, tied, earlier] = [rankStability(byHarm), nearTies(byHarm), await ranksBefore(world, window, ranking, focus, atMs)];
-  const rows = await Promise.all(ranked.map((entry, i) => rowOf(world, entry, i + 1, window, question, atMs, stability, tied, earlier)));
+  const made = await madeOnce(world, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
+    Promise.all(ranked.map((entry, i) => rowOf(world, entry, i + 1, window, question, atMs, stability, tied, earlier))),
+  );
+  const rows = made.map((row) => ({ ...row }));
   for (const row of rows) row.handoff = handoffs.get(row.id) ?? null;
   const { currency } = world.settings.file;
   const sentence = windowSentence({
@@ -66,6 +72,18 @@ export async function worstFirst(world: World, question: WorstFirstQuestion): Pr
     dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: world.names.valuesOf(dimension) })).filter(({ values }) => values.length > 0),
     freshness: freshness(world),
   };
+}
+
+const rowsCache = new Map<string, { version: number; rows: Promise<RowShape[]> }>();
+
+/** Rows without their handoffs are made once per state of the world, however many people look. */
+function madeOnce(world: World, key: string, make: () => Promise<RowShape[]>): Promise<RowShape[]> {
+  const cached = rowsCache.get(key);
+  if (cached && cached.version === world.version) return cached.rows;
+  if (rowsCache.size > 60) rowsCache.clear();
+  const rows = make();
+  rowsCache.set(key, { version: world.version, rows });
+  return rows;
 }
 
 async function ranksBefore(world: World, window: Window, ranking: Ranking, focus: Focus, atMs: number): Promise<Map<number, number>> {
@@ -125,8 +143,20 @@ export const quantityOf = ({ bill }: Pick<Judged, 'bill'>, name: string): number
 
 export async function describe(world: World, { incident, bill }: Pick<Judged, 'incident' | 'bill'>, window: Window): Promise<Description> {
   const shared = sharedWindow(incident, window);
-  const rows = await world.hours.rows(shared, new Set([rootOf(incident).flow]));
+  const { flow } = rootOf(incident);
+  // For a headline a part of many attempts is enough: every so manieth.
+  const { attempts } = expectedCount(world, flow, shared);
+  const every = Math.max(1, Math.floor(attempts / ENOUGH_ROWS));
+  const isWanted = every === 1 || rootOf(incident).signal === 'missing' ? undefined : (_rows: AttemptColumns, row: number) => row % every === 0;
+  const rows = await world.hours.rows(shared, new Set([flow]), isWanted);
   return describeIncident(world, incident, shared, bill, rows);
+}
+
+/** Attempts of a flow in a window, from its roll-ups. */
+function expectedCount(world: World, flow: number, window: Window): { attempts: number } {
+  let attempts = 0;
+  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) attempts += world.history.bucket(flow, at)?.attempts ?? 0;
+  return { attempts };
 }
 
 async function oddOf(world: World, entry: Judged, window: Window): Promise<OddShape> {

@@ -78,7 +78,7 @@ export function checkSettings(raw: unknown, where = 'settings'): Settings {
     const settings = schema.validateSync(raw, { strict: true, abortEarly: false });
     const cast = schema.cast(settings);
     dayKinds(cast.calendar);
-    return { ...cast, flows: cast.flows as FlowRule[], teams: [...new Set(cast.ownership.map((rule) => rule.team))] };
+    return { ...cast, flows: cast.flows, teams: [...new Set(cast.ownership.map((rule) => rule.team))] };
   } catch (error) {
     if (error instanceof ValidationError) throw new Error(`${where}: ${error.errors.join('; ')}`);
     throw error;

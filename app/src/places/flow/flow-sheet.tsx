@@ -55,7 +55,8 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
         who: values.who,
         key: page.key,
         value: { name: values.name === '' ? null : values.name, limitMs: parseSeconds(values.limit), importance },
-        fromMs: since === 'now' ? Date.now() : page.window.fromMs,
+        // Without a moment it is in force from when the server takes it.
+        ...(since === 'window' && { fromMs: page.window.fromMs }),
       },
       { onSuccess: onClose },
     );

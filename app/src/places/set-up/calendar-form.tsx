@@ -39,9 +39,14 @@ export function calendarText({ holidays, excluded }: Settings['calendar']): stri
 }
 
 const schema = object({
-  days: string().default('').test('days', ({ value }) => String(parseCalendar(String(value ?? ''))), (text) => typeof parseCalendar(text ?? '') !== 'string'),
+  days: string()
+    .default('')
+    .test('days', (text, context) => {
+      const parsed = parseCalendar(text ?? '');
+      return typeof parsed === 'string' ? context.createError({ message: parsed }) : true;
+    }),
   who: string().trim().required('Say who changes this.'),
-}); // prettier-ignore
+});
 
 /** Holidays, and weeks from which nothing normal is to be learned. */
 export function CalendarForm({ settings }: { settings: Settings }) {

@@ -1,0 +1,155 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { BandChart } from '@/charts/band-chart';
+import { OutcomeColumns } from '@/charts/outcome-columns';
+import type { FlowPage, FlowRow, Incident, Row } from '@/data/client';
+import { FocusSheet } from '@/frame/focus-sheet';
+import { Bands } from './flow/bands';
+import { Sides } from './flow/sides';
+import { COLUMNS } from './flows/columns';
+import { beforeWords, FlowTableRows } from './flows/flow-table-rows';
+import { WhereItBites } from './incident/where-it-bites';
+import { IncidentRow } from './worst-first/incident-row';
+
+const mockSetView = jest.fn();
+jest.mock('@/frame/view', () => ({
+  ...jest.requireActual<object>('@/frame/view'),
+  useView: () => ({ view: { last: 60, rankBy: 'harm' }, setView: mockSetView, go: jest.fn() }),
+}));
+jest.mock('@/frame/door', () => ({
+  Door: ({ children, testID }: { children: unknown; testID?: string }) => <div data-testid={testID}>{children as never}</div>,
+}));
+jest.mock('@/look/icon', () => ({ Icon: () => null }));
+jest.mock('@/data/queries', () => ({}));
+beforeEach(() => mockSetView.mockClear());
+
+const series = { startMs: 0, stepMs: 300_000, values: [1, 2, 9], low: [0, 0, 0], high: [3, 3, 3], other: null };
+
+test('a series of outcomes can be hidden, and says how many it holds', () => {
+  render(<OutcomeColumns startMs={0} stepMs={60_000} counts={{ onTime: [90, 80], late: [3, 4], hung: [0, 0], failed: [1, 0] }} />);
+  expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Attempts over time: 170 on time, 7 late, 0 hung, 1 failed');
+  const late = screen.getByRole('switch', { name: /late/ });
+  expect(late.getAttribute('aria-checked')).toBe('true');
+  fireEvent.click(late);
+  expect(late.getAttribute('aria-checked')).toBe('false');
+});
+
+test('a chart says its releases, what it is compared with, and shows its figures at a tap', () => {
+  const format = (value: number) => `${value} ms`;
+  render(
+    <BandChart
+      name="duration"
+      series={{ ...series, other: [1, 1, 1] }}
+      format={format}
+      window={{ fromMs: 0, toMs: 900_000 }}
+      onsetMs={300_000}
+      marks={[{ atMs: 200_000, words: '4.18.0 released' }]}
+      comparedWith="the day before"
+    />,
+  );
+  expect(screen.getByRole('img').getAttribute('aria-label')).toContain('4.18.0 released');
+  expect(screen.getByText('Dashed: the day before.')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: /Show figures/ }));
+  expect(screen.getByRole('table', { name: 'Figures' }).textContent).toContain('9 ms');
+});
+
+const KNOWN = {
+  applications: ['Sender Portal', 'Shipper Link'],
+  teams: ['Payments'],
+  flows: [{ id: 7, name: 'Pay', application: 'Sender Portal' }],
+  dimensions: [{ dimension: 'site' as const, values: ['Ostrel', 'Dunsel'] }],
+  remaining: { sessions: 121, attempts: 344 },
+};
+
+test('the focus narrows by any value, keeps what is narrowed already, and says what remains', () => {
+  const onChange = jest.fn();
+  render(<FocusSheet view={{ last: 60, rankBy: 'harm', application: 'Sender Portal' }} known={KNOWN} onChange={onChange} onClose={jest.fn()} />);
+  expect(screen.getByText('121 sessions with 344 attempts remain.')).toBeTruthy();
+  fireEvent.click(screen.getByRole('radio', { name: 'Site' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Ostrel' }));
+  expect(onChange).toHaveBeenCalledWith({ last: 60, rankBy: 'harm', application: 'Sender Portal', site: 'Ostrel' });
+  fireEvent.click(screen.getByRole('radio', { name: /^Application/ }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Any application' }));
+  expect(onChange).toHaveBeenLastCalledWith({ last: 60, rankBy: 'harm' });
+});
+
+const segment = {
+  dimension: 'promotion' as const, value: 'SPRING10', all: 80, bad: 70, people: 41, shareOfBad: 0.97, shareOfAll: 0.2, relativeRisk: 40, low: 21, high: 80, excess: 68,
+  words: 'promotion SPRING10: 97 % of what went wrong',
+}; // prettier-ignore
+const incident = (bites: Partial<Incident['bites']>, signal: Incident['signal'] = 'failing') =>
+  ({ signal, remaining: null, bites: { segments: [], spared: [], ruledOut: [], bad: 0, all: 0, ...bites } }) as unknown as Incident;
+
+test('who is hit narrows everything at a tap; nothing, and who never came, is said plainly', () => {
+  const { rerender } = render(
+    <WhereItBites incident={incident({ segments: [segment], ruledOut: [{ dimension: 'site', why: 'noDifference', value: null }] })} />,
+  );
+  expect(screen.getByText('No difference by site.')).toBeTruthy();
+  expect(screen.getByText('21× to 80×')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: /SPRING10/ }));
+  expect(mockSetView).toHaveBeenCalledWith({ last: 60, rankBy: 'harm', promotion: 'SPRING10' });
+  rerender(<WhereItBites incident={incident({ segments: [{ ...segment, relativeRisk: null, high: null }] })} />);
+  expect(screen.getByText('only here')).toBeTruthy();
+  rerender(<WhereItBites incident={incident({})} />);
+  expect(screen.getByText(/bites everyone alike/)).toBeTruthy();
+  rerender(<WhereItBites incident={incident({}, 'missing')} />);
+  expect(screen.getByText(/cannot be told apart/)).toBeTruthy();
+});
+
+const side = (value: string, ridit: number, isOdd: boolean) => ({
+  value,
+  attempts: 100,
+  badShare: 0.1,
+  medianMs: 200,
+  p95Ms: 400,
+  ridit,
+  riditError: 0.02,
+  isOdd,
+});
+
+test('side by side opens with the dimension in which something is odd', () => {
+  const page = { sides: [{ dimension: 'site', sides: [side('Ostrel', 0.5, false)] }, { dimension: 'host', sides: [side('north-1', 0.49, false), side('mid-2', 0.8, true)] }] } as unknown as FlowPage; // prettier-ignore
+  render(<Sides page={page} />);
+  expect(screen.getByRole('radio', { name: /host !/ }).getAttribute('aria-checked')).toBe('true');
+  expect(
+    screen.getByRole('button', { name: /mid-2: 100 attempts, 10 % not on time, median 200 ms, slower than one of all in 80 % of pairs, stands out/ }),
+  ).toBeTruthy();
+  fireEvent.click(screen.getByRole('radio', { name: 'site' }));
+  fireEvent.click(screen.getByRole('button', { name: /Ostrel/ }));
+  expect(mockSetView).toHaveBeenCalledWith({ last: 60, rankBy: 'harm', site: 'Ostrel' });
+});
+
+test('response bands are a table; without attempts there is none', () => {
+  const bands = [
+    { fromMs: 0, toMs: 600, attempts: 30 },
+    { fromMs: 600, toMs: null, attempts: 10 },
+  ];
+  const { container, rerender } = render(<Bands page={{ bands } as unknown as FlowPage} />);
+  expect(screen.getByRole('table', { name: 'Response bands' }).textContent).toContain('75 %');
+  rerender(<Bands page={{ bands: [] } as unknown as FlowPage} />);
+  expect(container.textContent).toBe('');
+});
+
+const flowRow = { id: 7, name: 'Pay', application: 'Sender Portal', level: 'noData', attempts: 0, perMinute: 0, meanMs: null, medianMs: null, p95Ms: null, maxMs: null, failedShare: null, apdex: null, apdexWords: null, hurt: null, people: null, shareOfTime: null, before: null, spark: series } as unknown as FlowRow; // prettier-ignore
+
+test('a flow without data shows no figures, never zeroes; every head sorts', () => {
+  const onSort = jest.fn();
+  render(<FlowTableRows rows={[flowRow]} column={COLUMNS[2] as (typeof COLUMNS)[number]} isDescending onSort={onSort} />);
+  const cells = screen.getAllByRole('cell').map((cell) => cell.textContent);
+  expect(cells[1]).toBe('no data');
+  expect(cells.slice(4, 12)).toEqual(new Array(8).fill('–'));
+  expect(screen.getByRole('columnheader', { name: /Attempts/ }).getAttribute('aria-sort')).toBe('descending');
+  fireEvent.click(screen.getByRole('button', { name: /95th/ }));
+  expect(onSort).toHaveBeenCalledWith('p95Ms');
+  expect(beforeWords({ before: { attempts: 12, medianMs: null, failedShare: 0.5 } }, 'failedShare')).toBe('50 %');
+});
+
+test('a row says rank, level, priority and a near tie, and offers to send', () => {
+  const row = { id: 3, rank: 2, moved: 1, title: 'Pay fails', application: 'Sender Portal', flows: [], signal: 'failing', level: 'hurting', priority: 'P2', onsetMs: 0, endMs: 1, activeAtEnd: true, inTroubleNow: true, trend: 'growing', outcomes: { onTime: 9, late: 0, hung: 0, failed: 1 }, missingAttempts: 0, harmPerHour: 1234.4, people: { estimate: 56.4 }, money: 0.2, nearTie: true, spark: series, handoff: null } as unknown as Row; // prettier-ignore
+  const onSend = jest.fn();
+  render(<IncidentRow row={row} ranking="harm" currency="EUR" nowMs={60_000} isChosen={false} onSend={onSend} />);
+  expect(screen.getByText('hurting · P2 · near tie')).toBeTruthy();
+  expect(screen.getByText(/1,234/)).toBeTruthy();
+  expect(screen.queryByText(/€/)).toBeNull();
+  fireEvent.click(screen.getByRole('button', { name: 'send it: Pay fails' }));
+  expect(onSend).toHaveBeenCalled();
+});

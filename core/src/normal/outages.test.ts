@@ -1,0 +1,100 @@
+import { poissonDeviate, seededRandom } from '../stats';
+import { MINUTE_MS } from '../time';
+import { findDeviations, findOutages, suddenChanges, volumeIn, type MinuteSeries, type RecentCounts } from './index';
+
+const MINUTES = 180;
+const START = Date.UTC(2026, 2, 10, 9);
+
+/** A flow's minutes with attempts at a rate; expected as they come. */
+function flow(seed: number, rate: number): MinuteSeries {
+  const random = seededRandom(seed);
+  const fill = (value: number) => new Float64Array(MINUTES).fill(value);
+  return {
+    startMs: START,
+    attempts: Int32Array.from({ length: MINUTES }, () => poissonDeviate(random, rate)),
+    late: new Int32Array(MINUTES),
+    failed: new Int32Array(MINUTES),
+    expectedAttempts: fill(rate),
+    volumeSpread: fill(0.05),
+    volumeDispersion: fill(1),
+    lateShare: fill(0.01),
+    lateSpread: fill(0),
+    failedShare: fill(0.005),
+    failedSpread: fill(0),
+  };
+}
+
+const silent = (series: MinuteSeries, from: number, to: number) => {
+  series.attempts.fill(0, from, to);
+  return series;
+};
+const minuteOf = (timeMs: number) => (timeMs - START) / MINUTE_MS;
+
+describe('outages of a whole application', () => {
+  test('flows with too few attempts to tell alone tell it together, and each gets its part', () => {
+    const flows = new Map([1, 2, 3, 4, 5].map((id) => [id, silent(flow(id, 0.7), 90, 104)]));
+    const alone = [...flows].flatMap(([id, series]) => findDeviations(id, series));
+    expect(alone).toEqual([]);
+    const found = findOutages(flows, alone);
+    expect(found.map((one) => one.flow)).toEqual([1, 2, 3, 4, 5]);
+    expect(new Set(found.map((one) => one.onsetMs)).size).toBe(1);
+    expect(Math.abs(minuteOf(found[0]?.onsetMs as number) - 90)).toBeLessThanOrEqual(6);
+    expect(Math.abs(minuteOf(found[0]?.endMs as number) - 104)).toBeLessThanOrEqual(6);
+    for (const one of found) expect(one.excess).toBeGreaterThan(0.3 * 14 * 0.7);
+  });
+
+  test('a flow that goes on as usual takes no part, and one that told it by itself is not told twice', () => {
+    const flows = new Map([
+      [1, silent(flow(1, 4), 90, 104)],
+      [2, silent(flow(2, 1), 90, 104)],
+      [3, silent(flow(3, 1), 90, 104)],
+      [4, flow(4, 1)],
+    ]);
+    const alone = [...flows].flatMap(([id, series]) => findDeviations(id, series));
+    expect(alone.map((one) => one.flow)).toEqual([1]);
+    expect(findOutages(flows, alone).map((one) => one.flow)).toEqual([2, 3]);
+  });
+
+  test('quiet applications have none: 60 × 3 h of five flows', () => {
+    for (let seed = 0; seed < 60; seed++) {
+      const flows = new Map([1, 2, 3, 4, 5].map((id) => [id, flow(100 * seed + id, 1.5)]));
+      expect(findOutages(flows, [])).toEqual([]);
+    }
+  });
+
+  test('one flow is no application, and what is not expected is not missed', () => {
+    expect(findOutages(new Map([[1, silent(flow(1, 5), 60, 80)]]), [])).toEqual([]);
+    const unknown = flow(2, 5);
+    unknown.expectedAttempts.fill(NaN);
+    expect(findOutages(new Map([[1, unknown], [2, unknown]]), [])).toEqual([]); // prettier-ignore
+    expect(volumeIn(silent(flow(3, 2), 0, 10), 0, 10)).toEqual({ came: 0, expected: 20 });
+  });
+});
+
+describe('change without any rule', () => {
+  const counts = (attempts: number, failed = 0, logMean = 5, logSd = 0.3): RecentCounts => ({ attempts, failed, logMean, logSd });
+  const quiet = Array.from({ length: 40 }, (_, i) => ({ subject: `quiet ${i}`, last: counts(50, 1), before: counts(600, 9) }));
+
+  test('more failures, longer durations and fewer attempts are found among many that did not change', () => {
+    const changed = suddenChanges(
+      [
+        ...quiet,
+        { subject: 'fails', last: counts(50, 20), before: counts(600, 9) },
+        { subject: 'slow', last: counts(50, 0, 6.2), before: counts(600, 0, 5) },
+        { subject: 'gone', last: counts(0), before: counts(600) },
+      ],
+      5,
+      60,
+    );
+    expect(changed.map(({ subject, measure }) => `${subject} ${measure}`).sort()).toEqual(['fails failures', 'gone attempts', 'slow duration']);
+    expect(changed.find(({ subject }) => subject === 'slow')?.ratio).toBeCloseTo(Math.exp(1.2), 9);
+    expect(changed.find(({ subject }) => subject === 'gone')?.ratio).toBe(0);
+    expect(changed.find(({ subject }) => subject === 'fails')?.ratio).toBeCloseTo(20 / 50 / (9 / 600), 9);
+  });
+
+  test('nothing changed, nothing is said; small changes are not worth a word', () => {
+    expect(suddenChanges(quiet, 5, 60)).toEqual([]);
+    expect(suddenChanges([{ subject: 'a little', last: counts(5000, 0, 5.1, 0.1), before: counts(60_000, 0, 5, 0.1) }], 5, 60)).toEqual([]);
+    expect(suddenChanges([{ subject: 'nothing', last: counts(0), before: counts(0) }], 5, 60)).toEqual([]);
+  });
+});
