@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { columnsOf } from '../fixtures/attempts';
 import { FAILED, PROBE, type Span } from '../telemetry';
-import { apdex, flowFacts, formatApdex, isEntry, learnSuccession, outcomeOf, rollUp, toAttempt, toInnerSpan } from './index';
+import { createHistogram, recordInPlace } from '../stats';
+import { apdex, apdexOf, expectedPenalty, flowFacts, formatApdex, isEntry, learnSuccession, outcomeOf, rollUp, toAttempt, toInnerSpan } from './index';
 
 const span = (attributes: Span['attributes'], more: Partial<Span> = {}): Span => ({
   traceId: 'a'.repeat(32),
@@ -65,6 +66,30 @@ test('rules name flows, by pattern, first match first', () => {
   ];
   expect(flowFacts(rules, 'A', 'GET /slots/search')).toEqual({ name: 'Pick a slot', limitMs: 1200, importance: 1 });
   expect(flowFacts(rules, 'A', 'GET /x.y')).toEqual({ name: 'GET /x.y', limitMs: undefined, importance: 3 });
+});
+
+test('a broken promise costs as much of its penalty as attempts use up of its budget, at most all', () => {
+  const agreement = { target: 0.995, days: 30, penalty: 4000 };
+  // 1,000 attempts a day for 30 days: 150 may be outside.
+  expect(expectedPenalty(agreement, 15, 1000)).toBeCloseTo(400, 9);
+  expect(expectedPenalty(agreement, 900, 1000)).toBe(4000);
+  expect([expectedPenalty(agreement, 15, 0), expectedPenalty(undefined, 15, 1000), expectedPenalty(agreement, 0, 1000)]).toEqual([0, 0, 0]);
+});
+
+test('Apdex from a histogram is that of the single durations, where T and 4T lie between buckets', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.constantFrom(100, 700, 1300, 3900, 9000), { minLength: 1, maxLength: 60 }),
+      fc.integer({ min: 0, max: 5 }),
+      (durationsMs, failed) => {
+        const histogram = createHistogram();
+        for (const duration of durationsMs) recordInPlace(histogram, duration);
+        const all = [...durationsMs, ...Array<number>(failed).fill(1)];
+        const isFailed = all.map((_, i) => i >= durationsMs.length);
+        expect(apdexOf(histogram, failed, 1000)).toEqual(apdex(all, isFailed, 1000));
+      },
+    ),
+  );
 });
 
 test('an attempt is late above its limit, hung above ten limits and 30 s, failed whatever its time', () => {

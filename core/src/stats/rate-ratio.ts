@@ -1,4 +1,4 @@
-import { binomialCdf, binomialPmf, invertIncreasing } from './distributions';
+import { betaI, binomialCdf, binomialPmf, invertIncreasing } from './distributions';
 
 export interface RateRatio {
   /** rate of the first over rate of the second; Infinity when nothing was counted in the second */
@@ -46,5 +46,8 @@ function smallProbabilities(a: number, n: number, share: number): number {
     }
   const lower = below ? a : other;
   const upper = below ? other : a;
-  return Math.min(1, binomialCdf(lower, n, share) + (upper > n ? 0 : 1 - binomialCdf(upper - 1, n, share)));
+  return Math.min(1, binomialCdf(lower, n, share) + atLeast(upper, n, share));
 }
+
+/** P(X >= k) of a binomial count, exact also where it is tiny. */
+const atLeast = (k: number, n: number, p: number): number => (k > n ? 0 : k <= 0 ? 1 : betaI(p, k, n - k + 1));
