@@ -54,8 +54,12 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
   return (
     <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
       <View style={styles.head}>
-        <Words kind="muted">{name}</Words>
-        <Words kind="strong">{last >= 0 ? format(series.values[last] as number) : 'no data'}</Words>
+        <Words kind="muted" numberOfLines={2} style={styles.name}>
+          {name}
+        </Words>
+        <Words kind="strong" style={styles.now}>
+          {last >= 0 ? format(series.values[last] as number) : 'no data'}
+        </Words>
       </View>
       <View role="img" aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)} {...(onNarrow && drag.handlers)}>
         <Svg width={width} height={HEIGHT}>
@@ -87,8 +91,16 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
       {inside.map(({ atMs, words }) => (
         <Words key={atMs} kind="small">{`${clock(atMs, endMs)} ${words}`}</Words>
       ))}
-      <Pressable role="button" aria-expanded={asTable} onPress={() => setAsTable(!asTable)} style={styles.tableButton}>
-        <Words kind="small" style={{ color: palette.action }}>{`${asTable ? 'Hide' : 'Show'} figures of ${name}`}</Words>
+      <Pressable
+        role="button"
+        aria-label={`${asTable ? 'Hide figures' : 'Show figures'} of ${name}`}
+        aria-expanded={asTable}
+        onPress={() => setAsTable(!asTable)}
+        style={styles.tableButton}
+      >
+        <Words kind="small" style={{ color: palette.action }}>
+          {asTable ? 'Hide figures' : 'Show figures'}
+        </Words>
       </Pressable>
       {asTable && <FigureTable series={series} format={format} endMs={endMs} />}
     </View>
@@ -151,7 +163,9 @@ function FigureTable({ series, format, endMs }: { series: BandSeries; format: (v
 
 const styles = StyleSheet.create({
   chart: { marginBottom: SPACE.m },
-  head: { flexDirection: 'row', justifyContent: 'space-between', marginBottom: SPACE.xs },
+  head: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s, marginBottom: SPACE.xs },
+  name: { flex: 1 },
+  now: { flexShrink: 0 },
   axis: { height: 20 },
   tick: { position: 'absolute', top: 2 },
   tableButton: { minHeight: 28, justifyContent: 'center', alignSelf: 'flex-start' },

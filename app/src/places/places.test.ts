@@ -10,6 +10,7 @@ import { stateWords } from './incident/what-happens';
 import { ruledOutWords } from './incident/where-it-bites';
 import { calendarText, parseCalendar } from './set-up/calendar-form';
 import { comparedWords } from './worst-first/compared-words';
+import { headlineOf } from './worst-first/worst-first-list';
 
 jest.mock('@/data/queries', () => ({}));
 jest.mock('@/look/icon', () => ({}));
@@ -111,4 +112,11 @@ test('what was in the window compared with', () => {
   expect(comparedWords(compared, [{ harmPerHour: 84 }])).toBe('The day before: 12 people, 40 minutes of harm an hour. Now 2.1× that harm.');
   expect(comparedWords({ ...compared, incidents: 0 }, [])).toBe('The day before: nobody was hurt.');
   expect(comparedWords({ ...compared, isKnown: false }, [])).toContain('no data reaches back');
+});
+
+test('silence is never calm: without data, or with old data, the sentence says so', () => {
+  const data = { headline: 'Nobody is being hurt.', rows: [], freshness: { watermarkMs: 1, judgedMs: Date.now(), silent: [] } };
+  expect(headlineOf(data, false)).toBe('Nobody is being hurt.');
+  expect(headlineOf(data, true)).toMatch(/^Up to \d\d:\d\d nobody was being hurt\.$/);
+  expect(headlineOf({ ...data, freshness: { watermarkMs: null, judgedMs: null, silent: [] } }, false)).toBe('No data has come in yet.');
 });

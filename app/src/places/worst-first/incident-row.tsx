@@ -68,10 +68,10 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
         <View style={isWide && styles.line}>
           <Door path={`/incident/${row.id}`} style={[styles.head, isWide && styles.denseHead]} testID={`row-${row.rank}`}>
             <View style={styles.titles}>
-              <Words kind="strong" {...(isWide && { numberOfLines: 1 })}>
+              <Words kind="strong" numberOfLines={isWide ? 1 : 3}>
                 {row.title}
               </Words>
-              <Words kind="small" {...(isWide && { numberOfLines: 1 })}>
+              <Words kind="small" numberOfLines={isWide ? 1 : 2}>
                 {sinceWords(row, nowMs)}
               </Words>
             </View>

@@ -1,6 +1,9 @@
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
+import type { WorstFirst } from '@/data/client';
 import { useWorstFirst } from '@/data/queries';
+import { useClock } from '@/frame/clock';
+import { staleWords } from '@/frame/freshness';
 import { TimeBar } from '@/frame/time-bar';
 import { useShortcuts } from '@/frame/shortcuts';
 import { Trouble } from '@/frame/trouble';
@@ -28,6 +31,9 @@ export function WorstFirstList({ chosenId }: Props) {
   const [sending, setSending] = useState<number | undefined>();
   const [at, setAt] = useState<number>(-1);
   const rows = data?.rows ?? [];
+  const nowMs = useClock();
+  // Silence is never shown as calm: what is said holds up to the last data.
+  const isStale = data !== undefined && view.from === undefined && staleWords(data.freshness, nowMs).length > 0;
   const chosenAt = chosenId === undefined ? at : rows.findIndex((row) => row.id === chosenId);
 
   const step = (by: number) => {
@@ -58,7 +64,7 @@ export function WorstFirstList({ chosenId }: Props) {
         <>
           <View style={styles.sentence}>
             <Words kind="title" level={1} testID="headline">
-              {data.headline}
+              {headlineOf(data, isStale)}
             </Words>
             {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
             {rows.length === 0 && <Words kind="muted">{calmWords(data)}</Words>}
@@ -92,9 +98,16 @@ export function WorstFirstList({ chosenId }: Props) {
   );
 }
 
+/** The sentence; without fresh data it says up to when it holds, and without any it says that. */
+export function headlineOf(data: Pick<WorstFirst, 'headline' | 'rows' | 'freshness'>, isStale: boolean): string {
+  const { judgedMs } = data.freshness;
+  if (judgedMs === null) return 'No data has come in yet.';
+  if (isStale && data.rows.length === 0) return `Up to ${clock(judgedMs)} nobody was being hurt.`;
+  return data.headline;
+}
+
 function calmWords(data: { lastEndedMs: number | null; window: { toMs: number }; freshness: { judgedMs: number | null } }): string {
-  if (data.freshness.judgedMs === null)
-    return 'No data has come in yet. Send spans to /v1/traces; the first rank appears when there is something to compare with.';
+  if (data.freshness.judgedMs === null) return 'Send spans to /v1/traces; the first rank appears when there is something to compare with.';
   if (data.lastEndedMs === null) return 'No incident on record.';
   return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;
 }
