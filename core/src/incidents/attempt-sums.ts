@@ -149,7 +149,8 @@ export function waitingOf(s: Sums, edge = 0): { quantity: number; sd: number } {
   const shifted = Math.max(0, s.lateCount - s.attempts / 2) * s.expectedMs * EXPECTED_ERROR;
   const usual = s.usualExcessMs * 0.08;
   const hung = s.hungMs * LIMIT_ERROR;
-  const excess = s.excessMs - s.usualExcessMs + s.retryMs;
+  // Natural failures are tried again too: only the share of them that is more than usual is charged.
+  const excess = s.excessMs - s.usualExcessMs + s.retryMs * notUsual(s);
   return { quantity: excess / MINUTE_MS, sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung, excess * edge) / MINUTE_MS };
 }
 

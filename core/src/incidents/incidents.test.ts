@@ -87,8 +87,10 @@ describe('the harm bill', () => {
       { startMs: at(3), flags: FAILED },
     ];
     const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts));
-    expect(quantity(bill, 'waiting')).toBeCloseTo(3, 6);
+    // Less the hair's breadth of failures that are usual here, whose second tries nobody is billed for.
+    expect(quantity(bill, 'waiting')).toBeCloseTo(3, 3);
     expect(quantity(bill, 'failed')).toBeCloseTo(2, 3);
+    // Less the hair's breadth of failures that are usual here, whose second tries nobody is billed for.
     expect(bill.people.estimate).toBeCloseTo(3, 3);
   });
 
