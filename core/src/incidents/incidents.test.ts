@@ -90,7 +90,6 @@ describe('the harm bill', () => {
     // Less the hair's breadth of failures that are usual here, whose second tries nobody is billed for.
     expect(quantity(bill, 'waiting')).toBeCloseTo(3, 3);
     expect(quantity(bill, 'failed')).toBeCloseTo(2, 3);
-    // Less the hair's breadth of failures that are usual here, whose second tries nobody is billed for.
     expect(bill.people.estimate).toBeCloseTo(3, 3);
   });
 
