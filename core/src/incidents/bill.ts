@@ -1,6 +1,6 @@
 import type { Outcome } from '../flows';
 import type { Deviation, FlowNormal } from '../normal';
-import { normalInterval, type Interval } from '../stats';
+import { normalInterval, sum, type Interval } from '../stats';
 import type { AttemptColumns } from '../telemetry';
 import type { Window } from '../time';
 import { failedOf, notUsual, sumAttempts, waitingOf, type AttemptSums } from './attempt-sums';
@@ -41,6 +41,9 @@ export interface HarmBill {
   hurtPersons: Set<number>;
 }
 
+/** What a line counts, in its own unit; 0 where the bill has no such line. */
+export const quantityOf = (bill: Pick<HarmBill, 'lines'>, name: BillLineName): number => bill.lines.find((line) => line.name === name)?.quantity.estimate ?? 0;
+
 /** What the bill needs to know about the world around the attempts. */
 export interface BillContext {
   /**
@@ -69,8 +72,6 @@ export interface BillContext {
   /** what so many attempts outside the agreement are expected to cost, units of currency */
   penaltyOf: (flow: number, attemptsOutside: number) => number;
 }
-
-const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
 
 /**
  * The harm bill of an incident over a window: each line is what came beyond the usual. Pure in the set of rows: order

@@ -3,6 +3,7 @@ export * from './rates';
 export * from './bill';
 export { MADE_GOOD_MS } from './attempt-sums';
 export { LEFT_LOOK_BACK_MS } from './left';
+export { expectedAttempts } from './missing';
 export * from './usual';
 export * from './context';
 export * from './rank';

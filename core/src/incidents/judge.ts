@@ -1,5 +1,5 @@
 import { BUCKET_MS, outcomeOf } from '../flows';
-import { SLOT_MS, type FlowNormal, type MinuteSeries } from '../normal';
+import { SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../normal';
 import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
 
@@ -104,7 +104,7 @@ function expectations(flow: number, window: Window, length: number, normalAt: No
       normal = normalAt(flow, slotMs);
     }
     const isKnown = normal.basis !== 'none' && normal.basis !== 'ownersLimit';
-    one.expectedAttempts[t] = ((normal.volume[Math.floor((timeMs - slotMs) / BUCKET_MS)] as number) * MINUTE_MS) / BUCKET_MS;
+    one.expectedAttempts[t] = (volumeAt(normal, timeMs) * MINUTE_MS) / BUCKET_MS;
     one.volumeSpread[t] = normal.volumeSpread;
     one.volumeDispersion[t] = normal.volumeDispersion;
     one.lateShare[t] = isKnown && normal.limitMs !== undefined ? normal.lateShare : NaN;

@@ -114,10 +114,10 @@ function excessLeavers(flow: number, sessions: readonly Passing[], context: Bill
       }
     }
   }
-  const none: Left = { flow, people: 0, sd: 0, keyPeople: 0, money: 0, moneySd: 0, keyMoney: 0 };
+  const left: Left = { flow, people: 0, sd: 0, keyPeople: 0, money: 0, moneySd: 0, keyMoney: 0 };
   const pooled = mantelHaenszel([...strata.values()]);
   const exposed = [...strata.values()].reduce((sum, stratum) => sum + stratum.exposed, 0);
-  if (!pooled || exposed < FEWEST_EXPOSED) return none;
+  if (!pooled || exposed < FEWEST_EXPOSED) return left;
   // What could well be chance is drawn towards none, as far as it could be (positive-part shrinkage of James & Stein 1961).
   const raw = Math.max(0, pooled.riskDifference.estimate);
   const difference = raw > 0 ? raw * Math.max(0, 1 - (pooled.standardError / raw) ** 2) : 0;
@@ -125,13 +125,13 @@ function excessLeavers(flow: number, sessions: readonly Passing[], context: Bill
     const people = difference * (stratum.exposed + stratum.undecided);
     const sd = pooled.standardError * (stratum.exposed + stratum.undecided);
     const each = stratum.wentOn > 0 ? stratum.value / stratum.wentOn : 0;
-    none.people += people;
-    none.sd += sd;
-    none.money += people * each;
-    none.moneySd += Math.hypot(sd, Math.sqrt(people)) * each;
+    left.people += people;
+    left.sd += sd;
+    left.money += people * each;
+    left.moneySd += Math.hypot(sd, Math.sqrt(people)) * each;
     if (!context.isKeyTier(tier)) continue;
-    none.keyPeople += people;
-    none.keyMoney += people * each;
+    left.keyPeople += people;
+    left.keyMoney += people * each;
   }
-  return none;
+  return left;
 }

@@ -1,5 +1,6 @@
 import { BUCKET_MS } from '../flows';
-import { SLOT_MS, type Deviation } from '../normal';
+import { volumeAt, type Deviation } from '../normal';
+import { sum } from '../stats';
 import { PROBE } from '../telemetry';
 import { floorTo, overlap, type Window } from '../time';
 import type { BillContext } from './bill';
@@ -77,14 +78,14 @@ export function countMissing(part: MissingStretch, window: Window, context: Bill
 }
 
 /** Sum of the expectation over a window; minutes of which nothing is known count 0. */
-function expectedAttempts(flow: number, window: Window, { normalAt, shareOfFlow }: BillContext) {
+export function expectedAttempts(flow: number, window: Window, { normalAt, shareOfFlow }: Pick<BillContext, 'normalAt' | 'shareOfFlow'>) {
   let mean = 0;
   let spread = 0;
   let dispersion = 1;
   for (let at = window.fromMs; at < window.toMs;) {
     const next = Math.min(window.toMs, floorTo(at, BUCKET_MS) + BUCKET_MS);
     const normal = normalAt(flow, at);
-    const bucket = normal.volume[Math.floor((at - floorTo(at, SLOT_MS)) / BUCKET_MS)] as number;
+    const bucket = volumeAt(normal, at);
     if (!Number.isNaN(bucket)) mean += (bucket * (next - at)) / BUCKET_MS;
     spread = Math.max(spread, normal.volumeSpread);
     dispersion = Math.max(dispersion, normal.volumeDispersion);
@@ -100,7 +101,6 @@ export function missingPeople(parts: readonly Deviation[], absent: readonly Miss
   if (!stretch) return none;
   const flows = [...new Set(absent.map((entry) => entry.flow))];
   const counts = flows.map((flow) => countMissing({ flow, ...stretch }, window, context).quantity);
-  const sum = (values: number[]) => values.reduce((total, value) => total + value, 0);
   const expected = sum(flows.map((flow) => expectedAttempts(flow, stretch, context).mean * context.todaysLevel(flow, stretch.fromMs)));
   const share = expected > 0 ? Math.min(1, sum(counts) / expected) : 0;
   const usual = context.usualPeople(flows, stretch);

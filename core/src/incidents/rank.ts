@@ -1,5 +1,5 @@
 import { hoursOf, type Window } from '../time';
-import type { BillLineName, HarmBill } from './bill';
+import { BILL_LINES, quantityOf, type HarmBill } from './bill';
 
 /** By what the list can be ordered. */
 export const RANKINGS = ['harm', 'people', 'money', 'keyCustomers'] as const;
@@ -12,7 +12,7 @@ export const harmPerHour = (bill: HarmBill, window: Window): number => bill.harm
 export function weightOf(bill: HarmBill, ranking: Ranking): number {
   if (ranking === 'harm') return bill.harm.estimate;
   if (ranking === 'people') return bill.people.estimate;
-  return bill.lines.find((line) => line.name === ranking)?.quantity.estimate ?? 0;
+  return quantityOf(bill, ranking);
 }
 
 export interface Ranked {
@@ -31,8 +31,6 @@ export interface Stability {
   worst: number;
 }
 
-const RATED: readonly BillLineName[] = ['waiting', 'failed', 'left', 'missing', 'money', 'keyCustomers'];
-
 /** How far other opinions about the rates would move each incident. */
 export function rankStability(incidents: readonly Ranked[]): Map<number, Stability> {
   const stability = new Map<number, Stability>();
@@ -44,7 +42,7 @@ export function rankStability(incidents: readonly Ranked[]): Map<number, Stabili
     });
   };
   consider((bill) => bill.harm.estimate);
-  for (const name of RATED)
+  for (const name of BILL_LINES)
     for (const factor of [0.5, 2]) consider((bill) => bill.harm.estimate + (factor - 1) * (bill.lines.find((line) => line.name === name)?.harm.estimate ?? 0));
   return stability;
 }

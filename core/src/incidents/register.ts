@@ -78,9 +78,9 @@ export class Register {
   }
 
   get all(): StoredIncident[] {
-    return this.#stored()
-      .filter((incident) => incident.joinedInto === null)
-      .map((incident) => this.#withJoined(incident));
+    const stored = this.#stored();
+    const holdsOthers = new Set(stored.map((incident) => incident.joinedInto));
+    return stored.filter((incident) => incident.joinedInto === null).map((incident) => (holdsOthers.has(incident.id) ? this.#withJoined(incident) : incident));
   }
 
   within(window: Window): StoredIncident[] {

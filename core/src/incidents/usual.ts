@@ -1,5 +1,5 @@
 import { BUCKET_MS } from '../flows';
-import { SLOT_MS, type History } from '../normal';
+import { volumeAt, type History } from '../normal';
 import { smoothedLevel } from '../stats';
 import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
 import { floorTo, HOUR_MS, type Window } from '../time';
@@ -103,7 +103,7 @@ export function todaysLevel(history: History, isInTrouble: (flow: number, window
   let [expected, came, known] = [0, 0, 0];
   for (let startMs = floorTo(beforeMs - LEVEL_LOOK_MS, BUCKET_MS); startMs + BUCKET_MS <= beforeMs; startMs += BUCKET_MS) {
     if (isInTrouble(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS })) continue;
-    const volume = history.normalAt(flow, startMs).volume[Math.floor((startMs - floorTo(startMs, SLOT_MS)) / BUCKET_MS)] as number;
+    const volume = volumeAt(history.normalAt(flow, startMs), startMs);
     if (Number.isNaN(volume)) continue;
     expected += volume;
     known += volume;

@@ -1,7 +1,7 @@
 import { BUCKET_MS, hangLimitMs, type FlowBucket } from '../flows';
 import { BUCKETS, bucketMiddleMs, forEachBucket, MAD_TO_SD, robustCentre } from '../stats';
-import { DAY_MS, type DayKinds } from '../time';
-import { BUCKETS_PER_SLOT, chooseDays, type Basis, type LearningDay } from './learning-days';
+import { DAY_MS, floorTo, type DayKinds } from '../time';
+import { BUCKETS_PER_SLOT, chooseDays, SLOT_MS, type Basis, type LearningDay } from './learning-days';
 import { normalRange, STRAINED_SPREADS, type NormalRange } from './range';
 import { learnVolume } from './volume';
 
@@ -113,6 +113,10 @@ export function learnNormal(
     money: basis === 'history' || basis === 'none' ? undefined : learnMoney(history, slotMs, days),
   };
 }
+
+/** Expected attempts in the five minutes that a moment of the normal's own slot lies in; NaN where not known. */
+export const volumeAt = ({ volume }: Pick<FlowNormal, 'volume'>, timeMs: number): number =>
+  volume[Math.floor((timeMs - floorTo(timeMs, SLOT_MS)) / BUCKET_MS)] as number;
 
 /** Value completed in the slot's half hour on each learning day, on a log scale. */
 function learnMoney(history: BucketHistory, slotMs: number, days: readonly LearningDay[]): NormalRange | undefined {

@@ -10,3 +10,4 @@ export * from './false-discovery';
 export * from './rank-tests';
 export * from './ridit';
 export * from './smoothing';
+export * from './sum';

@@ -1,9 +1,10 @@
 import { suddenChanges, type RecentActivity, type RecentCounts } from '@toplens/core/normal';
-import { FAILED, PROBE } from '@toplens/core/telemetry';
-import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
+import { FAILED } from '@toplens/core/telemetry';
+import { MINUTE_MS } from '@toplens/core/time';
 import { times } from '@toplens/core/incidents';
 import type { ChangeShape } from '../api/shapes';
 import { componentActivity } from '../store/activity';
+import { eachAttempt } from './each-attempt';
 import type { World } from './world';
 
 const LAST_MINUTES = 5;
@@ -46,22 +47,17 @@ function wordsOf(measure: string, ratio: number): string {
 
 async function flowActivity(world: World, beforeFromMs: number, lastFromMs: number, toMs: number): Promise<RecentActivity<Subject>[]> {
   const activity = new Map<number, { last: ReturnType<typeof nothing>; before: ReturnType<typeof nothing> }>();
-  await world.hours.visit({ fromMs: Math.min(beforeFromMs, toMs - HOUR_MS), toMs }, undefined, (rows, from, to) => {
-    for (let i = from; i < to; i++) {
-      const startMs = rows.startMs[i] as number;
-      const flags = rows.flags[i] as number;
-      if (startMs < beforeFromMs || startMs >= toMs || flags & PROBE) continue;
-      const flow = rows.flow[i] as number;
-      let own = activity.get(flow);
-      if (!own) activity.set(flow, (own = { last: nothing(), before: nothing() }));
-      const counts = startMs >= lastFromMs ? own.last : own.before;
-      counts.attempts++;
-      if (flags & FAILED) counts.failed++;
-      else {
-        const log = Math.log(Math.max(0.01, rows.durationMs[i] as number));
-        counts.sum += log;
-        counts.squares += log * log;
-      }
+  await eachAttempt(world, { fromMs: beforeFromMs, toMs }, undefined, undefined, (rows, i) => {
+    const flow = rows.flow[i] as number;
+    let own = activity.get(flow);
+    if (!own) activity.set(flow, (own = { last: nothing(), before: nothing() }));
+    const counts = (rows.startMs[i] as number) >= lastFromMs ? own.last : own.before;
+    counts.attempts++;
+    if ((rows.flags[i] as number) & FAILED) counts.failed++;
+    else {
+      const log = Math.log(Math.max(0.01, rows.durationMs[i] as number));
+      counts.sum += log;
+      counts.squares += log * log;
     }
   });
   const finished = ({ attempts, failed, sum, squares }: ReturnType<typeof nothing>): RecentCounts => {

@@ -1,4 +1,5 @@
 import {
+  expectedAttempts,
   incidentTitle,
   isAlone,
   outageStretch,
@@ -9,7 +10,7 @@ import {
   type StoredIncident,
 } from '@toplens/core/incidents';
 import { BUCKET_MS } from '@toplens/core/flows';
-import { LEVELS, SLOT_MS, type Deviation, type Level } from '@toplens/core/normal';
+import { LEVELS, type Deviation, type Level } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
@@ -63,15 +64,9 @@ export function isWholeApplication(world: World, incident: StoredIncident): bool
   return others.every((flow) => expectedIn(world, flow.id, outageStretch(incident.parts)) < FEWEST_EXPECTED);
 }
 
-function expectedIn(world: World, flow: number, window: Window): number {
-  let expected = 0;
-  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) {
-    const volume = world.history.normalAt(flow, at).volume[Math.floor((at - floorTo(at, SLOT_MS)) / BUCKET_MS)] as number;
-    const from = Math.max(at, window.fromMs);
-    const to = Math.min(at + BUCKET_MS, window.toMs);
-    if (!Number.isNaN(volume)) expected += (volume * (to - from)) / BUCKET_MS;
-  }
-  return expected;
+/** Attempts that a flow usually has in a window. */
+function expectedIn({ history }: World, flow: number, window: Window): number {
+  return expectedAttempts(flow, window, { normalAt: (id, timeMs) => history.normalAt(id, timeMs), shareOfFlow: () => 1 }).mean;
 }
 
 /** Begin and end of an outage are known to a minute: at the edges normal minutes may be mixed in. */

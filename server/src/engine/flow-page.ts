@@ -1,13 +1,13 @@
 import { apdexOf, formatApdex, OUTCOMES, outcomeOf, type Outcome } from '@toplens/core/flows';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { bucketMiddleMs, createHistogram, histogramQuantile, meanRidit, recordInPlace, type LogHistogram } from '@toplens/core/stats';
-import { DIMENSIONS, FAILED, PROBE, type Dimension } from '@toplens/core/telemetry';
-import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
+import { DIMENSIONS, FAILED, type Dimension } from '@toplens/core/telemetry';
+import { ceilTo, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { FlowPageShape, SampleShape, SideShape } from '../api/shapes';
 import { flowKey } from '../settings/settings-book';
-import { sliceOf, type Focus } from './focus';
-import { flowSums } from './flow-sums';
-import { flowTable } from './flow-table';
+import { eachAttempt, LONGEST_SCAN_MS } from './each-attempt';
+import { flowsIn, sliceOf, type Focus } from './focus';
+import { flowRow } from './flow-table';
 import { marksOf } from './incident-page';
 import type { FlowQuestion } from './protocol';
 import { sampleShapes } from './samples';
@@ -19,7 +19,6 @@ const STEPS = 48;
 /** So much before the window is drawn as context. */
 const CHART_LEAD_MS = HOUR_MS;
 const SLOWEST = 8;
-const LONGEST_SCAN_MS = 26 * HOUR_MS;
 /** A value stands out when its ridit lies so many standard errors from the norm of all. */
 const ODD_ERRORS = 4;
 const LEAST_ODDNESS = 0.08;
@@ -30,10 +29,9 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
   // Single attempts of more than a day are not walked: the last day of a long window is.
   const window = asked.toMs - asked.fromMs > LONGEST_SCAN_MS ? { fromMs: asked.toMs - 24 * HOUR_MS, toMs: asked.toMs } : asked;
   const focus: Focus = { ...question.focus, flow: question.id };
-  const table = await flowTable(world, { window, against: question.against, focus: { values: focus.values } });
-  const row = table.rows.find(({ id }) => id === question.id);
-  const sums = (await flowSums(world, window, focus)).get(question.id);
-  if (!row) return null;
+  const { row, sums: ofAll } = await flowRow(world, question.id, window, question.against, focus.values);
+  // Narrowed to another application, nothing of this flow is left.
+  const sums = flowsIn(world, focus)?.has(question.id) ? ofAll : undefined;
   const flow = world.names.flow(question.id);
   const normal = world.history.normalAt(question.id, window.toMs - 1);
   const compared = comparedWindow(world, window, question.against, flow.application);
@@ -83,20 +81,16 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
 
 /** What became of the attempts, in steps over the window. */
 async function outcomesOverTime(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['outcomes']> {
-  const stepMs = Math.max(60_000, Math.ceil((window.toMs - window.fromMs) / STEPS / 60_000) * 60_000);
+  const stepMs = Math.max(MINUTE_MS, ceilTo((window.toMs - window.fromMs) / STEPS, MINUTE_MS));
   const startMs = floorTo(window.fromMs, stepMs);
   const n = Math.ceil((window.toMs - startMs) / stepMs);
   const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
-  const holds = sliceOf(world, focus);
-  await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
-    for (let i = from; i < to; i++) {
-      const atMs = rows.startMs[i] as number;
-      const flags = rows.flags[i] as number;
-      if (rows.flow[i] !== flow || atMs < window.fromMs || atMs >= window.toMs || flags & PROBE || (holds && !holds(rows, i))) continue;
-      const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, world.history.normalAt(flow, atMs).limitMs);
-      const step = Math.floor((atMs - startMs) / stepMs);
-      counts[outcome][step] = (counts[outcome][step] as number) + 1;
-    }
+  await eachAttempt(world, window, new Set([flow]), sliceOf(world, focus), (rows, i) => {
+    const atMs = rows.startMs[i] as number;
+    const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
+    const outcome = outcomeOf(rows.durationMs[i] as number, isFailed, world.history.normalAt(flow, atMs).limitMs);
+    const step = Math.floor((atMs - startMs) / stepMs);
+    counts[outcome][step] = (counts[outcome][step] as number) + 1;
   });
   return { startMs, stepMs, ...counts };
 }
@@ -114,34 +108,34 @@ function bandsOf(durations: LogHistogram, failed: number, limitMs: number | unde
   return [...bands, { fromMs: -1, toMs: null, attempts: failed }];
 }
 
+interface SideCounts {
+  attempts: number;
+  bad: number;
+  durations: LogHistogram;
+}
+
 /** Hosts, sites, versions … side by side on one scale: mean ridit against all of the flow, the odd one marked. */
 async function sidesOf(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['sides']> {
   const all = createHistogram();
-  const values = new Map<Dimension, Map<number, { attempts: number; bad: number; durations: LogHistogram }>>(DIMENSIONS.map((one) => [one, new Map()]));
-  const holds = sliceOf(world, focus);
-  await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
-    for (let i = from; i < to; i++) {
-      const atMs = rows.startMs[i] as number;
-      const flags = rows.flags[i] as number;
-      if (rows.flow[i] !== flow || atMs < window.fromMs || atMs >= window.toMs || flags & PROBE || (holds && !holds(rows, i))) continue;
-      const durationMs = rows.durationMs[i] as number;
-      const isFailed = (flags & FAILED) !== 0;
-      const isBad = outcomeOf(durationMs, isFailed, world.history.normalAt(flow, atMs).limitMs) !== 'onTime';
-      if (!isFailed) recordInPlace(all, durationMs);
-      for (const dimension of DIMENSIONS) {
-        const value = rows[dimension][i] as number;
-        if (value === 0) continue;
-        const known = values.get(dimension) as Map<number, { attempts: number; bad: number; durations: LogHistogram }>;
-        let side = known.get(value);
-        if (!side) known.set(value, (side = { attempts: 0, bad: 0, durations: createHistogram() }));
-        side.attempts++;
-        if (isBad) side.bad++;
-        if (!isFailed) recordInPlace(side.durations, durationMs);
-      }
+  const values = new Map<Dimension, Map<number, SideCounts>>(DIMENSIONS.map((one) => [one, new Map()]));
+  await eachAttempt(world, window, new Set([flow]), sliceOf(world, focus), (rows, i) => {
+    const durationMs = rows.durationMs[i] as number;
+    const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
+    const isBad = outcomeOf(durationMs, isFailed, world.history.normalAt(flow, rows.startMs[i] as number).limitMs) !== 'onTime';
+    if (!isFailed) recordInPlace(all, durationMs);
+    for (const dimension of DIMENSIONS) {
+      const value = rows[dimension][i] as number;
+      if (value === 0) continue;
+      const known = values.get(dimension) as Map<number, SideCounts>;
+      let side = known.get(value);
+      if (!side) known.set(value, (side = { attempts: 0, bad: 0, durations: createHistogram() }));
+      side.attempts++;
+      if (isBad) side.bad++;
+      if (!isFailed) recordInPlace(side.durations, durationMs);
     }
   });
   return DIMENSIONS.map((dimension) => {
-    const sides = [...(values.get(dimension) as Map<number, { attempts: number; bad: number; durations: LogHistogram }>)].map(([value, side]): SideShape => {
+    const sides = [...(values.get(dimension) as Map<number, SideCounts>)].map(([value, side]): SideShape => {
       const ridit = meanRidit(all, side.durations);
       const off = ridit ? ridit.mean - 0.5 : 0;
       return {

@@ -1,45 +1,76 @@
 import { apdexOf, BUCKET_MS, formatApdex } from '@toplens/core/flows';
 import { LEVELS, type Level } from '@toplens/core/normal';
-import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum } from '@toplens/core/stats';
-import { ceilTo, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum, sum } from '@toplens/core/stats';
+import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { FlowRowShape, FlowTableShape } from '../api/shapes';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { levelOf } from './describe';
+import { LONGEST_SCAN_MS } from './each-attempt';
 import { sliceOf, type Focus } from './focus';
 import { flowSums, type FlowSums } from './flow-sums';
 import { freshness } from './freshness';
-import type { FlowsQuestion } from './protocol';
+import type { Against, FlowsQuestion } from './protocol';
 import { sparkOf } from './series';
 import { comparedWindow, resolveWindow } from './windows';
 import type { World } from './world';
 import { remainingIn } from './worst-first';
 
-/** Longer windows without a slice are told from roll-ups: people and the longest attempt are not in them. */
-const LONGEST_SCAN_MS = 26 * HOUR_MS;
-
+/** Of windows told from roll-ups, people and the longest attempt are not known. */
 type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & { people: number | null; hurt: number | null; maxMs: number | null };
+
+/** Figures of all flows in a window, from which each row is made. */
+interface Figures {
+  window: Window;
+  sums: ReadonlyMap<number, Sums>;
+  before: ReadonlyMap<number, Sums> | undefined;
+  comparedWith: string | null;
+  /** time spent in all flows */
+  totalMs: number;
+  levels: ReadonlyMap<number, Level>;
+}
+
+async function figuresOf(world: World, window: Window, against: Against, focus: Focus): Promise<Figures> {
+  const sums = await sumsOf(world, window, focus);
+  const compared = comparedWindow(world, window, against, focus.application);
+  return {
+    window,
+    sums,
+    before: compared && (await sumsOf(world, compared.window, focus)),
+    comparedWith: compared?.words ?? null,
+    totalMs: sum([...sums.values()].map((one) => one.totalMs)),
+    levels: levelsIn(world, window),
+  };
+}
 
 export async function flowTable(world: World, question: FlowsQuestion): Promise<FlowTableShape> {
   const { focus } = question;
   const window = resolveWindow(world, question.window);
-  const sums = await sumsOf(world, window, focus);
-  const compared = comparedWindow(world, window, question.against, focus.application);
-  const before = compared && (await sumsOf(world, compared.window, focus));
-  const total = [...sums.values()].reduce((sum, one) => sum + one.totalMs, 0);
-  const levels = levelsIn(world, window);
+  const figures = await figuresOf(world, window, question.against, focus);
   const rows = world.names.flows
     .filter((flow) => (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined || flow.id === focus.flow))
-    .map((flow) => rowOf(world, flow.id, sums.get(flow.id), before?.get(flow.id), total, levels.get(flow.id), window))
+    .map((flow) => rowOf(world, flow.id, figures))
     .filter((row) => focus.team === undefined || row.team === focus.team);
   return {
     window,
     rows,
-    attempts: rows.reduce((sum, row) => sum + row.attempts, 0),
-    comparedWith: compared?.words ?? null,
+    attempts: sum(rows.map((row) => row.attempts)),
+    comparedWith: figures.comparedWith,
     remaining: await remainingIn(world, window, focus),
     applications: world.names.applications,
     freshness: freshness(world),
   };
+}
+
+/** One row of the table, and the sums that it was made from. */
+export async function flowRow(
+  world: World,
+  id: number,
+  window: Window,
+  against: Against,
+  values: Focus['values'],
+): Promise<{ row: FlowRowShape; sums: Sums | undefined }> {
+  const figures = await figuresOf(world, window, against, { values });
+  return { row: rowOf(world, id, figures), sums: figures.sums.get(id) };
 }
 
 const sumsOf = async (world: World, window: Window, focus: Focus): Promise<ReadonlyMap<number, Sums>> =>
@@ -73,15 +104,10 @@ function levelsIn(world: World, window: Window): Map<number, Level> {
   return levels;
 }
 
-function rowOf(
-  world: World,
-  id: number,
-  sums: Sums | undefined,
-  before: Sums | undefined,
-  totalMs: number,
-  level: Level | undefined,
-  window: Window,
-): FlowRowShape {
+function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figures): FlowRowShape {
+  const sums = figures.sums.get(id);
+  const before = figures.before?.get(id);
+  const level = figures.levels.get(id);
   const flow = world.names.flow(id);
   const { limitMs, limitBy } = world.history.normalAt(id, window.toMs - 1);
   // The owner's limit is the target; without one the learned limit stands for it.

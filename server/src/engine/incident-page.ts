@@ -1,5 +1,5 @@
 import {
-  harmPerHour, hurtSentence, nearTies, percent, priorityOf, rankStability, times, whereItBites, type Bites, type Segment, type StoredIncident,
+  harmPerHour, hurtSentence, nearTies, percent, priorityOf, quantityOf, rankStability, times, whereItBites, type Bites, type Segment, type StoredIncident,
 } from '@toplens/core/incidents'; // prettier-ignore
 import { overlap, type Window, MINUTE_MS } from '@toplens/core/time';
 import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../api/shapes';
@@ -15,7 +15,7 @@ import { measureOf, seriesOf } from './series';
 import { isActiveAtEnd, trendOf } from './trend';
 import { comparedWindow, isFirst, resolveWindow } from './windows';
 import type { World } from './world';
-import { describe, quantityOf, ratesAt, remainingIn } from './worst-first';
+import { describe, ratesAt, remainingIn } from './worst-first';
 
 const CHART_LEAD_MS = 60 * MINUTE_MS;
 const SAMPLES = 3;
@@ -50,9 +50,9 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
     sentence: hurtSentence({
       people: bill.people.estimate,
       keyPeople: bill.keyPeople,
-      gaveUp: quantityOf({ bill }, 'failed'),
-      left: quantityOf({ bill }, 'left'),
-      missing: quantityOf({ bill }, 'left') > 0 ? 0 : bill.missingAttempts,
+      gaveUp: quantityOf(bill, 'failed'),
+      left: quantityOf(bill, 'left'),
+      missing: quantityOf(bill, 'left') > 0 ? 0 : bill.missingAttempts,
       signal: root.signal,
     }),
     application: flow.application,

@@ -2,6 +2,7 @@ import { rankWorstFirst, type HarmBill, type Ranking, type StoredIncident } from
 import type { Window } from '@toplens/core/time';
 import { billOf } from './bills';
 import { NO_FOCUS, sliceKey, type Focus } from './focus';
+import { PerVersion } from './per-version';
 import type { World } from './world';
 
 export interface Judged {
@@ -18,21 +19,15 @@ export const hurtsSomebody = ({ bill }: Judged): boolean => bill.people.estimate
 /** Set aside by a person, until a moment of event time. */
 export const isSetAside = ({ setAside }: StoredIncident, window: Window): boolean => setAside !== null && window.toMs <= setAside.untilMs;
 
-/** Bills of a window are asked for by several people and screens: they are made once per state of the world. */
-const cache = new Map<string, { version: number; judged: Promise<Judged[]> }>();
+const judgedBefore = new PerVersion<Judged[]>(80);
 
 /** @param ratesAtMs rates as they were set then; Infinity: as they are today */
-export function judgedIn(world: World, window: Window, ratesAtMs: number, focus: Focus = NO_FOCUS): Promise<Judged[]> {
-  const key = `${window.fromMs}-${window.toMs}-${ratesAtMs}-${sliceKey(focus)}`;
-  const cached = cache.get(key);
-  if (cached && cached.version === world.version) return cached.judged;
-  const judged = Promise.all(
-    world.register.within(window).map(async (incident) => ({ id: incident.id, incident, bill: await billOf(world, incident, window, focus, ratesAtMs) })),
+export const judgedIn = (world: World, window: Window, ratesAtMs: number, focus: Focus = NO_FOCUS): Promise<Judged[]> =>
+  judgedBefore.get(world, `${window.fromMs}-${window.toMs}-${ratesAtMs}-${sliceKey(focus)}`, () =>
+    Promise.all(
+      world.register.within(window).map(async (incident) => ({ id: incident.id, incident, bill: await billOf(world, incident, window, focus, ratesAtMs) })),
+    ),
   );
-  if (cache.size > 80) cache.clear();
-  cache.set(key, { version: world.version, judged });
-  return judged;
-}
 
 /** Those that count in the rank of a window, worst first. */
 export const rankedOf = (judged: readonly Judged[], window: Window, ranking: Ranking): Judged[] =>

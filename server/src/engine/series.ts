@@ -1,5 +1,5 @@
 import { BUCKET_MS } from '@toplens/core/flows';
-import { SLOT_MS, STRAINED_SPREADS } from '@toplens/core/normal';
+import { STRAINED_SPREADS, volumeAt } from '@toplens/core/normal';
 import { ceilTo, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import type { SeriesShape } from '../api/shapes';
 import type { World } from './world';
@@ -62,7 +62,7 @@ function pointOf(world: World, flow: number, measure: Measure, startMs: number):
       return { value: bucket.failed / bucket.attempts, low: high === null ? null : 0, high };
     }
     case 'attempts': {
-      const expected = normal.volume[Math.floor((startMs - floorTo(startMs, SLOT_MS)) / BUCKET_MS)] as number;
+      const expected = volumeAt(normal, startMs);
       const value = startMs >= world.history.firstMsOf(flow) ? (bucket?.attempts ?? 0) : null;
       if (Number.isNaN(expected)) return { value, low: null, high: null };
       const sd = Math.sqrt(expected * normal.volumeDispersion + (expected * normal.volumeSpread) ** 2);

@@ -1,16 +1,18 @@
 import {
-  harmPerHour, nearTies, priorityOf, rankStability, weightOf, windowSentence, type Ranking, type Stability,
+  harmPerHour, nearTies, priorityOf, quantityOf, rankStability, weightOf, windowSentence, type Ranking, type Stability,
 } from '@toplens/core/incidents'; // prettier-ignore
 import { BUCKET_MS } from '@toplens/core/flows';
-import { DIMENSIONS, PROBE, type AttemptColumns } from '@toplens/core/telemetry';
-import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
+import { DIMENSIONS, type AttemptColumns } from '@toplens/core/telemetry';
+import { floorTo, type Window } from '@toplens/core/time';
 import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../api/shapes';
 import { latestHandoffs } from '../store/handoffs';
 import { sharedWindow } from './bills';
 import { describeIncident, isWholeApplication, levelOf, rootOf, type Description } from './describe';
+import { eachAttempt, LONGEST_SCAN_MS } from './each-attempt';
 import { flowsIn, sliceOf, type Focus } from './focus';
 import { freshness } from './freshness';
 import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from './judged';
+import { PerVersion } from './per-version';
 import { proposalFor } from './proposal';
 import type { WorstFirstQuestion } from './protocol';
 import { measureOf, sparkOf } from './series';
@@ -39,7 +41,7 @@ export async function worstFirst(world: World, question: WorstFirstQuestion): Pr
   const ranked = rankedOf(shown, window, ranking);
   const byHarm = rankedOf(shown, window, 'harm');
   const [stability, tied, earlier] = [rankStability(byHarm), nearTies(byHarm), await ranksBefore(world, window, ranking, focus, atMs)];
-  const made = await madeOnce(world, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
+  const made = await rowsMade.get(world, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
     Promise.all(ranked.map((entry, i) => rowOf(world, entry, i + 1, window, question, atMs, stability, tied, earlier))),
   );
   const rows = made.map((row) => ({ ...row }));
@@ -74,17 +76,8 @@ export async function worstFirst(world: World, question: WorstFirstQuestion): Pr
   };
 }
 
-const rowsCache = new Map<string, { version: number; rows: Promise<RowShape[]> }>();
-
-/** Rows without their handoffs are made once per state of the world, however many people look. */
-function madeOnce(world: World, key: string, make: () => Promise<RowShape[]>): Promise<RowShape[]> {
-  const cached = rowsCache.get(key);
-  if (cached && cached.version === world.version) return cached.rows;
-  if (rowsCache.size > 60) rowsCache.clear();
-  const rows = make();
-  rowsCache.set(key, { version: world.version, rows });
-  return rows;
-}
+/** Rows without their handoffs. */
+const rowsMade = new PerVersion<RowShape[]>(60);
 
 async function ranksBefore(world: World, window: Window, ranking: Ranking, focus: Focus, atMs: number): Promise<Map<number, number>> {
   const before = { fromMs: window.fromMs - TREND_MS, toMs: window.toMs - TREND_MS };
@@ -127,8 +120,8 @@ async function rowOf(
     harmPerHour: perHour,
     harm: bill.harm,
     people: bill.people,
-    money: quantityOf(entry, 'money'),
-    keyCustomers: quantityOf(entry, 'keyCustomers'),
+    money: quantityOf(bill, 'money'),
+    keyCustomers: quantityOf(bill, 'keyCustomers'),
     weight: weightOf(bill, ranking),
     best: stability.get(incident.id)?.best ?? rank,
     worst: stability.get(incident.id)?.worst ?? rank,
@@ -139,13 +132,11 @@ async function rowOf(
   };
 }
 
-export const quantityOf = ({ bill }: Pick<Judged, 'bill'>, name: string): number => bill.lines.find((line) => line.name === name)?.quantity.estimate ?? 0;
-
 export async function describe(world: World, { incident, bill }: Pick<Judged, 'incident' | 'bill'>, window: Window): Promise<Description> {
   const shared = sharedWindow(incident, window);
   const { flow } = rootOf(incident);
   // For a headline a part of many attempts is enough: every so manieth.
-  const { attempts } = expectedCount(world, flow, shared);
+  const attempts = attemptsIn(world, flow, shared);
   const every = Math.max(1, Math.floor(attempts / ENOUGH_ROWS));
   const isWanted = every === 1 || rootOf(incident).signal === 'missing' ? undefined : (_rows: AttemptColumns, row: number) => row % every === 0;
   const rows = await world.hours.rows(shared, new Set([flow]), isWanted);
@@ -153,10 +144,10 @@ export async function describe(world: World, { incident, bill }: Pick<Judged, 'i
 }
 
 /** Attempts of a flow in a window, from its roll-ups. */
-function expectedCount(world: World, flow: number, window: Window): { attempts: number } {
+function attemptsIn(world: World, flow: number, window: Window): number {
   let attempts = 0;
   for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) attempts += world.history.bucket(flow, at)?.attempts ?? 0;
-  return { attempts };
+  return attempts;
 }
 
 async function oddOf(world: World, entry: Judged, window: Window): Promise<OddShape> {
@@ -197,25 +188,18 @@ async function comparedOf(world: World, window: Window, { against, focus }: Wors
   };
 }
 
-const LONGEST_COUNT_MS = 26 * HOUR_MS;
-
 /** How many sessions and attempts a focus leaves; `null` where counting would take long. */
 export async function remainingIn(world: World, window: Window, focus: Focus): Promise<WorstFirstShape['remaining']> {
-  if (window.toMs - window.fromMs > LONGEST_COUNT_MS) return null;
+  if (window.toMs - window.fromMs > LONGEST_SCAN_MS) return null;
   const holds = sliceOf(world, focus);
   const flows = flowsIn(world, focus);
   if (!holds && !flows) return null;
   const sessions = new Set<number>();
   let attempts = 0;
-  await world.hours.visit(window, flows, (rows, from, to) => {
-    for (let i = from; i < to; i++) {
-      const startMs = rows.startMs[i] as number;
-      if (startMs < window.fromMs || startMs >= window.toMs || (rows.flags[i] as number) & PROBE) continue;
-      if ((flows && !flows.has(rows.flow[i] as number)) || (holds && !holds(rows, i))) continue;
-      attempts++;
-      // Whoever sends no session is told apart as a person.
-      sessions.add((rows.session[i] as number) || -(rows.person[i] as number));
-    }
+  await eachAttempt(world, window, flows, holds, (rows, i) => {
+    attempts++;
+    // Whoever sends no session is told apart as a person.
+    sessions.add((rows.session[i] as number) || -(rows.person[i] as number));
   });
   return { sessions: sessions.size, attempts };
 }

@@ -1,0 +1,2 @@
+/** Sum of some numbers; 0 for none. */
+export const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);

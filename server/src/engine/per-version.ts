@@ -1,0 +1,18 @@
+import type { World } from './world';
+
+/** Answers made once per state of the world, however many people and screens ask for them. */
+export class PerVersion<Answer> {
+  readonly #kept = new Map<string, { version: number; answer: Promise<Answer> }>();
+
+  /** @param most how many are kept before all are let go */
+  constructor(private readonly most: number) {}
+
+  get({ version }: World, key: string, make: () => Promise<Answer>): Promise<Answer> {
+    const kept = this.#kept.get(key);
+    if (kept?.version === version) return kept.answer;
+    if (this.#kept.size > this.most) this.#kept.clear();
+    const answer = make();
+    this.#kept.set(key, { version, answer });
+    return answer;
+  }
+}
