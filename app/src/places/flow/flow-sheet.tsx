@@ -1,26 +1,26 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { FlowPage } from '@/data/client';
 import { useChangeSetting } from '@/data/queries';
 import { Choice } from '@/frame/choice';
-import { Field } from '@/frame/field';
+import { parseDecimal } from '@/frame/decimal';
+import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
 import { Trouble } from '@/frame/trouble';
-import { useWho } from '@/frame/who';
+import { useWho, whoChanges } from '@/frame/who';
 import { clock, durationWords } from '@/look/format';
 
 /** "1.2", "1,2" → 1200 ms; empty: no limit; NaN when it is no number. */
 export function parseSeconds(text: string): number | null {
-  const plain = text.trim().replace(',', '.');
-  return plain === '' ? null : Math.round(Number(plain) * 1000);
+  return text.trim() === '' ? null : Math.round(parseDecimal(text) * 1000);
 }
 
 const number = (what: string, least: number) =>
   string().test('number', `${what}: a number, ${least === 0 ? 'at least 0' : 'more than 0'}.`, (text) => {
-    const value = Number((text ?? '').trim().replace(',', '.'));
+    const value = parseDecimal(text ?? '');
     return (text ?? '').trim() === '' || (Number.isFinite(value) && (least === 0 ? value >= 0 : value > 0));
   });
 
@@ -28,7 +28,7 @@ const schema = object({
   name: string().trim().max(120, 'At most 120 characters.').default(''),
   limit: number('Limit', 0.001).default(''),
   importance: number('Importance', 0).default(''),
-  who: string().trim().required('Say who changes this.'),
+  who: whoChanges,
 });
 
 /** Name, limit and importance of a flow, changed in place. */
@@ -49,7 +49,7 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
   });
   const submit = form.handleSubmit((values) => {
     setWho(values.who);
-    const importance = values.importance.trim() === '' ? null : Number(values.importance.replace(',', '.'));
+    const importance = values.importance.trim() === '' ? null : parseDecimal(values.importance);
     change.mutate(
       {
         who: values.who,
@@ -61,32 +61,17 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
       { onSuccess: onClose },
     );
   });
-  const field = (name: 'name' | 'limit' | 'importance' | 'who', label: string, hint?: string) => (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field: one, fieldState }) => (
-        <Field
-          label={label}
-          value={one.value}
-          onChange={one.onChange}
-          onBlur={one.onBlur}
-          error={fieldState.error?.message}
-          testID={`flow-${name}`}
-          {...(hint !== undefined && { hint })}
-        />
-      )}
-    />
-  );
   return (
     <Sheet title={row.name} onClose={onClose}>
-      {field('name', 'Business name', `Technically: ${row.technicalName}`)}
-      {field(
-        'limit',
-        'Limit in seconds',
-        normal.learnedLimitMs === null ? 'Empty: only failures are judged.' : `Empty: the learned ${durationWords(normal.learnedLimitMs)} judges.`,
-      )}
-      {field('importance', 'Importance', 'Multiplies its harm; 1 is as any other.')}
+      <FormField control={form.control} name="name" label="Business name" hint={`Technically: ${row.technicalName}`} testID="flow-name" />
+      <FormField
+        control={form.control}
+        name="limit"
+        label="Limit in seconds"
+        hint={normal.learnedLimitMs === null ? 'Empty: only failures are judged.' : `Empty: the learned ${durationWords(normal.learnedLimitMs)} judges.`}
+        testID="flow-limit"
+      />
+      <FormField control={form.control} name="importance" label="Importance" hint="Multiplies its harm; 1 is as any other." testID="flow-importance" />
       <Choice
         label="In force"
         options={[
@@ -96,7 +81,7 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
         chosen={since}
         onChoose={setSince}
       />
-      {field('who', 'Your name')}
+      <FormField control={form.control} name="who" label="Your name" testID="flow-who" />
       {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
       <Button mode="contained" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} testID="save-flow">
         Save

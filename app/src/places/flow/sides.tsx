@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
 import type { FlowPage, Schemas } from '@/data/client';
+import { Strip } from '@/frame/strip';
 import { useView, type Dimension } from '@/frame/view';
 import { count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
@@ -24,26 +25,12 @@ export function Sides({ page }: { page: FlowPage }) {
       <Words kind="section" level={2}>
         Side by side
       </Words>
-      <ScrollView
-        horizontal
-        showsHorizontalScrollIndicator={false}
-        role="radiogroup"
-        aria-label="Side by side"
-        style={styles.strip}
-        contentContainerStyle={styles.kinds}
-      >
-        {page.sides.map(({ dimension, sides }) => (
-          <Pressable
-            key={dimension}
-            role="radio"
-            aria-checked={dimension === shown.dimension}
-            onPress={() => setChosen(dimension)}
-            style={[styles.kind, { borderBottomColor: dimension === shown.dimension ? palette.action : 'transparent' }]}
-          >
-            <Words kind={dimension === shown.dimension ? 'strong' : 'muted'}>{`${dimension}${sides.some(({ isOdd }) => isOdd) ? ' !' : ''}`}</Words>
-          </Pressable>
-        ))}
-      </ScrollView>
+      <Strip
+        label="Side by side"
+        options={page.sides.map(({ dimension, sides }) => ({ value: dimension, words: `${dimension}${sides.some(({ isOdd }) => isOdd) ? ' !' : ''}` }))}
+        chosen={shown.dimension}
+        onChoose={setChosen}
+      />
       <View role="list">
         {shown.sides.map((side) => (
           <View role="listitem" key={side.value}>
@@ -96,9 +83,6 @@ function RiditBar({ side }: { side: Side }) {
 
 const styles = StyleSheet.create({
   box: { gap: SPACE.xs },
-  strip: { flexGrow: 0 },
-  kinds: { gap: SPACE.l },
-  kind: { minHeight: TOUCH, justifyContent: 'center', borderBottomWidth: 2 },
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.m, minHeight: TOUCH, borderBottomWidth: 1 },
   words: { flex: 1, minWidth: 0 },
   figures: { width: 96, alignItems: 'flex-end' },

@@ -1,13 +1,13 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Checkbox } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
 import { useDecide, type Decision } from '@/data/queries';
 import { Choice } from '@/frame/choice';
-import { Field } from '@/frame/field';
+import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
 import { parseLocal, toLocal } from '@/frame/time-sheet';
 import { Trouble } from '@/frame/trouble';
@@ -84,11 +84,11 @@ export function DecideSheet({ incident, on, onClose }: Props) {
       )}
       {on === 'setAside' && (
         <>
-          <FormField form={form} name="reason" label="Why" testID="reason" />
-          <FormField form={form} name="until" label={`Until (${zoneName()})`} hint="Then it comes back into the list by itself." />
+          <FormField control={form.control} name="reason" label="Why" testID="reason" />
+          <FormField control={form.control} name="until" label={`Until (${zoneName()})`} hint="Then it comes back into the list by itself." />
         </>
       )}
-      <FormField form={form} name="who" label="Your name" testID="who" />
+      <FormField control={form.control} name="who" label="Your name" testID="who" />
       {missing !== undefined && <Words role="alert">{missing}</Words>}
       {decide.error && <Trouble error={decide.error} still="Nothing was changed." onRetry={() => void submit()} />}
       <Button mode="contained" loading={decide.isPending} disabled={decide.isPending} onPress={() => void submit()} testID="decide" style={styles.button}>
@@ -126,28 +126,6 @@ function Part({ name, isChosen, onToggle }: { name: string; isChosen: boolean; o
       </View>
       <Words>{name}</Words>
     </Pressable>
-  );
-}
-
-type Form = ReturnType<typeof useForm<{ who: string; reason: string; until: string }>>;
-
-function FormField({ form, name, label, hint, testID }: { form: Form; name: 'who' | 'reason' | 'until'; label: string; hint?: string; testID?: string }) {
-  return (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <Field
-          label={label}
-          value={field.value}
-          onChange={field.onChange}
-          onBlur={field.onBlur}
-          error={fieldState.error?.message}
-          {...(hint !== undefined && { hint })}
-          {...(testID !== undefined && { testID })}
-        />
-      )}
-    />
   );
 }
 

@@ -1,13 +1,13 @@
 import { yupResolver } from '@hookform/resolvers/yup';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Settings } from '@/data/client';
 import { useChangeSetting } from '@/data/queries';
-import { Field } from '@/frame/field';
+import { FormField } from '@/frame/form-field';
 import { Trouble } from '@/frame/trouble';
-import { useWho } from '@/frame/who';
+import { useWho, whoChanges } from '@/frame/who';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 
@@ -45,7 +45,7 @@ const schema = object({
       const parsed = parseCalendar(text ?? '');
       return typeof parsed === 'string' ? context.createError({ message: parsed }) : true;
     }),
-  who: string().trim().required('Say who changes this.'),
+  who: whoChanges,
 });
 
 /** Holidays, and weeks from which nothing normal is to be learned. */
@@ -57,31 +57,20 @@ export function CalendarForm({ settings }: { settings: Settings }) {
     setWho(values.who);
     change.mutate({ who: values.who, key: 'calendar', value: parseCalendar(values.days) as Settings['calendar'] });
   });
-  const field = (name: 'days' | 'who', label: string, multiline: boolean, hint?: string) => (
-    <Controller
-      control={form.control}
-      name={name}
-      render={({ field: one, fieldState }) => (
-        <Field
-          label={label}
-          multiline={multiline}
-          value={one.value}
-          onChange={one.onChange}
-          onBlur={one.onBlur}
-          error={fieldState.error?.message}
-          testID={`calendar-${name}`}
-          {...(hint !== undefined && { hint })}
-        />
-      )}
-    />
-  );
   return (
     <View style={styles.box}>
       <Words kind="section" level={2}>
         Days that are not like others
       </Words>
-      {field('days', 'Holidays and excluded stretches', true, 'A day a line: 2026-12-25. A stretch: 2026-11-02 to 2026-11-09 migration.')}
-      {field('who', 'Your name', false)}
+      <FormField
+        control={form.control}
+        name="days"
+        label="Holidays and excluded stretches"
+        hint="A day a line: 2026-12-25. A stretch: 2026-11-02 to 2026-11-09 migration."
+        multiline
+        testID="calendar-days"
+      />
+      <FormField control={form.control} name="who" label="Your name" testID="calendar-who" />
       {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
       <Button mode="outlined" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} style={styles.button} testID="save-calendar">
         Save days

@@ -1,13 +1,14 @@
 import { yupResolver } from '@hookform/resolvers/yup';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Settings } from '@/data/client';
 import { useChangeSetting } from '@/data/queries';
-import { Field } from '@/frame/field';
+import { parseDecimal } from '@/frame/decimal';
+import { FormField } from '@/frame/form-field';
 import { Trouble } from '@/frame/trouble';
-import { useWho } from '@/frame/who';
+import { useWho, whoChanges } from '@/frame/who';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 
@@ -21,13 +22,12 @@ const RATES = [
 ] as const;
 type RateName = (typeof RATES)[number][0];
 
-const toNumber = (text: string) => Number(text.trim().replace(',', '.'));
 const rate = (least: number) =>
-  string().required('Write a number.').test('number', `A number, at least ${least}.`, (text) => text !== undefined && Number.isFinite(toNumber(text)) && toNumber(text) >= least); // prettier-ignore
+  string().required('Write a number.').test('number', `A number, at least ${least}.`, (text) => text !== undefined && Number.isFinite(parseDecimal(text)) && parseDecimal(text) >= least); // prettier-ignore
 
 const schema = object({
   waiting: rate(0), failed: rate(0), left: rate(0), missing: rate(0), money: rate(0), keyMultiplier: rate(1),
-  who: string().trim().required('Say who changes this.'),
+  who: whoChanges,
 }); // prettier-ignore
 
 /** What each kind of harm weighs, in minutes. */
@@ -38,7 +38,7 @@ export function RatesForm({ settings }: { settings: Settings }) {
   const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { ...defaults, who } });
   const submit = form.handleSubmit(({ who: by, ...texts }) => {
     setWho(by);
-    change.mutate({ who: by, key: 'rates', value: Object.fromEntries(RATES.map(([name]) => [name, toNumber(texts[name])])) });
+    change.mutate({ who: by, key: 'rates', value: Object.fromEntries(RATES.map(([name]) => [name, parseDecimal(texts[name])])) });
   });
   return (
     <View style={styles.box}>
@@ -49,20 +49,7 @@ export function RatesForm({ settings }: { settings: Settings }) {
       <View style={styles.fields}>
         {[...RATES, ['who', 'Your name'] as const].map(([name, label]) => (
           <View key={name} style={styles.field}>
-            <Controller
-              control={form.control}
-              name={name}
-              render={({ field, fieldState }) => (
-                <Field
-                  label={label}
-                  value={field.value}
-                  onChange={field.onChange}
-                  onBlur={field.onBlur}
-                  error={fieldState.error?.message}
-                  testID={`rate-${name}`}
-                />
-              )}
-            />
+            <FormField control={form.control} name={name} label={label} testID={`rate-${name}`} />
           </View>
         ))}
       </View>
