@@ -7,7 +7,7 @@ import { gzipSync } from 'node:zlib';
 import { openBrowser, PHONE } from '../e2e/browser';
 import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
 import { startDemoWorld } from '../e2e/world';
-import { CopyRows } from '../server/src/intake/copy-rows';
+import { CopyRows } from '../server/src/store/copy-rows';
 import { Database } from '../server/src/store/database';
 import { BATCH, payloads, type Payload } from './payloads';
 
@@ -55,7 +55,7 @@ async function intake(): Promise<void> {
   const rates: Record<string, { full: number[]; alone: number[] }> = { protobuf: { full: [], alone: [] }, json: { full: [], alone: [] } };
   for (let round = 0; round < 3; round++)
     for (const encoding of ['protobuf', 'json'] as const) {
-      const all = payloads(encoding, REQUESTS, 1000 + round * 10 + (encoding === 'json' ? 1 : 0));
+      const all = payloads(encoding, REQUESTS, 1000 + round * 10 + (encoding === 'json' ? 1 : 0), Date.now() - 86_400_000);
       rates[encoding]?.alone.push(await throughput(plain, all));
       rates[encoding]?.full.push(await throughput(server.url, all));
       await until('the backlog to be stored', async () => {

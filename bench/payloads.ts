@@ -38,11 +38,11 @@ function toJson(spans: readonly OutSpan[]): string {
   });
 }
 
-/** Entry spans of the demo world in requests of 500; every call makes others. */
-export function payloads(encoding: Payload['encoding'], count: number, seed: number): Payload[] {
+/** Entry spans of the demo world in requests of 500; every call makes others. @param endMs they begin before it, newest first */
+export function payloads(encoding: Payload['encoding'], count: number, seed: number, endMs: number): Payload[] {
   const spans: OutSpan[] = [];
   const options = { seed, localOffsetHours: 0, troubles: {} };
-  for (let minuteMs = Math.floor(Date.now() / MINUTE_MS) * MINUTE_MS - 86_400_000; spans.length < count * BATCH; minuteMs -= MINUTE_MS)
+  for (let minuteMs = Math.floor(endMs / MINUTE_MS) * MINUTE_MS - MINUTE_MS; spans.length < count * BATCH; minuteMs -= MINUTE_MS)
     for (const attempt of simulateMinute(minuteMs, options, [])) spans.push(...spansOf(attempt, false, {}));
   return Array.from({ length: count }, (_, i) => {
     const part = spans.slice(i * BATCH, (i + 1) * BATCH);

@@ -69,7 +69,7 @@ async function sqlTimes(dataDir: string, window: Window): Promise<number[]> {
 
 /** Spans a second that the server acknowledges and stores. */
 async function ingestRate(url: string, seed: number, meanwhile?: () => Promise<unknown>): Promise<number> {
-  const queue = payloads('protobuf', 100, seed);
+  const queue = payloads('protobuf', 100, seed, Date.now());
   let running = true;
   const asking = (async () => {
     while (running && meanwhile) await meanwhile();

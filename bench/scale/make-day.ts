@@ -5,7 +5,7 @@ import { createHistogram, encodeHistogram, normalDeviate, recordInPlace, seededR
 import { emptyColumns, FAILED, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { Segments } from '../../server/src/engine/segments';
-import { CopyRows } from '../../server/src/intake/copy-rows';
+import { CopyRows } from '../../server/src/store/copy-rows';
 import { flowText } from '../../server/src/intake/name-book';
 import { Database } from '../../server/src/store/database';
 import { replaceHour } from '../../server/src/store/roll-ups';

@@ -30,6 +30,7 @@ export function report(score: Score, worlds: readonly JudgedWorld[], run: { firs
     row('true money within the 95 % range', percent(score.coverage.money), '90–98 %', within(score.coverage.money)),
     row('first is truly first', percent(score.firstIsFirst), '≥ 95 %', score.firstIsFirst >= 0.95),
     row('troubles seen as two or more incidents', String(score.splits), '', true),
+    ...list('First is another one', score.wrongFirst),
     ...list('Not found', score.missed),
     ...list('False incidents', score.falseOnes),
     ...list('Outside the range', score.outside),

@@ -24,6 +24,7 @@ export interface Score {
   tauB: number;
   coverage: { people: number; minutes: number; money: number };
   firstIsFirst: number;
+  wrongFirst: string[];
   missed: string[];
   falseOnes: string[];
   outside: string[];
@@ -35,8 +36,32 @@ const matches = ({ incident }: Found, { trouble }: TroubleTruth): boolean =>
 const describe = ({ plan }: JudgedWorld, { trouble, people }: TroubleTruth) =>
   `seed ${plan.seed} ${trouble.kind}${trouble.slice ? ` ${trouble.slice.dimension}` : ''} ×${trouble.factor.toFixed(1)} ${(trouble.share * 100).toFixed(0)} % hurt ${people.size}`;
 
+/** Harm and its lines, true and found, of the trouble that should be first and of the incident that is. */
+function describeWrongFirst(world: JudgedWorld, worst: TroubleTruth, first: Found | undefined): string {
+  const foundFor = (truth: TroubleTruth) => world.found.filter((found) => matches(found, truth));
+  const linesOf = (found: Found) => found.bill.lines.map((line) => `${line.name} ${line.harm.estimate.toFixed(0)}`).join(', ');
+  const tell = (truth: TroubleTruth) =>
+    `${describe(world, truth)} true harm ${trueHarm(truth).toFixed(0)} (waiting ${truth.minutes.toFixed(0)}, failed ${5 * truth.failed}, left ${(15 * truth.left).toFixed(0)}, missing ${5 * truth.missing}, money ${(0.5 * truth.money).toFixed(0)}, key ${truth.keyHarm.toFixed(0)}) found as ${
+      foundFor(truth)
+        .map((found) => `${found.bill.harm.estimate.toFixed(0)} (${linesOf(found)})`)
+        .join(' and ') || 'nothing'
+    }`;
+  const firstTruth = first && world.truth.find((truth) => matches(first, truth));
+  return `${tell(worst)}; first is ${firstTruth ? tell(firstTruth) : first ? `a false one, ${linesOf(first)}` : 'nothing'}`;
+}
+
 export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
-  const score = { troubles: 0, recalled: 0, matched: 0, all: 0, falseOnes: [] as string[], splits: 0, missed: [] as string[], outside: [] as string[] };
+  const score = {
+    troubles: 0,
+    recalled: 0,
+    matched: 0,
+    all: 0,
+    falseOnes: [] as string[],
+    splits: 0,
+    missed: [] as string[],
+    outside: [] as string[],
+    wrongFirst: [] as string[],
+  };
   const detections: number[] = [];
   const busy: number[] = [];
   const onsets: number[] = [];
@@ -88,6 +113,7 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     if (worst) {
       firstWorlds++;
       if (first && matches(first, worst)) firsts++;
+      else score.wrongFirst.push(describeWrongFirst(world, worst, first));
     }
   }
   const share = ([a, b]: number[]) => (a as number) / (b as number);
@@ -104,6 +130,7 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     tauB: taus.reduce((sum, tau) => sum + tau, 0) / taus.length,
     coverage: { people: share(inside.people), minutes: share(inside.minutes), money: share(inside.money) },
     firstIsFirst: firsts / firstWorlds,
+    wrongFirst: score.wrongFirst,
     missed: score.missed,
     falseOnes: score.falseOnes,
     outside: score.outside,

@@ -1,6 +1,6 @@
 import type { Succession } from '../flows';
 import { findDeviations, findOutages, type Deviation, type History, type MinuteSeries } from '../normal';
-import type { AttemptColumns } from '../telemetry';
+import { emptyColumns, rowsByFlow, type AttemptColumns } from '../telemetry';
 import { DAY_MS, floorTo, type Window } from '../time';
 import { groupDeviations, type Kin } from './group';
 import { minuteSeries, type HourOfFlow } from './judge';
@@ -52,11 +52,20 @@ export function judgeStretch(deviations: readonly Deviation[], rows: AttemptColu
     return { ...deviation, judgedBy: { basis, limitMs: limitMs ?? null, limitBy } };
   });
   const groups = groupDeviations(parts, succession.precedes, judge.applicationOf, isKin);
+  const midnights: number[] = [];
+  for (let dayMs = floorTo(window.fromMs, DAY_MS); dayMs < window.toMs; dayMs += DAY_MS) midnights.push(dayMs + DAY_MS);
+  const before = midnights.map((midnightMs) => register.troubledBefore(midnightMs));
   const changed = register.replace(window, groups);
-  // What is trouble today is left out of what is normal from tomorrow on.
-  if (changed.length > 0) history.forgetNormalsFrom(floorTo(Math.min(...changed.map((incident) => incident.onsetMs)), DAY_MS) + DAY_MS);
+  // What was trouble before a midnight is left out of what is normal after it.
+  midnights.forEach((midnightMs, i) => {
+    const after = register.troubledBefore(midnightMs);
+    const flows = new Set([...(before[i] as Map<number, string>).keys(), ...after.keys()]);
+    history.forgetNormalsFrom(midnightMs, [...flows].filter((flow) => before[i]?.get(flow) !== after.get(flow))); // prettier-ignore
+  });
   return changed;
 }
+
+const NO_ROWS = emptyColumns(0);
 
 /**
  * Deviations of unlike flows are kin when traces lead to one component, or when the same few people are hit in both.
@@ -69,6 +78,8 @@ function tieTogether(
 ): { found: Deviation[]; isKin: Kin } {
   const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
   const found = [...deviations];
+  const byFlow = rowsByFlow(rows, new Set(deviations.map((deviation) => deviation.flow)));
+  const rowsOf = (flow: number) => byFlow.get(flow) ?? NO_ROWS;
   const marks = new Map<string, Set<string>>();
   const keyOf = (part: Deviation) => `${part.flow}:${part.signal}:${part.onsetMs}`;
   for (const part of deviations) {
@@ -77,13 +88,13 @@ function tieTogether(
     marks.set(keyOf(part), own);
     const component = componentOf?.(part);
     if (component !== undefined) own.add(`component:${component}`);
-    const segment = narrowSegment(rows, part, normalAt);
+    const segment = narrowSegment(rowsOf(part.flow), part, normalAt);
     if (!segment) continue;
     const mark = `${segment.dimension}:${segment.value}`;
     own.add(mark);
     for (const other of deviations) {
       if (other.signal === 'missing' || other.flow === part.flow || applicationOf(other.flow) !== applicationOf(part.flow)) continue;
-      if (other.onsetMs >= part.endMs || other.endMs <= part.onsetMs || !isAbout(rows, other, segment, normalAt)) continue;
+      if (other.onsetMs >= part.endMs || other.endMs <= part.onsetMs || !isAbout(rowsOf(other.flow), other, segment, normalAt)) continue;
       const marksOfOther = marks.get(keyOf(other)) ?? new Set<string>();
       marks.set(keyOf(other), marksOfOther.add(mark));
     }

@@ -58,12 +58,19 @@ export function extent(parts: readonly Deviation[]): Pick<StoredIncident, 'onset
 export class Register {
   readonly #byId = new Map<number, StoredIncident>();
   #next = 1;
+  /** when each flow was in trouble; made anew after a change */
+  #troubled: Map<number, Window[]> | undefined;
 
   constructor(stored: readonly StoredIncident[] = []) {
     for (const incident of stored) {
-      this.#byId.set(incident.id, incident);
+      this.#put(incident);
       this.#next = Math.max(this.#next, incident.id + 1);
     }
+  }
+
+  #put(incident: StoredIncident): void {
+    this.#byId.set(incident.id, incident);
+    this.#troubled = undefined;
   }
 
   #stored(): StoredIncident[] {
@@ -103,11 +110,19 @@ export class Register {
 
   /** True while a flow was in trouble: the bucket that begins then is left out of what is learned. */
   touches(flow: number, window: Window): boolean {
-    for (const incident of this.#byId.values()) {
-      if (incident.withdrawn) continue;
-      if (incident.parts.some((part) => part.flow === flow && part.onsetMs < window.toMs && part.endMs > window.fromMs)) return true;
+    this.#troubled ??= troubledTimes(this.#stored());
+    return this.#troubled.get(flow)?.some((trouble) => trouble.fromMs < window.toMs && trouble.toMs > window.fromMs) ?? false;
+  }
+
+  /** When each flow was in trouble up to a moment, as a text to compare. */
+  troubledBefore(timeMs: number): Map<number, string> {
+    this.#troubled ??= troubledTimes(this.#stored());
+    const times = new Map<number, string>();
+    for (const [flow, windows] of this.#troubled) {
+      const until = windows.filter((one) => one.fromMs < timeMs).map((one) => `${one.fromMs}-${Math.min(one.toMs, timeMs)}`);
+      if (until.length > 0) times.set(flow, until.sort().join());
     }
-    return false;
+    return times;
   }
 
   /**
@@ -123,7 +138,7 @@ export class Register {
     const put = (id: number, known: StoredIncident | undefined, parts: IncidentPart[], more: Partial<StoredIncident> = {}) => {
       const blank = { component: null, joinedInto: null, splitFrom: null, setAside: null };
       const incident: StoredIncident = { ...blank, ...known, ...more, id, withdrawn: false, parts, ...extent(parts) };
-      this.#byId.set(id, incident);
+      this.#put(incident);
       if (!known || JSON.stringify(known) !== JSON.stringify(incident)) changed.push(incident);
     };
     for (const group of groups) {
@@ -145,7 +160,7 @@ export class Register {
     for (const gone of before)
       if (free.has(gone)) {
         const withdrawn = { ...gone, withdrawn: true, active: false };
-        this.#byId.set(gone.id, withdrawn);
+        this.#put(withdrawn);
         changed.push(withdrawn);
       }
     return changed;
@@ -155,7 +170,7 @@ export class Register {
     const incident = this.#byId.get(id);
     if (!incident || incident.withdrawn) throw new RangeError(`there is no incident ${id}`);
     const changed = { ...incident, ...change };
-    this.#byId.set(id, changed);
+    this.#put(changed);
     return changed;
   }
 
@@ -189,13 +204,24 @@ export class Register {
     const rest = incident.parts.filter((part) => !flows.has(part.flow));
     if (own.length === 0 || rest.length === 0) throw new RangeError('expected some parts to split off and some to stay');
     const child: StoredIncident = { ...incident, id: this.#next++, parts: own, ...extent(own), component: null, splitFrom: id, joinedInto: null };
-    this.#byId.set(child.id, child);
+    this.#put(child);
     return [this.#change(id, { parts: rest, ...extent(rest) }), child];
   }
 
   setAside(id: number, setAside: SetAside | null): StoredIncident {
     return this.#change(id, { setAside });
   }
+}
+
+function troubledTimes(incidents: readonly StoredIncident[]): Map<number, Window[]> {
+  const times = new Map<number, Window[]>();
+  for (const { parts } of incidents)
+    for (const { flow, onsetMs, endMs } of parts) {
+      const known = times.get(flow);
+      if (known) known.push({ fromMs: onsetMs, toMs: endMs });
+      else times.set(flow, [{ fromMs: onsetMs, toMs: endMs }]);
+    }
+  return times;
 }
 
 function isSame(incident: StoredIncident, group: DeviationGroup): boolean {

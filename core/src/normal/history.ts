@@ -1,4 +1,5 @@
 import { BUCKET_MS, type FlowBucket } from '../flows';
+import { sum } from '../stats';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS, type DayKinds } from '../time';
 import { learnNormal, type FlowNormal, type UsualBucket } from './flow-normal';
 import { SLOT_MS } from './learning-days';
@@ -10,6 +11,8 @@ const PER_DAY = DAY_MS / BUCKET_MS;
 const PER_HOUR = HOUR_MS / BUCKET_MS;
 const NOTHING = new Uint8Array(0);
 const LONGEST_MEMORY_MS = 36 * DAY_MS;
+/** An hour is first learned from as the same time of the day before, wide neighbourhood and the hour itself taken off. */
+const NEXT_DAY_MS = 21 * HOUR_MS;
 
 /** One flow's day in 288 buckets. The encoded histograms stand one behind the other, `ends` says where each stops. */
 interface Day {
@@ -19,6 +22,8 @@ interface Day {
   valueMinor: Float64Array;
   ends: Uint32Array;
   durations: Uint8Array;
+  /** attempts of the whole day */
+  total: number;
 }
 
 const emptyDay = (): Day => ({
@@ -28,6 +33,7 @@ const emptyDay = (): Day => ({
   valueMinor: new Float64Array(PER_DAY),
   ends: new Uint32Array(PER_DAY),
   durations: NOTHING,
+  total: 0,
 });
 
 /**
@@ -97,9 +103,38 @@ export class History {
       else byFlow.set(bucket.flow, [bucket]);
     }
     for (const [flow, days] of this.#days) if (!byFlow.has(flow) && days.has(dayMs)) byFlow.set(flow, []);
-    for (const [flow, some] of byFlow) this.#replace({ flow }, dayMs, first, first + PER_HOUR, some);
-    // A slot learns from what lies before it alone: the hour's own first slot stays.
-    this.forgetNormalsFrom(hourMs + 1);
+    for (const [flow, some] of byFlow) {
+      if (!this.#isNew(flow, hourMs, some)) continue;
+      const firstMs = this.firstMsOf(flow);
+      this.#replace({ flow }, dayMs, first, first + PER_HOUR, some);
+      this.#forgetLearnedFrom(flow, hourMs, this.firstMsOf(flow) !== firstMs);
+    }
+  }
+
+  /** Buckets that differ from those that are known. */
+  #isNew(flow: number, hourMs: number, buckets: readonly FlowBucket[]): boolean {
+    const byStart = new Map(buckets.map((bucket) => [bucket.startMs, bucket]));
+    for (let startMs = hourMs; startMs < hourMs + HOUR_MS; startMs += BUCKET_MS) {
+      const known = this.bucket(flow, startMs);
+      const given = byStart.get(startMs);
+      if (known === undefined && given === undefined) continue;
+      if (known?.attempts !== given?.attempts || known?.failed !== given?.failed || known?.valueMinor !== given?.valueMinor) return true;
+      if (known && given && !isEqual(known.durations, given.durations)) return true;
+    }
+    return false;
+  }
+
+  /**
+   * A slot learns from the same time of earlier days; where too few are known, from all that came before it. So an hour
+   * changes what is normal a day later, and at once only where normal comes from all that is known.
+   */
+  #forgetLearnedFrom(flow: number, hourMs: number, isLonger: boolean): void {
+    const slots = this.#normals.get(flow);
+    if (!slots) return;
+    for (const [slotMs, { basis }] of slots) {
+      const fromAll = basis === 'history' || basis === 'none' || basis === 'ownersLimit';
+      if (slotMs > hourMs && (isLonger || fromAll || slotMs >= hourMs + NEXT_DAY_MS)) slots.delete(slotMs);
+    }
   }
 
   #replace({ flow }: { flow: number }, dayMs: number, from: number, to: number, buckets: readonly FlowBucket[]): void {
@@ -125,7 +160,7 @@ export class History {
     }
     const before = day.durations.subarray(0, at(from));
     const after = day.durations.subarray(at(to));
-    const size = parts.reduce((sum, part) => sum + part.length, 0);
+    const size = sum(parts.map((part) => part.length));
     const packed = new Uint8Array(before.length + size + after.length);
     packed.set(before);
     packed.set(after, before.length + size);
@@ -138,11 +173,15 @@ export class History {
     });
     for (let i = to; i < PER_DAY; i++) day.ends[i] = (day.ends[i] as number) + moved;
     day.durations = packed;
+    day.total = day.attempts.reduce((total, attempts) => total + attempts, 0);
   }
 
-  /** What is normal from a moment on is learned anew. */
-  forgetNormalsFrom(timeMs: number): void {
-    for (const slots of this.#normals.values()) for (const slotMs of slots.keys()) if (slotMs >= timeMs) slots.delete(slotMs);
+  /** What is normal for some flows from a moment on is learned anew. */
+  forgetNormalsFrom(timeMs: number, flows: Iterable<number>): void {
+    for (const flow of flows) {
+      const slots = this.#normals.get(flow);
+      if (slots) for (const slotMs of slots.keys()) if (slotMs >= timeMs) slots.delete(slotMs);
+    }
   }
 
   /** A limit was set: all of the flow is judged anew. */
@@ -156,7 +195,12 @@ export class History {
     if (!slots) this.#normals.set(flow, (slots = new Map<number, FlowNormal>()));
     let normal = slots.get(slotMs);
     if (!normal) {
-      const earlier = (startMs: number) => this.#earlier(flow, startMs, slotMs);
+      // The same bucket is asked for many times: for days, for volume, for shares.
+      const asked = new Map<number, UsualBucket | undefined>();
+      const earlier = (startMs: number) => {
+        if (!asked.has(startMs)) asked.set(startMs, this.#earlier(flow, startMs, slotMs));
+        return asked.get(startMs);
+      };
       normal = learnNormal(earlier, this.firstMsOf(flow), slotMs, this.ownersLimit(flow, slotMs + SLOT_MS - 1), this.#kinds, (dayMs) =>
         this.totalOf(flow, dayMs),
       );
@@ -168,10 +212,7 @@ export class History {
   /** Attempts of a flow on a whole day (its begin, UTC); `undefined` when nothing is known of it. */
   totalOf(flow: number, dayMs: number): number | undefined {
     const day = this.#days.get(flow)?.get(dayMs);
-    if (!day || dayMs < this.firstMsOf(flow)) return undefined;
-    let sum = 0;
-    for (const attempts of day.attempts) sum += attempts;
-    return sum;
+    return !day || dayMs < this.firstMsOf(flow) ? undefined : day.total;
   }
 
   #earlier(flow: number, startMs: number, slotMs: number): UsualBucket | undefined {
@@ -187,5 +228,7 @@ export class History {
     for (const slots of this.#normals.values()) for (const slotMs of slots.keys()) if (slotMs < nowMs - 2 * DAY_MS) slots.delete(slotMs);
   }
 }
+
+const isEqual = (a: Uint8Array, b: Uint8Array): boolean => a.length === b.length && a.every((byte, i) => byte === b[i]);
 
 const EMPTY: UsualBucket = { attempts: 0, failed: 0, durations: NOTHING, medianMs: NaN, valueMinor: 0 };

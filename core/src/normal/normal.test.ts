@@ -245,4 +245,28 @@ describe('the history of roll-ups', () => {
     history.forgetFlow(1);
     expect(history.normalAt(1, hourMs).limitBy).toBe('learned');
   });
+
+  test('what was learned stays true while hours come late, again and anew: the same as learned at the end', () => {
+    const random = seededRandom(11);
+    const none = () => undefined;
+    const hourOf = (flow: number, at: number) =>
+      [0, 1, 2, 3, 4, 5].map((k) => bucket(flow, at + k * 5 * MINUTE_MS, 80 + 60 * random(), 1 + Math.floor(40 * random())));
+    const asItCame = new History(() => false, none);
+    const hours = new Map<number, FlowBucket[]>();
+    const put = (at: number) => {
+      // Flow 2 begins later, and now and then nothing of it comes.
+      const some = [...hourOf(1, at), ...(at > hourMs - 3 * DAY_MS && random() < 0.7 ? hourOf(2, at) : [])];
+      hours.set(at, some);
+      asItCame.putHour(at, some);
+      for (const flow of [1, 2]) asItCame.normalAt(flow, at + HOUR_MS * Math.floor(30 * random()));
+    };
+    for (let at = hourMs - 6 * DAY_MS; at < hourMs; at += HOUR_MS) {
+      put(at);
+      if (random() < 0.2) put(at - HOUR_MS * (1 + Math.floor(40 * random())));
+    }
+    const atTheEnd = new History(() => false, none);
+    for (const [at, some] of [...hours].sort((a, b) => a[0] - b[0])) atTheEnd.putHour(at, some);
+    for (const flow of [1, 2])
+      for (let at = hourMs - 6 * DAY_MS; at < hourMs + DAY_MS; at += HOUR_MS / 2) expect(asItCame.normalAt(flow, at)).toEqual(atTheEnd.normalAt(flow, at));
+  });
 });

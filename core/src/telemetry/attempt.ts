@@ -129,24 +129,47 @@ export function appendRowsInPlace(target: AttemptColumns, source: AttemptColumns
   target.n += to - from;
 }
 
+/** Numbers of the rows, flow by flow; rows of a flow keep their order. */
+function orderByFlow(columns: AttemptColumns): { order: Uint32Array; ranges: Map<number, [from: number, to: number]> } {
+  const counts = new Uint32Array(0x1_0000);
+  for (let i = 0; i < columns.n; i++) {
+    const flow = columns.flow[i] as number;
+    counts[flow] = (counts[flow] as number) + 1;
+  }
+  const ranges = new Map<number, [number, number]>();
+  const next = new Uint32Array(0x1_0000);
+  let at = 0;
+  for (let flow = 0; flow < counts.length; flow++) {
+    const count = counts[flow] as number;
+    if (count === 0) continue;
+    next[flow] = at;
+    ranges.set(flow, [at, (at += count)]);
+  }
+  const order = new Uint32Array(columns.n);
+  for (let i = 0; i < columns.n; i++) {
+    const flow = columns.flow[i] as number;
+    const place = next[flow] as number;
+    order[place] = i;
+    next[flow] = place + 1;
+  }
+  return { order, ranges };
+}
+
+function inOrder(columns: AttemptColumns, order: Uint32Array): AttemptColumns {
+  const result = emptyColumns(order.length);
+  for (const row of order) appendRowInPlace(result, columns, row);
+  return result;
+}
+
 /** The same rows by flow, in the order of time within a flow, and where each flow's rows begin and end. */
 export function sortedByFlow(columns: AttemptColumns): { columns: AttemptColumns; ranges: Map<number, [from: number, to: number]> } {
-  const order = new Uint32Array(columns.n);
-  for (let i = 0; i < columns.n; i++) order[i] = i;
-  order.sort((a, b) => (columns.flow[a] as number) - (columns.flow[b] as number) || (columns.startMs[a] as number) - (columns.startMs[b] as number) || a - b);
-  const sorted = emptyColumns(columns.n);
-  for (const name of COLUMN_NAMES) {
-    const [to, from] = [sorted[name], columns[name]];
-    for (let i = 0; i < order.length; i++) to[i] = from[order[i] as number] as number;
-  }
-  sorted.n = columns.n;
-  const ranges = new Map<number, [number, number]>();
-  for (let from = 0; from < sorted.n;) {
-    const flow = sorted.flow[from] as number;
-    let to = from;
-    while (to < sorted.n && sorted.flow[to] === flow) to++;
-    ranges.set(flow, [from, to]);
-    from = to;
-  }
-  return { columns: sorted, ranges };
+  const { order, ranges } = orderByFlow(columns);
+  for (const [from, to] of ranges.values()) order.subarray(from, to).sort((a, b) => (columns.startMs[a] as number) - (columns.startMs[b] as number) || a - b);
+  return { columns: inOrder(columns, order), ranges };
+}
+
+/** The rows of some flows, each flow's by themselves. */
+export function rowsByFlow(columns: AttemptColumns, flows: ReadonlySet<number>): Map<number, AttemptColumns> {
+  const { order, ranges } = orderByFlow(columns);
+  return new Map([...ranges].filter(([flow]) => flows.has(flow)).map(([flow, [from, to]]) => [flow, inOrder(columns, order.subarray(from, to))]));
 }

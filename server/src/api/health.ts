@@ -8,11 +8,11 @@ export function healthRoutes(database: Database, intake: Intake, engine: Engine)
   const router = Router();
   router.get('/healthz', async (_request, response) => {
     await database.query('SELECT 1');
-    const { watermarkMs, judgedMs } = await engine.ask('figures', null);
+    const { watermarkMs, judgedMs } = engine.figures;
     response.json({ status: 'ok', watermarkMs, judgedMs, backlogSpans: intake.figures.backlogSpans });
   });
-  router.get('/metrics', async (_request, response) => {
-    const engineFigures = await engine.ask('figures', null);
+  router.get('/metrics', (_request, response) => {
+    const engineFigures = engine.figures;
     const { requests, spans, rejectedSpans, refusedRequests, backlogSpans, batches, duplicates } = intake.figures;
     const counter = (name: string, help: string, value: number) =>
       `# TYPE toplens_${name} counter\n# HELP toplens_${name} ${help}\ntoplens_${name}_total ${value}\n`;

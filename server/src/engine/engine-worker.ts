@@ -31,6 +31,7 @@ let passing: Promise<void> | undefined;
 
 const loaded = loadWorld(new Database(port), settings, segmentsDir).then(({ world, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
+  send({ kind: 'figures', figures: figures(world, lastPassMs) });
   return world;
 });
 
@@ -48,6 +49,7 @@ async function pass(world: World): Promise<void> {
     lastPassEnd = performance.now();
     lastPassMs = lastPassEnd - begun;
   }
+  send({ kind: 'figures', figures: figures(world, lastPassMs) });
   // What came faster than it could be judged stays until it is judged.
   world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
   world.history.trim(world.watermarkMs - DAY_MS);
@@ -70,8 +72,6 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
       return incidentPage(world, message.ask);
     case 'freshness':
       return freshness(world);
-    case 'figures':
-      return figures(world, lastPassMs);
     case 'flows':
       return flowTable(world, message.ask);
     case 'flow':

@@ -5,11 +5,12 @@ import type { CommittedBatch } from '../intake/intake';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
 import { startWorker } from '../store/worker';
-import type { FromEngine, Questions, ToEngine } from './protocol';
+import type { EngineFigures, FromEngine, Questions, ToEngine } from './protocol';
 
 /** The computation, in a worker of its own: no request waits for another one's heavy question. */
 export class Engine {
   #next = 1;
+  #figures: EngineFigures | undefined;
   readonly #waiting = new Map<number, { resolve: (answer: unknown) => void; reject: (error: Error) => void }>();
 
   private constructor(
@@ -18,6 +19,7 @@ export class Engine {
   ) {
     worker.on('message', (message: FromEngine) => {
       if (message.kind === 'log') return log[message.level](message.detail, message.message);
+      if (message.kind === 'figures') return (this.#figures = message.figures);
       const waiting = this.#waiting.get(message.id);
       this.#waiting.delete(message.id);
       if (message.ok) waiting?.resolve(message.answer);
@@ -34,8 +36,14 @@ export class Engine {
     const port = database.connectThread();
     const worker = startWorker('engine/engine-worker.ts', { port, settings, segmentsDir }, { transferList: [port] });
     const engine = new Engine(worker, log);
-    await engine.ask('figures', null);
+    await engine.ask('freshness', null);
     return engine;
+  }
+
+  /** As of the last pass: told at once, however busy the engine is. */
+  get figures(): EngineFigures {
+    if (!this.#figures) throw new Error('the engine has not started');
+    return this.#figures;
   }
 
   ask<Name extends keyof Questions>(name: Name, ask: Questions[Name]['ask']): Promise<Questions[Name]['answer']> {

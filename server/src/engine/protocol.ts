@@ -44,7 +44,6 @@ export interface Questions {
   /** settings were changed: taken over, and judged anew from where they are in force */
   settings: { ask: SettingChange; answer: null };
   freshness: { ask: null; answer: FreshnessShape };
-  figures: { ask: null; answer: EngineFigures };
   /** judges all that came so far; resolves when done */
   settle: { ask: null; answer: null };
   flowCounts: { ask: null; answer: FlowCount[] };
@@ -76,6 +75,7 @@ export type ToEngine =
   | { kind: 'stop'; id: number };
 
 export type FromEngine =
+  | { kind: 'figures'; figures: EngineFigures }
   | { kind: 'answer'; id: number; ok: true; answer: unknown }
   | { kind: 'answer'; id: number; ok: false; message: string }
   | { kind: 'log'; level: 'info' | 'error'; message: string; detail: object };

@@ -1,7 +1,7 @@
 import { type InnerSpan } from '@toplens/core/flows';
 import { BACKGROUND, emptyColumns, FAILED, PROBE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
-import { CopyRows } from './copy-rows';
+import { CopyRows } from '../store/copy-rows';
 import { flowText, type NameBook } from './name-book';
 import { sessionNumber } from './session-number';
 

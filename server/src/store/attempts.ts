@@ -1,6 +1,7 @@
-import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
+import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
 import type { TimedSpan } from '@toplens/core/incidents';
 import { HOUR_MS } from '@toplens/core/time';
+import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
 
 /** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */
@@ -17,49 +18,34 @@ export async function newestEnd(database: Database): Promise<number> {
   return newest?.ms ?? 0;
 }
 
-interface HourRow {
-  started_us: number;
-  duration_us: number;
-  flow: number;
-  flags: number;
-  person: number;
-  session: number;
-  failure: number;
-  site: number;
-  version: number;
-  region: number;
-  tier: number;
-  promotion: number;
-  host: number;
-  value_minor: number | null;
-}
-
 /** All attempts that started in the hour, as columns. */
 export async function loadHour(database: Database, hourMs: number): Promise<AttemptColumns> {
-  const rows = await database.query<HourRow>(
-    `SELECT started_us::float8 AS started_us, duration_us::float8 AS duration_us, flow, flags, person, session::float8 AS session,
-            failure, site, version, region, tier, promotion, host, value_minor::float8 AS value_minor
-       FROM attempt WHERE started_us >= $1 AND started_us < $2`,
-    [hourMs * 1000, (hourMs + HOUR_MS) * 1000],
+  const fromUs = Math.floor(hourMs * 1000);
+  const rows = new CopiedRows(
+    await database.copyOut(
+      `SELECT started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, value_minor
+         FROM attempt WHERE started_us >= ${fromUs} AND started_us < ${fromUs + HOUR_MS * 1000}`,
+    ),
   );
-  const columns = emptyColumns(rows.length);
-  rows.forEach((row, i) => {
-    columns.startMs[i] = row.started_us / 1000;
-    columns.durationMs[i] = row.duration_us / 1000;
-    columns.flow[i] = row.flow;
-    columns.flags[i] = row.flags;
-    columns.person[i] = row.person;
-    columns.session[i] = row.session;
-    columns.failure[i] = row.failure;
-    columns.site[i] = row.site;
-    columns.version[i] = row.version;
-    columns.region[i] = row.region;
-    columns.tier[i] = row.tier;
-    columns.promotion[i] = row.promotion;
-    columns.host[i] = row.host;
-    columns.valueMinor[i] = row.value_minor ?? NaN;
-  });
-  columns.n = rows.length;
+  let columns = emptyColumns(4096);
+  while (rows.next()) {
+    if (columns.n === columns.startMs.length) columns = withCapacity(columns, 2 * columns.n);
+    const i = columns.n++;
+    columns.startMs[i] = rows.integer() / 1000;
+    columns.durationMs[i] = rows.integer() / 1000;
+    columns.flow[i] = rows.integer();
+    columns.flags[i] = rows.integer();
+    columns.person[i] = rows.integer();
+    columns.session[i] = rows.integer();
+    columns.failure[i] = rows.integer();
+    columns.site[i] = rows.integer();
+    columns.version[i] = rows.integer();
+    columns.region[i] = rows.integer();
+    columns.tier[i] = rows.integer();
+    columns.promotion[i] = rows.integer();
+    columns.host[i] = rows.integer();
+    columns.valueMinor[i] = rows.integer();
+  }
   return columns;
 }
 

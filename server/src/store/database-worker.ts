@@ -110,6 +110,10 @@ async function answer(db: PGlite, request: DatabaseRequest): Promise<unknown> {
   switch (request.kind) {
     case 'query':
       return (await db.query(request.sql, request.params)).rows;
+    case 'copyOut': {
+      const { blob } = await db.query(`COPY (${request.sql}) TO '/dev/blob' (FORMAT binary)`);
+      return new Uint8Array(await (blob as Blob).arrayBuffer());
+    }
     case 'exec':
       await db.exec(request.sql);
       return undefined;
@@ -145,7 +149,7 @@ function listen(port: MessagePort): void {
           sql: error.query,
         }),
       )
-      .then((reply) => port.postMessage(reply));
+      .then((reply) => port.postMessage(reply, reply.ok && reply.result instanceof Uint8Array ? [reply.result.buffer as ArrayBuffer] : []));
   });
 }
 

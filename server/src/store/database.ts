@@ -64,6 +64,11 @@ export class Database {
     return (await this.#ask({ kind: 'query', sql, params })) as Row[];
   }
 
+  /** The rows of a query in binary COPY format, for `CopiedRows`. It takes no parameters: numbers alone go into its text. */
+  async copyOut(sql: string): Promise<Uint8Array> {
+    return (await this.#ask({ kind: 'copyOut', sql })) as Uint8Array;
+  }
+
   async exec(sql: string): Promise<void> {
     await this.#ask({ kind: 'exec', sql });
   }

@@ -20,6 +20,7 @@ export interface IngestResult {
 export type DatabaseRequest =
   | { id: number; kind: 'query'; sql: string; params: unknown[] }
   | { id: number; kind: 'exec'; sql: string }
+  | { id: number; kind: 'copyOut'; sql: string }
   | { id: number; kind: 'ingest'; batch: IngestBatch }
   | { id: number; kind: 'checkpoint' }
   | { id: number; kind: 'transaction'; statements: { sql: string; params: unknown[] }[] }

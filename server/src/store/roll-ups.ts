@@ -1,6 +1,7 @@
 import { BUCKET_MS, type FlowBucket } from '@toplens/core/flows';
 import { encodedQuantile } from '@toplens/core/stats';
 import { HOUR_MS } from '@toplens/core/time';
+import { CopiedRows } from './copied-rows';
 import type { Database, Statement } from './database';
 
 const PER_HOUR = HOUR_MS / BUCKET_MS;
@@ -52,11 +53,12 @@ export function unpackHour(flow: number, hourMs: number, bytes: Uint8Array): Flo
 
 /** Roll-ups of a stretch of whole hours: a month of many flows is read day by day. */
 export async function loadRollUps(database: Database, fromMs: number, toMs: number): Promise<FlowBucket[]> {
-  const rows = await database.query<{ flow: number; hour_ms: number; buckets: Uint8Array }>(
-    'SELECT flow, hour_ms::float8 AS hour_ms, buckets FROM roll_up_hour WHERE hour_ms >= $1 AND hour_ms < $2',
-    [fromMs, toMs],
+  const rows = new CopiedRows(
+    await database.copyOut(`SELECT flow, hour_ms, buckets FROM roll_up_hour WHERE hour_ms >= ${Math.floor(fromMs)} AND hour_ms < ${Math.floor(toMs)}`),
   );
-  return rows.flatMap(({ flow, hour_ms, buckets }) => unpackHour(flow, hour_ms, buckets));
+  const loaded: FlowBucket[] = [];
+  while (rows.next()) loaded.push(...unpackHour(rows.integer(), rows.integer(), rows.binary()));
+  return loaded;
 }
 
 /** Puts an hour's roll-ups in place, and marks the hour as no longer stale unless a newer batch touched it. */
