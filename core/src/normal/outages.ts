@@ -32,7 +32,7 @@ export function findOutages(flows: ReadonlyMap<number, MinuteSeries>, found: rea
   return added;
 }
 
-/** Counts and expectations added; spreads between days weighed by volume, since days rise and fall for all flows alike. */
+/** Counts and expectations added; spreads and dispersions weighed by volume, since days rise and fall for all flows alike. */
 function sumOf(all: readonly MinuteSeries[]): MinuteSeries {
   const first = all[0] as MinuteSeries;
   const length = first.attempts.length;
@@ -44,19 +44,19 @@ function sumOf(all: readonly MinuteSeries[]): MinuteSeries {
     volumeDispersion: new Float64Array(length),
   };
   for (let t = 0; t < length; t++) {
-    let [came, expected, spread, dispersion] = [0, 0, 0, 1];
+    let [came, expected, spread, dispersion] = [0, 0, 0, 0];
     for (const series of all) {
       const one = series.expectedAttempts[t] as number;
       if (Number.isNaN(one)) continue;
       came += series.attempts[t] as number;
       expected += one;
       spread += one * (series.volumeSpread[t] as number);
-      dispersion = Math.max(dispersion, series.volumeDispersion[t] as number);
+      dispersion += one * (series.volumeDispersion[t] as number);
     }
     sum.attempts[t] = came;
     sum.expectedAttempts[t] = expected > 0 ? expected : NaN;
     sum.volumeSpread[t] = expected > 0 ? spread / expected : 0;
-    sum.volumeDispersion[t] = dispersion * TOGETHER;
+    sum.volumeDispersion[t] = expected > 0 ? (dispersion / expected) * TOGETHER : 1;
   }
   return sum;
 }

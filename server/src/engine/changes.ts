@@ -47,7 +47,7 @@ function wordsOf(measure: string, ratio: number): string {
 
 async function flowActivity(world: World, beforeFromMs: number, lastFromMs: number, toMs: number): Promise<RecentActivity<Subject>[]> {
   const activity = new Map<number, { last: ReturnType<typeof nothing>; before: ReturnType<typeof nothing> }>();
-  await eachAttempt(world, { fromMs: beforeFromMs, toMs }, undefined, undefined, (rows, i) => {
+  await eachAttempt(world, { fromMs: beforeFromMs, toMs }, undefined, [], (rows, i) => {
     const flow = rows.flow[i] as number;
     let own = activity.get(flow);
     if (!own) activity.set(flow, (own = { last: nothing(), before: nothing() }));

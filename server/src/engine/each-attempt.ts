@@ -1,4 +1,4 @@
-import { PROBE, type AttemptColumns } from '@toplens/core/telemetry';
+import { PROBE, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import type { World } from './world';
 
@@ -9,21 +9,26 @@ export const LONGEST_SCAN_MS = 26 * HOUR_MS;
  * Walks the attempts of a window, without probes.
  *
  * @param flows all flows when `undefined`
- * @param holds tells the rows of a slice; all when `undefined`
+ * @param conditions of the slice (`conditionsOf`): all must hold
  */
 export function eachAttempt(
   world: World,
   window: Window,
   flows: ReadonlySet<number> | undefined,
-  holds: ((rows: AttemptColumns, row: number) => boolean) | undefined,
+  conditions: readonly [Dimension, number][],
   see: (rows: AttemptColumns, row: number) => void,
 ): Promise<void> {
+  const [first] = conditions;
+  const others = conditions.slice(1);
   return world.hours.visit(window, flows, (rows, from, to) => {
+    const { startMs, flags, flow } = rows;
+    const firstColumn = first && rows[first[0]];
     for (let i = from; i < to; i++) {
-      const startMs = rows.startMs[i] as number;
-      if (startMs < window.fromMs || startMs >= window.toMs || (rows.flags[i] as number) & PROBE) continue;
-      if ((flows && !flows.has(rows.flow[i] as number)) || (holds && !holds(rows, i))) continue;
-      see(rows, i);
+      // What rejects most is asked first.
+      if (firstColumn && firstColumn[i] !== first[1]) continue;
+      if ((startMs[i] as number) < window.fromMs || (startMs[i] as number) >= window.toMs || (flags[i] as number) & PROBE) continue;
+      if (others.length > 0 && others.some(([dimension, number]) => rows[dimension][i] !== number)) continue;
+      if (!flows || flows.has(flow[i] as number)) see(rows, i);
     }
   });
 }

@@ -6,7 +6,7 @@ import { ceilTo, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/
 import type { FlowPageShape, SampleShape, SideShape } from '../api/shapes';
 import { flowKey } from '../settings/settings-book';
 import { eachAttempt, LONGEST_SCAN_MS } from './each-attempt';
-import { flowsIn, sliceOf, type Focus } from './focus';
+import { flowsIn, conditionsOf, type Focus } from './focus';
 import { flowRow } from './flow-table';
 import { marksOf } from './incident-page';
 import type { FlowQuestion } from './protocol';
@@ -85,7 +85,7 @@ async function outcomesOverTime(world: World, flow: number, window: Window, focu
   const startMs = floorTo(window.fromMs, stepMs);
   const n = Math.ceil((window.toMs - startMs) / stepMs);
   const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
-  await eachAttempt(world, window, new Set([flow]), sliceOf(world, focus), (rows, i) => {
+  await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
     const atMs = rows.startMs[i] as number;
     const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
     const outcome = outcomeOf(rows.durationMs[i] as number, isFailed, world.history.normalAt(flow, atMs).limitMs);
@@ -118,7 +118,7 @@ interface SideCounts {
 async function sidesOf(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['sides']> {
   const all = createHistogram();
   const values = new Map<Dimension, Map<number, SideCounts>>(DIMENSIONS.map((one) => [one, new Map()]));
-  await eachAttempt(world, window, new Set([flow]), sliceOf(world, focus), (rows, i) => {
+  await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
     const durationMs = rows.durationMs[i] as number;
     const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
     const isBad = outcomeOf(durationMs, isFailed, world.history.normalAt(flow, rows.startMs[i] as number).limitMs) !== 'onTime';

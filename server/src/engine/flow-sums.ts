@@ -3,7 +3,9 @@ import { SLOT_MS } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, encodeHistogram, recordInPlace, type LogHistogram } from '@toplens/core/stats';
 import { FAILED, PROBE, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
+import { PeopleMet } from './distinct';
 import { conditionsOf, flowsIn, type Focus } from './focus';
+import { PerHour } from './per-hour';
 import type { World } from './world';
 
 /** What a flow's attempts in a window came to. */
@@ -23,48 +25,21 @@ const noSums = (): FlowSums => ({
   attempts: 0, failed: 0, durations: createHistogram(), totalMs: 0, maxMs: 0, outcomes: { onTime: 0, late: 0, hung: 0, failed: 0 }, people: 0, hurt: 0,
 }); // prettier-ignore
 
-/** Who was met already: one number a person, the last flow (or question) in which it was met. */
-class Marks {
-  #seen = new Uint32Array(1 << 16);
-  #mark = 0;
-
-  /** From now on nobody was met. */
-  reset(): void {
-    if (this.#mark >= 0xffff_fffe) {
-      this.#seen.fill(0);
-      this.#mark = 0;
-    }
-    this.#mark++;
-  }
-
-  /** True the first time that a person is met; always for somebody unknown (0). */
-  isNew(person: number): boolean {
-    if (person === 0) return true;
-    if (person >= this.#seen.length) {
-      const grown = new Uint32Array(Math.max(person + 1, this.#seen.length * 2));
-      grown.set(this.#seen);
-      this.#seen = grown;
-    }
-    if (this.#seen[person] === this.#mark) return false;
-    this.#seen[person] = this.#mark;
-    return true;
-  }
-}
-
-const met = new Marks();
-const metHurt = new Marks();
+const met = new PeopleMet();
+const metHurt = new PeopleMet();
 
 /** A flow's hour that is over and asked for as a whole: everything but who came is summed once. */
 interface WholeHour {
   limitsMs: (number | undefined)[];
   sums: Omit<FlowSums, 'durations' | 'people' | 'hurt'>;
   durations: Uint8Array;
+  /** who made the attempts; `undefined` where no slice is asked for: then the column itself tells */
+  people: Uint32Array | undefined;
   /** people of attempts that were not on time */
   hurt: Uint32Array;
 }
 
-/** By the columns of an hour, which are made anew when the hour changes: then what was summed goes with them. */
-const wholeHours = new WeakMap<AttemptColumns, Map<number, WholeHour>>();
+const wholeHours = new PerHour<Map<number, WholeHour>>();
 
 /**
  * Sums of every flow over any window and slice, from the columns. Flow by flow, so that people are told apart by one array
@@ -83,8 +58,8 @@ export async function flowSums(world: World, window: Window, focus: Focus): Prom
       const { columns, ranges } = await world.hours.load(hourMs);
       const [from, to] = ranges ? (ranges.get(flow) ?? [0, 0]) : [0, columns.n];
       if (from === to) continue;
-      const isWhole = ranges !== undefined && conditions.length === 0 && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
-      if (isWhole) addWhole(sums, wholeHour(world, flow, hourMs, columns, from, to), columns, from, to);
+      const isWhole = ranges !== undefined && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
+      if (isWhole) addWhole(sums, wholeHour(world, flow, hourMs, columns, from, to, conditions), columns, from, to);
       else addRows(sums, world, flow, window, columns, from, to, conditions);
     }
     sums.outcomes.failed = sums.failed;
@@ -93,36 +68,47 @@ export async function flowSums(world: World, window: Window, focus: Focus): Prom
   return result;
 }
 
-function wholeHour(world: World, flow: number, hourMs: number, columns: AttemptColumns, from: number, to: number): WholeHour {
+function wholeHour(
+  world: World,
+  flow: number,
+  hourMs: number,
+  columns: AttemptColumns,
+  from: number,
+  to: number,
+  conditions: readonly [Dimension, number][],
+): WholeHour {
   const limitsMs = [hourMs, hourMs + SLOT_MS].map((slotMs) => world.history.normalAt(flow, slotMs).limitMs);
-  let flows = wholeHours.get(columns);
-  if (!flows) wholeHours.set(columns, (flows = new Map<number, WholeHour>()));
+  const flows = wholeHours.get(columns, conditions.join(), () => new Map<number, WholeHour>());
   const known = flows.get(flow);
   if (known && known.limitsMs.every((limitMs, k) => limitMs === limitsMs[k])) return known;
   const sums = noSums();
-  const hurt: number[] = [];
-  addRows(sums, world, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, [], hurt);
+  const collected = { people: [] as number[], hurt: [] as number[] };
+  addRows(sums, world, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, conditions, collected);
   const { durations, people: _people, hurt: _hurt, ...rest } = sums;
-  const made: WholeHour = { limitsMs, sums: rest, durations: encodeHistogram(durations), hurt: Uint32Array.from(hurt) };
+  const people = conditions.length > 0 ? Uint32Array.from(collected.people) : undefined;
+  const made: WholeHour = { limitsMs, sums: rest, durations: encodeHistogram(durations), people, hurt: Uint32Array.from(collected.hurt) };
   flows.set(flow, made);
   return made;
 }
 
-function addWhole(target: FlowSums, { sums, durations, hurt }: WholeHour, columns: AttemptColumns, from: number, to: number): void {
+function addWhole(target: FlowSums, { sums, durations, people, hurt }: WholeHour, columns: AttemptColumns, from: number, to: number): void {
   target.attempts += sums.attempts;
   target.failed += sums.failed;
   target.totalMs += sums.totalMs;
   target.maxMs = Math.max(target.maxMs, sums.maxMs);
   for (const outcome of OUTCOMES) target.outcomes[outcome] += sums.outcomes[outcome];
   addEncodedInPlace(target.durations, durations);
-  const { person, flags } = columns;
-  let people = 0;
-  for (let i = from; i < to; i++) if (!((flags[i] as number) & PROBE) && met.isNew(person[i] as number)) people++;
-  target.people += people;
+  let fresh = 0;
+  if (people) for (const one of people) fresh += Number(met.isNew(one));
+  else {
+    const { person, flags } = columns;
+    for (let i = from; i < to; i++) if (!((flags[i] as number) & PROBE) && met.isNew(person[i] as number)) fresh++;
+  }
+  target.people += fresh;
   for (const one of hurt) if (metHurt.isNew(one)) target.hurt++;
 }
 
-/** @param collectHurt people of attempts that were not on time go there, and nobody is counted */
+/** @param collected people of the attempts, and of those that were not on time, go there, and nobody is counted */
 function addRows(
   sums: FlowSums,
   world: World,
@@ -132,7 +118,7 @@ function addRows(
   from: number,
   to: number,
   conditions: readonly [Dimension, number][],
-  collectHurt?: number[],
+  collected?: { people: number[]; hurt: number[] },
 ): void {
   const { startMs, durationMs, flags, person, flow: flows } = rows;
   const [first, second] = conditions;
@@ -169,8 +155,9 @@ function addRows(
       else sums.outcomes.late++;
     }
     const who = person[i] as number;
-    if (collectHurt) {
-      if (isHurt) collectHurt.push(who);
+    if (collected) {
+      if (conditions.length > 0) collected.people.push(who);
+      if (isHurt) collected.hurt.push(who);
       continue;
     }
     if (met.isNew(who)) sums.people++;

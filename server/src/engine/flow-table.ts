@@ -13,7 +13,7 @@ import type { Against, FlowsQuestion } from './protocol';
 import { sparkOf } from './series';
 import { comparedWindow, resolveWindow } from './windows';
 import type { World } from './world';
-import { remainingIn } from './worst-first';
+import { remainingIn } from './remaining';
 
 /** Of windows told from roll-ups, people and the longest attempt are not known. */
 type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & { people: number | null; hurt: number | null; maxMs: number | null };

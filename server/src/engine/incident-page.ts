@@ -11,11 +11,12 @@ import { judgedIn, rankedOf } from './judged';
 import { proposalFor } from './proposal';
 import type { IncidentQuestion } from './protocol';
 import { sampleShapes } from './samples';
+import { remainingIn } from './remaining';
 import { measureOf, seriesOf } from './series';
 import { isActiveAtEnd, trendOf } from './trend';
 import { comparedWindow, isFirst, resolveWindow } from './windows';
 import type { World } from './world';
-import { describe, ratesAt, remainingIn } from './worst-first';
+import { describe, ratesAt } from './worst-first';
 
 const CHART_LEAD_MS = 60 * MINUTE_MS;
 const SAMPLES = 3;

@@ -8,13 +8,13 @@ import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape 
 import { latestHandoffs } from '../store/handoffs';
 import { sharedWindow } from './bills';
 import { describeIncident, isWholeApplication, levelOf, rootOf, type Description } from './describe';
-import { eachAttempt, LONGEST_SCAN_MS } from './each-attempt';
-import { flowsIn, sliceOf, type Focus } from './focus';
+import type { Focus } from './focus';
 import { freshness } from './freshness';
 import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from './judged';
 import { PerVersion } from './per-version';
 import { proposalFor } from './proposal';
 import type { WorstFirstQuestion } from './protocol';
+import { remainingIn } from './remaining';
 import { measureOf, sparkOf } from './series';
 import { isActiveAtEnd, TREND_MS, trendOf } from './trend';
 import { comparedWindow, resolveWindow } from './windows';
@@ -186,22 +186,6 @@ async function comparedOf(world: World, window: Window, { against, focus }: Wors
     incidents: ranked.length,
     isKnown: world.history.flows.some((flow) => world.history.firstMsOf(flow) < other.window.fromMs),
   };
-}
-
-/** How many sessions and attempts a focus leaves; `null` where counting would take long. */
-export async function remainingIn(world: World, window: Window, focus: Focus): Promise<WorstFirstShape['remaining']> {
-  if (window.toMs - window.fromMs > LONGEST_SCAN_MS) return null;
-  const holds = sliceOf(world, focus);
-  const flows = flowsIn(world, focus);
-  if (!holds && !flows) return null;
-  const sessions = new Set<number>();
-  let attempts = 0;
-  await eachAttempt(world, window, flows, holds, (rows, i) => {
-    attempts++;
-    // Whoever sends no session is told apart as a person.
-    sessions.add((rows.session[i] as number) || -(rows.person[i] as number));
-  });
-  return { sessions: sessions.size, attempts };
 }
 
 function lastEnded(world: World, window: Window): number | null {

@@ -31,6 +31,8 @@ export const flowKey = (application: string, technicalName: string): string => `
 /** What people decided, at any time: the settings file, and the changes made in place since. */
 export class SettingsBook {
   readonly #changes = new Map<string, SettingChange[]>();
+  /** what the settings file says of a flow: told once, asked for with every answer */
+  readonly #facts = new Map<string, FlowFacts>();
 
   constructor(
     readonly file: Settings,
@@ -62,8 +64,10 @@ export class SettingsBook {
   }
 
   flowAt(application: string, technicalName: string, timeMs: number): FlowFacts {
-    const facts = flowFacts(this.file.flows, application, technicalName);
-    const change = this.#valueAt(flowKey(application, technicalName), timeMs) as FlowChange | undefined;
+    const key = flowKey(application, technicalName);
+    let facts = this.#facts.get(key);
+    if (!facts) this.#facts.set(key, (facts = flowFacts(this.file.flows, application, technicalName)));
+    const change = this.#valueAt(key, timeMs) as FlowChange | undefined;
     if (!change) return facts;
     return { ...facts, name: change.name ?? facts.name, limitMs: change.limitMs ?? facts.limitMs, importance: change.importance ?? facts.importance };
   }
