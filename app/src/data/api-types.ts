@@ -1304,7 +1304,13 @@ export interface components {
                 limitBy: "owner" | "learned" | "none";
                 lateShare: number;
                 failedShare: number;
+                sites: {
+                    site: string;
+                    limitMs: number;
+                    lateShare: number;
+                }[];
             };
+            sites: string[];
             apdexAtOwners: string | null;
             apdexAtLearned: string | null;
             outcomes: {

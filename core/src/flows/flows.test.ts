@@ -64,8 +64,8 @@ test('rules name flows, by pattern, first match first', () => {
     { technicalName: 'GET /slots*', name: 'Pick a slot', limitMs: 1200 },
     { technicalName: '*', importance: 3 },
   ];
-  expect(flowFacts(rules, 'A', 'GET /slots/search')).toEqual({ name: 'Pick a slot', limitMs: 1200, importance: 1 });
-  expect(flowFacts(rules, 'A', 'GET /x.y')).toEqual({ name: 'GET /x.y', limitMs: undefined, importance: 3 });
+  expect(flowFacts(rules, 'A', 'GET /slots/search')).toMatchObject({ name: 'Pick a slot', limitMs: 1200, siteLimitsMs: {}, importance: 1 });
+  expect(flowFacts(rules, 'A', 'GET /x.y')).toMatchObject({ name: 'GET /x.y', limitMs: undefined, importance: 3 });
 });
 
 test('a broken promise costs as much of its penalty as attempts use up of its budget, at most all', () => {

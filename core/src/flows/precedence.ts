@@ -14,7 +14,7 @@ export interface Succession {
 export const GOES_ON = 0.25;
 const FEWEST_SESSIONS = 20;
 /** Of more rows, only every so manieth session is looked at: shares need no more. */
-const ENOUGH_ROWS = 300_000;
+export const ENOUGH_ROWS = 300_000;
 const NONE: ReadonlySet<number> = new Set();
 
 /**

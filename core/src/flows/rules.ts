@@ -8,6 +8,8 @@ export interface FlowRule {
   name?: string;
   /** owner's limit in milliseconds; judges in place of the learned one */
   limitMs?: number;
+  /** owner's limits for single sites, in milliseconds; judge there in place of any other */
+  siteLimitsMs?: Record<string, number>;
   /** multiplies the harm of this flow; 1 when left out */
   importance?: number;
   /** what was promised, and what breaking it costs */
@@ -39,6 +41,7 @@ export function expectedPenalty(agreement: Agreement | undefined, attemptsOutsid
 export interface FlowFacts {
   name: string;
   limitMs: number | undefined;
+  siteLimitsMs: Readonly<Record<string, number>>;
   importance: number;
   agreement: Agreement | undefined;
 }
@@ -56,5 +59,11 @@ export function flowFacts(rules: readonly FlowRule[], application: string, techn
   const rule = rules.find(
     (candidate) => (candidate.application === undefined || candidate.application === application) && matchesPattern(candidate.technicalName, technicalName),
   );
-  return { name: rule?.name ?? technicalName, limitMs: rule?.limitMs, importance: rule?.importance ?? 1, agreement: rule?.agreement };
+  return {
+    name: rule?.name ?? technicalName,
+    limitMs: rule?.limitMs,
+    siteLimitsMs: rule?.siteLimitsMs ?? {},
+    importance: rule?.importance ?? 1,
+    agreement: rule?.agreement,
+  };
 }

@@ -1,5 +1,5 @@
 import { hangLimitMs, outcomeOf, type Outcome } from '../flows';
-import { SLOT_MS, type Deviation, type FlowNormal } from '../normal';
+import { limitsAt, SLOT_MS, type Deviation, type FlowNormal } from '../normal';
 import { BACKGROUND, FAILED, PROBE } from '../telemetry';
 import { floorTo, MINUTE_MS, overlap, type Window } from '../time';
 import type { BillContext } from './bill';
@@ -99,24 +99,25 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
       }
       const durationMs = rows.durationMs[i] as number;
       const isFailed = (flags & FAILED) !== 0;
-      const outcome = outcomeOf(durationMs, isFailed, normal.limitMs);
+      const limits = limitsAt(normal, rows.site[i] as number);
+      const outcome = outcomeOf(durationMs, isFailed, limits.limitMs);
       outcomes[outcome]++;
       const tier = rows.tier[i] as number;
       const person = rows.person[i] as number;
       const isKey = context.isKeyTier(tier);
-      const usualBad = normal.failedShare + (1 - normal.failedShare) * normal.hungShare;
-      const usualWrong = 1 - (1 - normal.failedShare) * (1 - normal.lateShare);
+      const usualBad = normal.failedShare + (1 - normal.failedShare) * limits.hungShare;
+      const usualWrong = 1 - (1 - normal.failedShare) * (1 - limits.lateShare);
       for (const target of isKey ? [all, key] : [all]) {
         target.attempts++;
         target.usualBad += usualBad;
         target.usualNotOnTime += usualWrong;
         if (outcome !== 'onTime') target.notOnTime++;
         if (isFailed || normal.expectedMs === undefined) continue;
-        target.excessMs += Math.max(0, Math.min(durationMs, hangLimitMs(normal.limitMs ?? normal.expectedMs)) - normal.expectedMs);
+        target.excessMs += Math.max(0, Math.min(durationMs, hangLimitMs(limits.limitMs ?? normal.expectedMs)) - normal.expectedMs);
         target.usualExcessMs += normal.usualWaitMs;
         target.usualVariance += normal.usualWaitSdMs ** 2;
         target.expectedMs = normal.expectedMs;
-        if (outcome === 'hung') target.hungMs += hangLimitMs(normal.limitMs ?? 0);
+        if (outcome === 'hung') target.hungMs += hangLimitMs(limits.limitMs ?? 0);
         if (durationMs > normal.expectedMs) target.lateCount++;
       }
       if (flags & BACKGROUND) continue;
@@ -222,7 +223,7 @@ class Tries {
       let starts = this.#starts.get(key);
       if (!starts) this.#starts.set(key, (starts = { all: [], successes: [] }));
       starts.all.push(startMs);
-      const isHung = durationMs >= 30_000 && outcomeOf(durationMs, false, normalAt(flow, startMs).limitMs) === 'hung';
+      const isHung = durationMs >= 30_000 && outcomeOf(durationMs, false, limitsAt(normalAt(flow, startMs), rows.site[i] as number).limitMs) === 'hung';
       if (!isHung && !((rows.flags[i] as number) & FAILED)) starts.successes.push(startMs);
     }
     for (const starts of this.#starts.values()) {

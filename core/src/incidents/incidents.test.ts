@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
-import type { Deviation, FlowNormal, Signal } from '../normal';
+import { normalWith } from '../fixtures/normal';
+import type { Deviation, Signal } from '../normal';
 import { FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import {
@@ -24,27 +25,7 @@ const deviation = (flow: number, signal: Signal, from: number, to: number, exces
   firedMs: at(from + 3),
 });
 
-const NORMAL: FlowNormal = {
-  basis: 'dayPattern',
-  samples: 1000,
-  days: 10,
-  limitMs: 500,
-  limitBy: 'learned',
-  learnedLimitMs: 500,
-  expectedMs: 200,
-  usualWaitMs: 0,
-  usualWaitSdMs: 0,
-  medianRange: undefined,
-  lateShare: 1e-6,
-  lateSpread: 0,
-  hungShare: 0,
-  failedShare: 1e-6,
-  failedSpread: 0,
-  volume: new Float64Array(6).fill(50),
-  volumeSpread: 0.04,
-  volumeDispersion: 1,
-  money: undefined,
-};
+const NORMAL = normalWith();
 
 const KEY_TIER = 9;
 
@@ -91,6 +72,14 @@ describe('the harm bill', () => {
     expect(quantity(bill, 'waiting')).toBeCloseTo(3, 3);
     expect(quantity(bill, 'failed')).toBeCloseTo(2, 3);
     expect(bill.people.estimate).toBeCloseTo(3, 3);
+  });
+
+  test('a site with a limit of its own is judged by that one, the others by the flow’s', () => {
+    const attempts = [1, 2].flatMap((site) => Array.from({ length: 10 }, (_, i) => ({ startMs: at(i), durationMs: 400, site, person: 10 * site + i })));
+    const sites = new Map([[2, { limitMs: 300, lateShare: 1e-6, hungShare: 0 }]]);
+    const bill = harmBill([deviation(1, 'slow', 0, 60)], WINDOW, context(attempts, { normalAt: () => ({ ...NORMAL, sites }) }));
+    expect(bill.outcomes).toEqual({ onTime: 10, late: 10, hung: 0, failed: 0 });
+    expect([...bill.hurtPersons].sort((a, b) => a - b)).toEqual(Array.from({ length: 10 }, (_, i) => 20 + i));
   });
 
   test('probes never count, and attempts outside incident or window neither', () => {

@@ -1,5 +1,5 @@
 import { BUCKET_MS, outcomeOf } from '../flows';
-import { SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../normal';
+import { limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../normal';
 import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
 
@@ -8,13 +8,16 @@ type NormalAt = (flow: number, timeMs: number) => FlowNormal;
 const MINUTES = HOUR_MS / MINUTE_MS;
 const SLOTS = HOUR_MS / SLOT_MS;
 
-/** What a flow's attempts of one hour came to, by minute; and the limits that judged them. */
+/** What a flow's attempts of one hour came to, by minute; and what judged them. */
 export interface HourOfFlow {
   attempts: Uint32Array;
   /** late and hung ones */
   late: Uint32Array;
   failed: Uint32Array;
-  limitsMs: (number | undefined)[];
+  /** late and hung ones as usual, where sites have limits of their own: then it depends on who came */
+  usualLate: Float64Array | undefined;
+  /** by slot */
+  normals: FlowNormal[];
 }
 
 /**
@@ -29,25 +32,37 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
     if (startMs < hourMs || startMs >= hourMs + HOUR_MS || flags & PROBE) continue;
     const flow = rows.flow[i] as number;
     let hour = hours.get(flow);
-    if (!hour) {
-      const limitsMs = limitsIn(flow, hourMs, normalAt);
-      hours.set(flow, (hour = { attempts: new Uint32Array(MINUTES), late: new Uint32Array(MINUTES), failed: new Uint32Array(MINUTES), limitsMs }));
-    }
+    if (!hour) hours.set(flow, (hour = emptyHour(normalsIn(flow, hourMs, normalAt))));
     const minute = Math.floor((startMs - hourMs) / MINUTE_MS);
     hour.attempts[minute] = (hour.attempts[minute] as number) + 1;
-    const limitMs = hour.limitsMs[Math.floor((startMs - hourMs) / SLOT_MS)];
+    const { limitMs, lateShare } = limitsAt(hour.normals[Math.floor((startMs - hourMs) / SLOT_MS)] as FlowNormal, rows.site[i] as number);
     const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitMs);
     if (outcome === 'failed') hour.failed[minute] = (hour.failed[minute] as number) + 1;
-    else if (outcome !== 'onTime') hour.late[minute] = (hour.late[minute] as number) + 1;
+    else {
+      if (outcome !== 'onTime') hour.late[minute] = (hour.late[minute] as number) + 1;
+      if (hour.usualLate) hour.usualLate[minute] = (hour.usualLate[minute] as number) + lateShare;
+    }
   }
   return hours;
 }
 
-const limitsIn = (flow: number, hourMs: number, normalAt: NormalAt) => Array.from({ length: SLOTS }, (_, k) => normalAt(flow, hourMs + k * SLOT_MS).limitMs);
+const emptyHour = (normals: FlowNormal[]): HourOfFlow => ({
+  attempts: new Uint32Array(MINUTES),
+  late: new Uint32Array(MINUTES),
+  failed: new Uint32Array(MINUTES),
+  usualLate: normals.some((normal) => normal.sites.size > 0) ? new Float64Array(MINUTES) : undefined,
+  normals,
+});
+
+const normalsIn = (flow: number, hourMs: number, normalAt: NormalAt) => Array.from({ length: SLOTS }, (_, k) => normalAt(flow, hourMs + k * SLOT_MS));
 
 /** True when other limits judge now than those that judged when the minutes were counted. */
 export const isOutdated = (hours: ReadonlyMap<number, HourOfFlow>, hourMs: number, normalAt: NormalAt): boolean =>
-  [...hours].some(([flow, hour]) => limitsIn(flow, hourMs, normalAt).some((limitMs, k) => limitMs !== hour.limitsMs[k]));
+  [...hours].some(([flow, hour]) => normalsIn(flow, hourMs, normalAt).some((normal, k) => !hasSameLimits(normal, hour.normals[k] as FlowNormal)));
+
+/** True when both judge every attempt alike. */
+export const hasSameLimits = (a: FlowNormal, b: FlowNormal): boolean =>
+  a === b || (a.limitMs === b.limitMs && a.sites.size === b.sites.size && [...a.sites].every(([site, { limitMs }]) => b.sites.get(site)?.limitMs === limitMs));
 
 /**
  * Lays what is usual beside what happened, minute by minute: the input of `findDeviations`.
@@ -74,6 +89,9 @@ export function minuteSeries(
         one.attempts[first + minute] = hour.attempts[minute] as number;
         one.late[first + minute] = hour.late[minute] as number;
         one.failed[first + minute] = hour.failed[minute] as number;
+        const judged = (hour.attempts[minute] as number) - (hour.failed[minute] as number);
+        if (hour.usualLate && judged > 0 && !Number.isNaN(one.lateShare[first + minute]))
+          one.lateShare[first + minute] = (hour.usualLate[minute] as number) / judged;
       }
     }
     series.set(flow, one);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { learnSuccession, rollUp } from '../flows';
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
+import { normalWith } from '../fixtures/normal';
 import { History } from '../normal';
 import { normalDeviate, poissonDeviate, seededRandom } from '../stats';
 import { FAILED } from '../telemetry';
@@ -37,9 +38,9 @@ function attempts(fromMs: number, hours: number, flows: readonly number[], perMi
 }
 
 /** A history of eight days, and a judge over the hours before `NOW`. */
-function judge(flows: readonly number[], perMinute: number, troubles: readonly Hurt[], more: Partial<Judge> = {}) {
+function judge(flows: readonly number[], perMinute: number, troubles: readonly Hurt[], more: Partial<Judge> = {}, siteLimits = new Map<number, number>()) {
   const register = new Register();
-  const history = new History((flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }), () => undefined); // prettier-ignore
+  const history = new History((flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }), () => undefined, () => siteLimits); // prettier-ignore
   for (let at = NOW - 8 * DAY_MS; at < NOW - 3 * HOUR_MS; at += HOUR_MS) history.putHour(at, rollUp(columnsOf(attempts(at, 1, flows, perMinute))));
   const window = { fromMs: NOW - 3 * HOUR_MS, toMs: NOW };
   const today = attempts(window.fromMs, 3, flows, perMinute, troubles, 77);
@@ -88,7 +89,7 @@ test('judged again with the same attempts nothing changes', () => {
 });
 
 describe('counts by minute', () => {
-  const normalAt = () => ({ limitMs: 500, basis: 'dayPattern', volume: new Float64Array(6).fill(50), volumeSpread: 0.05, volumeDispersion: 1, lateShare: 0.01, lateSpread: 0, failedShare: 0.01, failedSpread: 0 }) as never; // prettier-ignore
+  const normalAt = () => normalWith({ lateShare: 0.01, failedShare: 0.01, volumeSpread: 0.05 });
   const row = fc.record({ startMs: fc.integer({ min: NOW, max: NOW + HOUR_MS - 1 }), durationMs: fc.integer({ min: 1, max: 40_000 }), flow: fc.integer({ min: 1, max: 3 }), flags: fc.constantFrom(0, FAILED) }); // prettier-ignore
 
   test('batches and order make no difference, and nothing is lost between counts and series', () => {
@@ -111,6 +112,24 @@ describe('counts by minute', () => {
   test('another limit makes them outdated', () => {
     const counted = countMinutes(columnsOf([{ startMs: NOW, flow: 1 }]), NOW, normalAt);
     expect(isOutdated(counted, NOW, normalAt)).toBe(false);
-    expect(isOutdated(counted, NOW, () => ({ limitMs: 400 }) as never)).toBe(true);
+    expect(isOutdated(counted, NOW, () => normalWith({ limitMs: 400 }))).toBe(true);
   });
+});
+
+test('a limit of one site judges there alone; what is usual there against it is no trouble, more than that is', () => {
+  const tight = new Map([[2, 260]]);
+  const late = ({ rows, history, window }: ReturnType<typeof judge>) => {
+    const hour = countMinutes(rows, window.fromMs, (flow, timeMs) => history.normalAt(flow, timeMs)).get(1);
+    return { late: hour?.late.reduce((sum, n) => sum + n, 0) ?? NaN, usual: hour?.usualLate?.reduce((sum, n) => sum + n, 0) };
+  };
+  const quiet = judge([1], 20, [], {}, tight);
+  // A fifth of a quarter of 1,200: a log-normal 200 ms with spread 0.3 lies above 260 ms with probability 1 − Φ(ln 1.3 / 0.3) = 0.191.
+  expect(late(quiet).late).toBeGreaterThan(35);
+  expect(late(quiet).late / (late(quiet).usual ?? NaN)).toBeGreaterThan(0.7);
+  expect(late(quiet).late / (late(quiet).usual ?? NaN)).toBeLessThan(1.3);
+  expect(late(judge([1], 20, []))).toEqual({ late: expect.any(Number) as number, usual: undefined });
+  expect(late(judge([1], 20, [])).late).toBeLessThan(15);
+  expect(quiet.deviations).toEqual([]);
+  const slow = [{ flows: [1], site: 2, kind: 'slow' as const, fromMs: NOW - 60 * MINUTE_MS, toMs: NOW }];
+  expect(shapes(judge([1], 20, slow, {}, tight).register)).toEqual([[1]]);
 });

@@ -1,5 +1,6 @@
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
-import type { Deviation, FlowNormal } from '../normal';
+import { normalWith } from '../fixtures/normal';
+import type { Deviation } from '../normal';
 import { seededRandom } from '../stats';
 import { MINUTE_MS } from '../time';
 import type { BillContext } from './bill';
@@ -22,7 +23,7 @@ const KEY = 3;
 
 const context = (rows: readonly TestAttempt[], more: Partial<BillContext> = {}) =>
   ({
-    rows: columnsOf(rows), knownUntilMs: BASE + 120 * MINUTE_MS, normalAt: () => ({ limitMs: 500 }) as FlowNormal, followersOf: () => new Set([2]),
+    rows: columnsOf(rows), knownUntilMs: BASE + 120 * MINUTE_MS, normalAt: () => normalWith(), followersOf: () => new Set([2]),
     isKeyTier: (tier: number) => tier === KEY, importanceOf: () => 1, ...more,
   }) as unknown as BillContext; // prettier-ignore
 

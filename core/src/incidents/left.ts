@@ -1,5 +1,5 @@
 import { outcomeOf } from '../flows';
-import type { Deviation } from '../normal';
+import { limitsAt, type Deviation } from '../normal';
 import { mantelHaenszel, type Stratum } from '../stats';
 import { BACKGROUND, FAILED, PROBE } from '../telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '../time';
@@ -67,7 +67,8 @@ function passings(flow: number, followers: ReadonlySet<number>, stretch: Window,
     const session = rows.session[i] as number;
     if (session === 0) continue;
     known++;
-    const isBad = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, normalAt(flow, startMs).limitMs) !== 'onTime';
+    const isBad =
+      outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitsAt(normalAt(flow, startMs), rows.site[i] as number).limitMs) !== 'onTime';
     const inTrouble = startMs >= stretch.fromMs;
     const passing = sessions.get(session);
     if (!passing) sessions.set(session, { tier: rows.tier[i] as number, lastMs: startMs, exposed: isBad, inTrouble, goesOn: false, value: 0 });

@@ -1,12 +1,13 @@
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
-import type { Deviation, FlowNormal } from '../normal';
+import { normalWith } from '../fixtures/normal';
+import type { Deviation } from '../normal';
 import { seededRandom } from '../stats';
 import { FAILED } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import { isAbout, isAlone, narrowSegment, spreadOver } from './narrow';
 
 const BASE = Date.UTC(2026, 2, 10, 10);
-const normalAt = () => ({ limitMs: 500, lateShare: 0.01, failedShare: 0.005 }) as FlowNormal;
+const normalAt = () => normalWith({ lateShare: 0.01, failedShare: 0.005 });
 const part = (flow: number, excess = 40): Deviation => ({
   flow, signal: 'failing', onsetMs: BASE, endMs: BASE + 60 * MINUTE_MS, firedMs: BASE, active: false, level: 'hurting', excess, z: 9,
 }); // prettier-ignore

@@ -1,5 +1,5 @@
 import { outcomeOf } from '../flows';
-import type { Deviation, FlowNormal } from '../normal';
+import { limitsAt, type Deviation, type FlowNormal } from '../normal';
 import { binomialZ } from '../stats';
 import { FAILED, PROBE, type AttemptColumns, type Dimension } from '../telemetry';
 import { whereItBites, type Segment } from './segments';
@@ -36,7 +36,7 @@ export function isAbout(rows: AttemptColumns, part: Deviation, segment: Segment,
     const startMs = rows.startMs[i] as number;
     const flags = rows.flags[i] as number;
     if (rows.flow[i] !== part.flow || startMs < part.onsetMs || startMs >= part.endMs || flags & PROBE) continue;
-    const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, normalAt(part.flow, startMs).limitMs);
+    const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitsAt(normalAt(part.flow, startMs), rows.site[i] as number).limitMs);
     const isBad = part.signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
     for (const count of rows[segment.dimension][i] === segment.value ? [all, inside] : [all]) {
       count.n++;
@@ -72,8 +72,9 @@ export function spreadOver(rows: AttemptColumns, part: Deviation, segment: Segme
     if (part.signal === 'slow' && isFailed) continue;
     const sum = sums.get(flow) ?? { n: 0, bad: 0, usual: 0 };
     sum.n++;
-    sum.usual += part.signal === 'slow' ? normal.lateShare : normal.failedShare;
-    if (part.signal === 'failing' ? isFailed : outcomeOf(rows.durationMs[i] as number, false, normal.limitMs) !== 'onTime') sum.bad++;
+    const limits = limitsAt(normal, rows.site[i] as number);
+    sum.usual += part.signal === 'slow' ? limits.lateShare : normal.failedShare;
+    if (part.signal === 'failing' ? isFailed : outcomeOf(rows.durationMs[i] as number, false, limits.limitMs) !== 'onTime') sum.bad++;
     sums.set(flow, sum);
   }
   return [...sums]

@@ -1,5 +1,5 @@
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
-import type { FlowNormal } from '../normal';
+import { normalWith } from '../fixtures/normal';
 import { seededRandom } from '../stats';
 import { FAILED } from '../telemetry';
 import { MINUTE_MS } from '../time';
@@ -8,7 +8,7 @@ import { whereItBites } from './index';
 const BASE = Date.UTC(2026, 2, 10, 10);
 const WINDOW = { fromMs: BASE, toMs: BASE + 60 * MINUTE_MS };
 const ask = (rows: readonly TestAttempt[]) =>
-  whereItBites({ rows: columnsOf(rows), flows: new Set([1]), window: WINDOW, normalAt: () => ({ limitMs: 500 }) as FlowNormal, onlyFailed: true });
+  whereItBites({ rows: columnsOf(rows), flows: new Set([1]), window: WINDOW, normalAt: () => normalWith(), onlyFailed: true });
 const attempts = (make: (i: number, random: () => number) => Partial<TestAttempt>, n = 400) => {
   const random = seededRandom(4);
   return Array.from({ length: n }, (_, i) => ({ startMs: BASE + i * 8_000, person: i + 1, ...make(i, random) }));

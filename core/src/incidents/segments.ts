@@ -1,5 +1,5 @@
 import { outcomeOf } from '../flows';
-import type { FlowNormal } from '../normal';
+import { limitsAt, type FlowNormal } from '../normal';
 import { benjaminiHochberg, twoSidedP, Z95 } from '../stats';
 import { DIMENSIONS, FAILED, PROBE, type AttemptColumns, type Dimension } from '../telemetry';
 import type { Window } from '../time';
@@ -118,7 +118,7 @@ function judgeRows({ rows, flows, window, normalAt, onlyFailed }: BitesQuestion)
     const startMs = rows.startMs[row] as number;
     const flags = rows.flags[row] as number;
     if (!flows.has(flow) || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
-    const outcome = outcomeOf(rows.durationMs[row] as number, (flags & FAILED) !== 0, normalAt(flow, startMs).limitMs);
+    const outcome = outcomeOf(rows.durationMs[row] as number, (flags & FAILED) !== 0, limitsAt(normalAt(flow, startMs), rows.site[row] as number).limitMs);
     judged.push({ row, isBad: onlyFailed ? outcome === 'failed' || outcome === 'hung' : outcome !== 'onTime' });
   }
   return judged;

@@ -17,16 +17,26 @@ export type BucketHistory = (startMs: number) => UsualBucket | undefined;
 /** Attempts of a flow on a whole day (its begin, UTC); `undefined` when the day is not known as a whole. */
 export type DayTotal = (dayMs: number) => number | undefined;
 
+/** What judges an attempt, and how often it is outside that as usual. */
+export interface Limits {
+  /** milliseconds; `undefined` when nothing is known */
+  limitMs: number | undefined;
+  /** usual share of late and hung among the attempts that did not fail */
+  lateShare: number;
+  /** usual share of hung ones among the attempts that did not fail */
+  hungShare: number;
+}
+
 /** What is usual for a flow in one half hour. */
-export interface FlowNormal {
+export interface FlowNormal extends Limits {
   basis: Basis;
   /** attempts that it was learned from */
   samples: number;
   /** days that it was learned from */
   days: number;
-  /** what judges an attempt, milliseconds; `undefined` when nothing is known */
-  limitMs: number | undefined;
   limitBy: 'owner' | 'learned' | 'none';
+  /** sites with a limit of their own, set by the owner */
+  sites: ReadonlyMap<number, Limits>;
   /** upper normal bound of a single attempt, milliseconds; also when the owner's limit judges */
   learnedLimitMs: number | undefined;
   /** usual duration of an attempt, milliseconds */
@@ -36,11 +46,7 @@ export interface FlowNormal {
   usualWaitSdMs: number;
   /** usual range of the median of five minutes, milliseconds */
   medianRange: NormalRange | undefined;
-  /** usual share of late and hung among the attempts that did not fail, against the limit that judges */
-  lateShare: number;
   lateSpread: number;
-  /** usual share of hung ones among the attempts that did not fail */
-  hungShare: number;
   /** natural error level */
   failedShare: number;
   failedSpread: number;
@@ -60,6 +66,8 @@ export interface FlowNormal {
  * owner's limit alone. The newest days weigh most. Never from the slot itself or what follows.
  *
  * @param firstMs start of the flow's history: before it nothing is known, after it an absent bucket means no attempts
+ * @param siteLimitsMs limits that the owner set for single sites; how often such a one is exceeded as usual is told from the
+ *   durations of the whole flow, since roll-ups do not tell sites apart
  */
 export function learnNormal(
   history: BucketHistory,
@@ -68,6 +76,7 @@ export function learnNormal(
   ownersLimitMs: number | undefined,
   kinds: DayKinds,
   totalOf: DayTotal = () => undefined,
+  siteLimitsMs: ReadonlyMap<number, number> = NO_SITES,
 ): FlowNormal {
   const { basis, days } = chooseDays(history, firstMs, slotMs, kinds);
   const learned = days.map(({ weight, starts }) => ({ weight, buckets: starts.map(history).filter((bucket) => bucket !== undefined) }));
@@ -96,6 +105,7 @@ export function learnNormal(
     days: days.length,
     limitMs,
     limitBy: ownersLimitMs !== undefined ? 'owner' : learnedLimitMs !== undefined ? 'learned' : 'none',
+    sites: new Map([...siteLimitsMs].map(([site, siteLimitMs]) => [site, limitsOf(pooled, siteLimitMs)])),
     learnedLimitMs,
     expectedMs,
     usualWaitMs: wait.mean,
@@ -112,6 +122,18 @@ export function learnNormal(
     ...learnVolume(history, basis, slotMs, days, totalOf),
     money: basis === 'history' || basis === 'none' ? undefined : learnMoney(history, slotMs, days),
   };
+}
+
+const NO_SITES: ReadonlyMap<number, number> = new Map();
+
+/** What judges an attempt of a site: its own limit, or the flow's. */
+export const limitsAt = (normal: FlowNormal, site: number): Limits => (normal.sites.size === 0 ? normal : (normal.sites.get(site) ?? normal));
+
+/** Half a case is added, so that no share is 0: something may always be late. */
+function limitsOf(pooled: Float64Array, limitMs: number): Limits {
+  const n = pooled.reduce((sum, count) => sum + count, 0);
+  const shareOver = (ms: number) => (shareAbove(pooled, ms) * (n + 1) + 0.5) / (n + 1.5);
+  return { limitMs, lateShare: shareOver(limitMs), hungShare: shareAbove(pooled, hangLimitMs(limitMs)) };
 }
 
 /** Expected attempts in the five minutes that a moment of the normal's own slot lies in; NaN where not known. */

@@ -49,6 +49,7 @@ export class History {
   constructor(
     private readonly isMasked: IsMasked,
     private readonly ownersLimit: (flow: number, timeMs: number) => number | undefined,
+    private readonly siteLimits: (flow: number, timeMs: number) => ReadonlyMap<number, number> | undefined = () => undefined,
   ) {}
 
   /** Another calendar: all that was learned is learned anew. */
@@ -201,8 +202,15 @@ export class History {
         if (!asked.has(startMs)) asked.set(startMs, this.#earlier(flow, startMs, slotMs));
         return asked.get(startMs);
       };
-      normal = learnNormal(earlier, this.firstMsOf(flow), slotMs, this.ownersLimit(flow, slotMs + SLOT_MS - 1), this.#kinds, (dayMs) =>
-        this.totalOf(flow, dayMs),
+      const endMs = slotMs + SLOT_MS - 1;
+      normal = learnNormal(
+        earlier,
+        this.firstMsOf(flow),
+        slotMs,
+        this.ownersLimit(flow, endMs),
+        this.#kinds,
+        (dayMs) => this.totalOf(flow, dayMs),
+        this.siteLimits(flow, endMs),
       );
       slots.set(slotMs, normal);
     }

@@ -101,8 +101,9 @@ const schemas: Record<string, Schema> = {
     window: windowMs, isCut: flag, row: ref('FlowRow'), key: text, team,
     normal: record({
       basis: oneOf(BASES), samples: integer, days: integer, expectedMs: orNull(number), learnedLimitMs: orNull(number), ownersLimitMs: orNull(number),
-      limitMs: orNull(number), limitBy, lateShare: number, failedShare: number,
+      limitMs: orNull(number), limitBy, lateShare: number, failedShare: number, sites: list(record({ site: text, limitMs: number, lateShare: number })),
     }),
+    sites: list(text),
     apdexAtOwners: orNull(text), apdexAtLearned: orNull(text),
     outcomes: record({ startMs: number, stepMs: number, onTime: numbers, late: numbers, hung: numbers, failed: numbers }),
     bands: list(record({ fromMs: number, toMs: orNull(number), attempts: integer })), charts: list(ref('Chart')), marks: list(ref('Mark')),

@@ -319,7 +319,11 @@ export interface FlowPageShape {
     limitBy: 'owner' | 'learned' | 'none';
     lateShare: number;
     failedShare: number;
+    /** limits of single sites, and how often they are exceeded as usual */
+    sites: { site: string; limitMs: number; lateShare: number }[];
   };
+  /** sites that ever came: what limits can be set for */
+  sites: string[];
   apdexAtOwners: string | null;
   apdexAtLearned: string | null;
   outcomes: { startMs: number; stepMs: number } & Record<Outcome, number[]>;

@@ -36,12 +36,11 @@ export async function componentOf(world: World, root: Deviation): Promise<Stored
 
 async function lookUp(world: World, root: Deviation, toMs: number): Promise<StoredIncident['component']> {
   const by = root.signal === 'failing' ? 'failures' : 'time';
-  const normal = world.history.normalAt(root.flow, root.onsetMs);
   const samples = await worstAttempts(world, {
     flow: root.flow,
     window: { fromMs: root.onsetMs, toMs },
     failures: by === 'failures',
-    limitMs: normal.limitMs ?? 0,
+    onlyLate: true,
     most: SAMPLES,
   });
   const traces = await spansOf(world.database, samples.map((sample) => sample.traceId)); // prettier-ignore

@@ -145,6 +145,19 @@ test('a limit by hand judges from when it is in force, beside what was learned, 
   const late = (one: FlowPageShape) => one.outcomes.late.reduce((sum, n) => sum + n, 0);
   expect(late(judged)).toBeGreaterThan(late(page) + 50);
   await postJson(`/api/settings/changes/${judged.changes.at(-1)?.id}/undo`, { who: 'Kim' });
+  const site = judged.sites[0] as string;
+  const refused = await postJson('/api/settings', { who: 'Kim', key: page.key, value: { siteLimitsMs: { [site]: 0 } } });
+  expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([400, expect.stringContaining('siteLimitsMs: expected more than 0')]);
+  await postJson('/api/settings', { who: 'Kim', key: page.key, value: { siteLimitsMs: { [site]: 50, Nowhere: 70 } }, fromMs: nowMs - 60 * MINUTE_MS });
+  const atSite = await getJson<FlowPageShape>(`/api/flows/${flow?.id}`);
+  expect(atSite.normal).toMatchObject({ limitBy: 'learned', sites: [{ site, limitMs: 50 }] });
+  const ofSite = (one: FlowPageShape) => one.sides.find(({ dimension }) => dimension === 'site')?.sides ?? [];
+  for (const side of ofSite(atSite)) {
+    const before = ofSite(page).find(({ value }) => value === side.value)?.badShare ?? NaN;
+    if (side.value === site) expect(side.badShare).toBeGreaterThan(Math.max(0.5, before));
+    else expect(side.badShare).toBe(before);
+  }
+  await postJson(`/api/settings/changes/${atSite.changes.at(-1)?.id}/undo`, { who: 'Kim' });
   expect((await getJson<FlowPageShape>(`/api/flows/${flow?.id}`)).normal).toMatchObject({ limitBy: 'learned', ownersLimitMs: null });
 });
 

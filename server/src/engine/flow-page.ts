@@ -1,4 +1,5 @@
 import { apdexOf, formatApdex, OUTCOMES, outcomeOf, type Outcome } from '@toplens/core/flows';
+import { limitsAt } from '@toplens/core/normal';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { bucketMiddleMs, createHistogram, histogramQuantile, meanRidit, recordInPlace, type LogHistogram } from '@toplens/core/stats';
 import { DIMENSIONS, FAILED, type Dimension } from '@toplens/core/telemetry';
@@ -55,7 +56,11 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
       limitBy: normal.limitBy,
       lateShare: normal.lateShare,
       failedShare: normal.failedShare,
+      sites: [...normal.sites]
+        .map(([site, { limitMs: siteMs, lateShare }]) => ({ site: world.names.text(site), limitMs: siteMs as number, lateShare }))
+        .sort((a, b) => a.site.localeCompare(b.site)),
     },
+    sites: world.names.valuesOf('site'),
     apdexAtOwners: targetOf(flow.limitMs),
     apdexAtLearned: targetOf(normal.learnedLimitMs),
     outcomes: await outcomesOverTime(world, question.id, window, focus),
@@ -88,7 +93,7 @@ async function outcomesOverTime(world: World, flow: number, window: Window, focu
   await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
     const atMs = rows.startMs[i] as number;
     const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
-    const outcome = outcomeOf(rows.durationMs[i] as number, isFailed, world.history.normalAt(flow, atMs).limitMs);
+    const outcome = outcomeOf(rows.durationMs[i] as number, isFailed, limitsAt(world.history.normalAt(flow, atMs), rows.site[i] as number).limitMs);
     const step = Math.floor((atMs - startMs) / stepMs);
     counts[outcome][step] = (counts[outcome][step] as number) + 1;
   });
@@ -121,7 +126,8 @@ async function sidesOf(world: World, flow: number, window: Window, focus: Focus)
   await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
     const durationMs = rows.durationMs[i] as number;
     const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
-    const isBad = outcomeOf(durationMs, isFailed, world.history.normalAt(flow, rows.startMs[i] as number).limitMs) !== 'onTime';
+    const isBad =
+      outcomeOf(durationMs, isFailed, limitsAt(world.history.normalAt(flow, rows.startMs[i] as number), rows.site[i] as number).limitMs) !== 'onTime';
     if (!isFailed) recordInPlace(all, durationMs);
     for (const dimension of DIMENSIONS) {
       const value = rows[dimension][i] as number;
@@ -154,7 +160,7 @@ async function sidesOf(world: World, flow: number, window: Window, focus: Focus)
 }
 
 async function slowestOf(world: World, flow: number, window: Window, focus: Focus): Promise<SampleShape[]> {
-  const question = { flow, window, limitMs: 0, focus };
+  const question = { flow, window, onlyLate: false, focus };
   const slow = await sampleShapes(world, { ...question, failures: false, most: SLOWEST });
   return [...slow, ...(await sampleShapes(world, { ...question, failures: true, most: SLOWEST / 2 }))];
 }

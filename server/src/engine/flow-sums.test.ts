@@ -40,7 +40,7 @@ function worldOf(attempts: readonly Attempt[], sealed: boolean): World {
   return {
     hours,
     names: { flows: [1, 2].map((id) => ({ id, application: 'Shop' })), numberOf: (_dimension: string, value: string) => Number(value) },
-    history: { normalAt: () => ({ limitMs: LIMIT_MS }) },
+    history: { normalAt: () => ({ limitMs: LIMIT_MS, sites: new Map() }) },
   } as unknown as World;
 }
 

@@ -1,5 +1,6 @@
 import { hangLimitMs, OUTCOMES, type Outcome } from '@toplens/core/flows';
-import { SLOT_MS } from '@toplens/core/normal';
+import { hasSameLimits } from '@toplens/core/incidents';
+import { limitsAt, SLOT_MS, type FlowNormal } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, encodeHistogram, recordInPlace, type LogHistogram } from '@toplens/core/stats';
 import { FAILED, PROBE, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
@@ -30,7 +31,8 @@ const metHurt = new PeopleMet();
 
 /** A flow's hour that is over and asked for as a whole: everything but who came is summed once. */
 interface WholeHour {
-  limitsMs: (number | undefined)[];
+  /** what judged them, by slot */
+  normals: FlowNormal[];
   sums: Omit<FlowSums, 'durations' | 'people' | 'hurt'>;
   durations: Uint8Array;
   /** who made the attempts; `undefined` where no slice is asked for: then the column itself tells */
@@ -47,6 +49,7 @@ const wholeHours = new PerHour<Map<number, WholeHour>>();
  */
 export async function flowSums(world: World, window: Window, focus: Focus): Promise<Map<number, FlowSums>> {
   const conditions = conditionsOf(world, focus);
+  const slice = conditions.join();
   const wanted = flowsIn(world, focus);
   const result = new Map<number, FlowSums>();
   for (const { id: flow } of world.names.flows) {
@@ -59,7 +62,7 @@ export async function flowSums(world: World, window: Window, focus: Focus): Prom
       const [from, to] = ranges ? (ranges.get(flow) ?? [0, 0]) : [0, columns.n];
       if (from === to) continue;
       const isWhole = ranges !== undefined && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
-      if (isWhole) addWhole(sums, wholeHour(world, flow, hourMs, columns, from, to, conditions), columns, from, to);
+      if (isWhole) addWhole(sums, wholeHour(world, flow, hourMs, columns, from, to, conditions, slice), columns, from, to);
       else addRows(sums, world, flow, window, columns, from, to, conditions);
     }
     sums.outcomes.failed = sums.failed;
@@ -76,17 +79,18 @@ function wholeHour(
   from: number,
   to: number,
   conditions: readonly [Dimension, number][],
+  slice: string,
 ): WholeHour {
-  const limitsMs = [hourMs, hourMs + SLOT_MS].map((slotMs) => world.history.normalAt(flow, slotMs).limitMs);
-  const flows = wholeHours.get(columns, conditions.join(), () => new Map<number, WholeHour>());
+  const normals = [hourMs, hourMs + SLOT_MS].map((slotMs) => world.history.normalAt(flow, slotMs));
+  const flows = wholeHours.get(columns, slice, () => new Map<number, WholeHour>());
   const known = flows.get(flow);
-  if (known && known.limitsMs.every((limitMs, k) => limitMs === limitsMs[k])) return known;
+  if (known?.normals.every((normal, k) => hasSameLimits(normal, normals[k] as FlowNormal))) return known;
   const sums = noSums();
   const collected = { people: [] as number[], hurt: [] as number[] };
   addRows(sums, world, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, conditions, collected);
   const { durations, people: _people, hurt: _hurt, ...rest } = sums;
   const people = conditions.length > 0 ? Uint32Array.from(collected.people) : undefined;
-  const made: WholeHour = { limitsMs, sums: rest, durations: encodeHistogram(durations), people, hurt: Uint32Array.from(collected.hurt) };
+  const made: WholeHour = { normals, sums: rest, durations: encodeHistogram(durations), people, hurt: Uint32Array.from(collected.hurt) };
   flows.set(flow, made);
   return made;
 }
@@ -120,12 +124,13 @@ function addRows(
   conditions: readonly [Dimension, number][],
   collected?: { people: number[]; hurt: number[] },
 ): void {
-  const { startMs, durationMs, flags, person, flow: flows } = rows;
+  const { startMs, durationMs, flags, person, site, flow: flows } = rows;
   const [first, second] = conditions;
   const firstColumn = first && rows[first[0]];
   const secondColumn = second && rows[second[0]];
   const others = conditions.slice(2);
   let slotMs = NaN;
+  let normal: FlowNormal | undefined;
   let limitMs = Infinity;
   let hangMs = Infinity;
   for (let i = from; i < to; i++) {
@@ -137,7 +142,12 @@ function addRows(
     if (others.length > 0 && others.some(([dimension, number]) => rows[dimension][i] !== number)) continue;
     if (!(atMs >= slotMs && atMs < slotMs + SLOT_MS)) {
       slotMs = floorTo(atMs, SLOT_MS);
-      limitMs = world.history.normalAt(flow, slotMs).limitMs ?? Infinity;
+      normal = world.history.normalAt(flow, slotMs);
+      limitMs = normal.limitMs ?? Infinity;
+      hangMs = hangLimitMs(limitMs);
+    }
+    if (normal && normal.sites.size > 0) {
+      limitMs = limitsAt(normal, site[i] as number).limitMs ?? Infinity;
       hangMs = hangLimitMs(limitMs);
     }
     const took = durationMs[i] as number;

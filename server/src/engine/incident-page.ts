@@ -42,7 +42,6 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
   const titleOf = async (one: StoredIncident) =>
     (await describe(world, { incident: one, bill: judged.find(({ id }) => id === one.id)?.bill ?? bill }, window)).title;
   const shared = sharedWindow(incident, window);
-  const limitMs = world.history.normalAt(root.flow, shared.fromMs).limitMs ?? 0;
   const joined = world.register.joinedInto(incident.id);
   return {
     id: incident.id,
@@ -84,7 +83,7 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
     samples:
       root.signal === 'missing'
         ? []
-        : await sampleShapes(world, { flow: root.flow, window: shared, failures: root.signal === 'failing', limitMs, most: SAMPLES, focus }),
+        : await sampleShapes(world, { flow: root.flow, window: shared, failures: root.signal === 'failing', onlyLate: true, most: SAMPLES, focus }),
     component: incident.component && { name: incident.component.name, words: incident.component.words },
     proposedTeam: proposalFor(world, incident) ?? null,
     teams: world.settings.file.teams,

@@ -20,10 +20,25 @@ export class Names {
   /** newest number read of those below and of those above the small ones */
   #newest: [small: number, large: number] = [0, 0];
 
+  /** as they are now; made anew after a change */
+  #flowsNow: Flow[] | undefined;
+  #settings: SettingsBook;
+
   constructor(
     private readonly database: Database,
-    public settings: SettingsBook,
-  ) {}
+    settings: SettingsBook,
+  ) {
+    this.#settings = settings;
+  }
+
+  get settings(): SettingsBook {
+    return this.#settings;
+  }
+
+  set settings(settings: SettingsBook) {
+    this.#settings = settings;
+    this.#flowsNow = undefined;
+  }
 
   /** Reads the names given since the last call. */
   async refresh(): Promise<void> {
@@ -32,6 +47,7 @@ export class Names {
         WHERE ((id > $1 AND id < 65536) OR id > greatest($2::int, 65535)) AND kind NOT IN ('person', 'span', 'peer') ORDER BY id`,
       this.#newest,
     );
+    if (rows.length > 0) this.#flowsNow = undefined;
     for (const { id, kind, value } of rows) {
       this.#newest[id < 65_536 ? 0 : 1] = id;
       if (kind === 'flow') {
@@ -45,8 +61,8 @@ export class Names {
     }
   }
 
-  get flows(): Flow[] {
-    return [...this.#flows.keys()].map((id) => this.flow(id));
+  get flows(): readonly Flow[] {
+    return (this.#flowsNow ??= [...this.#flows.keys()].map((id) => this.flow(id)));
   }
 
   get applications(): string[] {
@@ -58,6 +74,16 @@ export class Names {
     const flow = this.#flows.get(id);
     if (!flow) throw new RangeError(`no flow has the number ${id}`);
     return { ...flow, ...this.settings.flowAt(flow.application, flow.technicalName, timeMs) };
+  }
+
+  /** Limits of single sites, by the site's number; sites that never came are left out. */
+  siteLimits(id: number, timeMs: number): Map<number, number> {
+    const limits = new Map<number, number>();
+    for (const [site, limitMs] of Object.entries(this.flow(id, timeMs).siteLimitsMs)) {
+      const number = this.numberOf('site', site);
+      if (number !== undefined) limits.set(number, limitMs);
+    }
+    return limits;
   }
 
   has(id: number): boolean {

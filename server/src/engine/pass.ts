@@ -1,4 +1,4 @@
-import { learnSuccession, rollUp } from '@toplens/core/flows';
+import { ENOUGH_ROWS, learnSuccession, rollUp, type Succession } from '@toplens/core/flows';
 import { countMinutes, deviationsIn, isOutdated, judgeStretch, type HourOfFlow, type Judge, type StoredIncident } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
@@ -108,12 +108,32 @@ async function judgeWindow(world: World, window: Window): Promise<void> {
   const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), { history, applicationOf });
   const before = register.within(window);
   if (deviations.length === 0 && before.length === 0) return;
-  const rows = deviations.length > 0 ? await world.hours.rows(window) : emptyColumns(0);
   const components = await componentsOf(world, deviations);
   const judged: Judge = { history, register, applicationOf, componentOf: (deviation) => components.get(deviation) };
-  const changed = judgeStretch(deviations, rows, learnSuccession(rows), window, judged);
+  const changed = judgeStretch(deviations, await rowsAround(world, deviations), await successionIn(world, window, deviations), window, judged);
   await world.database.transaction(changed.map(saveIncident));
   await nameComponents(world, window);
+}
+
+/** Attempts while something deviated, of the applications that it belongs to: what deviations are told apart and tied together by. */
+async function rowsAround({ hours, names }: World, deviations: readonly Deviation[]): Promise<AttemptColumns> {
+  if (deviations.length === 0) return emptyColumns(0);
+  const window = {
+    fromMs: Math.min(...deviations.map((deviation) => deviation.onsetMs)),
+    toMs: Math.max(...deviations.map((deviation) => deviation.endMs)),
+  };
+  const applications = new Set(deviations.map((deviation) => names.applicationOf(deviation.flow)));
+  const flows = names.flows.filter((flow) => applications.has(names.applicationOf(flow.id))).map((flow) => flow.id);
+  return hours.rows(window, new Set(flows));
+}
+
+/** The order in which people do things, from some of the sessions when there are many. */
+async function successionIn({ hours }: World, window: Window, deviations: readonly Deviation[]): Promise<Succession> {
+  if (deviations.length === 0) return learnSuccession(emptyColumns(0));
+  let n = 0;
+  await hours.visit(window, undefined, (_rows, from, to) => (n += to - from));
+  const every = Math.ceil(n / ENOUGH_ROWS);
+  return learnSuccession(await hours.rows(window, undefined, (rows, row) => (rows.session[row] as number) % every === 0));
 }
 
 /** Looked up only where deviations of unlike flows might belong together. */

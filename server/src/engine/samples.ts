@@ -1,5 +1,6 @@
 import { outcomeOf } from '@toplens/core/flows';
 import { maskId } from '@toplens/core/handoffs';
+import { limitsAt } from '@toplens/core/normal';
 import { FAILED, PROBE } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import type { SampleShape } from '../api/shapes';
@@ -12,8 +13,8 @@ export interface SampleQuestion {
   window: Window;
   /** failed ones, or those that did not fail */
   failures: boolean;
-  /** only longer ones */
-  limitMs: number;
+  /** of those that did not fail, only late and hung ones */
+  onlyLate: boolean;
   most: number;
   focus?: Focus;
 }
@@ -22,8 +23,10 @@ export interface SampleQuestion {
  * Attempts of a flow worth opening: the longest ones. Found in the columns, then read one by one from the database, which
  * alone knows their traces.
  */
-export async function worstAttempts(world: World, { flow, window, failures, limitMs, most, focus }: SampleQuestion): Promise<StoredSample[]> {
+export async function worstAttempts(world: World, { flow, window, failures, onlyLate, most, focus }: SampleQuestion): Promise<StoredSample[]> {
   const holds = focus && sliceOf(world, focus);
+  const isWanted = (startMs: number, durationMs: number, site: number) =>
+    failures || !onlyLate || durationMs > (limitsAt(world.history.normalAt(flow, startMs), site).limitMs ?? 0);
   let worst: { startMs: number; durationMs: number }[] = [];
   let least = -1;
   await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
@@ -32,7 +35,8 @@ export async function worstAttempts(world: World, { flow, window, failures, limi
       const flags = rows.flags[i] as number;
       const durationMs = rows.durationMs[i] as number;
       if (rows.flow[i] !== flow || durationMs <= least || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
-      if (((flags & FAILED) !== 0) !== failures || (!failures && durationMs <= limitMs) || (holds && !holds(rows, i))) continue;
+      if (((flags & FAILED) !== 0) !== failures || (holds && !holds(rows, i))) continue;
+      if (!isWanted(startMs, durationMs, rows.site[i] as number)) continue;
       worst.push({ startMs, durationMs });
       if (worst.length < 4 * most) continue;
       worst = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
@@ -42,7 +46,7 @@ export async function worstAttempts(world: World, { flow, window, failures, limi
   const wanted = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
   const stored = await attemptsAt(world.database, flow, wanted.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
   return stored
-    .filter((one) => one.failed === failures && (failures || one.durationMs > limitMs))
+    .filter((one) => one.failed === failures && isWanted(one.startMs, one.durationMs, one.site))
     .sort((a, b) => b.durationMs - a.durationMs || a.traceId.localeCompare(b.traceId))
     .slice(0, most);
 }
@@ -52,7 +56,7 @@ export async function sampleShapes(world: World, question: SampleQuestion): Prom
   return (await worstAttempts(world, question)).map((sample) => ({
     atMs: sample.startMs,
     durationMs: sample.durationMs,
-    outcome: outcomeOf(sample.durationMs, sample.failed, world.history.normalAt(question.flow, sample.startMs).limitMs),
+    outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(world.history.normalAt(question.flow, sample.startMs), sample.site).limitMs),
     failure: sample.failure,
     traceId: sample.traceId,
     person: maskId(sample.person),

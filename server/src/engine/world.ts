@@ -44,7 +44,7 @@ export async function loadWorld(database: Database, file: Settings, segmentsDir:
   await names.refresh();
   const register = new Register(await loadIncidents(database));
   const isMasked = (flow: number, startMs: number) => register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
-  const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs);
+  const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs, (flow, timeMs) => names.siteLimits(flow, timeMs)); // prettier-ignore
   history.calendar = dayKinds(settings.calendarAt(Infinity));
   const watermarkMs = await newestEnd(database);
   for (let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS); watermarkMs > 0 && dayMs <= watermarkMs; dayMs += DAY_MS)

@@ -21,6 +21,7 @@ export interface SettingChange {
 export interface FlowChange {
   name?: string | null;
   limitMs?: number | null;
+  siteLimitsMs?: Record<string, number> | null;
   importance?: number | null;
 }
 
@@ -69,6 +70,13 @@ export class SettingsBook {
     if (!facts) this.#facts.set(key, (facts = flowFacts(this.file.flows, application, technicalName)));
     const change = this.#valueAt(key, timeMs) as FlowChange | undefined;
     if (!change) return facts;
-    return { ...facts, name: change.name ?? facts.name, limitMs: change.limitMs ?? facts.limitMs, importance: change.importance ?? facts.importance };
+    const { name = null, limitMs = null, siteLimitsMs = null, importance = null } = change;
+    return {
+      ...facts,
+      name: name ?? facts.name,
+      limitMs: limitMs ?? facts.limitMs,
+      siteLimitsMs: siteLimitsMs ?? facts.siteLimitsMs,
+      importance: importance ?? facts.importance,
+    };
   }
 }

@@ -3,7 +3,7 @@ import type { FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
 import type { OwnershipRule } from '@toplens/core/handoffs';
 import { dayKinds, type Calendar } from '@toplens/core/time';
-import { array, number, object, string, ValidationError } from 'yup';
+import { array, mixed, number, object, string, ValidationError } from 'yup';
 
 /** What people decided: names, limits, owners, rates. Read from one JSON file at the start. */
 export interface Settings {
@@ -28,6 +28,14 @@ export const calendarSchema = object({
   excluded: array(object({ fromMs: number().integer().required(), toMs: number().integer().required(), reason: text.required() }).noUnknown()).default([]),
 }).noUnknown();
 
+const LONGEST_LIMIT_MS = 86_400_000;
+
+/** Milliseconds by the name of a site. */
+export const siteLimitsSchema = mixed<Record<string, number>>()
+  .test('limits', 'siteLimitsMs: expected more than 0 ms and at most a day for each site', (value) =>
+    value === undefined || value === null || (typeof value === 'object' && Object.values(value).every((ms) => typeof ms === 'number' && ms > 0 && ms <= LONGEST_LIMIT_MS)),
+  ); // prettier-ignore
+
 const schema = object({
   currency: text.default('EUR'),
   flows: array(
@@ -36,6 +44,7 @@ const schema = object({
       technicalName: text.required(),
       name: text,
       limitMs: number().positive(),
+      siteLimitsMs: siteLimitsSchema,
       importance: number().min(0),
       agreement: object({
         target: number().min(0.5).max(0.99999).required(),

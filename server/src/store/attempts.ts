@@ -57,14 +57,16 @@ export interface StoredSample {
   failure: string;
   person: string;
   component: string;
+  /** number of the site */
+  site: number;
 }
 
 /** Attempts of a flow that started at these moments, microseconds. */
 export async function attemptsAt(database: Database, flow: number, startsUs: readonly number[]): Promise<StoredSample[]> {
   const rows = await database.query<{
-    trace_id: string; started_us: number; duration_us: number; flags: number; failure: string | null; person: string | null; component: string | null;
+    trace_id: string; started_us: number; duration_us: number; flags: number; site: number; failure: string | null; person: string | null; component: string | null;
   }>(
-    `SELECT a.trace_id::text, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags,
+    `SELECT a.trace_id::text, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags, a.site,
             f.value AS failure, p.value AS person, c.value AS component
        FROM attempt a
        LEFT JOIN name f ON f.id = a.failure LEFT JOIN name p ON p.id = a.person LEFT JOIN name c ON c.id = a.component
@@ -79,6 +81,7 @@ export async function attemptsAt(database: Database, flow: number, startsUs: rea
     failure: row.failure ?? '',
     person: row.person ?? '',
     component: row.component ?? '',
+    site: row.site,
   }));
 }
 

@@ -12,6 +12,7 @@ import { Sheet } from '@/frame/sheet';
 import { Trouble } from '@/frame/trouble';
 import { useWho, whoChanges } from '@/frame/who';
 import { clock, durationWords } from '@/look/format';
+import { parseSiteLimits, siteLimitsText } from './site-limits';
 
 /** "1.2", "1,2" → 1200 ms; empty: no limit; NaN when it is no number. */
 export function parseSeconds(text: string): number | null {
@@ -24,12 +25,19 @@ const number = (what: string, least: number) =>
     return (text ?? '').trim() === '' || (Number.isFinite(value) && (least === 0 ? value >= 0 : value > 0));
   });
 
-const schema = object({
-  name: string().trim().max(120, 'At most 120 characters.').default(''),
-  limit: number('Limit', 0.001).default(''),
-  importance: number('Importance', 0).default(''),
-  who: whoChanges,
-});
+const schemaFor = (sites: readonly string[]) =>
+  object({
+    name: string().trim().max(120, 'At most 120 characters.').default(''),
+    limit: number('Limit', 0.001).default(''),
+    siteLimits: string()
+      .default('')
+      .test((text, { createError }) => {
+        const parsed = parseSiteLimits(text, sites);
+        return 'limits' in parsed || createError({ message: parsed.error });
+      }),
+    importance: number('Importance', 0).default(''),
+    who: whoChanges,
+  });
 
 /** Name, limit and importance of a flow, changed in place. */
 export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => void }) {
@@ -38,23 +46,30 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
   const [since, setSince] = useState<'now' | 'window'>('window');
   const { row, normal } = page;
   const form = useForm({
-    resolver: yupResolver(schema),
+    resolver: yupResolver(schemaFor(page.sites)),
     mode: 'onBlur',
     defaultValues: {
       name: row.name === row.technicalName ? '' : row.name,
       limit: normal.ownersLimitMs === null ? '' : String(normal.ownersLimitMs / 1000),
+      siteLimits: siteLimitsText(normal.sites),
       importance: String(row.importance),
       who,
     },
   });
   const submit = form.handleSubmit((values) => {
     setWho(values.who);
+    const siteLimits = parseSiteLimits(values.siteLimits, page.sites);
     const importance = values.importance.trim() === '' ? null : parseDecimal(values.importance);
     change.mutate(
       {
         who: values.who,
         key: page.key,
-        value: { name: values.name === '' ? null : values.name, limitMs: parseSeconds(values.limit), importance },
+        value: {
+          name: values.name === '' ? null : values.name,
+          limitMs: parseSeconds(values.limit),
+          ...('limits' in siteLimits && { siteLimitsMs: siteLimits.limits }),
+          importance,
+        },
         // Without a moment it is in force from when the server takes it.
         ...(since === 'window' && { fromMs: page.window.fromMs }),
       },
@@ -71,6 +86,16 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
         hint={normal.learnedLimitMs === null ? 'Empty: only failures are judged.' : `Empty: the learned ${durationWords(normal.learnedLimitMs)} judges.`}
         testID="flow-limit"
       />
+      {page.sites.length > 0 && (
+        <FormField
+          control={form.control}
+          name="siteLimits"
+          label="Limits of single sites"
+          hint={`A line each, as “${page.sites[0]}: 2.5” (seconds). Elsewhere the limit above judges.`}
+          multiline
+          testID="flow-site-limits"
+        />
+      )}
       <FormField control={form.control} name="importance" label="Importance" hint="Multiplies its harm; 1 is as any other." testID="flow-importance" />
       <Choice
         label="In force"

@@ -23,8 +23,11 @@ export function Limits({ page }: { page: FlowPage }) {
         Limits
       </Words>
       <View role="table" aria-label="Limits">
-        <Limit name="Owner’s" limitMs={normal.ownersLimitMs} isJudging={normal.limitBy === 'owner'} apdex={page.apdexAtOwners} />
-        <Limit name="Learned" limitMs={normal.learnedLimitMs} isJudging={normal.limitBy === 'learned'} apdex={page.apdexAtLearned} />
+        <Limit name="Owner’s" limitMs={normal.ownersLimitMs} isJudging={normal.limitBy === 'owner'} words={apdexWords(page.apdexAtOwners)} />
+        <Limit name="Learned" limitMs={normal.learnedLimitMs} isJudging={normal.limitBy === 'learned'} words={apdexWords(page.apdexAtLearned)} />
+        {normal.sites.map(({ site, limitMs, lateShare }) => (
+          <Limit key={site} name={site} limitMs={limitMs} words={`judges there; usually ${percent(lateShare)} take longer`} />
+        ))}
       </View>
       <Words kind="muted">
         {`Normal is learned from ${basisWords(normal.basis)}: ${count(normal.samples)} attempts on ${normal.days} days. Usually ${percent(normal.lateShare)} are late and ${percent(normal.failedShare)} fail.`}
@@ -48,7 +51,9 @@ export function Limits({ page }: { page: FlowPage }) {
   );
 }
 
-function Limit({ name, limitMs, isJudging, apdex }: { name: string; limitMs: number | null; isJudging: boolean; apdex: string | null }) {
+const apdexWords = (apdex: string | null) => apdex && `Apdex ${apdex}`;
+
+function Limit({ name, limitMs, isJudging = false, words }: { name: string; limitMs: number | null; isJudging?: boolean; words: string | null }) {
   return (
     <View role="row" style={styles.row}>
       <View role="cell" style={styles.name}>
@@ -60,7 +65,7 @@ function Limit({ name, limitMs, isJudging, apdex }: { name: string; limitMs: num
         </Words>
       </View>
       <View role="cell" style={styles.words}>
-        <Words kind="small">{[isJudging && 'judges', apdex && `Apdex ${apdex}`].filter(Boolean).join(' · ')}</Words>
+        <Words kind="small">{[isJudging && 'judges', words].filter(Boolean).join(' · ')}</Words>
       </View>
     </View>
   );
