@@ -1,23 +1,17 @@
 import { seededRandom } from '@toplens/core/stats';
-import { DistinctNumbers, PeopleMet } from './distinct';
+import { countDistinct, PeopleMet } from './distinct';
 
 test.each([1, 2, 3])('distinct numbers are as many as a set holds, seed %i', (seed) => {
   const random = seededRandom(seed);
-  const numbers = new DistinctNumbers();
-  const set = new Set<number>();
-  expect(numbers.size).toBe(0);
-  for (let i = 0; i < 30_000; i++) {
-    // Small ones, neighbours, multiples of powers of two and the largest: what a poor hash would pile up.
+  // Small ones, neighbours, multiples of powers of two and the largest: what a poor hash would pile up.
+  const drawn = () => {
     const draw = random();
-    const value = draw < 0.3 ? Math.floor(random() * 2_000) : draw < 0.6 ? (Math.floor(random() * 60_000) << 12) >>> 0 : Math.floor(random() * 2 ** 32);
-    numbers.add(value);
-    set.add(value);
-  }
-  for (const edge of [0, 1, 2 ** 31, 2 ** 32 - 1, 0, 2 ** 32 - 1]) {
-    numbers.add(edge);
-    set.add(edge);
-  }
-  expect(numbers.size).toBe(set.size);
+    return draw < 0.3 ? Math.floor(random() * 2_000) : draw < 0.6 ? (Math.floor(random() * 60_000) << 12) >>> 0 : Math.floor(random() * 2 ** 32);
+  };
+  const edges = [0, 1, 2 ** 26 - 1, 2 ** 26, 2 ** 31, 2 ** 32 - 1];
+  const lists = [0, 10, 9_000, 20_000].map((n) => Uint32Array.from([...Array.from({ length: n }, drawn), ...(n > 0 ? edges : [])]).sort());
+  expect(countDistinct(lists)).toBe(new Set(lists.flatMap((list) => [...list])).size);
+  expect(countDistinct([])).toBe(0);
 });
 
 test('a person is new once until the next reset; somebody unknown always is', () => {
@@ -26,6 +20,9 @@ test('a person is new once until the next reset; somebody unknown always is', ()
   expect(people.map((person) => met.isNew(person))).toEqual(people.map(() => true));
   expect(people.map((person) => met.isNew(person))).toEqual(people.map(() => false));
   expect([met.isNew(2), met.isNew(0), met.isNew(0)]).toEqual([true, true, true]);
+  const run = Uint32Array.from([7, 7, 0, 2, 9_000_000, 0, 9_000_000]);
+  expect(met.countNew(run)).toBe(4);
+  expect(met.countNew(run, 1, 4)).toBe(1);
   met.reset();
   expect(people.map((person) => met.isNew(person))).toEqual(people.map(() => true));
 });

@@ -1,27 +1,48 @@
-/** Numbers of 32 bits, each counted once: a table with open addressing, ten times as fast as a `Set` of millions. */
-export class DistinctNumbers {
+/** Numbers are told apart part by part of their range, so that each part's table stays in the processor's cache. */
+const PARTS = 64;
+const PART = 2 ** 32 / PARTS;
+
+/**
+ * How many different numbers of 32 bits some sorted lists hold together. Ten times as fast as one `Set` of millions.
+ *
+ * @param lists each in ascending order
+ */
+export function countDistinct(lists: readonly Uint32Array[]): number {
+  const next = lists.map(() => 0);
+  const seen = new SmallTable();
+  let distinct = 0;
+  for (let endOfPart = PART; endOfPart <= 2 ** 32; endOfPart += PART) {
+    lists.forEach((list, l) => {
+      let i = next[l] as number;
+      while (i < list.length && (list[i] as number) < endOfPart) seen.add(list[i++] as number);
+      next[l] = i;
+    });
+    distinct += seen.take();
+  }
+  return distinct;
+}
+
+/** A set of numbers with open addressing. */
+class SmallTable {
   #table = new Uint32Array(1 << 12);
   #hasZero = false;
   #used = 0;
-
-  get size(): number {
-    return this.#used + Number(this.#hasZero);
-  }
 
   add(value: number): void {
     if (value === 0) {
       this.#hasZero = true;
       return;
     }
-    const mask = this.#table.length - 1;
+    const table = this.#table;
+    const mask = table.length - 1;
     // Knuth's multiplicative hash (The Art of Computer Programming 3, 6.4; from memory), upper bits folded down.
     const hash = Math.imul(value, 0x9e3779b1);
     for (let at = (hash ^ (hash >>> 15)) & mask; ; at = (at + 1) & mask) {
-      const known = this.#table[at];
+      const known = table[at];
       if (known === value) return;
       if (known !== 0) continue;
-      this.#table[at] = value;
-      if (++this.#used * 2 > this.#table.length) this.#grow();
+      table[at] = value;
+      if (++this.#used * 2 > table.length) this.#grow();
       return;
     }
   }
@@ -32,30 +53,56 @@ export class DistinctNumbers {
     this.#used = 0;
     for (const value of before) if (value !== 0) this.add(value);
   }
+
+  /** How many there are; from now on there are none. */
+  take(): number {
+    const size = this.#used + Number(this.#hasZero);
+    if (this.#used > 0) this.#table.fill(0);
+    this.#used = 0;
+    this.#hasZero = false;
+    return size;
+  }
 }
 
-/** People by their number, from 1 on: one bit each, so that a million of them stay in the processor's cache. */
+/** People by their number, from 1 on: one byte each, which says in which question somebody was met last. */
 export class PeopleMet {
-  #bits = new Uint32Array(1 << 13);
+  #marks = new Uint8Array(1 << 17);
+  #mark = 1;
 
   /** From now on nobody was met. */
   reset(): void {
-    this.#bits.fill(0);
+    if (this.#mark === 255) {
+      this.#marks.fill(0);
+      this.#mark = 0;
+    }
+    this.#mark++;
+  }
+
+  /** How many of a run of people are met for the first time; somebody unknown (0) always is. */
+  countNew(people: Uint32Array, from = 0, to = people.length): number {
+    const mark = this.#mark;
+    let marks = this.#marks;
+    let fresh = 0;
+    for (let i = from; i < to; i++) {
+      const person = people[i] as number;
+      if (person >= marks.length) marks = this.#grow(person);
+      fresh += person === 0 || marks[person] !== mark ? 1 : 0;
+      marks[person] = mark;
+    }
+    return fresh;
+  }
+
+  #grow(person: number) {
+    const grown = new Uint8Array(Math.max(person + 1, 2 * this.#marks.length));
+    grown.set(this.#marks);
+    return (this.#marks = grown);
   }
 
   /** True the first time that a person is met; always for somebody unknown (0). */
   isNew(person: number): boolean {
-    if (person === 0) return true;
-    const word = person >>> 5;
-    if (word >= this.#bits.length) {
-      const grown = new Uint32Array(Math.max(word + 1, 2 * this.#bits.length));
-      grown.set(this.#bits);
-      this.#bits = grown;
-    }
-    const bit = 1 << (person & 31);
-    const known = this.#bits[word] as number;
-    if (known & bit) return false;
-    this.#bits[word] = known | bit;
-    return true;
+    if (person >= this.#marks.length) this.#grow(person);
+    const isNew = person === 0 || this.#marks[person] !== this.#mark;
+    this.#marks[person] = this.#mark;
+    return isNew;
   }
 }

@@ -18,17 +18,28 @@ export function eachAttempt(
   conditions: readonly [Dimension, number][],
   see: (rows: AttemptColumns, row: number) => void,
 ): Promise<void> {
+  return world.hours.visit(window, flows, (rows, from, to) => eachRow(rows, from, to, window, flows, conditions, see));
+}
+
+/** The same within a run of rows. */
+export function eachRow(
+  rows: AttemptColumns,
+  from: number,
+  to: number,
+  window: Window,
+  flows: ReadonlySet<number> | undefined,
+  conditions: readonly [Dimension, number][],
+  see: (rows: AttemptColumns, row: number) => void,
+): void {
+  const { startMs, flags, flow } = rows;
   const [first] = conditions;
   const others = conditions.slice(1);
-  return world.hours.visit(window, flows, (rows, from, to) => {
-    const { startMs, flags, flow } = rows;
-    const firstColumn = first && rows[first[0]];
-    for (let i = from; i < to; i++) {
-      // What rejects most is asked first.
-      if (firstColumn && firstColumn[i] !== first[1]) continue;
-      if ((startMs[i] as number) < window.fromMs || (startMs[i] as number) >= window.toMs || (flags[i] as number) & PROBE) continue;
-      if (others.length > 0 && others.some(([dimension, number]) => rows[dimension][i] !== number)) continue;
-      if (!flows || flows.has(flow[i] as number)) see(rows, i);
-    }
-  });
+  const firstColumn = first && rows[first[0]];
+  for (let i = from; i < to; i++) {
+    // What rejects most is asked first.
+    if (firstColumn && firstColumn[i] !== first[1]) continue;
+    if ((startMs[i] as number) < window.fromMs || (startMs[i] as number) >= window.toMs || (flags[i] as number) & PROBE) continue;
+    if (others.length > 0 && others.some(([dimension, number]) => rows[dimension][i] !== number)) continue;
+    if (!flows || flows.has(flow[i] as number)) see(rows, i);
+  }
 }

@@ -35,7 +35,7 @@ interface WholeHour {
   normals: FlowNormal[];
   sums: Omit<FlowSums, 'durations' | 'people' | 'hurt'>;
   durations: Uint8Array;
-  /** who made the attempts; `undefined` where no slice is asked for: then the column itself tells */
+  /** who made the attempts; `undefined` where it was all of them: then the column itself tells */
   people: Uint32Array | undefined;
   /** people of attempts that were not on time */
   hurt: Uint32Array;
@@ -89,7 +89,7 @@ function wholeHour(
   const collected = { people: [] as number[], hurt: [] as number[] };
   addRows(sums, world, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, conditions, collected);
   const { durations, people: _people, hurt: _hurt, ...rest } = sums;
-  const people = conditions.length > 0 ? Uint32Array.from(collected.people) : undefined;
+  const people = sums.attempts < to - from ? Uint32Array.from(collected.people) : undefined;
   const made: WholeHour = { normals, sums: rest, durations: encodeHistogram(durations), people, hurt: Uint32Array.from(collected.hurt) };
   flows.set(flow, made);
   return made;
@@ -102,14 +102,8 @@ function addWhole(target: FlowSums, { sums, durations, people, hurt }: WholeHour
   target.maxMs = Math.max(target.maxMs, sums.maxMs);
   for (const outcome of OUTCOMES) target.outcomes[outcome] += sums.outcomes[outcome];
   addEncodedInPlace(target.durations, durations);
-  let fresh = 0;
-  if (people) for (const one of people) fresh += Number(met.isNew(one));
-  else {
-    const { person, flags } = columns;
-    for (let i = from; i < to; i++) if (!((flags[i] as number) & PROBE) && met.isNew(person[i] as number)) fresh++;
-  }
-  target.people += fresh;
-  for (const one of hurt) if (metHurt.isNew(one)) target.hurt++;
+  target.people += people ? met.countNew(people) : met.countNew(columns.person, from, to);
+  target.hurt += metHurt.countNew(hurt);
 }
 
 /** @param collected people of the attempts, and of those that were not on time, go there, and nobody is counted */
@@ -166,7 +160,7 @@ function addRows(
     }
     const who = person[i] as number;
     if (collected) {
-      if (conditions.length > 0) collected.people.push(who);
+      collected.people.push(who);
       if (isHurt) collected.hurt.push(who);
       continue;
     }
