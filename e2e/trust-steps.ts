@@ -114,6 +114,41 @@ export function trustTests(stage: () => TrustStage): void {
       await page.close();
     });
 
+    test('a single site gets a limit of its own; a site that nobody knows is refused with the way on', async () => {
+      const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(`${stage().url}/api/flows?${stage().day}`);
+      const flow = rows.find(({ name }) => name === 'Pay') as { id: number };
+      const { sites } = await getJson<{ sites: string[] }>(`${stage().url}/api/flows/${flow.id}`);
+      const site = sites[0] as string;
+      const page = await open(`/flow/${flow.id}`, size);
+      await seen(page, 'Limits');
+      await tap(page, 'edit-flow');
+      await fill(page, 'flow-site-limits', 'Nowhere at all: 2');
+      await fill(page, 'flow-who', 'Kim');
+      await seen(page, 'Line 1: no site is called “Nowhere at all”.');
+      await fill(page, 'flow-site-limits', `${site.toLowerCase()}: 0,7`);
+      expect(await violations(page)).toEqual([]);
+      await tap(page, 'save-flow');
+      await gone(page, '[data-testid="save-flow"]');
+      await page.waitForSelector(`[data-testid="limit-${site}"]`);
+      expect(await textOf(page, `limit-${site}`)).toBe('700 ms');
+      await tap(page, 'undo-flow');
+      await gone(page, `[data-testid="limit-${site}"]`);
+      await page.close();
+    });
+
+    test('charts show one moment together', async () => {
+      const { id } = await rowOf('Pick a slot');
+      const page = await open(`/incident/${id}?${stage().day}`, size);
+      await page.waitForSelector('[role="slider"]');
+      await page.focus('[role="slider"]');
+      await page.keyboard.press('ArrowLeft');
+      const shown = await page.$$eval('[data-testid^="at-"]', (all) => all.map((one) => (one as HTMLElement).innerText.slice(0, 5)));
+      expect(shown.length).toBeGreaterThanOrEqual(3);
+      expect(new Set(shown).size).toBe(1);
+      expect(shown[0]).toMatch(/^\d\d:\d\d$/);
+      await page.close();
+    });
+
     test('a rate changed in the set-up moves the bill, with who and when, and is undone', async () => {
       const { id } = (await list('last=60')).rows.find(({ title }) => title.includes('Print labels')) as Row;
       const failed = async () => {
@@ -136,6 +171,17 @@ export function trustTests(stage: () => TrustStage): void {
       await until('the old rate', async () => (await failed()) === 5);
       await page.close();
     });
+  });
+
+  test('at 1280 × 800 there is room for ten rows', async () => {
+    const page = await open(`/?${stage().day}`, 'wide');
+    await page.waitForSelector('[data-testid="row-1"]');
+    const [top, height] = await page.$eval('[role="list"][aria-label^="Incidents"] [role="listitem"]', (row) => {
+      const box = row.getBoundingClientRect();
+      return [box.top, box.height] as const;
+    });
+    expect(top + 10 * height).toBeLessThanOrEqual(800);
+    await page.close();
   });
 
   test('an incident is set aside with a reason, is out of the rank, and is taken back', async () => {

@@ -6,6 +6,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { bandShape, timeTicks, type BandSeries } from './band-shape';
+import { useMoment } from './moment';
 
 export type Props = {
   /** what is drawn, in words: "duration, median" */
@@ -26,6 +27,9 @@ export type Props = {
 const SHORTEST_DRAG = 12;
 
 const HEIGHT = 92;
+
+/** What the arrow keys do, in steps of the series. */
+const KEY_STEPS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -6, PageDown: 6, Home: -Infinity, End: Infinity };
 
 /** Index of the newest point that has a value; -1 without any. */
 const lastKnown = (series: BandSeries) => series.values.findLastIndex((value) => value !== null);
@@ -50,6 +54,8 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
   const endMs = series.startMs + Math.max(1, series.values.length - 1) * series.stepMs;
   const last = lastKnown(series);
   const inside = marks.filter(({ atMs }) => atMs >= series.startMs && atMs <= endMs);
+  const moment = useMoment();
+  const shown = moment.atMs === undefined ? -1 : indexAt(series, moment.atMs);
   const drag = useDrag(width, (from, to) => onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }));
   return (
     <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
@@ -57,11 +63,21 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
         <Words kind="muted" numberOfLines={2} style={styles.name}>
           {name}
         </Words>
-        <Words kind="strong" style={styles.now}>
-          {last >= 0 ? format(series.values[last] as number) : 'no data'}
+        <Words kind="strong" style={styles.now} testID={`at-${name}`}>
+          {shown >= 0 ? `${clock(series.startMs + shown * series.stepMs, endMs)}  ${valueWords(series, shown, format)}` : valueWords(series, last, format)}
         </Words>
       </View>
-      <View role="img" aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)} {...(onNarrow && drag.handlers)}>
+      <View
+        role="slider"
+        tabIndex={0}
+        aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)}
+        aria-valuemin={0}
+        aria-valuemax={Math.max(0, series.values.length - 1)}
+        aria-valuenow={Math.max(0, shown >= 0 ? shown : last)}
+        aria-valuetext={momentWords(series, shown >= 0 ? shown : last, format, endMs)}
+        {...(onNarrow && drag.handlers)}
+        {...momentHandlers(moment, series, shown >= 0 ? shown : last, (x) => timeAt(shape, x, series, endMs))}
+      >
         <Svg width={width} height={HEIGHT}>
           <Path d={shape.band} fill={palette.band} />
           <Path d={shape.outside} fill={palette.harm[1]} />
@@ -69,6 +85,16 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
           {inside.map(({ atMs }) => (
             <Line key={atMs} x1={shape.x(atMs)} x2={shape.x(atMs)} y1={0} y2={HEIGHT} stroke={palette.muted} strokeDasharray="1 3" />
           ))}
+          {shown >= 0 && (
+            <Line
+              x1={shape.x(series.startMs + shown * series.stepMs)}
+              x2={shape.x(series.startMs + shown * series.stepMs)}
+              y1={0}
+              y2={HEIGHT}
+              stroke={palette.ink}
+              strokeWidth={1}
+            />
+          )}
           {drag.span && <Rect x={drag.span[0]} y={0} width={drag.span[1] - drag.span[0]} height={HEIGHT} fill={palette.action} opacity={0.15} />}
           {onsetMs !== undefined && onsetMs >= series.startMs && onsetMs <= endMs && (
             <Line x1={shape.x(onsetMs)} x2={shape.x(onsetMs)} y1={0} y2={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
@@ -109,6 +135,39 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
 
 const summaryWithMarks = (summary: string, marks: readonly { atMs: number; words: string }[]) =>
   marks.length === 0 ? summary : `${summary}; ${marks.map(({ atMs, words }) => `${clock(atMs)} ${words}`).join(', ')}`;
+
+/** The point that stands for a moment; -1 outside the series. */
+function indexAt(series: BandSeries, atMs: number): number {
+  const i = Math.round((atMs - series.startMs) / series.stepMs);
+  return i >= 0 && i < series.values.length ? i : -1;
+}
+
+const valueWords = (series: BandSeries, i: number, format: Props['format']): string => {
+  const value = series.values[i];
+  return value == null ? 'no data' : format(value);
+};
+
+function momentWords(series: BandSeries, i: number, format: Props['format'], endMs: number): string {
+  const [low, high] = [series.low[i], series.high[i]];
+  const usual = low == null || high == null ? '' : `, usually ${format(low)} to ${format(high)}`;
+  return i < 0 ? 'no data' : `${clock(series.startMs + i * series.stepMs, endMs)}: ${valueWords(series, i, format)}${usual}`;
+}
+
+/** The pointer, or the arrow keys, choose the moment that all charts show. */
+function momentHandlers(moment: ReturnType<typeof useMoment>, series: BandSeries, at: number, timeOf: (x: number) => number): object {
+  return {
+    onMouseMove: (event: MouseEvent) => moment.look(timeOf(event.clientX - (event.currentTarget as HTMLElement).getBoundingClientRect().left)),
+    onMouseLeave: () => moment.look(undefined),
+    onBlur: () => moment.look(undefined),
+    onKeyDown: (event: KeyboardEvent) => {
+      const step = KEY_STEPS[event.key];
+      if (step === undefined) return;
+      event.preventDefault();
+      const next = Math.min(series.values.length - 1, Math.max(0, at + step));
+      moment.look(series.startMs + next * series.stepMs);
+    },
+  };
+}
 
 function timeAt(shape: { x: (timeMs: number) => number }, at: number, series: BandSeries, endMs: number): number {
   const width = shape.x(endMs);

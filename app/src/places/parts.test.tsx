@@ -1,5 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { BandChart } from '@/charts/band-chart';
+import { SharedMoment } from '@/charts/moment';
 import { OutcomeColumns } from '@/charts/outcome-columns';
 import type { FlowPage, FlowRow, Incident, Row } from '@/data/client';
 import { FocusSheet } from '@/frame/focus-sheet';
@@ -46,10 +47,34 @@ test('a chart says its releases, what it is compared with, and shows its figures
       comparedWith="the day before"
     />,
   );
-  expect(screen.getByRole('img').getAttribute('aria-label')).toContain('4.18.0 released');
+  expect(screen.getByRole('slider').getAttribute('aria-label')).toContain('4.18.0 released');
   expect(screen.getByText('Dashed: the day before.')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: /Show figures/ }));
   expect(screen.getByRole('table', { name: 'Figures' }).textContent).toContain('9 ms');
+});
+
+test('charts show one moment together: by arrow keys, and by the pointer until it leaves', () => {
+  const chart = (name: string, values: number[]) => (
+    <BandChart name={name} series={{ ...series, values }} format={(value) => `${value} ms`} window={{ fromMs: 0, toMs: 900_000 }} onsetMs={undefined} />
+  );
+  render(
+    <SharedMoment>
+      {chart('median', [1, 2, 9])}
+      {chart('other', [4, 5, 6])}
+    </SharedMoment>,
+  );
+  const shown = () => ['median', 'other'].map((name) => screen.getByTestId(`at-${name}`).textContent.replace(/^.* {2}/, ''));
+  const [first] = screen.getAllByRole('slider') as [HTMLElement];
+  expect(shown()).toEqual(['9 ms', '6 ms']);
+  fireEvent.keyDown(first, { key: 'ArrowLeft' });
+  expect(shown()).toEqual(['2 ms', '5 ms']);
+  expect(first.getAttribute('aria-valuetext')).toContain('2 ms, usually 0 ms to 3 ms');
+  fireEvent.keyDown(first, { key: 'Home' });
+  expect(shown()).toEqual(['1 ms', '4 ms']);
+  fireEvent.mouseLeave(first);
+  expect(shown()).toEqual(['9 ms', '6 ms']);
+  fireEvent.mouseMove(first, { clientX: 0 });
+  expect(shown()).toEqual(['1 ms', '4 ms']);
 });
 
 const KNOWN = {

@@ -26,12 +26,17 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
   const weight = weightWords(row, ranking, currency);
   const isWide = useIsWide();
   const figures = (
-    <View style={styles.numbers}>
+    <View style={[styles.numbers, isWide && styles.denseNumbers]}>
       <Figure value={count(row.harmPerHour)} unit="min/h" />
       <Figure value={count(row.people.estimate)} unit="people" />
       {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
       <Words kind="small">{`${row.level} · ${row.priority}${row.nearTie ? ' · near tie' : ''}`}</Words>
       {weight !== undefined && <Words kind="small">{weight}</Words>}
+      {isWide && (
+        <Words kind="small" numberOfLines={1} style={styles.since}>
+          {sinceWords(row, nowMs, true)}
+        </Words>
+      )}
     </View>
   );
   const sendButton = (
@@ -39,7 +44,11 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
       role="button"
       aria-label={handoff.isOpen ? `send it: ${row.title}` : `Handoff: ${handoff.words}`}
       onPress={onSend}
-      style={[styles.send, { borderColor: handoff.isOpen ? palette.action : palette.hairline, borderStyle: handoff.isOpen ? 'dashed' : 'solid' }]}
+      style={[
+        styles.send,
+        isWide && styles.denseSend,
+        { borderColor: handoff.isOpen ? palette.action : palette.hairline, borderStyle: handoff.isOpen ? 'dashed' : 'solid' },
+      ]}
     >
       <Words kind="small" numberOfLines={1} style={{ color: handoff.isOpen ? palette.action : palette.ink, fontWeight: handoff.isOpen ? '600' : '400' }}>
         {handoff.words}
@@ -71,9 +80,11 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
               <Words kind="strong" numberOfLines={isWide ? 1 : 3}>
                 {row.title}
               </Words>
-              <Words kind="small" numberOfLines={isWide ? 1 : 2}>
-                {sinceWords(row, nowMs)}
-              </Words>
+              {!isWide && (
+                <Words kind="small" numberOfLines={2}>
+                  {sinceWords(row, nowMs)}
+                </Words>
+              )}
             </View>
             <Sparkline series={row.spark} />
           </Door>
@@ -110,10 +121,13 @@ const styles = StyleSheet.create({
   titles: { flex: 1, gap: 2 },
   figures: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s },
   numbers: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.m, flex: 1 },
-  dense: { paddingVertical: 4, paddingRight: SPACE.m },
-  denseRank: { fontSize: 22, lineHeight: 26 },
-  denseBody: { gap: 2 },
-  denseHead: { flex: 1, minHeight: 36, minWidth: 0 },
+  dense: { paddingVertical: 2, paddingRight: SPACE.m },
+  denseRank: { fontSize: 20, lineHeight: 24 },
+  denseBody: { gap: 0 },
+  denseHead: { flex: 1, minHeight: 26, minWidth: 0, alignItems: 'center' },
+  denseNumbers: { flexWrap: 'nowrap', flex: 0 },
+  since: { flex: 1, minWidth: 0 },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
   send: { borderWidth: 1, borderRadius: 7, paddingHorizontal: 10, minHeight: 32, justifyContent: 'center', maxWidth: 190 },
+  denseSend: { minHeight: 26 },
 });

@@ -3,10 +3,11 @@ import { clock, count, formatMoney } from '@/look/format';
 
 const STATE_WORDS: Record<string, string> = { draft: 'on its way', sent: 'sent', taken: 'taken', fixReported: 'fix reported', returned: 'returned' };
 
-/** "Sender Portal · since 09:42 · growing" */
-export function sinceWords(row: Row, nowMs: number): string {
+/** "Sender Portal · since 09:42 · growing"; where the end may be cut off, the application stands there. */
+export function sinceWords(row: Row, nowMs: number, isShort = false): string {
   const since = row.activeAtEnd ? `since ${clock(row.onsetMs, nowMs)}` : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
-  return `${row.application} · ${since} · ${row.trend === 'new' ? 'just now' : row.trend}`;
+  const words = [since, row.trend === 'new' ? 'just now' : row.trend];
+  return (isShort ? [...words, row.application] : [row.application, ...words]).join(' · ');
 }
 
 /** How the rank moved in the last ten minutes: "▲2", "▼1", "–", "new". */

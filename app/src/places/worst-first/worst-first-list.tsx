@@ -5,11 +5,12 @@ import { useWorstFirst } from '@/data/queries';
 import { useClock } from '@/frame/clock';
 import { staleWords } from '@/frame/freshness';
 import { TimeBar } from '@/frame/time-bar';
+import { useReorderMotion } from '@/frame/reorder-motion';
 import { useShortcuts } from '@/frame/shortcuts';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { clock } from '@/look/format';
-import { usePalette } from '@/look/look';
+import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { SendSheet } from '../incident/send-sheet';
@@ -31,6 +32,8 @@ export function WorstFirstList({ chosenId }: Props) {
   const [sending, setSending] = useState<number | undefined>();
   const [at, setAt] = useState<number>(-1);
   const rows = data?.rows ?? [];
+  const isWide = useIsWide();
+  const itemRef = useReorderMotion(rows.map((row) => row.id));
   const nowMs = useClock();
   // Silence is never shown as calm: what is said holds up to the last data.
   const isStale = data !== undefined && view.from === undefined && staleWords(data.freshness, nowMs).length > 0;
@@ -63,7 +66,7 @@ export function WorstFirstList({ chosenId }: Props) {
       {data && (
         <>
           <View style={styles.sentence}>
-            <Words kind="title" level={1} testID="headline">
+            <Words kind="title" level={1} testID="headline" style={isWide && styles.denseTitle}>
               {headlineOf(data, isStale)}
             </Words>
             {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
@@ -77,15 +80,16 @@ export function WorstFirstList({ chosenId }: Props) {
           {rows.length > 0 && <RankingTabs chosen={view.rankBy} onChoose={(rankBy) => setView({ ...view, rankBy })} />}
           <View role="list" aria-label="Incidents, worst first" style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}>
             {rows.map((row) => (
-              <IncidentRow
-                key={row.id}
-                row={row}
-                ranking={view.rankBy}
-                currency={data.currency}
-                nowMs={data.window.toMs}
-                isChosen={row.id === chosenId}
-                onSend={() => (row.handoff && row.handoff.state !== 'returned' ? go('/sent') : setSending(row.id))}
-              />
+              <View key={row.id} ref={itemRef(row.id)}>
+                <IncidentRow
+                  row={row}
+                  ranking={view.rankBy}
+                  currency={data.currency}
+                  nowMs={data.window.toMs}
+                  isChosen={row.id === chosenId}
+                  onSend={() => (row.handoff && row.handoff.state !== 'returned' ? go('/sent') : setSending(row.id))}
+                />
+              </View>
             ))}
           </View>
           <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
@@ -128,5 +132,6 @@ const styles = StyleSheet.create({
   fill: { flex: 1 },
   content: { paddingBottom: SPACE.xl },
   sentence: { paddingHorizontal: SPACE.l, paddingTop: SPACE.s, paddingBottom: SPACE.xs, gap: SPACE.xs },
+  denseTitle: { fontSize: 22, lineHeight: 27 },
   waiting: { padding: SPACE.l, gap: SPACE.l },
 });
