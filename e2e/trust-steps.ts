@@ -174,7 +174,7 @@ export function trustTests(stage: () => TrustStage): void {
   });
 
   test('at 1280 × 800 there is room for ten rows', async () => {
-    const page = await open(`/?${stage().day}`, 'wide');
+    const page = await open('/', 'wide');
     await page.waitForSelector('[data-testid="row-1"]');
     const [top, height] = await page.$eval('[role="list"][aria-label^="Incidents"] [role="listitem"]', (row) => {
       const box = row.getBoundingClientRect();
