@@ -26,7 +26,7 @@ beforeAll(() => {
   HTMLElement.prototype.animate = function (this: HTMLElement, frames: Keyframe[]) {
     animate(this.dataset.testid, frames[0]?.transform);
     return {} as Animation;
-  } as never;
+  };
   window.matchMedia = (() => ({ matches: wantsCalm.value })) as never;
 });
 beforeEach(() => animate.mockClear());
