@@ -2,9 +2,9 @@ import { percent } from '@toplens/core/incidents';
 import type { JudgedWorld } from './judge-world';
 import type { Score } from './score';
 
-/** Seeds by which thresholds were set, and seeds that were looked at for the report alone. */
+/** Seeds by which thresholds were set, and seeds that were looked at for the report alone. (101 to 140 were reported on before, and looked at since.) */
 export const TUNING = { first: 1, last: 20 };
-export const REPORTING = { first: 101, last: 140 };
+export const REPORTING = { first: 301, last: 340 };
 
 export function report(score: Score, worlds: readonly JudgedWorld[], run: { first: number; last: number; minutes: number }): string {
   const row = (what: string, value: string, goal: string, met: boolean) => `| ${what} | ${value} | ${goal} | ${met ? 'met' : '**missed**'} |`;

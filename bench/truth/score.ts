@@ -108,7 +108,8 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     }
     const tau = kendallTauB(pairs.map((pair) => pair.truth), pairs.map((pair) => pair.harm)); // prettier-ignore
     if (tau !== undefined) taus.push(tau);
-    const [worst] = [...big].sort((a, b) => trueHarm(b) - trueHarm(a));
+    // Few people may be hurt most: whoever is truly first counts, however many they are.
+    const [worst] = [...world.truth].filter((truth) => trueHarm(truth) > 0).sort((a, b) => trueHarm(b) - trueHarm(a));
     const [first] = [...world.found].sort((a, b) => b.bill.harm.estimate - a.bill.harm.estimate);
     if (worst) {
       firstWorlds++;

@@ -13,6 +13,8 @@ export const MADE_GOOD_MS = 30 * MINUTE_MS;
 const EXPECTED_ERROR = 0.03;
 /** The same for the limit, and with it for the number of people found late. */
 const LIMIT_ERROR = 0.04;
+/** What the sums above leave out (who would have waited anyway, whose second try was whose): as a share of the waiting. Measured likewise. */
+const WAITING_ERROR = 0.04;
 /** Begin and end of a trouble are known to about so many minutes: what falls there may be missed, or counted too much. */
 const EDGE_MINUTES = 0.8;
 
@@ -152,7 +154,7 @@ export function waitingOf(s: Sums, edge = 0): { quantity: number; sd: number } {
   const hung = s.hungMs * LIMIT_ERROR;
   // Natural failures are tried again too: only the share of them that is more than usual is charged.
   const excess = s.excessMs - s.usualExcessMs + s.retryMs * notUsual(s);
-  return { quantity: excess / MINUTE_MS, sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung, excess * edge) / MINUTE_MS };
+  return { quantity: excess / MINUTE_MS, sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung, excess * edge, excess * WAITING_ERROR) / MINUTE_MS };
 }
 
 /** Share of the failed and hung ones that are more than usual. */

@@ -6,6 +6,8 @@ const TOGETHER = 1.5;
 /** A flow takes part in the outage of its application when it misses at least this share of what was expected. */
 const MISSES_AT_LEAST = 0.3;
 const FEWEST_EXPECTED = 0.5;
+/** Over its whole stretch an outage must stand out so many spreads: an hour a little quieter than usual is none. */
+const LEAST_Z = 4;
 
 /**
  * Outages of a whole application: its flows together tell at once what each of them alone has too few attempts to tell.
@@ -20,6 +22,7 @@ export function findOutages(flows: ReadonlyMap<number, MinuteSeries>, found: rea
   const together = sumOf(all);
   const added: Deviation[] = [];
   for (const outage of findMissing(0, together)) {
+    if (outage.z < LEAST_Z) continue;
     const from = Math.round((outage.onsetMs - together.startMs) / MINUTE_MS);
     const to = Math.round((outage.endMs - together.startMs) / MINUTE_MS);
     for (const [flow, series] of flows) {
