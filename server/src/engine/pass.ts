@@ -19,6 +19,9 @@ const JOINING_SHARE = 0.65;
 /** An hour that is so long over is written down by flow. */
 const SEALED_AFTER_MS = 20 * MINUTE_MS;
 
+/** Lets what waits meanwhile, questions above all, have its turn: a pass over many hours is answered through, not waited for. */
+const giveWay = () => new Promise<void>((resolve) => setImmediate(resolve));
+
 /**
  * One pass over what changed: roll-ups of the changed hours, then judgement from before the first change to the last
  * complete minute. The result depends on the stored attempts alone, not on the passes that led there.
@@ -28,6 +31,7 @@ export async function runPass(world: World, changedHours: readonly number[]): Pr
   const hours = [...changedHours].sort((a, b) => a - b);
   const statements: Statement[] = [];
   for (const hourMs of hours) {
+    await giveWay();
     const { columns, batch } = await world.hours.load(hourMs);
     const buckets = rollUp(columns);
     world.history.putHour(hourMs, buckets);
@@ -103,9 +107,13 @@ async function minutesOf(world: World, hourMs: number): Promise<ReadonlyMap<numb
 async function judgeWindow(world: World, window: Window): Promise<void> {
   const { history, register, names } = world;
   const hours = new Map<number, ReadonlyMap<number, HourOfFlow>>();
-  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) hours.set(hourMs, await minutesOf(world, hourMs));
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
+    await giveWay();
+    hours.set(hourMs, await minutesOf(world, hourMs));
+  }
   const applicationOf = (flow: number) => names.applicationOf(flow);
   const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), { history, applicationOf });
+  await giveWay();
   const before = register.within(window);
   if (deviations.length === 0 && before.length === 0) return;
   const components = await componentsOf(world, deviations);
