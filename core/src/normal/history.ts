@@ -11,7 +11,7 @@ const PER_DAY = DAY_MS / BUCKET_MS;
 const PER_HOUR = HOUR_MS / BUCKET_MS;
 const NOTHING = new Uint8Array(0);
 const LONGEST_MEMORY_MS = 36 * DAY_MS;
-/** An hour is first learned from as the same time of the day before, wide neighbourhood and the hour itself taken off. */
+/** An hour is first learned from as the same time of the day before, wide neighbourhood and the hour itself taken off; as a part of its day’s total from the next midnight on. */
 const NEXT_DAY_MS = 21 * HOUR_MS;
 
 /** One flow's day in 288 buckets. The encoded histograms stand one behind the other, `ends` says where each stops. */
@@ -132,9 +132,10 @@ export class History {
   #forgetLearnedFrom(flow: number, hourMs: number, isLonger: boolean): void {
     const slots = this.#normals.get(flow);
     if (!slots) return;
+    const laterMs = Math.min(hourMs + NEXT_DAY_MS, floorTo(hourMs, DAY_MS) + DAY_MS);
     for (const [slotMs, { basis }] of slots) {
       const fromAll = basis === 'history' || basis === 'none' || basis === 'ownersLimit';
-      if (slotMs > hourMs && (isLonger || fromAll || slotMs >= hourMs + NEXT_DAY_MS)) slots.delete(slotMs);
+      if (slotMs > hourMs && (isLonger || fromAll || slotMs >= laterMs)) slots.delete(slotMs);
     }
   }
 

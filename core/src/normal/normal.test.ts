@@ -260,13 +260,13 @@ describe('the history of roll-ups', () => {
       asItCame.putHour(at, some);
       for (const flow of [1, 2]) asItCame.normalAt(flow, at + HOUR_MS * Math.floor(30 * random()));
     };
-    for (let at = hourMs - 10 * DAY_MS; at < hourMs; at += HOUR_MS) {
+    for (let at = hourMs - 23 * DAY_MS; at < hourMs; at += HOUR_MS) {
       put(at);
       if (random() < 0.2) put(at - HOUR_MS * (1 + Math.floor(40 * random())));
     }
     const atTheEnd = new History(() => false, none);
     for (const [at, some] of [...hours].sort((a, b) => a[0] - b[0])) atTheEnd.putHour(at, some);
     for (const flow of [1, 2])
-      for (let at = hourMs - 10 * DAY_MS; at < hourMs + DAY_MS; at += HOUR_MS / 2) expect(asItCame.normalAt(flow, at)).toEqual(atTheEnd.normalAt(flow, at));
+      for (let at = hourMs - 23 * DAY_MS; at < hourMs + DAY_MS; at += HOUR_MS / 2) expect(asItCame.normalAt(flow, at)).toEqual(atTheEnd.normalAt(flow, at));
   });
 });
