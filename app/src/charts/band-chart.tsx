@@ -56,6 +56,8 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
   const inside = marks.filter(({ atMs }) => atMs >= series.startMs && atMs <= endMs);
   const moment = useMoment();
   const shown = moment.atMs === undefined ? -1 : indexAt(series, moment.atMs);
+  const at = shown >= 0 ? shown : last;
+  const shownX = shape.x(series.startMs + shown * series.stepMs);
   const drag = useDrag(width, (from, to) => onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }));
   return (
     <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
@@ -64,7 +66,7 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
           {name}
         </Words>
         <Words kind="strong" style={styles.now} testID={`at-${name}`}>
-          {shown >= 0 ? `${clock(series.startMs + shown * series.stepMs, endMs)}  ${valueWords(series, shown, format)}` : valueWords(series, last, format)}
+          {`${shown >= 0 ? `${clock(series.startMs + shown * series.stepMs, endMs)}  ` : ''}${valueWords(series, at, format)}`}
         </Words>
       </View>
       <View
@@ -73,10 +75,10 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
         aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)}
         aria-valuemin={0}
         aria-valuemax={Math.max(0, series.values.length - 1)}
-        aria-valuenow={Math.max(0, shown >= 0 ? shown : last)}
-        aria-valuetext={momentWords(series, shown >= 0 ? shown : last, format, endMs)}
+        aria-valuenow={Math.max(0, at)}
+        aria-valuetext={momentWords(series, at, format, endMs)}
         {...(onNarrow && drag.handlers)}
-        {...momentHandlers(moment, series, shown >= 0 ? shown : last, (x) => timeAt(shape, x, series, endMs))}
+        {...momentHandlers(moment, series, at, (x) => timeAt(shape, x, series, endMs))}
       >
         <Svg width={width} height={HEIGHT}>
           <Path d={shape.band} fill={palette.band} />
@@ -85,16 +87,7 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
           {inside.map(({ atMs }) => (
             <Line key={atMs} x1={shape.x(atMs)} x2={shape.x(atMs)} y1={0} y2={HEIGHT} stroke={palette.muted} strokeDasharray="1 3" />
           ))}
-          {shown >= 0 && (
-            <Line
-              x1={shape.x(series.startMs + shown * series.stepMs)}
-              x2={shape.x(series.startMs + shown * series.stepMs)}
-              y1={0}
-              y2={HEIGHT}
-              stroke={palette.ink}
-              strokeWidth={1}
-            />
-          )}
+          {shown >= 0 && <Line x1={shownX} x2={shownX} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
           {drag.span && <Rect x={drag.span[0]} y={0} width={drag.span[1] - drag.span[0]} height={HEIGHT} fill={palette.action} opacity={0.15} />}
           {onsetMs !== undefined && onsetMs >= series.startMs && onsetMs <= endMs && (
             <Line x1={shape.x(onsetMs)} x2={shape.x(onsetMs)} y1={0} y2={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />

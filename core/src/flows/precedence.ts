@@ -14,21 +14,27 @@ export interface Succession {
 export const GOES_ON = 0.25;
 const FEWEST_SESSIONS = 20;
 /** Of more rows, only every so manieth session is looked at: shares need no more. */
-export const ENOUGH_ROWS = 300_000;
+const ENOUGH_ROWS = 300_000;
 const NONE: ReadonlySet<number> = new Set();
+
+/** Tells the sessions that are looked at among so many rows; never 0, which is no session. */
+export function sampleOfSessions(rows: number): (session: number) => boolean {
+  const every = Math.ceil(rows / ENOUGH_ROWS);
+  return (session) => session !== 0 && session % every === 0;
+}
 
 /**
  * Learns which flows people do before which, from the order of attempts within sessions.
  *
  * @param rows attempts; probes and rows without a session (0) are passed over
+ * @param isSampled sessions to look at, when rows are a sample already
  * @example sessions A→B, A→B, B: precedes(A, B) = 2/3, precedes(B, A) = 0; B follows A in all sessions with A
  */
-export function learnSuccession(rows: AttemptColumns): Succession {
+export function learnSuccession(rows: AttemptColumns, isSampled = sampleOfSessions(rows.n)): Succession {
   const firsts = new Map<number, Map<number, number>>();
-  const every = Math.ceil(rows.n / ENOUGH_ROWS);
   for (let i = 0; i < rows.n; i++) {
     const session = rows.session[i] as number;
-    if (session === 0 || session % every !== 0 || (rows.flags[i] as number) & PROBE) continue;
+    if (!isSampled(session) || (rows.flags[i] as number) & PROBE) continue;
     let flows = firsts.get(session);
     if (!flows) firsts.set(session, (flows = new Map<number, number>()));
     const flow = rows.flow[i] as number;

@@ -3,6 +3,7 @@ import { limitsAt, SLOT_MS, type Deviation, type FlowNormal } from '../normal';
 import { BACKGROUND, FAILED, PROBE } from '../telemetry';
 import { floorTo, MINUTE_MS, overlap, type Window } from '../time';
 import type { BillContext } from './bill';
+import { outcomeOfRow } from './row-outcome';
 
 /** A second try that works within this time makes a failure good: only the time between is charged. */
 export const MADE_GOOD_MS = 30 * MINUTE_MS;
@@ -225,7 +226,7 @@ class Tries {
       let starts = this.#starts.get(key);
       if (!starts) this.#starts.set(key, (starts = { all: [], successes: [] }));
       starts.all.push(startMs);
-      const isHung = durationMs >= 30_000 && outcomeOf(durationMs, false, limitsAt(normalAt(flow, startMs), rows.site[i] as number).limitMs) === 'hung';
+      const isHung = durationMs >= 30_000 && outcomeOfRow(rows, i, normalAt(flow, startMs)) === 'hung';
       if (!isHung && !((rows.flags[i] as number) & FAILED)) starts.successes.push(startMs);
     }
     for (const starts of this.#starts.values()) {

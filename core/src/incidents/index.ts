@@ -12,5 +12,6 @@ export { isAlone } from './narrow';
 export * from './own-time';
 export * from './words';
 export * from './judge';
+export * from './row-outcome';
 export * from './judgement';
 export * from './register';

@@ -1,10 +1,10 @@
-import { outcomeOf } from '../flows';
-import { limitsAt, type Deviation } from '../normal';
+import type { Deviation } from '../normal';
 import { mantelHaenszel, type Stratum } from '../stats';
 import { BACKGROUND, FAILED, PROBE } from '../telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '../time';
 import { troubledStretches } from './attempt-sums';
 import type { BillContext } from './bill';
+import { outcomeOfRow } from './row-outcome';
 
 export interface Left {
   flow: number;
@@ -67,8 +67,7 @@ function passings(flow: number, followers: ReadonlySet<number>, stretch: Window,
     const session = rows.session[i] as number;
     if (session === 0) continue;
     known++;
-    const isBad =
-      outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitsAt(normalAt(flow, startMs), rows.site[i] as number).limitMs) !== 'onTime';
+    const isBad = outcomeOfRow(rows, i, normalAt(flow, startMs)) !== 'onTime';
     const inTrouble = startMs >= stretch.fromMs;
     const passing = sessions.get(session);
     if (!passing) sessions.set(session, { tier: rows.tier[i] as number, lastMs: startMs, exposed: isBad, inTrouble, goesOn: false, value: 0 });

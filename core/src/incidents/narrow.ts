@@ -2,6 +2,7 @@ import { outcomeOf } from '../flows';
 import { limitsAt, type Deviation, type FlowNormal } from '../normal';
 import { binomialZ } from '../stats';
 import { FAILED, PROBE, type AttemptColumns, type Dimension } from '../telemetry';
+import { outcomeOfRow } from './row-outcome';
 import { whereItBites, type Segment } from './segments';
 
 type NormalAt = (flow: number, timeMs: number) => FlowNormal;
@@ -36,7 +37,7 @@ export function isAbout(rows: AttemptColumns, part: Deviation, segment: Segment,
     const startMs = rows.startMs[i] as number;
     const flags = rows.flags[i] as number;
     if (rows.flow[i] !== part.flow || startMs < part.onsetMs || startMs >= part.endMs || flags & PROBE) continue;
-    const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitsAt(normalAt(part.flow, startMs), rows.site[i] as number).limitMs);
+    const outcome = outcomeOfRow(rows, i, normalAt(part.flow, startMs));
     const isBad = part.signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
     for (const count of rows[segment.dimension][i] === segment.value ? [all, inside] : [all]) {
       count.n++;

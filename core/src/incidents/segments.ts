@@ -1,8 +1,8 @@
-import { outcomeOf } from '../flows';
-import { limitsAt, type FlowNormal } from '../normal';
+import type { FlowNormal } from '../normal';
 import { benjaminiHochberg, twoSidedP, Z95 } from '../stats';
-import { DIMENSIONS, FAILED, PROBE, type AttemptColumns, type Dimension } from '../telemetry';
+import { DIMENSIONS, PROBE, type AttemptColumns, type Dimension } from '../telemetry';
 import type { Window } from '../time';
+import { outcomeOfRow } from './row-outcome';
 
 /** A value that holds more (or less) of the attempts gone wrong than of all attempts. */
 export interface Segment {
@@ -118,7 +118,7 @@ function judgeRows({ rows, flows, window, normalAt, onlyFailed }: BitesQuestion)
     const startMs = rows.startMs[row] as number;
     const flags = rows.flags[row] as number;
     if (!flows.has(flow) || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
-    const outcome = outcomeOf(rows.durationMs[row] as number, (flags & FAILED) !== 0, limitsAt(normalAt(flow, startMs), rows.site[row] as number).limitMs);
+    const outcome = outcomeOfRow(rows, row, normalAt(flow, startMs));
     judged.push({ row, isBad: onlyFailed ? outcome === 'failed' || outcome === 'hung' : outcome !== 'onTime' });
   }
   return judged;

@@ -131,9 +131,8 @@ export const limitsAt = (normal: FlowNormal, site: number): Limits => (normal.si
 
 /** Half a case is added, so that no share is 0: something may always be late. */
 function limitsOf(pooled: Float64Array, limitMs: number): Limits {
-  const n = pooled.reduce((sum, count) => sum + count, 0);
-  const shareOver = (ms: number) => (shareAbove(pooled, ms) * (n + 1) + 0.5) / (n + 1.5);
-  return { limitMs, lateShare: shareOver(limitMs), hungShare: shareAbove(pooled, hangLimitMs(limitMs)) };
+  const { above, all } = countAbove(pooled, limitMs);
+  return { limitMs, lateShare: (above + 0.5) / (all + 0.5), hungShare: shareAbove(pooled, hangLimitMs(limitMs)) };
 }
 
 /** Expected attempts in the five minutes that a moment of the normal's own slot lies in; NaN where not known. */
@@ -163,6 +162,12 @@ function shareOverDays(days: readonly { weight: number; n: number; bad: number }
 }
 
 function shareAbove(counts: Float64Array, limitMs: number): number {
+  const { above, all } = countAbove(counts, limitMs);
+  return above / all;
+}
+
+/** How many lie above a limit, of how many; one is added to all, so that it is never 0. */
+function countAbove(counts: Float64Array, limitMs: number): { above: number; all: number } {
   let [above, all] = [0, 1];
   for (let i = 0; i < BUCKETS; i++) {
     const count = counts[i] as number;
@@ -170,7 +175,7 @@ function shareAbove(counts: Float64Array, limitMs: number): number {
     all += count;
     if (bucketMiddleMs(i) > limitMs) above += count;
   }
-  return above / all;
+  return { above, all };
 }
 
 /** Mean and standard deviation of what single attempts take longer than expected. */

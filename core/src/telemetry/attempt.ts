@@ -171,5 +171,7 @@ export function sortedByFlow(columns: AttemptColumns): { columns: AttemptColumns
 /** The rows of some flows, each flow's by themselves. */
 export function rowsByFlow(columns: AttemptColumns, flows: ReadonlySet<number>): Map<number, AttemptColumns> {
   const { order, ranges } = orderByFlow(columns);
-  return new Map([...ranges].filter(([flow]) => flows.has(flow)).map(([flow, [from, to]]) => [flow, inOrder(columns, order.subarray(from, to))]));
+  const byFlow = new Map<number, AttemptColumns>();
+  for (const [flow, [from, to]] of ranges) if (flows.has(flow)) byFlow.set(flow, inOrder(columns, order.subarray(from, to)));
+  return byFlow;
 }

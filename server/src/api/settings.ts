@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { mixed, number, object, string, type ObjectSchema } from 'yup';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
-import { calendarSchema, siteLimitsSchema, type Settings } from '../settings/settings';
+import { calendarSchema, LONGEST_LIMIT_MS, siteLimitsSchema, type Settings } from '../settings/settings';
 import { CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
 import type { Database } from '../store/database';
 import { insertChange, loadChanges } from '../store/settings';
@@ -17,7 +17,7 @@ const rate = (name: string) => number().typeError(`${name}: expected a number`).
 const ratesSchema = object(Object.fromEntries(RATE_NAMES.map((name) => [name, rate(name)]))).noUnknown();
 const flowSchema = object({
   name: string().trim().min(1, 'name: expected some words').max(120).nullable(),
-  limitMs: number().typeError('limitMs: expected milliseconds').positive('limitMs: expected more than 0 ms').max(86_400_000).nullable(),
+  limitMs: number().typeError('limitMs: expected milliseconds').positive('limitMs: expected more than 0 ms').max(LONGEST_LIMIT_MS).nullable(),
   siteLimitsMs: siteLimitsSchema.nullable(),
   importance: number().typeError('importance: expected a number').min(0, 'importance: expected at least 0').max(1000).nullable(),
 }).noUnknown();

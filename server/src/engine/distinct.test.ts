@@ -26,3 +26,11 @@ test('a person is new once until the next reset; somebody unknown always is', ()
   met.reset();
   expect(people.map((person) => met.isNew(person))).toEqual(people.map(() => true));
 });
+
+test('however often it is begun anew, nobody stays met', () => {
+  const met = new PeopleMet();
+  for (let i = 0; i < 600; i++) {
+    expect([met.isNew(i % 3 === 0 ? 5 : 6), met.isNew(i % 3 === 0 ? 5 : 6)]).toEqual([true, false]);
+    met.reset();
+  }
+});

@@ -78,31 +78,22 @@ export class PeopleMet {
     this.#mark++;
   }
 
-  /** How many of a run of people are met for the first time; somebody unknown (0) always is. */
-  countNew(people: Uint32Array, from = 0, to = people.length): number {
-    const mark = this.#mark;
-    let marks = this.#marks;
-    let fresh = 0;
-    for (let i = from; i < to; i++) {
-      const person = people[i] as number;
-      if (person >= marks.length) marks = this.#grow(person);
-      fresh += person === 0 || marks[person] !== mark ? 1 : 0;
-      marks[person] = mark;
-    }
-    return fresh;
-  }
-
-  #grow(person: number) {
-    const grown = new Uint8Array(Math.max(person + 1, 2 * this.#marks.length));
-    grown.set(this.#marks);
-    return (this.#marks = grown);
-  }
-
   /** True the first time that a person is met; always for somebody unknown (0). */
   isNew(person: number): boolean {
-    if (person >= this.#marks.length) this.#grow(person);
+    if (person >= this.#marks.length) {
+      const grown = new Uint8Array(Math.max(person + 1, 2 * this.#marks.length));
+      grown.set(this.#marks);
+      this.#marks = grown;
+    }
     const isNew = person === 0 || this.#marks[person] !== this.#mark;
     this.#marks[person] = this.#mark;
     return isNew;
+  }
+
+  /** How many of a run of people are met for the first time. */
+  countNew(people: Uint32Array, from = 0, to = people.length): number {
+    let fresh = 0;
+    for (let i = from; i < to; i++) if (this.isNew(people[i] as number)) fresh++;
+    return fresh;
   }
 }

@@ -1,8 +1,8 @@
-import { apdexOf, formatApdex, OUTCOMES, outcomeOf, type Outcome } from '@toplens/core/flows';
-import { limitsAt } from '@toplens/core/normal';
+import { apdexOf, formatApdex, OUTCOMES, type Outcome } from '@toplens/core/flows';
+import { outcomeOfRow } from '@toplens/core/incidents';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { bucketMiddleMs, createHistogram, histogramQuantile, meanRidit, recordInPlace, type LogHistogram } from '@toplens/core/stats';
-import { DIMENSIONS, FAILED, type Dimension } from '@toplens/core/telemetry';
+import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { FlowPageShape, SampleShape, SideShape } from '../api/shapes';
 import { flowKey } from '../settings/settings-book';
@@ -92,8 +92,7 @@ async function outcomesOverTime(world: World, flow: number, window: Window, focu
   const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
   await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
     const atMs = rows.startMs[i] as number;
-    const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
-    const outcome = outcomeOf(rows.durationMs[i] as number, isFailed, limitsAt(world.history.normalAt(flow, atMs), rows.site[i] as number).limitMs);
+    const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, atMs));
     const step = Math.floor((atMs - startMs) / stepMs);
     counts[outcome][step] = (counts[outcome][step] as number) + 1;
   });
@@ -125,9 +124,8 @@ async function sidesOf(world: World, flow: number, window: Window, focus: Focus)
   const values = new Map<Dimension, Map<number, SideCounts>>(DIMENSIONS.map((one) => [one, new Map()]));
   await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
     const durationMs = rows.durationMs[i] as number;
-    const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
-    const isBad =
-      outcomeOf(durationMs, isFailed, limitsAt(world.history.normalAt(flow, rows.startMs[i] as number), rows.site[i] as number).limitMs) !== 'onTime';
+    const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, rows.startMs[i] as number));
+    const isFailed = outcome === 'failed';
     if (!isFailed) recordInPlace(all, durationMs);
     for (const dimension of DIMENSIONS) {
       const value = rows[dimension][i] as number;
@@ -136,7 +134,7 @@ async function sidesOf(world: World, flow: number, window: Window, focus: Focus)
       let side = known.get(value);
       if (!side) known.set(value, (side = { attempts: 0, bad: 0, durations: createHistogram() }));
       side.attempts++;
-      if (isBad) side.bad++;
+      if (outcome !== 'onTime') side.bad++;
       if (!isFailed) recordInPlace(side.durations, durationMs);
     }
   });

@@ -1,13 +1,11 @@
 import fc from 'fast-check';
 import { histogramCount } from '@toplens/core/stats';
-import { emptyColumns, FAILED, PROBE, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
+import { FAILED, PROBE, sortedByFlow } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
+import { columnsOf, FIRST_HOUR_MS as HOUR, hoursOf } from '../fixtures/hours';
 import { flowSums } from './flow-sums';
-import { Hours } from './hours';
-import { Segments } from './segments';
 import type { World } from './world';
 
-const HOUR = 400_000 * HOUR_MS;
 const LIMIT_MS = 500;
 
 interface Attempt {
@@ -19,26 +17,9 @@ interface Attempt {
   site: number;
 }
 
-function columnsOf(attempts: readonly Attempt[]): AttemptColumns {
-  const columns = emptyColumns(attempts.length);
-  attempts.forEach((one, i) => {
-    columns.startMs[i] = HOUR + one.minute * MINUTE_MS;
-    columns.durationMs[i] = one.durationMs;
-    columns.flow[i] = one.flow;
-    columns.flags[i] = one.flags;
-    columns.person[i] = one.person;
-    columns.site[i] = one.site;
-  });
-  columns.n = attempts.length;
-  return columns;
-}
-
 function worldOf(attempts: readonly Attempt[], sealed: boolean): World {
-  const hours = new Hours([], () => Promise.resolve(emptyColumns(0)), new Segments(''), 0);
-  hours.append(columnsOf(attempts), 1);
-  if (sealed) hours.seal(HOUR + 10 * HOUR_MS);
   return {
-    hours,
+    hours: hoursOf(attempts, sealed ? HOUR + 10 * HOUR_MS : undefined),
     names: { flows: [1, 2].map((id) => ({ id, application: 'Shop' })), numberOf: (_dimension: string, value: string) => Number(value) },
     history: { normalAt: () => ({ limitMs: LIMIT_MS, sites: new Map() }) },
   } as unknown as World;

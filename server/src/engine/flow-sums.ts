@@ -134,13 +134,12 @@ function addRows(
     const atMs = startMs[i] as number;
     if (flows[i] !== flow || atMs < window.fromMs || atMs >= window.toMs || (flags[i] as number) & PROBE) continue;
     if (others.length > 0 && others.some(([dimension, number]) => rows[dimension][i] !== number)) continue;
-    if (!(atMs >= slotMs && atMs < slotMs + SLOT_MS)) {
+    const isSameSlot = atMs >= slotMs && atMs < slotMs + SLOT_MS;
+    if (!normal || !isSameSlot) {
       slotMs = floorTo(atMs, SLOT_MS);
       normal = world.history.normalAt(flow, slotMs);
-      limitMs = normal.limitMs ?? Infinity;
-      hangMs = hangLimitMs(limitMs);
     }
-    if (normal && normal.sites.size > 0) {
+    if (!isSameSlot || normal.sites.size > 0) {
       limitMs = limitsAt(normal, site[i] as number).limitMs ?? Infinity;
       hangMs = hangLimitMs(limitMs);
     }

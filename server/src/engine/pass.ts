@@ -1,4 +1,4 @@
-import { ENOUGH_ROWS, learnSuccession, rollUp, type Succession } from '@toplens/core/flows';
+import { learnSuccession, rollUp, sampleOfSessions, type Succession } from '@toplens/core/flows';
 import { countMinutes, deviationsIn, isOutdated, judgeStretch, type HourOfFlow, type Judge, type StoredIncident } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
@@ -140,8 +140,8 @@ async function successionIn({ hours }: World, window: Window, deviations: readon
   if (deviations.length === 0) return learnSuccession(emptyColumns(0));
   let n = 0;
   await hours.visit(window, undefined, (_rows, from, to) => (n += to - from));
-  const every = Math.ceil(n / ENOUGH_ROWS);
-  return learnSuccession(await hours.rows(window, undefined, (rows, row) => (rows.session[row] as number) % every === 0));
+  const isSampled = sampleOfSessions(n);
+  return learnSuccession(await hours.rows(window, undefined, (rows, row) => isSampled(rows.session[row] as number)), isSampled);
 }
 
 /** Looked up only where deviations of unlike flows might belong together. */

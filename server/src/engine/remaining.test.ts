@@ -1,12 +1,10 @@
 import fc from 'fast-check';
-import { emptyColumns, PROBE, type AttemptColumns } from '@toplens/core/telemetry';
+import { PROBE } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
-import { Hours } from './hours';
+import { FIRST_HOUR_MS as HOUR, hoursOf } from '../fixtures/hours';
 import { remainingIn } from './remaining';
-import { Segments } from './segments';
 import type { World } from './world';
 
-const HOUR = 400_000 * HOUR_MS;
 const attempt = fc.record({
   minute: fc.integer({ min: 0, max: 179 }),
   flow: fc.integer({ min: 1, max: 2 }),
@@ -17,22 +15,9 @@ const attempt = fc.record({
 });
 type Attempt = typeof attempt extends fc.Arbitrary<infer T> ? T : never;
 
-function columnsOf(attempts: readonly Attempt[]): AttemptColumns {
-  const columns = emptyColumns(attempts.length);
-  attempts.forEach((one, i) => {
-    columns.startMs[i] = HOUR + one.minute * MINUTE_MS;
-    for (const name of ['flow', 'flags', 'person', 'session', 'site'] as const) columns[name][i] = one[name];
-  });
-  columns.n = attempts.length;
-  return columns;
-}
-
 function worldOf(attempts: readonly Attempt[], sealed: boolean): World {
-  const hours = new Hours([], () => Promise.resolve(emptyColumns(0)), new Segments(''), 0);
-  hours.append(columnsOf(attempts), 1);
-  if (sealed) hours.seal(HOUR + 2 * HOUR_MS);
   return {
-    hours,
+    hours: hoursOf(attempts, sealed ? HOUR + 2 * HOUR_MS : undefined),
     names: {
       flows: [
         { id: 1, application: 'Shop' },

@@ -1,3 +1,4 @@
+import { sum } from '@toplens/core/stats';
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import { countDistinct } from './distinct';
@@ -32,7 +33,7 @@ export async function remainingIn(world: World, window: Window, focus: Focus): P
   const strangers = came.map((hour) => hour.strangers);
   return {
     sessions: countDistinct(sessions) + countDistinct(strangers),
-    attempts: [...sessions, ...strangers].reduce((total, list) => total + list.length, 0),
+    attempts: sum([...sessions, ...strangers].map((list) => list.length)),
   };
 }
 

@@ -70,13 +70,12 @@ export class SettingsBook {
     if (!facts) this.#facts.set(key, (facts = flowFacts(this.file.flows, application, technicalName)));
     const change = this.#valueAt(key, timeMs) as FlowChange | undefined;
     if (!change) return facts;
-    const { name = null, limitMs = null, siteLimitsMs = null, importance = null } = change;
     return {
       ...facts,
-      name: name ?? facts.name,
-      limitMs: limitMs ?? facts.limitMs,
-      siteLimitsMs: siteLimitsMs ?? facts.siteLimitsMs,
-      importance: importance ?? facts.importance,
+      name: change.name ?? facts.name,
+      limitMs: change.limitMs ?? facts.limitMs,
+      siteLimitsMs: change.siteLimitsMs ?? facts.siteLimitsMs,
+      importance: change.importance ?? facts.importance,
     };
   }
 }

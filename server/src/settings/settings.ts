@@ -28,7 +28,7 @@ export const calendarSchema = object({
   excluded: array(object({ fromMs: number().integer().required(), toMs: number().integer().required(), reason: text.required() }).noUnknown()).default([]),
 }).noUnknown();
 
-const LONGEST_LIMIT_MS = 86_400_000;
+export const LONGEST_LIMIT_MS = 86_400_000;
 
 /** Milliseconds by the name of a site. */
 export const siteLimitsSchema = mixed<Record<string, number>>()
