@@ -1311,6 +1311,10 @@ export interface components {
                 }[];
             };
             sites: string[];
+            ownersSiteLimits: {
+                site: string;
+                limitMs: number;
+            }[];
             apdexAtOwners: string | null;
             apdexAtLearned: string | null;
             outcomes: {

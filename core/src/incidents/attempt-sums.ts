@@ -38,13 +38,14 @@ export interface Sums {
   /** late, hung or failed */
   notOnTime: number;
   usualNotOnTime: number;
-  /** value of what failed for good, units of currency */
+  /** value of what failed for good, units of currency, and the variance of that: single values differ from their mean */
   lost: number;
+  lostVariance: number;
 }
 
 const noSums = (): Sums => ({
   attempts: 0, excessMs: 0, usualExcessMs: 0, usualVariance: 0, lateCount: 0, expectedMs: 0, hungMs: 0, retryMs: 0, unrecovered: 0, bad: 0, usualBad: 0,
-  notOnTime: 0, usualNotOnTime: 0, lost: 0,
+  notOnTime: 0, usualNotOnTime: 0, lost: 0, lostVariance: 0,
 }); // prettier-ignore
 
 export interface FlowSums {
@@ -133,7 +134,9 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
         target.bad++;
         if (again === undefined) {
           target.unrecovered++;
-          if (isLastTry) target.lost += context.expectedValue(flow, tier);
+          if (!isLastTry) continue;
+          target.lost += context.expectedValue(flow, tier);
+          target.lostVariance += context.valueSpread(flow, tier) ** 2;
         } else target.retryMs += again - startMs;
       }
     }

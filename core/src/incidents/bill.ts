@@ -59,6 +59,8 @@ export interface BillContext {
   isKeyTier: (tier: number) => boolean;
   /** expected value of one completion in units of currency; 0 for flows without value */
   expectedValue: (flow: number, tier: number) => number;
+  /** standard deviation of the value of a single completion, units of currency */
+  valueSpread: (flow: number, tier: number) => number;
   /** share of a flow's attempts by tier, usually */
   tierShares: (flow: number) => Map<number, number>;
   /** share of a flow's attempts that belong to the slice looked at, usually; 1 for everything */
@@ -139,8 +141,12 @@ const scale = (interval: Interval, by: number): Interval => ({ estimate: interva
 /** Completions lost: what failed for good, left, or never came. A flow's own value is lost once. */
 function moneyOf(root: AttemptSums, left: readonly Left[], charged: readonly Missing[], penalties: number): { quantity: number; sd: number } {
   const failed = sum(root.flows.map(({ all }) => all.lost * notUsual(all)));
-  // Values differ from one another: the sum of n of them by about √n times their mean.
-  const failedSd = Math.hypot(...root.flows.map(({ all }) => (all.unrecovered > 0 ? (all.lost / all.unrecovered) * Math.sqrt(all.unrecovered) * 0.5 : 0)));
+  // How many failed beyond the usual is known as well as the line of failed ones tells; values differ from one another.
+  const failedSd = Math.hypot(
+    ...root.flows.map(({ all, edge }) =>
+      all.unrecovered > 0 ? Math.hypot((all.lost / all.unrecovered) * failedOf(all, edge).sd, Math.sqrt(all.lostVariance * notUsual(all))) : 0,
+    ),
+  );
   return {
     quantity: failed + sum(left.map((one) => one.money)) + sum(charged.map((one) => one.money)) + penalties,
     sd: Math.hypot(failedSd, ...left.map((one) => one.moneySd), ...charged.map((one) => one.moneySd), penalties * 0.3),

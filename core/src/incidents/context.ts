@@ -51,6 +51,7 @@ export function billContext(
     knownUntilMs,
     normalAt: (flow, timeMs) => history.normalAt(flow, timeMs),
     expectedValue: mix.expectedValue,
+    valueSpread: mix.valueSpread,
     tierShares: mix.tierShares,
     shareOfFlow: mix.shareWhere,
     followersOf: (flow) => surroundings.succession.followersOf(flow),

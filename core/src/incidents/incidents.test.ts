@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
 import { normalWith } from '../fixtures/normal';
 import type { Deviation, Signal } from '../normal';
+import { normalDeviate, seededRandom } from '../stats';
 import { FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import {
@@ -37,6 +38,7 @@ const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = 
   rates: { ...DEFAULT_RATES, keyTiers: ['key'] },
   isKeyTier: (tier) => tier === KEY_TIER,
   expectedValue: () => 0,
+  valueSpread: () => 0,
   tierShares: () => new Map([[1, 1]]),
   usualPeople: () => ({ mean: 40, sd: 2, attempts: 100 }),
   todaysLevel: () => 1,
@@ -184,6 +186,25 @@ describe('the harm bill', () => {
     const harm = (bill: HarmBill, name: string) => bill.lines.find((line) => line.name === name)?.harm.estimate ?? NaN;
     expect(harm(weighty, 'failed')).toBeCloseTo(3 * harm(plain, 'failed'), 6);
     expect(harm(weighty, 'money')).toBeCloseTo(harm(plain, 'money'), 6);
+  });
+
+  test('the range of money holds the sum of what single values really were, 95 times in 100', () => {
+    const random = seededRandom(7);
+    const spread = 0.6;
+    let inside = 0;
+    const worlds = 400;
+    for (let world = 0; world < worlds; world++) {
+      const n = 20 + Math.floor(random() * 60);
+      const rows = Array.from({ length: n }, (_, i) => ({ startMs: at(i % 60), flags: FAILED, person: i + 1 }));
+      const values = rows.map(() => 40 * Math.exp(spread * normalDeviate(random) - spread ** 2 / 2));
+      const around = context(rows, { expectedValue: () => 40, valueSpread: () => 40 * Math.sqrt(Math.exp(spread ** 2) - 1), normalAt: () => normalWith({ failedShare: 1e-6 }) }); // prettier-ignore
+      const money = harmBill([deviation(1, 'failing', 1, 58)], { fromMs: at(0), toMs: at(60) }, around).lines.find((line) => line.name === 'money')?.quantity;
+      const truth = values.reduce((sum, value, i) => sum + (i % 60 >= 1 && i % 60 < 58 ? value : 0), 0);
+      if (money && truth >= money.low && truth <= money.high) inside++;
+    }
+    // The uncertain edges of the trouble make it a little wider than the values alone need.
+    expect(inside / worlds).toBeGreaterThan(0.92);
+    expect(inside / worlds).toBeLessThan(0.99);
   });
 
   test('a promise that is likely broken costs its part of the penalty', () => {

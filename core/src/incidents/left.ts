@@ -92,10 +92,10 @@ function passings(flow: number, followers: ReadonlySet<number>, stretch: Window,
 
 function excessLeavers(flow: number, sessions: readonly Passing[], context: BillContext): Left {
   const decidedMs = context.knownUntilMs - STILL_DECIDING_MS;
-  const strata = new Map<number, Stratum & { undecided: number; value: number; wentOn: number }>();
+  const strata = new Map<number, Stratum & { undecided: number; value: number; squares: number; wentOn: number }>();
   for (const { tier, lastMs, exposed, inTrouble, goesOn, value } of sessions) {
     let stratum = strata.get(tier);
-    if (!stratum) strata.set(tier, (stratum = { exposed: 0, exposedEvents: 0, others: 0, otherEvents: 0, undecided: 0, value: 0, wentOn: 0 }));
+    if (!stratum) strata.set(tier, (stratum = { exposed: 0, exposedEvents: 0, others: 0, otherEvents: 0, undecided: 0, value: 0, squares: 0, wentOn: 0 }));
     const isUndecided = lastMs > decidedMs && !goesOn;
     if (exposed) {
       if (!inTrouble) continue;
@@ -111,6 +111,7 @@ function excessLeavers(flow: number, sessions: readonly Passing[], context: Bill
       else {
         stratum.wentOn++;
         stratum.value += value;
+        stratum.squares += value ** 2;
       }
     }
   }
@@ -128,7 +129,9 @@ function excessLeavers(flow: number, sessions: readonly Passing[], context: Bill
     left.people += people;
     left.sd += sd;
     left.money += people * each;
-    left.moneySd += Math.hypot(sd, Math.sqrt(people)) * each;
+    // Single sessions bring more or less than their mean, many of them nothing.
+    const variance = stratum.wentOn > 0 ? stratum.squares / stratum.wentOn - each ** 2 : 0;
+    left.moneySd += Math.hypot(sd * each, Math.sqrt(people * Math.max(0, variance)));
     if (!context.isKeyTier(tier)) continue;
     left.keyPeople += people;
     left.keyMoney += people * each;

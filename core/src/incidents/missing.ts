@@ -56,12 +56,14 @@ export function countMissing(part: MissingStretch, window: Window, context: Bill
   const quantity = Math.max(0, expected - came);
   const sd = Math.sqrt(expected * dispersion + (expected * spread) ** 2);
   const rate = context.rates.missing * context.importanceOf(part.flow);
-  let [value, keyValue, keyShare] = [0, 0, 0];
+  let [value, squares, keyValue, keyShare] = [0, 0, 0, 0];
   for (const [tier, share] of context.tierShares(part.flow)) {
-    value += share * context.expectedValue(part.flow, tier);
+    const each = context.expectedValue(part.flow, tier);
+    value += share * each;
+    squares += share * (each ** 2 + context.valueSpread(part.flow, tier) ** 2);
     if (!context.isKeyTier(tier)) continue;
     keyShare += share;
-    keyValue += share * context.expectedValue(part.flow, tier);
+    keyValue += share * each;
   }
   return {
     ...part,
@@ -71,8 +73,8 @@ export function countMissing(part: MissingStretch, window: Window, context: Bill
     harmSd: sd * rate,
     keyHarm: quantity * rate * keyShare,
     money: quantity * value,
-    // Values differ from one another about as much as their mean.
-    moneySd: Math.hypot(sd, Math.sqrt(quantity)) * value,
+    // Values differ from one another, within a tier and between tiers.
+    moneySd: Math.hypot(sd * value, Math.sqrt(quantity * Math.max(0, squares - value ** 2))),
     keyMoney: quantity * keyValue,
   };
 }

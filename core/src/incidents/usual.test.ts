@@ -21,6 +21,8 @@ describe('what is usual around an incident', () => {
   test('values by tier, without failures and probes; shares of tiers', () => {
     const mix = learnUsualMix(rows);
     expect([mix.expectedValue(1, 1), mix.expectedValue(1, 2), mix.expectedValue(2, 1), mix.expectedValue(1, 7)]).toEqual([20, 90, 0, 0]);
+    // 10 and 30: standard deviation of a sample √((10² + 10²) / 1); a single value has none.
+    expect([mix.valueSpread(1, 1), mix.valueSpread(1, 2), mix.valueSpread(1, 7)]).toEqual([Math.sqrt(200), 0, 0]);
     expect([...mix.tierShares(1)]).toEqual([
       [1, 0.5],
       [2, 0.5],

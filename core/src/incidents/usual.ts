@@ -8,6 +8,8 @@ import { floorTo, HOUR_MS, type Window } from '../time';
 export interface UsualMix {
   /** mean value of a completion in units of currency; a tier without completions of its own takes none */
   expectedValue: (flow: number, tier: number) => number;
+  /** standard deviation of the value of a single completion, units of currency */
+  valueSpread: (flow: number, tier: number) => number;
   tierShares: (flow: number) => Map<number, number>;
   /** share of a flow's attempts for which a condition holds */
   shareWhere: (flow: number) => number;
@@ -15,7 +17,7 @@ export interface UsualMix {
 
 /** @param holds the slice that is looked at, for `shareWhere` */
 export function learnUsualMix(rows: AttemptColumns, holds: (row: number) => boolean = () => true): UsualMix {
-  const values = new Map<string, { sum: number; n: number }>();
+  const values = new Map<string, { sum: number; squares: number; n: number }>();
   const tiers = new Map<number, Map<number, number>>();
   const counts = new Map<number, { all: number; inside: number }>();
   for (let i = 0; i < rows.n; i++) {
@@ -34,8 +36,9 @@ export function learnUsualMix(rows: AttemptColumns, holds: (row: number) => bool
     const value = rows.valueMinor[i] as number;
     if (Number.isNaN(value) || flags & FAILED) continue;
     const key = `${flow}:${tier}`;
-    const sum = values.get(key) ?? { sum: 0, n: 0 };
+    const sum = values.get(key) ?? { sum: 0, squares: 0, n: 0 };
     sum.sum += value;
+    sum.squares += value * value;
     sum.n++;
     values.set(key, sum);
   }
@@ -44,6 +47,10 @@ export function learnUsualMix(rows: AttemptColumns, holds: (row: number) => bool
     expectedValue: (flow, tier) => {
       const known = values.get(`${flow}:${tier}`);
       return known ? known.sum / known.n / 100 : 0;
+    },
+    valueSpread: (flow, tier) => {
+      const known = values.get(`${flow}:${tier}`);
+      return known && known.n > 1 ? Math.sqrt(Math.max(0, known.squares - known.sum ** 2 / known.n) / (known.n - 1)) / 100 : 0;
     },
     tierShares: (flow) => tiers.get(flow) ?? new Map<number, number>(),
     shareWhere: (flow) => {

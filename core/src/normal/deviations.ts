@@ -51,12 +51,12 @@ export interface Deviation {
  */
 const RULES = [
   { minutes: 1, z: STRAINED_SPREADS, times: 3 },
-  { minutes: 2, z: 4.9, times: 1 },
-  { minutes: 3, z: 4.8, times: 1 },
-  { minutes: 5, z: 4.8, times: 1 },
-  { minutes: 10, z: 4.8, times: 1 },
-  { minutes: 20, z: 4.9, times: 1 },
-  { minutes: 60, z: 5.1, times: 1 },
+  { minutes: 2, z: 5.1, times: 1 },
+  { minutes: 3, z: 5, times: 1 },
+  { minutes: 5, z: 5, times: 1 },
+  { minutes: 10, z: 5, times: 1 },
+  { minutes: 20, z: 5.1, times: 1 },
+  { minutes: 60, z: 5.2, times: 1 },
 ] as const;
 const OF_LAST = 5;
 /** Volume varies for more reasons than shares do: it must show that much more. */
@@ -70,6 +70,8 @@ const HOLDS = [
 const CALM_MINUTES = 10;
 /** How far before the rule fired an onset is looked for, minutes. */
 const ONSET_LOOK_BACK = 70;
+/** A return to the usual must explain the minutes so much better than one level does: log-likelihood, 8 is four spreads. */
+const RETURN_GAIN = 8;
 /** Minimum traffic: attempts in the window, and attempts beyond the usual. */
 const FEWEST_ATTEMPTS = 4;
 const FEWEST_EXCESS = 3;
@@ -233,7 +235,35 @@ function changedStretch(series: SignalSeries, from: number, to: number) {
     }
   }
   const best = bestStretch(scores);
-  return best && { start: from + best.start, end: from + best.end };
+  return best && { start: from + best.start, end: lastReturn(series, from + best.start, from + best.end) };
+}
+
+/**
+ * Where the stretch changes once more, to a level that alone would be usual: there it ended. A quiet half hour behind an
+ * outage lies half way between the outage and the usual, and the halved level alone cannot tell to which of them it belongs.
+ */
+function lastReturn(series: SignalSeries, start: number, end: number): number {
+  const whole = logLikelihood(series, start, end);
+  let best = { end, gain: RETURN_GAIN };
+  for (let cut = start + 1; cut < end; cut++) {
+    const gain = logLikelihood(series, start, cut) + logLikelihood(series, cut, end) - whole;
+    if (gain <= best.gain || !isUsual(series, cut, end)) continue;
+    best = { end: cut, gain };
+  }
+  return best.end;
+}
+
+function isUsual(series: SignalSeries, from: number, to: number): boolean {
+  const sums = series.tally(from, to);
+  return sums.known && sums.n >= FEWEST_ATTEMPTS && evidence(series.signal, sums) < STRAINED_SPREADS;
+}
+
+/** Of one level over the whole stretch, the one that it shows; Poisson for what is missing, else binomial. */
+function logLikelihood(series: SignalSeries, from: number, to: number): number {
+  const { n, bad } = series.tally(from, to);
+  const times = (count: number, share: number) => (count > 0 ? count * Math.log(share) : 0);
+  if (n === 0) return 0;
+  return series.signal === 'missing' ? times(bad, bad / n) - bad : times(bad, bad / n) + times(n - bad, 1 - bad / n);
 }
 
 /** Share (for missing: ratio to the expectation) in the trailing window with the strongest evidence. */

@@ -71,6 +71,32 @@ describe('outages of a whole application', () => {
   });
 });
 
+describe('the end of an outage', () => {
+  test.each([
+    [0.8, 15],
+    [0.9, 17],
+    [1, 19],
+  ])('is where attempts come again, also when a half hour at %f of the usual follows: in at least %i of 20', (level, least) => {
+    let told = 0;
+    for (let seed = 0; seed < 20; seed++) {
+      const series = silent(flow(seed, 3.6), 140, 151);
+      const random = seededRandom(seed + 900);
+      for (let t = 151; t < MINUTES; t++) series.attempts[t] = poissonDeviate(random, 3.6 * level);
+      const [outage] = findDeviations(1, series);
+      if (outage && !outage.active && Math.abs(minuteOf(outage.endMs) - 151) <= 4) told++;
+    }
+    expect(told).toBeGreaterThanOrEqual(least);
+  });
+
+  test('it goes on while most are still missing, and for the calm time after', () => {
+    const series = silent(flow(3, 3.6), 140, 151);
+    const random = seededRandom(1);
+    for (let t = 151; t < MINUTES; t++) series.attempts[t] = poissonDeviate(random, 0.9);
+    expect(findDeviations(1, series)[0]).toMatchObject({ active: true, endMs: START + MINUTES * MINUTE_MS });
+    expect(findDeviations(1, silent(flow(4, 3.6), 162, 173))[0]).toMatchObject({ active: true });
+  });
+});
+
 describe('change without any rule', () => {
   const counts = (attempts: number, failed = 0, logMean = 5, logSd = 0.3): RecentCounts => ({ attempts, failed, logMean, logSd });
   const quiet = Array.from({ length: 40 }, (_, i) => ({ subject: `quiet ${i}`, last: counts(50, 1), before: counts(600, 9) }));

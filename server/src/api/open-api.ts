@@ -104,6 +104,7 @@ const schemas: Record<string, Schema> = {
       limitMs: orNull(number), limitBy, lateShare: number, failedShare: number, sites: list(record({ site: text, limitMs: number, lateShare: number })),
     }),
     sites: list(text),
+    ownersSiteLimits: list(record({ site: text, limitMs: number })),
     apdexAtOwners: orNull(text), apdexAtLearned: orNull(text),
     outcomes: record({ startMs: number, stepMs: number, onTime: numbers, late: numbers, hung: numbers, failed: numbers }),
     bands: list(record({ fromMs: number, toMs: orNull(number), attempts: integer })), charts: list(ref('Chart')), marks: list(ref('Mark')),

@@ -322,8 +322,10 @@ export interface FlowPageShape {
     /** limits of single sites, and how often they are exceeded as usual */
     sites: { site: string; limitMs: number; lateShare: number }[];
   };
-  /** sites that ever came: what limits can be set for */
+  /** sites that ever came, and those with a limit of their own already: what limits can be set for */
   sites: string[];
+  /** limits of single sites as set, also of sites that have not come yet */
+  ownersSiteLimits: { site: string; limitMs: number }[];
   apdexAtOwners: string | null;
   apdexAtLearned: string | null;
   outcomes: { startMs: number; stepMs: number } & Record<Outcome, number[]>;

@@ -60,7 +60,8 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
         .map(([site, { limitMs: siteMs, lateShare }]) => ({ site: world.names.text(site), limitMs: siteMs as number, lateShare }))
         .sort((a, b) => a.site.localeCompare(b.site)),
     },
-    sites: world.names.valuesOf('site'),
+    sites: [...new Set([...world.names.valuesOf('site'), ...Object.keys(flow.siteLimitsMs)])],
+    ownersSiteLimits: Object.entries(flow.siteLimitsMs).map(([site, siteMs]) => ({ site, limitMs: siteMs })),
     apdexAtOwners: targetOf(flow.limitMs),
     apdexAtLearned: targetOf(normal.learnedLimitMs),
     outcomes: await outcomesOverTime(world, question.id, window, focus),

@@ -13,7 +13,12 @@ const page = (more: Partial<FlowPage['normal']> = {}) =>
     key: 'flow\u001fShop\u001fPOST /pay',
     window: { fromMs: 1_000, toMs: 2_000 },
     row: { name: 'Pay', technicalName: 'POST /pay', importance: 2 },
-    sites: ['Ostrel', 'Brann'],
+    // Tarn has not come yet: it judges nothing, but what was set for it must not get lost.
+    sites: ['Ostrel', 'Brann', 'Tarn'],
+    ownersSiteLimits: [
+      { site: 'Brann', limitMs: 700 },
+      { site: 'Tarn', limitMs: 1100 },
+    ],
     normal: { ownersLimitMs: 1500, learnedLimitMs: 900, sites: [{ site: 'Brann', limitMs: 700, lateShare: 0.01 }], ...more },
   }) as unknown as FlowPage;
 
@@ -23,22 +28,22 @@ const save = () => act(() => Promise.resolve(fireEvent.click(screen.getByTestId(
 test('what is known stands in the form, and is sent back as a whole: name, limits, importance, who, from when', async () => {
   render(<FlowSheet page={page()} onClose={jest.fn()} />);
   expect(screen.getByTestId<HTMLInputElement>('flow-limit').value).toBe('1.5');
-  expect(screen.getByTestId<HTMLTextAreaElement>('flow-site-limits').value).toBe('Brann: 0.7');
+  expect(screen.getByTestId<HTMLTextAreaElement>('flow-site-limits').value).toBe('Brann: 0.7\nTarn: 1.1');
   type('flow-who', 'Kim');
   type('flow-limit', '2,25');
-  type('flow-site-limits', 'Brann: 0.7\nostrel: 3');
+  type('flow-site-limits', 'Brann: 0.7\nTarn: 1.1\nostrel: 3');
   await save();
   await waitFor(() => expect(mockMutate).toHaveBeenCalledTimes(1));
   expect((mockMutate.mock.calls[0] as unknown[])[0]).toEqual({
     who: 'Kim',
     key: 'flow\u001fShop\u001fPOST /pay',
-    value: { name: 'Pay', limitMs: 2250, siteLimitsMs: { Brann: 700, Ostrel: 3000 }, importance: 2 },
+    value: { name: 'Pay', limitMs: 2250, siteLimitsMs: { Brann: 700, Tarn: 1100, Ostrel: 3000 }, importance: 2 },
     fromMs: 1_000,
   });
 });
 
 test('from now on, without limit and name of its own: null takes back to the settings file', async () => {
-  render(<FlowSheet page={page({ ownersLimitMs: null, sites: [] })} onClose={jest.fn()} />);
+  render(<FlowSheet page={{ ...page({ ownersLimitMs: null, sites: [] }), ownersSiteLimits: [] }} onClose={jest.fn()} />);
   type('flow-who', 'Kim');
   type('flow-name', ' ');
   fireEvent.click(screen.getByRole('radio', { name: /From now on/ }));

@@ -51,7 +51,7 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
     defaultValues: {
       name: row.name === row.technicalName ? '' : row.name,
       limit: normal.ownersLimitMs === null ? '' : String(normal.ownersLimitMs / 1000),
-      siteLimits: siteLimitsText(normal.sites),
+      siteLimits: siteLimitsText(page.ownersSiteLimits),
       importance: String(row.importance),
       who,
     },
