@@ -6,9 +6,9 @@ import { normalDeviate, seededRandom } from '../stats';
 import { FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import {
-  DEFAULT_RATES, deepestFailing, formatMoney, groupDeviations, harmBill, harmPerHour, heaviestComponent, hurtSentence, incidentTitle, nearTies, ownTimes, priorityOf, rankStability, rankWorstFirst,
+  DEFAULT_RATES, formatMoney, groupDeviations, harmBill, harmPerHour, hurtSentence, incidentTitle, nearTies, priorityOf, rankStability, rankWorstFirst,
   
-  windowSentence, type BillContext, type HarmBill, type TimedSpan,
+  windowSentence, type BillContext, type HarmBill,
 } from './index'; // prettier-ignore
 
 const BASE = Date.UTC(2026, 2, 10, 10);
@@ -309,28 +309,6 @@ describe('how certain the order is', () => {
     expect(priorityOf(bill, 100, 'steady')).toBe('P2');
     expect(priorityOf(bill, 5, 'fading')).toBe('P4');
     expect(priorityOf({ ...bill, keyPeople: 2 }, 5, 'growing')).toBe('P2');
-  });
-});
-
-describe('own time', () => {
-  const span = (spanId: string, parentSpanId: string, component: string, startUs: number, endUs: number, failed = false): TimedSpan => ({
-    spanId, parentSpanId, component, startUs, durationUs: endUs - startUs, failed,
-  }); // prettier-ignore
-
-  test('parallel children are not counted twice, what runs on after the parent is the child alone', () => {
-    const own = ownTimes([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 30, 60), span('d', 'a', 'mail', 90, 150)]);
-    expect(Object.fromEntries(own)).toEqual({ web: 40, rates: 30, slots: 30, mail: 60 });
-  });
-
-  test('a statement of 10.8 of 10.9 s holds 99 %', () => {
-    const trace = [span('a', '', 'web', 0, 10_900_000), span('b', 'a', 'parcels-db', 50_000, 10_850_000)];
-    expect(heaviestComponent([trace], 'time')).toMatchObject({ component: 'parcels-db', share: expect.closeTo(0.9908, 3) as number });
-  });
-
-  test('of failing spans the deepest one is named; without any, none', () => {
-    const trace = [span('a', '', 'web', 0, 100, true), span('b', 'a', 'labels', 10, 90, true), span('c', 'b', 'parcels-db', 20, 30)];
-    expect(deepestFailing(trace)).toBe('labels');
-    expect(heaviestComponent([[span('a', '', 'web', 0, 1)]], 'failures')).toBeUndefined();
   });
 });
 

@@ -9,7 +9,6 @@ export * from './context';
 export * from './rank';
 export * from './segments';
 export { isAlone } from './narrow';
-export * from './own-time';
 export * from './words';
 export * from './judge';
 export * from './row-outcome';

@@ -24,19 +24,25 @@ export function ownTimes(spans: readonly TimedSpan[]): Map<string, number> {
   }
   const own = new Map<string, number>();
   for (const span of spans) {
-    const covered = unionWithin(span, children.get(span.spanId) ?? []);
+    const covered = unionWithin({ startUs: span.startUs, endUs: span.startUs + span.durationUs }, children.get(span.spanId) ?? []);
     own.set(span.component, (own.get(span.component) ?? 0) + span.durationUs - covered);
   }
   return own;
 }
 
-function unionWithin(parent: TimedSpan, children: TimedSpan[]): number {
-  const parentEnd = parent.startUs + parent.durationUs;
+/** From and to, microseconds. */
+export interface Stretch {
+  fromUs: number;
+  toUs: number;
+}
+
+/** Microseconds of the bounds during which at least one of the spans runs. */
+export function unionWithin(bounds: { startUs: number; endUs: number }, spans: readonly Pick<TimedSpan, 'startUs' | 'durationUs'>[]): number {
   let covered = 0;
-  let reached = parent.startUs;
-  for (const child of [...children].sort((a, b) => a.startUs - b.startUs)) {
-    const from = Math.max(reached, child.startUs);
-    const to = Math.min(parentEnd, child.startUs + child.durationUs);
+  let reached = bounds.startUs;
+  for (const span of [...spans].sort((a, b) => a.startUs - b.startUs)) {
+    const from = Math.max(reached, span.startUs);
+    const to = Math.min(bounds.endUs, span.startUs + span.durationUs);
     if (to <= from) continue;
     covered += to - from;
     reached = to;
