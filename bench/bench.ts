@@ -92,7 +92,7 @@ async function database(): Promise<void> {
   const columns = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host';
   const rows = (offset: number) => Array.from({ length: ROWS }, (_, i) => offset + i);
   const copied = (offset: number) => {
-    const copy = new CopyRows(12);
+    const copy = new CopyRows(13);
     for (const i of rows(offset)) {
       copy.startRow();
       copy.hex(i.toString(16).padStart(32, '0'));
@@ -105,6 +105,7 @@ async function database(): Promise<void> {
       copy.int2(0);
       copy.int4(0);
       copy.int4(1);
+      copy.int4(0);
     }
     return copy.finish();
   };
@@ -120,7 +121,16 @@ async function database(): Promise<void> {
     // As the intake does it: built, copied, and put in place without doubles.
     byCopy.push(
       await timed(() =>
-        db.ingest({ batch: round, attempts: new CopyRows(17).finish(), attemptCount: 0, spans: copied(base), spanCount: ROWS, names: [], hours: [] }),
+        db.ingest({
+          batch: round,
+          attempts: new CopyRows(18).finish(),
+          attemptCount: 0,
+          spans: copied(base),
+          spanCount: ROWS,
+          names: [],
+          hours: [],
+          details: [],
+        }),
       ),
     );
     byInsert.push(

@@ -69,7 +69,7 @@ export function makeHour(plan: DayPlan, hourMs: number, n: number): AttemptColum
 }
 
 function copyOf(rows: AttemptColumns, hourMs: number): CopyRows {
-  const copy = new CopyRows(17);
+  const copy = new CopyRows(18);
   const hour = Math.floor(hourMs / HOUR_MS).toString(16).padStart(8, '0'); // prettier-ignore
   for (let i = 0; i < rows.n; i++) {
     const id = i.toString(16).padStart(8, '0');
@@ -85,6 +85,7 @@ function copyOf(rows: AttemptColumns, hourMs: number): CopyRows {
     for (const column of [rows.failure, rows.site, rows.version, rows.region, rows.tier, rows.promotion, rows.host]) copy.int4(column[i] as number);
     copy.int4(0);
     copy.null();
+    copy.hex('');
   }
   return copy;
 }
@@ -114,7 +115,7 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
     const sorted = sortedByFlow(makeHour(plan, hourMs, perHour));
     segments.write(hourMs, sorted.columns, sorted.ranges);
     await database.transaction(replaceHour(hourMs, rollUp(sorted.columns), 0));
-    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, spans: new Uint8Array(), spanCount: 0, names: [], hours: [] }); // prettier-ignore
+    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, spans: new Uint8Array(), spanCount: 0, names: [], hours: [], details: [] }); // prettier-ignore
   }
   if (withTable) {
     // The server asks this table for its newest row at the start.

@@ -23,7 +23,9 @@ export interface Score {
   onsetErrorMedianMin: number;
   tauB: number;
   coverage: { people: number; minutes: number; money: number };
+  /** of worlds whose worst trouble hurts enough to be asked for, and of all */
   firstIsFirst: number;
+  firstIsFirstOfAny: number;
   wrongFirst: string[];
   missed: string[];
   falseOnes: string[];
@@ -67,7 +69,8 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
   const onsets: number[] = [];
   const taus: number[] = [];
   const inside = { people: [0, 0], minutes: [0, 0], money: [0, 0] };
-  let [firsts, firstWorlds, flowDays] = [0, 0, 0];
+  let flowDays = 0;
+  const firsts = { asked: [0, 0], any: [0, 0] };
   for (const world of worlds) {
     flowDays += world.plan.flows.length * (QUIET_DAYS + 1);
     const big = world.truth.filter((truth) => truth.people.size >= FEWEST_HURT);
@@ -108,13 +111,17 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     }
     const tau = kendallTauB(pairs.map((pair) => pair.truth), pairs.map((pair) => pair.harm)); // prettier-ignore
     if (tau !== undefined) taus.push(tau);
-    // Few people may be hurt most: whoever is truly first counts, however many they are.
+    // Few people may be hurt most: whoever is truly first counts, however many they are. Worlds in which that one is too
+    // small to be asked for are told apart.
     const [worst] = [...world.truth].filter((truth) => trueHarm(truth) > 0).sort((a, b) => trueHarm(b) - trueHarm(a));
     const [first] = [...world.found].sort((a, b) => b.bill.harm.estimate - a.bill.harm.estimate);
     if (worst) {
-      firstWorlds++;
-      if (first && matches(first, worst)) firsts++;
-      else score.wrongFirst.push(describeWrongFirst(world, worst, first));
+      const isRight = first !== undefined && matches(first, worst);
+      for (const count of worst.people.size >= FEWEST_HURT ? [firsts.asked, firsts.any] : [firsts.any]) {
+        count[0] = (count[0] as number) + Number(isRight);
+        count[1] = (count[1] as number) + 1;
+      }
+      if (!isRight) score.wrongFirst.push(describeWrongFirst(world, worst, first));
     }
   }
   const share = ([a, b]: number[]) => (a as number) / (b as number);
@@ -130,7 +137,8 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     onsetErrorMedianMin: median(onsets) ?? NaN,
     tauB: taus.reduce((sum, tau) => sum + tau, 0) / taus.length,
     coverage: { people: share(inside.people), minutes: share(inside.minutes), money: share(inside.money) },
-    firstIsFirst: firsts / firstWorlds,
+    firstIsFirst: share(firsts.asked),
+    firstIsFirstOfAny: share(firsts.any),
     wrongFirst: score.wrongFirst,
     missed: score.missed,
     falseOnes: score.falseOnes,

@@ -524,6 +524,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{traceId}/{spanId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One attempt with all its spans */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    traceId: string;
+                    spanId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description One attempt with all its spans */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AttemptPage"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flow-counts": {
         parameters: {
             query?: never;
@@ -1143,8 +1191,93 @@ export interface components {
             outcome: "onTime" | "late" | "hung" | "failed";
             failure: string;
             traceId: string;
+            spanId: string;
             person: string;
             component: string;
+        };
+        AttemptRow: {
+            id: string;
+            name: string;
+            component: string;
+            host: string;
+            peer: string;
+            statement: string;
+            failure: string;
+            depth: number;
+            fromUs: number;
+            durationUs: number;
+            own: number[];
+            ownUs: number;
+            shareUs: number;
+            calls: number;
+            callsUs: number;
+            callsSumUs: number;
+            foldedInto: string;
+            isMissing: boolean;
+            runsOn: boolean;
+        };
+        AttemptPage: {
+            traceId: string;
+            spanId: string;
+            flow: {
+                id: number;
+                name: string;
+                technicalName: string;
+                application: string;
+            };
+            atMs: number;
+            durationMs: number;
+            /** @enum {string} */
+            outcome: "onTime" | "late" | "hung" | "failed";
+            limitMs: number | null;
+            /** @enum {string} */
+            limitBy: "owner" | "learned" | "none";
+            expectedMs: number | null;
+            failure: string;
+            person: string;
+            values: {
+                /** @enum {string} */
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                value: string;
+            }[];
+            value: number | null;
+            currency: string;
+            failures: {
+                spanId: string;
+                component: string;
+                type: string;
+                message: string;
+                className: string;
+                method: string;
+                file: string;
+                line: number;
+                stack: string;
+            }[];
+            components: {
+                component: string;
+                shareUs: number;
+                share: number;
+                spans: number;
+                failed: number;
+                usualUs: number | null;
+            }[];
+            rows: components["schemas"]["AttemptRow"][];
+            clocks: {
+                host: string;
+                offsetUs: number;
+            }[];
+            missing: number;
+            usual: {
+                traceId: string;
+                spanId: string;
+                atMs: number;
+                durationMs: number;
+            } | null;
+            others: {
+                spanId: string;
+                name: string;
+                durationMs: number;
+            }[];
         };
         Incident: {
             id: number;

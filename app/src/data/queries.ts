@@ -38,6 +38,15 @@ export function useIncident(id: number, view: View) {
   });
 }
 
+/** An attempt is over: what came of it does not change, but late spans may still join it. */
+export function useAttempt(traceId: string, spanId: string) {
+  return useQuery({
+    queryKey: ['attempt', traceId, spanId],
+    queryFn: () => ask<Schemas['AttemptPage']>(`/api/attempts/${traceId}/${spanId}`),
+    staleTime: 60_000,
+  });
+}
+
 export function useFlows(view: View) {
   const query = queryOf(view);
   return useQuery({

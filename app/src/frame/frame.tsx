@@ -17,7 +17,9 @@ const PLACES = [
 ] as const;
 
 const isHere = (path: string, pathname: string) =>
-  path === '/' ? pathname === '/' || pathname.startsWith('/incident') : pathname.startsWith(path) || (path === '/flows' && pathname.startsWith('/flow'));
+  path === '/'
+    ? pathname === '/' || pathname.startsWith('/incident')
+    : pathname.startsWith(path) || (path === '/flows' && (pathname.startsWith('/flow') || pathname.startsWith('/attempt')));
 
 /** Places below on a phone, at the side on a wide screen; the rest is the place itself. */
 export function Frame({ children }: { children: ReactNode }) {

@@ -1,4 +1,5 @@
-import { numberOf, SpanKind, textOf, type Attempt, type Attributes, type Span } from '../telemetry';
+import { maskStatement } from '../statements';
+import { failureDetail, numberOf, SpanKind, textOf, type Attempt, type Attributes, type FailureDetail, type Span } from '../telemetry';
 
 /**
  * Services whose server spans begin attempts although they have a parent: the parent is a browser or a phone
@@ -21,6 +22,9 @@ export interface InnerSpan {
   failed: boolean;
   failure: string;
   host: string;
+  /** masked; '' for all but calls to stores */
+  statement: string;
+  detail: FailureDetail | undefined;
 }
 
 /**
@@ -54,6 +58,8 @@ export function toAttempt(span: Span): Attempt {
     probe: text('user_agent.synthetic.type') !== '',
     background: span.kind === SpanKind.CONSUMER,
     failure: isFailed(span) ? failureOf(span) : '',
+    parentSpanId: span.parentSpanId,
+    detail: isFailed(span) ? failureDetail(attributes, span.exception) : undefined,
     person: text('user.id') || text('enduser.id'),
     session: text('session.id'),
     site: text('toplens.site'),
@@ -83,6 +89,8 @@ export function toInnerSpan(span: Span): InnerSpan {
     failed: isFailed(span),
     failure: isFailed(span) ? failureOf(span) : '',
     host: textOf(resource['host.name']) ?? '',
+    statement: maskStatement(textOf(attributes['db.query.text']) ?? textOf(attributes['db.statement']) ?? ''),
+    detail: isFailed(span) ? failureDetail(attributes, span.exception) : undefined,
   };
 }
 

@@ -14,6 +14,7 @@ const span = (attributes: Span['attributes'], more: Partial<Span> = {}): Span =>
   durationUs: 250_000,
   error: false,
   exceptionType: '',
+  exception: {},
   attributes,
   resource: { 'service.name': 'portal-web', 'service.namespace': 'Sender Portal', 'host.name': 'north-1' },
   ...more,

@@ -1,3 +1,5 @@
+import type { FailureDetail } from './failure-place';
+
 /**
  * One execution of a flow, with texts in place of numbers: what an entry span becomes.
  * The server replaces every text by a number from its dictionary before it is stored.
@@ -7,6 +9,8 @@ export interface Attempt {
   spanId: string;
   startUs: number;
   durationUs: number;
+  /** what caused it, as a browser's span does; '' for a root */
+  parentSpanId: string;
   flow: string;
   application: string;
   /** the service whose span began the attempt */
@@ -17,6 +21,8 @@ export interface Attempt {
   /** nobody waits for it: begun by a message, not by a person */
   background: boolean;
   failure: string;
+  /** message and place of the failure, where they were told */
+  detail: FailureDetail | undefined;
   person: string;
   session: string;
   site: string;

@@ -25,6 +25,15 @@ export const SPAN_ATTRIBUTES = [
   'http.status_code',
   'error.type',
   'exception.type',
+  'exception.message',
+  'exception.stacktrace',
+  'code.function.name',
+  'code.function',
+  'code.namespace',
+  'code.file.path',
+  'code.filepath',
+  'code.line.number',
+  'code.lineno',
   'messaging.destination.name',
   'app.screen.name',
   'user.id',
@@ -32,6 +41,8 @@ export const SPAN_ATTRIBUTES = [
   'session.id',
   'db.namespace',
   'db.system.name',
+  'db.query.text',
+  'db.statement',
   'server.address',
   'user_agent.synthetic.type',
   'toplens.flow',
@@ -54,6 +65,20 @@ export const isRead = (name: string): name is AttributeName => READ.has(name);
 
 /** Longest text kept of one attribute, in UTF-16 units; the rest is cut off. */
 export const LONGEST_TEXT = 256;
+/** Some are longer by nature. */
+const LONGER_TEXTS: ReadonlyMap<string, number> = new Map([
+  ['exception.message', 1_000],
+  ['exception.stacktrace', 8_000],
+  ['db.query.text', 4_000],
+  ['db.statement', 4_000],
+]);
+
+/** Text of an attribute as it is kept: at most as long as befits it; where lines mean something they stay. */
+export function cleanAttribute(name: AttributeName, text: string): string {
+  const longest = LONGER_TEXTS.get(name);
+  if (longest === undefined) return cleanText(text);
+  return text.slice(0, longest).replace(/\r\n?/g, '\n').replace(/\t/g, ' ').split('\n').map((line) => cleanText(line, longest)).join('\n'); // prettier-ignore
+}
 
 const CONTROL = /[\u0000-\u001f\u007f-\u009f]/g;
 // A lone half of a surrogate pair cannot be stored as UTF-8.
@@ -67,9 +92,9 @@ function isPlain(text: string): boolean {
   return true;
 }
 
-/** Text as it is kept: control characters become spaces, at most {@link LONGEST_TEXT} long. Markup stays text. */
-export function cleanText(text: string): string {
-  const cut = text.length > LONGEST_TEXT ? text.slice(0, LONGEST_TEXT) : text;
+/** Text as it is kept: control characters become spaces, at most so long. Markup stays text. */
+export function cleanText(text: string, longest = LONGEST_TEXT): string {
+  const cut = text.length > longest ? text.slice(0, longest) : text;
   // Nearly all text is plain: looking is ten times cheaper than replacing nothing.
   if (isPlain(cut)) return cut;
   return cut.replace(CONTROL, ' ').replace(LONE_SURROGATE, '\ufffd');

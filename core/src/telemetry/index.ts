@@ -1,3 +1,4 @@
 export * from './attributes';
 export * from './span';
+export * from './failure-place';
 export * from './attempt';

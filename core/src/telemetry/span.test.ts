@@ -10,6 +10,7 @@ const good: Span = {
   durationUs: 1000,
   error: false,
   exceptionType: '',
+  exception: {},
   attributes: {},
   resource: {},
 };

@@ -21,6 +21,8 @@ export interface Span {
   error: boolean;
   /** type of the first recorded exception, empty when there is none */
   exceptionType: string;
+  /** attributes of that exception: message, stack trace */
+  exception: Attributes;
   attributes: Attributes;
   resource: Attributes;
 }

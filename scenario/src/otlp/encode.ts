@@ -58,7 +58,13 @@ function toMessage(span: OutSpan) {
     endTimeUnixNano: nanos(span.startMs + span.durationMs),
     attributes: span.attributes.map(keyValue),
     ...(span.exception && {
-      events: [{ timeUnixNano: nanos(span.startMs + span.durationMs), name: 'exception', attributes: [keyValue(['exception.type', span.exception])] }],
+      events: [
+        {
+          timeUnixNano: nanos(span.startMs + span.durationMs),
+          name: 'exception',
+          attributes: [['exception.type', span.exception] satisfies Attribute, ...span.details].map(keyValue),
+        },
+      ],
     }),
     ...(span.error && { status: { code: 2 } }),
   };

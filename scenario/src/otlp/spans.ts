@@ -1,4 +1,4 @@
-import { FLOWS, type FlowModel } from '../world/pellwick';
+import { FLOWS, type Call, type FlowModel } from '../world/pellwick';
 import type { Troubles } from '../world/troubles';
 import type { WorldAttempt } from '../world/simulate';
 
@@ -19,6 +19,8 @@ export interface OutSpan {
   durationMs: number;
   error: boolean;
   exception: string;
+  /** message and stack trace of the exception, where the failing code tells them */
+  details: Attribute[];
   attributes: Attribute[];
 }
 
@@ -48,7 +50,7 @@ function rebuild(attempt: WorldAttempt, traceId: number[]): OutSpan {
   return {
     service: 'routes-builder', host: 'coast-2', application: 'Sender Portal', version: '2.2.0', traceId, spanId: words(attempt.number, 3),
     parentSpanId: undefined, name: 'route-rebuild process', kind: CONSUMER, startMs: attempt.startMs, durationMs: attempt.durationMs,
-    error: false, exception: '', attributes: [['messaging.destination.name', 'route-rebuild'], ['messaging.system', 'event-queue']],
+    error: false, exception: '', details: [], attributes: [['messaging.destination.name', 'route-rebuild'], ['messaging.system', 'event-queue']],
   }; // prettier-ignore
 }
 
@@ -96,7 +98,7 @@ function entrySpan(attempt: WorldAttempt, flow: FlowModel, traceId: number[], tr
   return {
     service: flow.entry, host: hostOf(flow.entry, attempt, troubles), application: flow.application, version: versionOf(flow.entry, attempt.startMs, troubles),
     traceId, spanId: words(attempt.number, 4), parentSpanId: undefined, name: `${flow.method} ${flow.route}`, kind: SERVER,
-    startMs: attempt.startMs, durationMs: attempt.durationMs, error: attempt.failed, exception: attempt.failure, attributes,
+    startMs: attempt.startMs, durationMs: attempt.durationMs, error: attempt.failed, exception: attempt.failure, details: [], attributes,
   }; // prettier-ignore
 }
 
@@ -111,30 +113,57 @@ function innerSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan, trou
   const service: OutSpan = {
     ...call, service: flow.service, host, version: versionOf(flow.service, attempt.startMs, troubles), spanId: words(attempt.number, 6), parentSpanId: call.spanId,
     name: `${flow.method} ${flow.route}`, kind: SERVER, startMs: call.startMs + base * 0.01, durationMs: call.durationMs - base * 0.02,
-    exception: attempt.failure, attributes: [['http.request.method', flow.method], ['http.route', flow.route]],
+    exception: attempt.failure, details: attempt.failed ? failureDetails(attempt.failure, flow.service) : [],
+    attributes: [['http.request.method', flow.method], ['http.route', flow.route]],
   }; // prettier-ignore
   const spans = [call, service];
   let at = service.startMs + base * 0.03;
-  flow.calls.forEach((below, i) => {
+  let number = 7;
+  for (const below of flow.calls) {
     const added = below.component === 'parcels-db' ? attempt.addedMs : 0;
-    const durationMs = Math.min(base * below.share + added, service.startMs + service.durationMs - at);
-    const attributes: Attribute[] =
-      below.kind === 'store'
-        ? [['db.system.name', below.component === 'slot-cache' ? 'redis' : 'postgresql'], ['db.namespace', below.component]]
-        : [['server.address', below.component]]; // prettier-ignore
-    spans.push({
-      ...service,
-      spanId: words(attempt.number, 7 + i),
-      parentSpanId: service.spanId,
-      name: below.operation,
-      kind: CLIENT,
-      startMs: at,
-      durationMs,
-      error: false,
-      exception: '',
-      attributes,
-    });
-    at += durationMs;
-  });
-  return spans;
+    const wholeMs = Math.min(base * below.share + added, service.startMs + service.durationMs - at);
+    const times = below.times ?? 1;
+    for (let i = 0; i < times; i++) {
+      const durationMs = wholeMs / times;
+      spans.push({
+        ...service, spanId: words(attempt.number, number++), parentSpanId: service.spanId, name: below.operation, kind: CLIENT, startMs: at, durationMs,
+        error: false, exception: '', details: [], attributes: storeAttributes(below),
+      }); // prettier-ignore
+      at += durationMs;
+    }
+  }
+  return spans.map((span) => ({ ...span, startMs: span.startMs + (WRONG_CLOCKS[span.host] ?? 0) }));
+}
+
+/** Hosts whose clock goes ahead (or behind), milliseconds. */
+export const WRONG_CLOCKS: Record<string, number> = { 'coast-3': 140 };
+
+function storeAttributes({ component, kind, statement }: Call): Attribute[] {
+  if (kind === 'outside') return [['server.address', component]];
+  return [
+    ['db.system.name', component === 'slot-cache' ? 'redis' : 'postgresql'],
+    ['db.namespace', component],
+    ...(statement === undefined ? [] : [['db.query.text', statement] satisfies Attribute]),
+  ];
+}
+
+/** What the code of a service says when it fails. */
+function failureDetails(failure: string, service: string): Attribute[] {
+  const own = service.replace(/(^|-)(\w)/g, (_all, _dash, letter: string) => letter.toUpperCase());
+  const [message, place] =
+    failure === 'SurchargeNotFound'
+      ? ['no surcharge for weight band 7 with promotion SPRING10', 'parcels.labels.Surcharges.forBand(Surcharges.java:88)']
+      : failure === 'LedgerUnavailable'
+        ? ['the ledger took no entry: connection refused', 'parcels.payments.Ledger.book(Ledger.java:141)']
+        : ['no answer within 2000 ms', `parcels.${service}.${own}Client.call(${own}Client.java:57)`];
+  const stack = [
+    `parcels.${failure}: ${message}`,
+    '\tat java.base/java.util.Optional.orElseThrow(Optional.java:403)',
+    `\tat ${place}`,
+    `\tat parcels.${service}.${own}Resource.handle(${own}Resource.java:34)`,
+  ].join('\n');
+  return [
+    ['exception.message', message],
+    ['exception.stacktrace', stack],
+  ];
 }

@@ -12,26 +12,43 @@ export interface FlowModel {
   usualFailures: number;
   /** service behind the entry, and what it calls; shares of the attempt's time */
   service: string;
-  calls: { component: string; kind: 'store' | 'outside'; share: number; operation: string }[];
+  calls: Call[];
+}
+
+export interface Call {
+  component: string;
+  kind: 'store' | 'outside';
+  share: number;
+  operation: string;
+  /** what is sent to a store, with its values */
+  statement?: string;
+  /** so many calls alike, one after the other; once when left out */
+  times?: number;
 }
 
 const portal = { application: 'Sender Portal', entry: 'portal-web' } as const;
 const partners = { application: 'Shipper Link', entry: 'shipper-link' } as const;
-const db = (operation: string, share: number) => ({ component: 'parcels-db', kind: 'store', share, operation }) as const;
+const db = (operation: string, share: number, statement: string, times = 1) =>
+  ({ component: 'parcels-db', kind: 'store', share, operation, statement, times }) as const;
+const RATE_BANDS = "SELECT b.price FROM rate_bands b WHERE b.region = 'NL' AND b.weight_from <= 2.5 AND b.weight_to > 2.5";
+const SURCHARGES = "SELECT s.amount FROM surcharges s WHERE s.band = 7 AND s.promotion = 'SPRING10'";
+const EVENTS = "SELECT e.at, e.what, e.place FROM events e WHERE e.parcel = 'PW48210' AND e.leg = 3 ORDER BY e.at";
+const SLOTS =
+  "SELECT s.id, s.opens, s.closes FROM slots s JOIN rounds r ON r.id = s.round WHERE s.depot = 'Ostrel' AND s.day BETWEEN '2026-03-11' AND '2026-03-18' AND s.free > 0";
 
 export const FLOWS = {
-  rate: { ...portal, method: 'POST', route: '/rates/quote', medianMs: 380, spread: 0.3, usualFailures: 0.002, service: 'rates', calls: [db('select rate_bands', 0.4)] },
+  rate: { ...portal, method: 'POST', route: '/rates/quote', medianMs: 380, spread: 0.3, usualFailures: 0.002, service: 'rates', calls: [db('select rate_bands', 0.4, RATE_BANDS)] },
   addresses: { ...portal, method: 'GET', route: '/addresses/search', medianMs: 240, spread: 0.35, usualFailures: 0.003, service: 'addresses',
     calls: [{ component: 'address-register', kind: 'outside', share: 0.5, operation: 'GET /lookup' }] },
   slots: { ...portal, method: 'GET', route: '/slots/search', medianMs: 620, spread: 0.35, usualFailures: 0.003, service: 'slots',
-    calls: [{ component: 'slot-cache', kind: 'store', share: 0.05, operation: 'get slots' }, db('select slots', 0.45)] },
+    calls: [{ component: 'slot-cache', kind: 'store', share: 0.05, operation: 'get slots', statement: 'GET slots:ostrel:20260311' }, db('select slots', 0.45, SLOTS)] },
   pay: { ...portal, method: 'POST', route: '/payments', medianMs: 1350, spread: 0.3, usualFailures: 0.006, service: 'payments',
-    calls: [{ component: 'card-network', kind: 'outside', share: 0.6, operation: 'POST /authorise' }, { component: 'ledger-db', kind: 'store', share: 0.1, operation: 'insert entry' }] },
-  label: { ...portal, method: 'POST', route: '/labels/{parcel}', medianMs: 720, spread: 0.3, usualFailures: 0.003, service: 'labels', calls: [db('select surcharges', 0.3)] },
-  track: { ...portal, method: 'GET', route: '/track/{parcel}', medianMs: 310, spread: 0.35, usualFailures: 0.002, service: 'tracking', calls: [db('select events', 0.5)] },
-  partnerRate: { ...partners, method: 'POST', route: '/v2/rates', medianMs: 210, spread: 0.3, usualFailures: 0.002, service: 'rates', calls: [db('select rate_bands', 0.5)] },
-  partnerLabel: { ...partners, method: 'POST', route: '/v2/labels', medianMs: 540, spread: 0.3, usualFailures: 0.003, service: 'labels', calls: [db('select surcharges', 0.3)] },
-  partnerTrack: { ...partners, method: 'GET', route: '/v2/track/{parcel}', medianMs: 160, spread: 0.3, usualFailures: 0.001, service: 'tracking', calls: [db('select events', 0.5)] },
+    calls: [{ component: 'card-network', kind: 'outside', share: 0.6, operation: 'POST /authorise' }, { component: 'ledger-db', kind: 'store', share: 0.1, operation: 'insert entry', statement: "INSERT INTO entry (parcel, amount, at) VALUES ('PW48210', 1690, now())" }] },
+  label: { ...portal, method: 'POST', route: '/labels/{parcel}', medianMs: 720, spread: 0.3, usualFailures: 0.003, service: 'labels', calls: [db('select surcharges', 0.3, SURCHARGES)] },
+  track: { ...portal, method: 'GET', route: '/track/{parcel}', medianMs: 310, spread: 0.35, usualFailures: 0.002, service: 'tracking', calls: [db('select events', 0.5, EVENTS, 5)] },
+  partnerRate: { ...partners, method: 'POST', route: '/v2/rates', medianMs: 210, spread: 0.3, usualFailures: 0.002, service: 'rates', calls: [db('select rate_bands', 0.5, RATE_BANDS)] },
+  partnerLabel: { ...partners, method: 'POST', route: '/v2/labels', medianMs: 540, spread: 0.3, usualFailures: 0.003, service: 'labels', calls: [db('select surcharges', 0.3, SURCHARGES)] },
+  partnerTrack: { ...partners, method: 'GET', route: '/v2/track/{parcel}', medianMs: 160, spread: 0.3, usualFailures: 0.001, service: 'tracking', calls: [db('select events', 0.5, EVENTS, 5)] },
 } as const satisfies Record<string, FlowModel>; // prettier-ignore
 
 export type FlowName = keyof typeof FLOWS;

@@ -75,7 +75,21 @@ const schemas: Record<string, Schema> = {
     segments: list(ref('Segment')), spared: list(ref('Segment')),
     ruledOut: list(record({ dimension, why: oneOf(['oneValue', 'noDifference']), value: orNull(text) })), bad: integer, all: integer,
   }),
-  Sample: record({ atMs: number, durationMs: number, outcome: oneOf(OUTCOMES), failure: text, traceId: text, person: text, component: text }),
+  Sample: record({ atMs: number, durationMs: number, outcome: oneOf(OUTCOMES), failure: text, traceId: text, spanId: text, person: text, component: text }),
+  AttemptRow: record({
+    id: text, name: text, component: text, host: text, peer: text, statement: text, failure: text, depth: integer, fromUs: number, durationUs: number,
+    own: list(number), ownUs: number, shareUs: number, calls: integer, callsUs: number, callsSumUs: number, foldedInto: text, isMissing: flag, runsOn: flag,
+  }),
+  AttemptPage: record({
+    traceId: text, spanId: text, flow: record({ id: integer, name: text, technicalName: text, application: text }), atMs: number, durationMs: number,
+    outcome: oneOf(OUTCOMES), limitMs: orNull(number), limitBy, expectedMs: orNull(number), failure: text, person: text,
+    values: list(record({ dimension, value: text })), value: orNull(number), currency: text,
+    failures: list(record({ spanId: text, component: text, type: text, message: text, className: text, method: text, file: text, line: integer, stack: text })),
+    components: list(record({ component: text, shareUs: number, share: number, spans: integer, failed: integer, usualUs: orNull(number) })),
+    rows: list(ref('AttemptRow')), clocks: list(record({ host: text, offsetUs: number })), missing: integer,
+    usual: orNull(record({ traceId: text, spanId: text, atMs: number, durationMs: number })),
+    others: list(record({ spanId: text, name: text, durationMs: number })),
+  }),
   Incident: record({
     id: integer, window: windowMs, title: text, sentence: text, application: text, signal: oneOf(SIGNALS), level: oneOf(LEVELS), priority: oneOf(PRIORITIES),
     trend, onsetMs: number, endMs: number, activeAtEnd: flag, inTroubleNow: flag, currency: text, parts: list(ref('Part')), bill: list(ref('BillLine')),
@@ -229,6 +243,7 @@ export function openApi(url: string): Schema {
       },
       '/api/flows': { get: get('All flows with what their attempts came to', 'FlowTable', [...windowQuery, ...focusQuery]) },
       '/api/flows/{id}': { get: get('One flow', 'FlowPage', [path('id'), ...windowQuery, ...focusQuery]) },
+      '/api/attempts/{traceId}/{spanId}': { get: get('One attempt with all its spans', 'AttemptPage', [path('traceId'), path('spanId')]) },
       '/api/flow-counts': { get: get('All that was ever recorded, by flow', 'FlowCounts') },
       '/api/settings': {
         get: get('Rates, calendar, and every change of a setting', 'Settings'),

@@ -202,6 +202,7 @@ export interface SampleShape {
   outcome: Outcome;
   failure: string;
   traceId: string;
+  spanId: string;
   person: string;
   component: string;
 }
@@ -355,4 +356,71 @@ export interface SettingsShape {
   calendar: { holidays: string[]; excluded: { fromMs: number; toMs: number; reason: string }[] };
   /** newest first */
   changes: { id: number; atMs: number; fromMs: number; who: string; key: string; about: string; words: string; undoes: number | null; isUndone: boolean }[];
+}
+
+export interface AttemptRowShape {
+  id: string;
+  name: string;
+  component: string;
+  host: string;
+  peer: string;
+  statement: string;
+  /** '' when it did not fail */
+  failure: string;
+  depth: number;
+  /** microseconds from the attempt's begin */
+  fromUs: number;
+  durationUs: number;
+  /** begin and end, in turn, of the parts in which nothing below it runs, microseconds from the attempt's begin */
+  own: number[];
+  ownUs: number;
+  /** of the attempt, parallel work shared evenly: all rows add up to it */
+  shareUs: number;
+  calls: number;
+  callsUs: number;
+  callsSumUs: number;
+  /** the row that stands for this call and others alike; '' for others */
+  foldedInto: string;
+  isMissing: boolean;
+  runsOn: boolean;
+}
+
+export interface AttemptPageShape {
+  traceId: string;
+  spanId: string;
+  flow: { id: number; name: string; technicalName: string; application: string };
+  atMs: number;
+  durationMs: number;
+  outcome: Outcome;
+  limitMs: number | null;
+  limitBy: 'owner' | 'learned' | 'none';
+  expectedMs: number | null;
+  failure: string;
+  /** masked */
+  person: string;
+  values: { dimension: Dimension; value: string }[];
+  value: number | null;
+  currency: string;
+  /** what failed, the one that tells most first */
+  failures: {
+    spanId: string;
+    component: string;
+    type: string;
+    message: string;
+    className: string;
+    method: string;
+    file: string;
+    line: number;
+    stack: string;
+  }[];
+  components: { component: string; shareUs: number; share: number; spans: number; failed: number; usualUs: number | null }[];
+  rows: AttemptRowShape[];
+  /** hosts whose clocks were put right, microseconds added */
+  clocks: { host: string; offsetUs: number }[];
+  /** spans that others name as their parent but that never came */
+  missing: number;
+  /** an attempt of the same flow that took as long as usual */
+  usual: { traceId: string; spanId: string; atMs: number; durationMs: number } | null;
+  /** further attempts of the same trace */
+  others: { spanId: string; name: string; durationMs: number }[];
 }

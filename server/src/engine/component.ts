@@ -1,4 +1,5 @@
-import { heaviestComponent, percent, type StoredIncident } from '@toplens/core/incidents';
+import { percent, type StoredIncident } from '@toplens/core/incidents';
+import { heaviestComponent } from '@toplens/core/traces';
 import type { Deviation } from '@toplens/core/normal';
 import { MINUTE_MS } from '@toplens/core/time';
 import { spansOf } from '../store/attempts';

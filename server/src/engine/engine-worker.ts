@@ -5,6 +5,7 @@ import { Database } from '../store/database';
 import { SettingsBook, type SettingChange } from '../settings/settings-book';
 import { loadChanges } from '../store/settings';
 import { act } from './actions';
+import { attemptPage } from './attempt-page';
 import { changesNow } from './changes';
 import { flowPage } from './flow-page';
 import { flowTable } from './flow-table';
@@ -68,6 +69,8 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
   switch (message.name) {
     case 'worstFirst':
       return worstFirst(world, message.ask);
+    case 'attempt':
+      return attemptPage(world, message.ask);
     case 'incident':
       return incidentPage(world, message.ask);
     case 'freshness':

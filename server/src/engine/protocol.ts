@@ -1,6 +1,6 @@
 import type { Ranking } from '@toplens/core/incidents';
 import type { Window } from '@toplens/core/time';
-import type { ChangeShape, FlowPageShape, FlowTableShape, FreshnessShape, IncidentShape, WorstFirstShape } from '../api/shapes';
+import type { AttemptPageShape, ChangeShape, FlowPageShape, FlowTableShape, FreshnessShape, IncidentShape, WorstFirstShape } from '../api/shapes';
 import type { CommittedBatch } from '../intake/intake';
 import type { SettingChange } from '../settings/settings-book';
 import type { Action, ActionResult } from './actions';
@@ -34,7 +34,14 @@ export interface IncidentQuestion extends FlowsQuestion {
   rates: 'then' | 'today';
 }
 
+/** Ids in lower-case hexadecimal, 32 and 16 digits. */
+export interface AttemptQuestion {
+  traceId: string;
+  spanId: string;
+}
+
 export interface Questions {
+  attempt: { ask: AttemptQuestion; answer: AttemptPageShape | null };
   worstFirst: { ask: WorstFirstQuestion; answer: WorstFirstShape };
   incident: { ask: IncidentQuestion; answer: IncidentShape | null };
   flows: { ask: FlowsQuestion; answer: FlowTableShape };

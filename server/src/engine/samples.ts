@@ -59,6 +59,7 @@ export async function sampleShapes(world: World, question: SampleQuestion): Prom
     outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(world.history.normalAt(question.flow, sample.startMs), sample.site).limitMs),
     failure: sample.failure,
     traceId: sample.traceId,
+    spanId: sample.spanId,
     person: maskId(sample.person),
     component: sample.component,
   }));

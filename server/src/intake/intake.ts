@@ -185,6 +185,7 @@ export class Intake {
       spanCount: encoded.spans.rows,
       names,
       hours: [...encoded.hours],
+      details: encoded.details,
     };
     for (let tries = 0; ; tries++) {
       try {

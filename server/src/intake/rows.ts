@@ -2,6 +2,7 @@ import { type InnerSpan } from '@toplens/core/flows';
 import { BACKGROUND, emptyColumns, FAILED, PROBE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
 import { CopyRows } from '../store/copy-rows';
+import type { DetailRow } from '../store/protocol';
 import { flowText, type NameBook } from './name-book';
 import { sessionNumber } from './session-number';
 
@@ -12,6 +13,7 @@ export interface EncodedRows {
   spans: CopyRows;
   /** the attempts once more, for the engine */
   columns: AttemptColumns;
+  details: DetailRow[];
   hours: Set<number>;
   /** end of the last attempt, milliseconds since the epoch */
   latestEndMs: number;
@@ -20,9 +22,10 @@ export interface EncodedRows {
 /** Rows for the database and for the engine, with texts numbered. Doubles within the batch are left out. */
 export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSpan[], names: NameBook): EncodedRows {
   const encoded: EncodedRows = {
-    attempts: new CopyRows(17),
-    spans: new CopyRows(12),
+    attempts: new CopyRows(18),
+    spans: new CopyRows(13),
     columns: emptyColumns(attempts.length),
+    details: [],
     hours: new Set(),
     latestEndMs: 0,
   };
@@ -33,9 +36,30 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
     seen.add(identity);
     return true;
   };
-  for (const attempt of attempts) if (isFirst(attempt)) encodeAttempt(attempt, encoded, names);
-  for (const span of spans) if (isFirst(span)) encodeSpan(span, encoded.spans, names);
+  for (const attempt of attempts)
+    if (isFirst(attempt)) {
+      encodeAttempt(attempt, encoded, names);
+      addDetail(attempt, encoded.details);
+    }
+  for (const span of spans)
+    if (isFirst(span)) {
+      encodeSpan(span, encoded.spans, names);
+      addDetail(span, encoded.details);
+    }
   return encoded;
+}
+
+function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, details: DetailRow[]): void {
+  if (!detail) return;
+  const { className, line, ...texts } = detail;
+  details.push({
+    trace_id: traceId,
+    span_id: spanId,
+    started_us: startUs,
+    class_name: className,
+    line: Math.min(Math.max(0, Math.trunc(line)), 2 ** 31 - 1),
+    ...texts,
+  });
 }
 
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
@@ -62,6 +86,7 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
   rows.int4(names.idOf('component', attempt.component));
   if (Number.isNaN(attempt.valueMinor)) rows.null();
   else rows.int8(attempt.valueMinor);
+  rows.hex(attempt.parentSpanId);
   columns.valueMinor[i] = attempt.valueMinor;
   columns.startMs[i] = attempt.startUs / 1000;
   columns.durationMs[i] = attempt.durationUs / 1000;
@@ -83,4 +108,5 @@ function encodeSpan(span: InnerSpan, rows: CopyRows, names: NameBook): void {
   rows.int2(span.failed ? FAILED : 0);
   rows.int4(names.idOf('failure', span.failure));
   rows.int4(names.idOf('host', span.host));
+  rows.int4(names.idOf('statement', span.statement));
 }

@@ -1,5 +1,5 @@
 import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
-import type { TimedSpan } from '@toplens/core/incidents';
+import type { TimedSpan } from '@toplens/core/traces';
 import { HOUR_MS } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
@@ -51,6 +51,8 @@ export async function loadHour(database: Database, hourMs: number): Promise<Atte
 
 export interface StoredSample {
   traceId: string;
+  /** 16 hexadecimal digits */
+  spanId: string;
   startMs: number;
   durationMs: number;
   failed: boolean;
@@ -64,9 +66,9 @@ export interface StoredSample {
 /** Attempts of a flow that started at these moments, microseconds. */
 export async function attemptsAt(database: Database, flow: number, startsUs: readonly number[]): Promise<StoredSample[]> {
   const rows = await database.query<{
-    trace_id: string; started_us: number; duration_us: number; flags: number; site: number; failure: string | null; person: string | null; component: string | null;
+    trace_id: string; span_id: string; started_us: number; duration_us: number; flags: number; site: number; failure: string | null; person: string | null; component: string | null;
   }>(
-    `SELECT a.trace_id::text, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags, a.site,
+    `SELECT a.trace_id::text, lpad(to_hex(a.span_id), 16, '0') AS span_id, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags, a.site,
             f.value AS failure, p.value AS person, c.value AS component
        FROM attempt a
        LEFT JOIN name f ON f.id = a.failure LEFT JOIN name p ON p.id = a.person LEFT JOIN name c ON c.id = a.component
@@ -75,6 +77,7 @@ export async function attemptsAt(database: Database, flow: number, startsUs: rea
   ); // prettier-ignore
   return rows.map((row) => ({
     traceId: row.trace_id.replaceAll('-', ''),
+    spanId: row.span_id,
     startMs: row.started_us / 1000,
     durationMs: row.duration_us / 1000,
     failed: (row.flags & 1) === 1,
@@ -120,6 +123,7 @@ export async function spansOf(database: Database, traceIds: readonly string[]): 
 /** Drops what is older than is kept. */
 export async function dropOld(database: Database, keep: { spansFromMs: number; attemptsFromMs: number }): Promise<void> {
   await database.query('DELETE FROM span WHERE started_us < $1', [keep.spansFromMs * 1000]);
+  await database.query('DELETE FROM failure_detail WHERE started_us < $1', [keep.spansFromMs * 1000]);
   await database.query('DELETE FROM attempt WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.exec('VACUUM');
 }

@@ -35,8 +35,8 @@ const opened = openDatabase().then(async (db) => {
 });
 
 const ATTEMPT_COLUMNS =
-  'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor';
-const SPAN_COLUMNS = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host';
+  'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor, parent_id';
+const SPAN_COLUMNS = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host, statement';
 
 const UNIQUE_VIOLATION = '23505';
 
@@ -75,6 +75,14 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
       ]);
     const known = batch.attemptCount > 0 ? await copyNewRows(tx, 'attempt', ATTEMPT_COLUMNS, batch.attempts) : [];
     if (batch.spanCount > 0) await copyNewRows(tx, 'span', SPAN_COLUMNS, batch.spans);
+    if (batch.details.length > 0)
+      await tx.query(
+        `INSERT INTO failure_detail
+           SELECT trace_id::uuid, ('x' || span_id)::bit(64)::int8, started_us, message, class_name, method, file, line, stack
+             FROM jsonb_to_recordset($1::jsonb) AS d (trace_id text, span_id text, started_us int8, message text, class_name text, method text, file text, line int, stack text)
+           ON CONFLICT DO NOTHING`,
+        [batch.details],
+      );
     if (batch.hours.length > 0)
       await tx.query(
         `INSERT INTO stale_hour (hour_ms, batch) SELECT h, $2 FROM unnest($1::int8[]) h ON CONFLICT (hour_ms) DO UPDATE SET batch = excluded.batch`,

@@ -10,6 +10,20 @@ export interface IngestBatch {
   spanCount: number;
   names: { id: number; kind: string; value: string }[];
   hours: number[];
+  details: DetailRow[];
+}
+
+/** A row of table failure_detail; ids in hexadecimal. */
+export interface DetailRow {
+  trace_id: string;
+  span_id: string;
+  started_us: number;
+  message: string;
+  class_name: string;
+  method: string;
+  file: string;
+  line: number;
+  stack: string;
 }
 
 export interface IngestResult {

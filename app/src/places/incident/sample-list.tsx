@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { Schemas } from '@/data/client';
+import { Door } from '@/frame/door';
 import { clock, durationWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -7,17 +8,19 @@ import { SPACE } from '@/look/tokens';
 
 const OUTCOME_WORDS = { onTime: 'on time', late: 'late', hung: 'hung', failed: 'failed' } as const;
 
-/** Attempts as proof: when, how long, what became of it, and how to find its trace. Ids of people are masked. */
+/** Attempts as proof: when, how long, what became of it, and a door to all of its spans. Ids of people are masked. */
 export function SampleList({ samples, nowMs }: { samples: readonly Schemas['Sample'][]; nowMs: number }) {
   const palette = usePalette();
   return (
     <View role="list" style={[styles.list, { borderColor: palette.hairline, backgroundColor: palette.surface }]}>
       {samples.map((sample) => (
-        <View role="listitem" key={`${sample.traceId}-${sample.atMs}`} style={styles.sample}>
-          <Words>{`${clock(sample.atMs, nowMs)}  ${durationWords(sample.durationMs)}  ${OUTCOME_WORDS[sample.outcome]}${sample.failure ? `, ${sample.failure}` : ''}`}</Words>
-          <Words kind="small" selectable>
-            {`trace ${sample.traceId} · person ${sample.person || 'not known'}`}
-          </Words>
+        <View role="listitem" key={`${sample.traceId}-${sample.spanId}`}>
+          <Door path={`/attempt/${sample.traceId}/${sample.spanId}`} style={styles.sample} testID={`sample-${sample.traceId}`}>
+            <Words
+              style={{ color: palette.action }}
+            >{`${clock(sample.atMs, nowMs)}  ${durationWords(sample.durationMs)}  ${OUTCOME_WORDS[sample.outcome]}${sample.failure ? `, ${sample.failure}` : ''}`}</Words>
+            <Words kind="small">{`trace ${sample.traceId} · person ${sample.person || 'not known'}`}</Words>
+          </Door>
         </View>
       ))}
     </View>

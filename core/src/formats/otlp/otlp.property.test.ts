@@ -36,7 +36,13 @@ const span = fc.record({
     fc.record({
       name: fc.constantFrom('exception', 'log'),
       timeUnixNano: nanos,
-      attributes: fc.constant([{ key: 'exception.type', value: { stringValue: 'Broken' } }]),
+      attributes: fc.uniqueArray(
+        fc.record({
+          key: fc.constantFrom('exception.type', 'exception.message', 'exception.stacktrace', 'else'),
+          value: fc.record({ stringValue: fc.string({ unit: fc.constantFrom('a', '\n', '\r', '\t', 'é', '') }) }),
+        }),
+        { selector: ({ key }) => key, maxLength: 4 },
+      ),
     }),
     { maxLength: 2 },
   ),

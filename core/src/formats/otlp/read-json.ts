@@ -1,4 +1,4 @@
-import { cleanText, isRead, type Attributes, type AttributeValue, type Span } from '../../telemetry';
+import { cleanAttribute, cleanText, isRead, type AttributeName, type Attributes, type AttributeValue, type Span } from '../../telemetry';
 import { MalformedTelemetry } from './malformed';
 
 type Json = Record<string, unknown>;
@@ -31,6 +31,7 @@ function readSpan(span: Json, resource: Attributes, path: string): Span {
   const end = readTime(span.endTimeUnixNano);
   const status = asObject(span.status ?? {}, `${path}.status`);
   const kind = Number(span.kind ?? 1);
+  const exception = firstException(span.events, path);
   return {
     traceId: readId(span.traceId),
     spanId: readId(span.spanId),
@@ -40,20 +41,24 @@ function readSpan(span: Json, resource: Attributes, path: string): Span {
     startUs: start,
     durationUs: end - start,
     error: status.code === 2,
-    exceptionType: firstException(span.events, path),
+    exceptionType: typeof exception['exception.type'] === 'string' ? exception['exception.type'] : '',
+    exception,
     attributes: readAttributes(span.attributes, `${path}.attributes`),
     resource,
   };
 }
 
-function firstException(events: unknown, path: string): string {
+/** Attributes of the first exception that has a type, else of the first. */
+function firstException(events: unknown, path: string): Attributes {
+  let first: Attributes | undefined;
   for (const entry of asArray(events, `${path}.events`)) {
     const event = asObject(entry, `${path}.events`);
     if (event.name !== 'exception') continue;
-    const type = readAttributes(event.attributes, `${path}.events.attributes`)['exception.type'];
-    if (typeof type === 'string') return type;
+    const attributes = readAttributes(event.attributes, `${path}.events.attributes`);
+    if (typeof attributes['exception.type'] === 'string' && attributes['exception.type'] !== '') return attributes;
+    first ??= attributes;
   }
-  return '';
+  return first ?? {};
 }
 
 const readId = (id: unknown): string => (typeof id === 'string' ? id.toLowerCase() : '');
@@ -72,16 +77,16 @@ function readAttributes(list: unknown, path: string): Attributes {
   for (const entry of entries) {
     const { key, value } = asObject(entry, path);
     if (typeof key !== 'string' || !isRead(key)) continue;
-    const read = readValue(value);
+    const read = readValue(key, value);
     if (read !== undefined) attributes[key] = read;
   }
   return attributes;
 }
 
-function readValue(value: unknown): AttributeValue | undefined {
+function readValue(name: AttributeName, value: unknown): AttributeValue | undefined {
   if (value === null || typeof value !== 'object') return undefined;
   const any = value as Json;
-  if (typeof any.stringValue === 'string') return cleanText(any.stringValue);
+  if (typeof any.stringValue === 'string') return cleanAttribute(name, any.stringValue);
   if (typeof any.boolValue === 'boolean') return any.boolValue;
   const number = any.intValue ?? any.doubleValue;
   if (typeof number !== 'number' && typeof number !== 'string') return undefined;

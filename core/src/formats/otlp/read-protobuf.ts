@@ -1,4 +1,4 @@
-import { cleanText, isRead, type Attributes, type AttributeName, type AttributeValue, type Span } from '../../telemetry';
+import { cleanAttribute, cleanText, isRead, type Attributes, type AttributeName, type AttributeValue, type Span } from '../../telemetry';
 import { MalformedTelemetry } from './malformed';
 
 /**
@@ -42,7 +42,7 @@ function readResourceSpans(reader: Reader, spans: Span[]): void {
 function readSpan(reader: Reader, resource: Attributes): Span {
   const span: Span = {
     traceId: '', spanId: '', parentSpanId: '', name: '', kind: 1, startUs: 0, durationUs: 0,
-    error: false, exceptionType: '', attributes: {}, resource,
+    error: false, exceptionType: '', exception: NO_ATTRIBUTES, attributes: {}, resource,
   }; // prettier-ignore
   let endUs = 0;
   reader.message(reader.length(), (field) => {
@@ -73,8 +73,12 @@ function readSpan(reader: Reader, resource: Attributes): Span {
       case 9:
         return readAttribute(reader, span.attributes);
       case 11: {
-        const type = readExceptionType(reader);
-        if (span.exceptionType === '') span.exceptionType = type;
+        const exception = readException(reader);
+        if (!exception || span.exceptionType !== '') return true;
+        const type = exception['exception.type'];
+        if (typeof type === 'string') span.exceptionType = type;
+        // The first that has a type, else the first.
+        if (span.exceptionType !== '' || span.exception === NO_ATTRIBUTES) span.exception = exception;
         return true;
       }
       case 15:
@@ -92,7 +96,10 @@ function readSpan(reader: Reader, resource: Attributes): Span {
   return span;
 }
 
-function readExceptionType(reader: Reader): string {
+const NO_ATTRIBUTES: Attributes = {};
+
+/** Attributes of an event that is an exception; `undefined` for any other event. */
+function readException(reader: Reader): Attributes | undefined {
   const attributes: Attributes = {};
   let name = '';
   reader.message(reader.length(), (field) => {
@@ -102,8 +109,7 @@ function readExceptionType(reader: Reader): string {
     }
     return field === 3 && readAttribute(reader, attributes);
   });
-  const type = attributes['exception.type'];
-  return name === 'exception' && typeof type === 'string' ? type : '';
+  return name === 'exception' ? attributes : undefined;
 }
 
 /** KeyValue: the value is read only when the key is one that Top Lens uses. */
@@ -121,7 +127,7 @@ function readAttribute(reader: Reader, into: Attributes): true {
     value = readAnyValue(reader);
     return true;
   });
-  if (key !== undefined && value !== undefined) into[key] = value;
+  if (key !== undefined && value !== undefined) into[key] = typeof value === 'string' ? cleanAttribute(key, value) : value;
   return true;
 }
 
@@ -130,7 +136,7 @@ function readAnyValue(reader: Reader): AttributeValue | undefined {
   reader.message(reader.length(), (field) => {
     switch (field) {
       case 1:
-        value = cleanText(reader.text());
+        value = reader.text();
         return true;
       case 2:
         value = reader.varint() !== 0;

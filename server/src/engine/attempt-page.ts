@@ -1,0 +1,131 @@
+import { outcomeOf } from '@toplens/core/flows';
+import { maskId } from '@toplens/core/handoffs';
+import { limitsAt } from '@toplens/core/normal';
+import { FAILED, PROBE, type Dimension, DIMENSIONS } from '@toplens/core/telemetry';
+import { HOUR_MS } from '@toplens/core/time';
+import { layOut, type Waterfall } from '@toplens/core/traces';
+import type { AttemptPageShape, AttemptRowShape } from '../api/shapes';
+import { attemptsAt } from '../store/attempts';
+import { loadTrace, type StoredAttempt, type StoredTrace } from '../store/traces';
+import type { AttemptQuestion } from './protocol';
+import type { World } from './world';
+
+/** How far back a usual attempt is looked for, and how many are tried until one has its inner spans. */
+const USUAL_LOOK_MS = 6 * HOUR_MS;
+const USUAL_TRIES = 16;
+
+/** One attempt from its first span to the deepest store; null when it is not stored (any more). */
+export async function attemptPage(world: World, { traceId, spanId }: AttemptQuestion): Promise<AttemptPageShape | null> {
+  const trace = await loadTrace(world.database, traceId);
+  const attempt = trace.attempts.find((one) => one.spanId === spanId);
+  if (!attempt) return null;
+  const waterfall = layOut(withFlowNames(world, trace), spanId);
+  const flow = world.names.flow(attempt.flow);
+  const startMs = attempt.startUs / 1000;
+  const durationMs = attempt.durationUs / 1000;
+  const normal = world.history.normalAt(attempt.flow, startMs);
+  const { limitMs } = limitsAt(normal, attempt.site);
+  const usual = await usualAttempt(world, attempt);
+  const usualShares = new Map(usual?.waterfall.components.map(({ component, shareUs }) => [component, shareUs]));
+  const text = (dimension: Dimension) => world.names.text(attempt[dimension]);
+  return {
+    traceId,
+    spanId,
+    flow: { id: flow.id, name: flow.name, technicalName: flow.technicalName, application: flow.application },
+    atMs: startMs,
+    durationMs,
+    outcome: outcomeOf(durationMs, (attempt.flags & FAILED) !== 0, limitMs),
+    limitMs: limitMs ?? null,
+    limitBy: normal.limitBy,
+    expectedMs: normal.expectedMs ?? null,
+    failure: attempt.failure,
+    person: maskId(attempt.person),
+    values: DIMENSIONS.map((dimension) => ({ dimension, value: text(dimension) })).filter(({ value }) => value !== ''),
+    value: attempt.valueMinor === null ? null : attempt.valueMinor / 100,
+    currency: world.settings.file.currency,
+    failures: waterfall.rows
+      .filter(({ span }) => span.failed)
+      .map(({ span, depth }) => ({ depth, detail: trace.details.get(span.spanId), span }))
+      // The deepest tells most: what is above it only passes it on.
+      .sort((a, b) => Number(b.detail !== undefined) - Number(a.detail !== undefined) || b.depth - a.depth)
+      .map(({ span, detail }) => ({
+        spanId: span.spanId,
+        component: span.component,
+        type: span.failure,
+        message: detail?.message ?? '',
+        className: detail?.className ?? '',
+        method: detail?.method ?? '',
+        file: detail?.file ?? '',
+        line: detail?.line ?? 0,
+        stack: detail?.stack ?? '',
+      })),
+    components: waterfall.components.map(({ component, shareUs, share, spans, failed }) => ({
+      component, shareUs, share, spans, failed, usualUs: usual ? (usualShares.get(component) ?? 0) : null,
+    })), // prettier-ignore
+    rows: rowShapes(waterfall),
+    clocks: waterfall.clocks,
+    missing: waterfall.missing,
+    usual: usual && { traceId: usual.traceId, spanId: usual.spanId, atMs: usual.startMs, durationMs: usual.durationMs },
+    others: trace.attempts
+      .filter((one) => one !== attempt)
+      .map((one) => ({ spanId: one.spanId, name: world.names.flow(one.flow).name, durationMs: one.durationUs / 1000 })),
+  };
+}
+
+/** Entries are stored under their flow; on the screen they carry the name that people gave it. */
+function withFlowNames(world: World, { spans, attempts }: StoredTrace) {
+  const flows = new Map(attempts.map((one) => [one.spanId, one.flow]));
+  return spans.map((span) => {
+    const flow = flows.get(span.spanId);
+    return flow === undefined ? span : { ...span, name: world.names.flow(flow).name };
+  });
+}
+
+function rowShapes({ rows, root }: Waterfall): AttemptRowShape[] {
+  return rows.map(({ span, own, ...row }) => ({
+    id: span.spanId,
+    name: span.name,
+    component: span.component,
+    host: span.host,
+    peer: span.peer,
+    statement: span.statement,
+    failure: span.failed ? span.failure || 'failed' : '',
+    depth: row.depth,
+    fromUs: span.startUs - root.startUs,
+    durationUs: span.durationUs,
+    own: own.flatMap(({ fromUs, toUs }) => [fromUs, toUs]),
+    ownUs: row.ownUs,
+    shareUs: row.shareUs,
+    calls: row.calls,
+    callsUs: row.callsUs,
+    callsSumUs: row.callsSumUs,
+    foldedInto: row.foldedInto,
+    isMissing: row.isMissing,
+    runsOn: row.runsOn,
+  }));
+}
+
+/** An attempt of the same flow, on time and as long as usual, of which the inner spans are kept. */
+async function usualAttempt(world: World, attempt: StoredAttempt) {
+  const startMs = attempt.startUs / 1000;
+  const normal = world.history.normalAt(attempt.flow, startMs);
+  const { expectedMs } = normal;
+  if (expectedMs === undefined) return null;
+  const near: { startMs: number; off: number }[] = [];
+  const window = { fromMs: startMs - USUAL_LOOK_MS, toMs: startMs };
+  await world.hours.visit(window, new Set([attempt.flow]), (rows, from, to) => {
+    for (let i = from; i < to; i++) {
+      const atMs = rows.startMs[i] as number;
+      if (rows.flow[i] !== attempt.flow || atMs < window.fromMs || atMs >= window.toMs || (rows.flags[i] as number) & (FAILED | PROBE)) continue;
+      near.push({ startMs: atMs, off: Math.abs(Math.log((rows.durationMs[i] as number) / expectedMs)) });
+    }
+  });
+  near.sort((a, b) => a.off - b.off || b.startMs - a.startMs);
+  const starts = near.slice(0, USUAL_TRIES).map((one) => Math.round(one.startMs * 1000));
+  for (const found of await attemptsAt(world.database, attempt.flow, starts)) {
+    const trace = await loadTrace(world.database, found.traceId);
+    if (trace.spans.length < 2 || !trace.attempts.some((one) => one.spanId === found.spanId)) continue;
+    return { ...found, waterfall: layOut(withFlowNames(world, trace), found.spanId) };
+  }
+  return null;
+}
