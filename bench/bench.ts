@@ -130,6 +130,7 @@ async function database(): Promise<void> {
           names: [],
           hours: [],
           details: [],
+          versions: [],
         }),
       ),
     );

@@ -115,7 +115,7 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
     const sorted = sortedByFlow(makeHour(plan, hourMs, perHour));
     segments.write(hourMs, sorted.columns, sorted.ranges);
     await database.transaction(replaceHour(hourMs, rollUp(sorted.columns), 0));
-    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, spans: new Uint8Array(), spanCount: 0, names: [], hours: [], details: [] }); // prettier-ignore
+    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, spans: new Uint8Array(), spanCount: 0, names: [], hours: [], details: [], versions: [] }); // prettier-ignore
   }
   if (withTable) {
     // The server asks this table for its newest row at the start.

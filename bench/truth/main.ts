@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { writeFileSync } from 'node:fs';
 import { planWorld } from '../../scenario/src/worlds/plan';
 import { judgeWorld, type JudgedWorld } from './judge-world';
+import { ORIGIN_REPORTING, ORIGIN_TUNING, originReport, scoreOrigins } from './origins';
 import { REPORTING, report } from './report';
 import { scoreWorlds } from './score';
 
@@ -34,7 +35,12 @@ if (process.send) {
     }),
   );
   worlds.sort((a, b) => a.plan.seed - b.plan.seed);
-  const text = report(scoreWorlds(worlds), worlds, { first, last, minutes: (Date.now() - begun) / 60_000 });
+  const { first: from, last: to } = ORIGIN_REPORTING;
+  const origins = scoreOrigins(Array.from({ length: to - from + 1 }, (_, i) => from + i));
+  const text = [
+    report(scoreWorlds(worlds), worlds, { first, last, minutes: (Date.now() - begun) / 60_000 }),
+    originReport(origins, ORIGIN_REPORTING, ORIGIN_TUNING),
+  ].join('\n');
   console.log(`\n${text}`);
   if (first === REPORTING.first && last === REPORTING.last) writeFileSync('docs/truth.md', text);
 }

@@ -1195,6 +1195,34 @@ export interface components {
             person: string;
             component: string;
         };
+        Origin: {
+            candidates: {
+                component: string;
+                score: number;
+                reasons: string[];
+                team: string | null;
+            }[];
+            second: string | null;
+            trust: number | null;
+            rungs: {
+                component: string;
+                depth: number;
+                usualUs: number;
+                nowUs: number;
+                failing: number;
+                onsetMs: number | null;
+                isSilent: boolean;
+            }[];
+            bad: number;
+            usual: number;
+            shared: {
+                id: number;
+                name: string;
+                application: string;
+                /** @enum {string} */
+                level: "calm" | "strained" | "hurting" | "broken" | "noData";
+            }[];
+        };
         AttemptRow: {
             id: string;
             name: string;
@@ -1326,6 +1354,7 @@ export interface components {
                 name: string;
                 words: string;
             } | null;
+            origin: components["schemas"]["Origin"] | null;
             proposedTeam: {
                 team: string;
                 reason: string;

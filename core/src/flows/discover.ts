@@ -13,7 +13,7 @@ export interface InnerSpan {
   spanId: string;
   parentSpanId: string;
   component: string;
-  /** whom a client span called, where it says so */
+  /** whom a client span called, where it says so; '' for calls to stores, which are components themselves */
   peer: string;
   name: string;
   kind: number;
@@ -22,6 +22,8 @@ export interface InnerSpan {
   failed: boolean;
   failure: string;
   host: string;
+  /** of the service that sent it; '' for calls to stores, whose version is not told */
+  version: string;
   /** masked; '' for all but calls to stores */
   statement: string;
   detail: FailureDetail | undefined;
@@ -81,7 +83,7 @@ export function toInnerSpan(span: Span): InnerSpan {
     spanId: span.spanId,
     parentSpanId: span.parentSpanId,
     component: store || serviceOf(span),
-    peer: textOf(attributes['server.address']) ?? '',
+    peer: store ? '' : (textOf(attributes['server.address']) ?? ''),
     name: span.name,
     kind: span.kind,
     startUs: span.startUs,
@@ -89,6 +91,7 @@ export function toInnerSpan(span: Span): InnerSpan {
     failed: isFailed(span),
     failure: isFailed(span) ? failureOf(span) : '',
     host: textOf(resource['host.name']) ?? '',
+    version: store ? '' : (textOf(resource['service.version']) ?? ''),
     statement: maskStatement(textOf(attributes['db.query.text']) ?? textOf(attributes['db.statement']) ?? ''),
     detail: isFailed(span) ? failureDetail(attributes, span.exception) : undefined,
   };

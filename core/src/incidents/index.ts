@@ -9,6 +9,7 @@ export * from './context';
 export * from './rank';
 export * from './segments';
 export { isAlone } from './narrow';
+export * from './origin';
 export * from './words';
 export * from './judge';
 export * from './row-outcome';

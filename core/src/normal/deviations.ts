@@ -1,5 +1,5 @@
-import { bestStretch, binomialZ, poissonZ } from '../stats';
-import { MINUTE_MS } from '../time';
+import { bestStretch, binomialZ, median, poissonZ } from '../stats';
+import { DAY_MS, floorTo, MINUTE_MS } from '../time';
 import { HURTING_SPREADS, STRAINED_SPREADS } from './range';
 
 export const SIGNALS = ['slow', 'failing', 'missing'] as const;
@@ -51,6 +51,7 @@ export interface Deviation {
  */
 const RULES = [
   { minutes: 1, z: STRAINED_SPREADS, times: 3 },
+  { minutes: 1, z: 5.5, times: 1 },
   { minutes: 2, z: 5.1, times: 1 },
   { minutes: 3, z: 5, times: 1 },
   { minutes: 5, z: 5, times: 1 },
@@ -61,6 +62,22 @@ const RULES = [
 const OF_LAST = 5;
 /** Volume varies for more reasons than shares do: it must show that much more. */
 const MISSING_MORE = 0.5;
+/**
+ * How busy a day is as a whole is uncertain, most on days of which few came before; the hour before tells it. So volume is
+ * also measured against that hour, in blocks of five minutes that expect enough, ending five minutes before the stretch.
+ */
+const LEVEL_MINUTES = 90;
+const LEVEL_BLOCK = 5;
+const LEVEL_GAP = 5;
+const LEVEL_FEWEST_BLOCKS = 9;
+const LEVEL_FEWEST_EXPECTED = 3;
+/** Volume drifts by so much against its usual course within an hour or two: a share of it, and more where the course itself is uncertain. */
+const LEVEL_DRIFT = 0.06;
+const LEVEL_DRIFT_OF_SPREAD = 0.5;
+/** Only a loss of more than half is told by the hour before: the course of a day that is known badly bends by less. */
+const LEVEL_LOSS = 0.5;
+/** Variance of a median against that of a mean, for normal errors: π / 2. */
+const MEDIAN_VARIANCE = Math.PI / 2;
 /** A deviation goes on while these windows still show something: its level goes back only after the calm time. */
 const HOLDS = [
   { minutes: 5, z: STRAINED_SPREADS },
@@ -68,6 +85,8 @@ const HOLDS = [
 ] as const;
 /** Minutes that must stay usual before a deviation is over. */
 const CALM_MINUTES = 10;
+/** Over its whole stretch a deviation must stand out so many spreads; what does not was a moment's chance. */
+const LEAST_OVER_STRETCH = 3.5;
 /** How far before the rule fired an onset is looked for, minutes. */
 const ONSET_LOOK_BACK = 70;
 /** A return to the usual must explain the minutes so much better than one level does: log-likelihood, 8 is four spreads. */
@@ -117,6 +136,33 @@ class SignalSeries {
       this.#usual[t + 1] = (this.#usual[t] as number) + (isUnknown || signal === 'missing' ? 0 : n * share);
       this.#unknown[t + 1] = (this.#unknown[t] as number) + Number(isUnknown);
     }
+  }
+
+  /**
+   * Evidence that a stretch misses attempts, against how busy the day was just before it: the day's level, of which only the
+   * spread between days is known, is updated by what came in that hour (normal prior and likelihood on the log scale).
+   *
+   * @returns spreads; 0 where the hour before tells nothing
+   */
+  missingSinceBefore(from: number, to: number): number {
+    const { n, bad, spread, dispersion, known } = this.tally(from, to);
+    const ratios: number[] = [];
+    let expected = 0;
+    // Levels belong to days: the evening before tells nothing of a Saturday.
+    const midnight = Math.ceil((floorTo(this.startMs + (to - 1) * MINUTE_MS, DAY_MS) - this.startMs) / MINUTE_MS);
+    const first = Math.max(0, midnight, from - LEVEL_GAP - LEVEL_MINUTES);
+    for (let end = from - LEVEL_GAP; end - LEVEL_BLOCK >= first; end -= LEVEL_BLOCK) {
+      const block = this.tally(end - LEVEL_BLOCK, end);
+      if (!block.known || block.n < LEVEL_FEWEST_EXPECTED) continue;
+      ratios.push(block.bad / block.n);
+      expected += block.n;
+    }
+    const level = ratios.length < LEVEL_FEWEST_BLOCKS ? undefined : median(ratios);
+    if (!known || !level || !(n > 0)) return 0;
+    const [prior, error] = [spread ** 2, (MEDIAN_VARIANCE * dispersion) / expected + LEVEL_DRIFT ** 2 + (LEVEL_DRIFT_OF_SPREAD * spread) ** 2];
+    const weight = prior / (prior + error);
+    if (bad > n * level ** weight * LEVEL_LOSS) return 0;
+    return -poissonZ(bad, n * level ** weight, Math.sqrt(weight * error), dispersion);
   }
 
   get startMs(): number {
@@ -173,7 +219,8 @@ function findSignal(flow: number, series: SignalSeries): Deviation[] {
     if (stretch) {
       const running = length - 1 - last < CALM_MINUTES && length - stretch.end <= CALM_MINUTES;
       const end = running ? length : stretch.end;
-      deviations.push({ flow, ...describe(series, stretch.start, end, stretch.end, running), firedMs: series.startMs + (t + 1) * MINUTE_MS });
+      const found = describe(series, stretch.start, end, stretch.end, running);
+      if (found.z >= LEAST_OVER_STRETCH) deviations.push({ flow, ...found, firedMs: series.startMs + (t + 1) * MINUTE_MS });
     }
     previousEnd = last + 1;
     t = last;
@@ -187,7 +234,7 @@ function firings(series: SignalSeries): Uint8Array {
   for (const { minutes, z, times } of RULES) {
     const outside = new Uint8Array(length);
     for (let t = minutes - 1; t < length; t++)
-      outside[t] = isOutside(series.signal, series.tally(t - minutes + 1, t + 1), series.signal === 'missing' ? z + MISSING_MORE : z) ? 1 : 0;
+      outside[t] = isOutside(series, t - minutes + 1, t + 1, series.signal === 'missing' ? z + MISSING_MORE : z) ? 1 : 0;
     for (let t = 0; t < length; t++) {
       let count = 0;
       for (let u = Math.max(0, t - (times > 1 ? OF_LAST : 1) + 1); u <= t; u++) count += outside[u] as number;
@@ -201,16 +248,25 @@ function firings(series: SignalSeries): Uint8Array {
 function holding(series: SignalSeries, fires: Uint8Array): Uint8Array {
   const holds = new Uint8Array(series.length);
   if (!fires.includes(1)) return holds;
-  for (const { minutes, z } of HOLDS)
-    for (let t = minutes - 1; t < series.length; t++) if (isOutside(series.signal, series.tally(t - minutes + 1, t + 1), z)) holds[t] = 1;
+  for (const { minutes, z } of HOLDS) for (let t = minutes - 1; t < series.length; t++) if (isOutside(series, t - minutes + 1, t + 1, z)) holds[t] = 1;
   return holds;
 }
 
-function isOutside(signal: Signal, sums: Tally, threshold: number): boolean {
+function isOutside(series: SignalSeries, from: number, to: number, threshold: number): boolean {
+  const { signal } = series;
+  const sums = series.tally(from, to);
   if (!sums.known || sums.n < FEWEST_ATTEMPTS) return false;
   if (signal === 'missing' && sums.bad > sums.n * LARGEST_VOLUME_SHARE) return false;
   if (excessOf(signal, sums) < FEWEST_EXCESS) return false;
-  return evidence(signal, sums) >= threshold;
+  return strength(series, sums, from, to) >= threshold;
+}
+
+/** Evidence by the clock of the week, and for what is missing also by the hour before: whichever tells more. */
+function strength(series: SignalSeries, sums: Tally, from: number, to: number): number {
+  const byWeek = evidence(series.signal, sums);
+  // The hour before is asked only where the week has its doubts already, and about more than a moment.
+  if (series.signal !== 'missing' || byWeek < STRAINED_SPREADS || to - from < LEVEL_BLOCK) return byWeek;
+  return Math.max(byWeek, series.missingSinceBefore(from, to));
 }
 
 const excessOf = (signal: Signal, sums: Tally) => (signal === 'missing' ? sums.n - sums.bad : sums.bad - sums.usual);
@@ -287,7 +343,7 @@ function strongestLevel(series: SignalSeries, from: number, to: number): number 
 function describe(series: SignalSeries, start: number, end: number, lastBad: number, active: boolean): Omit<Deviation, 'firedMs' | 'flow'> {
   const { signal } = series;
   const sums = series.tally(start, lastBad);
-  const z = evidence(signal, sums);
+  const z = strength(series, sums, start, lastBad);
   const share = signal === 'missing' ? 1 - sums.bad / sums.n : sums.bad / sums.n;
   const level = share > BROKEN_SHARE && signal !== 'slow' ? 'broken' : z >= HURTING_SPREADS ? 'hurting' : 'strained';
   return {

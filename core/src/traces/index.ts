@@ -1,5 +1,5 @@
 export * from './trace-span';
-export * from './own-time';
+export * from './stretch';
 export * from './time-shares';
 export * from './clock-offsets';
 export * from './waterfall';

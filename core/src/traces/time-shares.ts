@@ -1,4 +1,4 @@
-import type { TimedSpan } from './own-time';
+import type { TimedSpan } from './stretch';
 
 /**
  * Who held the attempt up, moment by moment: each moment belongs to the span at work that waits for nobody, and is shared

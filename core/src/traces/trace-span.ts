@@ -1,4 +1,5 @@
-import type { TimedSpan } from './own-time';
+import { SpanKind } from '../telemetry';
+import type { TimedSpan } from './stretch';
 
 /** A span with all that a waterfall shows of it; times in microseconds, each on the clock of its host. */
 export interface TraceSpan extends TimedSpan {
@@ -14,3 +15,10 @@ export interface TraceSpan extends TimedSpan {
   /** what went wrong: type of the exception, or status; '' when nothing did */
   failure: string;
 }
+
+/**
+ * Who is answerable for a span's own time: a call that left no span behind belongs to whom it called. So outside services
+ * that send nothing, and components that fell silent, have a part too.
+ */
+export const holderOf = (span: Pick<TraceSpan, 'component' | 'kind' | 'peer'>, hasChildren: boolean): string =>
+  span.kind === SpanKind.CLIENT && span.peer !== '' && !hasChildren ? span.peer : span.component;

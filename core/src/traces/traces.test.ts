@@ -1,34 +1,21 @@
 import fc from 'fast-check';
 import { SpanKind } from '../telemetry';
-import { clockOffsets, deepestFailing, heaviestComponent, layOut, MISSING_SPAN, ownTimes, timeShares, type TraceSpan } from './index';
+import { clockOffsets, layOut, MISSING_SPAN, timeShares, type TraceSpan } from './index';
 
 const span = (spanId: string, parentSpanId: string, component: string, startUs: number, endUs: number, more: Partial<TraceSpan> = {}): TraceSpan => ({
   spanId, parentSpanId, component, startUs, durationUs: endUs - startUs, failed: false, name: spanId, kind: SpanKind.INTERNAL, host: '', peer: '', statement: '', failure: '', ...more,
 }); // prettier-ignore
-
-describe('own time', () => {
-  test('parallel children are not counted twice, what runs on after the parent is the child alone', () => {
-    const own = ownTimes([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 30, 60), span('d', 'a', 'mail', 90, 150)]);
-    expect(Object.fromEntries(own)).toEqual({ web: 40, rates: 30, slots: 30, mail: 60 });
-  });
-
-  test('a statement of 10.8 of 10.9 s holds 99 %', () => {
-    const trace = [span('a', '', 'web', 0, 10_900_000), span('b', 'a', 'parcels-db', 50_000, 10_850_000)];
-    expect(heaviestComponent([trace], 'time')).toMatchObject({ component: 'parcels-db', share: expect.closeTo(0.9908, 3) as number });
-  });
-
-  test('of failing spans the deepest one is named; without any, none', () => {
-    const trace = [span('a', '', 'web', 0, 100, { failed: true }), span('b', 'a', 'labels', 10, 90, { failed: true }), span('c', 'b', 'parcels-db', 20, 30)];
-    expect(deepestFailing(trace)).toBe('labels');
-    expect(heaviestComponent([[span('a', '', 'web', 0, 1)]], 'failures')).toBeUndefined();
-  });
-});
 
 const sharesOf = (spans: TraceSpan[]) => Object.fromEntries(timeShares(spans, spans[0] as TraceSpan));
 
 describe('shares of the attempt', () => {
   test('one after the other', () => {
     expect(sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 40, 90)])).toEqual({ a: 20, b: 30, c: 50 });
+  });
+
+  test('a statement of 10.8 of 10.9 s holds 99 %, once', () => {
+    const { components } = layOut([span('a', '', 'web', 0, 10_900_000), span('b', 'a', 'parcels-db', 50_000, 10_850_000)], 'a');
+    expect(components.map(({ component, share }) => [component, Number(share.toFixed(4))])).toEqual([['parcels-db', 0.9908], ['web', 0.0092]]); // prettier-ignore
   });
 
   test('at the same time: each moment is shared by those at work, and those who wait have none of it', () => {

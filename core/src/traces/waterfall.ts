@@ -1,7 +1,7 @@
 import { clockOffsets, onOneClock } from './clock-offsets';
-import { unionWithin, type Stretch } from './own-time';
+import { unionWithin, type Stretch } from './stretch';
 import { timeShares } from './time-shares';
-import type { TraceSpan } from './trace-span';
+import { holderOf, type TraceSpan } from './trace-span';
 
 /** Name of the row that stands for a span that others name as their parent but that never came. */
 export const MISSING_SPAN = 'missing span';
@@ -178,13 +178,14 @@ function foldsOf(children: readonly TraceSpan[], below: ReadonlyMap<string, Trac
 
 function componentsOf(rows: readonly WaterfallRow[], root: TraceSpan): ComponentTime[] {
   const times = new Map<string, ComponentTime>();
-  for (const { span, shareUs, isMissing } of rows) {
-    const time = times.get(span.component) ?? { component: span.component, shareUs: 0, share: 0, spans: 0, failed: 0 };
+  rows.forEach(({ span, shareUs, isMissing, depth }, i) => {
+    const component = holderOf(span, (rows[i + 1]?.depth ?? 0) > depth);
+    const time = times.get(component) ?? { component, shareUs: 0, share: 0, spans: 0, failed: 0 };
     time.shareUs += shareUs;
     if (!isMissing) time.spans++;
     if (span.failed) time.failed++;
-    times.set(span.component, time);
-  }
+    times.set(component, time);
+  });
   for (const time of times.values()) time.share = root.durationUs > 0 ? time.shareUs / root.durationUs : 0;
   return [...times.values()].sort((a, b) => b.shareUs - a.shareUs || a.component.localeCompare(b.component));
 }

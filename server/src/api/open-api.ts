@@ -76,6 +76,11 @@ const schemas: Record<string, Schema> = {
     ruledOut: list(record({ dimension, why: oneOf(['oneValue', 'noDifference']), value: orNull(text) })), bad: integer, all: integer,
   }),
   Sample: record({ atMs: number, durationMs: number, outcome: oneOf(OUTCOMES), failure: text, traceId: text, spanId: text, person: text, component: text }),
+  Origin: record({
+    candidates: list(record({ component: text, score: number, reasons: list(text), team: orNull(text) })), second: orNull(text), trust: orNull(number),
+    rungs: list(record({ component: text, depth: number, usualUs: number, nowUs: number, failing: integer, onsetMs: orNull(number), isSilent: flag })),
+    bad: integer, usual: integer, shared: list(record({ id: integer, name: text, application: text, level: oneOf([...LEVELS, 'noData']) })),
+  }),
   AttemptRow: record({
     id: text, name: text, component: text, host: text, peer: text, statement: text, failure: text, depth: integer, fromUs: number, durationUs: number,
     own: list(number), ownUs: number, shareUs: number, calls: integer, callsUs: number, callsSumUs: number, foldedInto: text, isMissing: flag, runsOn: flag,
@@ -95,7 +100,7 @@ const schemas: Record<string, Schema> = {
     trend, onsetMs: number, endMs: number, activeAtEnd: flag, inTroubleNow: flag, currency: text, parts: list(ref('Part')), bill: list(ref('BillLine')),
     penalties: number, harm: ref('Interval'), harmPerHour: number, rank: orNull(integer), best: orNull(integer), worst: orNull(integer), nearTie: flag,
     people: ref('Interval'), keyPeople: integer, outcomes, charts: list(ref('Chart')), marks: list(ref('Mark')), bites: ref('Bites'), samples: list(ref('Sample')),
-    component: orNull(record({ name: text, words: text })), proposedTeam: team, teams: list(text), remaining,
+    component: orNull(record({ name: text, words: text })), origin: orNull(ref('Origin')), proposedTeam: team, teams: list(text), remaining,
     setAside: orNull(record({ reason: text, by: text, untilMs: number })), joined: named, nearby: named,
     decisions: list(record({ at: text, who: text, what: text, detail: text })),
   }),

@@ -241,6 +241,8 @@ export interface IncidentShape {
   bites: BitesShape;
   samples: SampleShape[];
   component: { name: string; words: string } | null;
+  /** null where no attempt came whose trace could tell */
+  origin: OriginShape | null;
   proposedTeam: { team: string; reason: string } | null;
   teams: string[];
   remaining: RemainingShape;
@@ -423,4 +425,19 @@ export interface AttemptPageShape {
   usual: { traceId: string; spanId: string; atMs: number; durationMs: number } | null;
   /** further attempts of the same trace */
   others: { spanId: string; name: string; durationMs: number }[];
+}
+
+export interface OriginShape {
+  /** likeliest first */
+  candidates: { component: string; score: number; reasons: string[]; team: string | null }[];
+  /** a second origin at the same time */
+  second: string | null;
+  /** share of known worlds in which a candidate as far ahead as the first was right */
+  trust: number | null;
+  /** components on the affected paths, from the top down */
+  rungs: { component: string; depth: number; usualUs: number; nowUs: number; failing: number; onsetMs: number | null; isSilent: boolean }[];
+  bad: number;
+  usual: number;
+  /** other flows that reach the first candidate, and how they are in the window */
+  shared: { id: number; name: string; application: string; level: Level | 'noData' }[];
 }

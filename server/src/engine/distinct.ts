@@ -64,30 +64,30 @@ class SmallTable {
   }
 }
 
-/** People by their number, from 1 on: one byte each, which says in which question somebody was met last. */
+/** People by their number, from 1 on: one bit each, so that hundreds of thousands fit the processor's nearest cache. */
 export class PeopleMet {
-  #marks = new Uint8Array(1 << 17);
-  #mark = 1;
+  #bits = new Uint32Array(1 << 12);
 
   /** From now on nobody was met. */
   reset(): void {
-    if (this.#mark === 255) {
-      this.#marks.fill(0);
-      this.#mark = 0;
-    }
-    this.#mark++;
+    this.#bits.fill(0);
   }
 
   /** True the first time that a person is met; always for somebody unknown (0). */
   isNew(person: number): boolean {
-    if (person >= this.#marks.length) {
-      const grown = new Uint8Array(Math.max(person + 1, 2 * this.#marks.length));
-      grown.set(this.#marks);
-      this.#marks = grown;
-    }
-    const isNew = person === 0 || this.#marks[person] !== this.#mark;
-    this.#marks[person] = this.#mark;
-    return isNew;
+    const at = person >>> 5;
+    if (at >= this.#bits.length) this.#growTo(at);
+    const word = this.#bits[at] as number;
+    const bit = 1 << (person & 31);
+    if ((word & bit) !== 0) return person === 0;
+    this.#bits[at] = word | bit;
+    return true;
+  }
+
+  #growTo(at: number): void {
+    const grown = new Uint32Array(Math.max(at + 1, 2 * this.#bits.length));
+    grown.set(this.#bits);
+    this.#bits = grown;
   }
 
   /** How many of a run of people are met for the first time. */

@@ -94,7 +94,7 @@ function rolledSums(world: World, window: Window): Map<number, Sums> {
 }
 
 /** The worst level of any incident of the window, by flow. */
-function levelsIn(world: World, window: Window): Map<number, Level> {
+export function levelsIn(world: World, window: Window): Map<number, Level> {
   const levels = new Map<number, Level>();
   for (const incident of world.register.within(window))
     for (const part of incident.parts) {

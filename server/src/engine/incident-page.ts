@@ -1,6 +1,7 @@
 import {
   harmPerHour, hurtSentence, nearTies, percent, priorityOf, quantityOf, rankStability, times, whereItBites, type Bites, type Segment, type StoredIncident,
 } from '@toplens/core/incidents'; // prettier-ignore
+import { originShape } from './origin-shape';
 import { overlap, type Window, MINUTE_MS } from '@toplens/core/time';
 import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../api/shapes';
 import { decisionsOf } from '../store/incidents';
@@ -85,6 +86,7 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
         ? []
         : await sampleShapes(world, { flow: root.flow, window: shared, failures: root.signal === 'failing', onlyLate: true, most: SAMPLES, focus }),
     component: incident.component && { name: incident.component.name, words: incident.component.words },
+    origin: await originShape(world, root, shared),
     proposedTeam: proposalFor(world, incident) ?? null,
     teams: world.settings.file.teams,
     remaining: await remainingIn(world, shared, { ...focus, flow: root.flow }),

@@ -3,6 +3,7 @@ import { COLUMN_NAMES, type Attempt, type AttemptColumns } from '@toplens/core/t
 import type { Logger } from 'pino';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
+import type { VersionRow } from '../store/protocol';
 import { decodeTraces, type Decoded } from './decode';
 import { Journal, type Encoding, type JournalEntry, type JournalMark } from './journal';
 import { NameBook } from './name-book';
@@ -60,6 +61,7 @@ export class Intake {
   #checkpointedMark: JournalMark | undefined;
   #lastCheckpointMs = Date.now();
   #closed = false;
+  readonly #versions = new Map<string, number>();
 
   private constructor(
     private readonly deps: {
@@ -186,6 +188,7 @@ export class Intake {
       names,
       hours: [...encoded.hours],
       details: encoded.details,
+      versions: this.#freshVersions(encoded.versions),
     };
     for (let tries = 0; ; tries++) {
       try {
@@ -204,6 +207,13 @@ export class Intake {
       }
     }
     this.#appliedMark = group.findLast((applied) => applied.mark)?.mark ?? this.#appliedMark;
+  }
+
+  /** Versions that are new, or were seen earlier than known so far. Known again after a restart, at the price of one write each. */
+  #freshVersions(versions: ReadonlyMap<string, VersionRow>): VersionRow[] {
+    const fresh = [...versions].filter(([key, { first_us }]) => first_us < (this.#versions.get(key) ?? Infinity));
+    for (const [key, { first_us }] of fresh) this.#versions.set(key, first_us);
+    return fresh.map(([, row]) => row);
   }
 
   #publish(batch: number, columns: AttemptColumns, known: number[], receivedMs: number): void {

@@ -2,7 +2,7 @@ import { type InnerSpan } from '@toplens/core/flows';
 import { BACKGROUND, emptyColumns, FAILED, PROBE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
 import { CopyRows } from '../store/copy-rows';
-import type { DetailRow } from '../store/protocol';
+import type { DetailRow, VersionRow } from '../store/protocol';
 import { flowText, type NameBook } from './name-book';
 import { sessionNumber } from './session-number';
 
@@ -14,6 +14,8 @@ export interface EncodedRows {
   /** the attempts once more, for the engine */
   columns: AttemptColumns;
   details: DetailRow[];
+  /** first moment at which each version of a component was seen, microseconds */
+  versions: Map<string, VersionRow>;
   hours: Set<number>;
   /** end of the last attempt, milliseconds since the epoch */
   latestEndMs: number;
@@ -26,6 +28,7 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
     spans: new CopyRows(13),
     columns: emptyColumns(attempts.length),
     details: [],
+    versions: new Map(),
     hours: new Set(),
     latestEndMs: 0,
   };
@@ -40,13 +43,23 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
     if (isFirst(attempt)) {
       encodeAttempt(attempt, encoded, names);
       addDetail(attempt, encoded.details);
+      addVersion(attempt, encoded.versions);
     }
   for (const span of spans)
     if (isFirst(span)) {
       encodeSpan(span, encoded.spans, names);
       addDetail(span, encoded.details);
+      addVersion(span, encoded.versions);
     }
   return encoded;
+}
+
+function addVersion({ component, version, startUs }: Attempt | InnerSpan, versions: Map<string, VersionRow>): void {
+  if (version === '') return;
+  const key = `${component}\u001f${version}`;
+  const known = versions.get(key);
+  if (!known) versions.set(key, { component, version, first_us: startUs });
+  else if (startUs < known.first_us) known.first_us = startUs;
 }
 
 function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, details: DetailRow[]): void {

@@ -1,5 +1,4 @@
 import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
-import type { TimedSpan } from '@toplens/core/traces';
 import { HOUR_MS } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
@@ -86,38 +85,6 @@ export async function attemptsAt(database: Database, flow: number, startsUs: rea
     component: row.component ?? '',
     site: row.site,
   }));
-}
-
-/** The spans of some traces, the entry included, by trace. */
-export async function spansOf(database: Database, traceIds: readonly string[]): Promise<Map<string, TimedSpan[]>> {
-  const rows = await database.query<{
-    trace_id: string; span_id: string; parent_id: string; component: string; started_us: number; duration_us: number; flags: number;
-  }>(
-    `SELECT s.trace_id::text, s.span_id::text, s.parent_id::text, n.value AS component, s.started_us::float8 AS started_us,
-            s.duration_us::float8 AS duration_us, s.flags
-       FROM (SELECT trace_id, span_id, parent_id, component, started_us, duration_us, flags FROM span WHERE trace_id = ANY($1::uuid[])
-             UNION ALL
-             SELECT trace_id, span_id, 0, component, started_us, duration_us, flags FROM attempt WHERE trace_id = ANY($1::uuid[])) s
-       JOIN name n ON n.id = s.component
-      ORDER BY s.started_us, s.span_id`,
-    [traceIds],
-  ); // prettier-ignore
-  const traces = new Map<string, TimedSpan[]>();
-  for (const row of rows) {
-    const traceId = row.trace_id.replaceAll('-', '');
-    const span = {
-      spanId: row.span_id,
-      parentSpanId: row.parent_id,
-      component: row.component,
-      startUs: row.started_us,
-      durationUs: row.duration_us,
-      failed: (row.flags & 1) === 1,
-    };
-    const spans = traces.get(traceId);
-    if (spans) spans.push(span);
-    else traces.set(traceId, [span]);
-  }
-  return traces;
 }
 
 /** Drops what is older than is kept. */

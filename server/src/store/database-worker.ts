@@ -83,6 +83,12 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
            ON CONFLICT DO NOTHING`,
         [batch.details],
       );
+    if (batch.versions.length > 0)
+      await tx.query(
+        `INSERT INTO component_version SELECT component, version, first_us FROM jsonb_to_recordset($1::jsonb) AS v (component text, version text, first_us int8)
+           ON CONFLICT (component, version) DO UPDATE SET first_us = least(component_version.first_us, excluded.first_us)`,
+        [batch.versions],
+      );
     if (batch.hours.length > 0)
       await tx.query(
         `INSERT INTO stale_hour (hour_ms, batch) SELECT h, $2 FROM unnest($1::int8[]) h ON CONFLICT (hour_ms) DO UPDATE SET batch = excluded.batch`,

@@ -11,6 +11,14 @@ export interface IngestBatch {
   names: { id: number; kind: string; value: string }[];
   hours: number[];
   details: DetailRow[];
+  versions: VersionRow[];
+}
+
+/** A row of table component_version. */
+export interface VersionRow {
+  component: string;
+  version: string;
+  first_us: number;
 }
 
 /** A row of table failure_detail; ids in hexadecimal. */

@@ -89,3 +89,71 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
     details: new Map(details.map(({ span_id, class_name, ...detail }) => [span_id, { ...detail, className: class_name }])),
   };
 }
+
+interface InnerRow {
+  trace_id: string;
+  span_id: string;
+  parent_id: string;
+  component: string | null;
+  host: string | null;
+  peer: string | null;
+  kind: number;
+  flags: number;
+  started_us: number;
+  duration_us: number;
+}
+
+/** Spans of many traces, as far as the search for an origin needs them: names, statements and failures are left out. */
+export async function loadPaths(database: Database, traceIds: readonly string[]): Promise<Map<string, TraceSpan[]>> {
+  const rows = await database.query<InnerRow>(
+    `SELECT s.trace_id::text, ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
+            c.value AS component, h.value AS host, p.value AS peer, s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
+       FROM (SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, peer, kind, flags FROM span WHERE trace_id = ANY($1::uuid[])
+             UNION ALL
+             SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, 0, 2, flags FROM attempt WHERE trace_id = ANY($1::uuid[])) s
+       LEFT JOIN name c ON c.id = s.component LEFT JOIN name h ON h.id = s.host LEFT JOIN name p ON p.id = s.peer
+      ORDER BY s.started_us, s.span_id`,
+    [traceIds],
+  );
+  const traces = new Map<string, TraceSpan[]>();
+  for (const row of rows) {
+    const traceId = row.trace_id.replaceAll('-', '');
+    const span: TraceSpan = {
+      spanId: row.span_id, parentSpanId: row.parent_id, component: row.component ?? '', host: row.host ?? '', peer: row.peer ?? '', kind: row.kind,
+      failed: (row.flags & 1) === 1, startUs: row.started_us, durationUs: row.duration_us, name: '', statement: '', failure: '',
+    }; // prettier-ignore
+    const spans = traces.get(traceId);
+    if (spans) spans.push(span);
+    else traces.set(traceId, [span]);
+  }
+  return traces;
+}
+
+export interface StoredVersion {
+  component: string;
+  version: string;
+  firstMs: number;
+}
+
+/** Releases of these components: versions that are not the first one seen. */
+export async function releasesOf(database: Database, components: readonly string[], window: { fromMs: number; toMs: number }): Promise<StoredVersion[]> {
+  return database.query<StoredVersion>(
+    `SELECT component, version, first_us::float8 / 1000 AS "firstMs" FROM component_version v
+      WHERE component = ANY($1::text[]) AND first_us >= $2 AND first_us < $3
+        AND EXISTS (SELECT 1 FROM component_version o WHERE o.component = v.component AND o.first_us < v.first_us)
+      ORDER BY first_us, component, version`,
+    [components, Math.floor(window.fromMs * 1000), Math.ceil(window.toMs * 1000)],
+  );
+}
+
+/** Flows whose attempts reached a component in a window: who else depends on it. */
+export async function flowsThrough(database: Database, component: string, window: { fromMs: number; toMs: number }): Promise<number[]> {
+  const rows = await database.query<{ flow: number }>(
+    `SELECT DISTINCT a.flow
+       FROM (SELECT DISTINCT trace_id FROM span s JOIN name n ON n.id = s.component
+              WHERE n.kind = 'component' AND n.value = $1 AND s.started_us >= $2 AND s.started_us < $3 LIMIT 5000) t
+       JOIN attempt a USING (trace_id) ORDER BY a.flow`,
+    [component, Math.floor(window.fromMs * 1000), Math.ceil(window.toMs * 1000)],
+  );
+  return rows.map(({ flow }) => flow);
+}

@@ -20,7 +20,8 @@ export function Overview({ rows, wholeUs, width, onGo }: { rows: readonly Attemp
           const from = Math.floor((i * rows.length) / lines);
           const some = rows.slice(from, Math.max(from + 1, Math.floor(((i + 1) * rows.length) / lines)));
           const worst = some.find(({ failure }) => failure !== '');
-          const row = worst ?? (some[0]);
+          const row = worst ?? some[0];
+          if (!row) return null;
           const y = ((i + 0.5) * HEIGHT) / lines;
           const to = Math.max(x(row.fromUs + row.durationUs), x(row.fromUs) + 1);
           return <Line key={i} x1={x(row.fromUs)} x2={to} y1={y} y2={y} stroke={worst ? palette.harm[3] : palette.muted} strokeWidth={1} />;

@@ -24,7 +24,6 @@ export function Evidence({ incident }: { incident: Incident }) {
           <Words kind="small">{`${part.technicalName}: ${SIGNAL_WORDS[part.signal]} from ${clock(part.onsetMs, incident.window.toMs)}`}</Words>
         </Door>
       ))}
-      {incident.component && <Words>{`${incident.component.name} ${incident.component.words}.`}</Words>}
       {incident.samples.length > 0 && (
         <>
           <Words kind="section" level={2}>

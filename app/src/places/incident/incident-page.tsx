@@ -13,6 +13,7 @@ import { Decided } from './decided';
 import { DecideSheet, type DecideOn } from './decide-sheet';
 import { Evidence } from './evidence';
 import { HandoffPart } from './handoff-part';
+import { LikelyOrigin } from './likely-origin';
 import { HarmBill } from './harm-bill';
 import { SendSheet } from './send-sheet';
 import { WhatHappens } from './what-happens';
@@ -54,6 +55,7 @@ export function IncidentPage({ id }: { id: number }) {
               </View>
               <View style={styles.column}>
                 <AgainstNormal incident={incident} />
+                <LikelyOrigin incident={incident} />
                 <Evidence incident={incident} />
               </View>
             </View>
@@ -62,6 +64,7 @@ export function IncidentPage({ id }: { id: number }) {
               <HarmBill incident={incident} />
               <AgainstNormal incident={incident} />
               <WhereItBites incident={incident} />
+              <LikelyOrigin incident={incident} />
               <Evidence incident={incident} />
               <HandoffPart incident={incident} onSend={send} />
               <Decided incident={incident} />

@@ -17,3 +17,11 @@ CREATE TABLE failure_detail (
   PRIMARY KEY (trace_id, span_id)
 );
 CREATE INDEX failure_detail_time ON failure_detail (started_us);
+
+-- When a version of a component was first seen in any span: releases, as reasons for what began just after.
+CREATE TABLE component_version (
+  component text NOT NULL,
+  version text NOT NULL,
+  first_us int8 NOT NULL,
+  PRIMARY KEY (component, version)
+);

@@ -1,0 +1,321 @@
+import { bestStretch, robustCentre } from '../stats';
+import { MINUTE_MS } from '../time';
+import { percent } from './words';
+import { holderOf, layOut, type TraceSpan, type WaterfallRow } from '../traces';
+
+/** An attempt with its spans, as evidence for where trouble comes from. */
+export interface ObservedAttempt {
+  atMs: number;
+  rootId: string;
+  spans: readonly TraceSpan[];
+  /** late, hung or failed, inside the trouble; else a usual one */
+  isBad: boolean;
+}
+
+/** A release, a setting, a flag: anything that somebody changed. */
+export interface ComponentChange {
+  component: string;
+  atMs: number;
+  words: string;
+}
+
+export const ORIGIN_REASONS = ['time', 'failures', 'early', 'deep', 'change'] as const;
+export type OriginReason = (typeof ORIGIN_REASONS)[number];
+
+/**
+ * What each reason weighs in the score, by what is wrong. A component has them all at 1 when it alone holds the time (or the
+ * failures), went wrong first, lies deepest, and was changed just before. Set on tuning seeds of the truth bench.
+ */
+export const ORIGIN_WEIGHTS: Readonly<Record<'slow' | 'failing', Readonly<Record<OriginReason, number>>>> = {
+  slow: { time: 0.6, failures: 0.1, early: 0.1, deep: 0.05, change: 0.15 },
+  failing: { time: 0.05, failures: 0.65, early: 0.1, deep: 0.05, change: 0.15 },
+};
+
+export interface OriginCandidate {
+  component: string;
+  /** 0 to 1: weighted sum of the reasons */
+  score: number;
+  reasons: Readonly<Record<OriginReason, number>>;
+  /** mean time in an attempt, microseconds: as usual, and in attempts gone wrong */
+  usualUs: number;
+  nowUs: number;
+  /** bad attempts in which it is the deepest that fails */
+  failing: number;
+  /** when it first left its usual; null when it did not stand out */
+  onsetMs: number | null;
+  /** steps below the attempt's first span, mean */
+  depth: number;
+  /** it sends no spans of its own: told by those who call it */
+  isSilent: boolean;
+  change: ComponentChange | null;
+}
+
+/** A component on the paths looked at, whether it has a part in the trouble or not. */
+export type Rung = Pick<OriginCandidate, 'component' | 'usualUs' | 'nowUs' | 'failing' | 'onsetMs' | 'depth' | 'isSilent'>;
+
+export interface Origin {
+  /** likeliest first */
+  candidates: OriginCandidate[];
+  /** all components on the affected paths, from the attempt's begin downwards */
+  rungs: Rung[];
+  /** a second origin at the same time: of the bad attempts that the first does not explain, it explains most */
+  second: string | null;
+  bad: number;
+  usual: number;
+}
+
+/** A change so long before the onset may be the cause; one a little after may be dated roughly. */
+const CHANGE_BEFORE_MS = 45 * MINUTE_MS;
+const CHANGE_AFTER_MS = 2 * MINUTE_MS;
+const CHANGE_FADES_MS = 20 * MINUTE_MS;
+const EARLY_FADES_MS = 3 * MINUTE_MS;
+/** Evidence, as a log-likelihood ratio, from which on a component counts as changed. */
+const CHANGED_FROM = 8;
+/** Of the attempts that the first origin leaves unexplained, so many and such a share must speak for a second. */
+const SECOND_LEAST = 4;
+const SECOND_SHARE = 0.15;
+const SECOND_EXPLAINS = 0.5;
+/** Single extreme attempts must not decide: times count up to this quantile of the usual ones. */
+const WINSOR = 0.95;
+
+/** Whoever was called last before a failure may be behind it, although nothing marked that call as failed. */
+const CALLED_LAST = 0.3;
+/** If that call took so many times its usual, and so much of the span that failed, it was waited for in vain: the failure is its. */
+const IN_VAIN_TIMES = 4;
+const IN_VAIN_SHARE = 0.5;
+
+interface Part {
+  us: number;
+  depth: number;
+  /** it is the deepest that fails: 1; it was called last by the one that is: a part of that */
+  fails: number;
+  isSilent: boolean;
+}
+
+interface Profile {
+  atMs: number;
+  isBad: boolean;
+  parts: Map<string, Part>;
+}
+
+/**
+ * Components proposed as the cause, with their reasons. Own time counts, so a component that only waits for another is no
+ * candidate; of failing attempts the deepest failing span counts. A pure function of the set of attempts.
+ *
+ * @param signal what is wrong with the bad attempts
+ * @param onsetMs begin of the trouble, as estimated
+ */
+export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow' | 'failing', onsetMs: number, changes: readonly ComponentChange[]): Origin {
+  const usualUs = new Map<string, number>();
+  const usualOnes = attempts.filter((one) => !one.isBad).map((one) => profileOf(one, usualUs));
+  for (const component of new Set(usualOnes.flatMap(({ parts }) => [...parts.keys()])))
+    usualUs.set(component, winsorMean(usualOnes.map(({ parts }) => parts.get(component)?.us ?? 0)));
+  const badOnes = attempts.filter((one) => one.isBad).map((one) => profileOf(one, usualUs));
+  const profiles = [...usualOnes, ...badOnes].sort((a, b) => a.atMs - b.atMs);
+  const bad = profiles.filter(({ isBad }) => isBad);
+  const usual = profiles.filter(({ isBad }) => !isBad);
+  if (bad.length === 0) return { candidates: [], rungs: [], second: null, bad: 0, usual: usual.length };
+  const facts = factsOf(bad, usual, profiles, signal);
+  const candidates = score(facts, bad, signal, onsetMs, changes);
+  const [first] = candidates;
+  const rungs = facts.map(({ blamed: _blamed, ...rung }): Rung => rung).sort((a, b) => a.depth - b.depth || a.component.localeCompare(b.component));
+  return {
+    candidates,
+    rungs,
+    second: first ? secondOrigin(first, candidates, bad, usual, profiles, signal, onsetMs, changes) : null,
+    bad: bad.length,
+    usual: usual.length,
+  };
+}
+
+/** @param usualUs mean time of each component as usual, as far as known */
+function profileOf({ atMs, isBad, rootId, spans }: ObservedAttempt, usualUs: ReadonlyMap<string, number>): Profile {
+  const { rows } = layOut(spans, rootId);
+  const parts = new Map<string, Part>();
+  const holders = rows.map(({ span, depth }, i) => holderOf(span, (rows[i + 1]?.depth ?? 0) > depth));
+  rows.forEach((row, i) => {
+    if (row.isMissing) return;
+    const component = holders[i] as string;
+    const part = parts.get(component) ?? { us: 0, depth: 0, fails: 0, isSilent: true };
+    part.us += row.shareUs;
+    part.depth = Math.max(part.depth, row.depth);
+    part.isSilent &&= component !== row.span.component;
+    parts.set(component, part);
+  });
+  const deepest = rows.reduce((at, row, i) => (row.span.failed && (at < 0 || row.depth > (rows[at] as WaterfallRow).depth) ? i : at), -1);
+  if (deepest >= 0) blame(rows, deepest, holders, parts, usualUs);
+  return { atMs, isBad, parts };
+}
+
+/** Who is answerable for a failure: the deepest that fails, or whom it waited for in vain just before. */
+function blame(
+  rows: readonly WaterfallRow[],
+  deepest: number,
+  holders: readonly string[],
+  parts: ReadonlyMap<string, Part>,
+  usualUs: ReadonlyMap<string, number>,
+): void {
+  const failing = rows[deepest] as WaterfallRow;
+  let last: { row: WaterfallRow; holder: string } | undefined;
+  for (let i = deepest + 1; (rows[i]?.depth ?? 0) > failing.depth; i++) {
+    const row = rows[i] as WaterfallRow;
+    const ends = row.span.startUs + row.span.durationUs;
+    if (row.depth === failing.depth + 1 && (!last || ends > last.row.span.startUs + last.row.span.durationUs)) last = { row, holder: holders[i] as string };
+  }
+  const [own, called] = [parts.get(holders[deepest] as string), last && parts.get(last.holder)];
+  const usual = last && usualUs.get(last.holder);
+  const inVain =
+    last && usual !== undefined && last.row.span.durationUs > IN_VAIN_TIMES * usual && last.row.span.durationUs > IN_VAIN_SHARE * failing.span.durationUs;
+  if (own) own.fails = inVain ? CALLED_LAST : 1;
+  if (called && called !== own) called.fails = inVain ? 1 : CALLED_LAST;
+}
+
+type Facts = Rung & { blamed: number };
+
+function factsOf(bad: readonly Profile[], usual: readonly Profile[], all: readonly Profile[], signal: 'slow' | 'failing'): Facts[] {
+  const components = [...new Set(bad.flatMap(({ parts }) => [...parts.keys()]))];
+  return components.map((component) => {
+    const timesOf = (profiles: readonly Profile[]) => profiles.map(({ parts }) => parts.get(component)?.us ?? 0);
+    const present = bad.flatMap(({ parts }) => parts.get(component) ?? []);
+    return {
+      component,
+      usualUs: winsorMean(timesOf(usual)),
+      nowUs: winsorMean(timesOf(bad)),
+      failing: present.filter(({ fails }) => fails === 1).length,
+      blamed: present.reduce((sum, { fails }) => sum + fails, 0),
+      depth: present.reduce((sum, { depth }) => sum + depth, 0) / present.length,
+      isSilent: [...bad, ...usual].every(({ parts }) => parts.get(component)?.isSilent ?? true),
+      onsetMs: onsetOf(component, all, signal),
+    };
+  });
+}
+
+function score(
+  facts: readonly Facts[],
+  bad: readonly Profile[],
+  signal: 'slow' | 'failing',
+  onsetMs: number,
+  changes: readonly ComponentChange[],
+): OriginCandidate[] {
+  const excess = facts.reduce((sum, { nowUs, usualUs }) => sum + Math.max(0, nowUs - usualUs), 0);
+  const failures = bad.filter(({ parts }) => [...parts.values()].some(({ fails }) => fails > 0)).length;
+  const onsets = facts.flatMap((fact) => fact.onsetMs ?? []);
+  const earliest = Math.min(...onsets);
+  const deepest = Math.max(1, ...facts.map(({ depth }) => depth));
+  const weights = ORIGIN_WEIGHTS[signal];
+  return facts
+    .map(({ blamed, ...fact }): OriginCandidate => {
+      const change = changeBefore(fact.component, Math.min(onsetMs, fact.onsetMs ?? onsetMs), changes);
+      const time = excess > 0 ? Math.max(0, fact.nowUs - fact.usualUs) / excess : 0;
+      const failed = failures > 0 ? blamed / failures : 0;
+      // How early and how deep says something of those alone that have a part in what is wrong.
+      const has = Math.min(1, 4 * (signal === 'slow' ? time : failed));
+      const reasons = {
+        time,
+        failures: failed,
+        early: fact.onsetMs === null ? 0 : has * Math.exp((earliest - fact.onsetMs) / EARLY_FADES_MS),
+        deep: (has * fact.depth) / deepest,
+        change: change ? has * Math.exp(-Math.abs(onsetMs - change.atMs) / CHANGE_FADES_MS) : 0,
+      };
+      return { ...fact, change, reasons, score: ORIGIN_REASONS.reduce((sum, name) => sum + weights[name] * reasons[name], 0) };
+    })
+    .filter((candidate) => candidate.score > 0.02)
+    .sort((a, b) => b.score - a.score || a.component.localeCompare(b.component));
+}
+
+function changeBefore(component: string, onsetMs: number, changes: readonly ComponentChange[]): ComponentChange | null {
+  const near = changes.filter(
+    (change) => change.component === component && change.atMs >= onsetMs - CHANGE_BEFORE_MS && change.atMs <= onsetMs + CHANGE_AFTER_MS,
+  );
+  return near.reduce<ComponentChange | null>((newest, change) => (newest && newest.atMs >= change.atMs ? newest : change), null);
+}
+
+/** From when on the component takes longer (or fails): maximum of the summed log-likelihood ratio over the attempts in order. */
+function onsetOf(component: string, all: readonly Profile[], signal: 'slow' | 'failing'): number | null {
+  const passing = all.filter(({ parts }) => parts.has(component));
+  if (signal === 'failing') {
+    const fails = passing.map(({ parts }) => parts.get(component)?.fails === 1);
+    const usually = (passing.filter(({ isBad }, i) => !isBad && fails[i]).length + 0.5) / (passing.filter(({ isBad }) => !isBad).length + 1);
+    const now = (passing.filter(({ isBad }, i) => isBad && fails[i]).length + 0.5) / (passing.filter(({ isBad }) => isBad).length + 1);
+    if (now <= usually) return null;
+    return beginOf(passing, fails.map((isFailing) => (isFailing ? Math.log(now / usually) : Math.log((1 - now) / (1 - usually))))); // prettier-ignore
+  }
+  const logs = passing.map(({ parts }) => Math.log((parts.get(component)?.us ?? 0) + 500));
+  const usual = robustCentre(logs.filter((_, i) => !passing[i]?.isBad));
+  const now = robustCentre(logs.filter((_, i) => passing[i]?.isBad));
+  if (!usual || !now || now.centre <= usual.centre) return null;
+  const spread = Math.max(0.2, usual.spread);
+  return beginOf(passing, logs.map((x) => ((x - usual.centre) ** 2 - (x - now.centre) ** 2) / (2 * spread ** 2))); // prettier-ignore
+}
+
+function beginOf(passing: readonly Profile[], scores: readonly number[]): number | null {
+  const stretch = bestStretch(scores);
+  return stretch && stretch.sum >= CHANGED_FROM ? (passing[stretch.start]?.atMs ?? null) : null;
+}
+
+/** Among the bad attempts in which the first origin has no part, who has? */
+function secondOrigin(
+  first: OriginCandidate,
+  candidates: readonly OriginCandidate[],
+  bad: readonly Profile[],
+  usual: readonly Profile[],
+  all: readonly Profile[],
+  signal: 'slow' | 'failing',
+  onsetMs: number,
+  changes: readonly ComponentChange[],
+): string | null {
+  const usualOf = new Map(candidates.map(({ component, usualUs }) => [component, usualUs]));
+  const unexplained = bad.filter(({ parts }) => {
+    const own = parts.get(first.component);
+    if (signal === 'failing') return own?.fails !== 1;
+    const excess = [...parts].reduce((sum, [component, { us }]) => sum + Math.max(0, us - (usualOf.get(component) ?? 0)), 0);
+    return Math.max(0, (own?.us ?? 0) - first.usualUs) < 0.3 * excess;
+  });
+  if (unexplained.length < SECOND_LEAST || unexplained.length < SECOND_SHARE * bad.length) return null;
+  const [next] = score(factsOf(unexplained, usual, all, signal), unexplained, signal, onsetMs, changes).filter(
+    ({ component }) => component !== first.component,
+  );
+  return next && next.reasons[signal === 'slow' ? 'time' : 'failures'] >= SECOND_EXPLAINS ? next.component : null;
+}
+
+function winsorMean(values: readonly number[]): number {
+  if (values.length === 0) return 0;
+  const sorted = [...values].sort((a, b) => a - b);
+  const most = sorted[Math.ceil(WINSOR * sorted.length) - 1] as number;
+  return values.reduce((sum, value) => sum + Math.min(value, most), 0) / values.length;
+}
+
+/**
+ * How often the first candidate was right in the worlds whose truth is known, by how far its score was ahead of the next
+ * (docs/truth.md, tuning seeds 1 to 300): the confidence is measured, not felt.
+ */
+const RIGHT_BY_LEAD = [
+  { lead: 0.45, right: 0.97 },
+  { lead: 0.25, right: 0.94 },
+  { lead: 0.1, right: 0.81 },
+  { lead: 0, right: 0.5 },
+] as const;
+
+/** Share of known worlds in which a first candidate as far ahead as this one was right; `undefined` without candidates. */
+export function originTrust({ candidates: [first, next] }: Pick<Origin, 'candidates'>): number | undefined {
+  return first && RIGHT_BY_LEAD.find(({ lead }) => first.score - (next?.score ?? 0) >= lead)?.right;
+}
+
+/** What speaks for a candidate, each with its number, weightiest first. */
+export function originReasons(candidate: OriginCandidate, { bad }: Pick<Origin, 'bad'>, onsetMs: number): string[] {
+  const { reasons, usualUs, nowUs, failing, change, isSilent } = candidate;
+  const told: string[] = [];
+  if (failing > 0) told.push(`is the deepest that fails in ${failing} of ${bad} attempts`);
+  else if (reasons.failures > 0.05) told.push(`was called last before the failure in ${percent(Math.min(1, reasons.failures / CALLED_LAST))} of the attempts`);
+  if (reasons.time >= 0.05) told.push(`holds ${percent(reasons.time)} of the added time: ${timeWords(usualUs)} usually, ${timeWords(nowUs)} now`);
+  if (change) told.push(`${change.words} ${minutesWords(onsetMs - change.atMs)}`);
+  if (reasons.early > 0.8) told.push('left its usual first');
+  if (isSilent) told.push('sends no spans of its own: this is what its callers saw');
+  return told;
+}
+
+const timeWords = (us: number) => (us < 1_000_000 ? `${Math.round(us / 1000)} ms` : `${(us / 1_000_000).toFixed(1)} s`);
+const minutesWords = (ms: number) => {
+  const minutes = Math.round(Math.abs(ms) / MINUTE_MS);
+  return minutes === 0 ? 'as it began' : `${minutes} min ${ms > 0 ? 'before' : 'after'} it began`;
+};

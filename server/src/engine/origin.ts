@@ -1,0 +1,79 @@
+import { rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
+import { limitsAt, type Deviation } from '@toplens/core/normal';
+import { FAILED, PROBE, type AttemptColumns } from '@toplens/core/telemetry';
+import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { attemptsAt } from '../store/attempts';
+import { loadPaths, releasesOf } from '../store/traces';
+import type { World } from './world';
+
+const BAD = 60;
+const USUAL = 60;
+/** Of a long incident the first hour is looked at: later, symptoms of other kinds mix in. */
+const LOOK_MS = 60 * MINUTE_MS;
+/** Usual attempts are taken from so long before the onset. */
+const BEFORE_MS = 3 * HOUR_MS;
+const CHANGES_MS = HOUR_MS;
+/** While it goes on an origin is looked for anew so often; spans of the newest attempts may still be on their way. */
+const AGAIN_MS = 10 * MINUTE_MS;
+const MOST_KEPT = 2_000;
+
+const kept = new WeakMap<World, Map<string, Promise<Origin | null>>>();
+
+/** Where the trouble of a deviation comes from, from its attempts' traces; null where no attempt came that could tell. */
+export function originOf(world: World, root: Deviation): Promise<Origin | null> {
+  if (root.signal === 'missing') return Promise.resolve(null);
+  let known = kept.get(world);
+  if (!known) kept.set(world, (known = new Map<string, Promise<Origin | null>>()));
+  const toMs = Math.min(root.endMs, root.onsetMs + LOOK_MS);
+  const key = `${root.flow}:${root.signal}:${root.onsetMs}:${Math.floor(toMs / AGAIN_MS)}:${Math.floor(Math.min(world.watermarkMs, toMs + 2 * AGAIN_MS) / AGAIN_MS)}`;
+  const before = known.get(key);
+  if (before) return before;
+  if (known.size > MOST_KEPT) known.clear();
+  const found = findOrigin(world, root, { fromMs: root.onsetMs, toMs });
+  known.set(key, found);
+  found.catch(() => known.delete(key));
+  return found;
+}
+
+async function findOrigin(world: World, root: Deviation, trouble: Window): Promise<Origin | null> {
+  const signal = root.signal === 'failing' ? 'failing' : 'slow';
+  const isFailed = (rows: AttemptColumns, i: number) => ((rows.flags[i] as number) & FAILED) !== 0;
+  const isLate = (rows: AttemptColumns, i: number) =>
+    (rows.durationMs[i] as number) > (limitsAt(world.history.normalAt(root.flow, rows.startMs[i] as number), rows.site[i] as number).limitMs ?? Infinity);
+  const isBad = (rows: AttemptColumns, i: number) => (signal === 'failing' ? isFailed(rows, i) : !isFailed(rows, i) && isLate(rows, i));
+  const before = { fromMs: root.onsetMs - BEFORE_MS, toMs: root.onsetMs };
+  const bad = await observe(world, root.flow, trouble, BAD, true, isBad);
+  const usual = await observe(world, root.flow, before, USUAL, false, (rows, i) => !isFailed(rows, i) && !isLate(rows, i));
+  if (bad.length === 0) return null;
+  const components = [...new Set(bad.flatMap(({ spans }) => spans.map(({ component }) => component)))];
+  const releases = await releasesOf(world.database, components, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
+  const changes = releases.map(({ component, version, firstMs }) => ({ component, atMs: firstMs, words: `${component} ${version} released` }));
+  return rankOrigins([...bad, ...usual], signal, root.onsetMs, changes);
+}
+
+/** Up to so many attempts with their inner spans, spread evenly over those that are wanted: a fair share, not the worst. */
+async function observe(
+  world: World,
+  flow: number,
+  window: Window,
+  most: number,
+  isBad: boolean,
+  isWanted: (rows: AttemptColumns, row: number) => boolean,
+): Promise<ObservedAttempt[]> {
+  const starts: number[] = [];
+  await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
+    for (let i = from; i < to; i++) {
+      const startMs = rows.startMs[i] as number;
+      if (rows.flow[i] !== flow || startMs < window.fromMs || startMs >= window.toMs || (rows.flags[i] as number) & PROBE) continue;
+      if (isWanted(rows, i)) starts.push(startMs);
+    }
+  });
+  starts.sort((a, b) => a - b);
+  const chosen = starts.length <= most ? starts : Array.from({ length: most }, (_, k) => starts[Math.floor(((k + 0.5) * starts.length) / most)] as number);
+  const stored = await attemptsAt(world.database, flow, chosen.map((startMs) => Math.round(startMs * 1000))); // prettier-ignore
+  const paths = await loadPaths(world.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  return stored.flatMap(({ traceId, spanId, startMs }) => {
+    const spans = paths.get(traceId) ?? [];
+    return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ atMs: startMs, rootId: spanId, spans, isBad }] : [];
+  });
+}
