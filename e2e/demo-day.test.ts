@@ -3,6 +3,7 @@ import { truthWithin } from '../scenario/src/world/truth';
 import { openBrowser, openPage, type Size } from './browser';
 import { seen, textOf, violations } from './page';
 import { getJson, until } from './processes';
+import { originTests } from './origin-steps';
 import { trustTests } from './trust-steps';
 import { startDemoWorld, type DemoWorld } from './world';
 
@@ -207,4 +208,5 @@ test('time and focus are chosen in sheets, live in the address, and stay while o
   await page.close();
 });
 
+originTests(() => ({ url: world.url, browser, nowMs, day }));
 trustTests(() => ({ url: world.url, browser, nowMs, day }));

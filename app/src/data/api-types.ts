@@ -1202,6 +1202,7 @@ export interface components {
                 reasons: string[];
                 team: string | null;
             }[];
+            changes: string[];
             second: string | null;
             trust: number | null;
             rungs: {

@@ -8,6 +8,7 @@ import { Bands } from './flow/bands';
 import { Sides } from './flow/sides';
 import { COLUMNS } from './flows/columns';
 import { beforeWords, FlowTableRows } from './flows/flow-table-rows';
+import { LikelyOrigin, sharedWords } from './incident/likely-origin';
 import { WhereItBites } from './incident/where-it-bites';
 import { IncidentRow } from './worst-first/incident-row';
 
@@ -177,4 +178,57 @@ test('a row says rank, level, priority and a near tie, and offers to send', () =
   expect(screen.queryByText(/€/)).toBeNull();
   fireEvent.click(screen.getByRole('button', { name: 'send it: Pay fails' }));
   expect(onSend).toHaveBeenCalled();
+});
+
+test('who else depends on the likely origin is told, those in trouble by name', () => {
+  const flow = (name: string, level: 'calm' | 'broken') => ({ id: 1, name, application: 'Shop', level });
+  expect(sharedWords('db', [flow('Pay', 'broken'), flow('Look', 'calm'), flow('Find', 'calm')])).toBe('db also serves Pay of Shop (broken), 2 that are calm.');
+  expect(sharedWords('db', [flow('Look', 'calm')])).toBe('db also serves 1 other flow, all calm.');
+  expect(
+    sharedWords(
+      'db',
+      Array.from({ length: 6 }, () => flow('Pay', 'broken')),
+    ),
+  ).toContain('2 more in trouble');
+});
+
+test('the likely origin shows its reasons, what was changed, the way down, and further candidates on request', () => {
+  const rung = (component: string, depth: number, nowUs: number, onsetMs: number | null) => ({
+    component,
+    depth,
+    usualUs: 40_000,
+    nowUs,
+    failing: 0,
+    onsetMs,
+    isSilent: false,
+  });
+  const origin = {
+    candidates: [
+      { component: 'parcels-db', score: 0.8, reasons: ['holds 95 % of the added time'], team: 'Data Stores' },
+      { component: 'slots', score: 0.1, reasons: [], team: null },
+    ],
+    changes: ['slots 4.18.0 released 3 min before it began'],
+    second: 'card-network', trust: 0.97, bad: 60, usual: 58, shared: [],
+    rungs: [rung('web', 0, 41_000, null), rung('parcels-db', 2, 4_000_000, 60_000)],
+  }; // prettier-ignore
+  render(<LikelyOrigin incident={{ ...incident({}), origin, onsetMs: 60_000, window: { fromMs: 0, toMs: 3_600_000 } }} />);
+  const words = screen.getByTestId('likely-origin').textContent;
+  for (const wanted of [
+    'parcels-db',
+    'belongs to Data Stores',
+    'right in 97 % of known worlds',
+    'Changed on the way: slots 4.18.0',
+    'At the same time card-network',
+    '40 ms → 4.00 s',
+    'as usual',
+  ])
+    expect(words).toContain(wanted);
+  expect(words).not.toContain('little speaks for it');
+  fireEvent.click(screen.getByRole('button', { name: /1 further candidate/ }));
+  expect(screen.getByTestId('likely-origin').textContent).toContain('little speaks for it');
+});
+
+test('where no trace can tell, that is said', () => {
+  render(<LikelyOrigin incident={{ ...incident({}, 'missing'), origin: null }} />);
+  expect(screen.getByTestId('likely-origin').textContent).toContain('No attempt came, so no trace can tell.');
 });

@@ -18,8 +18,9 @@ export interface Brief {
   harmMinutes: number;
   currency: string;
   mostHit: { dimension: string; value: string; words: string }[];
+  /** likely origin, with what speaks for it */
   component: { name: string; words: string } | null;
-  samples: { at: string; durationMs: number; outcome: string; failure: string; traceId: string; person: string; component: string }[];
+  samples: { at: string; durationMs: number; outcome: string; failure: string; traceId: string; person: string; component: string; link: string }[];
   team: string;
   teamReason: string;
   link: string;
@@ -42,7 +43,7 @@ export function briefMarkdown(brief: Brief): string {
     `- **Since** ${time(brief.since)} UTC${brief.until ? `, until ${time(brief.until)} UTC` : ', still going on'}`,
     `- **Where** ${plain(brief.application)}: ${brief.flows.map((flow) => `${plain(flow.name)} (\`${flow.technicalName.replaceAll('`', "'")}\`)`).join(', ')}`,
     `- **People hurt** ${count(brief.people.estimate)} (${count(brief.people.low)} to ${count(brief.people.high)})${brief.people.key > 0 ? `, ${count(brief.people.key)} of them key customers` : ''}`,
-    ...(brief.component ? [`- **Look at** ${plain(brief.component.name)}: ${plain(brief.component.words)}`] : []),
+    ...(brief.component ? [`- **Likely origin** ${plain(brief.component.name)}: ${plain(brief.component.words)}`] : []),
     `- **Most hit** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nothing stands out'}`,
     `- **Why you** ${plain(brief.team)} ${plain(brief.teamReason)}`,
     ...(brief.note ? ['', '## Note', ...brief.note.split('\n').map((row) => `> ${plain(row)}`)] : []),
@@ -69,5 +70,5 @@ function quantity(line: Brief['bill'][number], currency: string): string {
 function sampleLine(sample: Brief['samples'][number]): string {
   const failure = sample.failure ? ` with ${plain(sample.failure)}` : '';
   const component = sample.component ? `, ${plain(sample.component)}` : '';
-  return `- ${sample.at.slice(11, 19)} UTC, ${(sample.durationMs / 1000).toFixed(2)} s, ${sample.outcome}${failure}${component}, trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
+  return `- ${sample.at.slice(11, 19)} UTC, ${(sample.durationMs / 1000).toFixed(2)} s, ${sample.outcome}${failure}${component}, [all its spans](${sample.link}), trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
 }

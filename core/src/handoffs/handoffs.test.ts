@@ -58,6 +58,7 @@ const BRIEF: Brief = {
       traceId: 'abc',
       person: 'send…',
       component: 'portal-web',
+      link: 'http://x/attempt/abc/def',
     },
   ],
   team: 'Labels & Tracking',
@@ -76,6 +77,8 @@ test('the brief says what, since when, who, how much, where, whose, and shows at
     'holds 100 % of the failures',
     'SurchargeNotFound',
     'trace `abc`',
+    '[all its spans](http://x/attempt/abc/def)',
+    '**Likely origin** labels',
     '(http://x/incident/3?from=a&to=b)',
   ])
     expect(markdown).toContain(wanted);

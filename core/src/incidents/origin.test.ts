@@ -2,7 +2,7 @@ import { seededRandom } from '../stats';
 import { SpanKind } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import type { TraceSpan } from '../traces';
-import { originReasons, originTrust, rankOrigins, type ComponentChange, type ObservedAttempt } from './index';
+import { changeWords, originReasons, originTrust, rankOrigins, type ComponentChange, type ObservedAttempt } from './index';
 
 const ONSET = Date.UTC(2026, 2, 10, 10);
 const { CLIENT, SERVER } = SpanKind;
@@ -131,7 +131,7 @@ test('two origins at once: the second is told from the attempts that the first d
 test('the order of the attempts makes no difference; without bad ones there is no candidate', () => {
   const attempts = world(() => ({ ...USUAL, db: 700 }));
   expect(first([...attempts].reverse(), 'slow')).toEqual(first(attempts, 'slow'));
-  expect(first(attempts.slice(0, 40), 'slow')).toEqual({ candidates: [], rungs: [], second: null, bad: 0, usual: 40 });
+  expect(first(attempts.slice(0, 40), 'slow')).toEqual({ candidates: [], rungs: [], changes: [], second: null, bad: 0, usual: 40 });
   expect(first(attempts.slice(40), 'slow').candidates[0]?.component).toBe('parcels-db');
 });
 
@@ -143,6 +143,14 @@ test('reasons come in words with their numbers, and confidence as measured', () 
     'parcels-db 9.1 released 3 min before it began',
     'left its usual first',
   ]);
+  const other = { component: 'slots', atMs: ONSET - 4 * MINUTE_MS, words: 'slots 4.18.0 released' };
+  const far = { component: 'elsewhere', atMs: ONSET - 4 * MINUTE_MS, words: 'no rung of this' };
+  const { changes } = first(
+    world(() => ({ ...USUAL, db: 1_200 })),
+    'slow',
+    [other, far],
+  );
+  expect(changes.map((change) => changeWords(change, ONSET))).toEqual(['slots 4.18.0 released 4 min before it began']);
   expect(originTrust(origin)).toBe(0.97);
   expect(originTrust({ candidates: [] })).toBeUndefined();
   expect(origin.rungs.map(({ component }) => component)).toEqual(['web', 'slots', 'parcels-db']);

@@ -58,6 +58,8 @@ export interface Origin {
   candidates: OriginCandidate[];
   /** all components on the affected paths, from the attempt's begin downwards */
   rungs: Rung[];
+  /** what was changed on these paths shortly before, whoever is proposed */
+  changes: ComponentChange[];
   /** a second origin at the same time: of the bad attempts that the first does not explain, it explains most */
   second: string | null;
   bad: number;
@@ -114,7 +116,7 @@ export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow'
   const profiles = [...usualOnes, ...badOnes].sort((a, b) => a.atMs - b.atMs);
   const bad = profiles.filter(({ isBad }) => isBad);
   const usual = profiles.filter(({ isBad }) => !isBad);
-  if (bad.length === 0) return { candidates: [], rungs: [], second: null, bad: 0, usual: usual.length };
+  if (bad.length === 0) return { candidates: [], rungs: [], changes: [], second: null, bad: 0, usual: usual.length };
   const facts = factsOf(bad, usual, profiles, signal);
   const candidates = score(facts, bad, signal, onsetMs, changes);
   const [first] = candidates;
@@ -122,6 +124,7 @@ export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow'
   return {
     candidates,
     rungs,
+    changes: changes.filter(({ component, atMs }) => isNear(atMs, onsetMs) && rungs.some((rung) => rung.component === component)),
     second: first ? secondOrigin(first, candidates, bad, usual, profiles, signal, onsetMs, changes) : null,
     bad: bad.length,
     usual: usual.length,
@@ -223,10 +226,10 @@ function score(
     .sort((a, b) => b.score - a.score || a.component.localeCompare(b.component));
 }
 
+const isNear = (atMs: number, onsetMs: number) => atMs >= onsetMs - CHANGE_BEFORE_MS && atMs <= onsetMs + CHANGE_AFTER_MS;
+
 function changeBefore(component: string, onsetMs: number, changes: readonly ComponentChange[]): ComponentChange | null {
-  const near = changes.filter(
-    (change) => change.component === component && change.atMs >= onsetMs - CHANGE_BEFORE_MS && change.atMs <= onsetMs + CHANGE_AFTER_MS,
-  );
+  const near = changes.filter((change) => change.component === component && isNear(change.atMs, onsetMs));
   return near.reduce<ComponentChange | null>((newest, change) => (newest && newest.atMs >= change.atMs ? newest : change), null);
 }
 
@@ -308,11 +311,14 @@ export function originReasons(candidate: OriginCandidate, { bad }: Pick<Origin, 
   if (failing > 0) told.push(`is the deepest that fails in ${failing} of ${bad} attempts`);
   else if (reasons.failures > 0.05) told.push(`was called last before the failure in ${percent(Math.min(1, reasons.failures / CALLED_LAST))} of the attempts`);
   if (reasons.time >= 0.05) told.push(`holds ${percent(reasons.time)} of the added time: ${timeWords(usualUs)} usually, ${timeWords(nowUs)} now`);
-  if (change) told.push(`${change.words} ${minutesWords(onsetMs - change.atMs)}`);
+  if (change) told.push(changeWords(change, onsetMs));
   if (reasons.early > 0.8) told.push('left its usual first');
   if (isSilent) told.push('sends no spans of its own: this is what its callers saw');
   return told;
 }
+
+/** "slots 4.18.0 released 3 min before it began" */
+export const changeWords = ({ words, atMs }: ComponentChange, onsetMs: number): string => `${words} ${minutesWords(onsetMs - atMs)}`;
 
 const timeWords = (us: number) => (us < 1_000_000 ? `${Math.round(us / 1000)} ms` : `${(us / 1_000_000).toFixed(1)} s`);
 const minutesWords = (ms: number) => {

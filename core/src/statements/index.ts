@@ -1,1 +1,2 @@
 export * from './mask-statement';
+export * from './read-plan';

@@ -77,7 +77,7 @@ const schemas: Record<string, Schema> = {
   }),
   Sample: record({ atMs: number, durationMs: number, outcome: oneOf(OUTCOMES), failure: text, traceId: text, spanId: text, person: text, component: text }),
   Origin: record({
-    candidates: list(record({ component: text, score: number, reasons: list(text), team: orNull(text) })), second: orNull(text), trust: orNull(number),
+    candidates: list(record({ component: text, score: number, reasons: list(text), team: orNull(text) })), changes: list(text), second: orNull(text), trust: orNull(number),
     rungs: list(record({ component: text, depth: number, usualUs: number, nowUs: number, failing: integer, onsetMs: orNull(number), isSilent: flag })),
     bad: integer, usual: integer, shared: list(record({ id: integer, name: text, application: text, level: oneOf([...LEVELS, 'noData']) })),
   }),

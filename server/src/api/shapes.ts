@@ -430,6 +430,8 @@ export interface AttemptPageShape {
 export interface OriginShape {
   /** likeliest first */
   candidates: { component: string; score: number; reasons: string[]; team: string | null }[];
+  /** what was changed on the affected paths shortly before */
+  changes: string[];
   /** a second origin at the same time */
   second: string | null;
   /** share of known worlds in which a candidate as far ahead as the first was right */

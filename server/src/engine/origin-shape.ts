@@ -1,5 +1,5 @@
 import { proposeTeam } from '@toplens/core/handoffs';
-import { originReasons, originTrust } from '@toplens/core/incidents';
+import { changeWords, originReasons, originTrust } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import type { Window } from '@toplens/core/time';
 import type { OriginShape } from '../api/shapes';
@@ -25,6 +25,7 @@ export async function originShape(world: World, root: Deviation, window: Window)
       reasons: originReasons(candidate, origin, root.onsetMs),
       team: proposeTeam(ownership, { application, component: candidate.component })?.team ?? null,
     })),
+    changes: origin.changes.map((change) => changeWords(change, root.onsetMs)),
     second: origin.second,
     trust: originTrust(origin) ?? null,
     rungs: origin.rungs,

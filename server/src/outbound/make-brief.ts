@@ -40,7 +40,7 @@ export function makeBrief(incident: IncidentShape, choice: { team: string; note:
     harmMinutes: incident.harm.estimate,
     currency: incident.currency,
     mostHit: incident.bites.segments.map(({ dimension, value, words }) => ({ dimension, value, words })),
-    component: incident.component,
+    component: originOf(incident),
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),
       durationMs: sample.durationMs,
@@ -49,6 +49,7 @@ export function makeBrief(incident: IncidentShape, choice: { team: string; note:
       traceId: sample.traceId,
       person: sample.person,
       component: sample.component,
+      link: `${choice.publicUrl}/attempt/${sample.traceId}/${sample.spanId}`,
     })),
     team: choice.team,
     teamReason: isProposed ? (incident.proposedTeam?.reason ?? '') : 'was chosen by hand',
@@ -56,4 +57,13 @@ export function makeBrief(incident: IncidentShape, choice: { team: string; note:
     note: choice.note,
   };
   return { brief, markdown: briefMarkdown(brief) };
+}
+
+/** The first candidate with its reasons; where no trace tells, what was found when the incident was judged. */
+function originOf({ origin, component }: IncidentShape): Brief['component'] {
+  const [first] = origin?.candidates ?? [];
+  if (!first || first.component !== component?.name) return component;
+  const second = origin?.second ? `; at the same time ${origin.second}` : '';
+  const changes = origin?.changes.filter((words) => !first.reasons.includes(words)) ?? [];
+  return { name: first.component, words: [...first.reasons, ...changes].join('; ') + second };
 }

@@ -6,6 +6,7 @@ import { percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { PlanReader } from './plan-reader';
 import { rowWords, spanWords, type AttemptRow } from './rows';
 
 export type Props = {
@@ -41,7 +42,12 @@ export function SpanSheet({ row, wholeUs, failure, clockUs, isOpened, onToggle, 
           <Words style={styles.value}>{value}</Words>
         </View>
       ))}
-      {row.statement !== '' && <Code title="Statement, values masked" text={row.statement} />}
+      {row.statement !== '' && (
+        <>
+          <Code title="Statement, values masked" text={row.statement} />
+          <PlanReader />
+        </>
+      )}
       {failure && <Failure failure={failure} />}
       {row.calls > 1 && (
         <Button mode="outlined" onPress={() => onToggle(row)} testID="toggle-calls">

@@ -50,12 +50,12 @@ export function IncidentPage({ id }: { id: number }) {
               <View style={styles.column}>
                 <HarmBill incident={incident} />
                 <WhereItBites incident={incident} />
+                <LikelyOrigin incident={incident} />
                 <HandoffPart incident={incident} onSend={send} />
                 <Decided incident={incident} />
               </View>
               <View style={styles.column}>
                 <AgainstNormal incident={incident} />
-                <LikelyOrigin incident={incident} />
                 <Evidence incident={incident} />
               </View>
             </View>

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import Svg, { Line, Rect } from 'react-native-svg';
 import type { Incident, Schemas } from '@/data/client';
-import { clock } from '@/look/format';
+import { clock, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -16,9 +16,6 @@ const AXIS = 96;
 const LEAD = 0.2;
 const INDENT = 12;
 const FEW_SHARED = 4;
-
-/** In how many of ten cases a candidate as far ahead was right. */
-export const trustWords = (trust: number): string => `${Math.round(trust * 10)} in 10`;
 
 /** Where the trouble comes from: the proposed component with its reasons, and the way down with the moment each rung left its usual. */
 export function LikelyOrigin({ incident }: { incident: Incident }) {
@@ -47,8 +44,6 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
   const [first, ...others] = origin.candidates;
   const looked = `${origin.bad} attempts gone wrong beside ${origin.usual} usual ones`;
   if (!first) return <Words kind="muted">{`No component stands out in ${looked}.`}</Words>;
-  const shared = origin.shared.filter(({ level }) => level !== 'calm');
-  const calm = origin.shared.length - shared.length;
   return (
     <>
       <View style={[styles.card, { borderColor: palette.hairline, backgroundColor: palette.surface }]}>
@@ -59,27 +54,19 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
           <Words key={reason}>{`– ${reason}`}</Words>
         ))}
         <Words kind="small">
-          {[
-            first.team && `belongs to ${first.team}`,
-            origin.trust !== null && `as clear a lead was right ${trustWords(origin.trust)} times in known worlds`,
-            looked,
-          ]
+          {[first.team && `belongs to ${first.team}`, origin.trust !== null && `as clear a lead was right in ${percent(origin.trust)} of known worlds`, looked]
             .filter(Boolean)
             .join(' · ')}
         </Words>
         {origin.second && <Words kind="strong">{`At the same time ${origin.second}: it explains attempts that ${first.component} does not.`}</Words>}
       </View>
+      {origin.changes
+        .filter((words) => !first.reasons.includes(words))
+        .map((words) => (
+          <Words key={words} testID="changed-before">{`Changed on the way: ${words}.`}</Words>
+        ))}
       <Ladder origin={origin} incident={incident} first={first.component} />
-      {origin.shared.length > 0 && (
-        <Words kind="muted">
-          {`${first.component} also serves ${shared.length === 0 ? `${calm} other ${calm === 1 ? 'flow' : 'flows'}, all calm.` : ''}`}
-          {shared
-            .slice(0, FEW_SHARED)
-            .map(({ name, application, level }) => `${name} of ${application} (${level})`)
-            .join(', ')}
-          {shared.length > 0 && calm > 0 ? `, and ${calm} that are calm.` : ''}
-        </Words>
-      )}
+      {origin.shared.length > 0 && <Words kind="muted">{sharedWords(first.component, origin.shared)}</Words>}
       {others.length > 0 && (
         <Button onPress={() => setAllShown(!areAllShown)} style={styles.more}>
           {areAllShown ? 'Only the first' : `${others.length} further ${others.length === 1 ? 'candidate' : 'candidates'}`}
@@ -94,6 +81,16 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
         ))}
     </>
   );
+}
+
+/** Who else depends on it, those in trouble by name. */
+export function sharedWords(component: string, shared: Origin['shared']): string {
+  const troubled = shared.filter(({ level }) => level !== 'calm');
+  const calm = shared.length - troubled.length;
+  const named = troubled.slice(0, FEW_SHARED).map(({ name, application, level }) => `${name} of ${application} (${level})`);
+  if (troubled.length > FEW_SHARED) named.push(`${troubled.length - FEW_SHARED} more in trouble`);
+  if (calm > 0) named.push(`${calm} ${troubled.length > 0 ? 'that are' : `other ${calm === 1 ? 'flow' : 'flows'}, all`} calm`);
+  return `${component} also serves ${named.join(', ')}.`;
 }
 
 /** Components as rungs, deepest at the bottom: usual outlined, now filled, and a mark where each first left its usual. */
@@ -112,7 +109,7 @@ function Ladder({ origin, incident, first }: { origin: Origin; incident: Inciden
           <Words kind="small">component, deepest last</Words>
         </View>
         <View role="columnheader" style={styles.axis}>
-          <Words kind="small">usual ▯ now ▮</Words>
+          <Words kind="small">usual over now</Words>
         </View>
         <View role="columnheader" style={styles.axis}>
           <Words kind="small">since</Words>

@@ -1,0 +1,73 @@
+import { openPage, type Size } from './browser';
+import { press, seen, tap, textOf, violations } from './page';
+import { getJson } from './processes';
+import type { TrustStage } from './trust-steps';
+
+interface Incident {
+  id: number;
+  title: string;
+  origin: { candidates: { component: string; reasons: string[]; team: string | null }[]; rungs: { component: string; depth: number }[] } | null;
+  proposedTeam: { team: string } | null;
+  samples: { traceId: string; spanId: string }[];
+}
+
+/** From the ranked row to the component that it comes from, and to the failing line. */
+export function originTests(stage: () => TrustStage): void {
+  const ask = <T>(path: string) => getJson<T>(`${stage().url}${path}`);
+  const incidentOf = async (words: string): Promise<Incident> => {
+    const { rows } = await ask<{ rows: { id: number; title: string }[] }>(`/api/worst-first?${stage().day}`);
+    return ask<Incident>(`/api/incidents/${rows.find(({ title }) => title.includes(words))?.id}?${stage().day}`);
+  };
+
+  test('the planted origins are proposed first, and the team follows them', async () => {
+    const slow = await incidentOf('Pick a slot');
+    expect(slow.origin?.candidates[0]).toMatchObject({ component: 'parcels-db', team: 'Data Stores' });
+    expect(slow.proposedTeam?.team).toBe('Data Stores');
+    expect(slow.origin?.rungs.map(({ component }) => component)).toEqual(expect.arrayContaining(['portal-web', 'slots', 'parcels-db']));
+    const failing = await incidentOf('Print labels');
+    expect(failing.origin?.candidates[0]?.component).toBe('labels');
+    expect(failing.origin?.candidates[0]?.reasons[0]).toMatch(/^is the deepest that fails in \d+ of \d+ attempts$/);
+    expect((await incidentOf('Shipper Link')).origin).toBeNull();
+  });
+
+  describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (size) => {
+    test('from the ranked row to the failing line, and back with window and focus kept', async () => {
+      const { id, samples } = await incidentOf('Print labels');
+      const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}&promotion=SPRING10`, size);
+      await seen(page, 'Likely origin');
+      expect(await textOf(page, 'origin-first')).toBe('labels');
+      expect(await violations(page)).toEqual([]);
+      const traces = (await ask<Incident>(`/api/incidents/${id}?${stage().day}&promotion=SPRING10`)).samples;
+      expect(traces.length).toBeGreaterThan(0);
+      await tap(page, `sample-${traces[0]?.traceId}`);
+      await page.waitForFunction(() => location.pathname.startsWith('/attempt/') && location.search.includes('promotion=SPRING10'));
+      await seen(page, 'no surcharge for weight band 7');
+      expect(await textOf(page, 'failing-place')).toContain('in labels, Surcharges.forBand (Surcharges.java:88)');
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await violations(page)).toEqual([]);
+      await press(page, 'button', 'Back');
+      await page.waitForFunction((path: string) => location.pathname === path && location.search.includes('promotion=SPRING10'), {}, `/incident/${id}`);
+      expect(samples.length).toBeGreaterThan(0);
+      await page.close();
+    });
+
+    test('a span opens with its statement, host and own time; repeated calls unfold', async () => {
+      const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
+      const track = flows.rows.find(({ technicalName }) => technicalName === 'GET /track/{parcel}');
+      const { slowest } = await ask<{ slowest: { traceId: string; spanId: string; outcome: string }[] }>(`/api/flows/${track?.id}?${stage().day}`);
+      const sample = slowest.find(({ outcome }) => outcome !== 'failed');
+      const page = await openPage(stage().browser, `${stage().url}/attempt/${sample?.traceId}/${sample?.spanId}?${stage().day}`, size);
+      await seen(page, 'select events ×5');
+      const { rows } = await ask<{ rows: { id: string; calls: number; foldedInto: string }[] }>(`/api/attempts/${sample?.traceId}/${sample?.spanId}`);
+      const folded = rows.find(({ calls }) => calls === 5);
+      const shownRows = () => page.$$eval('[data-testid^="span-"]', (found) => found.length);
+      const before = await shownRows();
+      await tap(page, `span-${folded?.id}`);
+      await seen(page, 'WHERE e.parcel = ? AND e.leg = ?');
+      expect(await violations(page)).toEqual([]);
+      await tap(page, 'toggle-calls');
+      await page.waitForFunction((n: number) => document.querySelectorAll('[data-testid^="span-"]').length === n, {}, before + 4);
+      await page.close();
+    });
+  });
+}
