@@ -71,7 +71,7 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
         <Words kind="section" level={2}>
           {`${page.rows.length === 1 ? 'One span' : `All ${page.rows.length} spans`}`}
         </Words>
-        <Words kind="muted">Own work solid, waiting for others outlined.</Words>
+        <Words kind="muted">Own work solid, waiting for others outlined. In percent: its part of the attempt.</Words>
       </View>
       {rows.length > LONG_FROM && (
         <Overview rows={rows} wholeUs={wholeUs} width={width} onGo={(index) => list.current?.scrollToIndex({ index, animated: false })} />

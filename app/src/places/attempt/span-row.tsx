@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
+import { percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -21,7 +22,7 @@ export type Props = {
   onPress: (row: AttemptRow) => void;
 };
 
-/** One span: what it did and how long, over its place in the attempt. Own work is solid, waiting for others outlined. */
+/** One span: what it did, how long and for which share of the attempt, over its place in it. Own work is solid, waiting for others outlined. */
 export const SpanRow = memo(function SpanRow({ row, wholeUs, width, isHeaviest, onPress }: Props) {
   const palette = usePalette();
   const { what, where } = rowWords(row);
@@ -29,15 +30,14 @@ export const SpanRow = memo(function SpanRow({ row, wholeUs, width, isHeaviest, 
   const x = (us: number) => (Math.max(0, Math.min(wholeUs, us)) / wholeUs) * width;
   const parts = row.own.length / 2 <= MOST_PARTS ? row.own : [row.fromUs, row.fromUs + row.durationUs];
   const share = wholeUs > 0 ? row.shareUs / wholeUs : 0;
-  const words = `${what}, ${where}: ${spanWords(row.durationUs)}, ${Math.round(share * 100)} % of the attempt${row.failure ? `, failed: ${row.failure}` : ''}`;
   return (
-    <Pressable role="button" aria-label={words} onPress={() => onPress(row)} style={styles.row} testID={`span-${row.id}`}>
+    <Pressable role="button" onPress={() => onPress(row)} style={styles.row} testID={`span-${row.id}`}>
       <View style={[styles.words, { paddingLeft: Math.min(row.depth, 9) * INDENT }]}>
         <Words numberOfLines={1} style={styles.what}>
           <Words kind={isHeaviest || row.failure ? 'strong' : 'body'}>{what}</Words>
           <Words kind="small">{`  ${where}${row.failure ? ` · ${row.failure}` : ''}`}</Words>
         </Words>
-        <Words kind="small">{spanWords(row.calls > 1 ? row.callsSumUs : row.durationUs)}</Words>
+        <Words kind="small">{`${spanWords(row.calls > 1 ? row.callsSumUs : row.durationUs)} · ${percent(share)}`}</Words>
       </View>
       <Svg width={width} height={BAR} aria-hidden>
         <Rect
