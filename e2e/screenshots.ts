@@ -12,7 +12,7 @@ const first = rows[0]?.id;
 if (first === undefined) throw new Error('nothing is wrong in this world: there is nothing to show');
 const { browser, close } = await openBrowser();
 
-async function shot(name: string, path: string, size: Size, scheme: 'light' | 'dark' = 'light', press?: string): Promise<void> {
+async function shot(name: string, path: string, size: Size, scheme: 'light' | 'dark' = 'light', press?: string, scrollTo?: string): Promise<void> {
   const page = await openPage(browser, `${url}${path}`, size, scheme);
   await page.waitForSelector('[role="heading"]');
   await new Promise((resolve) => setTimeout(resolve, 1_000));
@@ -20,6 +20,7 @@ async function shot(name: string, path: string, size: Size, scheme: 'light' | 'd
     await page.click(press);
     await new Promise((resolve) => setTimeout(resolve, 800));
   }
+  if (scrollTo) await page.$eval(`[data-testid="${scrollTo}"]`, (part) => part.scrollIntoView());
   await page.screenshot({ path: `${dir}/${name}.png` as `${string}.png` });
   await page.close();
 }
@@ -37,6 +38,14 @@ await shot('flows-wide', '/flows', 'wide');
 await shot('flows-phone', '/flows', 'phone');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
 await shot('flow-wide', `/flow/${worstFlow}`, 'wide');
+const samplesOf = async (id: number) => (await getJson<{ samples: { traceId: string; spanId: string }[] }>(`${url}/api/incidents/${id}`)).samples;
+const attemptOf = async (id: number, number = 0) => {
+  const sample = (await samplesOf(id)).at(number);
+  return `/attempt/${sample?.traceId}/${sample?.spanId}`;
+};
+await shot('origin-phone', `/incident/${first}`, 'phone', 'light', undefined, 'likely-origin');
+await shot('attempt-phone', await attemptOf(first), 'phone');
+await shot('attempt-wide', await attemptOf(narrow, -1), 'wide');
 await shot('set-up-phone', '/set-up', 'phone');
 await shot('send-phone', `/incident/${first}`, 'phone', 'light', '[data-testid="send"]');
 await shot('sent-wide', '/sent', 'wide');

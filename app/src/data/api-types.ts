@@ -1442,6 +1442,17 @@ export interface components {
             riditError: number | null;
             isOdd: boolean;
         };
+        Statement: {
+            statement: string;
+            component: string;
+            calls: number;
+            callsAnAttempt: number;
+            shareOfAttempts: number;
+            shareOfTime: number;
+            totalMs: number;
+            longestMs: number;
+            failed: number;
+        };
         FlowPage: {
             window: {
                 fromMs: number;
@@ -1478,6 +1489,10 @@ export interface components {
                 site: string;
                 limitMs: number;
             }[];
+            statements: {
+                attempts: number;
+                statements: components["schemas"]["Statement"][];
+            };
             apdexAtOwners: string | null;
             apdexAtLearned: string | null;
             outcomes: {

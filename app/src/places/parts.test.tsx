@@ -6,6 +6,7 @@ import type { FlowPage, FlowRow, Incident, Row } from '@/data/client';
 import { FocusSheet } from '@/frame/focus-sheet';
 import { Bands } from './flow/bands';
 import { Sides } from './flow/sides';
+import { Statements } from './flow/statements';
 import { COLUMNS } from './flows/columns';
 import { beforeWords, FlowTableRows } from './flows/flow-table-rows';
 import { LikelyOrigin, sharedWords } from './incident/likely-origin';
@@ -231,4 +232,28 @@ test('the likely origin shows its reasons, what was changed, the way down, and f
 test('where no trace can tell, that is said', () => {
   render(<LikelyOrigin incident={{ ...incident({}, 'missing'), origin: null }} />);
   expect(screen.getByTestId('likely-origin').textContent).toContain('No attempt came, so no trace can tell.');
+});
+
+test('statements say their part of the time, how often they are asked, and when that is too often', () => {
+  const one = {
+    statement: 'SELECT ?',
+    component: 'parcels-db',
+    calls: 500,
+    callsAnAttempt: 5,
+    shareOfAttempts: 0.4,
+    shareOfTime: 0.62,
+    totalMs: 9_000,
+    longestMs: 880,
+    failed: 2,
+  };
+  render(<Statements page={{ statements: { attempts: 100, statements: [one] } } as unknown as FlowPage} />);
+  const words = screen.getByTestId('statements').textContent;
+  for (const wanted of [
+    'parcels-db',
+    '62 % of the time',
+    'SELECT ?',
+    '5 calls an attempt, in 40 % of them · longest 880 ms · 2 failed',
+    'Asked 5 times in each attempt',
+  ])
+    expect(words).toContain(wanted);
 });

@@ -71,6 +71,33 @@ describe('outages of a whole application', () => {
   });
 });
 
+describe('volume against the hour before', () => {
+  /** A day of which little is known, and which is busier than expected; silent but for a rest from minute 120 on. */
+  const busyDay = (startMs: number, rest: number, from = 120, to = 150): MinuteSeries => {
+    const series = flow(5, 25);
+    const random = seededRandom(77);
+    series.startMs = startMs;
+    series.volumeSpread.fill(0.2);
+    series.volumeDispersion.fill(3);
+    for (let t = 0; t < MINUTES; t++) series.attempts[t] = poissonDeviate(random, 25 * 1.25 * (t >= from && t < to ? rest : 1));
+    return series;
+  };
+
+  test('tells a loss of most of it where the day as a whole is too uncertain to tell', () => {
+    const [outage, ...rest] = findDeviations(1, busyDay(START, 0.17));
+    expect(rest).toEqual([]);
+    expect(outage).toMatchObject({ signal: 'missing', active: false });
+    expect(Math.abs((outage?.onsetMs as number) - START - 120 * MINUTE_MS)).toBeLessThanOrEqual(2 * MINUTE_MS);
+    expect((outage?.firedMs as number) - START).toBeLessThanOrEqual(131 * MINUTE_MS);
+  });
+
+  test('says nothing of a third less, nor of what changes at midnight: levels belong to days', () => {
+    expect(findDeviations(1, busyDay(START, 0.67))).toEqual([]);
+    const midnight = Date.UTC(2026, 2, 14);
+    expect(findDeviations(1, busyDay(midnight - 120 * MINUTE_MS, 0.4, 120, MINUTES))).toEqual([]);
+  });
+});
+
 describe('the end of an outage', () => {
   test.each([
     [0.8, 15],

@@ -116,6 +116,9 @@ const schemas: Record<string, Schema> = {
   Side: record({
     value: text, attempts: integer, badShare: number, medianMs: orNull(number), p95Ms: orNull(number), ridit: orNull(number), riditError: orNull(number), isOdd: flag,
   }),
+  Statement: record({
+    statement: text, component: text, calls: integer, callsAnAttempt: number, shareOfAttempts: number, shareOfTime: number, totalMs: number, longestMs: number, failed: integer,
+  }),
   FlowPage: record({
     window: windowMs, isCut: flag, row: ref('FlowRow'), key: text, team,
     normal: record({
@@ -124,6 +127,7 @@ const schemas: Record<string, Schema> = {
     }),
     sites: list(text),
     ownersSiteLimits: list(record({ site: text, limitMs: number })),
+    statements: record({ attempts: integer, statements: list(ref('Statement')) }),
     apdexAtOwners: orNull(text), apdexAtLearned: orNull(text),
     outcomes: record({ startMs: number, stepMs: number, onTime: numbers, late: numbers, hung: numbers, failed: numbers }),
     bands: list(record({ fromMs: number, toMs: orNull(number), attempts: integer })), charts: list(ref('Chart')), marks: list(ref('Mark')),

@@ -329,6 +329,8 @@ export interface FlowPageShape {
   sites: string[];
   /** limits of single sites as set, also of sites that have not come yet */
   ownersSiteLimits: { site: string; limitMs: number }[];
+  /** what its attempts ask of stores, and in how many attempts that was looked at */
+  statements: { attempts: number; statements: StatementShape[] };
   apdexAtOwners: string | null;
   apdexAtLearned: string | null;
   outcomes: { startMs: number; stepMs: number } & Record<Outcome, number[]>;
@@ -358,6 +360,22 @@ export interface SettingsShape {
   calendar: { holidays: string[]; excluded: { fromMs: number; toMs: number; reason: string }[] };
   /** newest first */
   changes: { id: number; atMs: number; fromMs: number; who: string; key: string; about: string; words: string; undoes: number | null; isUndone: boolean }[];
+}
+
+/** One shape of statement that a flow's attempts send to a store. */
+export interface StatementShape {
+  statement: string;
+  component: string;
+  /** in the attempts looked at */
+  calls: number;
+  callsAnAttempt: number;
+  /** attempts that send it at all */
+  shareOfAttempts: number;
+  /** of the attempts' whole time; parallel calls add up */
+  shareOfTime: number;
+  totalMs: number;
+  longestMs: number;
+  failed: number;
 }
 
 export interface AttemptRowShape {

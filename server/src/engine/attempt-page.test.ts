@@ -1,7 +1,7 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../api/open-api';
-import type { AttemptPageShape } from '../api/shapes';
+import type { AttemptPageShape, FlowPageShape } from '../api/shapes';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
 const T0 = floorTo(Date.now(), MINUTE_MS) - 30 * MINUTE_MS;
@@ -128,6 +128,21 @@ test('values of a statement are not stored', async () => {
   expect(new Set(body.rows.map((row) => row.statement))).toEqual(new Set(['', 'SELECT price FROM item WHERE id = ? AND owner = ?']));
   const rows = await server.database.query<{ value: string }>(`SELECT value FROM name WHERE kind = 'statement'`);
   expect(rows.map((row) => row.value)).toEqual(['SELECT price FROM item WHERE id = ? AND owner = ?']);
+});
+
+test('the flow tells its statements: how often, how long, which share of the time', async () => {
+  const { rows } = (await (await fetch(`${server.url}/api/flows`)).json()) as { rows: { id: number }[] };
+  const window = `from=${new Date(T0 - MINUTE_MS).toISOString()}&to=${new Date(T0 + MINUTE_MS).toISOString()}`;
+  const page = (await (await fetch(`${server.url}/api/flows/${rows[0]?.id}?${window}`)).json()) as FlowPageShape;
+  expect(page.statements).toEqual({
+    attempts: 1,
+    statements: [
+      {
+        statement: 'SELECT price FROM item WHERE id = ? AND owner = ?',
+        component: 'shop-db', calls: 4, callsAnAttempt: 4, shareOfAttempts: 1, shareOfTime: 0.4, totalMs: 800, longestMs: 200, failed: 0,
+      },
+    ],
+  }); // prettier-ignore
 });
 
 test('spans sent again change nothing', async () => {

@@ -92,8 +92,23 @@ export class PeopleMet {
 
   /** How many of a run of people are met for the first time. */
   countNew(people: Uint32Array, from = 0, to = people.length): number {
+    // The same as isNew, written out: ten million calls of it would take longer than their work.
+    let bits = this.#bits;
     let fresh = 0;
-    for (let i = from; i < to; i++) if (this.isNew(people[i] as number)) fresh++;
+    for (let i = from; i < to; i++) {
+      const person = people[i] as number;
+      const at = person >>> 5;
+      if (at >= bits.length) {
+        this.#growTo(at);
+        bits = this.#bits;
+      }
+      const word = bits[at] as number;
+      const bit = 1 << (person & 31);
+      if ((word & bit) === 0) {
+        bits[at] = word | bit;
+        fresh++;
+      } else if (person === 0) fresh++;
+    }
     return fresh;
   }
 }

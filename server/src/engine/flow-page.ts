@@ -14,6 +14,7 @@ import type { FlowQuestion } from './protocol';
 import { sampleShapes } from './samples';
 import { seriesOf } from './series';
 import { comparedWindow, resolveWindow } from './windows';
+import { flowStatements } from './statements';
 import type { World } from './world';
 
 const STEPS = 48;
@@ -62,6 +63,7 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
     },
     sites: [...new Set([...world.names.valuesOf('site'), ...Object.keys(flow.siteLimitsMs)])],
     ownersSiteLimits: Object.entries(flow.siteLimitsMs).map(([site, siteMs]) => ({ site, limitMs: siteMs })),
+    statements: await flowStatements(world, question.id, window, focus),
     apdexAtOwners: targetOf(flow.limitMs),
     apdexAtLearned: targetOf(normal.learnedLimitMs),
     outcomes: await outcomesOverTime(world, question.id, window, focus),

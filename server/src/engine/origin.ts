@@ -1,9 +1,9 @@
 import { rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
 import { limitsAt, type Deviation } from '@toplens/core/normal';
-import { FAILED, PROBE, type AttemptColumns } from '@toplens/core/telemetry';
+import { FAILED, type AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
-import { attemptsAt } from '../store/attempts';
 import { loadPaths, releasesOf } from '../store/traces';
+import { fairSample, type RowTest } from './fair-sample';
 import type { World } from './world';
 
 const BAD = 60;
@@ -51,26 +51,9 @@ async function findOrigin(world: World, root: Deviation, trouble: Window): Promi
   return rankOrigins([...bad, ...usual], signal, root.onsetMs, changes);
 }
 
-/** Up to so many attempts with their inner spans, spread evenly over those that are wanted: a fair share, not the worst. */
-async function observe(
-  world: World,
-  flow: number,
-  window: Window,
-  most: number,
-  isBad: boolean,
-  isWanted: (rows: AttemptColumns, row: number) => boolean,
-): Promise<ObservedAttempt[]> {
-  const starts: number[] = [];
-  await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
-    for (let i = from; i < to; i++) {
-      const startMs = rows.startMs[i] as number;
-      if (rows.flow[i] !== flow || startMs < window.fromMs || startMs >= window.toMs || (rows.flags[i] as number) & PROBE) continue;
-      if (isWanted(rows, i)) starts.push(startMs);
-    }
-  });
-  starts.sort((a, b) => a - b);
-  const chosen = starts.length <= most ? starts : Array.from({ length: most }, (_, k) => starts[Math.floor(((k + 0.5) * starts.length) / most)] as number);
-  const stored = await attemptsAt(world.database, flow, chosen.map((startMs) => Math.round(startMs * 1000))); // prettier-ignore
+/** Attempts of a fair sample with their inner spans. */
+async function observe(world: World, flow: number, window: Window, most: number, isBad: boolean, isWanted: RowTest): Promise<ObservedAttempt[]> {
+  const stored = await fairSample(world, flow, window, most, isWanted);
   const paths = await loadPaths(world.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
   return stored.flatMap(({ traceId, spanId, startMs }) => {
     const spans = paths.get(traceId) ?? [];

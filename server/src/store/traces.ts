@@ -157,3 +157,26 @@ export async function flowsThrough(database: Database, component: string, window
   );
   return rows.map(({ flow }) => flow);
 }
+
+export interface StoredStatement {
+  statement: string;
+  component: string;
+  calls: number;
+  totalMs: number;
+  longestMs: number;
+  failed: number;
+  traceIds: string[];
+}
+
+/** Statements of some traces by their shape, heaviest first. */
+export async function statementsIn(database: Database, traceIds: readonly string[]): Promise<StoredStatement[]> {
+  return database.query<StoredStatement>(
+    `SELECT t.value AS statement, c.value AS component, count(*)::int AS calls, sum(s.duration_us)::float8 / 1000 AS "totalMs",
+            max(s.duration_us)::float8 / 1000 AS "longestMs", count(*) FILTER (WHERE s.flags & 1 = 1)::int AS failed,
+            array_agg(DISTINCT replace(s.trace_id::text, '-', '')) AS "traceIds"
+       FROM span s JOIN name t ON t.id = s.statement JOIN name c ON c.id = s.component
+      WHERE s.trace_id = ANY($1::uuid[]) AND s.statement <> 0
+      GROUP BY t.value, c.value ORDER BY sum(s.duration_us) DESC, t.value`,
+    [traceIds],
+  );
+}

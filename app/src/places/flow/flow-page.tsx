@@ -18,6 +18,7 @@ import { SampleList } from '../incident/sample-list';
 import { Bands } from './bands';
 import { Limits } from './limits';
 import { Sides } from './sides';
+import { Statements } from './statements';
 
 const TWO_COLUMNS_FROM = 1100;
 
@@ -46,6 +47,7 @@ export function FlowPage({ id }: { id: number }) {
               <Bands page={page} />
               <Limits page={page} />
               <Slowest page={page} />
+              <Statements page={page} />
             </View>
             <View style={styles.column}>
               <Words kind="section" level={2}>
