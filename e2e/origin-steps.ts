@@ -51,6 +51,20 @@ export function originTests(stage: () => TrustStage): void {
       await page.close();
     });
 
+    test('a flow tells its statements, and nothing lies over anything else', async () => {
+      const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
+      const track = flows.rows.find(({ technicalName }) => technicalName === 'GET /track/{parcel}');
+      const page = await openPage(stage().browser, `${stage().url}/flow/${track?.id}?${stage().day}`, size);
+      await seen(page, 'Asked 5 times in each attempt');
+      const [low, column] = await page.$eval('[data-testid="statements"]', (part) => [
+        part.getBoundingClientRect().bottom,
+        part.parentElement?.getBoundingClientRect().bottom ?? 0,
+      ]);
+      expect(low).toBeLessThanOrEqual((column as number) + 1);
+      expect(await violations(page)).toEqual([]);
+      await page.close();
+    });
+
     test('a span opens with its statement, host and own time; repeated calls unfold', async () => {
       const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
       const track = flows.rows.find(({ technicalName }) => technicalName === 'GET /track/{parcel}');

@@ -48,6 +48,7 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
   const list = useRef<FlatList<AttemptRow>>(null);
   const rows = useMemo(() => shownRows(page.rows, opened), [page, opened]);
   const heaviest = useMemo(() => heaviestRow(page.rows)?.id, [page]);
+  const isInColumns = screen >= TWO_COLUMNS_FROM;
   const wholeUs = Math.max(1, page.durationMs * 1000);
   const toggle = ({ id }: AttemptRow) => {
     const next = new Set(opened);
@@ -58,12 +59,12 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
   const head = (
     <View style={styles.above}>
       <BackButton onBack={onBack} />
-      <View style={[styles.inset, screen >= TWO_COLUMNS_FROM ? styles.columns : styles.stack]}>
-        <View style={styles.column}>
+      <View style={[styles.inset, isInColumns ? styles.columns : styles.stack]}>
+        <View style={isInColumns ? styles.column : styles.stack}>
           <AttemptHead page={page} />
           <DataNotes page={page} />
         </View>
-        <View style={styles.column}>
+        <View style={isInColumns ? styles.column : styles.stack}>
           <Components page={page} />
         </View>
       </View>

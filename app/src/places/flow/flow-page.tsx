@@ -27,6 +27,7 @@ export function FlowPage({ id }: { id: number }) {
   const { width } = useWindowDimensions();
   const { view, back } = useView();
   const { data: page, error, refetch } = useFlow(id, view);
+  const isInColumns = width >= TWO_COLUMNS_FROM;
   useShortcuts({ Escape: back });
   useEffect(() => {
     document.title = page ? `${page.row.name} · Top Lens` : 'Top Lens';
@@ -41,15 +42,15 @@ export function FlowPage({ id }: { id: number }) {
       {page && (
         <View style={styles.page}>
           <Head page={page} />
-          <View style={width >= TWO_COLUMNS_FROM ? styles.columns : styles.stack}>
-            <View style={styles.column}>
+          <View style={isInColumns ? styles.columns : styles.stack}>
+            <View style={isInColumns ? styles.column : styles.stack}>
               <Outcomes page={page} />
               <Bands page={page} />
               <Limits page={page} />
               <Slowest page={page} />
               <Statements page={page} />
             </View>
-            <View style={styles.column}>
+            <View style={isInColumns ? styles.column : styles.stack}>
               <Words kind="section" level={2}>
                 Against normal
               </Words>
