@@ -77,6 +77,7 @@ export function toAttempt(span: Span): Attempt {
 
 export function toInnerSpan(span: Span): InnerSpan {
   const { attributes, resource } = span;
+  const query = textOf(attributes['db.query.text']) ?? textOf(attributes['db.statement']);
   const store = textOf(attributes['db.namespace']) ?? (attributes['db.system.name'] && textOf(attributes['server.address']));
   return {
     traceId: span.traceId,
@@ -92,7 +93,7 @@ export function toInnerSpan(span: Span): InnerSpan {
     failure: isFailed(span) ? failureOf(span) : '',
     host: textOf(resource['host.name']) ?? '',
     version: store ? '' : (textOf(resource['service.version']) ?? ''),
-    statement: maskStatement(textOf(attributes['db.query.text']) ?? textOf(attributes['db.statement']) ?? ''),
+    statement: query === undefined ? '' : maskStatement(query),
     detail: isFailed(span) ? failureDetail(attributes, span.exception) : undefined,
   };
 }

@@ -1,7 +1,7 @@
 import { bestStretch, robustCentre } from '../stats';
 import { MINUTE_MS } from '../time';
 import { percent } from './words';
-import { holderOf, layOut, type TraceSpan, type WaterfallRow } from '../traces';
+import { layOut, type TraceSpan, type WaterfallRow } from '../traces';
 
 /** An attempt with its spans, as evidence for where trouble comes from. */
 export interface ObservedAttempt {
@@ -108,14 +108,12 @@ interface Profile {
  * @param onsetMs begin of the trouble, as estimated
  */
 export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow' | 'failing', onsetMs: number, changes: readonly ComponentChange[]): Origin {
+  const sorted = [...attempts].sort((a, b) => a.atMs - b.atMs);
   const usualUs = new Map<string, number>();
-  const usualOnes = attempts.filter((one) => !one.isBad).map((one) => profileOf(one, usualUs));
-  for (const component of new Set(usualOnes.flatMap(({ parts }) => [...parts.keys()])))
-    usualUs.set(component, winsorMean(usualOnes.map(({ parts }) => parts.get(component)?.us ?? 0)));
-  const badOnes = attempts.filter((one) => one.isBad).map((one) => profileOf(one, usualUs));
-  const profiles = [...usualOnes, ...badOnes].sort((a, b) => a.atMs - b.atMs);
-  const bad = profiles.filter(({ isBad }) => isBad);
-  const usual = profiles.filter(({ isBad }) => !isBad);
+  const usual = sorted.filter((one) => !one.isBad).map((one) => profileOf(one, usualUs));
+  for (const component of new Set(usual.flatMap(({ parts }) => [...parts.keys()]))) usualUs.set(component, winsorMean(timesOf(component, usual)));
+  const bad = sorted.filter((one) => one.isBad).map((one) => profileOf(one, usualUs));
+  const profiles = [...usual, ...bad].sort((a, b) => a.atMs - b.atMs);
   if (bad.length === 0) return { candidates: [], rungs: [], changes: [], second: null, bad: 0, usual: usual.length };
   const facts = factsOf(bad, usual, profiles, signal);
   const candidates = score(facts, bad, signal, onsetMs, changes);
@@ -135,55 +133,48 @@ export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow'
 function profileOf({ atMs, isBad, rootId, spans }: ObservedAttempt, usualUs: ReadonlyMap<string, number>): Profile {
   const { rows } = layOut(spans, rootId);
   const parts = new Map<string, Part>();
-  const holders = rows.map(({ span, depth }, i) => holderOf(span, (rows[i + 1]?.depth ?? 0) > depth));
-  rows.forEach((row, i) => {
-    if (row.isMissing) return;
-    const component = holders[i] as string;
+  for (const row of rows) {
+    if (row.isMissing) continue;
+    const component = row.holder;
     const part = parts.get(component) ?? { us: 0, depth: 0, fails: 0, isSilent: true };
     part.us += row.shareUs;
     part.depth = Math.max(part.depth, row.depth);
     part.isSilent &&= component !== row.span.component;
     parts.set(component, part);
-  });
+  }
   const deepest = rows.reduce((at, row, i) => (row.span.failed && (at < 0 || row.depth > (rows[at] as WaterfallRow).depth) ? i : at), -1);
-  if (deepest >= 0) blame(rows, deepest, holders, parts, usualUs);
+  if (deepest >= 0) blame(rows, deepest, parts, usualUs);
   return { atMs, isBad, parts };
 }
 
 /** Who is answerable for a failure: the deepest that fails, or whom it waited for in vain just before. */
-function blame(
-  rows: readonly WaterfallRow[],
-  deepest: number,
-  holders: readonly string[],
-  parts: ReadonlyMap<string, Part>,
-  usualUs: ReadonlyMap<string, number>,
-): void {
+function blame(rows: readonly WaterfallRow[], deepest: number, parts: ReadonlyMap<string, Part>, usualUs: ReadonlyMap<string, number>): void {
   const failing = rows[deepest] as WaterfallRow;
-  let last: { row: WaterfallRow; holder: string } | undefined;
+  const endOf = ({ span }: WaterfallRow) => span.startUs + span.durationUs;
+  let last: WaterfallRow | undefined;
   for (let i = deepest + 1; (rows[i]?.depth ?? 0) > failing.depth; i++) {
     const row = rows[i] as WaterfallRow;
-    const ends = row.span.startUs + row.span.durationUs;
-    if (row.depth === failing.depth + 1 && (!last || ends > last.row.span.startUs + last.row.span.durationUs)) last = { row, holder: holders[i] as string };
+    if (row.depth === failing.depth + 1 && (!last || endOf(row) > endOf(last))) last = row;
   }
-  const [own, called] = [parts.get(holders[deepest] as string), last && parts.get(last.holder)];
+  const [own, called] = [parts.get(failing.holder), last && parts.get(last.holder)];
   const usual = last && usualUs.get(last.holder);
-  const inVain =
-    last && usual !== undefined && last.row.span.durationUs > IN_VAIN_TIMES * usual && last.row.span.durationUs > IN_VAIN_SHARE * failing.span.durationUs;
+  const inVain = last && usual !== undefined && last.span.durationUs > Math.max(IN_VAIN_TIMES * usual, IN_VAIN_SHARE * failing.span.durationUs);
   if (own) own.fails = inVain ? CALLED_LAST : 1;
   if (called && called !== own) called.fails = inVain ? 1 : CALLED_LAST;
 }
+
+const timesOf = (component: string, profiles: readonly Profile[]) => profiles.map(({ parts }) => parts.get(component)?.us ?? 0);
 
 type Facts = Rung & { blamed: number };
 
 function factsOf(bad: readonly Profile[], usual: readonly Profile[], all: readonly Profile[], signal: 'slow' | 'failing'): Facts[] {
   const components = [...new Set(bad.flatMap(({ parts }) => [...parts.keys()]))];
   return components.map((component) => {
-    const timesOf = (profiles: readonly Profile[]) => profiles.map(({ parts }) => parts.get(component)?.us ?? 0);
     const present = bad.flatMap(({ parts }) => parts.get(component) ?? []);
     return {
       component,
-      usualUs: winsorMean(timesOf(usual)),
-      nowUs: winsorMean(timesOf(bad)),
+      usualUs: winsorMean(timesOf(component, usual)),
+      nowUs: winsorMean(timesOf(component, bad)),
       failing: present.filter(({ fails }) => fails === 1).length,
       blamed: present.reduce((sum, { fails }) => sum + fails, 0),
       depth: present.reduce((sum, { depth }) => sum + depth, 0) / present.length,

@@ -1,4 +1,4 @@
-/** A span as far as own time needs it; times in microseconds on one clock. */
+/** A span as far as its part of the time needs it; times in microseconds on one clock. */
 export interface TimedSpan {
   spanId: string;
   parentSpanId: string;
@@ -14,13 +14,13 @@ export interface Stretch {
   toUs: number;
 }
 
-/** Microseconds of the bounds during which at least one of the spans runs. */
-export function unionWithin(bounds: { startUs: number; endUs: number }, spans: readonly Pick<TimedSpan, 'startUs' | 'durationUs'>[]): number {
+/** Microseconds during which at least one of the spans runs. */
+export function unionUs(spans: readonly Pick<TimedSpan, 'startUs' | 'durationUs'>[]): number {
   let covered = 0;
-  let reached = bounds.startUs;
-  for (const span of [...spans].sort((a, b) => a.startUs - b.startUs)) {
-    const from = Math.max(reached, span.startUs);
-    const to = Math.min(bounds.endUs, span.startUs + span.durationUs);
+  let reached = -Infinity;
+  for (const { startUs, durationUs } of [...spans].sort((a, b) => a.startUs - b.startUs)) {
+    const from = Math.max(reached, startUs);
+    const to = startUs + durationUs;
     if (to <= from) continue;
     covered += to - from;
     reached = to;

@@ -30,7 +30,7 @@ export function timeShares(spans: readonly TimedSpan[], root: TimedSpan): Map<st
   return work.credits;
 }
 
-export function depthsOf(spans: readonly TimedSpan[]): Map<string, number> {
+function depthsOf(spans: readonly TimedSpan[]): Map<string, number> {
   const byId = new Map(spans.map((span) => [span.spanId, span]));
   const depths = new Map<string, number>();
   for (const span of spans) {

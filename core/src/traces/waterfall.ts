@@ -1,5 +1,5 @@
 import { clockOffsets, onOneClock } from './clock-offsets';
-import { unionWithin, type Stretch } from './stretch';
+import { unionUs, type Stretch } from './stretch';
 import { timeShares } from './time-shares';
 import { holderOf, type TraceSpan } from './trace-span';
 
@@ -10,6 +10,8 @@ const FOLD_FROM = 3;
 
 export interface WaterfallRow {
   span: TraceSpan;
+  /** who is answerable for its own time, see `holderOf` */
+  holder: string;
   depth: number;
   /** the row's parts in which it waits for nobody below it, microseconds from the attempt's begin */
   own: Stretch[];
@@ -73,12 +75,13 @@ export function layOut(spans: readonly TraceSpan[], rootId: string): Waterfall {
     const calls = starters.get(span.spanId)?.calls ?? [span];
     rows.push({
       span,
+      holder: holderOf(span, children.length > 0),
       depth,
       own,
       ownUs: own.reduce((us, { fromUs, toUs }) => us + toUs - fromUs, 0),
       shareUs: shares.get(span.spanId) ?? 0,
       calls: calls.length,
-      callsUs: unionWithin({ startUs: -Infinity, endUs: Infinity }, calls),
+      callsUs: unionUs(calls),
       callsSumUs: calls.reduce((us, call) => us + call.durationUs, 0),
       foldedInto,
       isMissing: missing.has(span.spanId),
@@ -178,14 +181,13 @@ function foldsOf(children: readonly TraceSpan[], below: ReadonlyMap<string, Trac
 
 function componentsOf(rows: readonly WaterfallRow[], root: TraceSpan): ComponentTime[] {
   const times = new Map<string, ComponentTime>();
-  rows.forEach(({ span, shareUs, isMissing, depth }, i) => {
-    const component = holderOf(span, (rows[i + 1]?.depth ?? 0) > depth);
+  for (const { span, holder: component, shareUs, isMissing } of rows) {
     const time = times.get(component) ?? { component, shareUs: 0, share: 0, spans: 0, failed: 0 };
     time.shareUs += shareUs;
     if (!isMissing) time.spans++;
     if (span.failed) time.failed++;
     times.set(component, time);
-  });
+  }
   for (const time of times.values()) time.share = root.durationUs > 0 ? time.shareUs / root.durationUs : 0;
   return [...times.values()].sort((a, b) => b.shareUs - a.shareUs || a.component.localeCompare(b.component));
 }

@@ -1,12 +1,13 @@
 import { outcomeOf } from '@toplens/core/flows';
 import { maskId } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
-import { FAILED, PROBE, type Dimension, DIMENSIONS } from '@toplens/core/telemetry';
+import { DIMENSIONS, FAILED, type Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS } from '@toplens/core/time';
 import { layOut, type Waterfall } from '@toplens/core/traces';
 import type { AttemptPageShape, AttemptRowShape } from '../api/shapes';
 import { attemptsAt } from '../store/attempts';
 import { loadTrace, type StoredAttempt, type StoredTrace } from '../store/traces';
+import { eachAttempt } from './each-attempt';
 import type { AttemptQuestion } from './protocol';
 import type { World } from './world';
 
@@ -113,12 +114,9 @@ async function usualAttempt(world: World, attempt: StoredAttempt) {
   if (expectedMs === undefined) return null;
   const near: { startMs: number; off: number }[] = [];
   const window = { fromMs: startMs - USUAL_LOOK_MS, toMs: startMs };
-  await world.hours.visit(window, new Set([attempt.flow]), (rows, from, to) => {
-    for (let i = from; i < to; i++) {
-      const atMs = rows.startMs[i] as number;
-      if (rows.flow[i] !== attempt.flow || atMs < window.fromMs || atMs >= window.toMs || (rows.flags[i] as number) & (FAILED | PROBE)) continue;
-      near.push({ startMs: atMs, off: Math.abs(Math.log((rows.durationMs[i] as number) / expectedMs)) });
-    }
+  await eachAttempt(world, window, new Set([attempt.flow]), [], (rows, row) => {
+    if ((rows.flags[row] as number) & FAILED) return;
+    near.push({ startMs: rows.startMs[row] as number, off: Math.abs(Math.log((rows.durationMs[row] as number) / expectedMs)) });
   });
   near.sort((a, b) => a.off - b.off || b.startMs - a.startMs);
   const starts = near.slice(0, USUAL_TRIES).map((one) => Math.round(one.startMs * 1000));

@@ -1,6 +1,7 @@
-import { rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
-import { limitsAt, type Deviation } from '@toplens/core/normal';
-import { FAILED, type AttemptColumns } from '@toplens/core/telemetry';
+import type { Outcome } from '@toplens/core/flows';
+import { outcomeOfRow, rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
+import type { Deviation } from '@toplens/core/normal';
+import type { AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { loadPaths, releasesOf } from '../store/traces';
 import { fairSample, type RowTest } from './fair-sample';
@@ -37,13 +38,12 @@ export function originOf(world: World, root: Deviation): Promise<Origin | null> 
 
 async function findOrigin(world: World, root: Deviation, trouble: Window): Promise<Origin | null> {
   const signal = root.signal === 'failing' ? 'failing' : 'slow';
-  const isFailed = (rows: AttemptColumns, i: number) => ((rows.flags[i] as number) & FAILED) !== 0;
-  const isLate = (rows: AttemptColumns, i: number) =>
-    (rows.durationMs[i] as number) > (limitsAt(world.history.normalAt(root.flow, rows.startMs[i] as number), rows.site[i] as number).limitMs ?? Infinity);
-  const isBad = (rows: AttemptColumns, i: number) => (signal === 'failing' ? isFailed(rows, i) : !isFailed(rows, i) && isLate(rows, i));
+  const outcomeAt: (rows: AttemptColumns, row: number) => Outcome = (rows, row) =>
+    outcomeOfRow(rows, row, world.history.normalAt(root.flow, rows.startMs[row] as number));
+  const isBad = (outcome: Outcome) => (signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung');
   const before = { fromMs: root.onsetMs - BEFORE_MS, toMs: root.onsetMs };
-  const bad = await observe(world, root.flow, trouble, BAD, true, isBad);
-  const usual = await observe(world, root.flow, before, USUAL, false, (rows, i) => !isFailed(rows, i) && !isLate(rows, i));
+  const bad = await observe(world, root.flow, trouble, BAD, true, (rows, row) => isBad(outcomeAt(rows, row)));
+  const usual = await observe(world, root.flow, before, USUAL, false, (rows, row) => outcomeAt(rows, row) === 'onTime');
   if (bad.length === 0) return null;
   const components = [...new Set(bad.flatMap(({ spans }) => spans.map(({ component }) => component)))];
   const releases = await releasesOf(world.database, components, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });

@@ -26,21 +26,37 @@ export interface StoredTrace {
   details: Map<string, FailureDetail>;
 }
 
-interface SpanRow {
+/** A span as far as its path needs it: where it ran, below what, when, and whether it failed. */
+interface PathRow {
   span_id: string;
   parent_id: string;
   component: string | null;
   host: string | null;
-  name: string | null;
   peer: string | null;
-  statement: string | null;
-  failure: string | null;
   kind: number;
   flags: number;
   started_us: number;
   duration_us: number;
+}
+
+interface SpanRow extends PathRow {
+  name: string | null;
+  statement: string | null;
+  failure: string | null;
   entry: Omit<StoredAttempt, 'spanId' | 'startUs' | 'durationUs' | 'flags' | 'failure'> | null;
 }
+
+const pathOf = (row: PathRow): Omit<TraceSpan, 'name' | 'statement' | 'failure'> => ({
+  spanId: row.span_id,
+  parentSpanId: row.parent_id,
+  component: row.component ?? '',
+  host: row.host ?? '',
+  peer: row.peer ?? '',
+  kind: row.kind,
+  failed: (row.flags & 1) === 1,
+  startUs: row.started_us,
+  durationUs: row.duration_us,
+});
 
 const ID = (column: string) => `lpad(to_hex(${column}), 16, '0')`;
 
@@ -67,20 +83,7 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
     [traceId],
   );
   return {
-    spans: rows.map((row) => ({
-      spanId: row.span_id,
-      parentSpanId: row.parent_id,
-      component: row.component ?? '',
-      host: row.host ?? '',
-      name: row.name ?? '',
-      peer: row.peer ?? '',
-      statement: row.statement ?? '',
-      failure: row.failure ?? '',
-      kind: row.kind,
-      failed: (row.flags & 1) === 1,
-      startUs: row.started_us,
-      durationUs: row.duration_us,
-    })),
+    spans: rows.map((row) => ({ ...pathOf(row), name: row.name ?? '', statement: row.statement ?? '', failure: row.failure ?? '' })),
     attempts: rows.flatMap((row) =>
       row.entry
         ? [{ ...row.entry, spanId: row.span_id, flags: row.flags, startUs: row.started_us, durationUs: row.duration_us, failure: row.failure ?? '' }]
@@ -90,22 +93,9 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
   };
 }
 
-interface InnerRow {
-  trace_id: string;
-  span_id: string;
-  parent_id: string;
-  component: string | null;
-  host: string | null;
-  peer: string | null;
-  kind: number;
-  flags: number;
-  started_us: number;
-  duration_us: number;
-}
-
 /** Spans of many traces, as far as the search for an origin needs them: names, statements and failures are left out. */
 export async function loadPaths(database: Database, traceIds: readonly string[]): Promise<Map<string, TraceSpan[]>> {
-  const rows = await database.query<InnerRow>(
+  const rows = await database.query<PathRow & { trace_id: string }>(
     `SELECT s.trace_id::text, ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
             c.value AS component, h.value AS host, p.value AS peer, s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
        FROM (SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, peer, kind, flags FROM span WHERE trace_id = ANY($1::uuid[])
@@ -118,10 +108,7 @@ export async function loadPaths(database: Database, traceIds: readonly string[])
   const traces = new Map<string, TraceSpan[]>();
   for (const row of rows) {
     const traceId = row.trace_id.replaceAll('-', '');
-    const span: TraceSpan = {
-      spanId: row.span_id, parentSpanId: row.parent_id, component: row.component ?? '', host: row.host ?? '', peer: row.peer ?? '', kind: row.kind,
-      failed: (row.flags & 1) === 1, startUs: row.started_us, durationUs: row.duration_us, name: '', statement: '', failure: '',
-    }; // prettier-ignore
+    const span: TraceSpan = { ...pathOf(row), name: '', statement: '', failure: '' };
     const spans = traces.get(traceId);
     if (spans) spans.push(span);
     else traces.set(traceId, [span]);

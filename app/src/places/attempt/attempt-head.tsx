@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
+import { OUTCOME_WORDS } from '@/charts/patterns';
 import type { Schemas } from '@/data/client';
 import { Door } from '@/frame/door';
 import { clock, durationWords, percent } from '@/look/format';
@@ -11,7 +12,6 @@ import { Failure } from './span-sheet';
 
 type Page = Schemas['AttemptPage'];
 
-const OUTCOME_WORDS = { onTime: 'on time', late: 'late', hung: 'hung', failed: 'failed' } as const;
 const DIMENSION_WORDS = { site: 'from', version: 'version', region: 'region', tier: 'tier', promotion: 'promotion', host: 'on host' } as const;
 const MOST_COMPONENTS = 8;
 

@@ -1,12 +1,11 @@
 import { StyleSheet, View } from 'react-native';
 import type { Schemas } from '@/data/client';
+import { OUTCOME_WORDS } from '@/charts/patterns';
 import { Door } from '@/frame/door';
 import { clock, durationWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-
-const OUTCOME_WORDS = { onTime: 'on time', late: 'late', hung: 'hung', failed: 'failed' } as const;
 
 /** Attempts as proof: when, how long, what became of it, and a door to all of its spans. Ids of people are masked. */
 export function SampleList({ samples, nowMs }: { samples: readonly Schemas['Sample'][]; nowMs: number }) {
