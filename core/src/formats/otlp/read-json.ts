@@ -1,7 +1,5 @@
 import { cleanAttribute, cleanText, isRead, type AttributeName, type Attributes, type AttributeValue, type Span } from '../../telemetry';
-import { MalformedTelemetry } from './malformed';
-
-type Json = Record<string, unknown>;
+import { asArray, asObject, readTime, type Json } from './json-values';
 
 /**
  * Spans of an OTLP ExportTraceServiceRequest in the JSON mapping of the OTLP specification 1.x: ids in
@@ -63,14 +61,6 @@ function firstException(events: unknown, path: string): Attributes {
 
 const readId = (id: unknown): string => (typeof id === 'string' ? id.toLowerCase() : '');
 
-/** Nanoseconds as text or number → microseconds; NaN when it is no time. */
-function readTime(time: unknown): number {
-  if (typeof time === 'number') return Math.floor(time / 1000);
-  if (typeof time !== 'string' || !/^\d{1,20}$/.test(time)) return NaN;
-  // The last three digits are cut off as text: 19 digits do not fit a double.
-  return time.length <= 3 ? 0 : Number(time.slice(0, -3));
-}
-
 function readAttributes(list: unknown, path: string): Attributes {
   const attributes: Attributes = {};
   const entries = asArray(list, path);
@@ -92,16 +82,4 @@ function readValue(name: AttributeName, value: unknown): AttributeValue | undefi
   if (typeof number !== 'number' && typeof number !== 'string') return undefined;
   const finite = Number(number);
   return Number.isFinite(finite) ? finite : undefined;
-}
-
-function asObject(value: unknown, path: string): Json {
-  if (value === null || typeof value !== 'object' || Array.isArray(value)) throw new MalformedTelemetry(path, 'expected an object');
-  return value as Json;
-}
-
-/** proto3 JSON leaves empty lists out. */
-function asArray(value: unknown, path: string): unknown[] {
-  if (value === undefined || value === null) return [];
-  if (!Array.isArray(value)) throw new MalformedTelemetry(path, 'expected a list');
-  return value;
 }
