@@ -30,14 +30,17 @@ export interface Span {
 const HEX = /^[0-9a-f]+$/;
 const LONGEST_US = 24 * 3600 * 1e6;
 
+export const isTraceId = (text: string): boolean => text.length === 32 && HEX.test(text) && !/^0+$/.test(text);
+export const isSpanId = (text: string): boolean => text.length === 16 && HEX.test(text) && !/^0+$/.test(text);
+
 /**
  * Why a span cannot be taken, in words for the person who runs the sender; `undefined` when it can.
  *
  * @param latestUs spans that start after this moment (microseconds since the epoch) come from a wrong clock
  */
 export function whyRejected(span: Span, latestUs: number): string | undefined {
-  if (span.traceId.length !== 32 || !HEX.test(span.traceId) || /^0+$/.test(span.traceId)) return 'traceId: expected 16 bytes that are not all zero';
-  if (span.spanId.length !== 16 || !HEX.test(span.spanId) || /^0+$/.test(span.spanId)) return 'spanId: expected 8 bytes that are not all zero';
+  if (!isTraceId(span.traceId)) return 'traceId: expected 16 bytes that are not all zero';
+  if (!isSpanId(span.spanId)) return 'spanId: expected 8 bytes that are not all zero';
   if (span.parentSpanId !== '' && (span.parentSpanId.length !== 16 || !HEX.test(span.parentSpanId)))
     return 'parentSpanId: expected 8 bytes, or none for a root span';
   if (!(span.startUs > 0)) return 'startTimeUnixNano: missing or not a time';

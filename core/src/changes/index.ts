@@ -1,0 +1,2 @@
+export * from './change-event';
+export * from './cloud-event';

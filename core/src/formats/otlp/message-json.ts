@@ -1,0 +1,93 @@
+import { cleanText, type AttributeValue } from '../../telemetry';
+import { cleanValue } from './clean-value';
+import { asArray, asObject, readTime, type Json } from './json-values';
+import { MOST_ATTRIBUTES, type Field, type Message, type Shape } from './shape';
+
+/**
+ * A message in the JSON mapping of the OTLP specification 1.x, read by its shape: ids in hexadecimal, 64-bit numbers as
+ * decimal text or number, unknown keys ignored.
+ *
+ * @param json what JSON.parse gave
+ * @throws MalformedTelemetry naming the field, when the form is not that of the protocol
+ */
+export function messageFromJson<S extends Shape>(json: unknown, shape: S): Message<S> {
+  return readMessage(asObject(json, 'request body'), shape, '') as Message<S>;
+}
+
+function readMessage(json: Json, shape: Shape, path: string): Record<string, unknown> {
+  const message: Record<string, unknown> = {};
+  for (const [name, [, type, many]] of Object.entries(shape)) {
+    const place = path === '' ? name : `${path}.${name}`;
+    const value = json[name];
+    if (type === 'attributes') message[name] = readAttributes(value, place);
+    else if (many) message[name] = asArray(value, place).map((one, i) => readOne(one, type, `${place}[${i}]`));
+    // proto3 writes null for what is not set.
+    else if (value !== undefined && value !== null) message[name] = readOne(value, type, place);
+  }
+  return message;
+}
+
+function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: string): unknown {
+  if (typeof type === 'object') return readMessage(asObject(value, path), type, path);
+  switch (type) {
+    case 'text':
+      return cleanText(typeof value === 'string' ? value : '');
+    case 'id':
+      return typeof value === 'string' ? value.toLowerCase() : '';
+    case 'flag':
+      return value === true;
+    case 'time':
+      return readTime(value);
+    case 'value': {
+      const any = anyValue(value);
+      return any === undefined ? '' : cleanValue(typeof any === 'string' ? any : JSON.stringify(any));
+    }
+    default:
+      // Numbers that JSON has no form for are written as text: "NaN", "Infinity".
+      return typeof value === 'number' || typeof value === 'string' ? Number(value) : NaN;
+  }
+}
+
+function readAttributes(list: unknown, path: string): Record<string, AttributeValue> {
+  const attributes = Object.create(null) as Record<string, AttributeValue>;
+  for (const entry of asArray(list, path)) {
+    const { key, value } = asObject(entry, path);
+    const any = anyValue(value);
+    if (typeof key !== 'string' || key === '' || any === undefined || any === null || Object.keys(attributes).length >= MOST_ATTRIBUTES) continue;
+    attributes[cleanText(key)] =
+      typeof any === 'object' ? cleanValue(JSON.stringify(any)) : typeof any === 'string' ? cleanValue(any) : (any as AttributeValue);
+  }
+  return attributes;
+}
+
+/** AnyValue: text, flag, number, list, named values, bytes (base64 in JSON, told as hexadecimal). */
+function anyValue(value: unknown): unknown {
+  if (value === null || typeof value !== 'object') return undefined;
+  const any = value as Json;
+  if (typeof any.stringValue === 'string') return any.stringValue;
+  if (typeof any.boolValue === 'boolean') return any.boolValue;
+  const number = any.intValue ?? any.doubleValue;
+  if (typeof number === 'number' || typeof number === 'string') return Number.isFinite(Number(number)) ? Number(number) : undefined;
+  if (typeof any.bytesValue === 'string') return hexOfBase64(any.bytesValue);
+  if (any.arrayValue) return listOf(any.arrayValue).map((one) => anyValue(one) ?? null);
+  if (any.kvlistValue)
+    return Object.fromEntries(
+      listOf(any.kvlistValue).map((one) => {
+        const { key, value: inner } = asObject(one, 'kvlistValue.values');
+        return [typeof key === 'string' ? key : '', anyValue(inner) ?? null];
+      }),
+    );
+  return undefined;
+}
+
+const listOf = (holder: unknown): unknown[] => {
+  const values = (holder as Json).values;
+  return Array.isArray(values) ? values : [];
+};
+
+function hexOfBase64(text: string): string {
+  const clean = text.replace(/[^A-Za-z0-9+/]/g, '');
+  // A single character left over tells no byte, and would be refused.
+  const whole = clean.length % 4 === 1 ? clean.slice(0, -1) : clean;
+  return Array.from(atob(whole), (char) => char.charCodeAt(0).toString(16).padStart(2, '0')).join('');
+}

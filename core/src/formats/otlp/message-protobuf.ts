@@ -1,0 +1,123 @@
+import { cleanText, type AttributeValue } from '../../telemetry';
+import { cleanValue } from './clean-value';
+import { Reader } from './reader';
+import { MOST_ATTRIBUTES, type Field, type Message, type Shape } from './shape';
+
+/**
+ * A message in protobuf, read by its shape; fields that the shape does not list are skipped by their length.
+ *
+ * @throws MalformedTelemetry when the bytes end early or a length is impossible
+ */
+export function messageFromProtobuf<S extends Shape>(bytes: Uint8Array, shape: S): Message<S> {
+  return readMessage(new Reader(bytes), bytes.length, shape) as Message<S>;
+}
+
+const fieldsOf = new WeakMap<Shape, ReadonlyMap<number, readonly [name: string, field: Field]>>();
+
+function byNumber(shape: Shape): ReadonlyMap<number, readonly [name: string, field: Field]> {
+  let fields = fieldsOf.get(shape);
+  if (!fields) fieldsOf.set(shape, (fields = new Map(Object.entries(shape).map(([name, field]) => [field[0], [name, field]]))));
+  return fields;
+}
+
+function readMessage(reader: Reader, length: number, shape: Shape): Record<string, unknown> {
+  const message: Record<string, unknown> = {};
+  for (const [name, [, type, many]] of Object.entries(shape))
+    if (many) message[name] = [];
+    else if (type === 'attributes') message[name] = Object.create(null);
+  const fields = byNumber(shape);
+  reader.message(length, (number, wireType) => {
+    const known = fields.get(number);
+    if (!known) return false;
+    const [name, [, type, many]] = known;
+    if (type === 'attributes') readAttribute(reader, message[name] as Record<string, AttributeValue>);
+    else if (typeof type === 'object') {
+      const inner = readMessage(reader, reader.length(), type);
+      if (many) (message[name] as unknown[]).push(inner);
+      else message[name] = inner;
+    } else if (many) reader.numbers(wireType, () => readScalar(reader, type) as number, message[name] as number[]);
+    else message[name] = readScalar(reader, type);
+    return true;
+  });
+  return message;
+}
+
+function readScalar(reader: Reader, type: Exclude<Field[1], Shape | 'attributes'>): string | number | boolean {
+  switch (type) {
+    case 'text':
+      return cleanText(reader.text());
+    case 'id':
+      return reader.hex();
+    case 'flag':
+      return reader.varint() !== 0;
+    case 'time':
+      return reader.nanosAsMicros();
+    case 'count':
+      return reader.fixed64();
+    case 'signedCount':
+      return reader.signedFixed64();
+    case 'integer':
+      return reader.signedVarint();
+    case 'zigzag':
+      return reader.zigzag();
+    case 'double':
+      return reader.double();
+    case 'value': {
+      const value = readAnyValue(reader, 0);
+      return value === undefined ? '' : cleanValue(typeof value === 'string' ? value : JSON.stringify(value));
+    }
+  }
+}
+
+function readAttribute(reader: Reader, into: Record<string, AttributeValue>): void {
+  let key = '';
+  let value: unknown;
+  reader.message(reader.length(), (field) => {
+    if (field === 1) key = cleanText(reader.text());
+    else if (field === 2) value = readAnyValue(reader, 0);
+    else return false;
+    return true;
+  });
+  if (key === '' || value === undefined || value === null || Object.keys(into).length >= MOST_ATTRIBUTES) return;
+  into[key] = typeof value === 'object' ? cleanValue(JSON.stringify(value)) : typeof value === 'string' ? cleanValue(value) : (value as AttributeValue);
+}
+
+/** Deeper than this nothing is read: a message made to overflow the stack. */
+const DEEPEST = 8;
+
+/** AnyValue: text, flag, whole number, number, list, named values, bytes (as hexadecimal). */
+function readAnyValue(reader: Reader, depth: number): unknown {
+  let value: unknown;
+  reader.message(reader.length(), (field) => {
+    if (field === 1) value = reader.text();
+    else if (field === 2) value = reader.varint() !== 0;
+    else if (field === 3) value = reader.signedVarint();
+    else if (field === 4) {
+      const number = reader.double();
+      value = Number.isFinite(number) ? number : undefined;
+    } else if (field === 5 && depth < DEEPEST) {
+      const list: unknown[] = [];
+      reader.message(reader.length(), (inner) => inner === 1 && list.push(readAnyValue(reader, depth + 1) ?? null) > 0);
+      value = list;
+    } else if (field === 6 && depth < DEEPEST) {
+      const named: [string, unknown][] = [];
+      reader.message(reader.length(), (inner) => inner === 1 && named.push(readNamed(reader, depth + 1)) > 0);
+      value = Object.fromEntries(named);
+    } else if (field === 7) value = reader.hex();
+    else return false;
+    return true;
+  });
+  return value;
+}
+
+function readNamed(reader: Reader, depth: number): [string, unknown] {
+  let key = '';
+  let value: unknown = null;
+  reader.message(reader.length(), (field) => {
+    if (field === 1) key = reader.text();
+    else if (field === 2) value = readAnyValue(reader, depth) ?? null;
+    else return false;
+    return true;
+  });
+  return [key, value];
+}
