@@ -1,0 +1,5 @@
+export * from './advice';
+export * from './figures';
+export * from './judge-host';
+export * from './minutes';
+export * from './samples';
