@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { readPlan, UnreadablePlan } from './index';
 
@@ -93,4 +95,20 @@ test.each([
   } catch (error) {
     expect((error as UnreadablePlan).field).toBe(field);
   }
+});
+
+describe("plans of Debian's PostgreSQL 15 (fixtures/README.md says how they were made)", () => {
+  const stored = (name: string) => readFileSync(join(__dirname, 'fixtures', `postgresql-15-${name}.json`), 'utf8');
+
+  test('a real cartesian join is named', () => {
+    const { findings } = readPlan(stored('cartesian'));
+    expect(findings.find(({ kind }) => kind === 'noJoinCondition')?.words).toMatch(/^(band and parcel|parcel and band) are joined without a condition/);
+  });
+
+  test('a join with a condition is none; own times add up to the whole', () => {
+    const read = readPlan(stored('join'));
+    expect(read.findings.map(({ kind }) => kind)).not.toContain('noJoinCondition');
+    const whole = (JSON.parse(stored('join')) as [{ Plan: { 'Actual Total Time': number } }])[0].Plan['Actual Total Time'];
+    expect(read.nodes.reduce((sum, { own }) => sum + own, 0)).toBeCloseTo(whole, 1);
+  });
 });
