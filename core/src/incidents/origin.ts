@@ -123,7 +123,7 @@ export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow'
     candidates,
     rungs,
     changes: changes.filter(({ component, atMs }) => isNear(atMs, onsetMs) && rungs.some((rung) => rung.component === component)),
-    second: first ? secondOrigin(first, candidates, bad, usual, profiles, signal, onsetMs, changes) : null,
+    second: first ? secondOrigin(first, facts, bad, usual, profiles, signal, onsetMs, changes) : null,
     bad: bad.length,
     usual: usual.length,
   };
@@ -250,7 +250,7 @@ function beginOf(passing: readonly Profile[], scores: readonly number[]): number
 /** Among the bad attempts in which the first origin has no part, who has? */
 function secondOrigin(
   first: OriginCandidate,
-  candidates: readonly OriginCandidate[],
+  facts: readonly Facts[],
   bad: readonly Profile[],
   usual: readonly Profile[],
   all: readonly Profile[],
@@ -258,7 +258,7 @@ function secondOrigin(
   onsetMs: number,
   changes: readonly ComponentChange[],
 ): string | null {
-  const usualOf = new Map(candidates.map(({ component, usualUs }) => [component, usualUs]));
+  const usualOf = new Map(facts.map(({ component, usualUs }) => [component, usualUs]));
   const unexplained = bad.filter(({ parts }) => {
     const own = parts.get(first.component);
     if (signal === 'failing') return own?.fails !== 1;
