@@ -59,8 +59,8 @@ async function intake(): Promise<void> {
       rates[encoding]?.alone.push(await throughput(plain, all));
       rates[encoding]?.full.push(await throughput(server.url, all));
       await until('the backlog to be stored', async () => {
-        const { backlogSpans } = (await (await fetch(`${server.url}/healthz`)).json()) as { backlogSpans: number };
-        return backlogSpans === 0;
+        const { backlogRecords } = (await (await fetch(`${server.url}/healthz`)).json()) as { backlogRecords: number };
+        return backlogRecords === 0;
       });
     }
   // The first round warms up.
@@ -131,6 +131,11 @@ async function database(): Promise<void> {
           hours: [],
           details: [],
           versions: [],
+          lines: new Uint8Array(),
+          lineCount: 0,
+          points: new Uint8Array(),
+          pointCount: 0,
+          changes: [],
         }),
       ),
     );

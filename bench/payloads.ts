@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '@toplens/core/time';
-import { encodeRequest } from '../scenario/src/otlp/encode';
+import { encodeSpans } from '../scenario/src/otlp/encode';
 import { spansOf, type OutSpan } from '../scenario/src/otlp/spans';
 import { simulateMinute } from '../scenario/src/world/simulate';
 
@@ -46,6 +46,6 @@ export function payloads(encoding: Payload['encoding'], count: number, seed: num
     for (const attempt of simulateMinute(minuteMs, options, [])) spans.push(...spansOf(attempt, false, {}));
   return Array.from({ length: count }, (_, i) => {
     const part = spans.slice(i * BATCH, (i + 1) * BATCH);
-    return { encoding, body: encoding === 'json' ? Buffer.from(toJson(part)) : Buffer.from(encodeRequest(part)) };
+    return { encoding, body: encoding === 'json' ? Buffer.from(toJson(part)) : Buffer.from(encodeSpans(part)) };
   });
 }

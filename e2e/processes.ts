@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { MEMORY } from '../tools/memory.mjs';
 
 export async function freePort(): Promise<number> {
   const server = createServer();
@@ -22,7 +23,7 @@ export const removeFolder = (dir: string) => rmSync(dir, { recursive: true, forc
 export function start(entry: string, args: readonly string[], env: Record<string, string>): ChildProcess {
   return spawn(process.execPath, [`dist/node/${entry}.mjs`, ...args], {
     cwd: process.cwd().replace(/\/e2e$/, ''),
-    env: { ...process.env, NODE_OPTIONS: '', ...env },
+    env: { ...MEMORY, ...process.env, NODE_OPTIONS: '', ...env },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
 }
@@ -57,7 +58,8 @@ export async function startServerProcess(dataDir: string, env: Record<string, st
 }
 
 export async function getJson<T>(url: string): Promise<T> {
-  const response = await fetch(url);
+  // A connection that lay idle may be closed under the request: asked again, as a browser would.
+  const response = await fetch(url).catch(() => fetch(url));
   if (!response.ok) throw new Error(`${url}: ${response.status} ${await response.text()}`);
   return (await response.json()) as T;
 }

@@ -3,6 +3,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { MEMORY } from './memory.mjs';
 import { app, BUNDLE, bundles, packages, root } from './setup.mjs';
 
 packages();
@@ -20,6 +21,7 @@ if (process.argv.includes('--fresh') || !existsSync(stamp) || isOld()) rmSync(da
 mkdirSync(data, { recursive: true });
 
 const env = {
+  ...MEMORY,
   ...process.env,
   TOPLENS_PORT: port,
   TOPLENS_DATA: data,

@@ -89,7 +89,7 @@ async function ingestRate(url: string, seed: number, meanwhile?: () => Promise<u
       }
     }),
   );
-  await until('the backlog to be stored', async () => (await getJson<{ backlogSpans: number }>(`${url}/healthz`)).backlogSpans === 0);
+  await until('the backlog to be stored', async () => (await getJson<{ backlogRecords: number }>(`${url}/healthz`)).backlogRecords === 0);
   const rate = 50_000 / ((performance.now() - begun) / 1000);
   running = false;
   await asking;

@@ -10,6 +10,8 @@ import { flowText } from '../../server/src/intake/name-book';
 import { Database } from '../../server/src/store/database';
 import { replaceHour } from '../../server/src/store/roll-ups';
 
+const NOTHING_ELSE = { lines: new Uint8Array(), lineCount: 0, points: new Uint8Array(), pointCount: 0, changes: [] };
+
 export interface DayPlan {
   flows: number;
   attempts: number;
@@ -115,7 +117,7 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
     const sorted = sortedByFlow(makeHour(plan, hourMs, perHour));
     segments.write(hourMs, sorted.columns, sorted.ranges);
     await database.transaction(replaceHour(hourMs, rollUp(sorted.columns), 0));
-    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, spans: new Uint8Array(), spanCount: 0, names: [], hours: [], details: [], versions: [] }); // prettier-ignore
+    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, spans: new Uint8Array(), spanCount: 0, names: [], hours: [], details: [], versions: [], ...NOTHING_ELSE }); // prettier-ignore
   }
   if (withTable) {
     // The server asks this table for its newest row at the start.
@@ -125,7 +127,9 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
   await database.close();
 }
 
-const shapes = new Map<number, Uint8Array>();
+/** Five minutes of a flow come in so many forms: as many as there are, they would be all the work. */
+const SHAPES = 12;
+const shapes = new Map<number, Uint8Array[]>();
 
 /** Roll-ups of a quiet hour, as the day's attempts would have left them. */
 function usualBuckets(plan: DayPlan, hourMs: number): FlowBucket[] {
@@ -134,21 +138,31 @@ function usualBuckets(plan: DayPlan, hourMs: number): FlowBucket[] {
   const buckets: FlowBucket[] = [];
   for (let flow = 1; flow <= plan.flows; flow++) {
     const attempts = Math.max(1, Math.round((plan.attempts / 288) * (weightOf(flow) / total)));
-    if (!shapes.has(flow)) {
-      const histogram = createHistogram();
-      for (let i = 0; i < attempts; i++) recordInPlace(histogram, medianOf(flow) * Math.exp(0.3 * normalDeviate(random)));
-      shapes.set(flow, encodeHistogram(histogram));
-    }
+    let forms = shapes.get(flow);
+    if (!forms) shapes.set(flow, (forms = Array.from({ length: SHAPES }, () => usualDurations(flow, attempts, random))));
     for (let k = 0; k < 12; k++)
       buckets.push({
         flow,
         startMs: hourMs + k * 5 * MINUTE_MS,
         attempts: Math.max(0, Math.round(attempts + Math.sqrt(attempts) * normalDeviate(random))),
-        failed: random() < 0.003 * attempts ? 1 : 0,
-        durations: shapes.get(flow) as Uint8Array,
+        failed: binomial(attempts, 0.003, random),
+        durations: forms[Math.floor(random() * SHAPES)] as Uint8Array,
         medianMs: medianOf(flow),
         valueMinor: 0,
       });
   }
   return buckets;
+}
+
+function usualDurations(flow: number, attempts: number, random: () => number): Uint8Array {
+  const histogram = createHistogram();
+  for (let i = 0; i < attempts; i++) recordInPlace(histogram, medianOf(flow) * Math.exp(0.3 * normalDeviate(random)));
+  return encodeHistogram(histogram);
+}
+
+/** How many of n fail, drawn one by one. */
+function binomial(n: number, share: number, random: () => number): number {
+  let failed = 0;
+  for (let i = 0; i < n; i++) if (random() < share) failed++;
+  return failed;
 }

@@ -1,10 +1,11 @@
-import { expectedPenalty, learnSuccession } from '@toplens/core/flows';
+import { expectedPenalty } from '@toplens/core/flows';
 import {
   billContext, harmBill, LEFT_LOOK_BACK_MS, MADE_GOOD_MS, PEOPLE_LOOK_BACK_MS, surroundingsOf,
   type BillSettings, type HarmBill, type StoredIncident, type Surroundings,
 } from '@toplens/core/incidents'; // prettier-ignore
 import { DAY_MS, HOUR_MS, MINUTE_MS, overlap, type Window } from '@toplens/core/time';
 import { sliceKey, sliceOf, type Focus } from './focus';
+import { successionIn } from './succession';
 import type { World } from './world';
 
 /** Rates and importance as they were at a moment. Bills of past windows use what was set then, or what is set today. */
@@ -43,7 +44,7 @@ async function learnSurroundings(world: World, incident: StoredIncident, focus: 
   const holds = sliceOf(world, focus);
   const dayBefore = await world.hours.rows({ fromMs: onsetMs - DAY_MS, toMs: onsetMs }, flows);
   const hoursBefore = await world.hours.rows({ fromMs: onsetMs - PEOPLE_LOOK_BACK_MS, toMs: onsetMs }, flows, holds);
-  const succession = learnSuccession(await world.hours.rows({ fromMs: onsetMs - 6 * HOUR_MS, toMs: onsetMs }, related));
+  const succession = await successionIn(world.hours, { fromMs: onsetMs - 6 * HOUR_MS, toMs: onsetMs }, related);
   return surroundingsOf(onsetMs, { dayBefore, hoursBefore }, succession, holds && ((row) => holds(dayBefore, row)));
 }
 

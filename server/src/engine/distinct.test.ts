@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { seededRandom } from '@toplens/core/stats';
 import { countDistinct, PeopleMet } from './distinct';
 
@@ -33,4 +34,22 @@ test('however often it is begun anew, nobody stays met', () => {
     expect([met.isNew(i % 3 === 0 ? 5 : 6), met.isNew(i % 3 === 0 ? 5 : 6)]).toEqual([true, false]);
     met.reset();
   }
+});
+
+test('crowds, kept as lists or as bits, are met as their people are, whatever comes before or after', () => {
+  const person = fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 60 }), fc.integer({ min: 65_536, max: 66_000 }), fc.integer({ min: 1, max: 3_000_000 }));
+  fc.assert(
+    fc.property(fc.array(fc.array(person, { maxLength: 200 }), { maxLength: 5 }), (groups) => {
+      const [one, other, all] = [new PeopleMet(), new PeopleMet(), new PeopleMet()];
+      for (const group of groups) {
+        one.reset();
+        const people = Uint32Array.from(group);
+        one.countNew(people);
+        expect(other.countNewOf(one.crowd())).toBe(all.countNew(people));
+      }
+      one.reset();
+      const total = new PeopleMet().countNew(Uint32Array.from(groups.flat()));
+      expect(one.countNewOf(all.crowd())).toBe(total);
+    }),
+  );
 });

@@ -64,17 +64,23 @@ class SmallTable {
   }
 }
 
+/** Some people, kept: a list while they are few, else a bit each from word `from` on. Of those unknown only how many they were. */
+export type Crowd = { unknown: number } & ({ list: Uint32Array } | { from: number; bits: Uint32Array });
+
 /** People by their number, from 1 on: one bit each, so that hundreds of thousands fit the processor's nearest cache. */
 export class PeopleMet {
   #bits = new Uint32Array(1 << 12);
+  #unknown = 0;
 
   /** From now on nobody was met. */
   reset(): void {
     this.#bits.fill(0);
+    this.#unknown = 0;
   }
 
   /** True the first time that a person is met; always for somebody unknown (0). */
   isNew(person: number): boolean {
+    if (person === 0) this.#unknown++;
     const at = person >>> 5;
     if (at >= this.#bits.length) this.#growTo(at);
     const word = this.#bits[at] as number;
@@ -108,7 +114,61 @@ export class PeopleMet {
         bits[at] = word | bit;
         fresh++;
       } else if (person === 0) fresh++;
+      if (person === 0) this.#unknown++;
     }
     return fresh;
   }
+
+  /** How many of a crowd are met for the first time. */
+  countNewOf(crowd: Crowd): number {
+    this.#unknown += crowd.unknown;
+    if ('list' in crowd) return crowd.unknown + this.countNew(crowd.list);
+    const { from, bits } = crowd;
+    if (from + bits.length > this.#bits.length) this.#growTo(from + bits.length);
+    const own = this.#bits;
+    let fresh = crowd.unknown;
+    for (let i = 0; i < bits.length; i++) {
+      const word = bits[i] as number;
+      const before = own[from + i] as number;
+      const added = word & ~before;
+      if (added === 0) continue;
+      own[from + i] = before | word;
+      fresh += bitCount(added);
+    }
+    return fresh;
+  }
+
+  /** All who were met since the last reset. */
+  crowd(): Crowd {
+    const unknown = this.#unknown;
+    const bits = this.#bits;
+    let known = 0;
+    let [from, to] = [bits.length, 0];
+    for (let i = 0; i < bits.length; i++) {
+      // Bit 0 of word 0 stands for whoever is unknown.
+      const word = i === 0 ? (bits[0] as number) & ~1 : (bits[i] as number);
+      if (word === 0) continue;
+      known += bitCount(word);
+      from = Math.min(from, i);
+      to = i + 1;
+    }
+    if (known >= to - from) {
+      const kept = bits.slice(from, Math.max(from, to));
+      if (from === 0 && kept.length > 0) kept[0] = (kept[0] as number) & ~1;
+      return { unknown, from, bits: kept };
+    }
+    const list = new Uint32Array(known);
+    let n = 0;
+    for (let i = from; i < to; i++)
+      for (let word = i === 0 ? (bits[0] as number) & ~1 : (bits[i] as number); word !== 0; word &= word - 1)
+        list[n++] = i * 32 + 31 - Math.clz32(word & -word);
+    return { unknown, list };
+  }
+}
+
+/** Set bits of a 32-bit number, counted in parallel: Warren, Hacker's Delight, 5-1 (from memory). */
+function bitCount(word: number): number {
+  let x = word - ((word >>> 1) & 0x55555555);
+  x = (x & 0x33333333) + ((x >>> 2) & 0x33333333);
+  return Math.imul((x + (x >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }

@@ -19,7 +19,7 @@ interface Attempt {
 
 function worldOf(attempts: readonly Attempt[], sealed: boolean): World {
   return {
-    hours: hoursOf(attempts, sealed ? HOUR + 10 * HOUR_MS : undefined),
+    hours: hoursOf(attempts, sealed ? HOUR + 20 * HOUR_MS : undefined),
     names: { flows: [1, 2].map((id) => ({ id, application: 'Shop' })), numberOf: (_dimension: string, value: string) => Number(value) },
     history: { normalAt: () => ({ limitMs: LIMIT_MS, sites: new Map() }) },
   } as unknown as World;
@@ -41,7 +41,7 @@ function plainly(attempts: readonly Attempt[], flow: number, fromMs: number, toM
 }
 
 const attempt = fc.record({
-  minute: fc.integer({ min: 0, max: 179 }),
+  minute: fc.integer({ min: 0, max: 899 }),
   durationMs: fc.integer({ min: 1, max: 4_000 }),
   flow: fc.integer({ min: 1, max: 2 }),
   flags: fc.constantFrom(0, 0, FAILED, PROBE),
@@ -53,7 +53,7 @@ test('any window and slice, from open hours or sealed ones, sums up as plain cou
   await fc.assert(
     fc.asyncProperty(
       fc.array(attempt, { minLength: 1, maxLength: 80 }),
-      fc.tuple(fc.integer({ min: 0, max: 180 }), fc.integer({ min: 0, max: 180 })),
+      fc.tuple(fc.integer({ min: 0, max: 900 }), fc.integer({ min: 0, max: 900 })),
       fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
       fc.boolean(),
       async (attempts, ends, site, sealed) => {

@@ -7,13 +7,14 @@ import { proposeTeam } from '@toplens/core/handoffs';
 import { levelOf } from './describe';
 import { LONGEST_SCAN_MS } from './each-attempt';
 import { sliceOf, type Focus } from './focus';
-import { flowSums, type FlowSums } from './flow-sums';
+import { flowSums } from './flow-sums';
 import { freshness } from './freshness';
 import type { Against, FlowsQuestion } from './protocol';
 import { sparkOf } from './series';
 import { comparedWindow, resolveWindow } from './windows';
 import type { World } from './world';
 import { remainingIn } from './remaining';
+import type { FlowSums } from './sum-rows';
 
 /** Of windows told from roll-ups, people and the longest attempt are not known. */
 type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & { people: number | null; hurt: number | null; maxMs: number | null };

@@ -1,4 +1,4 @@
-import { learnSuccession, rollUp, sampleOfSessions, type Succession } from '@toplens/core/flows';
+import { learnSuccession, rollUp } from '@toplens/core/flows';
 import { countMinutes, deviationsIn, isOutdated, judgeStretch, type HourOfFlow, type Judge, type StoredIncident } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
@@ -8,6 +8,7 @@ import { saveIncident } from '../store/incidents';
 import { saveRelease } from '../store/releases';
 import { replaceHour } from '../store/roll-ups';
 import { componentOf, findComponent } from './component';
+import { successionIn } from './succession';
 import type { World } from './world';
 
 /** How far before the first changed minute judging begins: longer than any rule looks back. */
@@ -118,7 +119,13 @@ async function judgeWindow(world: World, window: Window): Promise<void> {
   if (deviations.length === 0 && before.length === 0) return;
   const components = await componentsOf(world, deviations);
   const judged: Judge = { history, register, applicationOf, componentOf: (deviation) => components.get(deviation) };
-  const changed = judgeStretch(deviations, await rowsAround(world, deviations), await successionIn(world, window, deviations), window, judged);
+  const changed = judgeStretch(
+    deviations,
+    await rowsAround(world, deviations),
+    deviations.length === 0 ? learnSuccession(emptyColumns(0)) : await successionIn(world.hours, window),
+    window,
+    judged,
+  );
   await world.database.transaction(changed.map(saveIncident));
   await nameComponents(world, window);
 }
@@ -133,15 +140,6 @@ async function rowsAround({ hours, names }: World, deviations: readonly Deviatio
   const applications = new Set(deviations.map((deviation) => names.applicationOf(deviation.flow)));
   const flows = names.flows.filter((flow) => applications.has(names.applicationOf(flow.id))).map((flow) => flow.id);
   return hours.rows(window, new Set(flows));
-}
-
-/** The order in which people do things, from some of the sessions when there are many. */
-async function successionIn({ hours }: World, window: Window, deviations: readonly Deviation[]): Promise<Succession> {
-  if (deviations.length === 0) return learnSuccession(emptyColumns(0));
-  let n = 0;
-  await hours.visit(window, undefined, (_rows, from, to) => (n += to - from));
-  const isSampled = sampleOfSessions(n);
-  return learnSuccession(await hours.rows(window, undefined, (rows, row) => isSampled(rows.session[row] as number)), isSampled);
 }
 
 /** Looked up only where deviations of unlike flows might belong together. */
