@@ -1,6 +1,6 @@
 import { DAY_MS, HOUR_MS, MINUTE_MS, floorTo } from '@toplens/core/time';
 import { Player } from './player';
-import { demoTroubles, NEVER_ENDS } from './world/troubles';
+import { demoChanges, demoTroubles, NEVER_ENDS } from './world/troubles';
 import type { TruthFile } from './world/truth';
 
 export const HISTORY_DAYS = 14;
@@ -11,7 +11,10 @@ const LOCAL_HOUR_NOW = 11.5;
 export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HISTORY_DAYS * DAY_MS) {
   const troubles = demoTroubles(nowMs);
   const utcHours = (nowMs - floorTo(nowMs, DAY_MS)) / HOUR_MS;
-  const player = new Player({ seed, troubles, localOffsetHours: LOCAL_HOUR_NOW - utcHours, fullTracesFromMs: nowMs - 24 * HOUR_MS }, fromMs);
+  const player = new Player(
+    { seed, troubles, localOffsetHours: LOCAL_HOUR_NOW - utcHours, fullTracesFromMs: nowMs - 24 * HOUR_MS, figuresFromMs: nowMs - 8 * HOUR_MS },
+    fromMs,
+  );
   const truth = (): TruthFile => ({
     seed,
     nowMs,
@@ -24,5 +27,5 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
     ].map(({ from, ...trouble }) => ({ ...trouble, fromMs: from?.fromMs ?? 0, toMs: from && from.toMs !== NEVER_ENDS ? from.toMs : null })),
     events: player.truth,
   }); // prettier-ignore
-  return { player, truth };
+  return { player, truth, changes: demoChanges(nowMs) };
 }

@@ -14,14 +14,15 @@ const OVERLAP_MS = 2 * 3_600_000;
 
 const nowMs = Number(TOPLENS_SCENARIO_NOW ?? Date.now());
 const resumeMs = TOPLENS_SCENARIO_RESUME === undefined ? undefined : Number(TOPLENS_SCENARIO_RESUME) - OVERLAP_MS;
-const { player, truth } = demoWorld(nowMs, Number(TOPLENS_SCENARIO_SEED ?? DEMO_SEED), resumeMs);
+const { player, truth, changes } = demoWorld(nowMs, Number(TOPLENS_SCENARIO_SEED ?? DEMO_SEED), resumeMs);
 const sender = new Sender(url, TOPLENS_SCENARIO_KEY);
+await sender.sendChanges(changes);
 const begun = Date.now();
 let shown = 0;
 await player.load(sender, resumeMs === undefined ? nowMs : Date.now(), (share) => {
   if (share - shown < 0.1 && share < 1) return;
   shown = share;
-  console.log(`history: ${Math.round(share * 100)} %, ${sender.sent} spans in ${((Date.now() - begun) / 1000).toFixed(0)} s`);
+  console.log(`history: ${Math.round(share * 100)} %, ${sender.sent} records in ${((Date.now() - begun) / 1000).toFixed(0)} s`);
 });
 const writeTruth = () => truthFile && writeFileSync(truthFile, JSON.stringify(truth()));
 writeTruth();

@@ -1,7 +1,9 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
+import { linesOf, minuteLines, type OutLine } from './otlp/lines';
+import { minutePoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
 import { Sender } from './otlp/sender';
-import { simulateMinute, type WorldOptions } from './world/simulate';
+import { busyness, simulateMinute, type WorldOptions } from './world/simulate';
 import type { TruthEvent } from './world/truth';
 
 const BATCH = 2_000;
@@ -10,6 +12,14 @@ const CONNECTIONS = 2;
 export interface PlayOptions extends WorldOptions {
   /** from then on whole traces are sent, before it entries alone */
   fullTracesFromMs: number;
+  /** from then on services write logs and hosts tell their figures */
+  figuresFromMs: number;
+}
+
+export interface Ended {
+  spans: OutSpan[];
+  lines: OutLine[];
+  points: OutPoint[];
 }
 
 /**
@@ -18,6 +28,8 @@ export interface PlayOptions extends WorldOptions {
 export class Player {
   readonly truth: TruthEvent[] = [];
   #pending: OutSpan[] = [];
+  #pendingLines: OutLine[] = [];
+  #points: OutPoint[] = [];
   #nextMinuteMs: number;
 
   constructor(
@@ -27,33 +39,52 @@ export class Player {
     this.#nextMinuteMs = floorTo(fromMs, MINUTE_MS);
   }
 
-  /** Spans of everything that ended before a moment and was not taken yet, earliest end first. */
-  endedBefore(timeMs: number): OutSpan[] {
-    for (; this.#nextMinuteMs < timeMs; this.#nextMinuteMs += MINUTE_MS)
-      for (const attempt of simulateMinute(this.#nextMinuteMs, this.options, this.truth))
-        this.#pending.push(...spansOf(attempt, attempt.startMs >= this.options.fullTracesFromMs, this.options.troubles));
-    const ended: OutSpan[] = [];
-    const open: OutSpan[] = [];
-    for (const span of this.#pending) (span.startMs + span.durationMs < timeMs ? ended : open).push(span);
-    this.#pending = open;
-    return ended.sort((a, b) => a.startMs + a.durationMs - b.startMs - b.durationMs);
+  /** Spans, lines and points of everything that ended before a moment and was not taken yet, earliest end first. */
+  endedBefore(timeMs: number): Ended {
+    for (; this.#nextMinuteMs < timeMs; this.#nextMinuteMs += MINUTE_MS) this.#simulate(this.#nextMinuteMs);
+    const endOf = ({ startMs, durationMs }: OutSpan) => startMs + durationMs;
+    const [spans, openSpans] = split(this.#pending, (span) => endOf(span) < timeMs);
+    const [lines, openLines] = split(this.#pendingLines, ({ atMs }) => atMs < timeMs);
+    const [points, openPoints] = split(this.#points, ({ atMs }) => atMs <= timeMs);
+    this.#pending = openSpans;
+    this.#pendingLines = openLines;
+    this.#points = openPoints;
+    return { spans: spans.sort((a, b) => endOf(a) - endOf(b)), lines: lines.sort((a, b) => a.atMs - b.atMs), points };
+  }
+
+  #simulate(minuteMs: number): void {
+    const { troubles, fullTracesFromMs, figuresFromMs } = this.options;
+    for (const attempt of simulateMinute(minuteMs, this.options, this.truth)) {
+      const isFull = attempt.startMs >= fullTracesFromMs;
+      const spans = spansOf(attempt, isFull, troubles);
+      this.#pending.push(...spans);
+      if (isFull && attempt.startMs >= figuresFromMs) this.#pendingLines.push(...linesOf(attempt, spans));
+    }
+    if (minuteMs < figuresFromMs) return;
+    this.#pendingLines.push(...minuteLines(minuteMs, troubles));
+    this.#points.push(...minutePoints(minuteMs, busyness(minuteMs, this.options), troubles));
   }
 
   /** Sends everything up to a moment as fast as the server takes it. */
   async load(sender: Sender, toMs: number, onProgress: (share: number) => void = () => undefined): Promise<void> {
     const fromMs = this.#nextMinuteMs;
     const running = new Set<Promise<void>>();
+    const send = async (sending: Promise<void>) => {
+      const tracked: Promise<void> = sending.finally(() => running.delete(tracked));
+      running.add(tracked);
+      if (running.size >= CONNECTIONS) await Promise.race(running);
+    };
     let waiting: OutSpan[] = [];
     for (let timeMs = fromMs; timeMs < toMs;) {
       timeMs = Math.min(toMs, timeMs + 60 * MINUTE_MS);
-      waiting.push(...this.endedBefore(timeMs));
+      const { spans, lines, points } = this.endedBefore(timeMs);
+      waiting.push(...spans);
       while (waiting.length >= BATCH || (timeMs >= toMs && waiting.length > 0)) {
-        const batch = sender.send(waiting.slice(0, BATCH));
+        await send(sender.send(waiting.slice(0, BATCH)));
         waiting = waiting.slice(BATCH);
-        const tracked: Promise<void> = batch.finally(() => running.delete(tracked));
-        running.add(tracked);
-        if (running.size >= CONNECTIONS) await Promise.race(running);
       }
+      for (let i = 0; i < lines.length; i += BATCH) await send(sender.sendLines(lines.slice(i, i + BATCH)));
+      for (let i = 0; i < points.length; i += BATCH) await send(sender.sendPoints(points.slice(i, i + BATCH)));
       onProgress((timeMs - fromMs) / (toMs - fromMs));
     }
     await Promise.all(running);
@@ -64,7 +95,12 @@ export class Player {
     let running: Promise<void> = Promise.resolve();
     const timer = setInterval(() => {
       running = running
-        .then(() => sender.send(this.endedBefore(now())))
+        .then(async () => {
+          const { spans, lines, points } = this.endedBefore(now());
+          await sender.send(spans);
+          await sender.sendLines(lines);
+          await sender.sendPoints(points);
+        })
         .catch((error: Error) => console.error(`live stream: ${error.message}; what it held is lost to this demo`));
     }, 2_000);
     return async () => {
@@ -72,4 +108,11 @@ export class Player {
       await running;
     };
   }
+}
+
+function split<T>(all: readonly T[], holds: (one: T) => boolean): [yes: T[], no: T[]] {
+  const yes: T[] = [];
+  const no: T[] = [];
+  for (const one of all) (holds(one) ? yes : no).push(one);
+  return [yes, no];
 }

@@ -14,6 +14,7 @@ import { problemHandler, sendProblem, unknownRoute } from './api/problems';
 import { settingsRoutes } from './api/settings';
 import type { Config } from './config';
 import type { Engine } from './engine/engine';
+import type { LogSearch } from './engine/log-search';
 import { Problem } from './errors';
 import type { Intake } from './intake/intake';
 import { intakeRoutes } from './intake/routes';
@@ -26,13 +27,14 @@ export interface AppDeps {
   database: Database;
   intake: Intake;
   engine: Engine;
+  logs: LogSearch;
   log: Logger;
 }
 
 const HANDOFFS_A_MINUTE = 60;
 
 /** The whole application without a port: `server.ts` listens, tests ask it in process. */
-export function buildApp({ config, settings, database, intake, engine, log }: AppDeps): Express {
+export function buildApp({ config, settings, database, intake, engine, logs, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -65,10 +67,10 @@ export function buildApp({ config, settings, database, intake, engine, log }: Ap
     }),
   );
   api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
-  api.use(incidentRoutes(engine, config.publicUrl));
+  api.use(incidentRoutes(engine, logs, config.publicUrl));
   api.use(flowRoutes(engine));
   api.use(settingsRoutes(database, engine, settings));
-  api.use(handoffRoutes(database, engine, config));
+  api.use(handoffRoutes(database, engine, logs, config));
   api.use(unknownRoute);
   app.use('/api', api);
   app.use('/v1', unknownRoute);

@@ -15,7 +15,7 @@ export interface Config {
   /** bytes of one request, as sent and unpacked */
   maxBodyBytes: number;
   /** spans that wait for the database before senders are told to come back */
-  maxBacklogSpans: number;
+  maxBacklogRecords: number;
   /** where the team desk takes handoffs */
   deskUrl: string;
   /** secret that the desk sends with its answers */
@@ -55,7 +55,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     demo: env.TOPLENS_DEMO === '1',
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? ''),
     maxBodyBytes: whole(env, 'TOPLENS_MAX_BODY_MB', 16, 1, 1024) * 1024 * 1024,
-    maxBacklogSpans: whole(env, 'TOPLENS_MAX_BACKLOG', 120_000, 100, 10_000_000),
+    maxBacklogRecords: whole(env, 'TOPLENS_MAX_BACKLOG', 120_000, 100, 10_000_000),
     deskUrl: env.TOPLENS_DESK_URL ?? '',
     deskToken: env.TOPLENS_DESK_TOKEN ?? '',
     publicUrl: env.TOPLENS_PUBLIC_URL ?? `http://${host}:${port}`,

@@ -6,6 +6,7 @@ import { pino, type Logger } from 'pino';
 import { buildApp } from './app';
 import { projectRoot, type Config } from './config';
 import { Engine } from './engine/engine';
+import { LogSearch } from './engine/log-search';
 import { Intake } from './intake/intake';
 import { Desk } from './outbound/desk';
 import { readSettings } from './settings/settings';
@@ -35,17 +36,18 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
       database,
       journalDir: join(config.dataDir, 'journal'),
       frontDoors: new Set(settings.frontDoors),
-      maxBacklogSpans: config.maxBacklogSpans,
+      maxBacklogRecords: config.maxBacklogRecords,
       log,
       onCommitted: (batch) => running.engine?.append(batch),
     });
     const engine = await Engine.start(database, settings, join(config.dataDir, 'segments'), log);
     running.engine = engine;
+    const logs = LogSearch.start(database);
     const http = createServer();
     await listen(http, config);
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
-    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, log }));
+    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, logs, log }));
     const desk = new Desk(database, { deskUrl: config.deskUrl, publicUrl: reachable.publicUrl, log });
     desk.start();
     const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);
@@ -62,6 +64,7 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
         await desk.stop();
         await intake.close();
         await engine.stop();
+        await logs.stop();
         await database.close();
         unlock();
       },

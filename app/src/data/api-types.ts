@@ -9,7 +9,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** OTLP/HTTP: takes spans; acknowledged when they are on the disk */
+        /** Takes spans; acknowledged when they are on the disk */
         post: {
             parameters: {
                 query?: never;
@@ -24,14 +24,14 @@ export interface paths {
                 };
             };
             responses: {
-                /** @description taken; partialSuccess tells what was not */
+                /** @description taken; the answer tells what was not */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content?: never;
                 };
-                /** @description not a message of the protocol: do not send it again */
+                /** @description not of the protocol: do not send it again */
                 400: {
                     headers: {
                         [name: string]: unknown;
@@ -52,7 +52,229 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description neither JSON nor protobuf */
+                /** @description of another type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description come back after Retry-After */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/v1/logs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes lines of logs, and changes as events named toplens.change; acknowledged when they are on the disk */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": Record<string, never>;
+                    "application/x-protobuf": string;
+                };
+            };
+            responses: {
+                /** @description taken; the answer tells what was not */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description not of the protocol: do not send it again */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description an ingest key is needed */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description too large */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description of another type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description come back after Retry-After */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/v1/metrics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes points of metrics of all kinds; acknowledged when they are on the disk */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": Record<string, never>;
+                    "application/x-protobuf": string;
+                };
+            };
+            responses: {
+                /** @description taken; the answer tells what was not */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description not of the protocol: do not send it again */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description an ingest key is needed */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description too large */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description of another type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description come back after Retry-After */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/v1/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes changes as CloudEvents 1.0, one or a batch; acknowledged when they are on the disk */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/cloudevents+json": Record<string, never>;
+                    "application/cloudevents-batch+json": unknown[];
+                };
+            };
+            responses: {
+                /** @description taken; the answer tells what was not */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description not of the protocol: do not send it again */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description an ingest key is needed */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description too large */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description of another type */
                 415: {
                     headers: {
                         [name: string]: unknown;
@@ -551,6 +773,300 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["AttemptPage"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flows/{id}/field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Its attempts by time and duration */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Its attempts by time and duration */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Field"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flows/{id}/region": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Attempts of a part of the field, worst first */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                    /** @description milliseconds: took at least so long */
+                    longer?: number;
+                    /** @description milliseconds: took less than this; left out: however long */
+                    shorter?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Attempts of a part of the field, worst first */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Region"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{traceId}/{spanId}/hosts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hosts of an attempt in its minutes */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    traceId: string;
+                    spanId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Hosts of an attempt in its minutes */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Hosts"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}/hosts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hosts, processes and runtimes while an incident went on: ruled out or left over */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Hosts, processes and runtimes while an incident went on: ruled out or left over */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Hosts"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}/logs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Log lines of its components brought to patterns, against the hours before */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Log lines of its components brought to patterns, against the hours before */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogPatterns"];
                     };
                 };
                 /** @description what is wrong and the way on */
@@ -1302,11 +1818,117 @@ export interface components {
                 atMs: number;
                 durationMs: number;
             } | null;
+            lines: components["schemas"]["LogLine"][];
             others: {
                 spanId: string;
                 name: string;
                 durationMs: number;
             }[];
+        };
+        HostFigure: {
+            /** @enum {string} */
+            figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
+            host: string;
+            component: string;
+            /** @enum {string} */
+            verdict: "usual" | "raised" | "lowered" | "full" | "unknown";
+            usual: number | null;
+            now: number | null;
+            highest: number | null;
+            points: {
+                atMs: number;
+                value: number;
+            }[];
+        };
+        Hosts: {
+            now: {
+                fromMs: number;
+                toMs: number;
+            };
+            before: {
+                fromMs: number;
+                toMs: number;
+            };
+            lines: {
+                /** @enum {string} */
+                figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
+                words: string;
+                isLeftOver: boolean;
+                looked: number;
+                odd: components["schemas"]["HostFigure"][];
+            }[];
+            restarts: {
+                component: string;
+                host: string;
+                atMs: number;
+            }[];
+            advice: {
+                words: string;
+                evidence: string;
+            }[];
+            unknown: number;
+        };
+        Field: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            attempts: number;
+            limitMs: number | null;
+            startMs: number;
+            stepMs: number;
+            columns: number;
+            floorsMs: number[];
+            counts: number[][];
+            bad: number[][];
+        };
+        Region: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            attempts: number;
+            bad: number;
+            samples: components["schemas"]["Sample"][];
+        };
+        LogLine: {
+            atMs: number;
+            component: string;
+            host: string;
+            severity: string;
+            body: string;
+            traceId: string | null;
+            spanId: string | null;
+        };
+        LogPattern: {
+            text: string;
+            now: number;
+            before: number;
+            nowRate: number;
+            usualRate: number;
+            isNew: boolean;
+            severity: string;
+            firstMs: number | null;
+            components: string[];
+            samples: components["schemas"]["LogLine"][];
+        };
+        LogPatterns: {
+            components: string[];
+            now: {
+                fromMs: number;
+                toMs: number;
+            };
+            before: {
+                fromMs: number;
+                toMs: number;
+            };
+            surging: components["schemas"]["LogPattern"][];
+            rare: components["schemas"]["LogPattern"][];
+            gone: components["schemas"]["LogPattern"][];
+            usual: components["schemas"]["LogPattern"][];
+            linesNow: number;
+            linesBefore: number;
+            kept: number;
         };
         Incident: {
             id: number;

@@ -47,6 +47,22 @@ export function useAttempt(traceId: string, spanId: string) {
   });
 }
 
+/** What else happened: looked at once a minute while the incident goes on. */
+const SURROUNDINGS_MS = 60_000;
+
+export const useIncidentHosts = (id: number, isOver: boolean) => useSurroundings<Schemas['Hosts']>(`/api/incidents/${id}/hosts`, isOver);
+export const useIncidentLogs = (id: number, isOver: boolean) => useSurroundings<Schemas['LogPatterns']>(`/api/incidents/${id}/logs`, isOver);
+export const useAttemptHosts = (traceId: string, spanId: string) => useSurroundings<Schemas['Hosts']>(`/api/attempts/${traceId}/${spanId}/hosts`, true);
+
+function useSurroundings<Answer>(path: string, isOver: boolean) {
+  return useQuery({
+    queryKey: [path],
+    queryFn: () => ask<Answer>(path),
+    staleTime: SURROUNDINGS_MS,
+    refetchInterval: isOver ? false : SURROUNDINGS_MS,
+  });
+}
+
 export function useFlows(view: View) {
   const query = queryOf(view);
   return useQuery({
@@ -64,6 +80,35 @@ export function useFlow(id: number, view: View) {
     queryFn: () => ask<FlowPage>(`/api/flows/${id}?${query}`),
     placeholderData: (previous) => (previous?.row.id === id ? previous : undefined),
     refetchInterval: refetchInterval(view),
+  });
+}
+
+export function useField(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['field', id, query],
+    queryFn: () => ask<Schemas['Field']>(`/api/flows/${id}/field?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
+  });
+}
+
+/** Part of the field: from when to when, and how long attempts took; `toDurationMs` null: however long. */
+export interface Region {
+  fromMs: number;
+  toMs: number;
+  fromDurationMs: number;
+  toDurationMs: number | null;
+}
+
+export function useRegion(id: number, view: View, region: Region | undefined) {
+  const own = region && { longer: String(region.fromDurationMs), ...(region.toDurationMs !== null && { shorter: String(region.toDurationMs) }) };
+  const query = region ? queryOf({ ...view, from: new Date(region.fromMs).toISOString(), to: new Date(region.toMs).toISOString() }, own) : '';
+  return useQuery({
+    queryKey: ['region', id, query],
+    queryFn: () => ask<Schemas['Region']>(`/api/flows/${id}/region?${query}`),
+    enabled: region !== undefined,
+    placeholderData: keepPreviousData,
   });
 }
 

@@ -3,7 +3,7 @@ import { StyleSheet, Text, type TextProps, type TextStyle } from 'react-native';
 import { FONT, type Palette } from './tokens';
 import { usePalette } from './look';
 
-export type Kind = 'title' | 'section' | 'rank' | 'strong' | 'body' | 'small' | 'muted';
+export type Kind = 'title' | 'section' | 'rank' | 'strong' | 'body' | 'small' | 'muted' | 'code';
 
 export type Props = TextProps & {
   /** what the text is, which says how it looks */
@@ -32,5 +32,6 @@ const styles = StyleSheet.create({
   strong: { fontFamily: FONT.sansBold, fontSize: 16, lineHeight: 21, fontWeight: '600' },
   body: { fontSize: 16, lineHeight: 22 },
   muted: { fontSize: 15, lineHeight: 20 },
+  code: { fontFamily: 'monospace', fontSize: 14, lineHeight: 19 },
   small: { fontSize: 14, lineHeight: 18, fontWeight: '400' },
 });

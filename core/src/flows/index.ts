@@ -4,3 +4,4 @@ export * from './outcome';
 export * from './apdex';
 export * from './roll-up';
 export * from './precedence';
+export * from './field';

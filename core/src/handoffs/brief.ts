@@ -20,6 +20,8 @@ export interface Brief {
   mostHit: { dimension: string; value: string; words: string }[];
   /** likely origin, with what speaks for it */
   component: { name: string; words: string } | null;
+  /** what else was seen: hosts that were not as usual, what the logs say, a line each */
+  around: string[];
   samples: { at: string; durationMs: number; outcome: string; failure: string; traceId: string; person: string; component: string; link: string }[];
   team: string;
   teamReason: string;
@@ -44,6 +46,7 @@ export function briefMarkdown(brief: Brief): string {
     `- **Where** ${plain(brief.application)}: ${brief.flows.map((flow) => `${plain(flow.name)} (\`${flow.technicalName.replaceAll('`', "'")}\`)`).join(', ')}`,
     `- **People hurt** ${count(brief.people.estimate)} (${count(brief.people.low)} to ${count(brief.people.high)})${brief.people.key > 0 ? `, ${count(brief.people.key)} of them key customers` : ''}`,
     ...(brief.component ? [`- **Likely origin** ${plain(brief.component.name)}: ${plain(brief.component.words)}`] : []),
+    ...(brief.around.length > 0 ? [`- **Seen beside it** ${brief.around.map(plain).join('; ')}`] : []),
     `- **Most hit** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nothing stands out'}`,
     `- **Why you** ${plain(brief.team)} ${plain(brief.teamReason)}`,
     ...(brief.note ? ['', '## Note', ...brief.note.split('\n').map((row) => `> ${plain(row)}`)] : []),

@@ -49,6 +49,7 @@ const BRIEF: Brief = {
   currency: 'EUR',
   mostHit: [{ dimension: 'promotion', value: 'SPRING10', words: 'promotion SPRING10: 96 % of what went wrong' }],
   component: { name: 'labels', words: 'holds 100 % of the failures' },
+  around: ['CPU, mid-2: 30 % usually, 97 % now', 'log, error, 50 lines, never before: no surcharge for band ‹…›'],
   samples: [
     {
       at: '2026-03-10T10:20:31.000Z',

@@ -1,8 +1,14 @@
 import protobuf from 'protobufjs';
-import { TRACE_SCHEMA } from './schema';
+import type { OutLine } from './lines';
+import type { OutPoint } from './points';
+import { OTLP_SCHEMA } from './schema';
 import type { Attribute, OutSpan } from './spans';
 
-const Request = protobuf.parse(TRACE_SCHEMA, { keepCase: false }).root.lookupType('opentelemetry.proto.ExportTraceServiceRequest');
+const { root } = protobuf.parse(OTLP_SCHEMA, { keepCase: false });
+const request = (name: string) => root.lookupType(`opentelemetry.proto.${name}`);
+const Traces = request('ExportTraceServiceRequest');
+const Logs = request('ExportLogsServiceRequest');
+const Metrics = request('ExportMetricsServiceRequest');
 
 const bytesOf = (idWords: number[]): Uint8Array => {
   const bytes = Buffer.alloc(idWords.length * 4);
@@ -21,30 +27,85 @@ const keyValue = ([key, value]: Attribute) => ({
   value: typeof value === 'string' ? { stringValue: value } : Number.isInteger(value) ? { intValue: value } : { doubleValue: value },
 });
 
-/** An OTLP ExportTraceServiceRequest in protobuf, spans grouped by what sent them. */
-export function encodeRequest(spans: readonly OutSpan[]): Uint8Array {
-  const groups = new Map<string, OutSpan[]>();
-  for (const span of spans) {
-    const key = `${span.service}|${span.host}|${span.version}|${span.application}`;
+/** What sends: each sender's records go under one resource. */
+interface Sent {
+  service: string;
+  host: string;
+  version: string;
+  application: string;
+  instance?: string;
+}
+
+function byResource<Record extends Sent>(records: readonly Record[]): { resource: object; own: Record[] }[] {
+  const groups = new Map<string, Record[]>();
+  for (const record of records) {
+    const key = `${record.service}|${record.host}|${record.version}|${record.application}|${record.instance ?? ''}`;
     const group = groups.get(key);
-    if (group) group.push(span);
-    else groups.set(key, [span]);
+    if (group) group.push(record);
+    else groups.set(key, [record]);
   }
-  const resourceSpans = [...groups.values()].map((group) => {
-    const first = group[0] as OutSpan;
-    return {
-      resource: {
-        attributes: [
-          keyValue(['service.name', first.service]),
-          keyValue(['service.namespace', first.application]),
-          keyValue(['service.version', first.version]),
-          keyValue(['host.name', first.host]),
-        ],
-      },
-      scopeSpans: [{ scope: { name: 'pellwick' }, spans: group.map(toMessage) }],
-    };
+  return [...groups.values()].map((own) => {
+    const { service, application, version, host, instance } = own[0] as Record;
+    const attributes: Attribute[] = [
+      ['service.name', service],
+      ['service.namespace', application],
+      ['service.version', version],
+      ['host.name', host],
+    ];
+    if (instance !== undefined) attributes.push(['service.instance.id', instance]);
+    return { resource: { attributes: attributes.map(keyValue) }, own };
   });
-  return Request.encode({ resourceSpans }).finish();
+}
+
+const scope = { name: 'pellwick' };
+
+/** An OTLP ExportTraceServiceRequest in protobuf. */
+export function encodeSpans(spans: readonly OutSpan[]): Uint8Array {
+  const resourceSpans = byResource(spans).map(({ resource, own }) => ({ resource, scopeSpans: [{ scope, spans: own.map(toMessage) }] }));
+  return Traces.encode({ resourceSpans }).finish();
+}
+
+/** An OTLP ExportLogsServiceRequest in protobuf. */
+export function encodeLines(lines: readonly OutLine[]): Uint8Array {
+  const resourceLogs = byResource(lines).map(({ resource, own }) => ({
+    resource,
+    scopeLogs: [
+      {
+        scope,
+        logRecords: own.map((line) => ({
+          timeUnixNano: nanos(line.atMs),
+          severityNumber: line.severity,
+          body: { stringValue: line.body },
+          attributes: line.attributes.map(keyValue),
+          ...(line.traceId && { traceId: bytesOf(line.traceId) }),
+          ...(line.spanId && { spanId: bytesOf(line.spanId) }),
+          ...(line.eventName && { eventName: line.eventName }),
+        })),
+      },
+    ],
+  }));
+  return Logs.encode({ resourceLogs }).finish();
+}
+
+const CUMULATIVE = 2;
+
+/** An OTLP ExportMetricsServiceRequest in protobuf. */
+export function encodePoints(points: readonly OutPoint[]): Uint8Array {
+  const resourceMetrics = byResource(points).map(({ resource, own }) => ({
+    resource,
+    scopeMetrics: [
+      {
+        scope,
+        metrics: own.map(({ metric, unit, kind, startMs, atMs, value, attributes }) => {
+          const dataPoints = [{ attributes: attributes.map(keyValue), startTimeUnixNano: nanos(startMs), timeUnixNano: nanos(atMs), asDouble: value }];
+          return kind === 'gauge'
+            ? { name: metric, unit, gauge: { dataPoints } }
+            : { name: metric, unit, sum: { dataPoints, aggregationTemporality: CUMULATIVE, isMonotonic: kind === 'counter' } };
+        }),
+      },
+    ],
+  }));
+  return Metrics.encode({ resourceMetrics }).finish();
 }
 
 function toMessage(span: OutSpan) {

@@ -1,9 +1,11 @@
-import { encodeRequest } from './encode';
+import { encodeLines, encodePoints, encodeSpans } from './encode';
+import type { OutLine } from './lines';
+import type { OutPoint } from './points';
 import type { OutSpan } from './spans';
 
 const MOST_TRIES = 60;
 
-/** Sends spans as any OTLP exporter would: waits when told to, gives up on what is wrong. */
+/** Sends telemetry as any OTLP exporter would: waits when told to, gives up on what is wrong. */
 export class Sender {
   sent = 0;
 
@@ -12,28 +14,37 @@ export class Sender {
     private readonly key?: string,
   ) {}
 
-  async send(spans: readonly OutSpan[]): Promise<void> {
-    if (spans.length === 0) return;
-    const body = encodeRequest(spans);
+  send = (spans: readonly OutSpan[]): Promise<void> => this.#sendAll('/v1/traces', spans, encodeSpans);
+  sendLines = (lines: readonly OutLine[]): Promise<void> => this.#sendAll('/v1/logs', lines, encodeLines);
+  sendPoints = (points: readonly OutPoint[]): Promise<void> => this.#sendAll('/v1/metrics', points, encodePoints);
+
+  /** Changes as CloudEvents, in a batch. */
+  sendChanges = (events: readonly object[]): Promise<void> =>
+    this.#sendAll('/v1/changes', events, (all) => Buffer.from(JSON.stringify(all)), 'application/cloudevents-batch+json');
+
+  async #sendAll<Out>(path: string, records: readonly Out[], encode: (records: readonly Out[]) => Uint8Array, type = 'application/x-protobuf'): Promise<void> {
+    if (records.length === 0) return;
+    const body = encode(records);
     for (let tries = 1; ; tries++) {
-      const again = await this.#post(body).catch((error: Error) => (tries < MOST_TRIES ? 1 : Promise.reject(error)));
+      const again = await this.#post(path, body, type).catch((error: Error) => (tries < MOST_TRIES ? 1 : Promise.reject(error)));
       if (again === undefined) break;
       if (tries >= MOST_TRIES) throw new Error(`the server at ${this.url} does not keep up`);
       await new Promise((resolve) => setTimeout(resolve, again * 1000));
     }
-    this.sent += spans.length;
+    this.sent += records.length;
   }
 
   /** @returns seconds to wait before trying again; undefined when taken */
-  async #post(body: Uint8Array): Promise<number | undefined> {
-    const response = await fetch(`${this.url}/v1/traces`, {
+  async #post(path: string, body: Uint8Array, type: string): Promise<number | undefined> {
+    const response = await fetch(`${this.url}${path}`, {
       method: 'POST',
-      headers: { 'content-type': 'application/x-protobuf', ...(this.key !== undefined && { authorization: `Bearer ${this.key}` }) },
+      headers: { 'content-type': type, ...(this.key !== undefined && { authorization: `Bearer ${this.key}` }) },
       body: body as Uint8Array<ArrayBuffer>,
     });
     const answer = Buffer.from(await response.arrayBuffer());
     if (response.ok) {
-      if (answer.length > 0) throw new Error(`spans were rejected: ${answer.toString('utf8')}`);
+      const isTold = type === 'application/x-protobuf' ? answer.length > 0 : (JSON.parse(answer.toString('utf8')) as { rejected: number }).rejected > 0;
+      if (isTold) throw new Error(`records were rejected: ${answer.toString('utf8')}`);
       return undefined;
     }
     if (response.status === 429 || response.status === 503) return Number(response.headers.get('retry-after') ?? 1) / 5;

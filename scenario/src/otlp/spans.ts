@@ -63,7 +63,7 @@ const VERSIONS: Record<string, string> = {
   labels: '4.7.0',
   tracking: '2.0.8',
 };
-const HOSTS: Record<string, string[]> = {
+export const HOSTS: Record<string, string[]> = {
   'portal-web': ['north-1', 'mid-1', 'coast-1'], 'shipper-link': ['north-2', 'mid-2'], rates: ['north-3', 'mid-3'], addresses: ['north-4', 'mid-4'],
   slots: ['mid-5', 'coast-3'], payments: ['north-5', 'mid-1'], labels: ['coast-2', 'mid-2'], tracking: ['coast-4', 'north-2'],
 }; // prettier-ignore

@@ -54,7 +54,7 @@ function mix(seed: number, minute: number): number {
 }
 
 /** Share of the busiest traffic, with days a little above or below the others. */
-function busyness(timeMs: number, { localOffsetHours, seed }: WorldOptions): number {
+export function busyness(timeMs: number, { localOffsetHours, seed }: WorldOptions): number {
   const local = timeMs + localOffsetHours * HOUR_MS;
   const hours = (local - floorTo(local, DAY_MS)) / HOUR_MS;
   const from = DAILY_RHYTHM[Math.floor(hours)] as number;

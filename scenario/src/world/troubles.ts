@@ -30,3 +30,17 @@ export function demoTroubles(nowMs: number): Troubles {
 
 export const inside = (trouble: { fromMs: number; toMs: number } | undefined, timeMs: number): boolean =>
   trouble !== undefined && timeMs >= trouble.fromMs && timeMs < trouble.toMs;
+
+/** What people changed on the demo day, as CloudEvents 1.0: the release that lost the index, and what has nothing to do with it. */
+export function demoChanges(nowMs: number): object[] {
+  const event = (id: string, type: string, subject: string, minutesBefore: number, title: string, by: string) => ({
+    specversion: '1.0', id, source: '/pellwick/delivery', type: `toplens.change.${type}`, subject,
+    time: new Date(nowMs - minutesBefore * MINUTE_MS).toISOString(), datacontenttype: 'application/json', data: { title, by },
+  }); // prettier-ignore
+  return [
+    event(`slots-4.18.0-${nowMs}`, 'release', 'slots', 101, '4.18.0', 'delivery line'),
+    event(`slots-418-${nowMs}`, 'commit', 'slots', 131, 'slot search by round: drop index slots_round_day', 'slots team'),
+    event(`tracking-cache-${nowMs}`, 'setting', 'tracking', 300, 'cache of events 60 s to 30 s', 'tracking team'),
+    event(`labels-flag-${nowMs}`, 'flag', 'labels', 84, 'new weight band switched on', 'labels team'),
+  ];
+}

@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '@toplens/core/time';
-import { encodeRequest } from '../otlp/encode';
+import { encodeSpans } from '../otlp/encode';
 import { spansOf, WRONG_CLOCKS } from '../otlp/spans';
 import { Player } from '../player';
 import { simulateMinute } from './simulate';
@@ -28,15 +28,19 @@ test('while the partners are silent nothing of theirs arrives, and the truth kno
   expect(truthWithin(truth, 7, 0, nowMs).people).toBeGreaterThan(0);
 });
 
-test('playing in one go or in many steps sends the same spans, none before its end', () => {
-  const play = { ...options, fullTracesFromMs: before(10) };
+test('playing in one go or in many steps sends the same, none before its end', () => {
+  const play = { ...options, fullTracesFromMs: before(10), figuresFromMs: before(10) };
   const whole = new Player(play, before(20)).endedBefore(before(5));
   const stepwise = new Player(play, before(20));
-  const steps = Array.from({ length: 15 }, (_, i) => stepwise.endedBefore(before(19 - i))).flat();
-  const ids = (spans: typeof whole) => spans.map((span) => span.spanId.join('-')).sort();
-  expect(ids(steps)).toEqual(ids(whole));
-  expect(new Set(ids(whole)).size).toBe(whole.length);
-  expect(whole.every((span) => span.startMs + span.durationMs < before(5))).toBe(true);
+  const steps = Array.from({ length: 15 }, (_, i) => stepwise.endedBefore(before(19 - i)));
+  const ids = (all: readonly { spanId: number[] }[]) => all.map((span) => span.spanId.join('-')).sort();
+  expect(ids(steps.flatMap(({ spans }) => spans))).toEqual(ids(whole.spans));
+  expect(new Set(ids(whole.spans)).size).toBe(whole.spans.length);
+  expect(whole.spans.every((span) => span.startMs + span.durationMs < before(5))).toBe(true);
+  const said = (all: typeof steps) => [...all.flatMap(({ lines }) => lines.map(({ atMs, body }) => `${atMs} ${body}`)), ...all.flatMap(({ points }) => points.map(({ atMs, metric, instance, value }) => `${atMs} ${metric} ${instance} ${value}`))].sort(); // prettier-ignore
+  expect(said(steps)).toEqual(said([whole]));
+  expect(whole.lines.length).toBeGreaterThan(20);
+  expect(whole.points.length).toBeGreaterThan(100);
 });
 
 test('inner spans lie within their parents', () => {
@@ -50,5 +54,5 @@ test('inner spans lie within their parents', () => {
     expect(span.startMs).toBeGreaterThanOrEqual(parent.startMs - 1e-6);
     expect(span.startMs + span.durationMs).toBeLessThanOrEqual(parent.startMs + parent.durationMs + 1e-6);
   }
-  expect(encodeRequest(sent).length).toBeGreaterThan(500);
+  expect(encodeSpans(sent).length).toBeGreaterThan(500);
 });

@@ -1,7 +1,21 @@
 import { Router } from 'express';
+import { number, object } from 'yup';
 import type { Engine } from '../engine/engine';
+import type { AttemptQuestion } from '../engine/protocol';
 import { Problem } from '../errors';
-import { readFocus, readWindow } from './query';
+import { readFocus, readInput, readWindow } from './query';
+
+const regionQuery = object({ longer: number().min(0).default(0), shorter: number().positive() });
+
+/** @throws Problem 'notFound' */
+function flowIn(text: string): number {
+  const id = Number(text);
+  return Number.isInteger(id) && id > 0 ? id : noFlow(text);
+}
+
+function noFlow(text: string): never {
+  throw new Problem('notFound', `there is no flow ${text}`, { field: 'id' });
+}
 
 export function flowRoutes(engine: Engine): Router {
   const router = Router();
@@ -9,21 +23,39 @@ export function flowRoutes(engine: Engine): Router {
     response.json(await engine.ask('flows', { window: readWindow(request), ...readFocus(request) }));
   });
   router.get('/flows/:id', async (request, response) => {
-    const id = Number(request.params.id);
-    const page = Number.isInteger(id) && id > 0 ? await engine.ask('flow', { id, window: readWindow(request), ...readFocus(request) }) : null;
-    if (!page) throw new Problem('notFound', `there is no flow ${request.params.id}`, { field: 'id' });
-    response.json(page);
+    const question = { id: flowIn(request.params.id), window: readWindow(request), ...readFocus(request) };
+    response.json((await engine.ask('flow', question)) ?? noFlow(request.params.id));
+  });
+  router.get('/flows/:id/field', async (request, response) => {
+    const { focus } = readFocus(request);
+    response.json((await engine.ask('field', { id: flowIn(request.params.id), window: readWindow(request), focus })) ?? noFlow(request.params.id));
+  });
+  router.get('/flows/:id/region', async (request, response) => {
+    const { focus } = readFocus(request);
+    const { longer, shorter } = readInput(regionQuery, request.query);
+    const question = { id: flowIn(request.params.id), window: readWindow(request), focus, fromDurationMs: longer, toDurationMs: shorter ?? null };
+    response.json((await engine.ask('region', question)) ?? noFlow(request.params.id));
   });
   router.get('/attempts/:traceId/:spanId', async (request, response) => {
-    const { traceId, spanId } = request.params;
-    if (!/^[0-9a-f]{32}$/.test(traceId)) throw new Problem('badInput', 'traceId: expected 32 hexadecimal digits', { field: 'traceId' });
-    if (!/^[0-9a-f]{16}$/.test(spanId)) throw new Problem('badInput', 'spanId: expected 16 hexadecimal digits', { field: 'spanId' });
-    const page = await engine.ask('attempt', { traceId, spanId });
-    if (!page) throw new Problem('notFound', `there is no attempt ${spanId} in trace ${traceId}, or it is older than attempts are kept`, { field: 'spanId' });
-    response.json(page);
+    const ids = attemptIn(request.params);
+    response.json((await engine.ask('attempt', ids)) ?? noAttempt(ids));
+  });
+  router.get('/attempts/:traceId/:spanId/hosts', async (request, response) => {
+    const ids = attemptIn(request.params);
+    response.json((await engine.ask('attemptHosts', ids)) ?? noAttempt(ids));
   });
   router.get('/flow-counts', async (_request, response) => {
     response.json({ flows: await engine.ask('flowCounts', null) });
   });
   return router;
+}
+
+function attemptIn({ traceId = '', spanId = '' }: { traceId?: string; spanId?: string }): AttemptQuestion {
+  if (!/^[0-9a-f]{32}$/.test(traceId)) throw new Problem('badInput', 'traceId: expected 32 hexadecimal digits', { field: 'traceId' });
+  if (!/^[0-9a-f]{16}$/.test(spanId)) throw new Problem('badInput', 'spanId: expected 16 hexadecimal digits', { field: 'spanId' });
+  return { traceId, spanId };
+}
+
+function noAttempt({ traceId, spanId }: AttemptQuestion): never {
+  throw new Problem('notFound', `there is no attempt ${spanId} in trace ${traceId}, or it is older than attempts are kept`, { field: 'spanId' });
 }

@@ -2,9 +2,10 @@ import { Router } from 'express';
 import { array, number, object, string, type InferType } from 'yup';
 import type { Action } from '../engine/actions';
 import type { Engine } from '../engine/engine';
+import type { LogSearch } from '../engine/log-search';
 import type { IncidentQuestion } from '../engine/protocol';
 import { Problem } from '../errors';
-import { makeBrief } from '../outbound/make-brief';
+import { makeBrief, type Around } from '../outbound/make-brief';
 import { rankingQuery, readFocus, readInput, readWindow } from './query';
 import type { IncidentShape } from './shapes';
 
@@ -12,11 +13,18 @@ type Question = Partial<Omit<IncidentQuestion, 'id'>> & Pick<IncidentQuestion, '
 
 /** Asks for one incident. @throws Problem 'notFound' */
 export async function askIncident(engine: Engine, idText: string | undefined, question: Question): Promise<IncidentShape> {
-  const id = Number(idText);
-  const whole: IncidentQuestion = { id, against: 'nothing', focus: { values: {} }, rates: 'then', ...question };
-  const incident = Number.isInteger(id) && id > 0 ? await engine.ask('incident', whole) : null;
-  if (!incident) throw new Problem('notFound', `there is no incident ${idText}; it may have been withdrawn when later data came in`, { field: 'id' });
+  const whole: IncidentQuestion = { id: idIn(idText), against: 'nothing', focus: { values: {} }, rates: 'then', ...question };
+  const incident = await engine.ask('incident', whole);
+  if (!incident) throw noIncident(idText);
   return incident;
+}
+
+/** What else was seen, for the brief. A brief is written whether the logs can be read or not. */
+export async function askAround(engine: Engine, logs: LogSearch, id: number): Promise<Around> {
+  const [hosts, scope] = await Promise.all([engine.ask('incidentHosts', { id }), engine.ask('logScope', { id })]);
+  if (!scope) return { hosts, logs: null };
+  const { version, ...question } = scope;
+  return { hosts, logs: await logs.patterns(question, version).catch(() => null) };
 }
 
 const briefQuery = object({ team: string().max(200).default(''), note: string().max(10_000).default('') });
@@ -50,7 +58,17 @@ function toAction(id: number, given: InferType<typeof decision>): Action {
   }
 }
 
-export function incidentRoutes(engine: Engine, publicUrl: string): Router {
+/** @throws Problem 'notFound' */
+const idIn = (text: string | undefined): number => {
+  const id = Number(text);
+  if (!Number.isInteger(id) || id <= 0) throw noIncident(text);
+  return id;
+};
+
+const noIncident = (text: string | undefined) =>
+  new Problem('notFound', `there is no incident ${text}; it may have been withdrawn when later data came in`, { field: 'id' });
+
+export function incidentRoutes(engine: Engine, logs: LogSearch, publicUrl: string): Router {
   const router = Router();
   router.get('/worst-first', async (request, response) => {
     const { rankBy, rates } = readInput(rankingQuery, request.query);
@@ -63,10 +81,21 @@ export function incidentRoutes(engine: Engine, publicUrl: string): Router {
     const { rates } = readInput(rankingQuery, request.query);
     response.json(await askIncident(engine, request.params.id, { window: readWindow(request), rates: rates, ...readFocus(request) }));
   });
+  router.get('/incidents/:id/hosts', async (request, response) => {
+    const hosts = await engine.ask('incidentHosts', { id: idIn(request.params.id) });
+    if (!hosts) throw noIncident(request.params.id);
+    response.json(hosts);
+  });
+  router.get('/incidents/:id/logs', async (request, response) => {
+    const scope = await engine.ask('logScope', { id: idIn(request.params.id) });
+    if (!scope) throw noIncident(request.params.id);
+    const { version, ...question } = scope;
+    response.json(await logs.patterns(question, version));
+  });
   router.get('/incidents/:id/brief', async (request, response) => {
     const { team, note } = readInput(briefQuery, request.query);
     const incident = await askIncident(engine, request.params.id, { window: readWindow(request) });
-    response.json(makeBrief(incident, { team: team || incident.proposedTeam?.team || '', note, publicUrl }));
+    response.json(makeBrief(incident, await askAround(engine, logs, incident.id), { team: team || incident.proposedTeam?.team || '', note, publicUrl }));
   });
   router.post('/incidents/:id/decisions', async (request, response) => {
     const action = toAction(Number(request.params.id), readInput(decision, request.body));

@@ -2,6 +2,7 @@ import { BILL_LINES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
 import { BASES, LEVELS, SIGNALS } from '@toplens/core/normal';
 import { HANDOFF_STATES } from '@toplens/core/handoffs';
 import { OUTCOMES } from '@toplens/core/flows';
+import { FIGURES } from '@toplens/core/hosts';
 import { DIMENSIONS } from '@toplens/core/telemetry';
 import { AGAINST } from '../engine/protocol';
 
@@ -93,7 +94,29 @@ const schemas: Record<string, Schema> = {
     components: list(record({ component: text, shareUs: number, share: number, spans: integer, failed: integer, usualUs: orNull(number) })),
     rows: list(ref('AttemptRow')), clocks: list(record({ host: text, offsetUs: number })), missing: integer,
     usual: orNull(record({ traceId: text, spanId: text, atMs: number, durationMs: number })),
-    others: list(record({ spanId: text, name: text, durationMs: number })),
+    lines: list(ref('LogLine')), others: list(record({ spanId: text, name: text, durationMs: number })),
+  }),
+  HostFigure: record({
+    figure: oneOf(FIGURES), host: text, component: text, verdict: oneOf(['usual', 'raised', 'lowered', 'full', 'unknown']), usual: orNull(number),
+    now: orNull(number), highest: orNull(number), points: list(record({ atMs: number, value: number })),
+  }),
+  Hosts: record({
+    now: windowMs, before: windowMs, lines: list(record({ figure: oneOf(FIGURES), words: text, isLeftOver: flag, looked: integer, odd: list(ref('HostFigure')) })),
+    restarts: list(record({ component: text, host: text, atMs: number })), advice: list(record({ words: text, evidence: text })), unknown: integer,
+  }),
+  Field: record({
+    window: windowMs, attempts: integer, limitMs: orNull(number), startMs: number, stepMs: number, columns: integer, floorsMs: list(number),
+    counts: list(list(integer)), bad: list(list(integer)),
+  }),
+  Region: record({ window: windowMs, attempts: integer, bad: integer, samples: list(ref('Sample')) }),
+  LogLine: record({ atMs: number, component: text, host: text, severity: text, body: text, traceId: orNull(text), spanId: orNull(text) }),
+  LogPattern: record({
+    text, now: integer, before: integer, nowRate: number, usualRate: number, isNew: flag, severity: text, firstMs: orNull(number), components: list(text),
+    samples: list(ref('LogLine')),
+  }),
+  LogPatterns: record({
+    components: list(text), now: windowMs, before: windowMs, surging: list(ref('LogPattern')), rare: list(ref('LogPattern')), gone: list(ref('LogPattern')),
+    usual: list(ref('LogPattern')), linesNow: integer, linesBefore: integer, kept: number,
   }),
   Incident: record({
     id: integer, window: windowMs, title: text, sentence: text, application: text, signal: oneOf(SIGNALS), level: oneOf(LEVELS), priority: oneOf(PRIORITIES),
@@ -208,6 +231,22 @@ const otlpBody = {
   content: { 'application/json': { schema: { type: 'object' } }, 'application/x-protobuf': { schema: { type: 'string', format: 'binary' } } },
 };
 
+const cloudEventsBody = {
+  content: { 'application/cloudevents+json': { schema: { type: 'object' } }, 'application/cloudevents-batch+json': { schema: { type: 'array' } } },
+};
+const takes = (what: string, body: object) => ({
+  summary: `Takes ${what}; acknowledged when they are on the disk`,
+  requestBody: { required: true, ...body },
+  responses: {
+    '200': { description: 'taken; the answer tells what was not' },
+    '400': { description: 'not of the protocol: do not send it again' },
+    '401': { description: 'an ingest key is needed' },
+    '413': { description: 'too large' },
+    '415': { description: 'of another type' },
+    '503': { description: 'come back after Retry-After' },
+  },
+});
+
 /** The API's description, OpenAPI 3.1. The app's types are made from it; a test checks real answers against it. */
 export function openApi(url: string): Schema {
   return {
@@ -215,20 +254,10 @@ export function openApi(url: string): Schema {
     info: { title: 'Top Lens', version: '0.1.0', description: 'Performance incidents ranked by what they do to people.' },
     servers: [{ url }],
     paths: {
-      '/v1/traces': {
-        post: {
-          summary: 'OTLP/HTTP: takes spans; acknowledged when they are on the disk',
-          requestBody: { required: true, ...otlpBody },
-          responses: {
-            '200': { description: 'taken; partialSuccess tells what was not' },
-            '400': { description: 'not a message of the protocol: do not send it again' },
-            '401': { description: 'an ingest key is needed' },
-            '413': { description: 'too large' },
-            '415': { description: 'neither JSON nor protobuf' },
-            '503': { description: 'come back after Retry-After' },
-          },
-        },
-      },
+      '/v1/traces': { post: takes('spans', otlpBody) },
+      '/v1/logs': { post: takes('lines of logs, and changes as events named toplens.change', otlpBody) },
+      '/v1/metrics': { post: takes('points of metrics of all kinds', otlpBody) },
+      '/v1/changes': { post: takes('changes as CloudEvents 1.0, one or a batch', cloudEventsBody) },
       '/api/worst-first': {
         get: get('Incidents of a window, worst first', 'WorstFirst', [
           ...windowQuery,
@@ -253,6 +282,19 @@ export function openApi(url: string): Schema {
       '/api/flows': { get: get('All flows with what their attempts came to', 'FlowTable', [...windowQuery, ...focusQuery]) },
       '/api/flows/{id}': { get: get('One flow', 'FlowPage', [path('id'), ...windowQuery, ...focusQuery]) },
       '/api/attempts/{traceId}/{spanId}': { get: get('One attempt with all its spans', 'AttemptPage', [path('traceId'), path('spanId')]) },
+      '/api/flows/{id}/field': { get: get('Its attempts by time and duration', 'Field', [path('id'), ...windowQuery, ...focusQuery]) },
+      '/api/flows/{id}/region': {
+        get: get('Attempts of a part of the field, worst first', 'Region', [
+          path('id'),
+          ...windowQuery,
+          ...focusQuery,
+          query('longer', number, 'milliseconds: took at least so long'),
+          query('shorter', number, 'milliseconds: took less than this; left out: however long'),
+        ]),
+      },
+      '/api/attempts/{traceId}/{spanId}/hosts': { get: get('Hosts of an attempt in its minutes', 'Hosts', [path('traceId'), path('spanId')]) },
+      '/api/incidents/{id}/hosts': { get: get('Hosts, processes and runtimes while an incident went on: ruled out or left over', 'Hosts', [path('id')]) },
+      '/api/incidents/{id}/logs': { get: get('Log lines of its components brought to patterns, against the hours before', 'LogPatterns', [path('id')]) },
       '/api/flow-counts': { get: get('All that was ever recorded, by flow', 'FlowCounts') },
       '/api/settings': {
         get: get('Rates, calendar, and every change of a setting', 'Settings'),

@@ -1,6 +1,7 @@
 import type { BillLineName, Priority, Ranking, Trend } from '@toplens/core/incidents';
 import type { Basis, ChangedMeasure, Level, Signal } from '@toplens/core/normal';
 import type { Outcome } from '@toplens/core/flows';
+import type { FigureName, FigureVerdict } from '@toplens/core/hosts';
 import type { Dimension } from '@toplens/core/telemetry';
 
 /** What the API answers. The OpenAPI description says the same; a test holds both together. */
@@ -442,6 +443,8 @@ export interface AttemptPageShape {
   /** an attempt of the same flow that took as long as usual */
   usual: { traceId: string; spanId: string; atMs: number; durationMs: number } | null;
   /** further attempts of the same trace */
+  /** lines of logs that belong to its trace, in order of time */
+  lines: LogLineShape[];
   others: { spanId: string; name: string; durationMs: number }[];
 }
 
@@ -460,4 +463,93 @@ export interface OriginShape {
   usual: number;
   /** other flows that reach the first candidate, and how they are in the window */
   shared: { id: number; name: string; application: string; level: Level | 'noData' }[];
+}
+
+/** A figure of a host (component '') or of a component on it, minute by minute. */
+export interface HostFigureShape {
+  figure: FigureName;
+  host: string;
+  component: string;
+  verdict: FigureVerdict;
+  /** in the figure's unit: shares from 0 to 1, milliseconds, bytes a second, counts */
+  usual: number | null;
+  now: number | null;
+  highest: number | null;
+  points: { atMs: number; value: number }[];
+}
+
+/** What was looked at of hosts, processes and runtimes, and what was as usual: ruled out or left over. */
+export interface HostsShape {
+  now: WindowShape;
+  before: WindowShape;
+  /** a line a figure, what is left over first */
+  lines: { figure: FigureName; words: string; isLeftOver: boolean; looked: number; odd: HostFigureShape[] }[];
+  restarts: { component: string; host: string; atMs: number }[];
+  advice: { words: string; evidence: string }[];
+  /** figures of which too little was told */
+  unknown: number;
+}
+
+/** Lines of logs that say the same, but for their values. */
+export interface LogPatternShape {
+  text: string;
+  now: number;
+  before: number;
+  /** a minute */
+  nowRate: number;
+  usualRate: number;
+  isNew: boolean;
+  /** worst of its lines, in a word; '' when not told */
+  severity: string;
+  firstMs: number | null;
+  components: string[];
+  samples: LogLineShape[];
+}
+
+export interface LogLineShape {
+  atMs: number;
+  component: string;
+  host: string;
+  severity: string;
+  body: string;
+  /** the attempt that it belongs to, if its spans are stored */
+  traceId: string | null;
+  spanId: string | null;
+}
+
+export interface LogPatternsShape {
+  components: string[];
+  now: WindowShape;
+  before: WindowShape;
+  surging: LogPatternShape[];
+  rare: LogPatternShape[];
+  gone: LogPatternShape[];
+  usual: LogPatternShape[];
+  linesNow: number;
+  linesBefore: number;
+  /** share of the lines that were read: counts are of these */
+  kept: number;
+}
+
+/** A flow's attempts by when they began and how long they took. */
+export interface FieldShape {
+  window: WindowShape;
+  attempts: number;
+  limitMs: number | null;
+  startMs: number;
+  stepMs: number;
+  columns: number;
+  /** lower bounds of the rows, shortest first */
+  floorsMs: number[];
+  /** by column, then row */
+  counts: number[][];
+  bad: number[][];
+}
+
+/** Attempts of a part of the field, worst first. */
+export interface RegionShape {
+  window: WindowShape;
+  attempts: number;
+  bad: number;
+  samples: SampleShape[];
 }

@@ -1,13 +1,16 @@
 import { outcomeOf } from '@toplens/core/flows';
 import { maskId } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
-import { DIMENSIONS, FAILED, type Dimension } from '@toplens/core/telemetry';
-import { HOUR_MS } from '@toplens/core/time';
+import { DIMENSIONS, FAILED, SpanKind, type Dimension } from '@toplens/core/telemetry';
+import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { layOut, type Waterfall } from '@toplens/core/traces';
-import type { AttemptPageShape, AttemptRowShape } from '../api/shapes';
+import type { AttemptPageShape, AttemptRowShape, HostsShape, LogLineShape } from '../api/shapes';
 import { attemptsAt } from '../store/attempts';
+import { linesOfTrace } from '../store/logs';
 import { loadTrace, type StoredAttempt, type StoredTrace } from '../store/traces';
 import { eachAttempt } from './each-attempt';
+import { lookAt } from './incident-hosts';
+import { lineShape } from './log-patterns';
 import type { AttemptQuestion } from './protocol';
 import type { World } from './world';
 
@@ -67,10 +70,45 @@ export async function attemptPage(world: World, { traceId, spanId }: AttemptQues
     clocks: waterfall.clocks,
     missing: waterfall.missing,
     usual: usual && { traceId: usual.traceId, spanId: usual.spanId, atMs: usual.startMs, durationMs: usual.durationMs },
+    lines: await linesIn(world, traceId, trace),
     others: trace.attempts
       .filter((one) => one !== attempt)
       .map((one) => ({ spanId: one.spanId, name: world.names.flow(one.flow).name, durationMs: one.durationUs / 1000 })),
   };
+}
+
+/** Lines that a little wrong clock put before or behind the trace belong to it as well. */
+const CLOCKS_MS = 2 * MINUTE_MS;
+const MOST_LINES = 200;
+
+/** From when to when a trace's spans say that they ran, milliseconds. */
+const stretchOf = ({ spans }: StoredTrace): Window => ({
+  fromMs: spans.reduce((from, { startUs }) => Math.min(from, startUs), Infinity) / 1000,
+  toMs: spans.reduce((to, { startUs, durationUs }) => Math.max(to, startUs + durationUs), 0) / 1000,
+});
+
+async function linesIn(world: World, traceId: string, trace: StoredTrace): Promise<LogLineShape[]> {
+  const { fromMs, toMs } = stretchOf(trace);
+  const components = [...new Set(trace.spans.map(({ component }) => component))];
+  const lines = await linesOfTrace(world.database, traceId, components, { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS }, MOST_LINES);
+  return lines.map((line) => lineShape(line, new Map()));
+}
+
+/** Minutes around an attempt in which its hosts are looked at: most figures come once a minute. */
+const AROUND_MS = MINUTE_MS;
+const HOSTS_BEFORE_MS = 3 * HOUR_MS;
+
+/** What the hosts of an attempt did in its minutes; null when it is not stored. */
+export async function attemptHosts(world: World, { traceId, spanId }: AttemptQuestion): Promise<HostsShape | null> {
+  const trace = await loadTrace(world.database, traceId);
+  if (!trace.attempts.some((one) => one.spanId === spanId)) return null;
+  const { fromMs, toMs } = stretchOf(trace);
+  const now = { fromMs: fromMs - AROUND_MS, toMs: toMs + AROUND_MS };
+  const own = trace.spans.filter(({ kind }) => kind !== SpanKind.CLIENT);
+  return lookAt(world, new Set(own.map(({ component }) => component)), new Set(own.map(({ host }) => host).filter(Boolean)), now, {
+    fromMs: now.fromMs - HOSTS_BEFORE_MS,
+    toMs: now.fromMs,
+  });
 }
 
 /** Entries are stored under their flow; on the screen they carry the name that people gave it. */

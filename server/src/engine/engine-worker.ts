@@ -5,12 +5,15 @@ import { Database } from '../store/database';
 import { SettingsBook, type SettingChange } from '../settings/settings-book';
 import { loadChanges } from '../store/settings';
 import { act } from './actions';
-import { attemptPage } from './attempt-page';
+import { attemptHosts, attemptPage } from './attempt-page';
 import { changesNow } from './changes';
+import { flowField, flowRegion } from './flow-field';
 import { flowPage } from './flow-page';
 import { flowTable } from './flow-table';
 import { figures, flowCounts, freshness } from './freshness';
+import { incidentHosts } from './incident-hosts';
 import { incidentPage } from './incident-page';
+import { logScope } from './incident-scope';
 import { runPass } from './pass';
 import type { FromEngine, ToEngine } from './protocol';
 import { loadWorld, takeSettings, type World } from './world';
@@ -73,10 +76,20 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
       return attemptPage(world, message.ask);
     case 'incident':
       return incidentPage(world, message.ask);
+    case 'attemptHosts':
+      return attemptHosts(world, message.ask);
+    case 'incidentHosts':
+      return incidentHosts(world, message.ask);
+    case 'logScope':
+      return logScope(world, message.ask);
     case 'freshness':
       return freshness(world);
     case 'flows':
       return flowTable(world, message.ask);
+    case 'field':
+      return flowField(world, message.ask);
+    case 'region':
+      return flowRegion(world, message.ask);
     case 'flow':
       return flowPage(world, message.ask);
     case 'changes':
@@ -116,6 +129,7 @@ async function receive(message: ToEngine): Promise<void> {
         (result): FromEngine => ({ kind: 'answer', id: message.id, ok: true, answer: result }),
         (error: Error): FromEngine => ({ kind: 'answer', id: message.id, ok: false, message: error.stack ?? error.message }),
       );
+      send({ kind: 'figures', figures: figures(world, lastPassMs) });
       return send(reply);
     }
     case 'stop':

@@ -186,9 +186,9 @@ test('an incident is set aside with a reason and an end, leaves the rank, and co
 });
 
 test('health, and figures in the OpenMetrics format', async () => {
-  expect(await (await fetch(`${server.url}/healthz`)).json()).toMatchObject({ status: 'ok', backlogSpans: 0 });
+  expect(await (await fetch(`${server.url}/healthz`)).json()).toMatchObject({ status: 'ok', backlogRecords: 0 });
   const text = await (await fetch(`${server.url}/metrics`)).text();
-  expect(text).toContain(`toplens_intake_spans_total ${spans.length}\n`);
+  expect(text).toContain(`toplens_intake_records_total ${spans.length}\n`);
   expect(text.endsWith('# EOF\n')).toBe(true);
 });
 

@@ -1,6 +1,7 @@
 import { BUCKET_MS } from '@toplens/core/flows';
 import { floorTo, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import type { FreshnessShape } from '../api/shapes';
+import { threadMemory } from '../store/thread-memory';
 import type { EngineFigures, FlowCount } from './protocol';
 import type { World } from './world';
 
@@ -31,6 +32,7 @@ export function figures(world: World, lastPassMs: number): EngineFigures {
     lastPassMs,
     watermarkMs: world.watermarkMs,
     judgedMs: world.judgedMs,
+    memory: threadMemory(),
   };
 }
 

@@ -1,8 +1,9 @@
 import type { Outcome } from '@toplens/core/flows';
-import { outcomeOfRow, rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
+import { outcomeOfRow, rankOrigins, type ComponentChange, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
-import type { AttemptColumns } from '@toplens/core/telemetry';
+import { SpanKind, type AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { changesOf, type StoredChange } from '../store/changes';
 import { loadPaths, releasesOf } from '../store/traces';
 import { fairSample, type RowTest } from './fair-sample';
 import type { World } from './world';
@@ -14,17 +15,24 @@ const LOOK_MS = 60 * MINUTE_MS;
 /** Usual attempts are taken from so long before the onset. */
 const BEFORE_MS = 3 * HOUR_MS;
 const CHANGES_MS = HOUR_MS;
+/** A release that is told of and seen in spans so near each other is one. */
+const SAME_RELEASE_MS = 30 * MINUTE_MS;
 /** While it goes on an origin is looked for anew so often; spans of the newest attempts may still be on their way. */
 const AGAIN_MS = 10 * MINUTE_MS;
 const MOST_KEPT = 2_000;
 
-const kept = new WeakMap<World, Map<string, Promise<Origin | null>>>();
+/** An origin, and where the components on its paths ran. */
+export interface FoundOrigin extends Origin {
+  hosts: ReadonlyMap<string, readonly string[]>;
+}
+
+const kept = new WeakMap<World, Map<string, Promise<FoundOrigin | null>>>();
 
 /** Where the trouble of a deviation comes from, from its attempts' traces; null where no attempt came that could tell. */
-export function originOf(world: World, root: Deviation): Promise<Origin | null> {
+export function originOf(world: World, root: Deviation): Promise<FoundOrigin | null> {
   if (root.signal === 'missing') return Promise.resolve(null);
   let known = kept.get(world);
-  if (!known) kept.set(world, (known = new Map<string, Promise<Origin | null>>()));
+  if (!known) kept.set(world, (known = new Map<string, Promise<FoundOrigin | null>>()));
   const toMs = Math.min(root.endMs, root.onsetMs + LOOK_MS);
   const key = `${root.flow}:${root.signal}:${root.onsetMs}:${Math.floor(toMs / AGAIN_MS)}:${Math.floor(Math.min(world.watermarkMs, toMs + 2 * AGAIN_MS) / AGAIN_MS)}`;
   const before = known.get(key);
@@ -36,7 +44,7 @@ export function originOf(world: World, root: Deviation): Promise<Origin | null> 
   return found;
 }
 
-async function findOrigin(world: World, root: Deviation, trouble: Window): Promise<Origin | null> {
+async function findOrigin(world: World, root: Deviation, trouble: Window): Promise<FoundOrigin | null> {
   const signal = root.signal === 'failing' ? 'failing' : 'slow';
   const outcomeAt: (rows: AttemptColumns, row: number) => Outcome = (rows, row) =>
     outcomeOfRow(rows, row, world.history.normalAt(root.flow, rows.startMs[row] as number));
@@ -46,9 +54,38 @@ async function findOrigin(world: World, root: Deviation, trouble: Window): Promi
   const usual = await observe(world, root.flow, before, USUAL, false, (rows, row) => outcomeAt(rows, row) === 'onTime');
   if (bad.length === 0) return null;
   const components = [...new Set(bad.flatMap(({ spans }) => spans.map(({ component }) => component)))];
-  const releases = await releasesOf(world.database, components, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
-  const changes = releases.map(({ component, version, firstMs }) => ({ component, atMs: firstMs, words: `${component} ${version} released` }));
-  return rankOrigins([...bad, ...usual], signal, root.onsetMs, changes);
+  const { application } = world.names.flow(root.flow);
+  const changes = await changesNear(world, components, application, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
+  const origin = rankOrigins([...bad, ...usual], signal, root.onsetMs, changes);
+  return { ...origin, hosts: hostsOf([...bad, ...usual]) };
+}
+
+/** Versions first seen in spans, and whatever senders told of; what is told of the application holds for its flow's first component. */
+async function changesNear(world: World, components: readonly string[], application: string, window: Window): Promise<ComponentChange[]> {
+  const seen = await releasesOf(world.database, components, window);
+  const told = await changesOf(world.database, [...components, application], window);
+  const isSeen = ({ kind, component, atMs }: StoredChange) =>
+    kind === 'release' && seen.some((one) => one.component === component && Math.abs(one.firstMs - atMs) < SAME_RELEASE_MS);
+  return [
+    ...seen.map(({ component, version, firstMs }) => ({ component, atMs: firstMs, words: `${component} ${version} released` })),
+    ...told.filter((one) => !isSeen(one)).map((one) => ({ component: one.component, atMs: one.atMs, words: changeTitle(one) })),
+  ];
+}
+
+/** "setting of slots: search radius 5 → 50 km, by desk" */
+export const changeTitle = ({ kind, component, title, by }: StoredChange): string => `${kind} of ${component}: ${title}${by === '' ? '' : `, by ${by},`}`;
+
+function hostsOf(attempts: readonly ObservedAttempt[]): Map<string, string[]> {
+  const hosts = new Map<string, Set<string>>();
+  for (const { spans } of attempts)
+    for (const { component, host, kind } of spans) {
+      // What calls a store tells its own host, not the store's.
+      if (host === '' || kind === SpanKind.CLIENT) continue;
+      const own = hosts.get(component);
+      if (own) own.add(host);
+      else hosts.set(component, new Set([host]));
+    }
+  return new Map([...hosts].map(([component, own]) => [component, [...own].sort()]));
 }
 
 /** Attempts of a fair sample with their inner spans. */

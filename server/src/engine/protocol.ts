@@ -1,10 +1,24 @@
 import type { Ranking } from '@toplens/core/incidents';
 import type { Window } from '@toplens/core/time';
-import type { AttemptPageShape, ChangeShape, FlowPageShape, FlowTableShape, FreshnessShape, IncidentShape, WorstFirstShape } from '../api/shapes';
+import type {
+  AttemptPageShape,
+  ChangeShape,
+  FieldShape,
+  FlowPageShape,
+  FlowTableShape,
+  FreshnessShape,
+  HostsShape,
+  IncidentShape,
+  RegionShape,
+  WorstFirstShape,
+} from '../api/shapes';
 import type { CommittedBatch } from '../intake/intake';
 import type { SettingChange } from '../settings/settings-book';
+import type { ThreadMemory } from '../store/thread-memory';
 import type { Action, ActionResult } from './actions';
+import type { FieldQuestion, RegionQuestion } from './flow-field';
 import type { Focus } from './focus';
+import type { LogQuestion } from './log-search';
 
 /** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
 export type WindowQuestion = Window | { lengthMs: number };
@@ -40,12 +54,24 @@ export interface AttemptQuestion {
   spanId: string;
 }
 
+/** A question to the search through logs, and the version of the world that it was asked of. */
+export interface LogScope extends LogQuestion {
+  version: number;
+}
+
 export interface Questions {
   attempt: { ask: AttemptQuestion; answer: AttemptPageShape | null };
   worstFirst: { ask: WorstFirstQuestion; answer: WorstFirstShape };
   incident: { ask: IncidentQuestion; answer: IncidentShape | null };
   flows: { ask: FlowsQuestion; answer: FlowTableShape };
+  field: { ask: FieldQuestion; answer: FieldShape | null };
+  region: { ask: RegionQuestion; answer: RegionShape | null };
   flow: { ask: FlowQuestion; answer: FlowPageShape | null };
+  attemptHosts: { ask: AttemptQuestion; answer: HostsShape | null };
+  /** hosts, processes and runtimes while an incident went on */
+  incidentHosts: { ask: { id: number }; answer: HostsShape | null };
+  /** where and when to look for lines of logs */
+  logScope: { ask: { id: number }; answer: LogScope | null };
   changes: { ask: null; answer: ChangeShape[] };
   act: { ask: Action; answer: ActionResult };
   /** settings were changed: taken over, and judged anew from where they are in force */
@@ -74,6 +100,7 @@ export interface EngineFigures {
   lastPassMs: number;
   watermarkMs: number;
   judgedMs: number;
+  memory: ThreadMemory;
 }
 
 export type ToEngine =

@@ -51,16 +51,18 @@ export async function worstAttempts(world: World, { flow, window, failures, only
     .slice(0, most);
 }
 
-/** Samples as people see them: outcome by the limit that judged, ids masked. */
-export async function sampleShapes(world: World, question: SampleQuestion): Promise<SampleShape[]> {
-  return (await worstAttempts(world, question)).map((sample) => ({
-    atMs: sample.startMs,
-    durationMs: sample.durationMs,
-    outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(world.history.normalAt(question.flow, sample.startMs), sample.site).limitMs),
-    failure: sample.failure,
-    traceId: sample.traceId,
-    spanId: sample.spanId,
-    person: maskId(sample.person),
-    component: sample.component,
-  }));
-}
+/** Samples as people see them. */
+export const sampleShapes = async (world: World, question: SampleQuestion): Promise<SampleShape[]> =>
+  (await worstAttempts(world, question)).map((sample) => sampleShapeOf(world, question.flow, sample));
+
+/** A stored attempt as people see it: outcome by the limit that judged, ids masked. */
+export const sampleShapeOf = (world: World, flow: number, sample: StoredSample): SampleShape => ({
+  atMs: sample.startMs,
+  durationMs: sample.durationMs,
+  outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(world.history.normalAt(flow, sample.startMs), sample.site).limitMs),
+  failure: sample.failure,
+  traceId: sample.traceId,
+  spanId: sample.spanId,
+  person: maskId(sample.person),
+  component: sample.component,
+});

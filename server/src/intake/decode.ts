@@ -1,44 +1,110 @@
+import { changeOfCloudEvent, changeOfRecord, isChange } from '@toplens/core/changes';
 import { isEntry, toAttempt, toInnerSpan, type FrontDoors, type InnerSpan } from '@toplens/core/flows';
-import { MalformedTelemetry, readTracesJson, readTracesProtobuf } from '@toplens/core/formats';
-import { whyRejected, type Attempt, type Span } from '@toplens/core/telemetry';
-import type { Encoding } from './journal';
+import {
+  MalformedTelemetry, readLogsJson, readLogsProtobuf, readMetricsJson, readMetricsProtobuf, readTracesJson, readTracesProtobuf,
+} from '@toplens/core/formats'; // prettier-ignore
+import { toLogLine, whyLineRejected } from '@toplens/core/logs';
+import { whyPointRejected, whyRejected, type Attempt, type ChangeEvent, type LogLine, type MetricPoint } from '@toplens/core/telemetry';
+import type { JournalEntry } from './journal';
 
 /** Clocks of senders may run ahead of ours by so much. */
 export const CLOCK_TOLERANCE_MS = 5 * 60_000;
 
-export interface Decoded {
+/** A request's telemetry, told apart by what becomes of it. */
+export interface Records {
   attempts: Attempt[];
   spans: InnerSpan[];
+  lines: LogLine[];
+  points: MetricPoint[];
+  changes: ChangeEvent[];
+}
+
+export interface Decoded {
+  records: Records;
   rejected: number;
   /** reasons with their counts, for the sender */
   reasons: string;
 }
 
+const KINDS = ['attempts', 'spans', 'lines', 'points', 'changes'] as const;
+
+export const noRecords = (): Records => ({ attempts: [], spans: [], lines: [], points: [], changes: [] });
+export const sizeOf = (records: Records): number => KINDS.reduce((sum, kind) => sum + records[kind].length, 0);
+
+export function joined(many: readonly Records[]): Records {
+  const { attempts, spans, lines, points, changes } = Object.fromEntries(KINDS.map((kind) => [kind, many.flatMap((one) => one[kind] as unknown[])])) as unknown as Records; // prettier-ignore
+  return { attempts, spans, lines, points, changes };
+}
+
 /**
- * A request's spans, told into attempts, inner spans and those that cannot be taken. The same bytes received at the same
- * time give the same answer: the journal is replayed through here.
+ * A request's records, and those that cannot be taken. The same bytes received at the same time give the same answer: the
+ * journal is replayed through here.
  *
  * @throws MalformedTelemetry when the body is not a message of the protocol
  */
-export function decodeTraces(encoding: Encoding, body: Uint8Array, receivedMs: number, frontDoors: FrontDoors): Decoded {
-  const decoded: Decoded = { attempts: [], spans: [], rejected: 0, reasons: '' };
+export function decode({ signal, encoding, body, receivedMs }: JournalEntry, frontDoors: FrontDoors): Decoded {
+  const records = noRecords();
   const reasons = new Map<string, number>();
   const latestUs = (receivedMs + CLOCK_TOLERANCE_MS) * 1000;
-  for (const span of encoding === 'json' ? readTracesJson(parseJson(body)) : readTracesProtobuf(body)) {
-    const reason = whyRejected(span, latestUs);
-    if (reason !== undefined) {
-      decoded.rejected++;
-      reasons.set(reason, (reasons.get(reason) ?? 0) + 1);
-    } else sort(span, decoded, frontDoors);
+  const reject = (reason: string) => void reasons.set(reason, (reasons.get(reason) ?? 0) + 1);
+  const json = encoding === 'json';
+  switch (signal) {
+    case 'traces':
+      for (const span of json ? readTracesJson(parseJson(body)) : readTracesProtobuf(body)) {
+        const reason = whyRejected(span, latestUs);
+        if (reason !== undefined) reject(reason);
+        else if (isEntry(span, frontDoors)) records.attempts.push(toAttempt(span));
+        else records.spans.push(toInnerSpan(span));
+      }
+      break;
+    case 'logs':
+      decodeLogs(json ? readLogsJson(parseJson(body)) : readLogsProtobuf(body), latestUs, records, reject);
+      break;
+    case 'metrics':
+      for (const point of json ? readMetricsJson(parseJson(body)) : readMetricsProtobuf(body)) {
+        const reason = whyPointRejected(point, latestUs);
+        if (reason !== undefined) reject(reason);
+        else records.points.push(point);
+      }
+      break;
+    case 'changes':
+      for (const event of eventsIn(parseJson(body))) take(changeOfCloudEvent(event, latestUs), records, reject);
+      break;
   }
-  decoded.reasons = [...reasons].map(([reason, n]) => `${n} × ${reason}`).join('; ');
-  return decoded;
+  return {
+    records,
+    rejected: [...reasons.values()].reduce((sum, n) => sum + n, 0),
+    reasons: [...reasons].map(([reason, n]) => `${n} × ${reason}`).join('; '),
+  };
 }
 
-function sort(span: Span, decoded: Decoded, frontDoors: FrontDoors): void {
-  if (isEntry(span, frontDoors)) decoded.attempts.push(toAttempt(span));
-  else decoded.spans.push(toInnerSpan(span));
+/** Lines alike in all that was sent are told apart by their order. */
+function decodeLogs(all: ReturnType<typeof readLogsJson>, latestUs: number, records: Records, reject: (reason: string) => void): void {
+  const repeats = new Map<string, number>();
+  for (const record of all) {
+    if (isChange(record)) {
+      take(changeOfRecord(record, latestUs), records, reject);
+      continue;
+    }
+    const reason = whyLineRejected(record, latestUs);
+    if (reason !== undefined) {
+      reject(reason);
+      continue;
+    }
+    const key = `${record.atUs}\u001f${record.body}`;
+    const repeat = repeats.get(key) ?? 0;
+    repeats.set(key, repeat + 1);
+    records.lines.push(toLogLine(record, repeat));
+  }
 }
+
+function take(change: ChangeEvent | string, records: Records, reject: (reason: string) => void): void {
+  if (typeof change === 'string') reject(change);
+  else records.changes.push(change);
+}
+
+/** One event, or a batch of them. */
+const eventsIn = (json: unknown): unknown[] => (Array.isArray(json) ? json : [json]);
 
 function parseJson(body: Uint8Array): unknown {
   const text = Buffer.from(body.buffer, body.byteOffset, body.byteLength).toString('utf8');

@@ -138,7 +138,7 @@ test('outside demo mode a key is needed', async () => {
 });
 
 test('when the database cannot keep up, senders are told to come back, and nothing taken is lost', async () => {
-  const slow = await startTestServer({ maxBacklogSpans: 200 });
+  const slow = await startTestServer({ maxBacklogRecords: 200 });
   try {
     const batch = (n: number) => Array.from({ length: 100 }, (_, i) => testSpan(n * 100 + i, now - 60_000, 10));
     const answers = await Promise.all(Array.from({ length: 60 }, (_, n) => send(slow.url, batch(n))));

@@ -1,12 +1,13 @@
-import type { FrontDoors, InnerSpan } from '@toplens/core/flows';
-import { COLUMN_NAMES, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
+import type { FrontDoors } from '@toplens/core/flows';
+import { COLUMN_NAMES, type AttemptColumns } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import type { VersionRow } from '../store/protocol';
-import { decodeTraces, type Decoded } from './decode';
-import { Journal, type Encoding, type JournalEntry, type JournalMark } from './journal';
+import { decode, joined, sizeOf, type Decoded, type Records } from './decode';
+import { Journal, type JournalEntry, type JournalMark } from './journal';
 import { NameBook } from './name-book';
+import { changeRow, lineRows, pointRows } from './other-rows';
 import { encodeRows } from './rows';
 
 /** Committed attempts on their way to the engine. */
@@ -19,29 +20,29 @@ export interface CommittedBatch {
 
 export interface IntakeFigures {
   requests: number;
-  spans: number;
-  rejectedSpans: number;
+  /** records taken: spans, lines, points, changes */
+  records: number;
+  rejectedRecords: number;
   refusedRequests: number;
-  backlogSpans: number;
+  backlogRecords: number;
   batches: number;
   duplicates: number;
 }
 
 interface Waiting {
   entry: JournalEntry;
-  decoded: Decoded;
+  records: Records;
   done: () => void;
   failed: (error: Error) => void;
 }
 
 interface Applied {
-  attempts: Attempt[];
-  spans: InnerSpan[];
+  records: Records;
   receivedMs: number;
   mark: JournalMark | undefined;
 }
 
-const BATCH_SPANS = 8_000;
+const BATCH_RECORDS = 8_000;
 const CHECKPOINT_EVERY_MS = 30_000;
 
 /**
@@ -50,7 +51,7 @@ const CHECKPOINT_EVERY_MS = 30_000;
  */
 export class Intake {
   readonly figures: IntakeFigures = {
-    requests: 0, spans: 0, rejectedSpans: 0, refusedRequests: 0, backlogSpans: 0, batches: 0, duplicates: 0,
+    requests: 0, records: 0, rejectedRecords: 0, refusedRequests: 0, backlogRecords: 0, batches: 0, duplicates: 0,
   }; // prettier-ignore
   #queue: Waiting[] = [];
   #backlog: Applied[] = [];
@@ -69,7 +70,7 @@ export class Intake {
       journal: Journal;
       names: NameBook;
       frontDoors: FrontDoors;
-      maxBacklogSpans: number;
+      maxBacklogRecords: number;
       log: Logger;
       onCommitted: (batch: CommittedBatch) => void;
       now: () => number;
@@ -85,46 +86,50 @@ export class Intake {
     intake.#batch = Number(newest?.batch ?? 0);
     let replayed = 0;
     for (const { entry, mark } of journal.replay()) {
-      const decoded = decodeTraces(entry.encoding, entry.body, entry.receivedMs, deps.frontDoors);
-      replayed += decoded.attempts.length + decoded.spans.length;
-      intake.#backlog.push({ attempts: decoded.attempts, spans: decoded.spans, receivedMs: entry.receivedMs, mark });
-      intake.figures.backlogSpans += decoded.attempts.length + decoded.spans.length;
-      if (intake.figures.backlogSpans >= BATCH_SPANS) await intake.#store();
+      const { records } = decode(entry, deps.frontDoors);
+      replayed += sizeOf(records);
+      intake.#backlog.push({ records, receivedMs: entry.receivedMs, mark });
+      intake.figures.backlogRecords += sizeOf(records);
+      if (intake.figures.backlogRecords >= BATCH_RECORDS) await intake.#store();
     }
     await intake.#store();
-    if (replayed > 0) deps.log.info({ spans: replayed }, 'journal replayed');
+    if (replayed > 0) deps.log.info({ records: replayed }, 'journal replayed');
     return intake;
   }
 
   /**
-   * Takes a request. Resolves when its spans are on the disk.
+   * Takes a request. Resolves when its records are on the disk.
    *
-   * @returns how many spans were rejected and why (partial success)
+   * @returns how many records were rejected and why (partial success)
    * @throws Problem 'cannotKeepUp' when too much waits for the database
    * @throws MalformedTelemetry when the body is not of the protocol; nothing of it was taken
    */
-  async take(encoding: Encoding, body: Uint8Array): Promise<Pick<Decoded, 'rejected' | 'reasons'>> {
+  async take(
+    signal: JournalEntry['signal'],
+    encoding: JournalEntry['encoding'],
+    body: Uint8Array,
+  ): Promise<Pick<Decoded, 'rejected' | 'reasons'> & { taken: number }> {
     if (this.#closed) throw new Problem('starting', 'the server is stopping; send this again in a moment', { retryAfterS: 2 });
-    if (this.figures.backlogSpans > this.deps.maxBacklogSpans) {
+    if (this.figures.backlogRecords > this.deps.maxBacklogRecords) {
       this.figures.refusedRequests++;
-      throw new Problem('cannotKeepUp', 'too many spans wait for the database; nothing of this request was taken, send it again', {
+      throw new Problem('cannotKeepUp', 'too much waits for the database; nothing of this request was taken, send it again', {
         retryAfterS: 1,
       });
     }
-    const receivedMs = this.deps.now();
-    const decoded = decodeTraces(encoding, body, receivedMs, this.deps.frontDoors);
+    const entry: JournalEntry = { signal, encoding, body, receivedMs: this.deps.now() };
+    const { records, ...decoded } = decode(entry, this.deps.frontDoors);
     this.figures.requests++;
-    this.figures.rejectedSpans += decoded.rejected;
-    const taken = decoded.attempts.length + decoded.spans.length;
-    this.figures.spans += taken;
+    this.figures.rejectedRecords += decoded.rejected;
+    const taken = sizeOf(records);
+    this.figures.records += taken;
     if (taken > 0) {
-      this.figures.backlogSpans += taken;
+      this.figures.backlogRecords += taken;
       await new Promise<void>((done, failed) => {
-        this.#queue.push({ entry: { encoding, body, receivedMs }, decoded, done, failed });
+        this.#queue.push({ entry, records, done, failed });
         void this.#journalQueue();
       });
     }
-    return { rejected: decoded.rejected, reasons: decoded.reasons };
+    return { ...decoded, taken };
   }
 
   /** One group at a time: all that arrived while the last group was being synced is the next group. */
@@ -136,16 +141,15 @@ export class Intake {
       this.#queue = [];
       try {
         const mark = await this.deps.journal.append(group.map((waiting) => waiting.entry));
-        group.forEach(({ decoded, entry, done }, i) => {
-          const { attempts, spans } = decoded;
-          this.#backlog.push({ attempts, spans, receivedMs: entry.receivedMs, mark: i === group.length - 1 ? mark : undefined });
+        group.forEach(({ records, entry, done }, i) => {
+          this.#backlog.push({ records, receivedMs: entry.receivedMs, mark: i === group.length - 1 ? mark : undefined });
           done();
         });
         this.#startStoring();
       } catch (error) {
         this.deps.log.error({ error }, 'journal cannot be written');
-        for (const { decoded, failed } of group) {
-          this.figures.backlogSpans -= decoded.attempts.length + decoded.spans.length;
+        for (const { records, failed } of group) {
+          this.figures.backlogRecords -= sizeOf(records);
           failed(new Problem('cannotKeepUp', 'the journal cannot be written; nothing of this request was taken', { retryAfterS: 10 }));
         }
       }
@@ -164,19 +168,22 @@ export class Intake {
     while (this.#backlog.length > 0) {
       const group: Applied[] = [];
       let size = 0;
-      while (this.#backlog.length > 0 && size < BATCH_SPANS) {
+      while (this.#backlog.length > 0 && size < BATCH_RECORDS) {
         const next = this.#backlog.shift() as Applied;
         group.push(next);
-        size += next.attempts.length + next.spans.length;
+        size += sizeOf(next.records);
       }
       await this.#storeGroup(group);
-      this.figures.backlogSpans -= size;
+      this.figures.backlogRecords -= size;
       if (this.deps.now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.checkpoint();
     }
   }
 
   async #storeGroup(group: Applied[]): Promise<void> {
-    const encoded = encodeRows(group.flatMap((g) => g.attempts), group.flatMap((g) => g.spans), this.deps.names); // prettier-ignore
+    const records = joined(group.map((applied) => applied.records));
+    const encoded = encodeRows(records.attempts, records.spans, this.deps.names);
+    const lines = lineRows(records.lines, this.deps.names);
+    const points = pointRows(records.points, this.deps.names);
     const batch = ++this.#batch;
     const names = this.deps.names.takeFresh();
     const message = {
@@ -189,6 +196,11 @@ export class Intake {
       hours: [...encoded.hours],
       details: encoded.details,
       versions: this.#freshVersions(encoded.versions),
+      lines: lines.finish(),
+      lineCount: lines.rows,
+      points: points.finish(),
+      pointCount: points.rows,
+      changes: records.changes.map(changeRow),
     };
     for (let tries = 0; ; tries++) {
       try {
@@ -199,7 +211,7 @@ export class Intake {
         this.#publish(batch, encoded.columns, known, receivedMs);
         break;
       } catch (error) {
-        // The spans are in the journal, so they are not lost. Nothing may overtake them: meanwhile the backlog fills,
+        // The records are in the journal, so they are not lost. Nothing may overtake them: meanwhile the backlog fills,
         // and senders are told to come back.
         this.deps.log.error({ error, tries }, 'batch cannot be stored, trying again');
         if (this.#closed) throw error;

@@ -1,13 +1,13 @@
 import { appendFileSync, mkdtempSync, readdirSync, rmSync, truncateSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Journal, type JournalEntry } from './journal';
+import { Journal, SIGNALS, type JournalEntry } from './journal';
 
 let dir: string;
 beforeEach(() => (dir = mkdtempSync(join(tmpdir(), 'toplens-journal-'))));
 afterEach(() => rmSync(dir, { recursive: true, force: true }));
 
-const entry = (text: string): JournalEntry => ({ encoding: 'json', body: Buffer.from(text), receivedMs: 12.5 });
+const entry = (text: string): JournalEntry => ({ signal: 'logs', encoding: 'json', body: Buffer.from(text), receivedMs: 12.5 });
 const texts = (journal: Journal) => [...journal.replay()].map(({ entry: { body } }) => Buffer.from(body).toString());
 const fileOf = (journalDir: string) => join(journalDir, readdirSync(journalDir).find((name) => name.endsWith('.journal')) as string);
 
@@ -17,6 +17,15 @@ test('what was appended is read again, in order, by a later process', async () =
   await journal.append([entry('c')]);
   await journal.close();
   expect(texts(Journal.open(dir))).toEqual(['a', 'b', 'c']);
+});
+
+test('what a request told of, and in which encoding, is read again', async () => {
+  const journal = Journal.open(dir);
+  const entries = SIGNALS.flatMap((signal) => (['json', 'protobuf'] as const).map((encoding) => ({ ...entry(signal), signal, encoding })));
+  await journal.append(entries);
+  await journal.close();
+  const read = [...Journal.open(dir).replay()].map(({ entry: { signal, encoding } }) => ({ signal, encoding }));
+  expect(read).toEqual(entries.map(({ signal, encoding }) => ({ signal, encoding })));
 });
 
 test('a torn or damaged tail is passed over, what stands before it counts', async () => {

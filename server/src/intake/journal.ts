@@ -5,8 +5,13 @@ import { crc32 } from './crc32';
 
 export type Encoding = 'json' | 'protobuf';
 
+/** What a request tells of. Their order is part of the journal's format. */
+export const SIGNALS = ['traces', 'logs', 'metrics', 'changes'] as const;
+export type Signal = (typeof SIGNALS)[number];
+
 /** A request as it came in, with all that is needed to take the same decisions about it again. */
 export interface JournalEntry {
+  signal: Signal;
   encoding: Encoding;
   /** unpacked body */
   body: Uint8Array;
@@ -30,7 +35,8 @@ const segmentName = (segment: number) => `${String(segment).padStart(8, '0')}.jo
  * Append-only log of accepted requests. An entry counts once its bytes are on the disk (fdatasync); then, and only
  * then, the sender is told so. The database follows behind and may be rebuilt from here.
  *
- * Entry: magic u32, body length u32, CRC-32 u32 of all that follows, encoding u32, received ms f64, body.
+ * Entry: magic u32, body length u32, CRC-32 u32 of all that follows, encoding u8, signal u8, two bytes of
+ * zero, received ms f64, body.
  */
 export class Journal {
   #file: FileHandle | undefined;
@@ -114,7 +120,7 @@ function encodeEntry(entry: JournalEntry): Buffer {
   const bytes = Buffer.allocUnsafe(HEADER + entry.body.length);
   bytes.writeUInt32LE(MAGIC, 0);
   bytes.writeUInt32LE(entry.body.length, 4);
-  bytes.writeUInt32LE(entry.encoding === 'json' ? 1 : 0, 12);
+  bytes.writeUInt32LE((entry.encoding === 'json' ? 1 : 0) | (SIGNALS.indexOf(entry.signal) << 8), 12);
   bytes.writeDoubleLE(entry.receivedMs, 16);
   bytes.set(entry.body, HEADER);
   bytes.writeUInt32LE(crc32(bytes.subarray(12)), 8);
@@ -125,9 +131,12 @@ function decodeEntry(bytes: Buffer, offset: number): { entry: JournalEntry; end:
   if (offset + HEADER > bytes.length || bytes.readUInt32LE(offset) !== MAGIC) return undefined;
   const end = offset + HEADER + bytes.readUInt32LE(offset + 4);
   if (end > bytes.length || crc32(bytes.subarray(offset + 12, end)) !== bytes.readUInt32LE(offset + 8)) return undefined;
+  const signal = SIGNALS[bytes.readUInt8(offset + 13)];
+  if (!signal) return undefined;
   return {
     entry: {
-      encoding: bytes.readUInt32LE(offset + 12) === 1 ? 'json' : 'protobuf',
+      signal,
+      encoding: bytes.readUInt8(offset + 12) === 1 ? 'json' : 'protobuf',
       receivedMs: bytes.readDoubleLE(offset + 16),
       body: bytes.subarray(offset + HEADER, end),
     },

@@ -2,7 +2,7 @@ import { SMALL_NUMBERS } from '@toplens/core/telemetry';
 import type { Database } from '../store/database';
 
 export type NameKind =
-  | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement'; // prettier-ignore
+  | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement' | 'series'; // prettier-ignore
 
 export interface Name {
   id: number;
@@ -11,7 +11,7 @@ export interface Name {
 }
 
 /** Kinds of which there may be millions; all others share the numbers that fit 16 bits. */
-const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component', 'statement']);
+const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component', 'statement', 'series']);
 
 /** Beyond so many flows, new ones are gathered under one name: somebody sends ids as flow names. */
 const MOST_FLOWS = 5000;

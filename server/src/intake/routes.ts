@@ -13,25 +13,55 @@ export interface IntakeRouteOptions {
   demo: boolean;
 }
 
+/** What the protocol calls the number of records that were not taken, by signal. */
+const REJECTED = { traces: 'rejectedSpans', logs: 'rejectedLogRecords', metrics: 'rejectedDataPoints' } as const;
+
 /**
- * `POST /v1/traces` as the OTLP/HTTP specification 1.x describes it: protobuf and JSON, plain and gzip; 200 with
- * full or partial success in the encoding of the request; 400 not to be sent again; 429 and 503 with Retry-After.
+ * `POST /v1/traces`, `/v1/logs` and `/v1/metrics` as the OTLP/HTTP specification 1.x describes them: protobuf and JSON, plain
+ * and gzip; 200 with full or partial success in the encoding of the request; 400 not to be sent again; 429 and 503 with
+ * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch.
  */
 export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
   const router = Router();
-  router.post('/v1/traces', async (request, response) => {
-    const encoding = encodingOf(request);
+  for (const signal of ['traces', 'logs', 'metrics'] as const)
+    router.post(`/v1/${signal}`, async (request, response) => {
+      const encoding = encodingOf(request);
+      try {
+        checkKey(request, options);
+        const body = await readBody(request, options.maxBodyBytes);
+        const { rejected, reasons } = await intake.take(signal, encoding, body);
+        sendSuccess(response, encoding, REJECTED[signal], rejected, reasons);
+      } catch (error) {
+        request.resume();
+        sendFailure(response, encoding, error);
+      }
+    });
+  router.post('/v1/changes', async (request, response) => {
     try {
+      checkCloudEvents(request);
       checkKey(request, options);
       const body = await readBody(request, options.maxBodyBytes);
-      const { rejected, reasons } = await intake.take(encoding, body);
-      sendSuccess(response, encoding, rejected, reasons);
+      const { taken, rejected, reasons } = await intake.take('changes', 'json', body);
+      if (taken === 0 && rejected > 0) throw new Problem('badRequest', reasons, { field: reasons.replace(/^\d+ × (\w+):.*$/s, '$1') });
+      response.json({ taken, rejected, ...(rejected > 0 ? { errorMessage: reasons } : {}) });
     } catch (error) {
       request.resume();
-      sendFailure(response, encoding, error);
+      if (error instanceof MalformedTelemetry) throw new Problem('badRequest', error.message, { field: error.field });
+      throw error;
     }
   });
   return router;
+}
+
+/** Media types of CloudEvents' JSON format and its batches; plain JSON is understood as well. */
+const CLOUD_EVENTS = /^application\/(?:cloudevents(?:-batch)?\+json|json)\b/i;
+
+function checkCloudEvents(request: Request): void {
+  const type = request.headers['content-type'] ?? '';
+  if (!CLOUD_EVENTS.test(type))
+    throw new Problem('wrongType', `content-type: expected application/cloudevents+json or application/cloudevents-batch+json, got: ${type || 'none'}`, {
+      field: 'content-type',
+    });
 }
 
 function encodingOf(request: Request): Encoding {
@@ -79,9 +109,9 @@ function readBody(request: Request, maxBytes: number): Promise<Uint8Array> {
   });
 }
 
-function sendSuccess(response: Response, encoding: Encoding, rejected: number, reasons: string): void {
+function sendSuccess(response: Response, encoding: Encoding, name: string, rejected: number, reasons: string): void {
   if (encoding === 'json') {
-    response.json(rejected > 0 ? { partialSuccess: { rejectedSpans: String(rejected), errorMessage: reasons } } : {});
+    response.json(rejected > 0 ? { partialSuccess: { [name]: String(rejected), errorMessage: reasons } } : {});
     return;
   }
   response.type('application/x-protobuf').send(rejected > 0 ? encodePartialSuccess(rejected, reasons) : Buffer.alloc(0));
@@ -100,7 +130,7 @@ function sendFailure(response: Response, encoding: Encoding, error: unknown): vo
 /** google.rpc.Code for HTTP statuses: INVALID_ARGUMENT, UNAUTHENTICATED, PERMISSION_DENIED, RESOURCE_EXHAUSTED, UNAVAILABLE. */
 const RPC_CODES: Record<number, number> = { 400: 3, 401: 16, 403: 7, 413: 8, 415: 3, 429: 8, 503: 14 };
 
-/** ExportTraceServiceResponse { partial_success = 1 { rejected_spans = 1, error_message = 2 } } */
+/** Export…ServiceResponse { partial_success = 1 { rejected_… = 1, error_message = 2 } }: alike for all signals. */
 function encodePartialSuccess(rejected: number, message: string): Buffer {
   return field(1, Buffer.concat([varintField(1, rejected), field(2, Buffer.from(message))]));
 }

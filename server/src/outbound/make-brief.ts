@@ -1,6 +1,7 @@
 import { briefMarkdown, type Brief } from '@toplens/core/handoffs';
+import { FIGURE_KINDS } from '@toplens/core/hosts';
 import type { BillLineName } from '@toplens/core/incidents';
-import type { IncidentShape } from '../api/shapes';
+import type { HostsShape, IncidentShape, LogPatternShape, LogPatternsShape } from '../api/shapes';
 
 const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
   waiting: { words: 'Waited longer than usual', unit: 'min' },
@@ -13,8 +14,39 @@ const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
 
 const iso = (ms: number) => new Date(ms).toISOString();
 
+/** What else was looked at; null where it was not. */
+export interface Around {
+  hosts: HostsShape | null;
+  logs: LogPatternsShape | null;
+}
+
+/** So many of each kind: a brief is one page. */
+const MOST_LINES = 3;
+const LONGEST_PATTERN = 160;
+
+function aroundWords({ hosts, logs }: Around): string[] {
+  const odd = hosts?.lines.filter(({ isLeftOver }) => isLeftOver) ?? [];
+  const ruledOut = hosts?.lines.filter(({ isLeftOver }) => !isLeftOver).map(({ figure }) => FIGURE_KINDS[figure].words) ?? [];
+  const said = [...(logs?.surging.filter(({ isNew }) => isNew) ?? []), ...(logs?.rare ?? []), ...(logs?.surging.filter(({ isNew }) => !isNew) ?? [])];
+  return [
+    ...odd.slice(0, MOST_LINES).map(({ words }) => words),
+    ...(hosts?.restarts.slice(0, MOST_LINES).map(({ component, host, atMs }) => `${component} on ${host} began anew at ${iso(atMs).slice(11, 16)} UTC`) ?? []),
+    ...(ruledOut.length > 0 ? [`as usual: ${ruledOut.join(', ')}`] : []),
+    ...said.slice(0, MOST_LINES).map(patternWords),
+  ];
+}
+
+function patternWords({ severity, now, isNew, usualRate, components, text }: LogPatternShape): string {
+  const often = isNew ? `${now} lines, never before` : `${now} lines, usually ${usualRate.toFixed(1)} a minute`;
+  return `log of ${components.join(', ')}, ${severity || 'no severity'}, ${often}: ${text.length > LONGEST_PATTERN ? `${text.slice(0, LONGEST_PATTERN)} …` : text}`;
+}
+
 /** The brief of an incident as it will be sent: one object for machines, one page for people. */
-export function makeBrief(incident: IncidentShape, choice: { team: string; note: string; publicUrl: string }): { brief: Brief; markdown: string } {
+export function makeBrief(
+  incident: IncidentShape,
+  around: Around,
+  choice: { team: string; note: string; publicUrl: string },
+): { brief: Brief; markdown: string } {
   const { window } = incident;
   const isProposed = incident.proposedTeam?.team === choice.team;
   const brief: Brief = {
@@ -41,6 +73,7 @@ export function makeBrief(incident: IncidentShape, choice: { team: string; note:
     currency: incident.currency,
     mostHit: incident.bites.segments.map(({ dimension, value, words }) => ({ dimension, value, words })),
     component: originOf(incident),
+    around: aroundWords(around),
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),
       durationMs: sample.durationMs,

@@ -91,6 +91,9 @@ export async function attemptsAt(database: Database, flow: number, startsUs: rea
 export async function dropOld(database: Database, keep: { spansFromMs: number; attemptsFromMs: number }): Promise<void> {
   await database.query('DELETE FROM span WHERE started_us < $1', [keep.spansFromMs * 1000]);
   await database.query('DELETE FROM failure_detail WHERE started_us < $1', [keep.spansFromMs * 1000]);
+  await database.query('DELETE FROM log_line WHERE at_us < $1', [keep.spansFromMs * 1000]);
+  await database.query('DELETE FROM metric_point WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
+  await database.query('DELETE FROM change_event WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM attempt WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.exec('VACUUM');
 }

@@ -1,3 +1,4 @@
+const UTF8 = new TextDecoder();
 const SIGNATURE_AND_FLAGS = 15;
 
 /**
@@ -40,6 +41,18 @@ export class CopiedRows {
       default:
         return this.#view.getInt32(begin) * 0x1_0000_0000 + this.#view.getUint32(begin + 4);
     }
+  }
+
+  /** A field of type float8; NaN for NULL. */
+  float(): number {
+    const begin = this.#field();
+    return begin < 0 ? NaN : this.#view.getFloat64(begin);
+  }
+
+  /** A field of a text type; '' for NULL. */
+  text(): string {
+    const begin = this.#field();
+    return begin < 0 ? '' : UTF8.decode(this.bytes.subarray(begin, this.#at));
   }
 
   /** A field of type bytea: a view, not a copy. Empty for NULL. */

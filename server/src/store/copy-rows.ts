@@ -1,3 +1,5 @@
+const UTF8 = new TextEncoder();
+
 /**
  * Rows in PostgreSQL's binary COPY format (documented under COPY, "Binary Format"): big-endian, each field with its
  * length, -1 for NULL.
@@ -15,16 +17,21 @@ export class CopyRows {
   }
 
   startRow(): void {
-    const room = 2 + this.fields * 20;
-    if (this.#at + room + 2 > this.#bytes.length) {
-      const grown = new Uint8Array(this.#bytes.length * 2);
-      grown.set(this.#bytes);
-      this.#bytes = grown;
-      this.#view = new DataView(grown.buffer);
-    }
+    this.#makeRoom(2 + this.fields * 20);
     this.#view.setInt16(this.#at, this.fields);
     this.#at += 2;
     this.rows++;
+  }
+
+  /** Room for so many bytes, and for the end mark behind them. */
+  #makeRoom(bytes: number): void {
+    let length = this.#bytes.length;
+    while (this.#at + bytes + 2 > length) length *= 2;
+    if (length === this.#bytes.length) return;
+    const grown = new Uint8Array(length);
+    grown.set(this.#bytes);
+    this.#bytes = grown;
+    this.#view = new DataView(grown.buffer);
   }
 
   int2(value: number): void {
@@ -61,6 +68,31 @@ export class CopyRows {
       this.#view.setUint32(this.#at, Number.parseInt(text.slice(i, i + 8), 16));
       this.#at += 4;
     }
+  }
+
+  float8(value: number): void {
+    this.#view.setInt32(this.#at, 8);
+    this.#view.setFloat64(this.#at + 4, value);
+    this.#at += 12;
+  }
+
+  /** Text in UTF-8, of any length; it must not hold the character 0. */
+  text(value: string): void {
+    // What is left of the row comes behind it.
+    this.#makeRoom(4 + 3 * value.length + this.fields * 20);
+    const { written } = UTF8.encodeInto(value, this.#bytes.subarray(this.#at + 4));
+    this.#view.setInt32(this.#at, written);
+    this.#at += 4 + written;
+  }
+
+  /** A value of type jsonb: its version, then its text. */
+  json(value: object): void {
+    const text = JSON.stringify(value);
+    this.#makeRoom(5 + 3 * text.length + this.fields * 20);
+    const { written } = UTF8.encodeInto(text, this.#bytes.subarray(this.#at + 5));
+    this.#view.setInt32(this.#at, written + 1);
+    this.#view.setUint8(this.#at + 4, 1);
+    this.#at += 5 + written;
   }
 
   null(): void {

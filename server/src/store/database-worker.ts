@@ -2,10 +2,29 @@ import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, rea
 import { join } from 'node:path';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
+import { threadMemory } from './thread-memory';
 import { migrate } from './migrate';
 import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 
 const { dataDir, templateDir } = workerData as { dataDir: string; templateDir: string };
+
+/** Tables that rows are copied into: their columns, and which of them tell that a row is known. */
+const COPIED = {
+  attempt: {
+    columns:
+      'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor, parent_id',
+    identity: ['trace_id', 'span_id'],
+  },
+  span: {
+    columns: 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host, statement',
+    identity: ['trace_id', 'span_id'],
+  },
+  log_line: {
+    columns: 'component, at_us, identity, host, severity, trace_id, span_id, failure, body',
+    identity: ['component', 'at_us', 'identity'],
+  },
+  metric_point: { columns: 'series, at_us, start_us, value, distribution', identity: ['series', 'at_us'] },
+} as const;
 
 /** initdb takes 6 to 12 s; from a template of an empty database it takes one. The template is made once per machine. */
 async function openDatabase(): Promise<PGlite> {
@@ -27,16 +46,12 @@ async function openDatabase(): Promise<PGlite> {
 
 const opened = openDatabase().then(async (db) => {
   await migrate(db);
-  await db.exec(`
-    CREATE TEMP TABLE attempt_in (LIKE attempt); ALTER TABLE attempt_in ADD COLUMN ord int GENERATED ALWAYS AS IDENTITY (MINVALUE 0 START 0);
-    CREATE TEMP TABLE span_in (LIKE span); ALTER TABLE span_in ADD COLUMN ord int GENERATED ALWAYS AS IDENTITY (MINVALUE 0 START 0);
-  `);
+  for (const table of Object.keys(COPIED))
+    await db.exec(
+      `CREATE TEMP TABLE ${table}_in (LIKE ${table}); ALTER TABLE ${table}_in ADD COLUMN ord int GENERATED ALWAYS AS IDENTITY (MINVALUE 0 START 0)`,
+    );
   return db;
 });
-
-const ATTEMPT_COLUMNS =
-  'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor, parent_id';
-const SPAN_COLUMNS = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host, statement';
 
 const UNIQUE_VIOLATION = '23505';
 
@@ -46,7 +61,8 @@ const UNIQUE_VIOLATION = '23505';
  *
  * @returns ordinals of the rows that were there
  */
-async function copyNewRows(tx: Transaction, table: 'attempt' | 'span', columns: string, rows: Uint8Array): Promise<number[]> {
+async function copyNewRows(tx: Transaction, table: keyof typeof COPIED, rows: Uint8Array): Promise<number[]> {
+  const { columns, identity } = COPIED[table];
   const blob = new Blob([rows]);
   await tx.exec('SAVEPOINT before_copy');
   try {
@@ -57,9 +73,8 @@ async function copyNewRows(tx: Transaction, table: 'attempt' | 'span', columns: 
   }
   await tx.exec('ROLLBACK TO SAVEPOINT before_copy');
   await tx.query(`COPY ${table}_in (${columns}) FROM '/dev/blob' (FORMAT binary)`, [], { blob });
-  const known = await tx.query<{ ord: number }>(
-    `SELECT ord FROM ${table}_in i WHERE EXISTS (SELECT 1 FROM ${table} t WHERE t.trace_id = i.trace_id AND t.span_id = i.span_id)`,
-  );
+  const isSame = identity.map((column) => `t.${column} = i.${column}`).join(' AND ');
+  const known = await tx.query<{ ord: number }>(`SELECT ord FROM ${table}_in i WHERE EXISTS (SELECT 1 FROM ${table} t WHERE ${isSame})`);
   await tx.query(`INSERT INTO ${table} (${columns}) SELECT ${columns} FROM ${table}_in ON CONFLICT DO NOTHING`);
   await tx.exec(`TRUNCATE ${table}_in RESTART IDENTITY`);
   return known.rows.map((row) => row.ord);
@@ -73,8 +88,16 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
         batch.names.map((n) => n.kind),
         batch.names.map((n) => n.value),
       ]);
-    const known = batch.attemptCount > 0 ? await copyNewRows(tx, 'attempt', ATTEMPT_COLUMNS, batch.attempts) : [];
-    if (batch.spanCount > 0) await copyNewRows(tx, 'span', SPAN_COLUMNS, batch.spans);
+    const known = batch.attemptCount > 0 ? await copyNewRows(tx, 'attempt', batch.attempts) : [];
+    if (batch.spanCount > 0) await copyNewRows(tx, 'span', batch.spans);
+    if (batch.lineCount > 0) await copyNewRows(tx, 'log_line', batch.lines);
+    if (batch.pointCount > 0) await copyNewRows(tx, 'metric_point', batch.points);
+    if (batch.changes.length > 0)
+      await tx.query(
+        `INSERT INTO change_event SELECT id, at_us, kind, component, title, by
+           FROM jsonb_to_recordset($1::jsonb) AS c (id text, at_us int8, kind text, component text, title text, by text) ON CONFLICT DO NOTHING`,
+        [batch.changes],
+      );
     if (batch.details.length > 0)
       await tx.query(
         `INSERT INTO failure_detail
@@ -143,6 +166,8 @@ async function answer(db: PGlite, request: DatabaseRequest): Promise<unknown> {
     case 'connect':
       listen(request.port);
       return undefined;
+    case 'memory':
+      return threadMemory();
     case 'close':
       await db.close();
       return undefined;

@@ -1,5 +1,6 @@
 import { MessageChannel, type MessagePort, type Worker } from 'node:worker_threads';
 import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
+import type { ThreadMemory } from './thread-memory';
 import { startWorker } from './worker';
 
 /** A failed statement, with its SQLSTATE and text. */
@@ -86,6 +87,11 @@ export class Database {
   /** Makes everything committed so far survive a power cut. */
   async checkpoint(): Promise<void> {
     await this.#ask({ kind: 'checkpoint' });
+  }
+
+  /** Memory of the database's thread; the database itself, which runs as WebAssembly, is part of `buffersBytes`. */
+  async memory(): Promise<ThreadMemory> {
+    return (await this.#ask({ kind: 'memory' })) as ThreadMemory;
   }
 
   async close(): Promise<void> {

@@ -12,6 +12,21 @@ export interface IngestBatch {
   hours: number[];
   details: DetailRow[];
   versions: VersionRow[];
+  lines: Uint8Array;
+  lineCount: number;
+  points: Uint8Array;
+  pointCount: number;
+  changes: ChangeRow[];
+}
+
+/** A row of table change_event. */
+export interface ChangeRow {
+  id: string;
+  at_us: number;
+  kind: string;
+  component: string;
+  title: string;
+  by: string;
 }
 
 /** A row of table component_version. */
@@ -47,6 +62,7 @@ export type DatabaseRequest =
   | { id: number; kind: 'checkpoint' }
   | { id: number; kind: 'transaction'; statements: { sql: string; params: unknown[] }[] }
   | { id: number; kind: 'connect'; port: MessagePort }
+  | { id: number; kind: 'memory' }
   | { id: number; kind: 'close' };
 
 export type DatabaseAnswer =

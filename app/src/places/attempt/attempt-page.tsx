@@ -8,6 +8,7 @@ import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { Around } from './around';
 import { AttemptHead, Components, DataNotes } from './attempt-head';
 import { Overview } from './overview';
 import { heaviestRow, shownRows, type AttemptRow } from './rows';
@@ -87,6 +88,7 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
         keyExtractor={({ id }) => id}
         renderItem={({ item }) => <SpanRow row={item} wholeUs={wholeUs} width={width} isHeaviest={item.id === heaviest} onPress={setChosen} />}
         ListHeaderComponent={head}
+        ListFooterComponent={<Around page={page} />}
         onScrollToIndexFailed={({ index, averageItemLength }) => list.current?.scrollToOffset({ offset: index * averageItemLength, animated: false })}
         initialNumToRender={20}
         windowSize={7}

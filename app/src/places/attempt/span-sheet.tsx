@@ -79,7 +79,7 @@ export function Code({ title, text }: { title: string; text: string }) {
     <View>
       <Words kind="small">{title}</Words>
       <View style={[styles.code, { borderColor: palette.hairline, backgroundColor: palette.surface }]}>
-        <Words selectable style={styles.mono}>
+        <Words selectable kind="code">
           {text}
         </Words>
       </View>
@@ -93,5 +93,4 @@ const styles = StyleSheet.create({
   value: { flex: 1 },
   failure: { gap: SPACE.xs },
   code: { borderWidth: 1, borderRadius: 4, padding: SPACE.m },
-  mono: { fontFamily: 'monospace', fontSize: 14, lineHeight: 19 },
 });

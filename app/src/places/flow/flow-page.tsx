@@ -16,6 +16,7 @@ import { SPACE } from '@/look/tokens';
 import { Charts } from '../incident/against-normal';
 import { SampleList } from '../incident/sample-list';
 import { Bands } from './bands';
+import { FieldPart } from './field-part';
 import { Limits } from './limits';
 import { Sides } from './sides';
 import { Statements } from './statements';
@@ -45,6 +46,7 @@ export function FlowPage({ id }: { id: number }) {
           <View style={isInColumns ? styles.columns : styles.stack}>
             <View style={isInColumns ? styles.column : styles.stack}>
               <Outcomes page={page} />
+              <FieldPart flow={page.row.id} />
               <Bands page={page} />
               <Limits page={page} />
               <Slowest page={page} />

@@ -36,7 +36,7 @@ export function Statements({ page }: { page: FlowPage }) {
               </Words>
               <Words>{`${percent(one.shareOfTime)} of the time`}</Words>
             </View>
-            <Words selectable style={styles.mono}>
+            <Words selectable kind="code">
               {one.statement}
             </Words>
             <Words kind="small">{statementWords(one)}</Words>
@@ -55,5 +55,4 @@ const styles = StyleSheet.create({
   statement: { borderTopWidth: 1, paddingVertical: SPACE.s, gap: 2 },
   head: { flexDirection: 'row', gap: SPACE.s },
   fill: { flex: 1 },
-  mono: { fontFamily: 'monospace', fontSize: 14, lineHeight: 19 },
 });

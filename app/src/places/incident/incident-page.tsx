@@ -13,7 +13,9 @@ import { Decided } from './decided';
 import { DecideSheet, type DecideOn } from './decide-sheet';
 import { Evidence } from './evidence';
 import { HandoffPart } from './handoff-part';
+import { HostsPart } from './hosts-part';
 import { LikelyOrigin } from './likely-origin';
+import { LogPart } from './log-part';
 import { HarmBill } from './harm-bill';
 import { SendSheet } from './send-sheet';
 import { WhatHappens } from './what-happens';
@@ -51,12 +53,14 @@ export function IncidentPage({ id }: { id: number }) {
                 <HarmBill incident={incident} />
                 <WhereItBites incident={incident} />
                 <LikelyOrigin incident={incident} />
+                <LogPart incident={incident} />
                 <HandoffPart incident={incident} onSend={send} />
                 <Decided incident={incident} />
               </View>
               <View style={styles.column}>
                 <AgainstNormal incident={incident} />
                 <Evidence incident={incident} />
+                <HostsPart incident={incident} />
               </View>
             </View>
           ) : (
@@ -66,6 +70,8 @@ export function IncidentPage({ id }: { id: number }) {
               <WhereItBites incident={incident} />
               <LikelyOrigin incident={incident} />
               <Evidence incident={incident} />
+              <HostsPart incident={incident} />
+              <LogPart incident={incident} />
               <HandoffPart incident={incident} onSend={send} />
               <Decided incident={incident} />
             </>

@@ -1,0 +1,141 @@
+import { useState } from 'react';
+import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
+import Svg, { Line, Rect } from 'react-native-svg';
+import type { Schemas } from '@/data/client';
+import { clock, count, durationWords } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { timeTicks } from './band-shape';
+import { cellsBetween, moved, ofKey, type Cell, type Cells } from './field-region';
+
+type Field = Schemas['Field'];
+
+const ROW = 13;
+
+export type Props = {
+  field: Field;
+  /** cells that are chosen */
+  chosen: Cells | undefined;
+  onChoose: (cells: Cells | undefined) => void;
+};
+
+/**
+ * Attempts by time and duration: the darker a cell the more attempts, in the colour of harm where some went wrong. A region is
+ * brushed with the pointer or a finger, or with the arrow keys (with Shift it grows), and let go with Escape.
+ */
+export function FieldChart({ field, chosen, onChoose }: Props) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(320);
+  const [from, setFrom] = useState<Cell>();
+  const [brushed, setBrushed] = useState<Cells>();
+  const { columns, floorsMs, counts, bad, startMs, stepMs, limitMs } = field;
+  const rows = floorsMs.length;
+  const height = rows * ROW;
+  const columnWidth = width / columns;
+  const most = Math.max(1, ...counts.flat());
+  const endMs = startMs + columns * stepMs;
+  const shown = brushed ?? chosen;
+  const yOf = (ms: number) => height - Math.min(rows, Math.max(0, Math.log2(ms / (floorsMs[0] as number)) * 2)) * ROW;
+  const cellAt = ({ nativeEvent }: GestureResponderEvent): Cell => ({
+    column: Math.min(columns - 1, Math.max(0, Math.floor(nativeEvent.locationX / columnWidth))),
+    row: Math.min(rows - 1, Math.max(0, Math.floor((height - nativeEvent.locationY) / ROW))),
+  });
+  const brush = {
+    onStartShouldSetResponder: () => true,
+    onResponderTerminationRequest: () => false,
+    onResponderGrant: (event: GestureResponderEvent) => {
+      setFrom(cellAt(event));
+      setBrushed(cellsBetween(cellAt(event), cellAt(event)));
+    },
+    onResponderMove: (event: GestureResponderEvent) => from && setBrushed(cellsBetween(from, cellAt(event))),
+    onResponderRelease: () => {
+      onChoose(brushed);
+      setBrushed(undefined);
+    },
+    onResponderTerminate: () => setBrushed(undefined),
+  };
+  const keys = {
+    onKeyDown: (event: KeyboardEvent) => {
+      if (event.key === 'Escape' && chosen) {
+        event.stopPropagation();
+        return onChoose(undefined);
+      }
+      const step = ofKey(event.key);
+      if (!step) return;
+      event.preventDefault();
+      onChoose(moved(chosen, step, event.shiftKey, columns, rows));
+    },
+  };
+  return (
+    <View onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
+      <Pressable
+        role="application"
+        aria-label={fieldWords(field)}
+        aria-roledescription="field of attempts"
+        style={{ height }}
+        testID="field"
+        {...(keys as object)}
+      >
+        <View style={StyleSheet.absoluteFill} {...brush}>
+          <Svg width={width} height={height} style={styles.still} aria-hidden>
+            {counts.map((column, c) =>
+              column.map((n, r) =>
+                n > 0 ? (
+                  <Rect
+                    key={`${c}-${r}`}
+                    x={c * columnWidth + 0.5}
+                    y={height - (r + 1) * ROW + 0.5}
+                    width={Math.max(1, columnWidth - 1)}
+                    height={ROW - 1}
+                    fill={(bad[c]?.[r] ?? 0) > 0 ? palette.harm[3] : palette.ink}
+                    fillOpacity={0.18 + 0.82 * Math.sqrt(n / most)}
+                  />
+                ) : null,
+              ),
+            )}
+            {limitMs !== null && limitMs > (floorsMs[0] as number) && (
+              <Line x1={0} x2={width} y1={yOf(limitMs)} y2={yOf(limitMs)} stroke={palette.ink} strokeWidth={1} strokeDasharray="5 3" />
+            )}
+            <Line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke={palette.muted} />
+            {shown && (
+              <Rect
+                x={shown.columns[0] * columnWidth}
+                y={height - (shown.rows[1] + 1) * ROW}
+                width={(shown.columns[1] - shown.columns[0] + 1) * columnWidth}
+                height={(shown.rows[1] - shown.rows[0] + 1) * ROW}
+                fill={palette.action}
+                fillOpacity={0.12}
+                stroke={palette.action}
+                strokeWidth={2}
+              />
+            )}
+          </Svg>
+        </View>
+      </Pressable>
+      <View style={styles.axis} aria-hidden>
+        {timeTicks(startMs, endMs, width > 500 ? 6 : 3).map((tick) => (
+          <Words
+            key={tick}
+            kind="small"
+            style={[styles.tick, { left: Math.min(width - 44, Math.max(0, ((tick - startMs) / (endMs - startMs)) * width - 20)) }]}
+          >
+            {clock(tick, endMs)}
+          </Words>
+        ))}
+      </View>
+      <Words kind="small">{`From ${durationWords(floorsMs[0] as number)} at the bottom to ${durationWords((floorsMs.at(-1) as number) * Math.SQRT2)} at the top${limitMs === null ? '' : `; dashed: the limit, ${durationWords(limitMs)}`}.`}</Words>
+    </View>
+  );
+}
+
+/** The field in words, for those who do not see it. */
+export function fieldWords({ attempts, bad }: Field): string {
+  const wrong = bad.flat().reduce((sum, n) => sum + n, 0);
+  return `${count(attempts)} attempts by time and duration, ${count(wrong)} of them late, hung or failed. Arrow keys choose a cell, with Shift a region.`;
+}
+
+const styles = StyleSheet.create({
+  still: { pointerEvents: 'none' },
+  axis: { height: 20 },
+  tick: { position: 'absolute' },
+});

@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { FieldChart } from '@/charts/field-chart';
+import type { Cells } from '@/charts/field-region';
+import type { Schemas } from '@/data/client';
+import { useField, useRegion, type Region } from '@/data/queries';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { clock, count, durationWords } from '@/look/format';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { SampleList } from '../incident/sample-list';
+
+/** When attempts began and how long they took; a region lists its attempts, worst first. */
+export function FieldPart({ flow }: { flow: number }) {
+  const { view } = useView();
+  const { data: field, error, refetch } = useField(flow, view);
+  const [region, setRegion] = useState<Region>();
+  const { data: found } = useRegion(flow, view, region);
+  return (
+    <View style={styles.box} testID="field-part">
+      <Words kind="section" level={2}>
+        By time and duration
+      </Words>
+      {error && <Trouble error={error} onRetry={() => void refetch()} />}
+      {field && field.attempts === 0 && <Words kind="muted">No attempt in this window: no data.</Words>}
+      {field && field.attempts > 0 && (
+        <FieldChart field={field} chosen={region && cellsOf(region, field)} onChoose={(cells) => setRegion(cells && regionOf(cells, field))} />
+      )}
+      {field && field.attempts > 0 && !region && <Words kind="muted">Brush a region to list its attempts.</Words>}
+      {region && found && (
+        <>
+          <Words kind="strong" testID="region-words">
+            {regionWords(region, found)}
+          </Words>
+          <Button onPress={() => setRegion(undefined)} style={styles.button}>
+            Let the region go
+          </Button>
+          {found.samples.length > 0 && <SampleList samples={found.samples.slice(0, SHOWN)} nowMs={region.toMs} />}
+        </>
+      )}
+    </View>
+  );
+}
+
+const SHOWN = 12;
+
+export function regionOf({ columns, rows }: Cells, { startMs, stepMs, floorsMs }: Schemas['Field']): Region {
+  return {
+    fromMs: startMs + columns[0] * stepMs,
+    toMs: startMs + (columns[1] + 1) * stepMs,
+    // The lowest row holds all that is shorter as well.
+    fromDurationMs: rows[0] === 0 ? 0 : (floorsMs[rows[0]] as number),
+    toDurationMs: floorsMs[rows[1] + 1] ?? null,
+  };
+}
+
+/** A region stays on its moments while the window moves on; what has left it is not drawn. */
+export function cellsOf(region: Region, { startMs, stepMs, floorsMs, columns }: Schemas['Field']): Cells | undefined {
+  const [first, last] = [Math.round((region.fromMs - startMs) / stepMs), Math.round((region.toMs - startMs) / stepMs) - 1];
+  if (last < 0 || first >= columns) return undefined;
+  const rowOf = (ms: number) => floorsMs.reduce((best, floor, r) => (floor <= ms * 1.0001 ? r : best), 0);
+  const top = region.toDurationMs === null ? floorsMs.length - 1 : rowOf(region.toDurationMs * 0.999);
+  return { columns: [Math.max(0, first), Math.min(columns - 1, last)], rows: [Math.min(top, rowOf(region.fromDurationMs)), top] };
+}
+
+/** "212 attempts from 11:02 to 11:10 that took 2.0 s or longer, 210 of them late, hung or failed" */
+export function regionWords({ fromMs, toMs, fromDurationMs, toDurationMs }: Region, { attempts, bad, samples }: Schemas['Region']): string {
+  const took =
+    toDurationMs === null
+      ? `that took ${durationWords(fromDurationMs)} or longer`
+      : fromDurationMs === 0
+        ? `that took less than ${durationWords(toDurationMs)}`
+        : `that took ${durationWords(fromDurationMs)} to ${durationWords(toDurationMs)}`;
+  const shown = Math.min(SHOWN, samples.length);
+  const list = attempts > shown && shown > 0 ? `; the ${shown} worst:` : '';
+  return `${count(attempts)} ${attempts === 1 ? 'attempt' : 'attempts'} from ${clock(fromMs, toMs)} to ${clock(toMs, toMs)} ${took}, ${count(bad)} late, hung or failed${list}`;
+}
+
+const styles = StyleSheet.create({ box: { gap: SPACE.xs }, button: { alignSelf: 'flex-start' } });

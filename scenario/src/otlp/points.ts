@@ -1,0 +1,99 @@
+import { normalDeviate, seededRandom } from '@toplens/core/stats';
+import { MINUTE_MS } from '@toplens/core/time';
+import { inside, type Troubles } from '../world/troubles';
+import { STORE_HOSTS } from './lines';
+import type { Attribute } from './spans';
+import { HOSTS } from './spans';
+
+/** A point of a metric ready to be encoded. */
+export interface OutPoint {
+  service: string;
+  host: string;
+  version: string;
+  application: string;
+  instance: string;
+  metric: string;
+  unit: string;
+  kind: 'gauge' | 'counter' | 'upDownCounter';
+  startMs: number;
+  atMs: number;
+  value: number;
+  attributes: Attribute[];
+}
+
+/** Processes run for long: they started at some moment of this day. */
+const STARTED_MS = Date.UTC(2026, 0, 5);
+const HEAP_LIMIT = 1_073_741_824;
+const POOL_MAX = 20;
+
+/** What hosts and processes tell at the end of a minute. All started long ago; only the dead replica falls silent. */
+export function minutePoints(minuteMs: number, busyness: number, troubles: Troubles): OutPoint[] {
+  const atMs = minuteMs + MINUTE_MS;
+  const points: OutPoint[] = [];
+  const isSlow = inside(troubles.slowSlots, minuteMs);
+  const senders = [
+    ...Object.entries(HOSTS).flatMap(([service, hosts]) => hosts.map((host) => ({ service, host, isStore: false }))),
+    ...Object.entries(STORE_HOSTS).map(([service, host]) => ({ service, host, isStore: true })),
+  ];
+  for (const { service, host, isStore } of senders) {
+    if (service === 'addresses' && host === HOSTS.addresses?.[1] && troubles.deadReplica && minuteMs >= troubles.deadReplica.fromMs) continue;
+    const random = seededRandom(hash(`${service}@${host}`) ^ Math.floor(minuteMs / MINUTE_MS));
+    const ofHost = seededRandom(hash(host));
+    const noise = (spread: number) => spread * normalDeviate(random);
+    const startMs = STARTED_MS + (hash(service + host) % 86_400_000);
+    const say = (metric: string, unit: string, value: number, attributes: Attribute[] = [], kind: OutPoint['kind'] = 'gauge') =>
+      points.push({
+        service,
+        host,
+        version: '1.0.0',
+        application: 'Sender Portal',
+        instance: `${service}-${host}`,
+        metric,
+        unit,
+        kind,
+        startMs,
+        atMs,
+        value,
+        attributes,
+      });
+    const [usualCpu, usualMemory] = [0.12 + 0.1 * ofHost(), 0.45 + 0.2 * ofHost()];
+    const isHit = isSlow && service === 'parcels-db';
+    const cpu = clamp(isHit ? 0.9 + noise(0.02) : usualCpu + 0.25 * busyness + noise(0.015));
+    say('system.cpu.utilization', '1', cpu, [['cpu.mode', 'user']]);
+    say('system.cpu.utilization', '1', 1 - cpu, [['cpu.mode', 'idle']]);
+    say('system.memory.utilization', '1', clamp(usualMemory + noise(0.006)), [['system.memory.state', 'used']]);
+    const seconds = (atMs - startMs) / 1000;
+    say('system.network.io', 'By', seconds * 40_000 + 3e6 * Math.sin(seconds / 9_000), [['network.io.direction', 'transmit']], 'counter');
+    if (isStore) {
+      say(
+        'system.disk.io_time',
+        's',
+        seconds * 0.22 + (isHit ? (0.62 * (atMs - (troubles.slowSlots?.fromMs ?? 0))) / 1000 : 0),
+        [['system.device', 'sda']],
+        'counter',
+      );
+      continue;
+    }
+    say(
+      'jvm.memory.used',
+      'By',
+      HEAP_LIMIT * clamp(0.4 + 0.12 * busyness + 0.06 * Math.sin(atMs / 240_000) + noise(0.02)),
+      [['jvm.memory.type', 'heap']],
+      'upDownCounter',
+    );
+    say('jvm.memory.limit', 'By', HEAP_LIMIT, [['jvm.memory.type', 'heap']], 'upDownCounter');
+    // Whoever waits for the store holds a connection meanwhile.
+    const taken = isSlow && service === 'slots' ? POOL_MAX : Math.round(clamp(0.2 + 0.15 * busyness + noise(0.03)) * POOL_MAX);
+    say('db.client.connection.count', '{connection}', taken, [['db.client.connection.state', 'used']], 'upDownCounter');
+    say('db.client.connection.max', '{connection}', POOL_MAX, [], 'upDownCounter');
+  }
+  return points;
+}
+
+const clamp = (share: number) => Math.min(0.99, Math.max(0.01, share));
+
+function hash(text: string): number {
+  let h = 0x811c9dc5;
+  for (const char of text) h = Math.imul(h ^ char.charCodeAt(0), 0x01000193) >>> 0;
+  return h;
+}

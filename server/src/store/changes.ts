@@ -1,0 +1,20 @@
+import type { ChangeKind } from '@toplens/core/telemetry';
+import type { Window } from '@toplens/core/time';
+import type { Database } from './database';
+
+export interface StoredChange {
+  kind: ChangeKind;
+  component: string;
+  atMs: number;
+  title: string;
+  by: string;
+}
+
+/** Changes that were told of some components (or of applications, under the same column), in order of time. */
+export async function changesOf(database: Database, components: readonly string[], { fromMs, toMs }: Window): Promise<StoredChange[]> {
+  return database.query<StoredChange>(
+    `SELECT kind, component, at_us::float8 / 1000 AS "atMs", title, by FROM change_event
+      WHERE component = ANY($1::text[]) AND at_us >= $2 AND at_us < $3 ORDER BY at_us, id`,
+    [components, Math.floor(fromMs * 1000), Math.ceil(toMs * 1000)],
+  );
+}

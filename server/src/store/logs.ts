@@ -1,0 +1,75 @@
+import type { ObservedLine } from '@toplens/core/logs';
+import type { Window } from '@toplens/core/time';
+import { CopiedRows } from './copied-rows';
+import type { Database } from './database';
+
+export interface StoredLine extends ObservedLine {
+  host: string;
+  /** 32 hexadecimal digits; '' for none */
+  traceId: string;
+  failure: string;
+}
+
+export interface LinesFound {
+  lines: StoredLine[];
+  /** share of the lines that were read: 1 unless there were too many */
+  kept: number;
+}
+
+const COLUMNS = `c.value, l.at_us, l.severity, h.value, replace(l.trace_id::text, '-', ''), f.value, l.body`;
+const NAMES = `JOIN name c ON c.id = l.component LEFT JOIN name h ON h.id = l.host LEFT JOIN name f ON f.id = l.failure`;
+
+function readLines(copied: Uint8Array): StoredLine[] {
+  const lines: StoredLine[] = [];
+  for (const rows = new CopiedRows(copied); rows.next();)
+    lines.push({
+      component: rows.text(),
+      atMs: rows.integer() / 1000,
+      severity: rows.integer(),
+      host: rows.text(),
+      traceId: rows.text(),
+      failure: rows.text(),
+      body: rows.text(),
+    });
+  return lines;
+}
+
+const between = ({ fromMs, toMs }: Window) => `l.at_us >= ${Math.floor(fromMs * 1000)} AND l.at_us < ${Math.ceil(toMs * 1000)}`;
+
+/** Numbers of components: numbers alone go into the text of a COPY. */
+async function numbersOf(database: Database, components: readonly string[]): Promise<number[]> {
+  const rows = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'component' AND value = ANY($1::text[])", [components]);
+  return rows.map(({ id }) => id);
+}
+
+/** Lines of some components in some windows; of more than `most` a fair part, the same each time: told by their identity. */
+export async function linesOf(database: Database, components: readonly string[], windows: readonly Window[], most: number): Promise<LinesFound> {
+  const numbers = await numbersOf(database, components);
+  if (numbers.length === 0) return { lines: [], kept: 1 };
+  const where = `l.component IN (${numbers.join()}) AND (${windows.map(between).join(' OR ')})`;
+  const [{ n } = { n: 0 }] = await database.query<{ n: number }>(`SELECT count(*)::int AS n FROM log_line l WHERE ${where}`);
+  const every = Math.max(1, Math.ceil(n / most));
+  const copied = await database.copyOut(`SELECT ${COLUMNS} FROM log_line l ${NAMES} WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`);
+  return { lines: readLines(copied), kept: 1 / every };
+}
+
+/** Lines that belong to a trace, in order of time. @param components those of its spans @param traceId 32 hexadecimal digits */
+export async function linesOfTrace(database: Database, traceId: string, components: readonly string[], window: Window, most: number): Promise<StoredLine[]> {
+  const numbers = await numbersOf(database, components);
+  if (numbers.length === 0 || !/^[0-9a-f]{32}$/.test(traceId)) return [];
+  const copied = await database.copyOut(
+    `SELECT ${COLUMNS} FROM log_line l ${NAMES} WHERE l.component IN (${numbers.join()}) AND ${between(window)} AND l.trace_id = '${traceId}'::uuid
+      ORDER BY l.at_us, l.identity LIMIT ${most}`,
+  );
+  return readLines(copied);
+}
+
+/** The attempts that some traces tell of: their first spans. */
+export async function entriesOf(database: Database, traceIds: readonly string[]): Promise<Map<string, string>> {
+  const rows = await database.query<{ trace_id: string; span_id: string }>(
+    `SELECT DISTINCT ON (trace_id) replace(trace_id::text, '-', '') AS trace_id, lpad(to_hex(span_id), 16, '0') AS span_id
+       FROM attempt WHERE trace_id = ANY($1::uuid[]) ORDER BY trace_id, started_us, span_id`,
+    [traceIds],
+  );
+  return new Map(rows.map(({ trace_id, span_id }) => [trace_id, span_id]));
+}
