@@ -1,5 +1,5 @@
 /** Who may know whom: docs/architecture.md. */
-const concepts = 'traces|flows|normal|incidents|handoffs|formats|telemetry';
+const concepts = 'traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
 
 module.exports = {
   forbidden: [

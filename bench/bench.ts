@@ -9,6 +9,7 @@ import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolde
 import { startDemoWorld } from '../e2e/world';
 import { CopyRows } from '../server/src/store/copy-rows';
 import { Database } from '../server/src/store/database';
+import { whereItComesFrom } from './where-it-comes-from';
 import { BATCH, payloads, type Payload } from './payloads';
 
 const results: { what: string; value: string; goal: string; met: boolean }[] = [];
@@ -198,6 +199,8 @@ async function firstRow(): Promise<void> {
   report('from navigation to the first ranked row, phone, CPU at a quarter', median / 1000, ' s', '≤ 2.5 s', median <= 2500);
 }
 
+await whereItComesFrom(report);
+if (process.argv.includes('where')) process.exit(0);
 await database();
 await intake();
 bundle();

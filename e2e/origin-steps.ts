@@ -51,6 +51,67 @@ export function originTests(stage: () => TrustStage): void {
       await page.close();
     });
 
+    test('what the logs say leads to lines, and from a line to its attempt and back; hosts are ruled out or left over', async () => {
+      const { id } = await incidentOf('Pick a slot');
+      const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}`, size);
+      await seen(page, 'What the logs say');
+      await page.waitForSelector('[data-testid="log-pattern"]');
+      await seen(page, 'CPU, north-db-1:');
+      expect(await page.$$eval('[data-testid="left-over"]', (lines) => lines.map((line) => line.textContent ?? '').join())).toMatch(
+        /Connection pool, slots on .* 100 % now, nothing left/,
+      );
+      expect(await page.$eval('[data-testid="hosts-part"]', (part) => part.textContent)).toMatch(/Ruled out: .*heap/);
+      const patterns = await page.$$('[data-testid="log-pattern"]');
+      const texts = await Promise.all(patterns.map((pattern) => pattern.evaluate((node) => node.textContent ?? '')));
+      expect(texts[0]).toMatch(/duration: ‹…› ms statement: SELECT s\.id/);
+      const slow = texts.findIndex((text) => text.startsWith('slot search for ‹…› took'));
+      expect(slow).toBeGreaterThan(0);
+      await patterns[slow]?.evaluate((node) => (node as HTMLElement).click());
+      const line = await page.waitForSelector('[data-testid="log-part"] a[href^="/attempt/"]');
+      expect(await violations(page)).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      await line?.evaluate((node) => (node as HTMLElement).click());
+      await page.waitForFunction(() => location.pathname.startsWith('/attempt/'));
+      await seen(page, 'Lines in between');
+      await page.waitForFunction(() => /slot search for .* took/.test(document.querySelector('[data-testid="attempt-lines"]')?.textContent ?? ''));
+      await page.waitForSelector('[data-testid="attempt-hosts"]');
+      expect(await violations(page)).toEqual([]);
+      await press(page, 'button', 'Back');
+      await page.waitForFunction((path: string) => location.pathname === path, {}, `/incident/${id}`);
+      await page.close();
+    });
+
+    test('a region of time and duration lists its attempts, by keyboard as well', async () => {
+      const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
+      const slots = flows.rows.find(({ technicalName }) => technicalName === 'GET /slots/search');
+      const page = await openPage(stage().browser, `${stage().url}/flow/${slots?.id}?${stage().day}`, size);
+      const field = await page.waitForSelector('[data-testid="field"]');
+      await field?.focus();
+      await page.keyboard.press('ArrowUp');
+      await page.waitForSelector('[data-testid="region-words"]');
+      await page.keyboard.down('Shift');
+      for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
+      for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft');
+      await page.keyboard.up('Shift');
+      await page.waitForFunction(() =>
+        /^\d[\d,]* attempts? from .* or longer, \d/.test(document.querySelector('[data-testid="region-words"]')?.textContent ?? ''),
+      );
+      await page.waitForSelector('[data-testid="field-part"] [data-testid^="sample-"]');
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.waitForFunction(() => !document.querySelector('[data-testid="region-words"]'));
+      // Brushed with the pointer: the right half, from top to bottom.
+      const box = await field?.boundingBox();
+      if (!box) throw new Error('the field is not drawn');
+      await page.mouse.move(box.x + box.width * 0.5, box.y + 3);
+      await page.mouse.down();
+      await page.mouse.move(box.x + box.width * 0.98, box.y + box.height - 3, { steps: 8 });
+      await page.mouse.up();
+      await page.waitForSelector('[data-testid="region-words"]');
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      await page.close();
+    });
+
     test('a flow tells its statements, and nothing lies over anything else', async () => {
       const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
       const track = flows.rows.find(({ technicalName }) => technicalName === 'GET /track/{parcel}');

@@ -4,4 +4,4 @@ packages();
 chromium();
 app();
 bundles();
-run(process.execPath, [`${BUNDLE}/bench-main.mjs`]);
+run(process.execPath, [`${BUNDLE}/bench-main.mjs`, ...process.argv.slice(2)]);

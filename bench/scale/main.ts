@@ -118,6 +118,9 @@ async function tenMillion(): Promise<void> {
     report(`… ours, median`, `${ours.toFixed(0)} ms`, '< 200 ms', ours < 200);
     report(`… growth with attempts (1, 3, 10 tenths)`, exponent(sizes, times).toFixed(2));
   }
+  const { slowest } = await getJson<{ slowest: { traceId: string; spanId: string }[] }>(`${server.url}/api/flows/5?${windowQuery(day)}`);
+  const opened = await timed(() => Promise.all(slowest.slice(0, 1).map(({ traceId, spanId }) => ask(`/api/attempts/${traceId}/${spanId}`))));
+  report('opening one attempt', `${opened.toFixed(0)} ms`, '< 150 ms', opened < 150);
   const home = await timed(() => ask('/api/worst-first?last=60'));
   report('home screen, last hour, 200 flows with 30 days of history', `${home.toFixed(0)} ms`, '< 300 ms', home < 300);
   report('home screen, whole day', `${(await timed(() => ask(`/api/worst-first?${windowQuery(day)}`))).toFixed(0)} ms`);

@@ -946,6 +946,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flows/{id}/path": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The components that a flow goes through */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The components that a flow goes through */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Path"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/components/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A component: callers, callees, hosts, flows, incidents, changes */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A component: callers, callees, hosts, flows, incidents, changes */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Component"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{traceId}/{spanId}/hosts": {
         parameters: {
             query?: never;
@@ -1890,6 +2018,64 @@ export interface components {
             attempts: number;
             bad: number;
             samples: components["schemas"]["Sample"][];
+        };
+        Hop: {
+            from: string;
+            to: string;
+            calls: number;
+            failed: number;
+            meanMs: number;
+            longestMs: number;
+            traces: number;
+            shareOfTraces: number;
+            depth: number;
+        };
+        Path: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            traces: number;
+            hops: components["schemas"]["Hop"][];
+        };
+        Component: {
+            name: string;
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            before: {
+                fromMs: number;
+                toMs: number;
+            };
+            team: string | null;
+            traces: number;
+            attempts: number;
+            callers: components["schemas"]["Hop"][];
+            callees: components["schemas"]["Hop"][];
+            hosts: string[];
+            figures: {
+                /** @enum {string} */
+                figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
+                hosts: components["schemas"]["HostFigure"][];
+            }[];
+            flows: {
+                id: number;
+                name: string;
+                application: string;
+                /** @enum {string} */
+                level: "calm" | "strained" | "hurting" | "broken" | "noData";
+            }[];
+            incidents: {
+                id: number;
+                title: string;
+                onsetMs: number;
+                inTroubleNow: boolean;
+            }[];
+            changes: {
+                atMs: number;
+                words: string;
+            }[];
         };
         LogLine: {
             atMs: number;

@@ -93,6 +93,26 @@ export function useField(id: number, view: View) {
   });
 }
 
+export function usePath(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['path', id, query],
+    queryFn: () => ask<Schemas['Path']>(`/api/flows/${id}/path?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+  });
+}
+
+export function useComponent(name: string, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['component', name, query],
+    queryFn: () => ask<Schemas['Component']>(`/api/components/${encodeURIComponent(name)}?${query}`),
+    placeholderData: (previous) => (previous?.name === name ? previous : undefined),
+    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
+  });
+}
+
 /** Part of the field: from when to when, and how long attempts took; `toDurationMs` null: however long. */
 export interface Region {
   fromMs: number;

@@ -19,7 +19,8 @@ const PLACES = [
 const isHere = (path: string, pathname: string) =>
   path === '/'
     ? pathname === '/' || pathname.startsWith('/incident')
-    : pathname.startsWith(path) || (path === '/flows' && (pathname.startsWith('/flow') || pathname.startsWith('/attempt')));
+    : pathname.startsWith(path) ||
+      (path === '/flows' && (pathname.startsWith('/flow') || pathname.startsWith('/attempt') || pathname.startsWith('/component')));
 
 /** Places below on a phone, at the side on a wide screen; the rest is the place itself. */
 export function Frame({ children }: { children: ReactNode }) {

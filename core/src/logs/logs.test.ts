@@ -1,53 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { seededRandom, type Random } from '../stats';
+import { seededRandom } from '../stats';
+import { labelledLines } from './fixtures/labelled-lines';
 import { maskLine, minePatterns, rankPatterns, type ObservedLine } from './index';
 
-/** Messages of an open catalogue: their place-holders are filled, the message is the true label. */
-const MESSAGES = readFileSync(join(__dirname, 'fixtures', 'postgresql-15-messages.txt'), 'utf8')
-  .split('\n')
-  .filter((line) => line !== '' && !line.startsWith('#'));
-/** What %m stands for is a message of its own, from the catalogue of the operating system: it is part of the label. */
-const SYSTEM_ERRORS = ['No such file or directory', 'Permission denied', 'Connection reset by peer', 'No space left on device'];
-const SYLLABLES = ['ka', 'lo', 'mi', 'ne', 'ru', 'ta', 'so', 've', 'bi', 'do', 'fa', 'ge'];
-
-function labelledLines(seed: number, n: number): { body: string; label: string }[] {
-  const random = seededRandom(seed);
-  // A few messages make most of the lines, as in any log.
-  const weights = MESSAGES.map(() => 1 / (1 + Math.floor(random() * MESSAGES.length)));
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  let at = 0;
-  const cumulated = weights.map((weight) => (at += weight / total));
-  return Array.from({ length: n }, () => {
-    const draw = random();
-    const message = MESSAGES[
-      Math.max(
-        0,
-        cumulated.findIndex((upTo) => upTo >= draw),
-      )
-    ] as string;
-    return filled(message, random);
-  });
-}
-
-function filled(message: string, random: Random): { body: string; label: string } {
-  const pick = <T>(values: readonly T[]) => values[Math.floor(random() * values.length)] as T;
-  const name = () => Array.from({ length: 2 + Math.floor(random() * 3) }, () => pick(SYLLABLES)).join('') + (random() < 0.3 ? `_${pick(SYLLABLES)}` : '');
-  let label = message;
-  const body = message.replace(/%(?:\d+\$)?[-+ #0]*(?:\d+|\*)?(?:\.(?:\d+|\*))?(?:ll|l|z|h)?([sdiuxXcpmgo%])/g, (_all, kind: string) => {
-    if (kind === 'm') {
-      const error = pick(SYSTEM_ERRORS);
-      label += `|${error}`;
-      return error;
-    }
-    if (kind === 's') return name();
-    if (kind === 'c') return pick(['a', 'b', 'x']);
-    if ('xXp'.includes(kind)) return Math.floor(random() * 2 ** 32).toString(16).toUpperCase(); // prettier-ignore
-    return kind === '%' ? '%' : String(Math.floor(random() * 10 ** (1 + Math.floor(random() * 6))));
-  });
-  return { body, label };
-}
+const CATALOGUE = readFileSync(join(__dirname, 'fixtures', 'postgresql-15-messages.txt'), 'utf8');
 
 /** Share of the lines whose group holds all lines of their label and no others: "grouping accuracy". */
 function groupingAccuracy(labels: readonly string[], groups: ArrayLike<number>): number {
@@ -71,7 +29,7 @@ test.each([
   [102, 6_000],
   [103, 6_000],
 ])('lines of the open catalogue are grouped by their message, seed %i', (seed, n) => {
-  const lines = labelledLines(seed, n);
+  const lines = labelledLines(CATALOGUE, seed, n);
   const { of } = minePatterns(lines.map(({ body }) => body));
   const accuracy = groupingAccuracy(
     lines.map(({ label }) => label),
@@ -81,7 +39,7 @@ test.each([
 });
 
 test('the order of lines makes no difference', () => {
-  const bodies = labelledLines(5, 800).map(({ body }) => body);
+  const bodies = labelledLines(CATALOGUE, 5, 800).map(({ body }) => body);
   const random = seededRandom(6);
   const mixed = bodies.map((body) => ({ body, key: random() })).sort((a, b) => a.key - b.key).map(({ body }) => body); // prettier-ignore
   expect(minePatterns(mixed).patterns).toEqual(minePatterns(bodies).patterns);

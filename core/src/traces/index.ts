@@ -3,3 +3,4 @@ export * from './stretch';
 export * from './time-shares';
 export * from './clock-offsets';
 export * from './waterfall';
+export * from './hops';

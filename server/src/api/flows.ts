@@ -30,6 +30,16 @@ export function flowRoutes(engine: Engine): Router {
     const { focus } = readFocus(request);
     response.json((await engine.ask('field', { id: flowIn(request.params.id), window: readWindow(request), focus })) ?? noFlow(request.params.id));
   });
+  router.get('/flows/:id/path', async (request, response) => {
+    const { focus } = readFocus(request);
+    response.json((await engine.ask('path', { id: flowIn(request.params.id), window: readWindow(request), focus })) ?? noFlow(request.params.id));
+  });
+  router.get('/components/:name', async (request, response) => {
+    const { name } = request.params;
+    const page = await engine.ask('component', { name, window: readWindow(request) });
+    if (!page) throw new Problem('notFound', `there is no component ${name}, or its spans are older than spans are kept`, { field: 'name' });
+    response.json(page);
+  });
   router.get('/flows/:id/region', async (request, response) => {
     const { focus } = readFocus(request);
     const { longer, shorter } = readInput(regionQuery, request.query);

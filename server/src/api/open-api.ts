@@ -109,6 +109,16 @@ const schemas: Record<string, Schema> = {
     counts: list(list(integer)), bad: list(list(integer)),
   }),
   Region: record({ window: windowMs, attempts: integer, bad: integer, samples: list(ref('Sample')) }),
+  Hop: record({
+    from: text, to: text, calls: integer, failed: integer, meanMs: number, longestMs: number, traces: integer, shareOfTraces: number, depth: number,
+  }),
+  Path: record({ window: windowMs, traces: integer, hops: list(ref('Hop')) }),
+  Component: record({
+    name: text, window: windowMs, before: windowMs, team: orNull(text), traces: integer, attempts: integer, callers: list(ref('Hop')), callees: list(ref('Hop')),
+    hosts: list(text), figures: list(record({ figure: oneOf(FIGURES), hosts: list(ref('HostFigure')) })),
+    flows: list(record({ id: integer, name: text, application: text, level: oneOf([...LEVELS, 'noData']) })),
+    incidents: list(record({ id: integer, title: text, onsetMs: number, inTroubleNow: flag })), changes: list(record({ atMs: number, words: text })),
+  }),
   LogLine: record({ atMs: number, component: text, host: text, severity: text, body: text, traceId: orNull(text), spanId: orNull(text) }),
   LogPattern: record({
     text, now: integer, before: integer, nowRate: number, usualRate: number, isNew: flag, severity: text, firstMs: orNull(number), components: list(text),
@@ -292,6 +302,8 @@ export function openApi(url: string): Schema {
           query('shorter', number, 'milliseconds: took less than this; left out: however long'),
         ]),
       },
+      '/api/flows/{id}/path': { get: get('The components that a flow goes through', 'Path', [path('id'), ...windowQuery, ...focusQuery]) },
+      '/api/components/{name}': { get: get('A component: callers, callees, hosts, flows, incidents, changes', 'Component', [path('name'), ...windowQuery]) },
       '/api/attempts/{traceId}/{spanId}/hosts': { get: get('Hosts of an attempt in its minutes', 'Hosts', [path('traceId'), path('spanId')]) },
       '/api/incidents/{id}/hosts': { get: get('Hosts, processes and runtimes while an incident went on: ruled out or left over', 'Hosts', [path('id')]) },
       '/api/incidents/{id}/logs': { get: get('Log lines of its components brought to patterns, against the hours before', 'LogPatterns', [path('id')]) },

@@ -553,3 +553,45 @@ export interface RegionShape {
   bad: number;
   samples: SampleShape[];
 }
+
+/** Calls from one component to another, in a sample of traces. */
+export interface HopShape {
+  /** '' for what begins a trace */
+  from: string;
+  to: string;
+  calls: number;
+  failed: number;
+  meanMs: number;
+  longestMs: number;
+  traces: number;
+  shareOfTraces: number;
+  /** steps below the begin, mean */
+  depth: number;
+}
+
+/** The components that a flow goes through. */
+export interface PathShape {
+  window: WindowShape;
+  /** traces that were looked at */
+  traces: number;
+  hops: HopShape[];
+}
+
+export interface ComponentShape {
+  name: string;
+  window: WindowShape;
+  /** what is usual of its hosts is learned from here */
+  before: WindowShape;
+  team: string | null;
+  /** traces that were looked at, and all that went through it */
+  traces: number;
+  attempts: number;
+  callers: HopShape[];
+  callees: HopShape[];
+  hosts: string[];
+  figures: { figure: FigureName; hosts: HostFigureShape[] }[];
+  flows: { id: number; name: string; application: string; level: Level | 'noData' }[];
+  incidents: { id: number; title: string; onsetMs: number; inTroubleNow: boolean }[];
+  /** of the last day, newest first */
+  changes: { atMs: number; words: string }[];
+}

@@ -10,6 +10,7 @@ import { changesNow } from './changes';
 import { flowField, flowRegion } from './flow-field';
 import { flowPage } from './flow-page';
 import { flowTable } from './flow-table';
+import { componentPage, flowPath } from './component-page';
 import { figures, flowCounts, freshness } from './freshness';
 import { incidentHosts } from './incident-hosts';
 import { incidentPage } from './incident-page';
@@ -88,6 +89,10 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
       return flowTable(world, message.ask);
     case 'field':
       return flowField(world, message.ask);
+    case 'path':
+      return flowPath(world, message.ask);
+    case 'component':
+      return componentPage(world, message.ask);
     case 'region':
       return flowRegion(world, message.ask);
     case 'flow':

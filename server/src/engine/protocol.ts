@@ -3,12 +3,14 @@ import type { Window } from '@toplens/core/time';
 import type {
   AttemptPageShape,
   ChangeShape,
+  ComponentShape,
   FieldShape,
   FlowPageShape,
   FlowTableShape,
   FreshnessShape,
   HostsShape,
   IncidentShape,
+  PathShape,
   RegionShape,
   WorstFirstShape,
 } from '../api/shapes';
@@ -16,6 +18,7 @@ import type { CommittedBatch } from '../intake/intake';
 import type { SettingChange } from '../settings/settings-book';
 import type { ThreadMemory } from '../store/thread-memory';
 import type { Action, ActionResult } from './actions';
+import type { ComponentQuestion } from './component-page';
 import type { FieldQuestion, RegionQuestion } from './flow-field';
 import type { Focus } from './focus';
 import type { LogQuestion } from './log-search';
@@ -65,6 +68,8 @@ export interface Questions {
   incident: { ask: IncidentQuestion; answer: IncidentShape | null };
   flows: { ask: FlowsQuestion; answer: FlowTableShape };
   field: { ask: FieldQuestion; answer: FieldShape | null };
+  path: { ask: FieldQuestion; answer: PathShape | null };
+  component: { ask: ComponentQuestion; answer: ComponentShape | null };
   region: { ask: RegionQuestion; answer: RegionShape | null };
   flow: { ask: FlowQuestion; answer: FlowPageShape | null };
   attemptHosts: { ask: AttemptQuestion; answer: HostsShape | null };

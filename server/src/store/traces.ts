@@ -133,6 +133,31 @@ export async function releasesOf(database: Database, components: readonly string
   );
 }
 
+/**
+ * Traces that went through a component in a window: how many, and some of them, a fair part since ids are random.
+ *
+ * @returns `undefined` when no component has that name
+ */
+export async function tracesThrough(
+  database: Database,
+  component: string,
+  window: { fromMs: number; toMs: number },
+  most: number,
+): Promise<{ traces: number; traceIds: string[] } | undefined> {
+  const [known] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'component' AND value = $1", [component]);
+  // An outside service sends nothing: it is known by those who name it.
+  const [peer] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'peer' AND value = $1", [component]);
+  if (!known && !peer) return undefined;
+  const rows = await database.query<{ trace_id: string; n: number }>(
+    `SELECT replace(trace_id::text, '-', '') AS trace_id, (count(*) OVER ())::int AS n
+       FROM (SELECT trace_id FROM span WHERE started_us >= $1 AND started_us < $2 AND (component = $3 OR peer = $4)
+             UNION SELECT trace_id FROM attempt WHERE started_us >= $1 AND started_us < $2 AND component = $3) t
+      ORDER BY trace_id LIMIT ${most}`,
+    [Math.floor(window.fromMs * 1000), Math.ceil(window.toMs * 1000), known?.id ?? -1, peer?.id ?? -1],
+  );
+  return { traces: rows[0]?.n ?? 0, traceIds: rows.map(({ trace_id }) => trace_id) };
+}
+
 /** Flows whose attempts reached a component in a window: who else depends on it. */
 export async function flowsThrough(database: Database, component: string, window: { fromMs: number; toMs: number }): Promise<number[]> {
   const rows = await database.query<{ flow: number }>(

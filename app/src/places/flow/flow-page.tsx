@@ -18,6 +18,7 @@ import { SampleList } from '../incident/sample-list';
 import { Bands } from './bands';
 import { FieldPart } from './field-part';
 import { Limits } from './limits';
+import { PathPart } from './path-part';
 import { Sides } from './sides';
 import { Statements } from './statements';
 
@@ -50,6 +51,7 @@ export function FlowPage({ id }: { id: number }) {
               <Bands page={page} />
               <Limits page={page} />
               <Slowest page={page} />
+              <PathPart flow={page.row.id} />
               <Statements page={page} />
             </View>
             <View style={isInColumns ? styles.column : styles.stack}>

@@ -35,9 +35,10 @@ export function HostLines({ hosts, nowMs }: { hosts: Hosts; nowMs: number }) {
           <Words kind="small">{evidence}</Words>
         </View>
       ))}
+      {leftOver.length > 0 && ruledOut.length > 0 && <Words>{`Ruled out: ${listed(ruledOut.map(({ words }) => firstWord(words)))}.`}</Words>}
       {ruledOut.length > 0 && (
         <Button onPress={() => setOpen(!isOpen)} style={styles.more} icon={isOpen ? 'chevron-up' : 'chevron-down'}>
-          {isOpen ? 'Hide what was ruled out' : `Ruled out: ${listed(ruledOut.map(({ words }) => firstWord(words)))}`}
+          {isOpen ? 'Hide the figures' : 'Their figures'}
         </Button>
       )}
       {isOpen && ruledOut.map((line) => <Words key={line.figure} kind="muted">{`– ${capitalised(line.words)}`}</Words>)}

@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import Svg, { Line, Rect } from 'react-native-svg';
 import type { Incident, Schemas } from '@/data/client';
+import { Door } from '@/frame/door';
 import { clock, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -47,9 +48,11 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
   return (
     <>
       <View style={[styles.card, { borderColor: palette.hairline, backgroundColor: palette.surface }]}>
-        <Words kind="strong" testID="origin-first">
-          {first.component}
-        </Words>
+        <Door path={`/component/${encodeURIComponent(first.component)}`} style={styles.first}>
+          <Words kind="strong" testID="origin-first" style={{ color: palette.action }}>
+            {first.component}
+          </Words>
+        </Door>
         {first.reasons.map((reason) => (
           <Words key={reason}>{`– ${reason}`}</Words>
         ))}
@@ -150,6 +153,7 @@ function Ladder({ origin, incident, first }: { origin: Origin; incident: Inciden
 const styles = StyleSheet.create({
   box: { gap: SPACE.s },
   card: { borderWidth: 1, borderRadius: 4, padding: SPACE.m, gap: 2 },
+  first: { minHeight: 44, justifyContent: 'center' },
   rung: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -1,0 +1,105 @@
+import { FIGURE_METRICS, figuresOf, FIGURES, judgeFigure } from '@toplens/core/hosts';
+import { proposeTeam } from '@toplens/core/handoffs';
+import type { StoredIncident } from '@toplens/core/incidents';
+import { hopsOf, type Hop } from '@toplens/core/traces';
+import { SpanKind } from '@toplens/core/telemetry';
+import { DAY_MS, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import type { ComponentShape, HopShape, PathShape } from '../api/shapes';
+import { changesOf } from '../store/changes';
+import { loadSeries } from '../store/metrics';
+import { flowsThrough, loadPaths, releasesOf, tracesThrough } from '../store/traces';
+import { describe } from './worst-first';
+import { billOf } from './bills';
+import { fairSample } from './fair-sample';
+import type { FieldQuestion } from './flow-field';
+import { levelsIn } from './flow-table';
+import { sliceOf } from './focus';
+import { figureShape } from './incident-hosts';
+import { changeTitle } from './origin';
+import type { FlowsQuestion } from './protocol';
+import { resolveWindow } from './windows';
+import type { World } from './world';
+
+export interface ComponentQuestion extends Pick<FlowsQuestion, 'window'> {
+  name: string;
+}
+
+/** So many traces tell who calls whom. */
+const SAMPLE = 200;
+/** Of a long window the last hour is looked at. */
+const LOOK_MS = HOUR_MS;
+const BEFORE_MS = 3 * HOUR_MS;
+const WANTED: ReadonlySet<string> = new Set(FIGURE_METRICS);
+
+/** @param traces that were looked at */
+const hopShape = ({ totalUs, longestUs, ...hop }: Hop, traces: number): HopShape => ({
+  ...hop,
+  meanMs: totalUs / hop.calls / 1000,
+  longestMs: longestUs / 1000,
+  shareOfTraces: traces > 0 ? hop.traces / traces : 0,
+});
+
+/** The components that a flow goes through, with volume, time and failures on each hop; null when there is no such flow. */
+export async function flowPath(world: World, { id, window: asked, focus }: FieldQuestion): Promise<PathShape | null> {
+  if (!world.names.has(id)) return null;
+  const window = resolveWindow(world, asked);
+  const holds = sliceOf(world, focus);
+  const sample = await fairSample(world, id, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
+  const paths = await loadPaths(world.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
+  const traces = [...paths.values()].filter((spans) => spans.length > 1);
+  return { window, traces: traces.length, hops: hopsOf(traces).map((hop) => hopShape(hop, traces.length)) };
+}
+
+/** A component: who calls it and whom it calls, its hosts, who needs it, what went wrong in it, what was changed; null when none is known. */
+export async function componentPage(world: World, { name, window: asked }: ComponentQuestion): Promise<ComponentShape | null> {
+  const whole = resolveWindow(world, asked);
+  const window: Window = { fromMs: Math.max(whole.fromMs, whole.toMs - LOOK_MS), toMs: whole.toMs };
+  const found = await tracesThrough(world.database, name, window, SAMPLE);
+  if (!found) return null;
+  const traces = [...(await loadPaths(world.database, found.traceIds)).values()];
+  const hops = hopsOf(traces);
+  const spans = traces.flat().filter((span) => span.component === name);
+  const hosts = [...new Set(spans.filter(({ kind }) => kind !== SpanKind.CLIENT).map(({ host }) => host))].filter(Boolean).sort();
+  const before = { fromMs: window.fromMs - BEFORE_MS, toMs: window.fromMs };
+  const series = await loadSeries(world.database, ({ metric, component, host }) => WANTED.has(metric) && (component === name || hosts.includes(host)), {
+    fromMs: before.fromMs - 5 * MINUTE_MS,
+    toMs: window.toMs,
+  });
+  const judged = figuresOf(series)
+    .filter(({ component }) => component === '' || component === name)
+    .map((figure) => judgeFigure(figure, window, before));
+  const levels = levelsIn(world, whole);
+  const changed = { fromMs: whole.toMs - DAY_MS, toMs: whole.toMs };
+  const told = await changesOf(world.database, [name], changed);
+  const seen = await releasesOf(world.database, [name], changed);
+  return {
+    name,
+    window,
+    before,
+    team: proposeTeam(world.settings.file.ownership, { application: '', component: name })?.team ?? null,
+    traces: traces.length,
+    attempts: found.traces,
+    callers: hops.filter(({ to }) => to === name).map((hop) => hopShape(hop, traces.length)),
+    callees: hops.filter(({ from }) => from === name).map((hop) => hopShape(hop, traces.length)),
+    hosts,
+    figures: FIGURES.map((figure) => ({ figure, hosts: judged.filter((one) => one.figure === figure).map(figureShape) })).filter((one) => one.hosts.length > 0),
+    flows: (await flowsThrough(world.database, name, window))
+      .filter((id) => world.names.has(id))
+      .map((id) => ({ id, name: world.names.flow(id).name, application: world.names.flow(id).application, level: levels.get(id) ?? 'calm' })),
+    incidents: await Promise.all(
+      world.register
+        .within(whole)
+        .filter((incident) => incident.component?.name === name)
+        .map(async (incident) => ({ id: incident.id, title: await titleOf(world, incident, whole), onsetMs: incident.onsetMs, inTroubleNow: incident.active })),
+    ),
+    changes: [
+      ...seen.map(({ version, firstMs }) => ({ atMs: firstMs, words: `${version} first seen in its spans` })),
+      ...told.map((one) => ({ atMs: one.atMs, words: changeTitle(one).replace(/,$/, '') })),
+    ].sort((a, b) => b.atMs - a.atMs),
+  };
+}
+
+async function titleOf(world: World, incident: StoredIncident, window: Window): Promise<string> {
+  const bill = await billOf(world, incident, window, { values: {} }, Infinity, false);
+  return (await describe(world, { incident, bill }, window)).title;
+}
