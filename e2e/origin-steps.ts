@@ -81,6 +81,24 @@ export function originTests(stage: () => TrustStage): void {
       await page.close();
     });
 
+    test('a component tells who calls it, its hosts and who needs it; the way of a flow leads there', async () => {
+      const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
+      const slots = flows.rows.find(({ technicalName }) => technicalName === 'GET /slots/search');
+      const page = await openPage(stage().browser, `${stage().url}/flow/${slots?.id}?${stage().day}`, size);
+      const door = await page.waitForSelector('[data-testid="path-part"] a[href^="/component/parcels-db"]');
+      await door?.evaluate((node) => (node as HTMLElement).click());
+      await page.waitForFunction(() => location.pathname === '/component/parcels-db');
+      await seen(page, 'Likely origin of');
+      await seen(page, 'Pick a slot');
+      await page.waitForSelector('[aria-label="Who calls it"] a[href^="/component/slots"]');
+      expect(await page.evaluate(() => document.body.textContent)).toContain('Changed in the last day');
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await violations(page)).toEqual([]);
+      await press(page, 'button', 'Back');
+      await page.waitForFunction((path: string) => location.pathname === path, {}, `/flow/${slots?.id}`);
+      await page.close();
+    });
+
     test('a region of time and duration lists its attempts, by keyboard as well', async () => {
       const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
       const slots = flows.rows.find(({ technicalName }) => technicalName === 'GET /slots/search');

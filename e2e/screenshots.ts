@@ -20,7 +20,11 @@ async function shot(name: string, path: string, size: Size, scheme: 'light' | 'd
     await page.click(press);
     await new Promise((resolve) => setTimeout(resolve, 800));
   }
-  if (scrollTo) await page.$eval(`[data-testid="${scrollTo}"]`, (part) => part.scrollIntoView());
+  if (scrollTo) {
+    await page.waitForSelector(`[data-testid="${scrollTo}"]`);
+    await new Promise((resolve) => setTimeout(resolve, 1_500));
+    await page.$eval(`[data-testid="${scrollTo}"]`, (part) => part.scrollIntoView());
+  }
   await page.screenshot({ path: `${dir}/${name}.png` as `${string}.png` });
   await page.close();
 }
@@ -37,13 +41,15 @@ await shot('bites-wide', `/incident/${narrow}?against=day`, 'wide');
 await shot('flows-wide', '/flows', 'wide');
 await shot('flows-phone', '/flows', 'phone');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
-await shot('flow-wide', `/flow/${worstFlow}`, 'wide');
+await shot('flow-wide', `/flow/${worstFlow}?last=180`, 'wide', 'light', undefined, 'field-part');
 const samplesOf = async (id: number) => (await getJson<{ samples: { traceId: string; spanId: string }[] }>(`${url}/api/incidents/${id}`)).samples;
 const attemptOf = async (id: number, number = 0) => {
   const sample = (await samplesOf(id)).at(number);
   return `/attempt/${sample?.traceId}/${sample?.spanId}`;
 };
 await shot('origin-phone', `/incident/${first}`, 'phone', 'light', undefined, 'likely-origin');
+await shot('logs-phone', `/incident/${first}`, 'phone', 'light', undefined, 'log-part');
+await shot('component-wide', '/component/parcels-db?last=180', 'wide');
 await shot('attempt-phone', await attemptOf(first), 'phone');
 await shot('attempt-wide', await attemptOf(narrow, -1), 'wide');
 await shot('set-up-phone', '/set-up', 'phone');

@@ -47,12 +47,13 @@ export function HostCurves({
         ))}
       </Svg>
       <View style={styles.legend}>
-        <Words kind="small">{`0 to ${isShare ? `${Math.round(most * 100)} %` : Number(most.toPrecision(2)).toLocaleString('en-GB')}`}</Words>
+        <Words kind="small">{`0 to ${isShare ? `${Math.round(most * 100)} %` : `${Number(most.toPrecision(2)).toLocaleString('en-GB')}${UNITS[figures[0]?.figure ?? ''] ?? ''}`}`}</Words>
       </View>
     </View>
   );
 }
 
+const UNITS: Readonly<Record<string, string>> = { network: ' B/s', networkErrors: ' a second', eventLoop: ' ms' };
 const SHARES: ReadonlySet<string> = new Set(['cpu', 'memory', 'heap', 'gc', 'disk', 'fileSystem', 'pool']);
 const isOdd = ({ verdict }: Figure) => verdict === 'raised' || verdict === 'full' || verdict === 'lowered';
 const nameOf = ({ component, host }: Figure) => [component, host].filter(Boolean).join(' on ');
