@@ -81,6 +81,20 @@ export function originTests(stage: () => TrustStage): void {
       await page.close();
     });
 
+    test('a plan chosen as a file is read in plain words', async () => {
+      const { samples } = await incidentOf('Pick a slot');
+      const page = await openPage(stage().browser, `${stage().url}/attempt/${samples[0]?.traceId}/${samples[0]?.spanId}?${stage().day}`, size);
+      await seen(page, 'select slots');
+      const { rows } = await ask<{ rows: { id: string; name: string }[] }>(`/api/attempts/${samples[0]?.traceId}/${samples[0]?.spanId}`);
+      await tap(page, `span-${rows.find(({ name }) => name === 'select slots')?.id}`);
+      await tap(page, 'open-plan');
+      const [chooser] = await Promise.all([page.waitForFileChooser(), tap(page, 'pick-plan')]);
+      await chooser.accept(['core/src/statements/fixtures/postgresql-15-cartesian.json']);
+      await page.waitForFunction(() => /are joined without a condition/.test(document.querySelector('[data-testid="plan-findings"]')?.textContent ?? ''));
+      expect(await violations(page)).toEqual([]);
+      await page.close();
+    });
+
     test('a component tells who calls it, its hosts and who needs it; the way of a flow leads there', async () => {
       const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
       const slots = flows.rows.find(({ technicalName }) => technicalName === 'GET /slots/search');

@@ -4,4 +4,4 @@
  * large ones from the system and gives them back. They only work when set before the process starts; elsewhere than on glibc
  * they do nothing.
  */
-export const MEMORY = { MALLOC_ARENA_MAX: '2', MALLOC_MMAP_THRESHOLD_: '1048576', MALLOC_TRIM_THRESHOLD_: '4194304' };
+export const MEMORY = { MALLOC_ARENA_MAX: '2', MALLOC_MMAP_THRESHOLD_: '262144', MALLOC_TRIM_THRESHOLD_: '1048576' };

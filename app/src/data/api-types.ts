@@ -2037,6 +2037,16 @@ export interface components {
             };
             traces: number;
             hops: components["schemas"]["Hop"][];
+            layers: {
+                startMs: number;
+                stepMs: number;
+                attempts: number[];
+                means: {
+                    /** @enum {string} */
+                    layer: "ownCode" | "network" | "stores" | "outside";
+                    ms: number[];
+                }[];
+            };
         };
         Component: {
             name: string;

@@ -4,3 +4,4 @@ export * from './time-shares';
 export * from './clock-offsets';
 export * from './waterfall';
 export * from './hops';
+export * from './layers';

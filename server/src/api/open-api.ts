@@ -4,6 +4,7 @@ import { HANDOFF_STATES } from '@toplens/core/handoffs';
 import { OUTCOMES } from '@toplens/core/flows';
 import { FIGURES } from '@toplens/core/hosts';
 import { DIMENSIONS } from '@toplens/core/telemetry';
+import { LAYERS } from '@toplens/core/traces';
 import { AGAINST } from '../engine/protocol';
 
 /** Rates that can be changed in place. */
@@ -112,7 +113,10 @@ const schemas: Record<string, Schema> = {
   Hop: record({
     from: text, to: text, calls: integer, failed: integer, meanMs: number, longestMs: number, traces: integer, shareOfTraces: number, depth: number,
   }),
-  Path: record({ window: windowMs, traces: integer, hops: list(ref('Hop')) }),
+  Path: record({
+    window: windowMs, traces: integer, hops: list(ref('Hop')),
+    layers: record({ startMs: number, stepMs: number, attempts: list(integer), means: list(record({ layer: oneOf(LAYERS), ms: list(number) })) }),
+  }),
   Component: record({
     name: text, window: windowMs, before: windowMs, team: orNull(text), traces: integer, attempts: integer, callers: list(ref('Hop')), callees: list(ref('Hop')),
     hosts: list(text), figures: list(record({ figure: oneOf(FIGURES), hosts: list(ref('HostFigure')) })),

@@ -3,6 +3,7 @@ import type { Basis, ChangedMeasure, Level, Signal } from '@toplens/core/normal'
 import type { Outcome } from '@toplens/core/flows';
 import type { FigureName, FigureVerdict } from '@toplens/core/hosts';
 import type { Dimension } from '@toplens/core/telemetry';
+import type { Layer } from '@toplens/core/traces';
 
 /** What the API answers. The OpenAPI description says the same; a test holds both together. */
 
@@ -575,6 +576,8 @@ export interface PathShape {
   /** traces that were looked at */
   traces: number;
   hops: HopShape[];
+  /** mean time of an attempt by layer, milliseconds, step by step; 0 where no attempt was looked at */
+  layers: { startMs: number; stepMs: number; attempts: number[]; means: { layer: Layer; ms: number[] }[] };
 }
 
 export interface ComponentShape {

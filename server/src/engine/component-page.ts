@@ -1,9 +1,9 @@
 import { FIGURE_METRICS, figuresOf, FIGURES, judgeFigure } from '@toplens/core/hosts';
 import { proposeTeam } from '@toplens/core/handoffs';
 import type { StoredIncident } from '@toplens/core/incidents';
-import { hopsOf, type Hop } from '@toplens/core/traces';
+import { hopsOf, LAYERS, layersOf, layOut, type Hop, type Layer } from '@toplens/core/traces';
 import { SpanKind } from '@toplens/core/telemetry';
-import { DAY_MS, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { ceilTo, DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { ComponentShape, HopShape, PathShape } from '../api/shapes';
 import { changesOf } from '../store/changes';
 import { loadSeries } from '../store/metrics';
@@ -47,7 +47,30 @@ export async function flowPath(world: World, { id, window: asked, focus }: Field
   const sample = await fairSample(world, id, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
   const paths = await loadPaths(world.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
   const traces = [...paths.values()].filter((spans) => spans.length > 1);
-  return { window, traces: traces.length, hops: hopsOf(traces).map((hop) => hopShape(hop, traces.length)) };
+  const told = sample.flatMap(({ traceId, spanId, startMs }) => {
+    const spans = paths.get(traceId) ?? [];
+    return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ startMs, layers: layersOf(layOut(spans, spanId).rows) }] : [];
+  });
+  return { window, traces: traces.length, hops: hopsOf(traces).map((hop) => hopShape(hop, traces.length)), layers: layersOverTime(window, told) };
+}
+
+const LAYER_STEPS = 16;
+
+/** Mean time of an attempt in each layer, step by step. */
+function layersOverTime(window: Window, told: readonly { startMs: number; layers: Record<Layer, number> }[]): PathShape['layers'] {
+  const stepMs = Math.max(MINUTE_MS, ceilTo((window.toMs - window.fromMs) / LAYER_STEPS, MINUTE_MS));
+  const startMs = floorTo(window.fromMs, stepMs);
+  const n = Math.max(1, Math.ceil((window.toMs - startMs) / stepMs));
+  const attempts = new Array<number>(n).fill(0);
+  const sums = Object.fromEntries(LAYERS.map((layer) => [layer, new Array<number>(n).fill(0)])) as Record<Layer, number[]>;
+  for (const { startMs: atMs, layers } of told) {
+    const step = Math.floor((atMs - startMs) / stepMs);
+    if (step < 0 || step >= n) continue;
+    attempts[step] = (attempts[step] as number) + 1;
+    for (const layer of LAYERS) sums[layer][step] = (sums[layer][step] as number) + layers[layer] / 1000;
+  }
+  const meansOf = (layer: Layer) => sums[layer].map((sum, step) => ((attempts[step] as number) > 0 ? sum / (attempts[step] as number) : 0));
+  return { startMs, stepMs, attempts, means: LAYERS.map((layer) => ({ layer, ms: meansOf(layer) })) };
 }
 
 /** A component: who calls it and whom it calls, its hosts, who needs it, what went wrong in it, what was changed; null when none is known. */

@@ -184,6 +184,11 @@ test('the way through components, and a component with callers, hosts, flows, in
     ['shop-web', 'prices', 1],
   ]);
   expect(path.hops[1]?.failed).toBeGreaterThan(0);
+  // Two components of our own, one calling the other at once: all of the time is own code, and it is what attempts took.
+  const [own, ...others] = path.layers.means;
+  expect(own?.layer).toBe('ownCode');
+  expect(others.flatMap(({ ms }) => ms).every((ms) => ms === 0)).toBe(true);
+  path.layers.attempts.forEach((n, step) => n > 0 && expect(own?.ms[step]).toBeGreaterThan(200) && expect(own?.ms[step]).toBeLessThan(300));
   const page = await get<ComponentShape>('/api/components/prices?last=20', 'Component');
   expect(page.callers.map(({ from }) => from)).toEqual(['shop-web']);
   expect(page.callees).toEqual([]);

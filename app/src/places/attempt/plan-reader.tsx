@@ -2,6 +2,7 @@ import { readPlan, UnreadablePlan, type ReadPlan } from '@toplens/core/statement
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button, TextInput } from 'react-native-paper';
+import { pickText } from '@/frame/pick-text';
 import { percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -16,9 +17,18 @@ export function PlanReader() {
   const [text, setText] = useState('');
   const [read, setRead] = useState<ReadPlan>();
   const [trouble, setTrouble] = useState('');
-  const submit = () => {
+  const upload = () =>
+    pickText('.json,application/json,text/plain').then(
+      (picked) => {
+        if (picked === undefined) return;
+        setText(picked);
+        submit(picked);
+      },
+      (error: Error) => setTrouble(error.message),
+    );
+  const submit = (given: string) => {
     try {
-      setRead(readPlan(text));
+      setRead(readPlan(given));
       setTrouble('');
     } catch (error) {
       if (!(error instanceof UnreadablePlan)) throw error;
@@ -49,9 +59,14 @@ export function PlanReader() {
           {trouble}
         </Words>
       )}
-      <Button mode="contained" onPress={submit} disabled={text.trim() === ''} testID="read-plan">
-        Read it
-      </Button>
+      <View style={styles.buttons}>
+        <Button mode="contained" onPress={() => submit(text)} disabled={text.trim() === ''} testID="read-plan">
+          Read it
+        </Button>
+        <Button mode="outlined" onPress={() => void upload()} testID="pick-plan">
+          Choose a file
+        </Button>
+      </View>
       {read && <Findings read={read} />}
     </View>
   );
@@ -89,6 +104,7 @@ function Findings({ read }: { read: ReadPlan }) {
 }
 
 const styles = StyleSheet.create({
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
   box: { gap: SPACE.s },
   button: { alignSelf: 'flex-start' },
   input: { minHeight: 120 },

@@ -6,6 +6,7 @@ import { count } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { HopList } from '../component/hop-list';
+import { LayerColumns } from './layers';
 
 /** Which components the flow goes through, from its begin downwards. */
 export function PathPart({ flow }: { flow: number }) {
@@ -15,11 +16,12 @@ export function PathPart({ flow }: { flow: number }) {
   return (
     <View style={styles.box} testID="path-part">
       <Words kind="section" level={2}>
-        The way through components
+        Where its time goes
       </Words>
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {path && (
         <>
+          <LayerColumns layers={path.layers} />
           <Words kind="muted">{`From a fair sample of ${count(path.traces)} attempts; a bar is the mean of a call.`}</Words>
           <HopList hops={path.hops} nameOf={({ to }) => to} label="The way through components" traces={path.traces} isIndented />
         </>

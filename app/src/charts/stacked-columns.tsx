@@ -1,0 +1,109 @@
+import { useState, type ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Svg, { Line, Rect } from 'react-native-svg';
+import { clock } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { timeTicks } from './band-shape';
+
+export interface StackedSeries {
+  key: string;
+  /** name and sum or mean, as it stands in the legend */
+  words: string;
+  values: readonly number[];
+  fill: string;
+  isOutlined?: boolean;
+  /** what `fill` of the legend's swatch needs */
+  swatch?: { fill: string; defs: ReactNode };
+}
+
+export type Props = {
+  startMs: number;
+  stepMs: number;
+  /** as they stand in the legend; drawn from the last at the bottom to the first on top */
+  series: readonly StackedSeries[];
+  /** the whole in words, for those who do not see it */
+  label: string;
+  /** patterns that the fills need */
+  defs?: ReactNode;
+};
+
+const HEIGHT = 110;
+
+/** Columns over time, stacked. Series can be hidden: the axis is scaled anew, so that small ones can be seen. */
+export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(320);
+  const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
+  const n = series[0]?.values.length ?? 0;
+  const shown = [...series].reverse().filter(({ key }) => !hidden.has(key));
+  const top = Math.max(1e-9, ...Array.from({ length: n }, (_, i) => shown.reduce((sum, { values }) => sum + (values[i] ?? 0), 0)));
+  const columnWidth = width / Math.max(1, n);
+  const endMs = startMs + n * stepMs;
+  const toggle = (key: string) => {
+    const next = new Set(hidden);
+    if (!next.delete(key)) next.add(key);
+    setHidden(next);
+  };
+  return (
+    <View onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
+      <View role="img" aria-label={label}>
+        <Svg width={width} height={HEIGHT}>
+          {defs}
+          {Array.from({ length: n }, (_, i) => {
+            let y = HEIGHT - 1;
+            return shown.map(({ key, values, fill, isOutlined }) => {
+              const height = ((values[i] ?? 0) / top) * (HEIGHT - 4);
+              y -= height;
+              return height > 0 ? (
+                <Rect
+                  key={`${i}-${key}`}
+                  x={i * columnWidth + 0.5}
+                  y={y}
+                  width={Math.max(1, columnWidth - 1)}
+                  height={height}
+                  fill={fill}
+                  {...(isOutlined && { stroke: palette.hairline, strokeWidth: 0.7 })}
+                />
+              ) : null;
+            });
+          })}
+          <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
+        </Svg>
+      </View>
+      <View style={styles.axis} aria-hidden>
+        {timeTicks(startMs, endMs, width > 500 ? 6 : 3).map((tick) => (
+          <Words
+            key={tick}
+            kind="small"
+            style={[styles.tick, { left: Math.min(width - 44, Math.max(0, ((tick - startMs) / (endMs - startMs)) * width - 20)) }]}
+          >
+            {clock(tick, endMs)}
+          </Words>
+        ))}
+      </View>
+      <View role="group" aria-label="Series" style={styles.legend}>
+        {series.map(({ key, words, fill, swatch }) => (
+          <Pressable key={key} role="switch" aria-checked={!hidden.has(key)} onPress={() => toggle(key)} style={styles.key}>
+            <Svg width={14} height={14}>
+              {swatch?.defs}
+              <Rect x={1} y={1} width={12} height={12} fill={swatch?.fill ?? fill} stroke={palette.muted} />
+            </Svg>
+            <Words kind="small" style={hidden.has(key) ? styles.off : { color: palette.ink }}>
+              {words}
+            </Words>
+          </Pressable>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  axis: { height: 20 },
+  tick: { position: 'absolute', top: 2 },
+  legend: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
+  key: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, minHeight: 36 },
+  off: { textDecorationLine: 'line-through' },
+});
