@@ -49,6 +49,7 @@ export function PlanReader() {
         multiline
         numberOfLines={6}
         label="Output of EXPLAIN (ANALYZE, FORMAT JSON)"
+        accessibilityLabel="Output of EXPLAIN (ANALYZE, FORMAT JSON)"
         value={text}
         onChangeText={setText}
         style={styles.input}
