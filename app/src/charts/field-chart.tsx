@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
-import { clock, count, durationWords } from '@/look/format';
+import { count, durationWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { timeTicks } from './band-shape';
 import { cellsBetween, moved, ofKey, type Cell, type Cells } from './field-region';
+import { TimeAxis } from './time-axis';
 
 type Field = Schemas['Field'];
 
@@ -112,17 +112,7 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
           </Svg>
         </View>
       </Pressable>
-      <View style={styles.axis} aria-hidden>
-        {timeTicks(startMs, endMs, width > 500 ? 6 : 3).map((tick) => (
-          <Words
-            key={tick}
-            kind="small"
-            style={[styles.tick, { left: Math.min(width - 44, Math.max(0, ((tick - startMs) / (endMs - startMs)) * width - 20)) }]}
-          >
-            {clock(tick, endMs)}
-          </Words>
-        ))}
-      </View>
+      <TimeAxis fromMs={startMs} toMs={endMs} width={width} />
       <Words kind="small">{`From ${durationWords(floorsMs[0] as number)} at the bottom to ${durationWords((floorsMs.at(-1) as number) * Math.SQRT2)} at the top${limitMs === null ? '' : `; dashed: the limit, ${durationWords(limitMs)}`}.`}</Words>
     </View>
   );
@@ -136,6 +126,4 @@ export function fieldWords({ attempts, bad }: Field): string {
 
 const styles = StyleSheet.create({
   still: { pointerEvents: 'none' },
-  axis: { height: 20 },
-  tick: { position: 'absolute' },
 });

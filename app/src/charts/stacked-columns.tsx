@@ -1,11 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
-import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { timeTicks } from './band-shape';
+import { TimeAxis } from './time-axis';
 
 export interface StackedSeries {
   key: string;
@@ -72,17 +71,7 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
           <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
         </Svg>
       </View>
-      <View style={styles.axis} aria-hidden>
-        {timeTicks(startMs, endMs, width > 500 ? 6 : 3).map((tick) => (
-          <Words
-            key={tick}
-            kind="small"
-            style={[styles.tick, { left: Math.min(width - 44, Math.max(0, ((tick - startMs) / (endMs - startMs)) * width - 20)) }]}
-          >
-            {clock(tick, endMs)}
-          </Words>
-        ))}
-      </View>
+      <TimeAxis fromMs={startMs} toMs={endMs} width={width} />
       <View role="group" aria-label="Series" style={styles.legend}>
         {series.map(({ key, words, fill, swatch }) => (
           <Pressable key={key} role="switch" aria-checked={!hidden.has(key)} onPress={() => toggle(key)} style={styles.key}>
@@ -101,8 +90,6 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
 }
 
 const styles = StyleSheet.create({
-  axis: { height: 20 },
-  tick: { position: 'absolute', top: 2 },
   legend: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
   key: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, minHeight: 36 },
   off: { textDecorationLine: 'line-through' },
