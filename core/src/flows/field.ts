@@ -1,4 +1,4 @@
-import { ceilTo, floorTo, MINUTE_MS, type Window } from '../time';
+import { stepsOf, type Window } from '../time';
 
 /** Attempts by when they began and how long they took: a grid of counts. */
 export interface Field {
@@ -20,9 +20,7 @@ const MOST_ROWS = 22;
 
 /** An empty field of a window, with rows from the shortest to the longest duration expected, on a log scale. */
 export function emptyField(window: Window, shortestMs: number, longestMs: number): Field {
-  const stepMs = Math.max(MINUTE_MS, ceilTo((window.toMs - window.fromMs) / COLUMNS, MINUTE_MS));
-  const startMs = floorTo(window.fromMs, stepMs);
-  const columns = Math.max(1, Math.ceil((window.toMs - startMs) / stepMs));
+  const { startMs, stepMs, n: columns } = stepsOf(window, COLUMNS);
   const rowOf = (ms: number) => Math.floor(Math.log2(Math.max(0.1, ms)) * ROWS_A_DOUBLING);
   const top = rowOf(Math.max(shortestMs, longestMs));
   const bottom = Math.max(top - MOST_ROWS + 1, Math.min(rowOf(shortestMs), top - LEAST_ROWS + 1));

@@ -35,7 +35,7 @@ export interface ChangeEvent {
   id: string;
   atUs: number;
   kind: ChangeKind;
-  /** of which component; the application stands for all of its components */
+  /** of which component */
   component: string;
   /** what was changed, in a few words */
   title: string;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { ceilTo, DAY_MS, dayKinds, floorTo, HOUR_MS, hoursOf, isWeekend, NO_CALENDAR, overlap } from './index';
+import { ceilTo, DAY_MS, dayKinds, floorTo, HOUR_MS, hoursOf, isWeekend, NO_CALENDAR, overlap, stepsOf } from './index';
 
 const window = fc.tuple(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 1, max: 500 })).map(([fromMs, length]) => ({ fromMs, toMs: fromMs + length }));
 
@@ -51,4 +51,21 @@ describe('the calendar', () => {
   test.each(['2026-13-01', '1.5.2026', 'Christmas', '2026-2-3'])('%s is no date', (text) => {
     expect(() => dayKinds({ holidays: [text], excluded: [] })).toThrow(text);
   });
+});
+
+test('steps cover their window, in whole minutes, and are no more than asked for but for one at an edge', () => {
+  for (const [fromMs, toMs, most] of [
+    [0, 3_600_000, 48],
+    [61_000, 90_000, 16],
+    [59_999, 10 * 3_600_000 + 1, 16],
+    [0, 60_000, 1],
+  ] as const) {
+    // prettier-ignore
+    const { startMs, stepMs, n } = stepsOf({ fromMs, toMs }, most);
+    expect(stepMs % 60_000).toBe(0);
+    expect(startMs).toBeLessThanOrEqual(fromMs);
+    expect(startMs + n * stepMs).toBeGreaterThanOrEqual(toMs);
+    expect(startMs + (n - 1) * stepMs).toBeLessThan(toMs);
+    expect(n).toBeLessThanOrEqual(most + 1);
+  }
 });

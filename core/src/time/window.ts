@@ -28,3 +28,10 @@ export function isWeekend(timeMs: number): boolean {
   const weekday = (Math.floor(timeMs / DAY_MS) + 4) % 7;
   return weekday === 0 || weekday === 6;
 }
+
+/** A window in at most `most` steps of whole minutes (one more where it does not begin on one), and how many they are. */
+export function stepsOf({ fromMs, toMs }: Window, most: number): { startMs: number; stepMs: number; n: number } {
+  const stepMs = Math.max(MINUTE_MS, ceilTo((toMs - fromMs) / most, MINUTE_MS));
+  const startMs = floorTo(fromMs, stepMs);
+  return { startMs, stepMs, n: Math.max(1, Math.ceil((toMs - startMs) / stepMs)) };
+}

@@ -10,6 +10,7 @@ import { linesOfTrace } from '../store/logs';
 import { loadTrace, type StoredAttempt, type StoredTrace } from '../store/traces';
 import { eachAttempt } from './each-attempt';
 import { lookAt } from './incident-hosts';
+import { USUAL_FROM_MS } from './incident-scope';
 import { lineShape } from './log-patterns';
 import type { AttemptQuestion } from './protocol';
 import type { World } from './world';
@@ -96,7 +97,6 @@ async function linesIn(world: World, traceId: string, trace: StoredTrace): Promi
 
 /** Minutes around an attempt in which its hosts are looked at: most figures come once a minute. */
 const AROUND_MS = MINUTE_MS;
-const HOSTS_BEFORE_MS = 3 * HOUR_MS;
 
 /** What the hosts of an attempt did in its minutes; null when it is not stored. */
 export async function attemptHosts(world: World, { traceId, spanId }: AttemptQuestion): Promise<HostsShape | null> {
@@ -106,7 +106,7 @@ export async function attemptHosts(world: World, { traceId, spanId }: AttemptQue
   const now = { fromMs: fromMs - AROUND_MS, toMs: toMs + AROUND_MS };
   const own = trace.spans.filter(({ kind }) => kind !== SpanKind.CLIENT);
   return lookAt(world, new Set(own.map(({ component }) => component)), new Set(own.map(({ host }) => host).filter(Boolean)), now, {
-    fromMs: now.fromMs - HOSTS_BEFORE_MS,
+    fromMs: now.fromMs - USUAL_FROM_MS,
     toMs: now.fromMs,
   });
 }

@@ -1,12 +1,10 @@
-import { FIGURE_METRICS, figuresOf, FIGURES, judgeFigure } from '@toplens/core/hosts';
+import { FIGURES } from '@toplens/core/hosts';
 import { proposeTeam } from '@toplens/core/handoffs';
 import type { StoredIncident } from '@toplens/core/incidents';
 import { hopsOf, LAYERS, layersOf, layOut, type Hop, type Layer } from '@toplens/core/traces';
-import { SpanKind } from '@toplens/core/telemetry';
-import { ceilTo, DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { DAY_MS, HOUR_MS, stepsOf, type Window } from '@toplens/core/time';
 import type { ComponentShape, HopShape, PathShape } from '../api/shapes';
 import { changesOf } from '../store/changes';
-import { loadSeries } from '../store/metrics';
 import { flowsThrough, loadPaths, releasesOf, tracesThrough } from '../store/traces';
 import { describe } from './worst-first';
 import { billOf } from './bills';
@@ -14,8 +12,9 @@ import { fairSample } from './fair-sample';
 import type { FieldQuestion } from './flow-field';
 import { levelsIn } from './flow-table';
 import { sliceOf } from './focus';
-import { figureShape } from './incident-hosts';
-import { changeTitle } from './origin';
+import { figureShape, judgeHosts } from './incident-hosts';
+import { USUAL_FROM_MS } from './incident-scope';
+import { changeTitle, hostsOf } from './origin';
 import type { FlowsQuestion } from './protocol';
 import { resolveWindow } from './windows';
 import type { World } from './world';
@@ -28,8 +27,6 @@ export interface ComponentQuestion extends Pick<FlowsQuestion, 'window'> {
 const SAMPLE = 200;
 /** Of a long window the last hour is looked at. */
 const LOOK_MS = HOUR_MS;
-const BEFORE_MS = 3 * HOUR_MS;
-const WANTED: ReadonlySet<string> = new Set(FIGURE_METRICS);
 
 /** @param traces that were looked at */
 const hopShape = ({ totalUs, longestUs, ...hop }: Hop, traces: number): HopShape => ({
@@ -58,9 +55,7 @@ const LAYER_STEPS = 16;
 
 /** Mean time of an attempt in each layer, step by step. */
 function layersOverTime(window: Window, told: readonly { startMs: number; layers: Record<Layer, number> }[]): PathShape['layers'] {
-  const stepMs = Math.max(MINUTE_MS, ceilTo((window.toMs - window.fromMs) / LAYER_STEPS, MINUTE_MS));
-  const startMs = floorTo(window.fromMs, stepMs);
-  const n = Math.max(1, Math.ceil((window.toMs - startMs) / stepMs));
+  const { startMs, stepMs, n } = stepsOf(window, LAYER_STEPS);
   const attempts = new Array<number>(n).fill(0);
   const sums = Object.fromEntries(LAYERS.map((layer) => [layer, new Array<number>(n).fill(0)])) as Record<Layer, number[]>;
   for (const { startMs: atMs, layers } of told) {
@@ -81,16 +76,9 @@ export async function componentPage(world: World, { name, window: asked }: Compo
   if (!found) return null;
   const traces = [...(await loadPaths(world.database, found.traceIds)).values()];
   const hops = hopsOf(traces);
-  const spans = traces.flat().filter((span) => span.component === name);
-  const hosts = [...new Set(spans.filter(({ kind }) => kind !== SpanKind.CLIENT).map(({ host }) => host))].filter(Boolean).sort();
-  const before = { fromMs: window.fromMs - BEFORE_MS, toMs: window.fromMs };
-  const series = await loadSeries(world.database, ({ metric, component, host }) => WANTED.has(metric) && (component === name || hosts.includes(host)), {
-    fromMs: before.fromMs - 5 * MINUTE_MS,
-    toMs: window.toMs,
-  });
-  const judged = figuresOf(series)
-    .filter(({ component }) => component === '' || component === name)
-    .map((figure) => judgeFigure(figure, window, before));
+  const hosts = hostsOf(traces).get(name) ?? [];
+  const before = { fromMs: window.fromMs - USUAL_FROM_MS, toMs: window.fromMs };
+  const { judged } = await judgeHosts(world, new Set([name]), new Set(hosts), window, before);
   const levels = levelsIn(world, whole);
   const changed = { fromMs: whole.toMs - DAY_MS, toMs: whole.toMs };
   const told = await changesOf(world.database, [name], changed);
@@ -117,7 +105,7 @@ export async function componentPage(world: World, { name, window: asked }: Compo
     ),
     changes: [
       ...seen.map(({ version, firstMs }) => ({ atMs: firstMs, words: `${version} first seen in its spans` })),
-      ...told.map((one) => ({ atMs: one.atMs, words: changeTitle(one).replace(/,$/, '') })),
+      ...told.map((one) => ({ atMs: one.atMs, words: changeTitle(one) })),
     ].sort((a, b) => b.atMs - a.atMs),
   };
 }

@@ -1,9 +1,13 @@
 import { PROBE, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
-import { HOUR_MS, type Window } from '@toplens/core/time';
+import { DAY_MS, HOUR_MS, type Window } from '@toplens/core/time';
 import type { World } from './world';
 
 /** Single attempts of longer windows are not walked: that would take long. */
 export const LONGEST_SCAN_MS = 26 * HOUR_MS;
+
+/** The part of a window of which single attempts are walked: the window itself, or the last day of a long one. */
+export const walkedPart = (window: Window): Window =>
+  window.toMs - window.fromMs > LONGEST_SCAN_MS ? { fromMs: window.toMs - DAY_MS, toMs: window.toMs } : window;
 
 /**
  * Walks the attempts of a window, without probes.

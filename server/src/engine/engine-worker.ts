@@ -134,7 +134,6 @@ async function receive(message: ToEngine): Promise<void> {
         (result): FromEngine => ({ kind: 'answer', id: message.id, ok: true, answer: result }),
         (error: Error): FromEngine => ({ kind: 'answer', id: message.id, ok: false, message: error.stack ?? error.message }),
       );
-      send({ kind: 'figures', figures: figures(world, lastPassMs) });
       return send(reply);
     }
     case 'stop':

@@ -1,10 +1,10 @@
 import { countInPlace, emptyField, type Outcome } from '@toplens/core/flows';
 import { outcomeOfRow } from '@toplens/core/incidents';
 import type { AttemptColumns } from '@toplens/core/telemetry';
-import { HOUR_MS, type Window } from '@toplens/core/time';
+import type { Window } from '@toplens/core/time';
 import type { FieldShape, RegionShape } from '../api/shapes';
 import { attemptsAt } from '../store/attempts';
-import { eachAttempt, LONGEST_SCAN_MS } from './each-attempt';
+import { eachAttempt, walkedPart } from './each-attempt';
 import { conditionsOf, type Focus } from './focus';
 import type { FlowsQuestion } from './protocol';
 import { sampleShapeOf } from './samples';
@@ -26,12 +26,10 @@ export interface RegionQuestion extends FieldQuestion {
 const MOST_LISTED = 60;
 const BADNESS: Readonly<Record<Outcome, number>> = { failed: 3, hung: 2, late: 1, onTime: 0 };
 
-const cut = (asked: Window): Window => (asked.toMs - asked.fromMs > LONGEST_SCAN_MS ? { fromMs: asked.toMs - 24 * HOUR_MS, toMs: asked.toMs } : asked);
-
 /** Attempts of a flow by time and duration; null when there is no such flow. */
 export async function flowField(world: World, { id, window: asked, focus }: FieldQuestion): Promise<FieldShape | null> {
   if (!world.names.has(id)) return null;
-  const window = cut(resolveWindow(world, asked));
+  const window = walkedPart(resolveWindow(world, asked));
   let [shortest, longest, attempts] = [Infinity, 0, 0];
   await each(world, id, window, focus, (rows, i) => {
     const took = rows.durationMs[i] as number;
@@ -50,7 +48,7 @@ export async function flowField(world: World, { id, window: asked, focus }: Fiel
 /** Attempts of a region, worst first: failed, hung, late, then by how long they took. */
 export async function flowRegion(world: World, { id, window: asked, focus, fromDurationMs, toDurationMs }: RegionQuestion): Promise<RegionShape | null> {
   if (!world.names.has(id)) return null;
-  const window = cut(resolveWindow(world, asked));
+  const window = walkedPart(resolveWindow(world, asked));
   let found: { startMs: number; durationMs: number; badness: number }[] = [];
   let [attempts, bad] = [0, 0];
   const isWorse = (a: (typeof found)[number], b: (typeof found)[number]) => b.badness - a.badness || b.durationMs - a.durationMs || a.startMs - b.startMs;

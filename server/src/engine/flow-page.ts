@@ -3,10 +3,10 @@ import { outcomeOfRow } from '@toplens/core/incidents';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { bucketMiddleMs, createHistogram, histogramQuantile, meanRidit, recordInPlace, type LogHistogram } from '@toplens/core/stats';
 import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
-import { ceilTo, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { HOUR_MS, stepsOf, type Window } from '@toplens/core/time';
 import type { FlowPageShape, SampleShape, SideShape } from '../api/shapes';
 import { flowKey } from '../settings/settings-book';
-import { eachAttempt, LONGEST_SCAN_MS } from './each-attempt';
+import { eachAttempt, walkedPart } from './each-attempt';
 import { flowsIn, conditionsOf, type Focus } from './focus';
 import { flowRow } from './flow-table';
 import { marksOf } from './incident-page';
@@ -29,7 +29,7 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
   if (!world.names.has(question.id)) return null;
   const asked = resolveWindow(world, question.window);
   // Single attempts of more than a day are not walked: the last day of a long window is.
-  const window = asked.toMs - asked.fromMs > LONGEST_SCAN_MS ? { fromMs: asked.toMs - 24 * HOUR_MS, toMs: asked.toMs } : asked;
+  const window = walkedPart(asked);
   const focus: Focus = { ...question.focus, flow: question.id };
   const { row, sums: ofAll } = await flowRow(world, question.id, window, question.against, focus.values);
   // Narrowed to another application, nothing of this flow is left.
@@ -89,9 +89,7 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
 
 /** What became of the attempts, in steps over the window. */
 async function outcomesOverTime(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['outcomes']> {
-  const stepMs = Math.max(MINUTE_MS, ceilTo((window.toMs - window.fromMs) / STEPS, MINUTE_MS));
-  const startMs = floorTo(window.fromMs, stepMs);
-  const n = Math.ceil((window.toMs - startMs) / stepMs);
+  const { startMs, stepMs, n } = stepsOf(window, STEPS);
   const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
   await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
     const atMs = rows.startMs[i] as number;

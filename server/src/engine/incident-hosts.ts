@@ -1,4 +1,4 @@
-import { adviceFor, FIGURE_METRICS, figuresOf, judgeFigure, restartsIn, ruledOut, type JudgedFigure } from '@toplens/core/hosts';
+import { adviceFor, FIGURE_METRICS, figuresOf, judgeFigure, restartsIn, ruledOut, type JudgedFigure, type StoredSeries } from '@toplens/core/hosts';
 import { MINUTE_MS, type Window } from '@toplens/core/time';
 import type { HostFigureShape, HostsShape } from '../api/shapes';
 import { loadSeries } from '../store/metrics';
@@ -23,16 +23,28 @@ export async function incidentHosts(world: World, { id }: { id: number }): Promi
   });
 }
 
-/** Judges figures of some components and hosts in a stretch of time by the time before. */
-export async function lookAt(world: World, components: ReadonlySet<string>, hosts: ReadonlySet<string>, now: Window, before: Window): Promise<HostsShape> {
-  const all = await loadSeries(world.database, ({ metric, component, host }) => WANTED.has(metric) && (components.has(component) || hosts.has(host)), {
+/** Series of some components and hosts, and figures made of them, judged in a stretch of time by the time before. */
+export async function judgeHosts(
+  world: World,
+  components: ReadonlySet<string>,
+  hosts: ReadonlySet<string>,
+  now: Window,
+  before: Window,
+): Promise<{ series: StoredSeries[]; judged: JudgedFigure[] }> {
+  const series = await loadSeries(world.database, ({ metric, component, host }) => WANTED.has(metric) && (components.has(component) || hosts.has(host)), {
     fromMs: before.fromMs - LEAD_MS,
     toMs: now.toMs,
   });
-  const judged = figuresOf(all)
+  const judged = figuresOf(series)
     // A neighbour on the same host tells of the host; its own heap is not asked for.
     .filter(({ component }) => component === '' || components.has(component))
     .map((figure) => judgeFigure(figure, now, before));
+  return { series, judged };
+}
+
+/** What was as usual in a stretch of time, and what was not. */
+export async function lookAt(world: World, components: ReadonlySet<string>, hosts: ReadonlySet<string>, now: Window, before: Window): Promise<HostsShape> {
+  const { series: all, judged } = await judgeHosts(world, components, hosts, now, before);
   const restarts = restartsIn(all.filter(({ series }) => components.has(series.component)), { fromMs: now.fromMs - 10 * MINUTE_MS, toMs: now.toMs }); // prettier-ignore
   return {
     now,

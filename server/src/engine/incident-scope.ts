@@ -8,29 +8,25 @@ import type { World } from './world';
 /** Of a long incident the first hour is looked at, as the search for its origin does. */
 const LOOK_MS = HOUR_MS;
 /** What is usual is learned from so long before the onset. */
-const BEFORE_MS = 3 * HOUR_MS;
+export const USUAL_FROM_MS = 3 * HOUR_MS;
 
 /** Where and when to look for what else happened: the components of an incident, their hosts, its minutes, and the hours before. */
 export interface IncidentScope {
   components: string[];
   /** hosts on which these components ran, by component */
   hosts: ReadonlyMap<string, readonly string[]>;
-  application: string;
   now: Window;
   before: Window;
 }
 
 export async function scopeOf(world: World, incident: StoredIncident): Promise<IncidentScope> {
-  const root = rootOf(incident);
-  const origin = await originOf(world, root);
+  const origin = await originOf(world, rootOf(incident));
   const { onsetMs } = incident;
-  const { application } = world.names.flow(root.flow);
   return {
     components: origin ? origin.rungs.map(({ component }) => component) : [],
     hosts: origin?.hosts ?? new Map(),
-    application,
     now: { fromMs: onsetMs, toMs: Math.min(incident.endMs, onsetMs + LOOK_MS) },
-    before: { fromMs: onsetMs - BEFORE_MS, toMs: onsetMs },
+    before: { fromMs: onsetMs - USUAL_FROM_MS, toMs: onsetMs },
   };
 }
 

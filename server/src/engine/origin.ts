@@ -2,6 +2,7 @@ import type { Outcome } from '@toplens/core/flows';
 import { outcomeOfRow, rankOrigins, type ComponentChange, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { SpanKind, type AttemptColumns } from '@toplens/core/telemetry';
+import type { TraceSpan } from '@toplens/core/traces';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { changesOf, type StoredChange } from '../store/changes';
 import { loadPaths, releasesOf } from '../store/traces';
@@ -54,30 +55,30 @@ async function findOrigin(world: World, root: Deviation, trouble: Window): Promi
   const usual = await observe(world, root.flow, before, USUAL, false, (rows, row) => outcomeAt(rows, row) === 'onTime');
   if (bad.length === 0) return null;
   const components = [...new Set(bad.flatMap(({ spans }) => spans.map(({ component }) => component)))];
-  const { application } = world.names.flow(root.flow);
-  const changes = await changesNear(world, components, application, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
+  const changes = await changesNear(world, components, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
   const origin = rankOrigins([...bad, ...usual], signal, root.onsetMs, changes);
-  return { ...origin, hosts: hostsOf([...bad, ...usual]) };
+  return { ...origin, hosts: hostsOf([...bad, ...usual].map(({ spans }) => spans)) };
 }
 
-/** Versions first seen in spans, and whatever senders told of; what is told of the application holds for its flow's first component. */
-async function changesNear(world: World, components: readonly string[], application: string, window: Window): Promise<ComponentChange[]> {
+/** Versions first seen in spans, and whatever senders told of. */
+async function changesNear(world: World, components: readonly string[], window: Window): Promise<ComponentChange[]> {
   const seen = await releasesOf(world.database, components, window);
-  const told = await changesOf(world.database, [...components, application], window);
+  const told = await changesOf(world.database, components, window);
   const isSeen = ({ kind, component, atMs }: StoredChange) =>
     kind === 'release' && seen.some((one) => one.component === component && Math.abs(one.firstMs - atMs) < SAME_RELEASE_MS);
   return [
     ...seen.map(({ component, version, firstMs }) => ({ component, atMs: firstMs, words: `${component} ${version} released` })),
-    ...told.filter((one) => !isSeen(one)).map((one) => ({ component: one.component, atMs: one.atMs, words: changeTitle(one) })),
+    ...told.filter((one) => !isSeen(one)).map((one) => ({ component: one.component, atMs: one.atMs, words: `${changeTitle(one)}${one.by === '' ? '' : ','}` })),
   ];
 }
 
 /** "setting of slots: search radius 5 → 50 km, by desk" */
-export const changeTitle = ({ kind, component, title, by }: StoredChange): string => `${kind} of ${component}: ${title}${by === '' ? '' : `, by ${by},`}`;
+export const changeTitle = ({ kind, component, title, by }: StoredChange): string => `${kind} of ${component}: ${title}${by === '' ? '' : `, by ${by}`}`;
 
-function hostsOf(attempts: readonly ObservedAttempt[]): Map<string, string[]> {
+/** Where components ran, by component. */
+export function hostsOf(traces: readonly (readonly TraceSpan[])[]): Map<string, string[]> {
   const hosts = new Map<string, Set<string>>();
-  for (const { spans } of attempts)
+  for (const spans of traces)
     for (const { component, host, kind } of spans) {
       // What calls a store tells its own host, not the store's.
       if (host === '' || kind === SpanKind.CLIENT) continue;
