@@ -1,13 +1,13 @@
 import type { LogRecord } from '../formats';
-import { CHANGE_KINDS, type ChangeEvent, type ChangeKind } from '../telemetry';
+import { CHANGE_KINDS, eventOf, type ChangeEvent, type ChangeKind } from '../telemetry';
 
 /** Name of the event by which senders of OTLP logs tell of a change. */
 export const CHANGE_EVENT = 'toplens.change';
 
 const isKind = (text: unknown): text is ChangeKind => (CHANGE_KINDS as readonly unknown[]).includes(text);
 
-/** True for a log record that is an event of a change; older senders name events by an attribute. */
-export const isChange = ({ eventName, attributes }: LogRecord): boolean => (eventName || attributes['event.name']) === CHANGE_EVENT;
+/** True for a log record that is an event of a change. */
+export const isChange = (record: LogRecord): boolean => eventOf(record) === CHANGE_EVENT;
 
 /** The change that a record tells of, or why it cannot be taken. */
 export function changeOfRecord({ atUs, attributes, resource, body }: LogRecord, latestUs: number): ChangeEvent | string {

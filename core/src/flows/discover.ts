@@ -1,5 +1,17 @@
 import { maskStatement } from '../statements';
-import { failureDetail, numberOf, SpanKind, textOf, type Attempt, type Attributes, type FailureDetail, type Span } from '../telemetry';
+import {
+  deviceOf,
+  failureDetail,
+  isUserSide,
+  numberOf,
+  pathShape,
+  SpanKind,
+  textOf,
+  type Attempt,
+  type Attributes,
+  type FailureDetail,
+  type Span,
+} from '../telemetry';
 
 /**
  * Services whose server spans begin attempts although they have a parent: the parent is a browser or a phone
@@ -24,6 +36,12 @@ export interface InnerSpan {
   host: string;
   /** of the service that sent it; '' for calls to stores, whose version is not told */
   version: string;
+  /** of the service that sent it */
+  application: string;
+  zone: string;
+  /** the person's own device; '' for what runs elsewhere */
+  device: string;
+  isUserSide: boolean;
   /** masked; '' for all but calls to stores */
   statement: string;
   detail: FailureDetail | undefined;
@@ -56,6 +74,7 @@ export function toAttempt(span: Span): Attempt {
     flow: technicalName(span),
     application: text('toplens.application') || text('service.namespace') || component,
     component,
+    ...placeOf(resource),
     failed: isFailed(span),
     probe: text('user_agent.synthetic.type') !== '',
     background: span.kind === SpanKind.CONSUMER,
@@ -93,10 +112,19 @@ export function toInnerSpan(span: Span): InnerSpan {
     failure: isFailed(span) ? failureOf(span) : '',
     host: textOf(resource['host.name']) ?? '',
     version: store ? '' : (textOf(resource['service.version']) ?? ''),
+    application: textOf(resource['toplens.application']) ?? textOf(resource['service.namespace']) ?? '',
+    ...placeOf(resource),
     statement: query === undefined ? '' : maskStatement(query),
     detail: isFailed(span) ? failureDetail(attributes, span.exception) : undefined,
   };
 }
+
+/** Where it ran: the zone of its host, or the person's own device. */
+const placeOf = (resource: Attributes) => ({
+  zone: textOf(resource['cloud.availability_zone']) ?? textOf(resource['cloud.region']) ?? '',
+  device: deviceOf(resource),
+  isUserSide: isUserSide(resource),
+});
 
 const serviceOf = (span: Span) => textOf(span.resource['service.name']) ?? 'unknown service';
 
@@ -122,16 +150,7 @@ function technicalName(span: Span): string {
   const destination = textOf(attributes['messaging.destination.name']);
   if (span.kind === SpanKind.CONSUMER) return `consume ${destination ?? span.name}`;
   const method = textOf(attributes['http.request.method']) ?? textOf(attributes['http.method']);
-  const path = textOf(attributes['http.route']) ?? withoutIds(textOf(attributes['url.path']) ?? textOf(attributes['http.target']));
+  const path = textOf(attributes['http.route']) ?? pathShape(textOf(attributes['url.path']) ?? textOf(attributes['http.target']) ?? '');
   if (method && path) return `${method} ${path}`;
   return span.name || 'unnamed';
-}
-
-/** Path segments that look like ids become `{id}`, so that one flow does not become thousands. */
-function withoutIds(path: string | undefined): string | undefined {
-  return path
-    ?.split('?')[0]
-    ?.split('/')
-    .map((segment) => (/\d/.test(segment) && segment.length > 1 && !/^v\d+$/.test(segment) ? '{id}' : segment))
-    .join('/');
 }

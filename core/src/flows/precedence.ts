@@ -17,9 +17,12 @@ const FEWEST_SESSIONS = 20;
 const ENOUGH_ROWS = 300_000;
 const NONE: ReadonlySet<number> = new Set();
 
+/** Of so many rows every so manieth session is looked at. */
+export const sessionsApart = (rows: number): number => Math.max(1, Math.ceil(rows / ENOUGH_ROWS));
+
 /** Tells the sessions that are looked at among so many rows; never 0, which is no session. */
 export function sampleOfSessions(rows: number): (session: number) => boolean {
-  const every = Math.ceil(rows / ENOUGH_ROWS);
+  const every = sessionsApart(rows);
   return (session) => session !== 0 && session % every === 0;
 }
 

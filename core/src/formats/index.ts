@@ -1,1 +1,2 @@
 export * from './otlp';
+export * from './har';

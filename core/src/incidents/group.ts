@@ -94,11 +94,18 @@ export function groupDeviations<T extends Deviation>(
     .sort((a, b) => a.onsetMs - b.onsetMs || (a.parts[0] as T).flow - (b.parts[0] as T).flow);
 }
 
+/**
+ * Did a trouble begin before attempts were missing behind it? When few come, what is missing is dated only roughly: it may seem
+ * to begin a while before its cause, if otherwise both go on together.
+ */
+const startsBefore = (part: Deviation, missing: Deviation): boolean =>
+  part.onsetMs <= missing.onsetMs + SAME_OUTAGE_MS || (part.onsetMs <= missing.onsetMs + SAME_ONSET_MS && overlapMostly(part, missing));
+
 /** The group with the most attempts gone wrong among those that can explain the missing ones. */
 function strongestUpstream<T extends Deviation>(missing: T, groups: T[][], precedes: Precedence): T[] | undefined {
   const explains = (part: T) =>
     part.signal !== 'missing' &&
-    part.onsetMs <= missing.onsetMs + SAME_OUTAGE_MS &&
+    startsBefore(part, missing) &&
     missing.onsetMs < part.endMs &&
     (part.flow === missing.flow || precedes(part.flow, missing.flow) >= PRECEDES);
   const excess = (parts: T[]) => Math.max(...parts.filter(explains).map((part) => part.excess));

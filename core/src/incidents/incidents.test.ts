@@ -9,6 +9,7 @@ import {
   DEFAULT_RATES, formatMoney, groupDeviations, harmBill, harmPerHour, hurtSentence, incidentTitle, nearTies, priorityOf, rankStability, rankWorstFirst,
   
   windowSentence, type BillContext, type HarmBill,
+  weightOf,
 } from './index'; // prettier-ignore
 
 const BASE = Date.UTC(2026, 2, 10, 10);
@@ -212,6 +213,7 @@ describe('the harm bill', () => {
     const bill = harmBill(parts, WINDOW, context(rows, { penaltyOf: (_flow, outside) => outside * 2 }));
     expect(bill.penalties).toBeCloseTo(40, 1);
     expect(quantity(bill, 'money')).toBeCloseTo(40, 1);
+    expect(weightOf(bill, 'promises')).toBeCloseTo(40, 1);
   });
 
   test('scaling all rates keeps the order', () => {
@@ -253,6 +255,14 @@ describe('grouping', () => {
     const [group, ...rest] = groupDeviations([deviation(2, 'missing', -3, 60), deviation(1, 'slow', 0, 60)], precedes, oneApplication);
     expect(rest).toEqual([]);
     expect(group?.onsetMs).toBe(at(0));
+  });
+
+  test('what is missing behind may seem to begin a while before its cause, but not long before, nor if it ends before', () => {
+    const precedes = (earlier: number, later: number) => (earlier === 1 && later === 2 ? 0.9 : 0);
+    const groupsOf = (from: number, to: number) => groupDeviations([deviation(2, 'missing', from, to), deviation(1, 'slow', 0, 60)], precedes, oneApplication);
+    expect(groupsOf(-12, 60)).toHaveLength(1);
+    expect(groupsOf(-20, 60)).toHaveLength(2);
+    expect(groupsOf(-12, 3)).toHaveLength(2);
   });
 
   test('flows of one application that fall silent together are one outage, those of another are not', () => {

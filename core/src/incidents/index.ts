@@ -15,3 +15,4 @@ export * from './judge';
 export * from './row-outcome';
 export * from './judgement';
 export * from './register';
+export * from './hurt-people';

@@ -20,7 +20,7 @@ interface Shape {
 function attempt(atMs: number, isBad: boolean, { web, slots, db, cards = 0, fails }: Shape): ObservedAttempt {
   const ms = 1000;
   const span = (spanId: string, parentSpanId: string, component: string, kind: number, from: number, length: number, more: Partial<TraceSpan> = {}): TraceSpan => ({
-    spanId, parentSpanId, component, kind, startUs: atMs * ms + from * ms, durationUs: length * ms, name: spanId, host: '', peer: '', statement: '', failure: '', failed: false, ...more,
+    spanId, parentSpanId, component, kind, startUs: atMs * ms + from * ms, durationUs: length * ms, name: spanId, host: '', peer: '', statement: '', failure: '', isUserSide: false, device: '', failed: false, ...more,
   }); // prettier-ignore
   const inner = slots + db;
   const failed = fails !== undefined;

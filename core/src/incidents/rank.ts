@@ -1,8 +1,8 @@
 import { hoursOf, type Window } from '../time';
 import { BILL_LINES, quantityOf, type HarmBill } from './bill';
 
-/** By what the list can be ordered. */
-export const RANKINGS = ['harm', 'people', 'money', 'keyCustomers'] as const;
+/** By what the list can be ordered; promises: by the penalties that are expected. */
+export const RANKINGS = ['harm', 'people', 'money', 'promises', 'keyCustomers'] as const;
 export type Ranking = (typeof RANKINGS)[number];
 
 /** Minutes of harm for each hour of the window: windows of different length compare, and two halves add up. */
@@ -12,6 +12,7 @@ export const harmPerHour = (bill: HarmBill, window: Window): number => bill.harm
 export function weightOf(bill: HarmBill, ranking: Ranking): number {
   if (ranking === 'harm') return bill.harm.estimate;
   if (ranking === 'people') return bill.people.estimate;
+  if (ranking === 'promises') return bill.penalties;
   return quantityOf(bill, ranking);
 }
 

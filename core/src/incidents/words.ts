@@ -87,10 +87,10 @@ function whoHasThem(incidents: number, withoutTeam: number): string {
   return `${capital(inWords(withoutTeam))} of the ${inWords(incidents)} ${withoutTeam === 1 ? 'is' : 'are'} with nobody yet.`;
 }
 
-/** Whole units with the currency's sign: £1,427. A code that is not a currency stands as text. */
-export function formatMoney(amount: number, currency: string): string {
+/** Whole units (or so many decimals) with the currency's sign: £1,427. A code that is not a currency stands as text. */
+export function formatMoney(amount: number, currency: string, decimals = 0): string {
   try {
-    return new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount);
+    return new Intl.NumberFormat('en-GB', { style: 'currency', currency, minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(amount);
   } catch {
     return `${count(amount)} ${currency}`.trim();
   }

@@ -1,6 +1,6 @@
 import { BUCKET_MS, type FlowBucket } from '../flows';
 import { sum } from '../stats';
-import { DAY_MS, dayKinds, floorTo, HOUR_MS, type DayKinds } from '../time';
+import { DAY_MS, dayKinds, floorTo, HOUR_MS, type DayKinds, type Window } from '../time';
 import { learnNormal, type FlowNormal, type UsualBucket } from './flow-normal';
 import { SLOT_MS } from './learning-days';
 
@@ -222,6 +222,30 @@ export class History {
   totalOf(flow: number, dayMs: number): number | undefined {
     const day = this.#days.get(flow)?.get(dayMs);
     return !day || dayMs < this.firstMsOf(flow) ? undefined : day.total;
+  }
+
+  /**
+   * Sums of a flow's roll-ups over a stretch; `undefined` when it began before anything is known of the flow.
+   *
+   * @param window its ends on whole roll-ups
+   * @returns also the share of the stretch that is fit to learn from: without trouble, and not excluded by the calendar
+   */
+  sumsWithin(flow: number, { fromMs, toMs }: Window): { attempts: number; failed: number; valueMinor: number; usable: number } | undefined {
+    if (fromMs < this.firstMsOf(flow)) return undefined;
+    const sums = { attempts: 0, failed: 0, valueMinor: 0, usable: 0 };
+    for (let startMs = fromMs; startMs < toMs; startMs += BUCKET_MS) {
+      if (!this.#kinds.isExcluded(startMs) && !this.isMasked(flow, startMs)) sums.usable += BUCKET_MS / (toMs - fromMs);
+      const bucket = this.bucket(flow, startMs);
+      sums.attempts += bucket?.attempts ?? 0;
+      sums.failed += bucket?.failed ?? 0;
+      sums.valueMinor += bucket?.valueMinor ?? 0;
+    }
+    return sums;
+  }
+
+  /** Is a day back of the same kind: a workday for a workday, a weekend or holiday for one? */
+  isLikeDay(timeMs: number, daysBack: number): boolean {
+    return this.#kinds.isOff(timeMs - daysBack * DAY_MS) === this.#kinds.isOff(timeMs);
   }
 
   #earlier(flow: number, startMs: number, slotMs: number): UsualBucket | undefined {

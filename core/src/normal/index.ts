@@ -4,4 +4,5 @@ export * from './flow-normal';
 export * from './history';
 export * from './deviations';
 export * from './outages';
+export * from './recent';
 export * from './sudden-change';

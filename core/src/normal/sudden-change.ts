@@ -1,19 +1,18 @@
 import { benjaminiHochberg, rateRatio, twoSidedP } from '../stats';
+import { countsOf, type RecentCounts, type Stretches } from './recent';
 
 /** What something did in the last minutes, and in the hour before. */
-export interface RecentCounts {
-  attempts: number;
-  failed: number;
-  /** mean and standard deviation of the logarithms of the durations in milliseconds; NaN when there are none */
-  logMean: number;
-  logSd: number;
-}
-
 export interface RecentActivity<Subject> {
   subject: Subject;
   last: RecentCounts;
   before: RecentCounts;
 }
+
+export const activityOf = <Subject>(subject: Subject, { last, before }: Stretches): RecentActivity<Subject> => ({
+  subject,
+  last: countsOf(last),
+  before: countsOf(before),
+});
 
 export type ChangedMeasure = 'attempts' | 'failures' | 'duration';
 

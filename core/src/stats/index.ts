@@ -10,4 +10,5 @@ export * from './false-discovery';
 export * from './rank-tests';
 export * from './ridit';
 export * from './smoothing';
+export * from './student';
 export * from './sum';

@@ -15,6 +15,11 @@ export interface Attempt {
   application: string;
   /** the service whose span began the attempt */
   component: string;
+  /** where the host stands that the attempt began on; '' when not told */
+  zone: string;
+  /** the person's own device, where it began there; '' else */
+  device: string;
+  isUserSide: boolean;
   failed: boolean;
   /** scripted check: kept, never counted among people */
   probe: boolean;
@@ -43,6 +48,8 @@ export type Dimension = (typeof DIMENSIONS)[number];
 export const FAILED = 1;
 export const PROBE = 2;
 export const BACKGROUND = 4;
+/** ran on a person's own device */
+export const USER_SIDE = 8;
 
 /** Names of everything but people and spans have numbers below this one: they fit 16 bits. */
 export const SMALL_NUMBERS = 0x1_0000;

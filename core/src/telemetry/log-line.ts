@@ -45,3 +45,7 @@ export interface ChangeEvent {
 
 /** Attributes of any name, as metrics and events have them. */
 export type NamedValues = Readonly<Record<string, AttributeValue>>;
+
+/** Name of the event that a record tells of, '' for a plain line; older senders name events by an attribute. */
+export const eventOf = ({ eventName, attributes }: { eventName: string; attributes: NamedValues }): string =>
+  eventName || String(attributes['event.name'] ?? '');

@@ -1,7 +1,7 @@
 import { hopsOf, type TraceSpan } from './index';
 
 const span = (spanId: string, parentSpanId: string, component: string, more: Partial<TraceSpan> = {}): TraceSpan => ({
-  spanId, parentSpanId, component, host: '', peer: '', name: '', kind: 2, failed: false, failure: '', statement: '', startUs: 0, durationUs: 10, ...more,
+  spanId, parentSpanId, component, host: '', peer: '', name: '', kind: 2, failed: false, failure: '', isUserSide: false, device: '', statement: '', startUs: 0, durationUs: 10, ...more,
 }); // prettier-ignore
 
 test('a call seen from both sides is one hop; inner work is none; a silent callee is told by its caller', () => {

@@ -1,3 +1,4 @@
+export * from './begin';
 export * from './trace-span';
 export * from './stretch';
 export * from './time-shares';

@@ -1,7 +1,7 @@
-import { layersOf, layOut, type TraceSpan } from './index';
+import { beginOf, layersOf, layOut, type TraceSpan } from './index';
 
 const span = (spanId: string, parentSpanId: string, component: string, startUs: number, durationUs: number, more: Partial<TraceSpan> = {}): TraceSpan => ({
-  spanId, parentSpanId, component, host: '', peer: '', name: '', kind: 2, failed: false, failure: '', statement: '', startUs, durationUs, ...more,
+  spanId, parentSpanId, component, host: '', peer: '', name: '', kind: 2, failed: false, failure: '', isUserSide: false, device: '', statement: '', startUs, durationUs, ...more,
 }); // prettier-ignore
 
 test('time is told by layer: own code, the way between, stores, outside; together it is the attempt', () => {
@@ -17,6 +17,20 @@ test('time is told by layer: own code, the way between, stores, outside; togethe
   );
   const layers = layersOf(rows);
   // web 100 + 100, slots 50 before, 0 between and 100 behind; network 50 + 50.
-  expect(layers).toEqual({ ownCode: 350, network: 100, stores: 300, outside: 250 });
+  expect(layers).toEqual({ device: 0, ownCode: 350, network: 100, stores: 300, outside: 250 });
   expect(Object.values(layers).reduce((sum, us) => sum + us, 0)).toBe(1_000);
+});
+
+test('what a browser does itself is a layer of its own; its call is on the network for what the server does not account for', () => {
+  const spans = [
+    span('page', '', 'portal-browser', 0, 1_000, { kind: 1, isUserSide: true }),
+    span('fetch', 'page', 'portal-browser', 100, 800, { kind: 3, isUserSide: true }),
+    span('entry', 'fetch', 'portal-web', 250, 450),
+  ];
+  expect(layersOf(layOut(spans, beginOf(spans, 'entry')).rows)).toEqual({ device: 200, network: 350, ownCode: 450, stores: 0, outside: 0 });
+});
+
+test('a trace whose parents go in a circle, or never came, begins where it is known to', () => {
+  expect(beginOf([span('a', 'b', '', 0, 1), span('b', 'a', '', 0, 1)], 'a')).toBe('b');
+  expect(beginOf([span('a', 'gone', '', 0, 1)], 'a')).toBe('a');
 });

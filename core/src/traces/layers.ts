@@ -1,8 +1,8 @@
 import { SpanKind } from '../telemetry';
 import type { WaterfallRow } from './waterfall';
 
-/** Where an attempt's time goes, from the caller's side down. */
-export const LAYERS = ['ownCode', 'network', 'stores', 'outside'] as const;
+/** Where an attempt's time goes, from the caller's side down; device: the person's own, browser or phone. */
+export const LAYERS = ['device', 'ownCode', 'network', 'stores', 'outside'] as const;
 export type Layer = (typeof LAYERS)[number];
 
 /**
@@ -11,7 +11,7 @@ export type Layer = (typeof LAYERS)[number];
  * a component of its own, an outside service when it is only named.
  */
 export function layersOf(rows: readonly WaterfallRow[]): Record<Layer, number> {
-  const layers: Record<Layer, number> = { ownCode: 0, network: 0, stores: 0, outside: 0 };
+  const layers: Record<Layer, number> = { device: 0, ownCode: 0, network: 0, stores: 0, outside: 0 };
   const componentOf = new Map(rows.map(({ span }) => [span.spanId, span.component]));
   const parents = new Set(rows.map(({ span }) => span.parentSpanId));
   for (const { span, shareUs, holder, isMissing } of rows) {
@@ -19,7 +19,9 @@ export function layersOf(rows: readonly WaterfallRow[]): Record<Layer, number> {
     const caller = componentOf.get(span.parentSpanId);
     const layer: Layer =
       span.kind !== SpanKind.CLIENT
-        ? 'ownCode'
+        ? span.isUserSide
+          ? 'device'
+          : 'ownCode'
         : parents.has(span.spanId)
           ? 'network'
           : holder !== span.component

@@ -14,6 +14,10 @@ export interface TraceSpan extends TimedSpan {
   statement: string;
   /** what went wrong: type of the exception, or status; '' when nothing did */
   failure: string;
+  /** it ran on a person's own device */
+  isUserSide: boolean;
+  /** which device that is, where it is told */
+  device: string;
 }
 
 /**

@@ -3,7 +3,7 @@ import { SpanKind } from '../telemetry';
 import { clockOffsets, layOut, MISSING_SPAN, timeShares, type TraceSpan } from './index';
 
 const span = (spanId: string, parentSpanId: string, component: string, startUs: number, endUs: number, more: Partial<TraceSpan> = {}): TraceSpan => ({
-  spanId, parentSpanId, component, startUs, durationUs: endUs - startUs, failed: false, name: spanId, kind: SpanKind.INTERNAL, host: '', peer: '', statement: '', failure: '', ...more,
+  spanId, parentSpanId, component, startUs, durationUs: endUs - startUs, failed: false, name: spanId, kind: SpanKind.INTERNAL, host: '', peer: '', statement: '', failure: '', isUserSide: false, device: '', ...more,
 }); // prettier-ignore
 
 const sharesOf = (spans: TraceSpan[]) => Object.fromEntries(timeShares(spans, spans[0] as TraceSpan));

@@ -130,7 +130,7 @@ function treeOf(spans: readonly TraceSpan[], root: TraceSpan): { below: Tree; mi
     if (spanId === root.parentSpanId) continue;
     const startUs = Math.min(...found.map((span) => span.startUs));
     const endUs = Math.max(...found.map((span) => span.startUs + span.durationUs));
-    const stand: TraceSpan = { spanId, parentSpanId: root.spanId, name: MISSING_SPAN, component: MISSING_SPAN, kind: 1, host: '', peer: '', statement: '', failure: '', failed: false, startUs, durationUs: endUs - startUs }; // prettier-ignore
+    const stand: TraceSpan = { spanId, parentSpanId: root.spanId, name: MISSING_SPAN, component: MISSING_SPAN, kind: 1, host: '', peer: '', statement: '', failure: '', isUserSide: false, device: '', failed: false, startUs, durationUs: endUs - startUs }; // prettier-ignore
     missing.add(spanId);
     byId.set(spanId, stand);
     put(children, root.spanId, stand);

@@ -1,0 +1,3 @@
+export * from './part';
+export * from './judge-parts';
+export * from './words';

@@ -1,0 +1,60 @@
+import { noStretches, withSums, type RecentSums, type Stretches } from '../normal';
+import { SpanKind } from '../telemetry';
+
+/** service: work on a host of its own; store: told by those who ask it, as a component; outside: only named by those who call it. */
+export const PART_KINDS = ['service', 'store', 'outside'] as const;
+export type PartKind = (typeof PART_KINDS)[number];
+
+/** Something that runs: a component on one of its hosts, a store, an outside service. */
+export interface Part {
+  kind: PartKind;
+  component: string;
+  /** '' for stores and outside services: whoever calls tells its own host */
+  host: string;
+}
+
+export interface PartActivity extends Part, Stretches {
+  /** the same by what was asked of it: a store's mean hides that one statement of many is slow */
+  operations: ReadonlyMap<string, Stretches>;
+}
+
+/** What spans of one kind came to: sums of a component on a host, of calls to a peer. */
+export interface SpanSums {
+  component: string;
+  host: string;
+  /** whom calls went to, where they say so; '' else */
+  peer: string;
+  kind: number;
+  /** what was asked: name of the span */
+  operation: string;
+  isLast: boolean;
+  sums: RecentSums;
+}
+
+/**
+ * All that runs, told apart from sums of spans. A component that only others' calls tell of is a store. Who is named by calls,
+ * and tells nothing of itself, is an outside service; calls to those who do tell are theirs to count.
+ *
+ * @returns in order of kind, component, host
+ */
+export function partsOf(spans: readonly SpanSums[]): PartActivity[] {
+  const services = new Set(spans.filter(({ kind }) => kind !== SpanKind.CLIENT).map(({ component }) => component));
+  const parts = new Map<string, Part & Stretches & { operations: Map<string, Stretches> }>();
+  for (const { component, host, peer, kind, operation, isLast, sums } of spans) {
+    const part = partFor(component, host, peer, kind, services);
+    if (!part) continue;
+    const key = JSON.stringify([part.kind, part.component, part.host]);
+    const known = parts.get(key) ?? { ...part, ...noStretches(), operations: new Map<string, Stretches>() };
+    known.operations.set(operation, withSums(known.operations.get(operation) ?? noStretches(), isLast, sums));
+    parts.set(key, { ...known, ...withSums(known, isLast, sums) });
+  }
+  return [...parts.values()].sort(
+    (a, b) => PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind) || a.component.localeCompare(b.component) || a.host.localeCompare(b.host),
+  );
+}
+
+function partFor(component: string, host: string, peer: string, kind: number, services: ReadonlySet<string>): Part | undefined {
+  if (kind !== SpanKind.CLIENT) return { kind: 'service', component, host };
+  if (peer !== '') return services.has(peer) ? undefined : { kind: 'outside', component: peer, host: '' };
+  return services.has(component) ? undefined : { kind: 'store', component, host: '' };
+}

@@ -1,0 +1,5 @@
+export * from './sessions';
+export * from './discover';
+export * from './leaving';
+export * from './judge-journey';
+export * from './repair';
