@@ -9,15 +9,20 @@ import { handoffRoutes } from './api/handoffs';
 import { flowRoutes } from './api/flows';
 import { healthRoutes } from './api/health';
 import { incidentRoutes } from './api/incidents';
+import { journeyRoutes } from './api/journeys';
+import { pageRoutes } from './api/pages';
+import { personRoutes } from './api/persons';
 import { openApi } from './api/open-api';
 import { problemHandler, sendProblem, unknownRoute } from './api/problems';
 import { settingsRoutes } from './api/settings';
+import type { Pseudonyms } from './access/pseudonyms';
 import type { Config } from './config';
 import type { Engine } from './engine/engine';
-import type { LogSearch } from './engine/log-search';
 import { Problem } from './errors';
+import { browserRoutes } from './intake/browser-routes';
 import type { Intake } from './intake/intake';
 import { intakeRoutes } from './intake/routes';
+import type { Search } from './search/search';
 import type { Settings } from './settings/settings';
 import type { Database } from './store/database';
 
@@ -27,14 +32,15 @@ export interface AppDeps {
   database: Database;
   intake: Intake;
   engine: Engine;
-  logs: LogSearch;
+  search: Search;
+  pseudonyms: Pseudonyms;
   log: Logger;
 }
 
 const HANDOFFS_A_MINUTE = 60;
 
 /** The whole application without a port: `server.ts` listens, tests ask it in process. */
-export function buildApp({ config, settings, database, intake, engine, logs, log }: AppDeps): Express {
+export function buildApp({ config, settings, database, intake, engine, search, pseudonyms, log }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -53,10 +59,12 @@ export function buildApp({ config, settings, database, intake, engine, logs, log
   );
   app.use(intakeRoutes(intake, config));
   app.use(compression());
+  app.use(browserRoutes(intake, config));
   app.use(healthRoutes(database, intake, engine));
 
   const api = Router();
-  api.use(express.json({ limit: '1mb' }));
+  // Source maps are larger than all else: their route reads its own body.
+  api.use(/^(?!\/source-maps)/, express.json({ limit: '1mb' }));
   api.post(
     '/handoffs',
     rateLimit({
@@ -67,10 +75,13 @@ export function buildApp({ config, settings, database, intake, engine, logs, log
     }),
   );
   api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
-  api.use(incidentRoutes(engine, logs, config.publicUrl));
-  api.use(flowRoutes(engine));
+  api.use(incidentRoutes(engine, search, config.publicUrl));
+  api.use(flowRoutes(engine, database));
+  api.use(journeyRoutes(engine));
+  api.use(pageRoutes(database, engine, search));
+  api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));
   api.use(settingsRoutes(database, engine, settings));
-  api.use(handoffRoutes(database, engine, logs, config));
+  api.use(handoffRoutes(database, engine, search, config));
   api.use(unknownRoute);
   app.use('/api', api);
   app.use('/v1', unknownRoute);

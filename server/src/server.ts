@@ -1,14 +1,15 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { DAY_MS, HOUR_MS } from '@toplens/core/time';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { pino, type Logger } from 'pino';
+import { Pseudonyms } from './access/pseudonyms';
 import { buildApp } from './app';
 import { projectRoot, type Config } from './config';
 import { Engine } from './engine/engine';
-import { LogSearch } from './engine/log-search';
 import { Intake } from './intake/intake';
 import { Desk } from './outbound/desk';
+import { Search } from './search/search';
 import { readSettings } from './settings/settings';
 import { dropOld } from './store/attempts';
 import { Database } from './store/database';
@@ -23,6 +24,7 @@ export interface RunningServer {
 }
 
 const TIDY_EVERY_MS = 6 * HOUR_MS;
+const FIRST_TIDY_MS = 10 * MINUTE_MS;
 
 /** Brings everything up on the configured port (0: any free one). */
 export async function startServer(config: Config, log: Logger = pino({ level: config.logLevel })): Promise<RunningServer> {
@@ -40,17 +42,19 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
       log,
       onCommitted: (batch) => running.engine?.append(batch),
     });
-    const engine = await Engine.start(database, settings, join(config.dataDir, 'segments'), log);
+    const engine = await Engine.start(database, settings, join(config.dataDir, 'segments'), config.usualTracesAMinute, log);
     running.engine = engine;
-    const logs = LogSearch.start(database);
+    const search = Search.start(database);
+    const pseudonyms = Pseudonyms.open(join(config.dataDir, 'pseudonyms.secret'));
     const http = createServer();
     await listen(http, config);
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
-    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, logs, log }));
+    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, log }));
     const desk = new Desk(database, { deskUrl: config.deskUrl, publicUrl: reachable.publicUrl, log });
     desk.start();
     const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);
+    const firstTidy = setTimeout(() => void tidyUp(database, config, log), FIRST_TIDY_MS);
     log.info({ url, dataDir: config.dataDir }, 'Top Lens is ready');
     return {
       url,
@@ -59,12 +63,13 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
       database,
       close: async () => {
         clearInterval(tidy);
+        clearTimeout(firstTidy);
         http.closeAllConnections();
         await new Promise((resolve) => http.close(resolve));
         await desk.stop();
         await intake.close();
         await engine.stop();
-        await logs.stop();
+        await search.stop();
         await database.close();
         unlock();
       },

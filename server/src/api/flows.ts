@@ -3,6 +3,8 @@ import { number, object } from 'yup';
 import type { Engine } from '../engine/engine';
 import type { AttemptQuestion } from '../engine/protocol';
 import { Problem } from '../errors';
+import type { Database } from '../store/database';
+import { statementsBeside } from '../store/traces';
 import { readFocus, readInput, readWindow } from './query';
 
 const regionQuery = object({ longer: number().min(0).default(0), shorter: number().positive() });
@@ -17,7 +19,7 @@ function noFlow(text: string): never {
   throw new Problem('notFound', `there is no flow ${text}`, { field: 'id' });
 }
 
-export function flowRoutes(engine: Engine): Router {
+export function flowRoutes(engine: Engine, database: Database): Router {
   const router = Router();
   router.get('/flows', async (request, response) => {
     response.json(await engine.ask('flows', { window: readWindow(request), ...readFocus(request) }));
@@ -33,6 +35,9 @@ export function flowRoutes(engine: Engine): Router {
   router.get('/flows/:id/path', async (request, response) => {
     const { focus } = readFocus(request);
     response.json((await engine.ask('path', { id: flowIn(request.params.id), window: readWindow(request), focus })) ?? noFlow(request.params.id));
+  });
+  router.get('/estate', async (request, response) => {
+    response.json(await engine.ask('estate', { window: readWindow(request) }));
   });
   router.get('/components/:name', async (request, response) => {
     const { name } = request.params;
@@ -53,6 +58,10 @@ export function flowRoutes(engine: Engine): Router {
   router.get('/attempts/:traceId/:spanId/hosts', async (request, response) => {
     const ids = attemptIn(request.params);
     response.json((await engine.ask('attemptHosts', ids)) ?? noAttempt(ids));
+  });
+  router.get('/attempts/:traceId/:spanId/beside', async (request, response) => {
+    const ids = attemptIn(request.params);
+    response.json((await statementsBeside(database, ids.traceId, ids.spanId)) ?? noAttempt(ids));
   });
   router.get('/flow-counts', async (_request, response) => {
     response.json({ flows: await engine.ask('flowCounts', null) });

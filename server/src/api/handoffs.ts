@@ -3,7 +3,7 @@ import { canBecome, type HandoffState } from '@toplens/core/handoffs';
 import { Router, type Request } from 'express';
 import { number, object, string } from 'yup';
 import type { Engine } from '../engine/engine';
-import type { LogSearch } from '../engine/log-search';
+import type { Search } from '../search/search';
 import { Problem } from '../errors';
 import { makeBrief } from '../outbound/make-brief';
 import { DatabaseError, type Database } from '../store/database';
@@ -36,7 +36,7 @@ export interface HandoffRouteOptions {
   deskToken: string;
 }
 
-export function handoffRoutes(database: Database, engine: Engine, logs: LogSearch, options: HandoffRouteOptions): Router {
+export function handoffRoutes(database: Database, engine: Engine, search: Search, options: HandoffRouteOptions): Router {
   const router = Router();
 
   router.get('/handoffs', async (_request, response) => {
@@ -56,7 +56,7 @@ export function handoffRoutes(database: Database, engine: Engine, logs: LogSearc
       return;
     }
     const incident = await askIncident(engine, String(incidentId), { window: checkWindow({ fromMs, toMs }) });
-    const { brief, markdown } = makeBrief(incident, await askAround(engine, logs, incident.id), { team, note, publicUrl: options.publicUrl });
+    const { brief, markdown } = makeBrief(incident, await askAround(engine, search, incident.id), { team, note, publicUrl: options.publicUrl });
     const id = randomUUID();
     try {
       await database.transaction(insertHandoff({ id, incident: incidentId, team, note, brief, markdown, idempotencyKey }));

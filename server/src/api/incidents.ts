@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { array, number, object, string, type InferType } from 'yup';
 import type { Action } from '../engine/actions';
 import type { Engine } from '../engine/engine';
-import type { LogSearch } from '../engine/log-search';
+import type { Search } from '../search/search';
 import type { IncidentQuestion } from '../engine/protocol';
 import { Problem } from '../errors';
 import { makeBrief, type Around } from '../outbound/make-brief';
@@ -20,11 +20,11 @@ export async function askIncident(engine: Engine, idText: string | undefined, qu
 }
 
 /** What else was seen, for the brief. A brief is written whether the logs can be read or not. */
-export async function askAround(engine: Engine, logs: LogSearch, id: number): Promise<Around> {
+export async function askAround(engine: Engine, search: Search, id: number): Promise<Around> {
   const [hosts, scope] = await Promise.all([engine.ask('incidentHosts', { id }), engine.ask('logScope', { id })]);
   if (!scope) return { hosts, logs: null };
   const { version, ...question } = scope;
-  return { hosts, logs: await logs.patterns(question, version).catch(() => null) };
+  return { hosts, logs: await search.ask('logPatterns', question, version).catch(() => null) };
 }
 
 const briefQuery = object({ team: string().max(200).default(''), note: string().max(10_000).default('') });
@@ -68,7 +68,7 @@ const idIn = (text: string | undefined): number => {
 const noIncident = (text: string | undefined) =>
   new Problem('notFound', `there is no incident ${text}; it may have been withdrawn when later data came in`, { field: 'id' });
 
-export function incidentRoutes(engine: Engine, logs: LogSearch, publicUrl: string): Router {
+export function incidentRoutes(engine: Engine, search: Search, publicUrl: string): Router {
   const router = Router();
   router.get('/worst-first', async (request, response) => {
     const { rankBy, rates } = readInput(rankingQuery, request.query);
@@ -90,12 +90,12 @@ export function incidentRoutes(engine: Engine, logs: LogSearch, publicUrl: strin
     const scope = await engine.ask('logScope', { id: idIn(request.params.id) });
     if (!scope) throw noIncident(request.params.id);
     const { version, ...question } = scope;
-    response.json(await logs.patterns(question, version));
+    response.json(await search.ask('logPatterns', question, version));
   });
   router.get('/incidents/:id/brief', async (request, response) => {
     const { team, note } = readInput(briefQuery, request.query);
     const incident = await askIncident(engine, request.params.id, { window: readWindow(request) });
-    response.json(makeBrief(incident, await askAround(engine, logs, incident.id), { team: team || incident.proposedTeam?.team || '', note, publicUrl }));
+    response.json(makeBrief(incident, await askAround(engine, search, incident.id), { team: team || incident.proposedTeam?.team || '', note, publicUrl }));
   });
   router.post('/incidents/:id/decisions', async (request, response) => {
     const action = toAction(Number(request.params.id), readInput(decision, request.body));

@@ -1,32 +1,20 @@
-import { BILL_LINES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
+import { BILL_LINES, FATES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
 import { BASES, LEVELS, SIGNALS } from '@toplens/core/normal';
 import { HANDOFF_STATES } from '@toplens/core/handoffs';
 import { OUTCOMES } from '@toplens/core/flows';
+import { PART_KINDS, PART_LEVELS } from '@toplens/core/estate';
 import { FIGURES } from '@toplens/core/hosts';
 import { DIMENSIONS } from '@toplens/core/telemetry';
+import { MONEY_FIGURES, MONEY_VERDICTS } from '@toplens/core/money';
 import { LAYERS } from '@toplens/core/traces';
 import { AGAINST } from '../engine/protocol';
+import { PAGE_DIMENSIONS } from '../store/pages';
+import { pageSchemas } from './page-schemas';
+import { flag, integer, list, number, oneOf, orNull, record, ref, text, type Schema } from './schema-words';
 
 /** Rates that can be changed in place. */
 export const RATE_NAMES = ['waiting', 'failed', 'left', 'missing', 'money', 'keyMultiplier'] as const;
 
-type Schema = Record<string, unknown>;
-
-const number: Schema = { type: 'number' };
-const integer: Schema = { type: 'integer' };
-const text: Schema = { type: 'string' };
-const flag: Schema = { type: 'boolean' };
-const oneOf = (values: readonly string[]): Schema => ({ type: 'string', enum: values });
-const list = (items: Schema): Schema => ({ type: 'array', items });
-const orNull = (schema: Schema): Schema => ({ oneOf: [schema, { type: 'null' }] });
-const ref = (name: string): Schema => ({ $ref: `#/components/schemas/${name}` });
-/** All properties are required: what may be absent is null. */
-const record = (properties: Record<string, Schema>): Schema => ({
-  type: 'object',
-  properties,
-  required: Object.keys(properties),
-  additionalProperties: false,
-});
 const outcomes = record(Object.fromEntries(OUTCOMES.map((outcome) => [outcome, integer])));
 const windowMs = record({ fromMs: number, toMs: number });
 const limitBy = oneOf(['owner', 'learned', 'none']);
@@ -57,7 +45,7 @@ const schemas: Record<string, Schema> = {
   Freshness: record({ watermarkMs: orNull(number), judgedMs: orNull(number), silent: list(record({ application: text, sinceMs: number })) }),
   WorstFirst: record({
     window: windowMs, ranking: oneOf(RANKINGS), headline: text, detail: text, currency: text, rows: list(ref('Row')), odd: list(ref('Odd')),
-    setAside: list(ref('SetAside')), compared: orNull(ref('Compared')), remaining, lastEndedMs: orNull(number), applications: list(text), teams: list(text),
+    hasPromises: flag, setAside: list(ref('SetAside')), compared: orNull(ref('Compared')), remaining, lastEndedMs: orNull(number), applications: list(text), teams: list(text),
     flows: list(record({ id: integer, name: text, application: text })), dimensions: list(record({ dimension, values: list(text) })), freshness: ref('Freshness'),
   }),
   Change: record({
@@ -88,7 +76,7 @@ const schemas: Record<string, Schema> = {
     own: list(number), ownUs: number, shareUs: number, calls: integer, callsUs: number, callsSumUs: number, foldedInto: text, isMissing: flag, runsOn: flag,
   }),
   AttemptPage: record({
-    traceId: text, spanId: text, flow: record({ id: integer, name: text, technicalName: text, application: text }), atMs: number, durationMs: number,
+    traceId: text, spanId: text, flow: record({ id: integer, name: text, technicalName: text, application: text }), atMs: number, durationMs: number, wholeMs: number, device: text,
     outcome: oneOf(OUTCOMES), limitMs: orNull(number), limitBy, expectedMs: orNull(number), failure: text, person: text,
     values: list(record({ dimension, value: text })), value: orNull(number), currency: text,
     failures: list(record({ spanId: text, component: text, type: text, message: text, className: text, method: text, file: text, line: integer, stack: text })),
@@ -117,6 +105,42 @@ const schemas: Record<string, Schema> = {
     window: windowMs, traces: integer, hops: list(ref('Hop')),
     layers: record({ startMs: number, stepMs: number, attempts: list(integer), means: list(record({ layer: oneOf(LAYERS), ms: list(number) })) }),
   }),
+  HurtPerson: record({
+    person: text, tier: text, site: text, region: text, promotion: text, flow: text, late: integer, hung: integer, failed: integer, waitedMs: number,
+    lastMs: number, fate: oneOf(FATES), lost: number,
+  }),
+  Hurt: record({
+    window: windowMs, currency: text, total: integer, gone: integer, lost: number, people: list(ref('HurtPerson')),
+    concentration: list(record({ dimension: oneOf(['tier', 'promotion', 'site', 'region']), values: list(record({ value: text, people: integer })) })),
+  }),
+  PersonAttempt: record({
+    atMs: number, durationMs: number, flow: integer, name: text, application: text, outcome: oneOf(OUTCOMES), expectedMs: orNull(number), session: number,
+    isProbe: flag, site: text, region: text, tier: text, version: text, value: orNull(number), failure: text, traceId: text, spanId: text,
+  }),
+  Person: record({ person: text, window: windowMs, attempts: list(ref('PersonAttempt')), views: list(ref('PersonView')) }),
+  PersonLooks: record({ looks: list(record({ atMs: number, who: text, why: text, what: text, people: integer })) }),
+  JourneyStep: record({
+    flow: integer, name: text, people: number, sessions: number, wentOn: number, undecided: number, left: number, exposed: number, usuallyExposed: number, beyondUsual: ref('Interval'),
+    lost: ref('Interval'), usualLeaving: orNull(number), attributable: orNull(number), isBad: flag, medianMs: orNull(number), failedShare: orNull(number),
+    incidents: list(integer),
+  }),
+  Journey: record({
+    id: text, key: text, window: windowMs, name: text, isNamed: flag, application: text, currency: text, every: integer, setOut: number, completed: number,
+    value: number, valueEach: orNull(number), beyondUsual: number, lost: number, steps: list(ref('JourneyStep')),
+    repairs: list(record({ step: integer, flow: integer, comeBack: number, hidden: number, completions: number, value: number })),
+  }),
+  Journeys: record({ window: windowMs, journeys: list(ref('Journey')) }),
+  MoneyFigure: record({ value: orNull(number), expected: orNull(number), low: orNull(number), high: orNull(number), verdict: oneOf(MONEY_VERDICTS) }),
+  Takings: record({
+    flow: integer, name: text, application: text, start: orNull(text), days: integer, lost: ref('Interval'), ...Object.fromEntries(MONEY_FIGURES.map((figure) => [figure, ref('MoneyFigure')])),
+  }),
+  Money: record({ window: windowMs, currency: text, isNarrowed: flag, flows: list(ref('Takings')) }),
+  Beside: record({ component: text, durationMs: number, others: list(record({ statement: text, calls: integer, overlapMs: number, longestMs: number })) }),
+  RunningPart: record({
+    kind: oneOf(PART_KINDS), component: text, host: text, application: text, region: text, team: text, version: text, level: oneOf(PART_LEVELS),
+    slowness: orNull(number), attemptsPerMinute: number, usualPerMinute: number, failing: orNull(number), changes: list(text), figures: list(text),
+  }),
+  Estate: record({ window: windowMs, before: windowMs, parts: list(ref('RunningPart')) }),
   Component: record({
     name: text, window: windowMs, before: windowMs, team: orNull(text), traces: integer, attempts: integer, callers: list(ref('Hop')), callees: list(ref('Hop')),
     hosts: list(text), figures: list(record({ figure: oneOf(FIGURES), hosts: list(ref('HostFigure')) })),
@@ -211,6 +235,7 @@ const schemas: Record<string, Schema> = {
     properties: { type: text, title: text, status: integer, detail: text, field: text, instance: text },
     required: ['type', 'title', 'status', 'detail'],
   },
+  ...pageSchemas,
 }; // prettier-ignore
 
 const json = (schema: string): Schema => ({ content: { 'application/json': { schema: ref(schema) } } });
@@ -230,6 +255,7 @@ const focusQuery = [
   ...DIMENSIONS.map((name) => query(name, text, `only attempts of this ${name}`)),
   query('against', oneOf(AGAINST), 'with what the window is compared'),
 ];
+const pageQuery = PAGE_DIMENSIONS.map((name) => query(name, text, `only views of this ${name}`));
 const get = (summary: string, schema: string, parameters: Schema[] = []): Schema => ({
   summary,
   parameters,
@@ -245,6 +271,8 @@ const otlpBody = {
   content: { 'application/json': { schema: { type: 'object' } }, 'application/x-protobuf': { schema: { type: 'string', format: 'binary' } } },
 };
 
+/** Plain text, for which a browser asks no leave before; it holds JSON. */
+const browserBody = { content: { 'text/plain': { schema: text } } };
 const cloudEventsBody = {
   content: { 'application/cloudevents+json': { schema: { type: 'object' } }, 'application/cloudevents-batch+json': { schema: { type: 'array' } } },
 };
@@ -271,6 +299,19 @@ export function openApi(url: string): Schema {
       '/v1/traces': { post: takes('spans', otlpBody) },
       '/v1/logs': { post: takes('lines of logs, and changes as events named toplens.change', otlpBody) },
       '/v1/metrics': { post: takes('points of metrics of all kinds', otlpBody) },
+      '/v1/browser': {
+        post: takes('page views, script errors and spans of a page, with the key of the page as ?key=… and from its origins alone', browserBody),
+      },
+      '/v1/har': {
+        post: {
+          ...takes('page loads of a HAR 1.2 file; sent again it adds nothing', { content: { 'application/json': { schema: { type: 'object' } } } }),
+          parameters: [
+            query('component', text, 'whose pages these are'),
+            query('application', text, 'of which application'),
+            query('version', text, 'of the pages'),
+          ],
+        },
+      },
       '/v1/changes': { post: takes('changes as CloudEvents 1.0, one or a batch', cloudEventsBody) },
       '/api/worst-first': {
         get: get('Incidents of a window, worst first', 'WorstFirst', [
@@ -307,8 +348,51 @@ export function openApi(url: string): Schema {
         ]),
       },
       '/api/flows/{id}/path': { get: get('The components that a flow goes through', 'Path', [path('id'), ...windowQuery, ...focusQuery]) },
+      '/api/incidents/{id}/hurt': {
+        get: get('People whom an incident hurt, worst off first, without names', 'Hurt', [path('id'), ...windowQuery, ...focusQuery]),
+      },
+      '/api/incidents/{id}/hurt/export': {
+        post: {
+          summary: 'The same with ids, as CSV: needs a key of those who may see persons; recorded with who and why',
+          parameters: [path('id'), ...windowQuery, ...focusQuery],
+          requestBody: { required: true, content: { 'application/json': { schema: record({ why: text }) } } },
+          responses: { 200: { description: 'CSV (RFC 4180)', content: { 'text/csv': { schema: text } } } },
+        },
+      },
+      '/api/people/find': {
+        post: {
+          summary: 'What one person did, in order: found by id, or by the SHA-256 of an e-mail address; needs a key; recorded with who and why',
+          parameters: windowQuery,
+          requestBody: { required: true, content: { 'application/json': { schema: record({ find: text, why: text }) } } },
+          responses: { 200: { description: 'found', content: { 'application/json': { schema: ref('Person') } } } },
+        },
+      },
+      '/api/person-looks': { get: get('Who looked at persons by name, and why', 'PersonLooks') },
+      '/api/journeys': { get: get('Ways that people walk through flows: who sets out, leaves, completes', 'Journeys', [...windowQuery, ...focusQuery]) },
+      '/api/journeys/{id}': { get: get('One journey, step by step, and in which order to mend', 'Journey', [path('id'), ...windowQuery, ...focusQuery]) },
+      '/api/money': { get: get('Orders, value, size and conversion against the same hours of like days', 'Money', [...windowQuery, ...focusQuery]) },
+      '/api/pages': {
+        get: get('Page loads in browsers by page, country …, heaviest first; where it is worse; what does not come', 'PageLoads', [
+          ...windowQuery,
+          query('by', oneOf(PAGE_DIMENSIONS), 'what views are told apart by'),
+          ...pageQuery,
+        ]),
+      },
+      '/api/page-loads/{view}': { get: get('One view of one page, with all that it fetched', 'PageLoad', [path('view')]) },
+      '/api/page-load-of/{trace}': { get: get('The view that a trace began in', 'PageLoadOf', [path('trace')]) },
+      '/api/script-errors': { get: get('Errors of scripts in groups, by people met', 'ScriptErrors', [...windowQuery, ...pageQuery]) },
+      '/api/source-maps': {
+        get: get('Source maps that stacks are read through', 'SourceMaps'),
+        post: post('Takes a source map (ECMA-426); one of the same component, version and file is replaced', 'NewSourceMap', {
+          '201': ok('SourceMapKept', 'kept'),
+        }),
+      },
+      '/api/estate': { get: get('Everything that runs: five minutes at the end of the window against the hour before them', 'Estate', windowQuery) },
       '/api/components/{name}': { get: get('A component: callers, callees, hosts, flows, incidents, changes', 'Component', [path('name'), ...windowQuery]) },
       '/api/attempts/{traceId}/{spanId}/hosts': { get: get('Hosts of an attempt in its minutes', 'Hosts', [path('traceId'), path('spanId')]) },
+      '/api/attempts/{traceId}/{spanId}/beside': {
+        get: get('What else a store was asked while this statement ran', 'Beside', [path('traceId'), path('spanId')]),
+      },
       '/api/incidents/{id}/hosts': { get: get('Hosts, processes and runtimes while an incident went on: ruled out or left over', 'Hosts', [path('id')]) },
       '/api/incidents/{id}/logs': { get: get('Log lines of its components brought to patterns, against the hours before', 'LogPatterns', [path('id')]) },
       '/api/flow-counts': { get: get('All that was ever recorded, by flow', 'FlowCounts') },

@@ -22,11 +22,20 @@ const flowSchema = object({
   importance: number().typeError('importance: expected a number').min(0, 'importance: expected at least 0').max(1000).nullable(),
 }).noUnknown();
 
+const journeySchema = object({ name: string().trim().min(1, 'name: expected some words').max(120).nullable() }).noUnknown();
+
+/** The schema of what a key may be set to; `undefined` when no setting is called that. */
+function schemaOf(key: string): ObjectSchema<object> | undefined {
+  if (key === RATES_KEY) return ratesSchema;
+  if (key === CALENDAR_KEY) return calendarSchema;
+  if (key.startsWith('flow\u001f')) return flowSchema;
+  return key.startsWith('journey\u001f') ? journeySchema : undefined;
+}
+
 /** @throws Problem 'badInput' for a key that nobody knows, or a value that does not fit it */
 function checkValue(key: string, value: unknown): unknown {
   if (value === null || value === undefined) return null;
-  const schema: ObjectSchema<object> | undefined =
-    key === RATES_KEY ? ratesSchema : key === CALENDAR_KEY ? calendarSchema : key.startsWith('flow\u001f') ? flowSchema : undefined;
+  const schema = schemaOf(key);
   if (!schema) throw new Problem('badInput', `key: no setting is called ${key}`, { field: 'key' });
   return readInput(schema, value);
 }

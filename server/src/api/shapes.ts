@@ -1,9 +1,13 @@
-import type { BillLineName, Priority, Ranking, Trend } from '@toplens/core/incidents';
+import type { BillLineName, Fate, Priority, Ranking, Trend } from '@toplens/core/incidents';
+import type { PartKind, PartLevel } from '@toplens/core/estate';
 import type { Basis, ChangedMeasure, Level, Signal } from '@toplens/core/normal';
 import type { Outcome } from '@toplens/core/flows';
 import type { FigureName, FigureVerdict } from '@toplens/core/hosts';
+import type { MoneyFigure, MoneyVerdict } from '@toplens/core/money';
+import type { Rating, ViewKind, Vital } from '@toplens/core/pages';
 import type { Dimension } from '@toplens/core/telemetry';
 import type { Layer } from '@toplens/core/traces';
+import type { ListedView, PageDimension } from '../store/pages';
 
 /** What the API answers. The OpenAPI description says the same; a test holds both together. */
 
@@ -121,6 +125,8 @@ export interface WorstFirstShape {
   currency: string;
   rows: RowShape[];
   odd: OddShape[];
+  /** some flow carries an agreement with a penalty */
+  hasPromises: boolean;
   setAside: SetAsideShape[];
   compared: ComparedShape | null;
   remaining: RemainingShape;
@@ -413,6 +419,10 @@ export interface AttemptPageShape {
   flow: { id: number; name: string; technicalName: string; application: string };
   atMs: number;
   durationMs: number;
+  /** from where it began, in a browser or on a phone where that is told: what the rows are laid out in */
+  wholeMs: number;
+  /** the person's own device; '' where it is not told */
+  device: string;
   outcome: Outcome;
   limitMs: number | null;
   limitBy: 'owner' | 'learned' | 'none';
@@ -580,6 +590,196 @@ export interface PathShape {
   layers: { startMs: number; stepMs: number; attempts: number[]; means: { layer: Layer; ms: number[] }[] };
 }
 
+/** A person whom an incident hurt, without a name. */
+export interface HurtPersonShape {
+  /** a pseudonym: tells persons apart, not who they are */
+  person: string;
+  tier: string;
+  site: string;
+  region: string;
+  promotion: string;
+  flow: string;
+  late: number;
+  hung: number;
+  failed: number;
+  waitedMs: number;
+  lastMs: number;
+  fate: Fate;
+  lost: number;
+}
+
+/** The people whom an incident hurt, worst off first. */
+export interface HurtShape {
+  window: WindowShape;
+  currency: string;
+  total: number;
+  gone: number;
+  lost: number;
+  people: HurtPersonShape[];
+  concentration: { dimension: 'tier' | 'promotion' | 'site' | 'region'; values: { value: string; people: number }[] }[];
+}
+
+export interface PersonAttemptShape {
+  atMs: number;
+  durationMs: number;
+  flow: number;
+  name: string;
+  application: string;
+  outcome: Outcome;
+  expectedMs: number | null;
+  /** a number that tells sessions apart; 0 where none is told */
+  session: number;
+  isProbe: boolean;
+  site: string;
+  region: string;
+  tier: string;
+  version: string;
+  value: number | null;
+  failure: string;
+  /** '' where the attempt is not kept any more */
+  traceId: string;
+  spanId: string;
+}
+
+/** A page that a person looked at. */
+export interface PersonViewShape extends ListedLoadShape {
+  session: number;
+  system: string;
+}
+
+export interface PersonShape {
+  person: string;
+  window: WindowShape;
+  attempts: PersonAttemptShape[];
+  views: PersonViewShape[];
+}
+
+/** A step of a journey in a window: who came, and what became of them. */
+export interface JourneyStepShape {
+  flow: number;
+  name: string;
+  /** people, or sessions where nobody is named */
+  people: number;
+  /** sessions that came = went on + still there + left */
+  sessions: number;
+  wentOn: number;
+  undecided: number;
+  left: number;
+  /** sessions that met late, hung or failed attempts here, and how many usually do */
+  exposed: number;
+  usuallyExposed: number;
+  /** of those who left: because of that, beyond the usual */
+  beyondUsual: IntervalShape;
+  /** what they would have brought, units of currency */
+  lost: IntervalShape;
+  usualLeaving: number | null;
+  attributable: number | null;
+  /** the excess is more than chance */
+  isBad: boolean;
+  medianMs: number | null;
+  failedShare: number | null;
+  /** incidents that this step is a part of */
+  incidents: number[];
+}
+
+export interface JourneyShape {
+  /** numbers of its flows, first step first */
+  id: string;
+  /** of its name, as a setting */
+  key: string;
+  window: WindowShape;
+  name: string;
+  isNamed: boolean;
+  application: string;
+  currency: string;
+  /** every so manieth session was looked at; counts are of all */
+  every: number;
+  setOut: number;
+  completed: number;
+  value: number;
+  valueEach: number | null;
+  /** people who left beyond the usual at bad steps, and what they would have brought */
+  beyondUsual: number;
+  lost: number;
+  steps: JourneyStepShape[];
+  /** upstream first: what mending each bad step brings */
+  repairs: { step: number; flow: number; comeBack: number; hidden: number; completions: number; value: number }[];
+}
+
+export interface JourneysShape {
+  window: WindowShape;
+  journeys: JourneyShape[];
+}
+
+/** A figure of money against the same hours of like days; null where it cannot be told. */
+export interface MoneyFigureShape {
+  value: number | null;
+  expected: number | null;
+  /** range in which 95 of 100 like days lie */
+  low: number | null;
+  high: number | null;
+  verdict: MoneyVerdict;
+}
+
+/** What a flow with values brought. */
+export interface TakingsShape extends Record<MoneyFigure, MoneyFigureShape> {
+  flow: number;
+  name: string;
+  application: string;
+  /** the step that its way begins with; null when no way is known */
+  start: string | null;
+  /** like days that it is compared with */
+  days: number;
+  /** value missing to what was expected; zero while it is as usual */
+  lost: IntervalShape;
+}
+
+export interface MoneyShape {
+  window: WindowShape;
+  currency: string;
+  /** the view is narrowed by what roll-ups do not tell apart: these figures are of all */
+  isNarrowed: boolean;
+  flows: TakingsShape[];
+}
+
+/** What else a store was asked while one of its statements ran. */
+export interface BesideShape {
+  component: string;
+  durationMs: number;
+  others: { statement: string; calls: number; overlapMs: number; longestMs: number }[];
+}
+
+/** Something that runs: what it did in the last five minutes against the hour before. */
+export interface RunningPartShape {
+  kind: PartKind;
+  component: string;
+  /** '' for stores and outside services */
+  host: string;
+  /** '' where nothing tells it */
+  application: string;
+  region: string;
+  team: string;
+  version: string;
+  level: PartLevel;
+  /** mean duration of the last five minutes against the hour before; null when either is not known */
+  slowness: number | null;
+  attemptsPerMinute: number;
+  usualPerMinute: number;
+  failing: number | null;
+  /** what changed suddenly, in words */
+  changes: string[];
+  /** figures of its host or process that are not as in the hour before, in words */
+  figures: string[];
+}
+
+export interface EstateShape {
+  /** the five minutes */
+  window: WindowShape;
+  /** the hour before */
+  before: WindowShape;
+  parts: RunningPartShape[];
+}
+
 export interface ComponentShape {
   name: string;
   window: WindowShape;
@@ -597,4 +797,133 @@ export interface ComponentShape {
   incidents: { id: number; title: string; onsetMs: number; inTroubleNow: boolean }[];
   /** of the last day, newest first */
   changes: { atMs: number; words: string }[];
+}
+
+export interface VitalShape {
+  p75: number;
+  rating: Rating;
+  views: number;
+}
+
+/** Page loads with one value in common. */
+export interface PageGroupShape {
+  name: string;
+  views: number;
+  people: number;
+  loads: number;
+  /** mean of each part of a load, milliseconds, in the order of the core's PARTS */
+  parts: number[];
+  meanMs: number | null;
+  medianMs: number | null;
+  /** waited for by all together */
+  weightMs: number;
+  shareOfWeight: number;
+  vitals: Record<Vital, VitalShape | null>;
+  interactions: number;
+  errors: number;
+  shareWithErrors: number;
+  /** of views on which something did not come */
+  shareMissing: number;
+}
+
+/** Is it only here, or everywhere? */
+export interface PageWhereShape {
+  what: 'slow' | 'missing' | 'errors';
+  dimension: PageDimension;
+  verdict: 'here' | 'more' | 'everywhere';
+  hit: { name: string; views: number; here: number; elsewhere: number }[];
+}
+
+export interface ResourceHostShape {
+  host: string;
+  isThirdParty: boolean;
+  resources: number;
+  missing: number;
+  meanMs: number;
+  bytes: number;
+}
+
+/** One load as it is listed. */
+export type ListedLoadShape = ListedView;
+
+export interface PageLoadsShape {
+  window: WindowShape;
+  by: PageDimension;
+  /** share of the views that was read */
+  kept: number;
+  kinds: { load: number; route: number; frame: number };
+  all: PageGroupShape | null;
+  groups: PageGroupShape[];
+  trend: { startMs: number; stepMs: number; vitals: Record<Vital, (number | null)[]> };
+  where: PageWhereShape[];
+  hosts: ResourceHostShape[];
+  calls: { call: string; calls: number; failed: number; medianMs: number; p95Ms: number }[];
+  worst: ListedLoadShape[];
+}
+
+export interface FrameShape {
+  file: string;
+  line: number;
+  column: number;
+  method: string;
+}
+
+export interface ScriptErrorGroupShape {
+  type: string;
+  message: string;
+  errors: number;
+  views: number;
+  people: number;
+  firstMs: number;
+  lastMs: number;
+  pages: string[];
+  versions: string[];
+  browsers: string[];
+  component: string;
+  frames: FrameShape[];
+  /** frames are read through an uploaded source map */
+  isMapped: boolean;
+  sampleView: string;
+}
+
+export interface ScriptErrorsShape {
+  window: WindowShape;
+  /** all views of the window, to compare with */
+  views: number;
+  /** there were more errors: the newest are told */
+  isCut: boolean;
+  groups: ScriptErrorGroupShape[];
+}
+
+export interface LoadedResourceShape {
+  url: string;
+  host: string;
+  type: string;
+  startMs: number;
+  durationMs: number;
+  bytes: number;
+  missing: boolean;
+  isThirdParty: boolean;
+  /** the server's attempt that a call led to; null when it led to none that is known */
+  attempt: { traceId: string; spanId: string } | null;
+}
+
+/** One view of one page, with all that it fetched. */
+export interface PageLoadShape extends ListedLoadShape {
+  kind: ViewKind;
+  path: string;
+  host: string;
+  component: string;
+  application: string;
+  version: string;
+  system: string;
+  connection: string;
+  tier: string;
+  parts: number[] | null;
+  vitals: Record<Vital, number | null>;
+  interactions: number;
+  resources: LoadedResourceShape[];
+  moreResources: number;
+  scriptErrors: { atMs: number; type: string; message: string; frames: FrameShape[]; isMapped: boolean }[];
+  attempt: { traceId: string; spanId: string } | null;
 }

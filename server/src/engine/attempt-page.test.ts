@@ -2,12 +2,12 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../api/open-api';
 import type { AttemptPageShape, FlowPageShape } from '../api/shapes';
+import { text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
 const T0 = floorTo(Date.now(), MINUTE_MS) - 30 * MINUTE_MS;
 const TRACE = 'ab'.repeat(16);
 const id = (n: number) => n.toString(16).padStart(16, '0');
-const text = (key: string, stringValue: string) => ({ key, value: { stringValue } });
 
 interface Sent {
   n: number;

@@ -3,34 +3,37 @@ import { maskId } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
 import { DIMENSIONS, FAILED, SpanKind, type Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
-import { layOut, type Waterfall } from '@toplens/core/traces';
+import { beginOf, layOut, type Waterfall } from '@toplens/core/traces';
 import type { AttemptPageShape, AttemptRowShape, HostsShape, LogLineShape } from '../api/shapes';
 import { attemptsAt } from '../store/attempts';
 import { linesOfTrace } from '../store/logs';
-import { loadTrace, type StoredAttempt, type StoredTrace } from '../store/traces';
+import { loadTrace, tracesWithSpans, type StoredAttempt, type StoredTrace } from '../store/traces';
 import { eachAttempt } from './each-attempt';
 import { lookAt } from './incident-hosts';
 import { USUAL_FROM_MS } from './incident-scope';
-import { lineShape } from './log-patterns';
+import { lineShape } from '../search/log-patterns';
 import type { AttemptQuestion } from './protocol';
+import { keptShare } from './thin-traces';
 import type { World } from './world';
 
-/** How far back a usual attempt is looked for, and how many are tried until one has its inner spans. */
+/** How far back a usual attempt is looked for, and how many whose traces are kept may lack their inner spans. */
 const USUAL_LOOK_MS = 6 * HOUR_MS;
 const USUAL_TRIES = 16;
+const MOST_TRIES = 200;
 
 /** One attempt from its first span to the deepest store; null when it is not stored (any more). */
 export async function attemptPage(world: World, { traceId, spanId }: AttemptQuestion): Promise<AttemptPageShape | null> {
   const trace = await loadTrace(world.database, traceId);
   const attempt = trace.attempts.find((one) => one.spanId === spanId);
   if (!attempt) return null;
-  const waterfall = layOut(withFlowNames(world, trace), spanId);
+  const beganIn = beginOf(trace.spans, spanId);
+  const waterfall = layOut(withFlowNames(world, trace), beganIn);
   const flow = world.names.flow(attempt.flow);
   const startMs = attempt.startUs / 1000;
   const durationMs = attempt.durationUs / 1000;
   const normal = world.history.normalAt(attempt.flow, startMs);
   const { limitMs } = limitsAt(normal, attempt.site);
-  const usual = await usualAttempt(world, attempt);
+  const [usual, lines] = await Promise.all([usualAttempt(world, attempt), linesIn(world, traceId, trace)]);
   const usualShares = new Map(usual?.waterfall.components.map(({ component, shareUs }) => [component, shareUs]));
   const text = (dimension: Dimension) => world.names.text(attempt[dimension]);
   return {
@@ -39,6 +42,8 @@ export async function attemptPage(world: World, { traceId, spanId }: AttemptQues
     flow: { id: flow.id, name: flow.name, technicalName: flow.technicalName, application: flow.application },
     atMs: startMs,
     durationMs,
+    wholeMs: waterfall.root.durationUs / 1000,
+    device: trace.spans.find(({ device }) => device !== '')?.device ?? '',
     outcome: outcomeOf(durationMs, (attempt.flags & FAILED) !== 0, limitMs),
     limitMs: limitMs ?? null,
     limitBy: normal.limitBy,
@@ -71,7 +76,7 @@ export async function attemptPage(world: World, { traceId, spanId }: AttemptQues
     clocks: waterfall.clocks,
     missing: waterfall.missing,
     usual: usual && { traceId: usual.traceId, spanId: usual.spanId, atMs: usual.startMs, durationMs: usual.durationMs },
-    lines: await linesIn(world, traceId, trace),
+    lines,
     others: trace.attempts
       .filter((one) => one !== attempt)
       .map((one) => ({ spanId: one.spanId, name: world.names.flow(one.flow).name, durationMs: one.durationUs / 1000 })),
@@ -144,24 +149,33 @@ function rowShapes({ rows, root }: Waterfall): AttemptRowShape[] {
   }));
 }
 
+/** Nearer to what is usual; of two that are as near the newer. */
+const isNearer = (a: { startMs: number; off: number }, b: { startMs: number; off: number }): boolean =>
+  a.off < b.off || (a.off === b.off && a.startMs > b.startMs);
+
 /** An attempt of the same flow, on time and as long as usual, of which the inner spans are kept. */
 async function usualAttempt(world: World, attempt: StoredAttempt) {
   const startMs = attempt.startUs / 1000;
   const normal = world.history.normalAt(attempt.flow, startMs);
   const { expectedMs } = normal;
   if (expectedMs === undefined) return null;
-  const near: { startMs: number; off: number }[] = [];
   const window = { fromMs: startMs - USUAL_LOOK_MS, toMs: startMs };
+  const share = keptShare(world, window);
+  const most = Math.min(MOST_TRIES, Math.ceil(USUAL_TRIES / share));
+  // The few nearest of tens of thousands: kept in order while going through, since sorting all would take longer than the rest.
+  const near: { startMs: number; off: number }[] = [];
   await eachAttempt(world, window, new Set([attempt.flow]), [], (rows, row) => {
     if ((rows.flags[row] as number) & FAILED) return;
-    near.push({ startMs: rows.startMs[row] as number, off: Math.abs(Math.log((rows.durationMs[row] as number) / expectedMs)) });
+    const one = { startMs: rows.startMs[row] as number, off: Math.abs(Math.log((rows.durationMs[row] as number) / expectedMs)) };
+    if (near.length >= most && !isNearer(one, near[near.length - 1] as typeof one)) return;
+    near.splice(near.findLastIndex((other) => !isNearer(one, other)) + 1, 0, one);
+    if (near.length > most) near.pop();
   });
-  near.sort((a, b) => a.off - b.off || b.startMs - a.startMs);
-  const starts = near.slice(0, USUAL_TRIES).map((one) => Math.round(one.startMs * 1000));
-  for (const found of await attemptsAt(world.database, attempt.flow, starts)) {
-    const trace = await loadTrace(world.database, found.traceId);
-    if (trace.spans.length < 2 || !trace.attempts.some((one) => one.spanId === found.spanId)) continue;
-    return { ...found, waterfall: layOut(withFlowNames(world, trace), found.spanId) };
-  }
-  return null;
+  const starts = near.map((one) => Math.round(one.startMs * 1000));
+  const stored = await attemptsAt(world.database, attempt.flow, starts, share);
+  const withSpans = await tracesWithSpans(world.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  const found = stored.find(({ traceId }) => withSpans.has(traceId));
+  if (!found) return null;
+  const trace = await loadTrace(world.database, found.traceId);
+  return { ...found, waterfall: layOut(withFlowNames(world, trace), beginOf(trace.spans, found.spanId)) };
 }

@@ -1,7 +1,7 @@
 import { expectedPenalty } from '@toplens/core/flows';
 import {
   billContext, harmBill, LEFT_LOOK_BACK_MS, MADE_GOOD_MS, PEOPLE_LOOK_BACK_MS, surroundingsOf,
-  type BillSettings, type HarmBill, type StoredIncident, type Surroundings,
+  type BillContext, type BillSettings, type HarmBill, type StoredIncident, type Surroundings,
 } from '@toplens/core/incidents'; // prettier-ignore
 import { DAY_MS, HOUR_MS, MINUTE_MS, overlap, type Window } from '@toplens/core/time';
 import { sliceKey, sliceOf, type Focus } from './focus';
@@ -54,6 +54,19 @@ async function learnSurroundings(world: World, incident: StoredIncident, focus: 
  * @param withLeft who left is told from hours of sessions: left out where only the direction is wanted
  */
 export async function billOf(world: World, incident: StoredIncident, window: Window, focus: Focus, ratesAtMs: number, withLeft = true): Promise<HarmBill> {
+  const context = await contextOf(world, incident, window, focus, ratesAtMs, withLeft);
+  return harmBill(incident.parts, window, withLeft ? context : { ...context, followersOf: () => new Set() });
+}
+
+/** What is known around an incident: its attempts, those that usually follow, and what is usual. */
+export async function contextOf(
+  world: World,
+  incident: StoredIncident,
+  window: Window,
+  focus: Focus,
+  ratesAtMs: number,
+  withLeft = true,
+): Promise<BillContext> {
   const around = await surroundings(world, incident, focus);
   const flows = new Set(incident.parts.flatMap((part) => [part.flow, ...(withLeft ? around.succession.followersOf(part.flow) : [])]));
   const shared = sharedWindow(incident, window);
@@ -62,8 +75,7 @@ export async function billOf(world: World, incident: StoredIncident, window: Win
     flows,
     sliceOf(world, focus),
   );
-  const context = billContext(rows, world.judgedMs, around, world, billSettings(world, ratesAtMs));
-  return harmBill(incident.parts, window, withLeft ? context : { ...context, followersOf: () => new Set() });
+  return billContext(rows, world.judgedMs, around, world, billSettings(world, ratesAtMs));
 }
 
 /** Part of the incident that lies in the window, at least a minute. */

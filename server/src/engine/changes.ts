@@ -1,14 +1,13 @@
-import { suddenChanges, type RecentActivity, type RecentCounts } from '@toplens/core/normal';
-import { FAILED } from '@toplens/core/telemetry';
-import { MINUTE_MS } from '@toplens/core/time';
-import { times } from '@toplens/core/incidents';
+import { changeWords } from '@toplens/core/estate';
+import { activityOf, noStretches, recordInPlace, suddenChanges, withSums, type RecentActivity, type Stretches } from '@toplens/core/normal';
+import { FAILED, SpanKind } from '@toplens/core/telemetry';
+import type { Window } from '@toplens/core/time';
 import type { ChangeShape } from '../api/shapes';
-import { componentActivity } from '../store/activity';
+import { spanActivity } from '../store/activity';
 import { eachAttempt } from './each-attempt';
+import { finiteOrNull } from './finite-or-null';
+import { BEFORE_MINUTES, LAST_MINUTES, lastMinutes } from './last-minutes';
 import type { World } from './world';
-
-const LAST_MINUTES = 5;
-const BEFORE_MINUTES = 60;
 
 interface Subject {
   kind: 'flow' | 'component';
@@ -16,58 +15,39 @@ interface Subject {
   id: number | null;
 }
 
-const nothing = (): RecentCounts & { sum: number; squares: number } => ({ attempts: 0, failed: 0, logMean: NaN, logSd: NaN, sum: 0, squares: 0 });
-
 /** The last five minutes against the hour before, for every flow and component. */
 export async function changesNow(world: World): Promise<ChangeShape[]> {
   const toMs = world.judgedMs;
   if (toMs === 0) return [];
-  const lastFromMs = toMs - LAST_MINUTES * MINUTE_MS;
-  const beforeFromMs = lastFromMs - BEFORE_MINUTES * MINUTE_MS;
-  const flows = await flowActivity(world, beforeFromMs, lastFromMs, toMs);
-  const components = (await componentActivity(world.database, beforeFromMs, lastFromMs, toMs)).map(({ component, last, before }): RecentActivity<Subject> => ({
-    subject: { kind: 'component', name: component, id: null },
-    last,
-    before,
-  }));
+  const { window, before } = lastMinutes(toMs);
+  const flows = await flowActivity(world, before, window);
+  const components = await componentActivity(world, before, window);
   return suddenChanges([...flows, ...components], LAST_MINUTES, BEFORE_MINUTES).map(({ subject, measure, ratio }) => ({
     ...subject,
     measure,
-    ratio: Number.isFinite(ratio) ? ratio : null,
-    words: wordsOf(measure, ratio),
+    ratio: finiteOrNull(ratio),
+    words: changeWords(measure, ratio),
   }));
 }
 
-function wordsOf(measure: string, ratio: number): string {
-  const what = measure === 'attempts' ? 'as many attempts' : measure === 'failures' ? 'as many failures' : 'as long';
-  if (ratio === 0) return measure === 'attempts' ? 'no attempts at all' : 'no failures any more';
-  if (!Number.isFinite(ratio)) return `${measure} where there were none`;
-  return `${times(ratio)} ${what}`;
+/** Work of each component on its own hosts, entries among it, and calls to stores. */
+async function componentActivity(world: World, before: Window, window: Window): Promise<RecentActivity<Subject>[]> {
+  const activity = new Map<string, Stretches>();
+  for (const { component, kind, peer, isLast, sums } of await spanActivity(world.database, before, window, 1)) {
+    if (kind === SpanKind.CLIENT && peer !== '') continue;
+    activity.set(component, withSums(activity.get(component) ?? noStretches(), isLast, sums));
+  }
+  return [...activity].map(([name, own]) => activityOf<Subject>({ kind: 'component', name, id: null }, own));
 }
 
-async function flowActivity(world: World, beforeFromMs: number, lastFromMs: number, toMs: number): Promise<RecentActivity<Subject>[]> {
-  const activity = new Map<number, { last: ReturnType<typeof nothing>; before: ReturnType<typeof nothing> }>();
-  await eachAttempt(world, { fromMs: beforeFromMs, toMs }, undefined, [], (rows, i) => {
+async function flowActivity(world: World, before: Window, window: Window): Promise<RecentActivity<Subject>[]> {
+  const activity = new Map<number, Stretches>();
+  await eachAttempt(world, { fromMs: before.fromMs, toMs: window.toMs }, undefined, [], (rows, i) => {
     const flow = rows.flow[i] as number;
     let own = activity.get(flow);
-    if (!own) activity.set(flow, (own = { last: nothing(), before: nothing() }));
-    const counts = (rows.startMs[i] as number) >= lastFromMs ? own.last : own.before;
-    counts.attempts++;
-    if ((rows.flags[i] as number) & FAILED) counts.failed++;
-    else {
-      const log = Math.log(Math.max(0.01, rows.durationMs[i] as number));
-      counts.sum += log;
-      counts.squares += log * log;
-    }
+    if (!own) activity.set(flow, (own = noStretches()));
+    const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
+    recordInPlace((rows.startMs[i] as number) >= window.fromMs ? own.last : own.before, rows.durationMs[i] as number, isFailed);
   });
-  const finished = ({ attempts, failed, sum, squares }: ReturnType<typeof nothing>): RecentCounts => {
-    const n = attempts - failed;
-    const logMean = sum / n;
-    return { attempts, failed, logMean, logSd: Math.sqrt(Math.max(0, squares / n - logMean ** 2)) };
-  };
-  return [...activity].map(([id, { last, before }]) => ({
-    subject: { kind: 'flow', name: world.names.flow(id).name, id },
-    last: finished(last),
-    before: finished(before),
-  }));
+  return [...activity].map(([id, own]) => activityOf<Subject>({ kind: 'flow', name: world.names.flow(id).name, id }, own));
 }

@@ -1,7 +1,7 @@
 import { FIGURES } from '@toplens/core/hosts';
 import { proposeTeam } from '@toplens/core/handoffs';
 import type { StoredIncident } from '@toplens/core/incidents';
-import { hopsOf, LAYERS, layersOf, layOut, type Hop, type Layer } from '@toplens/core/traces';
+import { beginOf, hopsOf, LAYERS, layersOf, layOut, type Hop, type Layer } from '@toplens/core/traces';
 import { DAY_MS, HOUR_MS, stepsOf, type Window } from '@toplens/core/time';
 import type { ComponentShape, HopShape, PathShape } from '../api/shapes';
 import { changesOf } from '../store/changes';
@@ -15,7 +15,9 @@ import { sliceOf } from './focus';
 import { figureShape, judgeHosts } from './incident-hosts';
 import { USUAL_FROM_MS } from './incident-scope';
 import { changeTitle, hostsOf } from './origin';
+import { PerVersion } from './per-version';
 import type { FlowsQuestion } from './protocol';
+import { keptShare } from './thin-traces';
 import { resolveWindow } from './windows';
 import type { World } from './world';
 
@@ -46,7 +48,7 @@ export async function flowPath(world: World, { id, window: asked, focus }: Field
   const traces = [...paths.values()].filter((spans) => spans.length > 1);
   const told = sample.flatMap(({ traceId, spanId, startMs }) => {
     const spans = paths.get(traceId) ?? [];
-    return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ startMs, layers: layersOf(layOut(spans, spanId).rows) }] : [];
+    return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ startMs, layers: layersOf(layOut(spans, beginOf(spans, spanId)).rows) }] : [];
   });
   return { window, traces: traces.length, hops: hopsOf(traces).map((hop) => hopShape(hop, traces.length)), layers: layersOverTime(window, told) };
 }
@@ -68,11 +70,18 @@ function layersOverTime(window: Window, told: readonly { startMs: number; layers
   return { startMs, stepMs, attempts, means: LAYERS.map((layer) => ({ layer, ms: meansOf(layer) })) };
 }
 
+const made = new PerVersion<ComponentShape | null>(30);
+
 /** A component: who calls it and whom it calls, its hosts, who needs it, what went wrong in it, what was changed; null when none is known. */
-export async function componentPage(world: World, { name, window: asked }: ComponentQuestion): Promise<ComponentShape | null> {
+export function componentPage(world: World, { name, window: asked }: ComponentQuestion): Promise<ComponentShape | null> {
   const whole = resolveWindow(world, asked);
+  return made.get(world, `${name}|${whole.fromMs}|${whole.toMs}`, () => lookAtComponent(world, name, whole));
+}
+
+async function lookAtComponent(world: World, name: string, whole: Window): Promise<ComponentShape | null> {
   const window: Window = { fromMs: Math.max(whole.fromMs, whole.toMs - LOOK_MS), toMs: whole.toMs };
-  const found = await tracesThrough(world.database, name, window, SAMPLE);
+  const share = keptShare(world, window);
+  const found = await tracesThrough(world.database, name, window, SAMPLE, share);
   if (!found) return null;
   const traces = [...(await loadPaths(world.database, found.traceIds)).values()];
   const hops = hopsOf(traces);
@@ -89,7 +98,7 @@ export async function componentPage(world: World, { name, window: asked }: Compo
     before,
     team: proposeTeam(world.settings.file.ownership, { application: '', component: name })?.team ?? null,
     traces: traces.length,
-    attempts: found.traces,
+    attempts: Math.round(found.traces / share),
     callers: hops.filter(({ to }) => to === name).map((hop) => hopShape(hop, traces.length)),
     callees: hops.filter(({ from }) => from === name).map((hop) => hopShape(hop, traces.length)),
     hosts,

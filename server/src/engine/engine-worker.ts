@@ -12,15 +12,26 @@ import { flowPage } from './flow-page';
 import { flowTable } from './flow-table';
 import { componentPage, flowPath } from './component-page';
 import { figures, flowCounts, freshness } from './freshness';
+import { hurt } from './hurt';
 import { incidentHosts } from './incident-hosts';
 import { incidentPage } from './incident-page';
 import { logScope } from './incident-scope';
+import { journey, journeys } from './journeys';
+import { estate } from './estate';
+import { money } from './money';
 import { runPass } from './pass';
+import { personAttempts } from './person';
 import type { FromEngine, ToEngine } from './protocol';
+import { thinTraces } from './thin-traces';
 import { loadWorld, takeSettings, type World } from './world';
 import { worstFirst } from './worst-first';
 
-const { port, settings, segmentsDir } = workerData as { port: MessagePort; settings: Settings; segmentsDir: string };
+const { port, settings, segmentsDir, usualTracesAMinute } = workerData as {
+  port: MessagePort;
+  settings: Settings;
+  segmentsDir: string;
+  usualTracesAMinute: number;
+};
 const send = (message: FromEngine) => parentPort?.postMessage(message);
 
 /** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
@@ -33,6 +44,7 @@ let lastPassMs = 0;
 let lastPassEnd = 0;
 let watermarkAtPass = 0;
 let passing: Promise<void> | undefined;
+let thinning: Promise<void> | undefined;
 
 const loaded = loadWorld(new Database(port), settings, segmentsDir).then(({ world, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
@@ -59,6 +71,9 @@ async function pass(world: World): Promise<void> {
   world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
   world.history.trim(world.watermarkMs - DAY_MS);
   for (const hourMs of world.minutes.keys()) if (hourMs < world.judgedMs - KEEP_MS) world.minutes.delete(hourMs);
+  thinning ??= thinTraces(world, usualTracesAMinute)
+    .catch((error: Error) => send({ kind: 'log', level: 'error', message: 'traces cannot be thinned out; it is tried again', detail: { error: error.stack } }))
+    .finally(() => (thinning = undefined));
 }
 
 /** One pass at a time; whoever asks meanwhile waits for the running one and then for one of their own. */
@@ -97,6 +112,18 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
       return flowRegion(world, message.ask);
     case 'flow':
       return flowPage(world, message.ask);
+    case 'hurt':
+      return hurt(world, message.ask);
+    case 'person':
+      return personAttempts(world, message.ask);
+    case 'journeys':
+      return journeys(world, message.ask);
+    case 'money':
+      return money(world, message.ask);
+    case 'journey':
+      return journey(world, message.ask);
+    case 'estate':
+      return estate(world, message.ask);
     case 'changes':
       return changesNow(world);
     case 'act':
@@ -139,6 +166,7 @@ async function receive(message: ToEngine): Promise<void> {
     case 'stop':
       clearInterval(timer);
       while (passing) await passing.catch(() => undefined);
+      await thinning;
       return send({ kind: 'answer', id: message.id, ok: true, answer: null });
   }
 }

@@ -2,7 +2,7 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { seededRandom } from '@toplens/core/stats';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../api/open-api';
-import type { FlowPageShape, FlowTableShape, IncidentShape, SettingsShape, WorstFirstShape } from '../api/shapes';
+import type { FlowPageShape, FlowTableShape, IncidentShape, MoneyShape, SettingsShape, WorstFirstShape } from '../api/shapes';
 import { send, steadyTraffic, type TestSpan } from '../fixtures/traffic';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
@@ -84,6 +84,37 @@ test('answers are what the description says', async () => {
   expect(isA('Problem', await get('/api/incidents/99'))).toBe(true);
   expect((await get('/api/openapi.json')) as { openapi: string }).toMatchObject({ openapi: '3.1.0' });
   expect(isA('WorstFirst', { ...answer, rows: 3 })).not.toBe(true);
+});
+
+test('orders and money against the same hours of like days: below while payments fail', async () => {
+  const own = await startTestServer();
+  // Three weeks ago, two and one, and today: an hour each, at this time of the day. Today half of the payments fail.
+  const hours = [21, 14, 7, 0].flatMap((daysBack) => {
+    const fromMs = nowMs - 70 * MINUTE_MS - daysBack * 24 * 60 * MINUTE_MS;
+    return steadyTraffic(fromMs, 65, 20).map((span, i) => ({
+      ...span,
+      traceId: `${(daysBack + 1).toString(16).padStart(4, '0')}${span.traceId.slice(4)}`,
+      status: { code: daysBack === 0 && i % 2 === 0 ? 2 : 1 },
+      attributes: [...span.attributes, { key: 'toplens.value.amount', value: { doubleValue: 10 + (i % 5) } }],
+    }));
+  });
+  await sendAll(own, hours, 500);
+  const from = new Date(nowMs - 65 * MINUTE_MS).toISOString();
+  const answer = (await (await fetch(`${own.url}/api/money?from=${from}&to=${new Date(nowMs - 10 * MINUTE_MS).toISOString()}`)).json()) as MoneyShape;
+  expect(isA('Money', answer)).toBe(true);
+  const [takings] = answer.flows;
+  expect(takings).toMatchObject({
+    days: 3,
+    orders: { verdict: 'below' },
+    value: { verdict: 'below' },
+    size: { verdict: 'usual' },
+    start: null,
+    conversion: { value: null },
+  });
+  expect((takings?.orders.value as number) / (takings?.orders.expected as number)).toBeCloseTo(0.5, 1);
+  expect(takings?.lost.low).toBeGreaterThan(0);
+  expect((takings?.lost.estimate as number) / (takings?.value.expected as number)).toBeCloseTo(0.5, 1);
+  await own.remove();
 });
 
 test('wrong questions are answered with the field and the way on', async () => {

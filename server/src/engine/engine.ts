@@ -4,14 +4,14 @@ import type { Worker } from 'node:worker_threads';
 import type { CommittedBatch } from '../intake/intake';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
+import { WaitingAnswers } from '../store/waiting-answers';
 import { startWorker } from '../store/worker';
 import type { EngineFigures, FromEngine, Questions, ToEngine } from './protocol';
 
 /** The computation, in a worker of its own: no request waits for another one's heavy question. */
 export class Engine {
-  #next = 1;
   #figures: EngineFigures | undefined;
-  readonly #waiting = new Map<number, { resolve: (answer: unknown) => void; reject: (error: Error) => void }>();
+  readonly #waiting = new WaitingAnswers();
 
   private constructor(
     private readonly worker: Worker,
@@ -20,21 +20,18 @@ export class Engine {
     worker.on('message', (message: FromEngine) => {
       if (message.kind === 'log') return log[message.level](message.detail, message.message);
       if (message.kind === 'figures') return (this.#figures = message.figures);
-      const waiting = this.#waiting.get(message.id);
-      this.#waiting.delete(message.id);
-      if (message.ok) waiting?.resolve(message.answer);
-      else waiting?.reject(new Error(message.message));
+      if (message.ok) this.#waiting.resolve(message.id, message.answer);
+      else this.#waiting.reject(message.id, new Error(message.message));
     });
     worker.on('error', (error) => {
       log.error({ error }, 'the engine stopped');
-      for (const waiting of this.#waiting.values()) waiting.reject(error);
-      this.#waiting.clear();
+      this.#waiting.rejectAll(error);
     });
   }
 
-  static async start(database: Database, settings: Settings, segmentsDir: string, log: Logger): Promise<Engine> {
+  static async start(database: Database, settings: Settings, segmentsDir: string, usualTracesAMinute: number, log: Logger): Promise<Engine> {
     const port = database.connectThread();
-    const worker = startWorker('engine/engine-worker.ts', { port, settings, segmentsDir }, { transferList: [port] });
+    const worker = startWorker('engine/engine-worker.ts', { port, settings, segmentsDir, usualTracesAMinute }, { transferList: [port] });
     const engine = new Engine(worker, log);
     await engine.ask('freshness', null);
     return engine;
@@ -47,11 +44,7 @@ export class Engine {
   }
 
   ask<Name extends keyof Questions>(name: Name, ask: Questions[Name]['ask']): Promise<Questions[Name]['answer']> {
-    const id = this.#next++;
-    return new Promise((resolve, reject) => {
-      this.#waiting.set(id, { resolve: resolve as (answer: unknown) => void, reject });
-      this.worker.postMessage({ kind: 'ask', id, name, ask });
-    });
+    return this.#waiting.ask((id) => this.worker.postMessage({ kind: 'ask', id, name, ask }));
   }
 
   /** Hands committed attempts over; the columns are moved, not copied. */
@@ -62,11 +55,7 @@ export class Engine {
   }
 
   async stop(): Promise<void> {
-    const id = this.#next++;
-    await new Promise((resolve, reject) => {
-      this.#waiting.set(id, { resolve, reject });
-      this.worker.postMessage({ kind: 'stop', id } satisfies ToEngine);
-    }).catch(() => undefined);
+    await this.#waiting.ask((id) => this.worker.postMessage({ kind: 'stop', id } satisfies ToEngine)).catch(() => undefined);
     await this.worker.terminate();
   }
 }

@@ -7,6 +7,7 @@ import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../api/
 import { decisionsOf } from '../store/incidents';
 import { billOf, sharedWindow } from './bills';
 import { levelOf, rootOf } from './describe';
+import { finiteOrNull } from './finite-or-null';
 import { sliceOf, type Focus } from './focus';
 import { judgedIn, rankedOf } from './judged';
 import { proposalFor } from './proposal';
@@ -166,8 +167,6 @@ async function bitesOf(world: World, incident: StoredIncident, shared: Window, f
   return bitesShape(world, bites);
 }
 
-const finite = (value: number) => (Number.isFinite(value) ? value : null);
-
 function bitesShape(world: World, bites: Bites): BitesShape {
   const shape = (one: Segment): SegmentShape => ({
     dimension: one.dimension,
@@ -177,9 +176,9 @@ function bitesShape(world: World, bites: Bites): BitesShape {
     people: one.people,
     shareOfBad: one.shareOfBad,
     shareOfAll: one.shareOfAll,
-    relativeRisk: finite(one.relativeRisk),
+    relativeRisk: finiteOrNull(one.relativeRisk),
     low: one.low,
-    high: finite(one.high),
+    high: finiteOrNull(one.high),
     excess: one.excess,
     words: hitWords(one.dimension, world.names.text(one.value), one),
   });

@@ -6,7 +6,7 @@ import type { TraceSpan } from '@toplens/core/traces';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { changesOf, type StoredChange } from '../store/changes';
 import { loadPaths, releasesOf } from '../store/traces';
-import { fairSample, type RowTest } from './fair-sample';
+import { fairSample, sampleOfBad, type RowTest } from './fair-sample';
 import type { World } from './world';
 
 const BAD = 60;
@@ -91,7 +91,7 @@ export function hostsOf(traces: readonly (readonly TraceSpan[])[]): Map<string, 
 
 /** Attempts of a fair sample with their inner spans. */
 async function observe(world: World, flow: number, window: Window, most: number, isBad: boolean, isWanted: RowTest): Promise<ObservedAttempt[]> {
-  const stored = await fairSample(world, flow, window, most, isWanted);
+  const stored = await (isBad ? sampleOfBad : fairSample)(world, flow, window, most, isWanted);
   const paths = await loadPaths(world.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
   return stored.flatMap(({ traceId, spanId, startMs }) => {
     const spans = paths.get(traceId) ?? [];

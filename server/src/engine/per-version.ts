@@ -7,7 +7,7 @@ export class PerVersion<Answer> {
   /** @param most how many are kept before all are let go */
   constructor(private readonly most: number) {}
 
-  get({ version }: World, key: string, make: () => Promise<Answer>): Promise<Answer> {
+  get({ version }: Pick<World, 'version'>, key: string, make: () => Promise<Answer>): Promise<Answer> {
     const kept = this.#kept.get(key);
     if (kept?.version === version) return kept.answer;
     if (this.#kept.size > this.most) this.#kept.clear();

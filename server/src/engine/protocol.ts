@@ -4,13 +4,18 @@ import type {
   AttemptPageShape,
   ChangeShape,
   ComponentShape,
+  EstateShape,
   FieldShape,
   FlowPageShape,
   FlowTableShape,
   FreshnessShape,
   HostsShape,
   IncidentShape,
+  JourneyShape,
+  JourneysShape,
+  MoneyShape,
   PathShape,
+  PersonAttemptShape,
   RegionShape,
   WorstFirstShape,
 } from '../api/shapes';
@@ -21,7 +26,10 @@ import type { Action, ActionResult } from './actions';
 import type { ComponentQuestion } from './component-page';
 import type { FieldQuestion, RegionQuestion } from './flow-field';
 import type { Focus } from './focus';
-import type { LogQuestion } from './log-search';
+import type { Hurt, HurtQuestion } from './hurt';
+import type { PersonQuestion } from './person';
+import type { JourneyQuestion, JourneysQuestion } from './journeys';
+import type { LogQuestion } from '../search/questions';
 
 /** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
 export type WindowQuestion = Window | { lengthMs: number };
@@ -77,6 +85,13 @@ export interface Questions {
   incidentHosts: { ask: { id: number }; answer: HostsShape | null };
   /** where and when to look for lines of logs */
   logScope: { ask: { id: number }; answer: LogScope | null };
+  /** everything that runs, at the end of a window */
+  hurt: { ask: HurtQuestion; answer: Hurt | null };
+  person: { ask: PersonQuestion; answer: { fromMs: number; toMs: number; attempts: PersonAttemptShape[] } };
+  journeys: { ask: JourneysQuestion; answer: JourneysShape };
+  money: { ask: JourneysQuestion; answer: MoneyShape };
+  journey: { ask: JourneyQuestion; answer: JourneyShape | null };
+  estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };
   changes: { ask: null; answer: ChangeShape[] };
   act: { ask: Action; answer: ActionResult };
   /** settings were changed: taken over, and judged anew from where they are in force */

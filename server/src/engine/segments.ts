@@ -1,10 +1,11 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, fstatSync, ftruncateSync, mkdirSync, openSync, readdirSync, readSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
 import { COLUMN_NAMES, emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 
 type Ranges = ReadonlyMap<number, readonly [from: number, to: number]>;
 
 const MAGIC = 'TLS1';
+const BEFORE_HEADER = MAGIC.length + 4;
 const ALIGN = 8;
 const aligned = (bytes: number) => Math.ceil(bytes / ALIGN) * ALIGN;
 const nameOf = (hourMs: number) => `${hourMs}.columns`;
@@ -44,45 +45,63 @@ export class Segments {
   write(hourMs: number, columns: AttemptColumns, ranges: Ranges): void {
     if (this.dir === '') return;
     const header = Buffer.from(JSON.stringify({ rows: columns.n, ranges: [...ranges] }));
-    const begin = aligned(MAGIC.length + 4 + header.length);
-    const size = COLUMN_NAMES.reduce((sum, name) => sum + aligned(columns.n * columns[name].BYTES_PER_ELEMENT), begin);
-    const bytes = Buffer.alloc(size);
-    bytes.write(MAGIC, 0);
-    bytes.writeUInt32LE(header.length, MAGIC.length);
-    bytes.set(header, MAGIC.length + 4);
-    let at = begin;
-    for (const name of COLUMN_NAMES) {
-      const column = columns[name].subarray(0, columns.n);
-      bytes.set(new Uint8Array(column.buffer, column.byteOffset, column.byteLength), at);
-      at += aligned(column.byteLength);
-    }
+    const begin = Buffer.alloc(aligned(BEFORE_HEADER + header.length));
+    begin.write(MAGIC, 0);
+    begin.writeUInt32LE(header.length, MAGIC.length);
+    begin.set(header, BEFORE_HEADER);
     const file = join(this.dir, nameOf(hourMs));
-    writeFileSync(`${file}.new`, bytes);
+    const handle = openSync(`${file}.new`, 'w');
+    try {
+      // Column by column: one buffer for all would be megabytes that are garbage a moment later.
+      let at = writeSync(handle, begin, 0, begin.length, 0);
+      for (const name of COLUMN_NAMES) {
+        const { buffer, byteOffset, byteLength } = columns[name].subarray(0, columns.n);
+        writeSync(handle, new Uint8Array(buffer, byteOffset, byteLength), 0, byteLength, at);
+        at += aligned(byteLength);
+      }
+      ftruncateSync(handle, at);
+    } finally {
+      closeSync(handle);
+    }
     renameSync(`${file}.new`, file);
     this.#present.add(hourMs);
   }
 
+  /** The hour as it was written; `undefined` when there is no file, or none that can be trusted. */
   read(hourMs: number): { columns: AttemptColumns; ranges: Ranges } | undefined {
     const file = join(this.dir, nameOf(hourMs));
     if (!this.#present.has(hourMs) || !existsSync(file)) return undefined;
-    const bytes = readFileSync(file);
-    if (bytes.length < 8 || bytes.toString('latin1', 0, 4) !== MAGIC) return undefined;
-    const headerEnd = 8 + bytes.readUInt32LE(4);
-    let header: { rows: number; ranges: [number, [number, number]][] };
+    const handle = openSync(file, 'r');
     try {
-      header = JSON.parse(bytes.toString('utf8', 8, headerEnd)) as typeof header;
-    } catch {
-      return undefined;
+      return readColumns(handle);
+    } finally {
+      closeSync(handle);
     }
-    const columns = emptyColumns(header.rows);
-    let at = aligned(headerEnd);
-    for (const name of COLUMN_NAMES) {
-      const column = columns[name];
-      if (at + column.byteLength > bytes.length) return undefined;
-      new Uint8Array(column.buffer).set(bytes.subarray(at, at + column.byteLength));
-      at += aligned(column.byteLength);
-    }
-    columns.n = header.rows;
-    return { columns, ranges: new Map(header.ranges) };
   }
+}
+
+function readColumns(handle: number): { columns: AttemptColumns; ranges: Ranges } | undefined {
+  const begin = Buffer.alloc(BEFORE_HEADER);
+  if (readSync(handle, begin, 0, BEFORE_HEADER, 0) < BEFORE_HEADER || begin.toString('latin1', 0, MAGIC.length) !== MAGIC) return undefined;
+  const headerLength = begin.readUInt32LE(MAGIC.length);
+  const { size } = fstatSync(handle);
+  if (BEFORE_HEADER + headerLength > size) return undefined;
+  const text = Buffer.alloc(headerLength);
+  readSync(handle, text, 0, headerLength, BEFORE_HEADER);
+  let header: { rows: number; ranges: [number, [number, number]][] };
+  try {
+    header = JSON.parse(text.toString('utf8')) as typeof header;
+  } catch {
+    return undefined;
+  }
+  const columns = emptyColumns(header.rows);
+  let at = aligned(BEFORE_HEADER + headerLength);
+  for (const name of COLUMN_NAMES) {
+    const { buffer, byteOffset, byteLength } = columns[name];
+    // Straight to where it stays, so that no copy is left behind.
+    if (at + byteLength > size || readSync(handle, new Uint8Array(buffer, byteOffset, byteLength), 0, byteLength, at) < byteLength) return undefined;
+    at += aligned(byteLength);
+  }
+  columns.n = header.rows;
+  return { columns, ranges: new Map(header.ranges) };
 }

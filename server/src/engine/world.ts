@@ -10,6 +10,7 @@ import { loadIncidents } from '../store/incidents';
 import { loadReleases, type Release } from '../store/releases';
 import { loadRollUps, staleHours } from '../store/roll-ups';
 import { loadChanges } from '../store/settings';
+import { loadShares, type TraceShare } from '../store/trace-shares';
 import { Hours } from './hours';
 import { Names } from './names';
 import { Segments } from './segments';
@@ -24,6 +25,8 @@ export interface World {
   history: History;
   register: Register;
   releases: Release[];
+  /** stretches of which traces were thinned out, in order of time */
+  shares: TraceShare[];
   /** attempts by flow and minute, of the hours that were judged */
   minutes: Map<number, Map<number, HourOfFlow>>;
   /** up to when data is complete; 0 before the first data */
@@ -56,7 +59,7 @@ export async function loadWorld(database: Database, file: Settings, segmentsDir:
   const hours = new Hours(await storedHours(database), (hourMs) => loadHour(database, hourMs), segments, newestBatch);
   const world: World = {
     database, names, settings, hours, segments, history, register, watermarkMs,
-    releases: await loadReleases(database), minutes: new Map(), judgedMs: 0, version: 1,
+    releases: await loadReleases(database), shares: await loadShares(database), minutes: new Map(), judgedMs: 0, version: 1,
   }; // prettier-ignore
   // The last hour is judged once more: the process may have ended between a commit and its judgement.
   if (watermarkMs > 0) world.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);

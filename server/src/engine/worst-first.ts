@@ -63,6 +63,7 @@ export async function worstFirst(world: World, question: WorstFirstQuestion): Pr
     ...sentence,
     currency,
     rows,
+    hasPromises: world.names.flows.some(({ id }) => world.names.flow(id).agreement !== undefined),
     odd: await Promise.all(harmless.map((entry) => oddOf(world, entry, window))),
     setAside: await Promise.all(shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(world, entry, window))),
     compared: await comparedOf(world, window, question, atMs),

@@ -1,10 +1,12 @@
 import { changeOfCloudEvent, changeOfRecord, isChange } from '@toplens/core/changes';
 import { isEntry, toAttempt, toInnerSpan, type FrontDoors, type InnerSpan } from '@toplens/core/flows';
 import {
-  MalformedTelemetry, readLogsJson, readLogsProtobuf, readMetricsJson, readMetricsProtobuf, readTracesJson, readTracesProtobuf,
+  MalformedTelemetry, type LogRecord, readLogsJson, readLogsProtobuf, readMetricsJson, readMetricsProtobuf, readTracesJson, readTracesProtobuf,
 } from '@toplens/core/formats'; // prettier-ignore
 import { toLogLine, whyLineRejected } from '@toplens/core/logs';
 import { whyPointRejected, whyRejected, type Attempt, type ChangeEvent, type LogLine, type MetricPoint } from '@toplens/core/telemetry';
+import { errorOfRecord, isPageView, isScriptError, PAGE_VIEW_EVENT, viewOfRecord, type PageView, type ScriptError } from '@toplens/core/pages';
+import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import type { JournalEntry } from './journal';
 
 /** Clocks of senders may run ahead of ours by so much. */
@@ -17,6 +19,8 @@ export interface Records {
   lines: LogLine[];
   points: MetricPoint[];
   changes: ChangeEvent[];
+  views: PageView[];
+  errors: ScriptError[];
 }
 
 export interface Decoded {
@@ -26,14 +30,13 @@ export interface Decoded {
   reasons: string;
 }
 
-const KINDS = ['attempts', 'spans', 'lines', 'points', 'changes'] as const;
+const KINDS = ['attempts', 'spans', 'lines', 'points', 'changes', 'views', 'errors'] as const satisfies (keyof Records)[];
 
-export const noRecords = (): Records => ({ attempts: [], spans: [], lines: [], points: [], changes: [] });
+export const noRecords = (): Records => ({ attempts: [], spans: [], lines: [], points: [], changes: [], views: [], errors: [] });
 export const sizeOf = (records: Records): number => KINDS.reduce((sum, kind) => sum + records[kind].length, 0);
 
 export function joined(many: readonly Records[]): Records {
-  const { attempts, spans, lines, points, changes } = Object.fromEntries(KINDS.map((kind) => [kind, many.flatMap((one) => one[kind] as unknown[])])) as unknown as Records; // prettier-ignore
-  return { attempts, spans, lines, points, changes };
+  return Object.fromEntries(KINDS.map((kind) => [kind, many.flatMap((one) => one[kind] as unknown[])])) as unknown as Records;
 }
 
 /**
@@ -68,7 +71,10 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, fro
       }
       break;
     case 'changes':
-      for (const event of eventsIn(parseJson(body))) take(changeOfCloudEvent(event, latestUs), records, reject);
+      for (const event of eventsIn(parseJson(body))) takeOr(reject, records.changes, changeOfCloudEvent(event, latestUs));
+      break;
+    case 'browser':
+      decodeBrowser(parseJson(body), latestUs, records, reject);
       break;
   }
   return {
@@ -83,9 +89,10 @@ function decodeLogs(all: ReturnType<typeof readLogsJson>, latestUs: number, reco
   const repeats = new Map<string, number>();
   for (const record of all) {
     if (isChange(record)) {
-      take(changeOfRecord(record, latestUs), records, reject);
+      takeOr(reject, records.changes, changeOfRecord(record, latestUs));
       continue;
     }
+    if (takeBrowserEvent(record, latestUs, records, reject)) continue;
     const reason = whyLineRejected(record, latestUs);
     if (reason !== undefined) {
       reject(reason);
@@ -98,15 +105,35 @@ function decodeLogs(all: ReturnType<typeof readLogsJson>, latestUs: number, reco
   }
 }
 
-function take(change: ChangeEvent | string, records: Records, reject: (reason: string) => void): void {
-  if (typeof change === 'string') reject(change);
-  else records.changes.push(change);
+function takeOr<One extends object>(reject: (reason: string) => void, taken: One[], one: One | string): void {
+  if (typeof one === 'string') reject(one);
+  else taken.push(one);
+}
+
+/** @returns false when it is an event of another kind */
+function takeBrowserEvent(record: LogRecord, latestUs: number, records: Records, reject: (reason: string) => void): boolean {
+  if (isPageView(record)) takeOr(reject, records.views, viewOfRecord(record, latestUs));
+  else if (isScriptError(record)) takeOr(reject, records.errors, errorOfRecord(record, latestUs));
+  else return false;
+  return true;
+}
+
+/** What a browser may tell: page views, script errors, and its own spans. Everything else in its request is refused. */
+function decodeBrowser(body: unknown, latestUs: number, records: Records, reject: (reason: string) => void): void {
+  for (const record of recordsOfBrowser(body))
+    if (!takeBrowserEvent(record, latestUs, records, reject)) reject(`eventName: a browser tells of ${PAGE_VIEW_EVENT} and exception alone`);
+  for (const span of spansOfBrowser(body)) {
+    const reason = whyRejected(span, latestUs);
+    if (reason !== undefined) reject(reason);
+    else records.spans.push(toInnerSpan(span));
+  }
 }
 
 /** One event, or a batch of them. */
 const eventsIn = (json: unknown): unknown[] => (Array.isArray(json) ? json : [json]);
 
-function parseJson(body: Uint8Array): unknown {
+/** @throws MalformedTelemetry when it is none */
+export function parseJson(body: Uint8Array): unknown {
   const text = Buffer.from(body.buffer, body.byteOffset, body.byteLength).toString('utf8');
   try {
     return JSON.parse(text);

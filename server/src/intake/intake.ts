@@ -3,11 +3,14 @@ import { COLUMN_NAMES, type AttemptColumns } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
-import type { VersionRow } from '../store/protocol';
+import type { CopyRows } from '../store/copy-rows';
+import type { CopiedTable, PartRow, VersionRow } from '../store/protocol';
+import { admitSeries } from './admit-series';
 import { decode, joined, sizeOf, type Decoded, type Records } from './decode';
 import { Journal, type JournalEntry, type JournalMark } from './journal';
 import { NameBook } from './name-book';
 import { changeRow, lineRows, pointRows } from './other-rows';
+import { callRows, errorRows, viewRows } from './page-rows';
 import { encodeRows } from './rows';
 
 /** Committed attempts on their way to the engine. */
@@ -20,7 +23,7 @@ export interface CommittedBatch {
 
 export interface IntakeFigures {
   requests: number;
-  /** records taken: spans, lines, points, changes */
+  /** records taken: spans, lines, points, changes, page views, script errors */
   records: number;
   rejectedRecords: number;
   refusedRequests: number;
@@ -44,6 +47,7 @@ interface Applied {
 
 const BATCH_RECORDS = 8_000;
 const CHECKPOINT_EVERY_MS = 30_000;
+const PART_SEEN_EVERY_US = 5 * 60_000_000;
 
 /**
  * The way in for telemetry: decode, journal, acknowledge, then write to the database in groups. Acknowledged means
@@ -63,6 +67,7 @@ export class Intake {
   #lastCheckpointMs = Date.now();
   #closed = false;
   readonly #versions = new Map<string, number>();
+  readonly #parts = new Map<string, PartRow>();
 
   private constructor(
     private readonly deps: {
@@ -86,7 +91,7 @@ export class Intake {
     intake.#batch = Number(newest?.batch ?? 0);
     let replayed = 0;
     for (const { entry, mark } of journal.replay()) {
-      const { records } = decode(entry, deps.frontDoors);
+      const { records } = intake.#read(entry);
       replayed += sizeOf(records);
       intake.#backlog.push({ records, receivedMs: entry.receivedMs, mark });
       intake.figures.backlogRecords += sizeOf(records);
@@ -117,7 +122,7 @@ export class Intake {
       });
     }
     const entry: JournalEntry = { signal, encoding, body, receivedMs: this.deps.now() };
-    const { records, ...decoded } = decode(entry, this.deps.frontDoors);
+    const { records, ...decoded } = this.#read(entry);
     this.figures.requests++;
     this.figures.rejectedRecords += decoded.rejected;
     const taken = sizeOf(records);
@@ -130,6 +135,16 @@ export class Intake {
       });
     }
     return { ...decoded, taken };
+  }
+
+  /** A request's records, without points for whose series there is no room. */
+  #read(entry: JournalEntry): Decoded {
+    const decoded = decode(entry, this.deps.frontDoors);
+    if (decoded.records.points.length === 0) return decoded;
+    const { admitted, refused, reason } = admitSeries(decoded.records.points, this.deps.names);
+    if (refused === 0) return decoded;
+    const reasons = [decoded.reasons, `${refused} × ${reason}`].filter(Boolean).join('; ');
+    return { records: { ...decoded.records, points: admitted }, rejected: decoded.rejected + refused, reasons };
   }
 
   /** One group at a time: all that arrived while the last group was being synced is the next group. */
@@ -182,25 +197,30 @@ export class Intake {
   async #storeGroup(group: Applied[]): Promise<void> {
     const records = joined(group.map((applied) => applied.records));
     const encoded = encodeRows(records.attempts, records.spans, this.deps.names);
-    const lines = lineRows(records.lines, this.deps.names);
-    const points = pointRows(records.points, this.deps.names);
+    // Most batches hold few kinds: rows of the others need no buffers.
+    const rowsOf = <One>(table: CopiedTable, ones: readonly One[], encode: (ones: readonly One[], names: NameBook) => CopyRows) =>
+      ones.length === 0 ? [] : [{ table, rows: encode(ones, this.deps.names) }];
+    const copies = [
+      { table: 'span' as const, rows: encoded.spans },
+      ...rowsOf('log_line', records.lines, lineRows),
+      ...rowsOf('metric_point', records.points, pointRows),
+      ...rowsOf('page_view', records.views, viewRows),
+      ...rowsOf('page_call', records.views, callRows),
+      ...rowsOf('script_error', records.errors, errorRows),
+    ];
     const batch = ++this.#batch;
     const names = this.deps.names.takeFresh();
     const message = {
       batch,
       attempts: encoded.attempts.finish(),
       attemptCount: encoded.attempts.rows,
-      spans: encoded.spans.finish(),
-      spanCount: encoded.spans.rows,
       names,
       hours: [...encoded.hours],
       details: encoded.details,
       versions: this.#freshVersions(encoded.versions),
-      lines: lines.finish(),
-      lineCount: lines.rows,
-      points: points.finish(),
-      pointCount: points.rows,
+      parts: this.#freshParts(encoded.parts),
       changes: records.changes.map(changeRow),
+      copies: copies.filter(({ rows }) => rows.rows > 0).map(({ table, rows }) => ({ table, rows: rows.finish() })),
     };
     for (let tries = 0; ; tries++) {
       try {
@@ -226,6 +246,20 @@ export class Intake {
     const fresh = [...versions].filter(([key, { first_us }]) => first_us < (this.#versions.get(key) ?? Infinity));
     for (const [key, { first_us }] of fresh) this.#versions.set(key, first_us);
     return fresh.map(([, row]) => row);
+  }
+
+  /** Parts that are new, or of which something changed; else they are written down now and then, so that it is known when they were last seen. */
+  #freshParts(parts: ReadonlyMap<string, PartRow>): PartRow[] {
+    const isFresh = ([key, part]: [string, PartRow]) => {
+      const known = this.#parts.get(key);
+      if (!known) return true;
+      if (part.last_us <= known.last_us) return false;
+      const isChanged = part.version !== known.version || part.region !== known.region || part.application !== known.application;
+      return isChanged || part.last_us - known.last_us > PART_SEEN_EVERY_US;
+    };
+    const fresh = [...parts].filter(isFresh);
+    for (const [key, part] of fresh) this.#parts.set(key, part);
+    return fresh.map(([, part]) => part);
   }
 
   #publish(batch: number, columns: AttemptColumns, known: number[], receivedMs: number): void {

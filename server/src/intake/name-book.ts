@@ -2,7 +2,8 @@ import { SMALL_NUMBERS } from '@toplens/core/telemetry';
 import type { Database } from '../store/database';
 
 export type NameKind =
-  | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement' | 'series'; // prettier-ignore
+  | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement' | 'series' | 'device'
+  | 'application' | 'page' | 'call' | 'country' | 'browser' | 'system' | 'connection'; // prettier-ignore
 
 export interface Name {
   id: number;
@@ -11,7 +12,7 @@ export interface Name {
 }
 
 /** Kinds of which there may be millions; all others share the numbers that fit 16 bits. */
-const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component', 'statement', 'series']);
+const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component', 'statement', 'series', 'device', 'page', 'call']);
 
 /** Beyond so many flows, new ones are gathered under one name: somebody sends ids as flow names. */
 const MOST_FLOWS = 5000;
@@ -61,6 +62,14 @@ export class NameBook {
     let ids = this.#ids.get(kind);
     if (!ids) this.#ids.set(kind, (ids = new Map<string, number>()));
     return ids;
+  }
+
+  knows(kind: NameKind, value: string): boolean {
+    return this.#kind(kind).has(value);
+  }
+
+  count(kind: NameKind): number {
+    return this.#kind(kind).size;
   }
 
   idOf(kind: NameKind, value: string): number {

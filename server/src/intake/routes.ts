@@ -1,9 +1,12 @@
-import { createGunzip } from 'node:zlib';
-import { MalformedTelemetry } from '@toplens/core/formats';
+import { createHash } from 'node:crypto';
+import { harToLogs, MalformedTelemetry, type HarSource } from '@toplens/core/formats';
 import { Router, type Request, type Response } from 'express';
 import { Problem } from '../errors';
 import type { Encoding } from './journal';
 import type { Intake } from './intake';
+import { parseJson } from './decode';
+import { readBody } from './read-body';
+import { taking, unlessAllRefused } from './taking';
 
 export interface IntakeRouteOptions {
   maxBodyBytes: number;
@@ -19,7 +22,8 @@ const REJECTED = { traces: 'rejectedSpans', logs: 'rejectedLogRecords', metrics:
 /**
  * `POST /v1/traces`, `/v1/logs` and `/v1/metrics` as the OTLP/HTTP specification 1.x describes them: protobuf and JSON, plain
  * and gzip; 200 with full or partial success in the encoding of the request; 400 not to be sent again; 429 and 503 with
- * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch.
+ * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch; `POST /v1/har` the page
+ * loads of a HAR 1.2 file.
  */
 export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
   const router = Router();
@@ -36,21 +40,32 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
         sendFailure(response, encoding, error);
       }
     });
-  router.post('/v1/changes', async (request, response) => {
-    try {
+  router.post(
+    '/v1/changes',
+    taking(async (request) => {
       checkCloudEvents(request);
       checkKey(request, options);
-      const body = await readBody(request, options.maxBodyBytes);
-      const { taken, rejected, reasons } = await intake.take('changes', 'json', body);
-      if (taken === 0 && rejected > 0) throw new Problem('badRequest', reasons, { field: reasons.replace(/^\d+ × (\w+):.*$/s, '$1') });
-      response.json({ taken, rejected, ...(rejected > 0 ? { errorMessage: reasons } : {}) });
-    } catch (error) {
-      request.resume();
-      if (error instanceof MalformedTelemetry) throw new Problem('badRequest', error.message, { field: error.field });
-      throw error;
-    }
-  });
+      return unlessAllRefused(await intake.take('changes', 'json', await readBody(request, options.maxBodyBytes)));
+    }),
+  );
+  router.post(
+    '/v1/har',
+    taking(async (request) => {
+      checkKey(request, options);
+      const source = harSource(request);
+      const file = parseJson(await readBody(request, options.maxBodyBytes));
+      return intake.take('logs', 'json', Buffer.from(JSON.stringify(harToLogs(file, source))));
+    }),
+  );
   return router;
+}
+
+/** Whose pages a HAR file tells of: it does not say so itself. */
+function harSource({ query }: Request): HarSource {
+  const text = (name: string) => (typeof query[name] === 'string' ? query[name].slice(0, 200) : '');
+  if (text('component') === '') throw new Problem('badRequest', 'component: say whose pages these are, as ?component=shop-pages', { field: 'component' });
+  const idOf = (of: string) => createHash('sha1').update(of).digest('hex').slice(0, 16);
+  return { component: text('component'), application: text('application'), version: text('version'), idOf };
 }
 
 /** Media types of CloudEvents' JSON format and its batches; plain JSON is understood as well. */
@@ -80,32 +95,6 @@ function checkKey(request: Request, { ingestKeys, demo }: IntakeRouteOptions): v
   if (key === undefined && demo) return;
   throw new Problem('noKey', 'send your ingest key as "authorization: Bearer …" or "toplens-key: …"; TOPLENS_INGEST_KEYS lists the keys', {
     field: 'authorization',
-  });
-}
-
-/** The unpacked body, never more than `maxBytes` of it in memory. */
-function readBody(request: Request, maxBytes: number): Promise<Uint8Array> {
-  const packing = (request.headers['content-encoding'] ?? 'identity').toLowerCase();
-  if (packing !== 'identity' && packing !== 'gzip')
-    throw new Problem('wrongType', `content-encoding: expected gzip or none, got: ${packing}`, { field: 'content-encoding' });
-  const tooLarge = () => new Problem('tooLarge', `the body is larger than ${maxBytes} bytes: send smaller batches`, { field: 'request body' });
-  if (Number(request.headers['content-length'] ?? 0) > maxBytes) throw tooLarge();
-  const gunzip = packing === 'gzip' ? createGunzip() : undefined;
-  const source = gunzip ? request.pipe(gunzip) : request;
-  return new Promise((resolve, reject) => {
-    const chunks: Buffer[] = [];
-    let size = 0;
-    source.on('data', (chunk: Buffer) => {
-      size += chunk.length;
-      if (size > maxBytes) {
-        request.unpipe();
-        source.removeAllListeners('data');
-        reject(tooLarge());
-      } else chunks.push(chunk);
-    });
-    source.on('end', () => resolve(chunks.length === 1 ? (chunks[0] as Buffer) : Buffer.concat(chunks)));
-    source.on('error', (error: Error) => reject(new Problem('badRequest', `the body cannot be unpacked: ${error.message}`, { field: 'request body' })));
-    request.on('aborted', () => reject(new Problem('badRequest', 'the connection ended before the body did')));
   });
 }
 

@@ -1,8 +1,8 @@
 import { type InnerSpan } from '@toplens/core/flows';
-import { BACKGROUND, emptyColumns, FAILED, PROBE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
+import { BACKGROUND, emptyColumns, FAILED, PROBE, SpanKind, USER_SIDE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
 import { CopyRows } from '../store/copy-rows';
-import type { DetailRow, VersionRow } from '../store/protocol';
+import type { DetailRow, PartRow, VersionRow } from '../store/protocol';
 import { flowText, type NameBook } from './name-book';
 import { sessionNumber } from './session-number';
 
@@ -16,6 +16,8 @@ export interface EncodedRows {
   details: DetailRow[];
   /** first moment at which each version of a component was seen, microseconds */
   versions: Map<string, VersionRow>;
+  /** where components ran, as the newest spans say */
+  parts: Map<string, PartRow>;
   hours: Set<number>;
   /** end of the last attempt, milliseconds since the epoch */
   latestEndMs: number;
@@ -24,11 +26,12 @@ export interface EncodedRows {
 /** Rows for the database and for the engine, with texts numbered. Doubles within the batch are left out. */
 export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSpan[], names: NameBook): EncodedRows {
   const encoded: EncodedRows = {
-    attempts: new CopyRows(18),
-    spans: new CopyRows(13),
+    attempts: new CopyRows(19),
+    spans: new CopyRows(14),
     columns: emptyColumns(attempts.length),
     details: [],
     versions: new Map(),
+    parts: new Map(),
     hours: new Set(),
     latestEndMs: 0,
   };
@@ -44,12 +47,15 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
       encodeAttempt(attempt, encoded, names);
       addDetail(attempt, encoded.details);
       addVersion(attempt, encoded.versions);
+      if (!attempt.isUserSide) addPart(attempt, encoded.parts);
     }
   for (const span of spans)
     if (isFirst(span)) {
       encodeSpan(span, encoded.spans, names);
       addDetail(span, encoded.details);
       addVersion(span, encoded.versions);
+      // What calls a store tells its own host, not the store's.
+      if (span.kind !== SpanKind.CLIENT && !span.isUserSide) addPart(span, encoded.parts);
     }
   return encoded;
 }
@@ -60,6 +66,11 @@ function addVersion({ component, version, startUs }: Attempt | InnerSpan, versio
   const known = versions.get(key);
   if (!known) versions.set(key, { component, version, first_us: startUs });
   else if (startUs < known.first_us) known.first_us = startUs;
+}
+
+function addPart({ component, host, application, zone, version, startUs }: Attempt | InnerSpan, parts: Map<string, PartRow>): void {
+  const key = `${component}\u001f${host}`;
+  if ((parts.get(key)?.last_us ?? 0) < startUs) parts.set(key, { component, host, application, region: zone, version, last_us: startUs });
 }
 
 function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, details: DetailRow[]): void {
@@ -76,7 +87,7 @@ function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, de
 }
 
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
-  const flags = (attempt.failed ? FAILED : 0) | (attempt.probe ? PROBE : 0) | (attempt.background ? BACKGROUND : 0);
+  const flags = (attempt.failed ? FAILED : 0) | (attempt.probe ? PROBE : 0) | (attempt.background ? BACKGROUND : 0) | (attempt.isUserSide ? USER_SIDE : 0);
   const flow = names.idOf('flow', flowText(attempt.application, attempt.flow, attempt.background));
   const session = sessionNumber(attempt.session);
   const i = columns.n;
@@ -100,6 +111,7 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
   if (Number.isNaN(attempt.valueMinor)) rows.null();
   else rows.int8(attempt.valueMinor);
   rows.hex(attempt.parentSpanId);
+  rows.int4(names.idOf('device', attempt.device));
   columns.valueMinor[i] = attempt.valueMinor;
   columns.startMs[i] = attempt.startUs / 1000;
   columns.durationMs[i] = attempt.durationUs / 1000;
@@ -118,8 +130,9 @@ function encodeSpan(span: InnerSpan, rows: CopyRows, names: NameBook): void {
   rows.int4(names.idOf('peer', span.peer));
   rows.int4(names.idOf('span', span.name));
   rows.int2(span.kind);
-  rows.int2(span.failed ? FAILED : 0);
+  rows.int2((span.failed ? FAILED : 0) | (span.isUserSide ? USER_SIDE : 0));
   rows.int4(names.idOf('failure', span.failure));
   rows.int4(names.idOf('host', span.host));
   rows.int4(names.idOf('statement', span.statement));
+  rows.int4(names.idOf('device', span.device));
 }

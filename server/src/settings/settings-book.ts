@@ -27,6 +27,14 @@ export interface FlowChange {
 
 export const RATES_KEY = 'rates';
 export const CALENDAR_KEY = 'calendar';
+const JOURNEY = 'journey';
+/** @param steps technical names of its flows, first step first */
+export const journeyKey = (application: string, steps: readonly string[]): string => [JOURNEY, application, ...steps].join('\u001f');
+
+export interface JourneyChange {
+  name?: string | null;
+}
+
 export const flowKey = (application: string, technicalName: string): string => `flow\u001f${application}\u001f${technicalName}`;
 
 /** What people decided, at any time: the settings file, and the changes made in place since. */
@@ -44,6 +52,31 @@ export class SettingsBook {
       if (known) known.push(change);
       else this.#changes.set(change.key, [change]);
     }
+  }
+
+  /** Grows with each change. */
+  get number(): number {
+    return Math.max(0, ...[...this.#changes.values()].flat().map(({ id }) => id));
+  }
+
+  /** Ways that people named, in the file or in place. */
+  journeys(): { application: string; name: string; steps: string[] }[] {
+    const named = new Map(this.file.journeys.map((one) => [journeyKey(one.application, one.steps), one]));
+    for (const key of this.#changes.keys()) {
+      const [kind, application = '', ...steps] = key.split('\u001f');
+      if (kind !== JOURNEY) continue;
+      const name = this.journeyName(application, steps);
+      if (name === undefined) named.delete(key);
+      else named.set(key, { application, name, steps });
+    }
+    return [...named.values()];
+  }
+
+  /** What people call a way; `undefined` when nobody named it. */
+  journeyName(application: string, steps: readonly string[]): string | undefined {
+    const key = journeyKey(application, steps);
+    const inFile = this.file.journeys.find((one) => journeyKey(one.application, one.steps) === key)?.name;
+    return (this.#valueAt(key, Infinity) as JourneyChange | undefined)?.name ?? inFile;
   }
 
   /** Changes of a key, oldest first. */

@@ -15,6 +15,8 @@ export interface Settings {
   teams: string[];
   rates: HarmRates;
   calendar: Calendar;
+  /** ways that people named; found ones need no naming */
+  journeys: { application: string; name: string; steps: string[] }[];
 }
 
 const text = string().trim().min(1);
@@ -66,6 +68,7 @@ const schema = object({
     keyMultiplier: number().min(1).default(DEFAULT_RATES.keyMultiplier),
     keyTiers: array(text.required()).default([]),
   }).noUnknown(),
+  journeys: array(object({ application: text.required(), name: text.required(), steps: array(text.required()).min(2).required() }).noUnknown()).default([]),
   calendar: calendarSchema.default({ holidays: [], excluded: [] }),
 }).noUnknown();
 

@@ -1,27 +1,51 @@
-import type { RecentCounts } from '@toplens/core/normal';
+import type { SpanSums } from '@toplens/core/estate';
+import { USER_SIDE } from '@toplens/core/telemetry';
+import type { Window } from '@toplens/core/time';
 import type { Database } from './database';
+import { isOfShare } from './trace-shares';
 
-/** What each component did in two neighbouring stretches, from the spans below the entries. */
-export async function componentActivity(
-  database: Database,
-  beforeFromMs: number,
-  lastFromMs: number,
-  toMs: number,
-): Promise<{ component: string; last: RecentCounts; before: RecentCounts }[]> {
-  const rows = await database.query<{ component: string; recent: boolean; attempts: number; failed: number; log_mean: number | null; log_sd: number | null }>(
-    `SELECT n.value AS component, s.recent, s.attempts, s.failed, s.log_mean, s.log_sd
-       FROM (SELECT component, started_us >= $2 AS recent, count(*)::int AS attempts, (count(*) FILTER (WHERE flags & 1 = 1))::int AS failed,
-                    avg(ln(greatest(duration_us, 10) / 1000.0)) FILTER (WHERE flags & 1 = 0)::float8 AS log_mean,
-                    stddev_pop(ln(greatest(duration_us, 10) / 1000.0)) FILTER (WHERE flags & 1 = 0)::float8 AS log_sd
-               FROM span WHERE started_us >= $1 AND started_us < $3 GROUP BY 1, 2) s
-       JOIN name n ON n.id = s.component ORDER BY 1, 2`,
-    [beforeFromMs * 1000, lastFromMs * 1000, toMs * 1000],
-  );
-  const nothing: RecentCounts = { attempts: 0, failed: 0, logMean: NaN, logSd: NaN };
-  const components = new Map<string, { component: string; last: RecentCounts; before: RecentCounts }>();
-  for (const { component, recent, attempts, failed, log_mean, log_sd } of rows) {
-    const own = components.get(component) ?? { component, last: nothing, before: nothing };
-    components.set(component, { ...own, [recent ? 'last' : 'before']: { attempts, failed, logMean: log_mean ?? NaN, logSd: log_sd ?? NaN } });
-  }
-  return [...components.values()];
+/**
+ * What spans came to in two neighbouring stretches, by component, host, peer, kind and name (of entries: the flow's text); of traces
+ * of the fair share. Probes count: the part works for them too. People's own devices are no parts.
+ */
+export async function spanActivity(database: Database, before: Window, last: Window, share: number): Promise<SpanSums[]> {
+  const rows = await database.query<{
+    component: string; host: string | null;
+    operation: string | null; peer: string | null; kind: number; is_last: boolean; attempts: number; failed: number; log_sum: number | null; log_squares: number | null;
+  }>(
+    `SELECT c.value AS component, h.value AS host, p.value AS peer, o.value AS operation, s.*
+       FROM (SELECT component AS c, host AS h, peer AS p, name AS o, kind, started_us >= $2 AS is_last, count(*)::int AS attempts,
+                    (count(*) FILTER (WHERE flags & 1 = 1))::int AS failed,
+                    sum(log) FILTER (WHERE flags & 1 = 0) AS log_sum, sum(log * log) FILTER (WHERE flags & 1 = 0) AS log_squares
+               FROM (SELECT component, host, peer, name, kind, flags, started_us, ln(greatest(duration_us, 10) / 1000.0)::float8 AS log
+                       FROM span WHERE started_us >= $1 AND started_us < $3 AND flags & ${USER_SIDE} = 0 AND ${isOfShare(share)}
+                     UNION ALL
+                     SELECT component, host, 0, flow, 2, flags, started_us, ln(greatest(duration_us, 10) / 1000.0)::float8
+                       FROM attempt WHERE started_us >= $1 AND started_us < $3 AND flags & ${USER_SIDE} = 0 AND ${isOfShare(share)}) both_kinds
+              GROUP BY 1, 2, 3, 4, 5, 6) s
+       JOIN name c ON c.id = s.c LEFT JOIN name h ON h.id = s.h LEFT JOIN name p ON p.id = s.p LEFT JOIN name o ON o.id = s.o
+      ORDER BY 1, 2, 3, 4, s.kind, s.is_last`,
+    [before.fromMs * 1000, last.fromMs * 1000, last.toMs * 1000],
+  ); // prettier-ignore
+  return rows.map(({ component, host, peer, operation, kind, is_last, attempts, failed, log_sum, log_squares }) => ({
+    component,
+    host: host ?? '',
+    peer: peer ?? '',
+    kind,
+    operation: operation ?? 'unnamed',
+    isLast: is_last,
+    sums: { attempts, failed, logSum: log_sum ?? 0, logSquares: log_squares ?? 0 },
+  }));
 }
+
+export interface StoredPart {
+  component: string;
+  host: string;
+  application: string;
+  region: string;
+  version: string;
+}
+
+/** Where components run, as their newest spans say. */
+export const storedParts = (database: Database): Promise<StoredPart[]> =>
+  database.query<StoredPart>('SELECT component, host, application, region, version FROM component_part ORDER BY component, host');

@@ -2,6 +2,8 @@ import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/t
 import { HOUR_MS } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
+import { nameOf } from './name-of';
+import { isOfShare } from './trace-shares';
 
 /** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */
 export async function storedHours(database: Database): Promise<number[]> {
@@ -62,16 +64,15 @@ export interface StoredSample {
   site: number;
 }
 
-/** Attempts of a flow that started at these moments, microseconds. */
-export async function attemptsAt(database: Database, flow: number, startsUs: readonly number[]): Promise<StoredSample[]> {
+/** Attempts of a flow that started at these moments, microseconds; of these, those whose traces are of the fair share. */
+export async function attemptsAt(database: Database, flow: number, startsUs: readonly number[], share = 1): Promise<StoredSample[]> {
   const rows = await database.query<{
     trace_id: string; span_id: string; started_us: number; duration_us: number; flags: number; site: number; failure: string | null; person: string | null; component: string | null;
   }>(
     `SELECT a.trace_id::text, lpad(to_hex(a.span_id), 16, '0') AS span_id, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags, a.site,
-            f.value AS failure, p.value AS person, c.value AS component
+            ${nameOf('a.failure')} AS failure, ${nameOf('a.person')} AS person, ${nameOf('a.component')} AS component
        FROM attempt a
-       LEFT JOIN name f ON f.id = a.failure LEFT JOIN name p ON p.id = a.person LEFT JOIN name c ON c.id = a.component
-      WHERE a.started_us = ANY($1::int8[]) AND a.flow = $2`,
+      WHERE a.started_us = ANY($1::int8[]) AND a.flow = $2 AND ${isOfShare(share)}`,
     [startsUs, flow],
   ); // prettier-ignore
   return rows.map((row) => ({
@@ -90,10 +91,17 @@ export async function attemptsAt(database: Database, flow: number, startsUs: rea
 /** Drops what is older than is kept. */
 export async function dropOld(database: Database, keep: { spansFromMs: number; attemptsFromMs: number }): Promise<void> {
   await database.query('DELETE FROM span WHERE started_us < $1', [keep.spansFromMs * 1000]);
+  await database.query('DELETE FROM trace_share WHERE to_ms < $1', [keep.spansFromMs]);
+  await database.query('DELETE FROM component_part WHERE last_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM failure_detail WHERE started_us < $1', [keep.spansFromMs * 1000]);
   await database.query('DELETE FROM log_line WHERE at_us < $1', [keep.spansFromMs * 1000]);
+  await database.query('DELETE FROM page_call WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
+  await database.query('DELETE FROM script_error WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
+  await database.query('DELETE FROM page_view WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM metric_point WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM change_event WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM attempt WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.exec('VACUUM');
+  // Without it the planner knows nothing of what came since: there is no background worker that would look.
+  await database.exec('ANALYZE');
 }

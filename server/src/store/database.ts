@@ -1,6 +1,7 @@
 import { MessageChannel, type MessagePort, type Worker } from 'node:worker_threads';
 import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 import type { ThreadMemory } from './thread-memory';
+import { WaitingAnswers } from './waiting-answers';
 import { startWorker } from './worker';
 
 /** A failed statement, with its SQLSTATE and text. */
@@ -27,23 +28,17 @@ type WithoutId<T> = T extends unknown ? Omit<T, 'id'> : never;
  * of its own; each thread that needs it has a port.
  */
 export class Database {
-  #next = 1;
-  readonly #waiting = new Map<number, { resolve: (result: unknown) => void; reject: (error: Error) => void }>();
+  readonly #waiting = new WaitingAnswers();
 
   constructor(
     private readonly port: MessagePort | Worker,
     private readonly worker?: Worker,
   ) {
     port.on('message', (answer: DatabaseAnswer) => {
-      const waiting = this.#waiting.get(answer.id);
-      this.#waiting.delete(answer.id);
-      if (answer.ok) waiting?.resolve(answer.result);
-      else waiting?.reject(new DatabaseError(answer.message, answer.code, answer.sql));
+      if (answer.ok) this.#waiting.resolve(answer.id, answer.result);
+      else this.#waiting.reject(answer.id, new DatabaseError(answer.message, answer.code, answer.sql));
     });
-    worker?.on('error', (error) => {
-      for (const waiting of this.#waiting.values()) waiting.reject(error);
-      this.#waiting.clear();
-    });
+    worker?.on('error', (error) => this.#waiting.rejectAll(error));
   }
 
   /** Starts PGlite on a folder, or in memory when `dataDir` is empty, and brings its tables up to date. */
@@ -100,10 +95,6 @@ export class Database {
   }
 
   #ask(request: WithoutId<DatabaseRequest>, transfer: MessagePort[] = []): Promise<unknown> {
-    const id = this.#next++;
-    return new Promise((resolve, reject) => {
-      this.#waiting.set(id, { resolve, reject });
-      (this.port as MessagePort).postMessage({ ...request, id }, transfer);
-    });
+    return this.#waiting.ask((id) => (this.port as MessagePort).postMessage({ ...request, id }, transfer));
   }
 }

@@ -2,6 +2,7 @@ import type { ObservedLine } from '@toplens/core/logs';
 import type { Window } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
+import { nameOf } from './name-of';
 
 export interface StoredLine extends ObservedLine {
   host: string;
@@ -16,8 +17,7 @@ export interface LinesFound {
   kept: number;
 }
 
-const COLUMNS = `c.value, l.at_us, l.severity, h.value, replace(l.trace_id::text, '-', ''), f.value, l.body`;
-const NAMES = `JOIN name c ON c.id = l.component LEFT JOIN name h ON h.id = l.host LEFT JOIN name f ON f.id = l.failure`;
+const COLUMNS = `${nameOf('l.component')}, l.at_us, l.severity, ${nameOf('l.host')}, replace(l.trace_id::text, '-', ''), ${nameOf('l.failure')}, l.body`;
 
 function readLines(copied: Uint8Array): StoredLine[] {
   const lines: StoredLine[] = [];
@@ -49,7 +49,7 @@ export async function linesOf(database: Database, components: readonly string[],
   const where = `l.component IN (${numbers.join()}) AND (${windows.map(between).join(' OR ')})`;
   const [{ n } = { n: 0 }] = await database.query<{ n: number }>(`SELECT count(*)::int AS n FROM log_line l WHERE ${where}`);
   const every = Math.max(1, Math.ceil(n / most));
-  const copied = await database.copyOut(`SELECT ${COLUMNS} FROM log_line l ${NAMES} WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`);
+  const copied = await database.copyOut(`SELECT ${COLUMNS} FROM log_line l WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`);
   return { lines: readLines(copied), kept: 1 / every };
 }
 
@@ -58,7 +58,7 @@ export async function linesOfTrace(database: Database, traceId: string, componen
   const numbers = await numbersOf(database, components);
   if (numbers.length === 0 || !/^[0-9a-f]{32}$/.test(traceId)) return [];
   const copied = await database.copyOut(
-    `SELECT ${COLUMNS} FROM log_line l ${NAMES} WHERE l.component IN (${numbers.join()}) AND ${between(window)} AND l.trace_id = '${traceId}'::uuid
+    `SELECT ${COLUMNS} FROM log_line l WHERE l.component IN (${numbers.join()}) AND ${between(window)} AND l.trace_id = '${traceId}'::uuid
       ORDER BY l.at_us, l.identity LIMIT ${most}`,
   );
   return readLines(copied);

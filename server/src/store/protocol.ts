@@ -6,18 +6,17 @@ export interface IngestBatch {
   batch: number;
   attempts: Uint8Array;
   attemptCount: number;
-  spans: Uint8Array;
-  spanCount: number;
   names: { id: number; kind: string; value: string }[];
   hours: number[];
   details: DetailRow[];
   versions: VersionRow[];
-  lines: Uint8Array;
-  lineCount: number;
-  points: Uint8Array;
-  pointCount: number;
+  parts: PartRow[];
   changes: ChangeRow[];
+  /** rows of all other tables that are filled by COPY; none of them is empty */
+  copies: { table: CopiedTable; rows: Uint8Array }[];
 }
+
+export type CopiedTable = 'span' | 'log_line' | 'metric_point' | 'page_view' | 'page_call' | 'script_error';
 
 /** A row of table change_event. */
 export interface ChangeRow {
@@ -34,6 +33,16 @@ export interface VersionRow {
   component: string;
   version: string;
   first_us: number;
+}
+
+/** A row of table component_part. */
+export interface PartRow {
+  component: string;
+  host: string;
+  application: string;
+  region: string;
+  version: string;
+  last_us: number;
 }
 
 /** A row of table failure_detail; ids in hexadecimal. */

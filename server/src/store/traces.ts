@@ -1,6 +1,8 @@
-import type { FailureDetail } from '@toplens/core/telemetry';
+import { FAILED, USER_SIDE, type FailureDetail } from '@toplens/core/telemetry';
 import type { TraceSpan } from '@toplens/core/traces';
 import type { Database } from './database';
+import { nameOf } from './name-of';
+import { isOfShare } from './trace-shares';
 
 /** The span that began an attempt, with what its row holds beyond the waterfall; dimensions as names' numbers. */
 export interface StoredAttempt {
@@ -33,6 +35,7 @@ interface PathRow {
   component: string | null;
   host: string | null;
   peer: string | null;
+  device: string | null;
   kind: number;
   flags: number;
   started_us: number;
@@ -53,7 +56,9 @@ const pathOf = (row: PathRow): Omit<TraceSpan, 'name' | 'statement' | 'failure'>
   host: row.host ?? '',
   peer: row.peer ?? '',
   kind: row.kind,
-  failed: (row.flags & 1) === 1,
+  failed: (row.flags & FAILED) !== 0,
+  isUserSide: (row.flags & USER_SIDE) !== 0,
+  device: row.device ?? '',
   startUs: row.started_us,
   durationUs: row.duration_us,
 });
@@ -64,17 +69,16 @@ const ID = (column: string) => `lpad(to_hex(${column}), 16, '0')`;
 export async function loadTrace(database: Database, traceId: string): Promise<StoredTrace> {
   const rows = await database.query<SpanRow>(
     `SELECT ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
-            c.value AS component, h.value AS host, n.value AS name, p.value AS peer, t.value AS statement, f.value AS failure,
+            ${nameOf('s.component')} AS component, ${nameOf('s.host')} AS host, ${nameOf('s.name')} AS name, ${nameOf('s.peer')} AS peer,
+            ${nameOf('s.statement')} AS statement, ${nameOf('s.failure')} AS failure, ${nameOf('s.device')} AS device,
             s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us, s.entry
-       FROM (SELECT span_id, parent_id, started_us, duration_us, component, host, name, peer, statement, failure, kind, flags, NULL::jsonb AS entry
+       FROM (SELECT span_id, parent_id, started_us, duration_us, component, host, name, peer, statement, failure, device, kind, flags, NULL::jsonb AS entry
                FROM span WHERE trace_id = $1::uuid
              UNION ALL
-             SELECT a.span_id, a.parent_id, a.started_us, a.duration_us, a.component, a.host, a.flow, 0, 0, a.failure, 2, a.flags,
-                    jsonb_build_object('flow', a.flow, 'person', coalesce(w.value, ''), 'site', a.site, 'version', a.version, 'region', a.region, 'tier', a.tier,
+             SELECT a.span_id, a.parent_id, a.started_us, a.duration_us, a.component, a.host, a.flow, 0, 0, a.failure, a.device, 2, a.flags,
+                    jsonb_build_object('flow', a.flow, 'person', coalesce(${nameOf('a.person')}, ''), 'site', a.site, 'version', a.version, 'region', a.region, 'tier', a.tier,
                                        'promotion', a.promotion, 'host', a.host, 'valueMinor', a.value_minor)
-               FROM attempt a LEFT JOIN name w ON w.id = a.person WHERE a.trace_id = $1::uuid) s
-       LEFT JOIN name c ON c.id = s.component LEFT JOIN name h ON h.id = s.host LEFT JOIN name n ON n.id = s.name
-       LEFT JOIN name p ON p.id = s.peer LEFT JOIN name t ON t.id = s.statement LEFT JOIN name f ON f.id = s.failure
+               FROM attempt a WHERE a.trace_id = $1::uuid) s
       ORDER BY s.started_us, s.span_id`,
     [traceId],
   ); // prettier-ignore
@@ -93,15 +97,23 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
   };
 }
 
+/** Those of some traces of which spans below the entry are kept. */
+export async function tracesWithSpans(database: Database, traceIds: readonly string[]): Promise<Set<string>> {
+  const rows = await database.query<{ trace_id: string }>(
+    "SELECT replace(t::text, '-', '') AS trace_id FROM unnest($1::uuid[]) t WHERE EXISTS (SELECT 1 FROM span s WHERE s.trace_id = t)",
+    [traceIds],
+  );
+  return new Set(rows.map(({ trace_id }) => trace_id));
+}
+
 /** Spans of many traces, as far as the search for an origin needs them: names, statements and failures are left out. */
 export async function loadPaths(database: Database, traceIds: readonly string[]): Promise<Map<string, TraceSpan[]>> {
   const rows = await database.query<PathRow & { trace_id: string }>(
     `SELECT s.trace_id::text, ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
-            c.value AS component, h.value AS host, p.value AS peer, s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
+            ${nameOf('s.component')} AS component, ${nameOf('s.host')} AS host, ${nameOf('s.peer')} AS peer, NULL AS device, s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
        FROM (SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, peer, kind, flags FROM span WHERE trace_id = ANY($1::uuid[])
              UNION ALL
              SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, 0, 2, flags FROM attempt WHERE trace_id = ANY($1::uuid[])) s
-       LEFT JOIN name c ON c.id = s.component LEFT JOIN name h ON h.id = s.host LEFT JOIN name p ON p.id = s.peer
       ORDER BY s.started_us, s.span_id`,
     [traceIds],
   );
@@ -134,8 +146,9 @@ export async function releasesOf(database: Database, components: readonly string
 }
 
 /**
- * Traces that went through a component in a window: how many, and some of them, a fair part since ids are random.
+ * Traces of the fair share that went through a component in a window: how many, and some of them, spread by chance.
  *
+ * @param share that is kept of the usual traces
  * @returns `undefined` when no component has that name
  */
 export async function tracesThrough(
@@ -143,6 +156,7 @@ export async function tracesThrough(
   component: string,
   window: { fromMs: number; toMs: number },
   most: number,
+  share: number,
 ): Promise<{ traces: number; traceIds: string[] } | undefined> {
   const [known] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'component' AND value = $1", [component]);
   // An outside service sends nothing: it is known by those who name it.
@@ -152,7 +166,7 @@ export async function tracesThrough(
     `SELECT replace(trace_id::text, '-', '') AS trace_id, (count(*) OVER ())::int AS n
        FROM (SELECT trace_id FROM span WHERE started_us >= $1 AND started_us < $2 AND (component = $3 OR peer = $4)
              UNION SELECT trace_id FROM attempt WHERE started_us >= $1 AND started_us < $2 AND component = $3) t
-      ORDER BY trace_id LIMIT ${most}`,
+      WHERE ${isOfShare(share)} ORDER BY uuid_hash_extended(trace_id, 0) LIMIT ${most}`,
     [Math.floor(window.fromMs * 1000), Math.ceil(window.toMs * 1000), known?.id ?? -1, peer?.id ?? -1],
   );
   return { traces: rows[0]?.n ?? 0, traceIds: rows.map(({ trace_id }) => trace_id) };
@@ -168,6 +182,42 @@ export async function flowsThrough(database: Database, component: string, window
     [component, Math.floor(window.fromMs * 1000), Math.ceil(window.toMs * 1000)],
   );
   return rows.map(({ flow }) => flow);
+}
+
+export interface StatementBeside {
+  statement: string;
+  calls: number;
+  /** milliseconds of the stretch in which at least a part of such a call ran, added up over calls */
+  overlapMs: number;
+  longestMs: number;
+}
+
+/** A call that has been running for longer than that is not looked for: it would cost a walk through hours. */
+const LONGEST_CALL_US = 10 * 60_000_000;
+
+/** What else was asked of a store while one of its statements ran, by shape, by how much of that time it took; null when there is no such span. */
+export async function statementsBeside(
+  database: Database,
+  traceId: string,
+  spanId: string,
+): Promise<{ component: string; durationMs: number; others: StatementBeside[] } | null> {
+  const [own] = await database.query<{ component: number; name: string; started_us: number; duration_us: number }>(
+    `SELECT s.component, c.value AS name, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
+       FROM span s JOIN name c ON c.id = s.component WHERE s.trace_id = $1::uuid AND s.span_id = ('x' || $2)::bit(64)::int8`,
+    [traceId, spanId],
+  );
+  if (!own) return null;
+  const [fromUs, toUs] = [own.started_us, own.started_us + own.duration_us];
+  const others = await database.query<StatementBeside>(
+    `SELECT t.value AS statement, count(*)::int AS calls, max(s.duration_us)::float8 / 1000 AS "longestMs",
+            sum(least(s.started_us + s.duration_us, $3) - greatest(s.started_us, $2))::float8 / 1000 AS "overlapMs"
+       FROM span s JOIN name t ON t.id = s.statement
+      WHERE s.component = $1 AND s.statement <> 0 AND s.started_us >= $2 - ${LONGEST_CALL_US} AND s.started_us < $3 AND s.started_us + s.duration_us > $2
+        AND NOT (s.trace_id = $4::uuid AND s.span_id = ('x' || $5)::bit(64)::int8)
+      GROUP BY t.value ORDER BY 4 DESC, 1 LIMIT 8`,
+    [own.component, Math.floor(fromUs), Math.ceil(toUs), traceId, spanId],
+  );
+  return { component: own.name, durationMs: own.duration_us / 1000, others };
 }
 
 export interface StoredStatement {

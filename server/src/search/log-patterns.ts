@@ -3,7 +3,7 @@ import { severityWord } from '@toplens/core/telemetry';
 import type { LogLineShape, LogPatternShape, LogPatternsShape } from '../api/shapes';
 import type { Database } from '../store/database';
 import { entriesOf, linesOf, type StoredLine } from '../store/logs';
-import type { LogQuestion } from './log-search';
+import type { LogQuestion } from './questions';
 
 /** So many lines are read; of more, a fair part. */
 const MOST_LINES = 100_000;

@@ -1,0 +1,20 @@
+import type { Request } from 'express';
+import { Problem } from '../errors';
+
+/** Who may see persons by name: their keys, and what the look is recorded under. */
+export type PersonKeys = ReadonlyMap<string, string>;
+
+/** Who asks, by the key that they send. @throws Problem 'noKey' when it is missing or nobody's */
+export function whoMaySeePersons(request: Request, keys: PersonKeys): string {
+  const header = request.headers.authorization;
+  const who = header?.startsWith('Bearer ') ? keys.get(header.slice(7)) : undefined;
+  if (who === undefined)
+    throw new Problem(
+      'noKey',
+      keys.size === 0
+        ? 'nobody may see persons by name here: TOPLENS_PERSON_KEYS lists who may'
+        : 'this needs the right to see persons: send your key as "authorization: Bearer …"; TOPLENS_PERSON_KEYS lists the keys',
+      { field: 'authorization' },
+    );
+  return who;
+}

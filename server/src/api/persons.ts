@@ -1,0 +1,96 @@
+import { createHash } from 'node:crypto';
+import { csvText } from '@toplens/core/csv';
+import { Router, type Request } from 'express';
+import { object, string } from 'yup';
+import { whoMaySeePersons, type PersonKeys } from '../access/person-keys';
+import type { Pseudonyms } from '../access/pseudonyms';
+import type { Engine } from '../engine/engine';
+import type { Hurt } from '../engine/hurt';
+import { Problem } from '../errors';
+import type { Database } from '../store/database';
+import { viewsOfPersons } from '../store/pages';
+import { loadLooks, personIds, personNumbers, recordLook } from '../store/persons';
+import { readFocus, readInput, readWindow } from './query';
+import type { HurtShape, PersonShape } from './shapes';
+
+const MOST_LISTED = 60;
+const MOST_LOOKS = 50;
+const MOST_VIEWS = 500;
+const why = string().trim().min(3, 'why: say in a few words what this is for').max(300).required('why: say what this is for');
+const exportSchema = object({ why });
+const findSchema = object({ find: string().trim().min(1, 'find: an id or an e-mail address').max(256).required('find: an id or an e-mail address'), why });
+
+export interface PersonDeps {
+  database: Database;
+  engine: Engine;
+  keys: PersonKeys;
+  pseudonyms: Pseudonyms;
+}
+
+/** People whom an incident hurt, without names to everybody and with names to those who may; one person's sessions. Every look by name is recorded. */
+export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps): Router {
+  const router = Router();
+  router.get('/incidents/:id/hurt', async (request, response) => {
+    const { people, ...hurt } = await askHurt(engine, request);
+    const listed = people.slice(0, MOST_LISTED);
+    const ids = await personIds(database, listed.map(({ person }) => person)); // prettier-ignore
+    response.json({
+      ...hurt,
+      total: people.length,
+      gone: people.filter(({ fate }) => fate === 'gone').length,
+      lost: people.reduce((sum, { lost }) => sum + lost, 0),
+      people: listed.map(({ person, ...rest }) => ({ ...rest, person: pseudonyms.of(ids.get(person) ?? '') })),
+    } satisfies HurtShape);
+  });
+
+  router.post('/incidents/:id/hurt/export', async (request, response) => {
+    const who = whoMaySeePersons(request, keys);
+    const reason = readInput(exportSchema, request.body).why;
+    const { people } = await askHurt(engine, request);
+    const ids = await personIds(database, people.map(({ person }) => person)); // prettier-ignore
+    // Recorded before anything leaves.
+    await recordLook(database, { who, why: reason, what: `people hurt by incident ${request.params.id}, exported`, people: people.length });
+    response.type('text/csv').attachment(`incident-${request.params.id}-people.csv`).send(toCsv(people, ids));
+  });
+
+  router.post('/people/find', async (request, response) => {
+    const who = whoMaySeePersons(request, keys);
+    const { find, why: reason } = readInput(findSchema, request.body);
+    const persons = await personNumbers(database, namesOf(find));
+    await recordLook(database, { who, why: reason, what: `sessions of ${pseudonyms.of(find)}`, people: persons.length });
+    if (persons.length === 0) throw new Problem('notFound', 'nobody is known under that id, nor under the hash of that address', { field: 'find' });
+    const { fromMs, toMs, attempts } = await engine.ask('person', { persons, window: readWindow(request) });
+    const views = await viewsOfPersons(database, persons, { fromMs, toMs }, MOST_VIEWS);
+    const ids = await personIds(database, persons);
+    response.json({ person: pseudonyms.of(ids.get(persons[0] ?? 0) ?? ''), window: { fromMs, toMs }, attempts, views } satisfies PersonShape);
+  });
+
+  router.get('/person-looks', async (_request, response) => {
+    response.json({ looks: await loadLooks(database, MOST_LOOKS) });
+  });
+  return router;
+}
+
+/** @throws Problem 'notFound' */
+async function askHurt(engine: Engine, request: Request<{ id: string }>): Promise<Hurt> {
+  const id = Number(request.params.id);
+  const hurt = Number.isInteger(id) ? await engine.ask('hurt', { id, window: readWindow(request), focus: readFocus(request).focus }) : null;
+  if (!hurt) throw new Problem('notFound', `there is no incident ${request.params.id}; it may have been withdrawn when later data came in`, { field: 'id' });
+  return hurt;
+}
+
+/** What a person may be stored under: the id as it is, or the SHA-256 of an e-mail address, which is how addresses should be sent. */
+function namesOf(find: string): string[] {
+  if (!find.includes('@')) return [find];
+  return [find, createHash('sha256').update(find.trim().toLowerCase()).digest('hex')];
+}
+
+const COLUMNS = ['person', 'tier', 'site', 'region', 'promotion', 'flow', 'late', 'hung', 'failed', 'waited_s', 'last_utc', 'became', 'lost'];
+
+function toCsv(people: Hurt['people'], ids: ReadonlyMap<number, string>): string {
+  const lines = people.map((one) => [
+    ids.get(one.person) ?? '', one.tier, one.site, one.region, one.promotion, one.flow, one.late, one.hung, one.failed, Math.round(one.waitedMs / 100) / 10,
+    new Date(one.lastMs).toISOString(), one.fate, Math.round(one.lost * 100) / 100,
+  ]); // prettier-ignore
+  return csvText([COLUMNS, ...lines]);
+}

@@ -1,0 +1,58 @@
+import { concentrationOf, hurtPeople, type HurtPerson } from '@toplens/core/incidents';
+import { overlap } from '@toplens/core/time';
+import { contextOf, sharedWindow } from './bills';
+import type { FlowsQuestion } from './protocol';
+import { resolveWindow } from './windows';
+import type { World } from './world';
+
+export interface HurtQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  id: number;
+}
+
+/** The people whom an incident hurt, as numbers: who may see whom is decided where names are put to them. */
+export interface Hurt {
+  currency: string;
+  window: { fromMs: number; toMs: number };
+  people: (Omit<HurtPerson, 'tier' | 'site' | 'region' | 'promotion' | 'flow'> & {
+    tier: string;
+    site: string;
+    region: string;
+    promotion: string;
+    flow: string;
+  })[];
+  /** of each dimension the values under which most of them came */
+  concentration: { dimension: Gathering; values: { value: string; people: number }[] }[];
+}
+
+const GATHERINGS = ['tier', 'promotion', 'site', 'region'] as const;
+type Gathering = (typeof GATHERINGS)[number];
+const MOST_VALUES = 4;
+
+/** null when there is no such incident. */
+export async function hurt(world: World, { id, window: asked, focus }: HurtQuestion): Promise<Hurt | null> {
+  const incident = world.register.get(id);
+  if (!incident || incident.withdrawn) return null;
+  const own = { fromMs: incident.onsetMs, toMs: incident.endMs };
+  const whole = resolveWindow(world, asked);
+  const window = overlap(own, whole) ? whole : own;
+  const people = hurtPeople(incident.parts, window, await contextOf(world, incident, window, focus, window.toMs));
+  const text = (number: number) => world.names.text(number);
+  return {
+    currency: world.settings.file.currency,
+    window: sharedWindow(incident, window),
+    people: people.map(({ tier, site, region, promotion, flow, ...person }) => ({
+      ...person,
+      tier: text(tier),
+      site: text(site),
+      region: text(region),
+      promotion: text(promotion),
+      flow: world.names.flow(flow).name,
+    })),
+    concentration: GATHERINGS.map((dimension) => ({
+      dimension,
+      values: concentrationOf(people, dimension)
+        .slice(0, MOST_VALUES)
+        .map(({ value, people: n }) => ({ value: text(value), people: n })),
+    })).filter(({ values }) => values.length > 0),
+  };
+}

@@ -1,0 +1,27 @@
+import { MalformedTelemetry } from '@toplens/core/formats';
+import type { Request, RequestHandler, Response } from 'express';
+import { Problem } from '../errors';
+import type { Intake } from './intake';
+
+type Taken = Awaited<ReturnType<Intake['take']>>;
+
+/** A way in that answers in plain JSON how much it took, and what is wrong as a problem that names the field. */
+export function taking(take: (request: Request, response: Response) => Promise<Taken>): RequestHandler {
+  return async (request, response) => {
+    try {
+      const { taken, rejected, reasons } = await take(request, response);
+      response.json({ taken, rejected, ...(rejected > 0 ? { errorMessage: reasons } : {}) });
+    } catch (error) {
+      request.resume();
+      if (error instanceof MalformedTelemetry) throw new Problem('badRequest', error.message, { field: error.field });
+      throw error;
+    }
+  };
+}
+
+/** @throws Problem 'badRequest' when all of it was refused: then nothing is served by a 200 */
+export function unlessAllRefused(answer: Taken): Taken {
+  const { taken, rejected, reasons } = answer;
+  if (taken === 0 && rejected > 0) throw new Problem('badRequest', reasons, { field: reasons.replace(/^\d+ × ([\w.]+):.*$/s, '$1') });
+  return answer;
+}

@@ -1,0 +1,254 @@
+import { PARTS, VIEW_KINDS, VITALS, type Parts, type ViewKind, type Vital } from '@toplens/core/pages';
+import type { Window } from '@toplens/core/time';
+import type { ViewDetail } from '../intake/page-rows';
+import { CopiedRows } from './copied-rows';
+import type { Database } from './database';
+import { nameOf } from './name-of';
+
+/** By what views are told apart and narrowed. */
+export const PAGE_DIMENSIONS = ['page', 'country', 'browser', 'system', 'connection', 'version', 'application'] as const;
+export type PageDimension = (typeof PAGE_DIMENSIONS)[number];
+
+export interface StoredView {
+  /** numbers of names */
+  dimensions: Record<PageDimension, number>;
+  person: number;
+  atMs: number;
+  kind: ViewKind;
+  share: number;
+  parts: Parts | undefined;
+  vitals: Partial<Record<Vital, number>>;
+  interactions: number;
+  errors: number;
+  missing: number;
+}
+
+/** Values that views must have; names, as people see them. */
+export type PageFocus = Partial<Record<PageDimension, string>>;
+
+export interface ViewsFound {
+  views: StoredView[];
+  /** share of the views that was read: 1 unless there were too many */
+  kept: number;
+}
+
+const PART_COLUMNS = PARTS.map((part) => `${part}_us`);
+
+const between = (column: string, { fromMs, toMs }: Window) => `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
+
+/** Number of a name; `undefined` when it was never seen. */
+export async function numberOf(database: Database, dimension: PageDimension, value: string): Promise<number | undefined> {
+  const [name] = await database.query<{ id: number }>('SELECT id FROM name WHERE kind = $1 AND value = $2', [dimension, value]);
+  return name?.id;
+}
+
+/** The condition of a focus, with numbers alone in it; `undefined` when a value is not known: then nothing can have it. */
+export async function conditionOf(database: Database, window: Window, focus: PageFocus): Promise<string | undefined> {
+  const conditions = [between('started_us', window)];
+  for (const dimension of PAGE_DIMENSIONS) {
+    const value = focus[dimension];
+    if (value === undefined) continue;
+    const number = await numberOf(database, dimension, value);
+    if (number === undefined) return undefined;
+    conditions.push(`${dimension} = ${number}`);
+  }
+  return conditions.join(' AND ');
+}
+
+export async function countViews(database: Database, where: string): Promise<number> {
+  const [row] = await database.query<{ n: number }>(`SELECT count(*)::int AS n FROM page_view WHERE ${where}`);
+  return row?.n ?? 0;
+}
+
+/** Views of a window; of more than `most` a fair part, the same each time: told by their id. @param where from `conditionOf` */
+export async function viewsWhere(database: Database, where: string, most: number): Promise<ViewsFound> {
+  const every = Math.max(1, Math.ceil((await countViews(database, where)) / most));
+  const copied = await database.copyOut(
+    `SELECT ${PAGE_DIMENSIONS.join()}, person, started_us, kind, share, ${PART_COLUMNS.join()}, ${VITALS.join()}, interactions, errors, missing
+       FROM page_view WHERE ${where} AND (view & 1048575) % ${every} = 0`,
+  );
+  const views: StoredView[] = [];
+  for (const rows = new CopiedRows(copied); rows.next();) {
+    const dimensions = Object.fromEntries(PAGE_DIMENSIONS.map((dimension) => [dimension, rows.integer()])) as Record<PageDimension, number>;
+    const [person, atMs, kind, share] = [rows.integer(), rows.integer() / 1000, VIEW_KINDS[rows.integer()] as ViewKind, rows.float()];
+    const parts = PART_COLUMNS.map(() => rows.integer() / 1000);
+    const vitals: StoredView['vitals'] = {};
+    for (const vital of VITALS) {
+      const value = rows.float();
+      if (!Number.isNaN(value)) vitals[vital] = value;
+    }
+    const [interactions, errors, missing] = [rows.integer(), rows.integer(), rows.integer()];
+    const hasParts = !Number.isNaN(parts[0]);
+    views.push({ dimensions, person, atMs, kind, share, parts: hasParts ? parts : undefined, vitals, interactions, errors, missing });
+  }
+  return { views, kept: 1 / every };
+}
+
+export async function namesOf(database: Database, ids: readonly number[]): Promise<Map<number, string>> {
+  const rows = await database.query<{ id: number; value: string }>('SELECT id, value FROM name WHERE id = ANY($1::int[])', [[...new Set(ids)]]);
+  return new Map(rows.map(({ id, value }) => [id, value]));
+}
+
+/** One load as it is listed. */
+export interface ListedView {
+  /** 16 hexadecimal digits */
+  view: string;
+  atMs: number;
+  page: string;
+  country: string;
+  browser: string;
+  loadMs: number | null;
+  lcpMs: number | null;
+  errors: number;
+  missing: number;
+}
+
+const LISTED = `lpad(to_hex(view), 16, '0') AS view, started_us::float8 / 1000 AS "atMs", coalesce(${nameOf('page')}, '') AS page,
+  coalesce(${nameOf('country')}, '') AS country, coalesce(${nameOf('browser')}, '') AS browser,
+  (${PART_COLUMNS.join(' + ')})::float8 / 1000 AS "loadMs", lcp AS "lcpMs", errors, missing`;
+
+/** Loads worth opening: those on which something did not come or a script failed, then the slowest. @param where from `conditionOf` */
+export async function worstViews(database: Database, where: string, most: number): Promise<ListedView[]> {
+  return database.query<ListedView>(
+    `SELECT ${LISTED} FROM page_view WHERE ${where} AND kind <> ${VIEW_KINDS.indexOf('frame')}
+      ORDER BY (missing > 0) DESC, greatest(coalesce(lcp, 0), coalesce((${PART_COLUMNS.join(' + ')}) / 1000, 0)) DESC, view LIMIT ${most}`,
+  );
+}
+
+/** Pages that some persons looked at, in order of time; the newest of more than `most`. @param persons numbers of names */
+export const viewsOfPersons = (database: Database, persons: readonly number[], window: Window, most: number) =>
+  database.query<ListedView & { session: number; system: string }>(
+    `SELECT * FROM (SELECT ${LISTED}, session::float8 AS session, coalesce(${nameOf('system')}, '') AS system
+       FROM page_view WHERE person = ANY($1::int[]) AND ${between('started_us', window)} ORDER BY started_us DESC LIMIT ${most}) v ORDER BY "atMs", view`,
+    [persons],
+  );
+
+/** What was fetched by a fair part of the views, those with something missing and others. @param where from `conditionOf` */
+export async function detailsWhere(database: Database, where: string, most: number): Promise<(Pick<ViewDetail, 'host' | 'resources'> & { page: number })[]> {
+  return database.query(
+    `SELECT page, detail->>'host' AS host, detail->'resources' AS resources FROM page_view WHERE ${where} ORDER BY view & 1048575, view LIMIT ${most}`,
+  );
+}
+
+export interface CallFigures {
+  call: string;
+  calls: number;
+  failed: number;
+  medianMs: number;
+  p95Ms: number;
+}
+
+/** Calls that pages made in the background, most time first. @param page number of the page, when one is meant */
+export async function callsOf(database: Database, window: Window, page: number | undefined, most: number): Promise<CallFigures[]> {
+  return database.query<CallFigures>(
+    `SELECT coalesce(${nameOf('c.call')}, '') AS call, calls, failed, median / 1000 AS "medianMs", p95 / 1000 AS "p95Ms"
+       FROM (SELECT call, count(*)::int AS calls, sum(failed)::int AS failed, sum(duration_us) AS weight,
+                    percentile_cont(0.5) WITHIN GROUP (ORDER BY duration_us) AS median, percentile_cont(0.95) WITHIN GROUP (ORDER BY duration_us) AS p95
+               FROM page_call WHERE ${between('started_us', window)} ${page === undefined ? '' : `AND page = ${page}`}
+              GROUP BY call ORDER BY weight DESC, call LIMIT ${most}) c`,
+  );
+}
+
+export interface StoredLoad extends ListedView, ViewDetail {
+  kind: number;
+  component: string;
+  application: string;
+  version: string;
+  system: string;
+  connection: string;
+  tier: string;
+  parts: (number | null)[];
+  vitals: Record<Vital, number | null>;
+  interactions: number;
+  /** 32 hexadecimal digits; null when not told */
+  traceId: string | null;
+  spanId: string;
+}
+
+/** One view with all that is known of it. @param view 16 hexadecimal digits */
+export async function loadView(database: Database, view: string): Promise<StoredLoad | undefined> {
+  const [row] = await database.query<StoredLoad & { detail: ViewDetail }>(
+    `SELECT ${LISTED}, kind, coalesce(${nameOf('component')}, '') AS component, coalesce(${nameOf('application')}, '') AS application,
+            coalesce(${nameOf('version')}, '') AS version, coalesce(${nameOf('system')}, '') AS system, coalesce(${nameOf('connection')}, '') AS connection,
+            coalesce(${nameOf('tier')}, '') AS tier, json_build_array(${PART_COLUMNS.map((column) => `${column}::float8 / 1000`).join()}) AS parts,
+            json_build_object(${VITALS.map((vital) => `'${vital}', ${vital}`).join()}) AS vitals, interactions,
+            replace(trace_id::text, '-', '') AS "traceId", lpad(to_hex(span_id), 16, '0') AS "spanId", detail
+       FROM page_view WHERE view = ('x' || $1)::bit(64)::int8`,
+    [view],
+  );
+  if (!row) return undefined;
+  const { detail, ...rest } = row;
+  return { ...rest, ...detail };
+}
+
+/** When the newest that browsers told of happened, milliseconds; 0 before the first. */
+export async function newestOfPages(database: Database): Promise<number> {
+  const [row] = await database.query<{ ms: number | null }>(
+    `SELECT greatest((SELECT max(started_us) FROM page_view), (SELECT max(started_us) FROM page_call), (SELECT max(at_us) FROM script_error))::float8 / 1000 AS ms`,
+  );
+  return row?.ms ?? 0;
+}
+
+/** The view that a trace began in: by a call that it made, or by the load itself. @returns 16 hexadecimal digits */
+export async function viewOfTrace(database: Database, traceId: string): Promise<string | undefined> {
+  const [row] = await database.query<{ view: string }>(
+    `SELECT lpad(to_hex(view), 16, '0') AS view FROM
+       (SELECT view FROM page_call WHERE trace_id = $1::uuid UNION ALL SELECT view FROM page_view WHERE trace_id = $1::uuid) v LIMIT 1`,
+    [traceId],
+  );
+  return row?.view;
+}
+
+export interface StoredError {
+  id: string;
+  view: string;
+  atMs: number;
+  component: string;
+  version: string;
+  page: string;
+  person: number;
+  browser: string;
+  type: string;
+  message: string;
+  stack: string;
+}
+
+const ERROR = `lpad(to_hex(id), 16, '0') AS id, lpad(to_hex(view), 16, '0') AS view, at_us::float8 / 1000 AS "atMs", coalesce(${nameOf('component')}, '') AS component,
+  coalesce(${nameOf('version')}, '') AS version, coalesce(${nameOf('page')}, '') AS page, person, coalesce(${nameOf('browser')}, '') AS browser, type, message, stack`;
+
+/** Script errors of a window, the newest of more than `most`; of one page when a number is given. */
+export const errorsWithin = (database: Database, window: Window, page: number | undefined, most: number): Promise<StoredError[]> =>
+  database.query<StoredError>(
+    `SELECT ${ERROR} FROM script_error WHERE ${between('at_us', window)} ${page === undefined ? '' : `AND page = ${page}`} ORDER BY at_us DESC, id LIMIT ${most}`,
+  );
+
+export const errorsOfView = (database: Database, view: string): Promise<StoredError[]> =>
+  database.query<StoredError>(`SELECT ${ERROR} FROM script_error WHERE view = ('x' || $1)::bit(64)::int8 ORDER BY at_us, id LIMIT 50`, [view]);
+
+export interface SourceMapKey {
+  component: string;
+  version: string;
+  /** last part of the script's path */
+  file: string;
+}
+
+export const saveSourceMap = (database: Database, { component, version, file }: SourceMapKey, map: string): Promise<unknown> =>
+  database.query(
+    `INSERT INTO source_map (component, version, file, map) VALUES ($1, $2, $3, $4)
+       ON CONFLICT (component, version, file) DO UPDATE SET map = excluded.map, uploaded = now()`,
+    [component, version, file, map],
+  );
+
+export async function loadSourceMap(database: Database, { component, version, file }: SourceMapKey): Promise<string | undefined> {
+  const [row] = await database.query<{ map: string }>('SELECT map FROM source_map WHERE component = $1 AND version = $2 AND file = $3', [
+    component,
+    version,
+    file,
+  ]);
+  return row?.map;
+}
+
+export const listSourceMaps = (database: Database): Promise<(SourceMapKey & { uploadedMs: number; bytes: number })[]> =>
+  database.query(
+    `SELECT component, version, file, extract(epoch FROM uploaded)::float8 * 1000 AS "uploadedMs", length(map) AS bytes FROM source_map ORDER BY uploaded DESC, component, version, file LIMIT 500`,
+  );
