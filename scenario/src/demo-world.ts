@@ -12,7 +12,14 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
   const troubles = demoTroubles(nowMs);
   const utcHours = (nowMs - floorTo(nowMs, DAY_MS)) / HOUR_MS;
   const player = new Player(
-    { seed, troubles, localOffsetHours: LOCAL_HOUR_NOW - utcHours, fullTracesFromMs: nowMs - 24 * HOUR_MS, figuresFromMs: nowMs - 8 * HOUR_MS },
+    {
+      seed,
+      troubles,
+      localOffsetHours: LOCAL_HOUR_NOW - utcHours,
+      fullTracesFromMs: nowMs - 24 * HOUR_MS,
+      figuresFromMs: nowMs - 8 * HOUR_MS,
+      viewsFromMs: nowMs - 12 * HOUR_MS,
+    },
     fromMs,
   );
   const truth = (): TruthFile => ({
@@ -21,6 +28,8 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
     troubles: [
       { number: 1, name: 'slots lost an index', flow: 'slots', from: troubles.slowSlots, origin: 'parcels-db', hurts: true },
       { number: 2, name: 'no surcharge row for the new weight band', flow: 'label', from: troubles.failingLabels, origin: 'labels', hurts: true },
+      { number: 5, name: 'map tiles do not come for one country', flow: 'slots', from: troubles.emptyMaps, origin: 'map-tiles', hurts: true },
+      { number: 6, name: 'the card network times out now and then', flow: 'pay', from: troubles.cardTimeouts, origin: 'card-network', hurts: true },
       { number: 7, name: 'token renewal of the partners stopped', flow: 'partnerRate', from: troubles.silentPartners, origin: 'shipper-link', hurts: true },
       { number: 8, name: 'one of two replicas died', flow: 'addresses', from: { fromMs: nowMs - 180 * MINUTE_MS, toMs: NEVER_ENDS }, origin: 'addresses', hurts: false },
       { number: 11, name: 'nightly rebuild of routes', flow: 'rebuildRoutes', from: { fromMs: nowMs - 10 * HOUR_MS, toMs: nowMs - 9 * HOUR_MS }, origin: 'routes-builder', hurts: false },

@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { demoWorld, DEMO_SEED } from './demo-world';
 import { Sender } from './otlp/sender';
 
@@ -8,15 +8,16 @@ import { Sender } from './otlp/sender';
  * TOPLENS_SCENARIO_RESUME: an earlier run sent what ended before this moment; sending a little of it twice does no harm.
  */
 const [url = 'http://127.0.0.1:4400', truthFile = '', mode = 'live'] = process.argv.slice(2);
-const { TOPLENS_SCENARIO_NOW, TOPLENS_SCENARIO_SEED, TOPLENS_SCENARIO_RESUME, TOPLENS_SCENARIO_KEY } = process.env;
+const { TOPLENS_SCENARIO_NOW, TOPLENS_SCENARIO_SEED, TOPLENS_SCENARIO_RESUME, TOPLENS_SCENARIO_KEY, TOPLENS_SCENARIO_BROWSER_KEY } = process.env;
 /** Sessions that began before the earlier run ended send on after it. */
 const OVERLAP_MS = 2 * 3_600_000;
 
 const nowMs = Number(TOPLENS_SCENARIO_NOW ?? Date.now());
 const resumeMs = TOPLENS_SCENARIO_RESUME === undefined ? undefined : Number(TOPLENS_SCENARIO_RESUME) - OVERLAP_MS;
 const { player, truth, changes } = demoWorld(nowMs, Number(TOPLENS_SCENARIO_SEED ?? DEMO_SEED), resumeMs);
-const sender = new Sender(url, TOPLENS_SCENARIO_KEY);
+const sender = new Sender(url, TOPLENS_SCENARIO_KEY, TOPLENS_SCENARIO_BROWSER_KEY);
 await sender.sendChanges(changes);
+if (TOPLENS_SCENARIO_BROWSER_KEY !== undefined) await sender.sendSourceMap('label.min.js', readFileSync('scenario/portal/label.min.js.map', 'utf8'));
 const begun = Date.now();
 let shown = 0;
 await player.load(sender, resumeMs === undefined ? nowMs : Date.now(), (share) => {

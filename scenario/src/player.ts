@@ -1,4 +1,5 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
+import { viewOf, type OutView } from './browsers/page-views';
 import { linesOf, minuteLines, type OutLine } from './otlp/lines';
 import { minutePoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
@@ -7,6 +8,8 @@ import { busyness, simulateMinute, type WorldOptions } from './world/simulate';
 import type { TruthEvent } from './world/truth';
 
 const BATCH = 2_000;
+/** A browser's request is small: the server takes no large ones from pages. */
+const VIEWS_A_REQUEST = 100;
 const CONNECTIONS = 2;
 
 export interface PlayOptions extends WorldOptions {
@@ -14,12 +17,15 @@ export interface PlayOptions extends WorldOptions {
   fullTracesFromMs: number;
   /** from then on services write logs and hosts tell their figures */
   figuresFromMs: number;
+  /** from then on senders' browsers tell of their pages */
+  viewsFromMs: number;
 }
 
 export interface Ended {
   spans: OutSpan[];
   lines: OutLine[];
   points: OutPoint[];
+  views: OutView[];
 }
 
 /**
@@ -30,6 +36,7 @@ export class Player {
   #pending: OutSpan[] = [];
   #pendingLines: OutLine[] = [];
   #points: OutPoint[] = [];
+  #views: OutView[] = [];
   #nextMinuteMs: number;
 
   constructor(
@@ -48,17 +55,21 @@ export class Player {
     const [points, openPoints] = split(this.#points, ({ atMs }) => atMs <= timeMs);
     this.#pending = openSpans;
     this.#pendingLines = openLines;
+    const [views, openViews] = split(this.#views, ({ toldMs }) => toldMs < timeMs);
     this.#points = openPoints;
-    return { spans: spans.sort((a, b) => endOf(a) - endOf(b)), lines: lines.sort((a, b) => a.atMs - b.atMs), points };
+    this.#views = openViews;
+    return { spans: spans.sort((a, b) => endOf(a) - endOf(b)), lines: lines.sort((a, b) => a.atMs - b.atMs), points, views };
   }
 
   #simulate(minuteMs: number): void {
-    const { troubles, fullTracesFromMs, figuresFromMs } = this.options;
+    const { troubles, fullTracesFromMs, figuresFromMs, viewsFromMs } = this.options;
     for (const attempt of simulateMinute(minuteMs, this.options, this.truth)) {
       const isFull = attempt.startMs >= fullTracesFromMs;
       const spans = spansOf(attempt, isFull, troubles);
       this.#pending.push(...spans);
       if (isFull && attempt.startMs >= figuresFromMs) this.#pendingLines.push(...linesOf(attempt, spans));
+      const view = isFull && attempt.startMs >= viewsFromMs ? viewOf(attempt, spans, troubles) : undefined;
+      if (view) this.#views.push(view);
     }
     if (minuteMs < figuresFromMs) return;
     this.#pendingLines.push(...minuteLines(minuteMs, troubles));
@@ -77,7 +88,7 @@ export class Player {
     let waiting: OutSpan[] = [];
     for (let timeMs = fromMs; timeMs < toMs;) {
       timeMs = Math.min(toMs, timeMs + 60 * MINUTE_MS);
-      const { spans, lines, points } = this.endedBefore(timeMs);
+      const { spans, lines, points, views } = this.endedBefore(timeMs);
       waiting.push(...spans);
       while (waiting.length >= BATCH || (timeMs >= toMs && waiting.length > 0)) {
         await send(sender.send(waiting.slice(0, BATCH)));
@@ -85,6 +96,7 @@ export class Player {
       }
       for (let i = 0; i < lines.length; i += BATCH) await send(sender.sendLines(lines.slice(i, i + BATCH)));
       for (let i = 0; i < points.length; i += BATCH) await send(sender.sendPoints(points.slice(i, i + BATCH)));
+      for (let i = 0; i < views.length; i += VIEWS_A_REQUEST) await send(sender.sendViews(views.slice(i, i + VIEWS_A_REQUEST)));
       onProgress((timeMs - fromMs) / (toMs - fromMs));
     }
     await Promise.all(running);
@@ -96,10 +108,11 @@ export class Player {
     const timer = setInterval(() => {
       running = running
         .then(async () => {
-          const { spans, lines, points } = this.endedBefore(now());
+          const { spans, lines, points, views } = this.endedBefore(now());
           await sender.send(spans);
           await sender.sendLines(lines);
           await sender.sendPoints(points);
+          for (let i = 0; i < views.length; i += VIEWS_A_REQUEST) await sender.sendViews(views.slice(i, i + VIEWS_A_REQUEST));
         })
         .catch((error: Error) => console.error(`live stream: ${error.message}; what it held is lost to this demo`));
     }, 2_000);

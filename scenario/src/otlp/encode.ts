@@ -34,23 +34,26 @@ interface Sent {
   version: string;
   application: string;
   instance?: string;
+  device?: Attribute[];
 }
 
 function byResource<Record extends Sent>(records: readonly Record[]): { resource: object; own: Record[] }[] {
   const groups = new Map<string, Record[]>();
   for (const record of records) {
-    const key = `${record.service}|${record.host}|${record.version}|${record.application}|${record.instance ?? ''}`;
+    const key = `${record.service}|${record.host}|${record.version}|${record.application}|${record.instance ?? ''}|${record.device ? JSON.stringify(record.device) : ''}`;
     const group = groups.get(key);
     if (group) group.push(record);
     else groups.set(key, [record]);
   }
   return [...groups.values()].map((own) => {
-    const { service, application, version, host, instance } = own[0] as Record;
+    const { service, application, version, host, instance, device = [] } = own[0] as Record;
     const attributes: Attribute[] = [
       ['service.name', service],
       ['service.namespace', application],
       ['service.version', version],
-      ['host.name', host],
+      // Hosts are named after where they stand.
+      ...(host === '' ? [] : [['host.name', host] satisfies Attribute, ['cloud.availability_zone', host.split('-')[0] ?? ''] satisfies Attribute]),
+      ...device,
     ];
     if (instance !== undefined) attributes.push(['service.instance.id', instance]);
     return { resource: { attributes: attributes.map(keyValue) }, own };

@@ -1,3 +1,5 @@
+import { encodeViews } from '../browsers/encode-views';
+import { PORTAL_ORIGIN, PORTAL_VERSION, type OutView } from '../browsers/page-views';
 import { encodeLines, encodePoints, encodeSpans } from './encode';
 import type { OutLine } from './lines';
 import type { OutPoint } from './points';
@@ -12,6 +14,8 @@ export class Sender {
   constructor(
     private readonly url: string,
     private readonly key?: string,
+    /** of the portal's pages; without it their browsers tell nothing */
+    private readonly browserKey?: string,
   ) {}
 
   send = (spans: readonly OutSpan[]): Promise<void> => this.#sendAll('/v1/traces', spans, encodeSpans);
@@ -21,6 +25,18 @@ export class Sender {
   /** Changes as CloudEvents, in a batch. */
   sendChanges = (events: readonly object[]): Promise<void> =>
     this.#sendAll('/v1/changes', events, (all) => Buffer.from(JSON.stringify(all)), 'application/cloudevents-batch+json');
+
+  /** As the portal's delivery line would with each version. */
+  async sendSourceMap(file: string, map: string): Promise<void> {
+    const body = JSON.stringify({ component: 'portal-browser', version: PORTAL_VERSION, file, map: JSON.parse(map) as object });
+    const response = await fetch(`${this.url}/api/source-maps`, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+    if (!response.ok) throw new Error(`${response.status}: ${await response.text()}`);
+  }
+
+  /** What browsers of the portal's pages tell. */
+  sendViews = async (views: readonly OutView[]): Promise<void> => {
+    if (this.browserKey !== undefined) await this.#sendAll(`/v1/browser?key=${this.browserKey}`, views, encodeViews, 'text/plain');
+  };
 
   async #sendAll<Out>(path: string, records: readonly Out[], encode: (records: readonly Out[]) => Uint8Array, type = 'application/x-protobuf'): Promise<void> {
     if (records.length === 0) return;
@@ -38,7 +54,11 @@ export class Sender {
   async #post(path: string, body: Uint8Array, type: string): Promise<number | undefined> {
     const response = await fetch(`${this.url}${path}`, {
       method: 'POST',
-      headers: { 'content-type': type, ...(this.key !== undefined && { authorization: `Bearer ${this.key}` }) },
+      headers: {
+        'content-type': type,
+        ...(type === 'text/plain' && { origin: PORTAL_ORIGIN }),
+        ...(this.key !== undefined && { authorization: `Bearer ${this.key}` }),
+      },
       body: body as Uint8Array<ArrayBuffer>,
     });
     const answer = Buffer.from(await response.arrayBuffer());

@@ -1,6 +1,6 @@
 import { FLOWS, type Call, type FlowModel } from '../world/pellwick';
 import type { Troubles } from '../world/troubles';
-import type { WorldAttempt } from '../world/simulate';
+import { CARD_TIMEOUT, type WorldAttempt } from '../world/simulate';
 
 export type Attribute = [key: string, value: string | number];
 
@@ -22,8 +22,11 @@ export interface OutSpan {
   /** message and stack trace of the exception, where the failing code tells them */
   details: Attribute[];
   attributes: Attribute[];
+  /** of the person's own device, for what runs there; else left out */
+  device?: Attribute[];
 }
 
+const INTERNAL = 1;
 const SERVER = 2;
 const CLIENT = 3;
 const CONSUMER = 5;
@@ -43,7 +46,10 @@ export function spansOf(attempt: WorldAttempt, full: boolean, troubles: Troubles
   if (attempt.flow === 'rebuildRoutes') return [rebuild(attempt, traceId)];
   const flow: FlowModel = FLOWS[attempt.flow];
   const entry = entrySpan(attempt, flow, traceId, troubles);
-  return full ? [entry, ...innerSpans(attempt, flow, entry, troubles)] : [entry];
+  if (!full) return [entry];
+  const browser = flow.application === 'Sender Portal' ? browserSpans(attempt, flow, entry) : [];
+  const called = browser.at(-1);
+  return [called ? { ...entry, parentSpanId: called.spanId } : entry, ...innerSpans(attempt, flow, entry, troubles), ...browser];
 }
 
 function rebuild(attempt: WorldAttempt, traceId: number[]): OutSpan {
@@ -67,6 +73,9 @@ export const HOSTS: Record<string, string[]> = {
   'portal-web': ['north-1', 'mid-1', 'coast-1'], 'shipper-link': ['north-2', 'mid-2'], rates: ['north-3', 'mid-3'], addresses: ['north-4', 'mid-4'],
   slots: ['mid-5', 'coast-3'], payments: ['north-5', 'mid-1'], labels: ['coast-2', 'mid-2'], tracking: ['coast-4', 'north-2'],
 }; // prettier-ignore
+
+/** Services that several applications use belong to none of them. */
+const SHARED: ReadonlySet<string> = new Set(['rates', 'labels', 'tracking']);
 
 function versionOf(service: string, timeMs: number, troubles: Troubles): string {
   if (service !== 'slots') return VERSIONS[service] ?? '1.0.0';
@@ -102,7 +111,31 @@ function entrySpan(attempt: WorldAttempt, flow: FlowModel, traceId: number[], tr
   }; // prettier-ignore
 }
 
-/** Entry → call → service → its stores and outside services, one after the other. Added time is spent in parcels-db. */
+const DEVICES: readonly Attribute[][] = [
+  [['user_agent.name', 'Firefox'], ['user_agent.version', '143.0'], ['os.name', 'Windows']],
+  [['user_agent.name', 'Chromium'], ['user_agent.version', '141.0'], ['os.name', 'Windows']],
+  [['user_agent.name', 'Chromium'], ['user_agent.version', '141.0'], ['os.name', 'Linux']],
+  [['user_agent.name', 'Chromium'], ['user_agent.version', '140.0'], ['os.name', 'Android'], ['browser.mobile', 'true']],
+]; // prettier-ignore
+
+/** In the sender's browser: what was pressed, and the call that it makes. The last one is the call. */
+function browserSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan): OutSpan[] {
+  const chance = (attempt.number % 1000) / 1000;
+  const [beforeMs, wayMs, drawMs] = [5 + 20 * chance, 20 + 60 * chance, 30 + 90 * (1 - chance)];
+  const page: OutSpan = {
+    ...entry, service: 'portal-browser', host: '', version: '5.12.0', spanId: words(attempt.number, 40), parentSpanId: undefined, name: `press ${flow.route}`, kind: INTERNAL,
+    startMs: entry.startMs - beforeMs - wayMs, durationMs: entry.durationMs + beforeMs + 2 * wayMs + drawMs, error: false, exception: '', details: [], attributes: [],
+    device: [['telemetry.sdk.language', 'webjs'], ...(DEVICES[attempt.number % DEVICES.length] as Attribute[])],
+  }; // prettier-ignore
+  const call: OutSpan = {
+    ...page, spanId: words(attempt.number, 41), parentSpanId: page.spanId, name: `${flow.method} ${flow.route}`, kind: CLIENT,
+    startMs: entry.startMs - wayMs, durationMs: entry.durationMs + 2 * wayMs, error: attempt.failed,
+    attributes: [['http.request.method', flow.method], ['server.address', entry.service]],
+  }; // prettier-ignore
+  return [page, call];
+}
+
+/** Entry → call → service → its stores and outside services, one after the other. Added time is spent where the trouble is. */
 function innerSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan, troubles: Troubles): OutSpan[] {
   const base = attempt.durationMs - attempt.addedMs;
   const call: OutSpan = {
@@ -111,7 +144,7 @@ function innerSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan, trou
   }; // prettier-ignore
   const host = hostOf(flow.service, attempt, troubles);
   const service: OutSpan = {
-    ...call, service: flow.service, host, version: versionOf(flow.service, attempt.startMs, troubles), spanId: words(attempt.number, 6), parentSpanId: call.spanId,
+    ...call, service: flow.service, application: SHARED.has(flow.service) ? 'Parcel Core' : flow.application, host, version: versionOf(flow.service, attempt.startMs, troubles), spanId: words(attempt.number, 6), parentSpanId: call.spanId,
     name: `${flow.method} ${flow.route}`, kind: SERVER, startMs: call.startMs + base * 0.01, durationMs: call.durationMs - base * 0.02,
     exception: attempt.failure, details: attempt.failed ? failureDetails(attempt.failure, flow.service) : [],
     attributes: [['http.request.method', flow.method], ['http.route', flow.route]],
@@ -120,14 +153,15 @@ function innerSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan, trou
   let at = service.startMs + base * 0.03;
   let number = 7;
   for (const below of flow.calls) {
-    const added = below.component === 'parcels-db' ? attempt.addedMs : 0;
+    const isTimingOut = below.component === 'card-network' && attempt.failure === CARD_TIMEOUT;
+    const added = below.component === 'parcels-db' || isTimingOut ? attempt.addedMs : 0;
     const wholeMs = Math.min(base * below.share + added, service.startMs + service.durationMs - at);
     const times = below.times ?? 1;
     for (let i = 0; i < times; i++) {
       const durationMs = wholeMs / times;
       spans.push({
         ...service, spanId: words(attempt.number, number++), parentSpanId: service.spanId, name: below.operation, kind: CLIENT, startMs: at, durationMs,
-        error: false, exception: '', details: [], attributes: storeAttributes(below),
+        error: isTimingOut, exception: '', details: [], attributes: storeAttributes(below),
       }); // prettier-ignore
       at += durationMs;
     }
@@ -155,7 +189,9 @@ function failureDetails(failure: string, service: string): Attribute[] {
       ? ['no surcharge for weight band 7 with promotion SPRING10', 'parcels.labels.Surcharges.forBand(Surcharges.java:88)']
       : failure === 'LedgerUnavailable'
         ? ['the ledger took no entry: connection refused', 'parcels.payments.Ledger.book(Ledger.java:141)']
-        : ['no answer within 2000 ms', `parcels.${service}.${own}Client.call(${own}Client.java:57)`];
+        : failure === CARD_TIMEOUT
+          ? ['no answer from the card network within 30000 ms', 'parcels.payments.CardNetwork.authorise(CardNetwork.java:73)']
+          : ['no answer within 2000 ms', `parcels.${service}.${own}Client.call(${own}Client.java:57)`];
   const stack = [
     `parcels.${failure}: ${message}`,
     '\tat java.base/java.util.Optional.orElseThrow(Optional.java:403)',

@@ -30,6 +30,8 @@ export interface WorldOptions {
 }
 
 const SLOW_BEATS = 1.5;
+export const CARD_TIMEOUT = 'CardNetworkTimeout';
+const CARD_TIMEOUT_MS = 30_000;
 const NIGHTLY = { localHour: 2, minute: 10, jobs: 40 };
 
 /**
@@ -92,31 +94,38 @@ function sendSession(minuteMs: number, random: Random, { troubles }: WorldOption
     }
     const slow = flow === 'slots' && inside(troubles.slowSlots, at) ? troubles.slowSlots : undefined;
     const factor = slow ? (slow.worstSites.includes(person.site) ? slow.worstFactor : slow.factor) : 1;
-    const addedMs = durationMs * (factor - 1);
+    const slowedMs = durationMs * (factor - 1);
     const noSurcharge = flow === 'label' && inside(troubles.failingLabels, at) && person.promotion === troubles.failingLabels?.promotion && person.newBand;
     const outage = flow === 'pay' && inside(troubles.pastOutage, at) && leavesIfSlow < (troubles.pastOutage?.share ?? 0);
-    const failed = failsUsually || noSurcharge || outage;
-    const failure = noSurcharge ? 'SurchargeNotFound' : outage ? 'LedgerUnavailable' : failed ? 'UpstreamTimeout' : '';
+    // Told by the attempt's number: one more draw would change everything that comes after it.
+    const timesOut = flow === 'pay' && inside(troubles.cardTimeouts, at) && ((number >>> 7) % 1000) / 1000 < (troubles.cardTimeouts?.share ?? 0);
+    const failed = failsUsually || noSurcharge || outage || timesOut;
+    const failure = noSurcharge ? 'SurchargeNotFound' : outage ? 'LedgerUnavailable' : timesOut ? CARD_TIMEOUT : failed ? 'UpstreamTimeout' : '';
+    const addedMs = timesOut ? CARD_TIMEOUT_MS : slowedMs;
     const base = { flow, person, session, value } as const;
     attempts.push({ ...base, startMs: at, durationMs: noSurcharge ? 90 : durationMs + addedMs, failed, failure, addedMs, number });
     if (slow) truth.push({ trouble: 1, atMs: at, person: person.id, flow, kind: 'waited', minutes: addedMs / MINUTE_MS });
     if (noSurcharge) truth.push({ trouble: 2, atMs: at, person: person.id, flow, kind: 'failed', minutes: 0 });
+    if (timesOut) truth.push({ trouble: 6, atMs: at, person: person.id, flow, kind: 'failed', minutes: addedMs / MINUTE_MS });
     at += durationMs + addedMs;
     if (failed) {
       if (!triesAgain) return;
       at += 6_000 + pauseMs / 3;
-      const failsAgain = noSurcharge || (outage && leavesIfSlow < 0.4);
+      const timesOutAgain = timesOut && leavesIfSlow < 0.5;
+      const failsAgain = noSurcharge || (outage && leavesIfSlow < 0.4) || timesOutAgain;
+      const addedAgainMs = timesOutAgain ? CARD_TIMEOUT_MS : 0;
       attempts.push({
         ...base,
         startMs: at,
-        durationMs: noSurcharge ? 90 : againMs,
+        durationMs: noSurcharge ? 90 : againMs + addedAgainMs,
         failed: failsAgain,
         failure: failsAgain ? failure : '',
-        addedMs: 0,
-        number: number ^ 1,
+        addedMs: addedAgainMs,
+        number: (number ^ 1) >>> 0,
       });
       if (noSurcharge) truth.push({ trouble: 2, atMs: at, person: person.id, flow, kind: 'failed', minutes: 0 });
-      at += againMs;
+      if (timesOutAgain) truth.push({ trouble: 6, atMs: at, person: person.id, flow, kind: 'failed', minutes: addedAgainMs / MINUTE_MS });
+      at += againMs + addedAgainMs;
       if (failsAgain) return;
     }
     if (slow && leavesIfSlow < slow.leave * (factor > slow.factor ? SLOW_BEATS : 1)) gone = 1;

@@ -6,6 +6,10 @@ export interface Troubles {
   slowSlots?: { fromMs: number; toMs: number; factor: number; worstSites: string[]; worstFactor: number; leave: number };
   /** 2: labels has no surcharge row for the new weight band with one promotion */
   failingLabels?: { fromMs: number; toMs: number; promotion: string };
+  /** 5: the outside provider's map tiles do not come, or slowly, for senders of one country */
+  emptyMaps?: { fromMs: number; toMs: number; region: string; share: number };
+  /** 6: the card network times out now and then; of those who try again half succeed */
+  cardTimeouts?: { fromMs: number; toMs: number; share: number };
   /** 7: partners' token renewal stops */
   silentPartners?: { fromMs: number; toMs: number };
   /** 8: one of two replicas of addresses dies; the other carries on */
@@ -22,6 +26,8 @@ export function demoTroubles(nowMs: number): Troubles {
   return {
     slowSlots: { fromMs: before(98), toMs: NEVER_ENDS, factor: 6, worstSites: ['Ostrel', 'Tarn Cross'], worstFactor: 9, leave: 0.3 },
     failingLabels: { fromMs: before(80), toMs: NEVER_ENDS, promotion: 'SPRING10' },
+    emptyMaps: { fromMs: before(150), toMs: NEVER_ENDS, region: 'IE', share: 0.6 },
+    cardTimeouts: { fromMs: before(55), toMs: NEVER_ENDS, share: 0.12 },
     silentPartners: { fromMs: before(36), toMs: before(25) },
     deadReplica: { fromMs: before(180) },
     pastOutage: { fromMs: before(5 * 1440 + 240), toMs: before(5 * 1440 + 215), share: 0.6 },

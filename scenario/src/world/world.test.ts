@@ -29,7 +29,7 @@ test('while the partners are silent nothing of theirs arrives, and the truth kno
 });
 
 test('playing in one go or in many steps sends the same, none before its end', () => {
-  const play = { ...options, fullTracesFromMs: before(10), figuresFromMs: before(10) };
+  const play = { ...options, fullTracesFromMs: before(10), figuresFromMs: before(10), viewsFromMs: before(10) };
   const whole = new Player(play, before(20)).endedBefore(before(5));
   const stepwise = new Player(play, before(20));
   const steps = Array.from({ length: 15 }, (_, i) => stepwise.endedBefore(before(19 - i)));
@@ -41,6 +41,10 @@ test('playing in one go or in many steps sends the same, none before its end', (
   expect(said(steps)).toEqual(said([whole]));
   expect(whole.lines.length).toBeGreaterThan(20);
   expect(whole.points.length).toBeGreaterThan(100);
+  const told = (all: typeof steps) => all.flatMap(({ views }) => views.map(({ attributes }) => String(attributes['toplens.view.id']))).sort();
+  expect(told(steps)).toEqual(told([whole]));
+  expect(whole.views.length).toBeGreaterThan(50);
+  expect(whole.views.every(({ toldMs }) => toldMs < before(5))).toBe(true);
 });
 
 test('inner spans lie within their parents', () => {

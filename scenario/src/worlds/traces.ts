@@ -25,6 +25,8 @@ export interface TraceWorld {
   before: TracedAttempt[];
   during: TracedAttempt[];
   changes: { component: string; atMs: number; words: string }[];
+  /** what makes the origin hard to tell, in words */
+  hardships: string[];
 }
 
 interface Part {
@@ -101,7 +103,16 @@ export function traceWorld(seed: number): TraceWorld {
     before: make(BEGIN, ONSET, 240, false),
     during: make(ONSET, ONSET + 30 * MINUTE_MS, Math.round(15 * 12 ** random()), true),
     changes,
+    hardships: hardshipsOf(trouble, dark),
   };
+}
+
+function hardshipsOf({ signal, blamesCaller, poolShare }: Trouble, dark: string | undefined): string[] {
+  return [
+    signal === 'failing' && blamesCaller && 'the call that failed is not marked as failed, only its caller says so',
+    signal === 'slow' && poolShare > 0.4 && 'much of the added time is spent in callers that wait for a connection',
+    dark !== undefined && `${dark} sends no spans`,
+  ].filter((words) => words !== false);
 }
 
 function application(random: Random): { entry: Part; parts: Part[] } {
@@ -262,8 +273,16 @@ class Maker {
     return { endUs: startUs + durationUs, failed };
   }
 
-  #push(span: Omit<TraceSpan, 'name' | 'statement' | 'failure'>): void {
+  #push(span: Omit<TraceSpan, 'name' | 'statement' | 'failure' | 'isUserSide' | 'device'>): void {
     const startUs = span.startUs + (this.blemishes.clocks.get(span.host) ?? 0);
-    this.#spans.push({ ...span, startUs, name: span.kind === SpanKind.SERVER ? 'serve' : 'call', statement: '', failure: span.failed ? 'Broken' : '' });
+    this.#spans.push({
+      ...span,
+      startUs,
+      name: span.kind === SpanKind.SERVER ? 'serve' : 'call',
+      statement: '',
+      failure: span.failed ? 'Broken' : '',
+      isUserSide: false,
+      device: '',
+    });
   }
 }
