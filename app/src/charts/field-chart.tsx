@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
-import { count, durationWords } from '@/look/format';
+import { clock, count, durationWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { cellsBetween, moved, ofKey, type Cell, type Cells } from './field-region';
+import { useMomentOn } from './moment';
 import { TimeAxis } from './time-axis';
 
 type Field = Schemas['Field'];
@@ -35,6 +36,8 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
   const most = Math.max(1, ...counts.flat());
   const endMs = startMs + columns * stepMs;
   const shown = brushed ?? chosen;
+  const moment = useMomentOn(startMs, endMs, width);
+  const column = moment.atMs === undefined ? -1 : Math.min(columns - 1, Math.floor((moment.atMs - startMs) / stepMs));
   const yOf = (ms: number) => height - Math.min(rows, Math.max(0, Math.log2(ms / (floorsMs[0] as number)) * 2)) * ROW;
   const cellAt = ({ nativeEvent }: GestureResponderEvent): Cell => ({
     column: Math.min(columns - 1, Math.max(0, Math.floor(nativeEvent.locationX / columnWidth))),
@@ -48,8 +51,9 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
       setBrushed(cellsBetween(cellAt(event), cellAt(event)));
     },
     onResponderMove: (event: GestureResponderEvent) => from && setBrushed(cellsBetween(from, cellAt(event))),
-    onResponderRelease: () => {
-      onChoose(brushed);
+    onResponderRelease: (event: GestureResponderEvent) => {
+      // Where it is let go counts, not the last move that was drawn: a quick brush is ahead of that.
+      onChoose(from ? cellsBetween(from, cellAt(event)) : brushed);
       setBrushed(undefined);
     },
     onResponderTerminate: () => setBrushed(undefined),
@@ -76,7 +80,7 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
         testID="field"
         {...(keys as object)}
       >
-        <View style={StyleSheet.absoluteFill} {...brush}>
+        <View style={StyleSheet.absoluteFill} {...brush} {...moment.handlers}>
           <Svg width={width} height={height} style={styles.still} aria-hidden>
             {counts.map((column, c) =>
               column.map((n, r) =>
@@ -97,6 +101,7 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
               <Line x1={0} x2={width} y1={yOf(limitMs)} y2={yOf(limitMs)} stroke={palette.ink} strokeWidth={1} strokeDasharray="5 3" />
             )}
             <Line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke={palette.muted} />
+            {column >= 0 && <Line x1={moment.x} x2={moment.x} y1={0} y2={height} stroke={palette.ink} strokeWidth={1} />}
             {shown && (
               <Rect
                 x={shown.columns[0] * columnWidth}
@@ -113,9 +118,16 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
         </View>
       </Pressable>
       <TimeAxis fromMs={startMs} toMs={endMs} width={width} />
+      {column >= 0 && <Words kind="small">{columnWords(field, column)}</Words>}
       <Words kind="small">{`From ${durationWords(floorsMs[0] as number)} at the bottom to ${durationWords((floorsMs.at(-1) as number) * Math.SQRT2)} at the top${limitMs === null ? '' : `; dashed: the limit, ${durationWords(limitMs)}`}.`}</Words>
     </View>
   );
+}
+
+/** "11:02: 40 attempts, 3 of them late, hung or failed" */
+function columnWords({ counts, bad, startMs, stepMs, columns }: Field, column: number): string {
+  const sum = (cells: readonly number[] | undefined) => (cells ?? []).reduce((total, n) => total + n, 0);
+  return `${clock(startMs + column * stepMs, startMs + columns * stepMs)}: ${count(sum(counts[column]))} attempts, ${count(sum(bad[column]))} of them late, hung or failed`;
 }
 
 /** The field in words, for those who do not see it. */

@@ -15,3 +15,17 @@ export function SharedMoment({ children }: { children: ReactNode }) {
 }
 
 export const useMoment = (): Moment => useContext(Shared);
+
+/** The shared moment on a drawing of some stretch: where it lies, and what makes the pointer over the drawing choose it. */
+export function useMomentOn(fromMs: number, toMs: number, width: number): { atMs: number | undefined; x: number; handlers: object } {
+  const { atMs, look } = useMoment();
+  const isInside = atMs !== undefined && atMs >= fromMs && atMs <= toMs;
+  const handlers = {
+    onMouseMove: ({ clientX, currentTarget }: MouseEvent) => {
+      const part = (clientX - (currentTarget as HTMLElement).getBoundingClientRect().left) / Math.max(1, width);
+      look(fromMs + Math.min(1, Math.max(0, part)) * (toMs - fromMs));
+    },
+    onMouseLeave: () => look(undefined),
+  };
+  return { atMs: isInside ? atMs : undefined, x: isInside ? ((atMs - fromMs) / Math.max(1, toMs - fromMs)) * width : 0, handlers };
+}

@@ -26,6 +26,7 @@ export function OutcomeColumns({ startMs, stepMs, counts }: Props) {
       series={told.map(({ outcome, name, sum }) => ({
         key: outcome,
         words: `${name} ${sum}`,
+        wordsAt: (step: number) => `${name} ${count(counts[outcome][step] ?? 0)}`,
         values: counts[outcome],
         fill: fillOf(outcome, palette, id),
         isOutlined: outcome === 'onTime',

@@ -4,12 +4,16 @@ import Svg, { Line, Rect } from 'react-native-svg';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { clock } from '@/look/format';
+import { useMomentOn } from './moment';
 import { TimeAxis } from './time-axis';
 
 export interface StackedSeries {
   key: string;
   /** name and sum or mean, as it stands in the legend */
   words: string;
+  /** name and value of a step, in place of them while somebody points at a moment */
+  wordsAt: (step: number) => string;
   values: readonly number[];
   fill: string;
   isOutlined?: boolean;
@@ -40,6 +44,8 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
   const top = Math.max(1e-9, ...Array.from({ length: n }, (_, i) => shown.reduce((sum, { values }) => sum + (values[i] ?? 0), 0)));
   const columnWidth = width / Math.max(1, n);
   const endMs = startMs + n * stepMs;
+  const { atMs, x, handlers } = useMomentOn(startMs, endMs, width);
+  const step = atMs === undefined ? -1 : Math.min(n - 1, Math.floor((atMs - startMs) / stepMs));
   const toggle = (key: string) => {
     const next = new Set(hidden);
     if (!next.delete(key)) next.add(key);
@@ -47,7 +53,7 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
   };
   return (
     <View onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
-      <View role="img" aria-label={label}>
+      <View role="img" aria-label={label} {...handlers}>
         <Svg width={width} height={HEIGHT}>
           {defs}
           {Array.from({ length: n }, (_, i) => {
@@ -68,19 +74,22 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
               ) : null;
             });
           })}
+          {step >= 0 && <Line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
           <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
         </Svg>
       </View>
       <TimeAxis fromMs={startMs} toMs={endMs} width={width} />
+      {/* A line of its own that is always there: what lies below must not move away from under the pointer. */}
+      <Words kind="small">{step >= 0 ? `${clock(startMs + step * stepMs, endMs)}:` : ' '}</Words>
       <View role="group" aria-label="Series" style={styles.legend}>
-        {series.map(({ key, words, fill, swatch }) => (
+        {series.map(({ key, words, wordsAt, fill, swatch }) => (
           <Pressable key={key} role="switch" aria-checked={!hidden.has(key)} onPress={() => toggle(key)} style={styles.key}>
             <Svg width={14} height={14}>
               {swatch?.defs}
               <Rect x={1} y={1} width={12} height={12} fill={swatch?.fill ?? fill} stroke={palette.muted} />
             </Svg>
             <Words kind="small" style={hidden.has(key) ? styles.off : { color: palette.ink }}>
-              {words}
+              {step >= 0 ? wordsAt(step) : words}
             </Words>
           </Pressable>
         ))}

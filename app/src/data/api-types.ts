@@ -222,6 +222,79 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/v1/browser": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes page views, script errors and spans of a page, with the key of the page as ?key=… and from its origins alone; acknowledged when they are on the disk */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "text/plain": string;
+                };
+            };
+            responses: {
+                /** @description taken; the answer tells what was not */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description not of the protocol: do not send it again */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description an ingest key is needed */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description too large */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description of another type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description come back after Retry-After */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/v1/changes": {
         parameters: {
             query?: never;
@@ -334,7 +407,7 @@ export interface paths {
                     /** @description with what the window is compared */
                     against?: "nothing" | "week" | "day" | "before" | "release";
                     /** @description what orders the list */
-                    rankBy?: "harm" | "people" | "money" | "keyCustomers";
+                    rankBy?: "harm" | "people" | "money" | "promises" | "keyCustomers";
                     /** @description rates of a past window: as they were set then, or as they are today */
                     rates?: "then" | "today";
                 };
@@ -1020,6 +1093,822 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/incidents/{id}/hurt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** People whom an incident hurt, worst off first, without names */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description People whom an incident hurt, worst off first, without names */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Hurt"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}/hurt/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same with ids, as CSV: needs a key of those who may see persons; recorded with who and why */
+        post: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        why: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description CSV (RFC 4180) */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What one person did, in order: found by id, or by the SHA-256 of an e-mail address; needs a key; recorded with who and why */
+        post: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        find: string;
+                        why: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description found */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Person"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/person-looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who looked at persons by name, and why */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Who looked at persons by name, and why */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonLooks"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journeys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Ways that people walk through flows: who sets out, leaves, completes */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Ways that people walk through flows: who sets out, leaves, completes */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Journeys"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journeys/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One journey, step by step, and in which order to mend */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description One journey, step by step, and in which order to mend */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Journey"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/money": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Orders, value, size and conversion against the same hours of like days */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Orders, value, size and conversion against the same hours of like days */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Money"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Page loads in browsers by page, country …, heaviest first; where it is worse; what does not come */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description what views are told apart by */
+                    by?: "page" | "country" | "browser" | "system" | "connection" | "version" | "application";
+                    /** @description only views of this page */
+                    page?: string;
+                    /** @description only views of this country */
+                    country?: string;
+                    /** @description only views of this browser */
+                    browser?: string;
+                    /** @description only views of this system */
+                    system?: string;
+                    /** @description only views of this connection */
+                    connection?: string;
+                    /** @description only views of this version */
+                    version?: string;
+                    /** @description only views of this application */
+                    application?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Page loads in browsers by page, country …, heaviest first; where it is worse; what does not come */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PageLoads"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/page-loads/{view}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One view of one page, with all that it fetched */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    view: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description One view of one page, with all that it fetched */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PageLoad"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/page-load-of/{trace}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The view that a trace began in */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    trace: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The view that a trace began in */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PageLoadOf"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/script-errors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Errors of scripts in groups, by people met */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only views of this page */
+                    page?: string;
+                    /** @description only views of this country */
+                    country?: string;
+                    /** @description only views of this browser */
+                    browser?: string;
+                    /** @description only views of this system */
+                    system?: string;
+                    /** @description only views of this connection */
+                    connection?: string;
+                    /** @description only views of this version */
+                    version?: string;
+                    /** @description only views of this application */
+                    application?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Errors of scripts in groups, by people met */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScriptErrors"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/source-maps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Source maps that stacks are read through */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Source maps that stacks are read through */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SourceMaps"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Takes a source map (ECMA-426); one of the same component, version and file is replaced */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewSourceMap"];
+                };
+            };
+            responses: {
+                /** @description kept */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SourceMapKept"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/estate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that runs: five minutes at the end of the window against the hour before them */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Everything that runs: five minutes at the end of the window against the hour before them */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Estate"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/components/{name}": {
         parameters: {
             query?: never;
@@ -1101,6 +1990,54 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Hosts"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{traceId}/{spanId}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What else a store was asked while this statement ran */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    traceId: string;
+                    spanId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description What else a store was asked while this statement ran */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Beside"];
                     };
                 };
                 /** @description what is wrong and the way on */
@@ -1734,12 +2671,13 @@ export interface components {
                 toMs: number;
             };
             /** @enum {string} */
-            ranking: "harm" | "people" | "money" | "keyCustomers";
+            ranking: "harm" | "people" | "money" | "promises" | "keyCustomers";
             headline: string;
             detail: string;
             currency: string;
             rows: components["schemas"]["Row"][];
             odd: components["schemas"]["Odd"][];
+            hasPromises: boolean;
             setAside: components["schemas"]["SetAside"][];
             compared: components["schemas"]["Compared"] | null;
             remaining: {
@@ -1900,6 +2838,8 @@ export interface components {
             };
             atMs: number;
             durationMs: number;
+            wholeMs: number;
+            device: string;
             /** @enum {string} */
             outcome: "onTime" | "late" | "hung" | "failed";
             limitMs: number | null;
@@ -2043,10 +2983,205 @@ export interface components {
                 attempts: number[];
                 means: {
                     /** @enum {string} */
-                    layer: "ownCode" | "network" | "stores" | "outside";
+                    layer: "device" | "ownCode" | "network" | "stores" | "outside";
                     ms: number[];
                 }[];
             };
+        };
+        HurtPerson: {
+            person: string;
+            tier: string;
+            site: string;
+            region: string;
+            promotion: string;
+            flow: string;
+            late: number;
+            hung: number;
+            failed: number;
+            waitedMs: number;
+            lastMs: number;
+            /** @enum {string} */
+            fate: "gone" | "undecided" | "wentOn" | "madeGood";
+            lost: number;
+        };
+        Hurt: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            currency: string;
+            total: number;
+            gone: number;
+            lost: number;
+            people: components["schemas"]["HurtPerson"][];
+            concentration: {
+                /** @enum {string} */
+                dimension: "tier" | "promotion" | "site" | "region";
+                values: {
+                    value: string;
+                    people: number;
+                }[];
+            }[];
+        };
+        PersonAttempt: {
+            atMs: number;
+            durationMs: number;
+            flow: number;
+            name: string;
+            application: string;
+            /** @enum {string} */
+            outcome: "onTime" | "late" | "hung" | "failed";
+            expectedMs: number | null;
+            session: number;
+            isProbe: boolean;
+            site: string;
+            region: string;
+            tier: string;
+            version: string;
+            value: number | null;
+            failure: string;
+            traceId: string;
+            spanId: string;
+        };
+        Person: {
+            person: string;
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            attempts: components["schemas"]["PersonAttempt"][];
+            views: components["schemas"]["PersonView"][];
+        };
+        PersonLooks: {
+            looks: {
+                atMs: number;
+                who: string;
+                why: string;
+                what: string;
+                people: number;
+            }[];
+        };
+        JourneyStep: {
+            flow: number;
+            name: string;
+            people: number;
+            sessions: number;
+            wentOn: number;
+            undecided: number;
+            left: number;
+            exposed: number;
+            usuallyExposed: number;
+            beyondUsual: components["schemas"]["Interval"];
+            lost: components["schemas"]["Interval"];
+            usualLeaving: number | null;
+            attributable: number | null;
+            isBad: boolean;
+            medianMs: number | null;
+            failedShare: number | null;
+            incidents: number[];
+        };
+        Journey: {
+            id: string;
+            key: string;
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            name: string;
+            isNamed: boolean;
+            application: string;
+            currency: string;
+            every: number;
+            setOut: number;
+            completed: number;
+            value: number;
+            valueEach: number | null;
+            beyondUsual: number;
+            lost: number;
+            steps: components["schemas"]["JourneyStep"][];
+            repairs: {
+                step: number;
+                flow: number;
+                comeBack: number;
+                hidden: number;
+                completions: number;
+                value: number;
+            }[];
+        };
+        Journeys: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            journeys: components["schemas"]["Journey"][];
+        };
+        MoneyFigure: {
+            value: number | null;
+            expected: number | null;
+            low: number | null;
+            high: number | null;
+            /** @enum {string} */
+            verdict: "usual" | "below" | "above" | "notKnown";
+        };
+        Takings: {
+            flow: number;
+            name: string;
+            application: string;
+            start: string | null;
+            days: number;
+            lost: components["schemas"]["Interval"];
+            orders: components["schemas"]["MoneyFigure"];
+            value: components["schemas"]["MoneyFigure"];
+            size: components["schemas"]["MoneyFigure"];
+            conversion: components["schemas"]["MoneyFigure"];
+        };
+        Money: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            currency: string;
+            isNarrowed: boolean;
+            flows: components["schemas"]["Takings"][];
+        };
+        Beside: {
+            component: string;
+            durationMs: number;
+            others: {
+                statement: string;
+                calls: number;
+                overlapMs: number;
+                longestMs: number;
+            }[];
+        };
+        RunningPart: {
+            /** @enum {string} */
+            kind: "service" | "store" | "outside";
+            component: string;
+            host: string;
+            application: string;
+            region: string;
+            team: string;
+            version: string;
+            /** @enum {string} */
+            level: "calm" | "strained" | "hurting" | "broken" | "silent";
+            slowness: number | null;
+            attemptsPerMinute: number;
+            usualPerMinute: number;
+            failing: number | null;
+            changes: string[];
+            figures: string[];
+        };
+        Estate: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            before: {
+                fromMs: number;
+                toMs: number;
+            };
+            parts: components["schemas"]["RunningPart"][];
         };
         Component: {
             name: string;
@@ -2477,6 +3612,229 @@ export interface components {
             detail: string;
             field?: string;
             instance?: string;
+        };
+        Vital: {
+            p75: number;
+            /** @enum {string} */
+            rating: "good" | "needsImprovement" | "poor";
+            views: number;
+        };
+        PageGroup: {
+            name: string;
+            views: number;
+            people: number;
+            loads: number;
+            /** @description mean milliseconds of redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers */
+            parts: number[];
+            meanMs: number | null;
+            medianMs: number | null;
+            weightMs: number;
+            shareOfWeight: number;
+            vitals: {
+                ttfb: components["schemas"]["Vital"] | null;
+                fcp: components["schemas"]["Vital"] | null;
+                lcp: components["schemas"]["Vital"] | null;
+                inp: components["schemas"]["Vital"] | null;
+                cls: components["schemas"]["Vital"] | null;
+            };
+            interactions: number;
+            errors: number;
+            shareWithErrors: number;
+            shareMissing: number;
+        };
+        PageWhere: {
+            /** @enum {string} */
+            what: "slow" | "missing" | "errors";
+            /** @enum {string} */
+            dimension: "page" | "country" | "browser" | "system" | "connection" | "version" | "application";
+            /** @enum {string} */
+            verdict: "here" | "more" | "everywhere";
+            hit: {
+                name: string;
+                views: number;
+                here: number;
+                elsewhere: number;
+            }[];
+        };
+        ListedLoad: {
+            view: string;
+            atMs: number;
+            page: string;
+            country: string;
+            browser: string;
+            loadMs: number | null;
+            lcpMs: number | null;
+            errors: number;
+            missing: number;
+        };
+        PersonView: {
+            view: string;
+            atMs: number;
+            page: string;
+            country: string;
+            browser: string;
+            loadMs: number | null;
+            lcpMs: number | null;
+            errors: number;
+            missing: number;
+            session: number;
+            system: string;
+        };
+        PageLoads: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            /** @enum {string} */
+            by: "page" | "country" | "browser" | "system" | "connection" | "version" | "application";
+            kept: number;
+            kinds: {
+                load: number;
+                route: number;
+                frame: number;
+            };
+            all: components["schemas"]["PageGroup"] | null;
+            groups: components["schemas"]["PageGroup"][];
+            trend: {
+                startMs: number;
+                stepMs: number;
+                vitals: {
+                    ttfb: (number | null)[];
+                    fcp: (number | null)[];
+                    lcp: (number | null)[];
+                    inp: (number | null)[];
+                    cls: (number | null)[];
+                };
+            };
+            where: components["schemas"]["PageWhere"][];
+            hosts: {
+                host: string;
+                isThirdParty: boolean;
+                resources: number;
+                missing: number;
+                meanMs: number;
+                bytes: number;
+            }[];
+            calls: {
+                call: string;
+                calls: number;
+                failed: number;
+                medianMs: number;
+                p95Ms: number;
+            }[];
+            worst: components["schemas"]["ListedLoad"][];
+        };
+        StackFrame: {
+            file: string;
+            line: number;
+            column: number;
+            method: string;
+        };
+        ScriptErrors: {
+            window: {
+                fromMs: number;
+                toMs: number;
+            };
+            views: number;
+            isCut: boolean;
+            groups: {
+                type: string;
+                message: string;
+                errors: number;
+                views: number;
+                people: number;
+                firstMs: number;
+                lastMs: number;
+                pages: string[];
+                versions: string[];
+                browsers: string[];
+                component: string;
+                frames: components["schemas"]["StackFrame"][];
+                isMapped: boolean;
+                sampleView: string;
+            }[];
+        };
+        PageLoad: {
+            view: string;
+            atMs: number;
+            page: string;
+            country: string;
+            browser: string;
+            loadMs: number | null;
+            lcpMs: number | null;
+            errors: number;
+            missing: number;
+            /** @enum {string} */
+            kind: "load" | "route" | "frame";
+            path: string;
+            host: string;
+            component: string;
+            application: string;
+            version: string;
+            system: string;
+            connection: string;
+            tier: string;
+            parts: number[] | null;
+            vitals: {
+                ttfb: number | null;
+                fcp: number | null;
+                lcp: number | null;
+                inp: number | null;
+                cls: number | null;
+            };
+            interactions: number;
+            resources: {
+                url: string;
+                host: string;
+                type: string;
+                startMs: number;
+                durationMs: number;
+                bytes: number;
+                missing: boolean;
+                isThirdParty: boolean;
+                attempt: {
+                    traceId: string;
+                    spanId: string;
+                } | null;
+            }[];
+            moreResources: number;
+            scriptErrors: {
+                atMs: number;
+                type: string;
+                message: string;
+                frames: components["schemas"]["StackFrame"][];
+                isMapped: boolean;
+            }[];
+            attempt: {
+                traceId: string;
+                spanId: string;
+            } | null;
+        };
+        PageLoadOf: {
+            view: string | null;
+        };
+        SourceMaps: {
+            maps: {
+                component: string;
+                version: string;
+                file: string;
+                uploadedMs: number;
+                bytes: number;
+            }[];
+        };
+        NewSourceMap: {
+            component: string;
+            version: string;
+            file: string;
+            map: {
+                [key: string]: unknown;
+            };
+        };
+        SourceMapKept: {
+            component: string;
+            version: string;
+            file: string;
+            bytes: number;
         };
     };
     responses: never;

@@ -24,19 +24,33 @@ export class ApiProblem extends Error {
   }
 }
 
-/** @throws ApiProblem with one sentence for people */
-export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+/** @throws ApiProblem with one sentence for people, when the server cannot be reached or says what is wrong */
+async function reach(path: string, init?: RequestInit): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, init);
   } catch {
     throw new ApiProblem('The server cannot be reached.', 0);
   }
-  const body: unknown = await response.json().catch(() => undefined);
-  if (response.ok) return body as T;
-  const problem = body as Schemas['Problem'] | undefined;
+  if (response.ok) return response;
+  const problem = (await response.json().catch(() => undefined)) as Schemas['Problem'] | undefined;
   throw new ApiProblem(problem?.detail ?? `The server answered ${response.status}.`, response.status, problem?.field);
 }
 
-export const send = <T>(path: string, body: object, headers: Record<string, string> = {}): Promise<T> =>
-  ask<T>(path, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
+/** @throws ApiProblem with one sentence for people */
+export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  const response = await reach(path, init);
+  return (await response.json().catch(() => undefined)) as T;
+}
+
+const posted = (body: object, headers: Record<string, string>): RequestInit => ({
+  method: 'POST',
+  headers: { 'content-type': 'application/json', ...headers },
+  body: JSON.stringify(body),
+});
+
+export const send = <T>(path: string, body: object, headers: Record<string, string> = {}): Promise<T> => ask<T>(path, posted(body, headers));
+
+/** For answers that are no JSON: files. */
+export const sendForText = async (path: string, body: object, headers: Record<string, string> = {}): Promise<string> =>
+  (await reach(path, posted(body, headers))).text();

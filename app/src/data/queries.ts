@@ -1,8 +1,9 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { apiQuery, type View } from '@/frame/view';
+import { apiQuery, pagesQuery, windowQuery, type View } from '@/frame/view';
 import {
   ask,
   send,
+  sendForText,
   type FlowPage,
   type FlowTable,
   type Handoff,
@@ -52,6 +53,7 @@ const SURROUNDINGS_MS = 60_000;
 
 export const useIncidentHosts = (id: number, isOver: boolean) => useSurroundings<Schemas['Hosts']>(`/api/incidents/${id}/hosts`, isOver);
 export const useIncidentLogs = (id: number, isOver: boolean) => useSurroundings<Schemas['LogPatterns']>(`/api/incidents/${id}/logs`, isOver);
+export const useBeside = (traceId: string, spanId: string) => useSurroundings<Schemas['Beside']>(`/api/attempts/${traceId}/${spanId}/beside`, true);
 export const useAttemptHosts = (traceId: string, spanId: string) => useSurroundings<Schemas['Hosts']>(`/api/attempts/${traceId}/${spanId}/hosts`, true);
 
 function useSurroundings<Answer>(path: string, isOver: boolean) {
@@ -100,6 +102,123 @@ export function usePath(id: number, view: View) {
     queryFn: () => ask<Schemas['Path']>(`/api/flows/${id}/path?${query}`),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+  });
+}
+
+export function useHurt(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['hurt', id, query],
+    queryFn: () => ask<Schemas['Hurt']>(`/api/incidents/${id}/hurt?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+  });
+}
+
+/** By name, for those who may: the key goes along with this one request and is kept nowhere. */
+export function useExportHurt(id: number, view: View) {
+  return useMutation({
+    mutationFn: ({ key, why }: { key: string; why: string }) =>
+      sendForText(`/api/incidents/${id}/hurt/export?${queryOf(view)}`, { why }, { authorization: `Bearer ${key}` }),
+  });
+}
+
+export function useFindPerson(view: View) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ key, ...body }: { key: string; find: string; why: string }) =>
+      send<Schemas['Person']>(`/api/people/find?${new URLSearchParams(windowQuery(view)).toString()}`, body, { authorization: `Bearer ${key}` }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['person-looks'] }),
+  });
+}
+
+/** Page loads are counted anew a few times a minute: many views are read for it. */
+const PAGES_MS = 15_000;
+
+export function usePageLoads(view: View) {
+  const query = new URLSearchParams(pagesQuery(view)).toString();
+  return useQuery({
+    queryKey: ['pages', query],
+    queryFn: () => ask<Schemas['PageLoads']>(`/api/pages?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? PAGES_MS : false,
+  });
+}
+
+export function useScriptErrors(view: View) {
+  const query = new URLSearchParams(pagesQuery(view)).toString();
+  return useQuery({
+    queryKey: ['script-errors', query],
+    queryFn: () => ask<Schemas['ScriptErrors']>(`/api/script-errors?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? PAGES_MS : false,
+  });
+}
+
+/** A view may be told of again while its page is open. */
+export const usePageLoad = (id: string) =>
+  useQuery({ queryKey: ['page-load', id], queryFn: () => ask<Schemas['PageLoad']>(`/api/page-loads/${id}`), staleTime: PAGES_MS });
+
+/** The page on which a trace began, if it is known. */
+export const usePageLoadOf = (traceId: string) =>
+  useQuery({ queryKey: ['page-load-of', traceId], queryFn: () => ask<Schemas['PageLoadOf']>(`/api/page-load-of/${traceId}`), staleTime: 60_000 });
+
+export const useSourceMaps = () => useQuery({ queryKey: ['source-maps'], queryFn: () => ask<Schemas['SourceMaps']>('/api/source-maps') });
+
+/** A map makes errors readable that came before it. */
+export function useKeepSourceMap() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (map: Schemas['NewSourceMap']) => send<Schemas['SourceMapKept']>('/api/source-maps', map),
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: ['source-maps'] });
+      await client.invalidateQueries({ queryKey: ['script-errors'] });
+    },
+  });
+}
+
+export function usePersonLooks() {
+  return useQuery({ queryKey: ['person-looks'], queryFn: () => ask<Schemas['PersonLooks']>('/api/person-looks') });
+}
+
+/** @param query window and focus as the API takes them */
+export function useMoney(query: Record<string, string>, isLive: boolean) {
+  const text = new URLSearchParams(query).toString();
+  return useQuery({
+    queryKey: ['money', text],
+    queryFn: () => ask<Schemas['Money']>(`/api/money?${text}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: isLive ? SURROUNDINGS_MS : false,
+  });
+}
+
+export function useJourneys(view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['journeys', query],
+    queryFn: () => ask<Schemas['Journeys']>(`/api/journeys?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
+  });
+}
+
+export function useJourney(id: string, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['journey', id, query],
+    queryFn: () => ask<Schemas['Journey']>(`/api/journeys/${id}?${query}`),
+    placeholderData: (previous) => (previous?.id === id ? previous : undefined),
+    refetchInterval: view.from === undefined ? 3 * LIVE_MS : false,
+  });
+}
+
+export function useEstate(view: View) {
+  const query = new URLSearchParams(windowQuery(view)).toString();
+  return useQuery({
+    queryKey: ['estate', query],
+    queryFn: () => ask<Schemas['Estate']>(`/api/estate?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
   });
 }
 

@@ -11,11 +11,13 @@ export type Props = {
   /** what helps to fill it in */
   hint?: string;
   multiline?: boolean;
+  /** not shown while it is typed */
+  isSecret?: boolean;
   testID?: string;
 };
 
 /** A text field that says what is wrong below itself. */
-export function Field({ label, value, onChange, onBlur, error, hint, multiline = false, testID }: Props) {
+export function Field({ label, value, onChange, onBlur, error, hint, multiline = false, isSecret = false, testID }: Props) {
   return (
     <View>
       <TextInput
@@ -26,6 +28,7 @@ export function Field({ label, value, onChange, onBlur, error, hint, multiline =
         value={value}
         onChangeText={onChange}
         multiline={multiline}
+        secureTextEntry={isSecret}
         error={error !== undefined}
         {...(onBlur && { onBlur })}
         {...(testID && { testID })}

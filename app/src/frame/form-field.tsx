@@ -1,7 +1,7 @@
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { Field, type Props as FieldProps } from './field';
 
-export type Props<Values extends FieldValues, Context, Sent> = Pick<FieldProps, 'label' | 'hint' | 'multiline' | 'testID'> & {
+export type Props<Values extends FieldValues, Context, Sent> = Pick<FieldProps, 'label' | 'hint' | 'multiline' | 'isSecret' | 'testID'> & {
   control: Control<Values, Context, Sent>;
   name: FieldPath<Values>;
 };

@@ -13,6 +13,7 @@ import { useView } from './view';
 const PLACES = [
   { path: '/', words: 'Worst first', icon: 'format-align-left' },
   { path: '/flows', words: 'Flows', icon: 'chart-timeline-variant' },
+  { path: '/people', words: 'People', icon: 'account-group-outline' },
   { path: '/sent', words: 'Sent', icon: 'send-outline' },
 ] as const;
 
@@ -20,7 +21,13 @@ const isHere = (path: string, pathname: string) =>
   path === '/'
     ? pathname === '/' || pathname.startsWith('/incident')
     : pathname.startsWith(path) ||
-      (path === '/flows' && (pathname.startsWith('/flow') || pathname.startsWith('/attempt') || pathname.startsWith('/component')));
+      (path === '/people' && pathname.startsWith('/page-load')) ||
+      (path === '/flows' &&
+        (pathname.startsWith('/flow') ||
+          pathname.startsWith('/attempt') ||
+          pathname.startsWith('/component') ||
+          pathname.startsWith('/estate') ||
+          pathname.startsWith('/journey')));
 
 /** Places below on a phone, at the side on a wide screen; the rest is the place itself. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -29,7 +36,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const pathname = usePathname();
   const { go } = useView();
   const [isHelpOpen, setHelpOpen] = useState(false);
-  useShortcuts({ '1': () => go('/'), '2': () => go('/flows'), '5': () => go('/sent'), '?': () => setHelpOpen(true) });
+  useShortcuts({ '1': () => go('/'), '2': () => go('/flows'), '3': () => go('/people'), '5': () => go('/sent'), '?': () => setHelpOpen(true) });
   const places = (
     <View
       role="navigation"

@@ -5,6 +5,7 @@ import { Platform } from 'react-native';
 export const SHORTCUTS: readonly [key: string, words: string][] = [
   ['1', 'Worst first'],
   ['2', 'Flows'],
+  ['3', 'People'],
   ['5', 'Sent'],
   ['j / k', 'down and up the table'],
   ['Enter', 'open'],

@@ -1,7 +1,7 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 
-export const RANKINGS = ['harm', 'people', 'money', 'keyCustomers'] as const;
+export const RANKINGS = ['harm', 'people', 'money', 'promises', 'keyCustomers'] as const;
 export type Ranking = (typeof RANKINGS)[number];
 
 export const DIMENSIONS = ['site', 'region', 'tier', 'promotion', 'version', 'host'] as const;
@@ -16,6 +16,17 @@ export const AGAINST_WORDS: Record<Against, string> = {
   before: 'just before',
   release: 'before the last release',
 };
+
+/** By what everything that runs is grouped. */
+export const GROUPINGS = ['region', 'application', 'team', 'version'] as const;
+export type Grouping = (typeof GROUPINGS)[number];
+
+/** By what page loads are told apart. */
+export const PAGE_GROUPS = ['page', 'country', 'browser', 'system', 'connection', 'version'] as const;
+export type PageGroup = (typeof PAGE_GROUPS)[number];
+/** What page loads alone are narrowed to: attempts know nothing of it. */
+export const PAGE_NARROWING = ['page', 'country', 'browser', 'system', 'connection'] as const;
+export type PageNarrowing = (typeof PAGE_NARROWING)[number];
 
 /** What everything is narrowed to. */
 export type Narrowed = { application?: string; team?: string; flow?: string } & Partial<Record<Dimension, string>>;
@@ -35,6 +46,13 @@ export interface View extends Narrowed {
   rates?: 'today';
   /** order of tables, as `-p95Ms` */
   sort?: string;
+  groupBy?: Exclude<Grouping, 'region'>;
+  pagesBy?: Exclude<PageGroup, 'page'>;
+  page?: string;
+  country?: string;
+  browser?: string;
+  system?: string;
+  connection?: string;
 }
 
 export const DEFAULT_LAST = 60;
@@ -57,6 +75,8 @@ export function readView(params: Params): View {
   const rankBy = one(params.rankBy) as Ranking | undefined;
   const against = one(params.against) as Against | undefined;
   const sort = one(params.sort);
+  const groupBy = one(params.groupBy) as Grouping | undefined;
+  const pagesBy = one(params.pagesBy) as PageGroup | undefined;
   const isPast = from !== undefined && to !== undefined && !Number.isNaN(Date.parse(from)) && !Number.isNaN(Date.parse(to));
   const narrowed: Narrowed = {};
   for (const name of NARROWING) {
@@ -70,6 +90,9 @@ export function readView(params: Params): View {
     ...(against && against !== 'nothing' && AGAINST.includes(against) && { against }),
     ...(one(params.rates) === 'today' && { rates: 'today' as const }),
     ...(sort && { sort }),
+    ...(groupBy && groupBy !== 'region' && GROUPINGS.includes(groupBy) && { groupBy }),
+    ...(pagesBy && pagesBy !== 'page' && PAGE_GROUPS.includes(pagesBy) && { pagesBy }),
+    ...Object.fromEntries(PAGE_NARROWING.flatMap((name) => (one(params[name]) ? [[name, one(params[name])]] : []))),
     ...narrowed,
   };
 }
@@ -90,8 +113,14 @@ export function narrowedOf(view: View): Record<string, string> {
   return Object.fromEntries(NARROWING.flatMap((name) => (view[name] ? [[name, view[name]]] : [])));
 }
 
+/** Window and focus of page loads as the API takes them. */
+export function pagesQuery(view: View): Record<string, string> {
+  const own = [...PAGE_NARROWING, 'version', 'application'] as const;
+  return { ...windowQuery(view), by: view.pagesBy ?? 'page', ...Object.fromEntries(own.flatMap((name) => (view[name] ? [[name, view[name]]] : []))) };
+}
+
 /** The view with nothing narrowed away by that name. */
-export function without(view: View, name: Narrowing): View {
+export function without(view: View, name: Narrowing | PageNarrowing): View {
   const { [name]: _gone, ...rest } = view;
   return rest;
 }
@@ -104,6 +133,9 @@ export function viewQuery(view: View): string {
   if (view.against) query.set('against', view.against);
   if (view.rates) query.set('rates', view.rates);
   if (view.sort) query.set('sort', view.sort);
+  if (view.groupBy) query.set('groupBy', view.groupBy);
+  if (view.pagesBy) query.set('pagesBy', view.pagesBy);
+  for (const name of PAGE_NARROWING) if (view[name]) query.set(name, view[name]);
   const text = query.toString();
   return text === '' ? '' : `?${text}`;
 }
@@ -115,7 +147,9 @@ export const pinned = (view: View, window: { fromMs: number; toMs: number }): Vi
   to: new Date(window.toMs).toISOString(),
 });
 
-const CLEAR = Object.fromEntries(['last', 'from', 'to', 'rankBy', 'against', 'rates', 'sort', ...NARROWING].map((name) => [name, undefined]));
+const CLEAR = Object.fromEntries(
+  ['last', 'from', 'to', 'rankBy', 'against', 'rates', 'sort', 'groupBy', 'pagesBy', ...PAGE_NARROWING, ...NARROWING].map((name) => [name, undefined]),
+);
 
 export function useView() {
   const params = useGlobalSearchParams();

@@ -47,4 +47,7 @@ export const TOUCH = 44;
 /** From this width on list and detail stand side by side. */
 export const WIDE_FROM = 1024;
 
+/** From this width on a page about one thing stands in two columns. */
+export const TWO_COLUMNS_FROM = 1100;
+
 export const FONT = { serif: 'SourceSerif', sans: 'SourceSans', sansBold: 'SourceSansBold' } as const;

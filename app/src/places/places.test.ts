@@ -40,6 +40,8 @@ describe('the table of flows', () => {
   test('is summed up in a sentence', () => {
     expect(flowsSentence([{ level: 'broken' }, { level: 'calm' }, { level: 'noData' }])).toBe('3 flows: 1 broken, 1 without data.');
     expect(flowsSentence([{ level: 'calm' }])).toBe('1 flow, all calm.');
+    // Nothing known is not calm.
+    expect(flowsSentence([])).toBe('No flow is known yet.');
   });
 });
 

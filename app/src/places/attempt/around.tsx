@@ -3,11 +3,9 @@ import type { Schemas } from '@/data/client';
 import { useAttemptHosts } from '@/data/queries';
 import { Trouble } from '@/frame/trouble';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
+import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { HostLines } from '../hosts/host-lines';
 import { LogLines } from '../logs/log-lines';
-
-const TWO_COLUMNS_FROM = 1100;
 
 /** What happened around the attempt: lines of logs that name its trace, and its hosts in those minutes. */
 export function Around({ page }: { page: Schemas['AttemptPage'] }) {

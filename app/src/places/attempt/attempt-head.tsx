@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import { OUTCOME_WORDS } from '@/charts/patterns';
 import type { Schemas } from '@/data/client';
+import { usePageLoadOf } from '@/data/queries';
 import { Door } from '@/frame/door';
 import { clock, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
@@ -25,6 +26,7 @@ export function heldWords({ components, usual }: Page): string | undefined {
 
 export function AttemptHead({ page }: { page: Page }) {
   const palette = usePalette();
+  const { data: onPage } = usePageLoadOf(page.traceId);
   const held = heldWords(page);
   const [failure] = page.failures;
   const limit =
@@ -41,7 +43,15 @@ export function AttemptHead({ page }: { page: Page }) {
       <Words kind="muted">
         {`${clock(page.atMs)}:${new Date(page.atMs).toISOString().slice(17, 23)} · ${limit}${page.expectedMs === null ? '' : ` · usually ${durationWords(page.expectedMs)}`}`}
       </Words>
-      <Words kind="muted">{[`person ${page.person || 'not known'}`, ...facts].join(' · ')}</Words>
+      <Words kind="muted">{[`person ${page.person || 'not known'}`, page.device && `on ${page.device}`, ...facts].filter(Boolean).join(' · ')}</Words>
+      {onPage?.view && (
+        <Door path={`/page-load/${onPage.view}`} style={styles.door} testID="on-page">
+          <Words style={{ color: palette.action }}>The page view on which it was made</Words>
+        </Door>
+      )}
+      {page.wholeMs > page.durationMs + 1 && (
+        <Words kind="muted">{`${spanWords(page.wholeMs * 1000)} with what came before and after it on the person’s side`}</Words>
+      )}
       {page.value !== null && <Words kind="muted">{`Value ${page.value.toFixed(2)} ${page.currency}`}</Words>}
       {(failure ?? held) && (
         <View style={[styles.box, { borderColor: palette.hairline, backgroundColor: palette.surface }]}>

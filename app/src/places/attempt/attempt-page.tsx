@@ -7,7 +7,7 @@ import { useShortcuts } from '@/frame/shortcuts';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
+import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { Around } from './around';
 import { AttemptHead, Components, DataNotes } from './attempt-head';
 import { Overview } from './overview';
@@ -16,8 +16,6 @@ import { ROW_HEIGHT, SpanRow } from './span-row';
 import { SpanSheet } from './span-sheet';
 
 const LONG_FROM = 40;
-const TWO_COLUMNS_FROM = 1100;
-
 /** One attempt as proof: what failed, where its time went, and every span of it. */
 export function AttemptPage({ traceId, spanId }: { traceId: string; spanId: string }) {
   const { back } = useView();
@@ -50,7 +48,7 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
   const rows = useMemo(() => shownRows(page.rows, opened), [page, opened]);
   const heaviest = useMemo(() => heaviestRow(page.rows)?.id, [page]);
   const isInColumns = screen >= TWO_COLUMNS_FROM;
-  const wholeUs = Math.max(1, page.durationMs * 1000);
+  const wholeUs = Math.max(1, page.wholeMs * 1000);
   const toggle = ({ id }: AttemptRow) => {
     const next = new Set(opened);
     if (!next.delete(id)) next.add(id);
@@ -97,6 +95,7 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
       />
       {chosen && (
         <SpanSheet
+          traceId={page.traceId}
           row={chosen}
           wholeUs={wholeUs}
           failure={page.failures.find((failure) => failure.spanId === chosen.id)}

@@ -11,6 +11,12 @@ jest.mock('@/frame/door', () => ({
 }));
 jest.mock('@/frame/sheet', () => ({ Sheet: ({ title, children }: { title: string; children: unknown }) => <div aria-label={title}>{children as never}</div> }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
+const mockBeside = {
+  component: 'parcels-db',
+  durationMs: 800,
+  others: [{ statement: 'DELETE FROM old WHERE id = ?', calls: 2, overlapMs: 700, longestMs: 450 }],
+};
+jest.mock('@/data/queries', () => ({ useBeside: () => ({ data: mockBeside }) }));
 
 const row = (more: Partial<AttemptRow> = {}): AttemptRow => ({
   id: 'a', name: 'select', component: 'parcels-db', host: 'mid-2', peer: '', statement: '', failure: '', depth: 1, fromUs: 100_000, durationUs: 800_000, own: [100_000, 900_000],
@@ -48,6 +54,7 @@ test('the sheet tells own time, repeated calls, a wrong clock and the statement'
   const onToggle = jest.fn();
   render(
     <SpanSheet
+      traceId="0"
       row={row({ calls: 12, statement: 'SELECT ?', runsOn: true })}
       wholeUs={1_000_000}
       failure={undefined}
@@ -57,7 +64,14 @@ test('the sheet tells own time, repeated calls, a wrong clock and the statement'
       onClose={jest.fn()}
     />,
   );
-  for (const words of [/12, 800 ms in all/, /mid-2; its clock was put right by 140 ms/, /on after its parent ended/, 'SELECT ?'])
+  for (const words of [
+    /12, 800 ms in all/,
+    /mid-2; its clock was put right by 140 ms/,
+    /on after its parent ended/,
+    'SELECT ?',
+    'What else ran on parcels-db then',
+    '2 calls, 700 ms of it meanwhile; longest 450 ms',
+  ])
     expect(screen.getByText(words)).toBeTruthy();
   fireEvent.click(screen.getByTestId('toggle-calls'));
   expect(onToggle).toHaveBeenCalledTimes(1);

@@ -6,10 +6,12 @@ import { percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { Beside } from './beside';
 import { PlanReader } from './plan-reader';
 import { rowWords, spanWords, type AttemptRow } from './rows';
 
 export type Props = {
+  traceId: string;
   row: AttemptRow;
   wholeUs: number;
   failure: Schemas['AttemptPage']['failures'][number] | undefined;
@@ -20,7 +22,7 @@ export type Props = {
 };
 
 /** Everything that is known of one span. */
-export function SpanSheet({ row, wholeUs, failure, clockUs, isOpened, onToggle, onClose }: Props) {
+export function SpanSheet({ traceId, row, wholeUs, failure, clockUs, isOpened, onToggle, onClose }: Props) {
   const { what, where } = rowWords(row);
   const facts: [name: string, value: string][] = [
     ['Component', where],
@@ -45,6 +47,7 @@ export function SpanSheet({ row, wholeUs, failure, clockUs, isOpened, onToggle, 
       {row.statement !== '' && (
         <>
           <Code title="Statement, values masked" text={row.statement} />
+          <Beside traceId={traceId} spanId={row.id} />
           <PlanReader />
         </>
       )}

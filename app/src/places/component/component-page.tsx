@@ -1,45 +1,32 @@
-import { useEffect, type ReactNode } from 'react';
-import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Button } from 'react-native-paper';
+import type { ReactNode } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { HostCurves } from '@/charts/host-curves';
+import { SharedMoment } from '@/charts/moment';
 import type { Schemas } from '@/data/client';
 import { useComponent } from '@/data/queries';
 import { Door } from '@/frame/door';
-import { useShortcuts } from '@/frame/shortcuts';
-import { TimeBar } from '@/frame/time-bar';
-import { Trouble } from '@/frame/trouble';
+import { InnerPage } from '@/frame/inner-page';
 import { useView } from '@/frame/view';
 import { clock, count } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
+import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { HopList } from './hop-list';
 
 type Component = Schemas['Component'];
 
-const TWO_COLUMNS_FROM = 1100;
-
 /** One component: who needs it, who calls it, whom it calls, and all of its hosts side by side. */
 export function ComponentPage({ name }: { name: string }) {
   const { width } = useWindowDimensions();
-  const { view, back } = useView();
+  const { view } = useView();
   const { data: page, error, refetch } = useComponent(name, view);
   const column = width >= TWO_COLUMNS_FROM ? styles.column : styles.stack;
-  useShortcuts({ Escape: back });
-  useEffect(() => {
-    document.title = `${name} · Top Lens`;
-  }, [name]);
   return (
-    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
-      <TimeBar />
-      <Button icon="arrow-left" onPress={back} style={styles.back}>
-        Back
-      </Button>
+    <InnerPage title={name} error={error} hasData={page !== undefined} onRetry={() => void refetch()}>
       <View style={styles.page}>
         <Words kind="title" level={1}>
           {name}
         </Words>
-        {error && <Trouble error={error} still={page ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
         {!page && !error && <Words kind="muted">Looking at its traces …</Words>}
         {page && (
           <>
@@ -66,13 +53,15 @@ export function ComponentPage({ name }: { name: string }) {
                 <Changes page={page} />
               </View>
               <View style={column}>
-                <Hosts page={page} />
+                <SharedMoment>
+                  <Hosts page={page} />
+                </SharedMoment>
               </View>
             </View>
           </>
         )}
       </View>
-    </ScrollView>
+    </InnerPage>
   );
 }
 
@@ -166,9 +155,6 @@ function figureTitle(figure: Schemas['HostFigure']['figure'], hosts: Component['
 }
 
 const styles = StyleSheet.create({
-  fill: { flex: 1 },
-  content: { paddingBottom: SPACE.xl },
-  back: { alignSelf: 'flex-start', marginLeft: SPACE.xs },
   page: { padding: SPACE.l, gap: SPACE.m },
   columns: { flexDirection: 'row', gap: SPACE.xl },
   stack: { gap: SPACE.l },

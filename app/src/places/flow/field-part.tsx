@@ -13,7 +13,7 @@ import { SPACE } from '@/look/tokens';
 import { SampleList } from '../incident/sample-list';
 
 /** When attempts began and how long they took; a region lists its attempts, worst first. */
-export function FieldPart({ flow }: { flow: number }) {
+export function FieldPart({ flow, title = 'By time and duration' }: { flow: number; title?: string }) {
   const { view } = useView();
   const { data: field, error, refetch } = useField(flow, view);
   const [region, setRegion] = useState<Region>();
@@ -21,7 +21,7 @@ export function FieldPart({ flow }: { flow: number }) {
   return (
     <View style={styles.box} testID="field-part">
       <Words kind="section" level={2}>
-        By time and duration
+        {title}
       </Words>
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {field && field.attempts === 0 && <Words kind="muted">No attempt in this window: no data.</Words>}

@@ -1,18 +1,15 @@
-import { useEffect } from 'react';
-import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Button } from 'react-native-paper';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { SharedMoment } from '@/charts/moment';
 import { OutcomeColumns } from '@/charts/outcome-columns';
 import type { FlowPage as Page } from '@/data/client';
 import { useFlow } from '@/data/queries';
 import { Door } from '@/frame/door';
-import { useShortcuts } from '@/frame/shortcuts';
-import { TimeBar } from '@/frame/time-bar';
-import { Trouble } from '@/frame/trouble';
+import { InnerPage } from '@/frame/inner-page';
 import { useView } from '@/frame/view';
 import { clock, count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
+import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { Charts } from '../incident/against-normal';
 import { SampleList } from '../incident/sample-list';
 import { Bands } from './bands';
@@ -22,49 +19,40 @@ import { PathPart } from './path-part';
 import { Sides } from './sides';
 import { Statements } from './statements';
 
-const TWO_COLUMNS_FROM = 1100;
-
 /** One flow: what became of its attempts, against what, for whom, and its slowest ones. */
 export function FlowPage({ id }: { id: number }) {
   const { width } = useWindowDimensions();
-  const { view, back } = useView();
+  const { view } = useView();
   const { data: page, error, refetch } = useFlow(id, view);
   const isInColumns = width >= TWO_COLUMNS_FROM;
-  useShortcuts({ Escape: back });
-  useEffect(() => {
-    document.title = page ? `${page.row.name} · Top Lens` : 'Top Lens';
-  }, [page]);
   return (
-    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
-      <TimeBar />
-      <Button icon="arrow-left" onPress={back} style={styles.back}>
-        Back
-      </Button>
-      {error && <Trouble error={error} still={page ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
+    <InnerPage title={page?.row.name} error={error} hasData={page !== undefined} onRetry={() => void refetch()}>
       {page && (
         <View style={styles.page}>
           <Head page={page} />
-          <View style={isInColumns ? styles.columns : styles.stack}>
-            <View style={isInColumns ? styles.column : styles.stack}>
-              <Outcomes page={page} />
-              <FieldPart flow={page.row.id} />
-              <Bands page={page} />
-              <Limits page={page} />
-              <Slowest page={page} />
-              <PathPart flow={page.row.id} />
-              <Statements page={page} />
+          <SharedMoment>
+            <View style={isInColumns ? styles.columns : styles.stack}>
+              <View style={isInColumns ? styles.column : styles.stack}>
+                <Outcomes page={page} />
+                <FieldPart flow={page.row.id} />
+                <Bands page={page} />
+                <Limits page={page} />
+                <Slowest page={page} />
+                <PathPart flow={page.row.id} />
+                <Statements page={page} />
+              </View>
+              <View style={isInColumns ? styles.column : styles.stack}>
+                <Words kind="section" level={2}>
+                  Against normal
+                </Words>
+                <Charts charts={page.charts} window={page.window} marks={page.marks} />
+                <Sides page={page} />
+              </View>
             </View>
-            <View style={isInColumns ? styles.column : styles.stack}>
-              <Words kind="section" level={2}>
-                Against normal
-              </Words>
-              <Charts charts={page.charts} window={page.window} marks={page.marks} />
-              <Sides page={page} />
-            </View>
-          </View>
+          </SharedMoment>
         </View>
       )}
-    </ScrollView>
+    </InnerPage>
   );
 }
 
@@ -134,9 +122,6 @@ function Slowest({ page }: { page: Page }) {
 }
 
 const styles = StyleSheet.create({
-  fill: { flex: 1 },
-  content: { paddingBottom: SPACE.xl },
-  back: { alignSelf: 'flex-start', marginLeft: SPACE.xs },
   page: { paddingHorizontal: SPACE.l, gap: SPACE.l },
   head: { gap: SPACE.xs },
   figures: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.s, paddingTop: SPACE.s },

@@ -7,18 +7,33 @@ import { Words } from '@/look/text';
 type Layers = Schemas['Path']['layers'];
 type Layer = Layers['means'][number]['layer'];
 
-const LAYER_WORDS: Record<Layer, string> = { ownCode: 'own code', network: 'between', stores: 'stores', outside: 'outside services' };
+const LAYER_WORDS: Record<Layer, string> = {
+  device: 'browser or phone',
+  ownCode: 'own code',
+  network: 'between',
+  stores: 'stores',
+  outside: 'outside services',
+};
 
 /** Mean time of an attempt by layer over time; layers can be hidden. */
 export function LayerColumns({ layers }: { layers: Layers }) {
   const palette = usePalette();
-  const fills: Record<Layer, string> = { ownCode: palette.action, network: palette.hairline, stores: palette.ink, outside: palette.muted };
-  const series = layers.means.map(({ layer, ms }) => ({
-    key: layer,
-    words: `${LAYER_WORDS[layer]} ${durationWords(meanOf(ms, layers.attempts))}`,
-    values: ms,
-    fill: fills[layer],
-  }));
+  const fills: Record<Layer, string> = {
+    device: palette.harm[1],
+    ownCode: palette.action,
+    network: palette.hairline,
+    stores: palette.ink,
+    outside: palette.muted,
+  };
+  const series = layers.means
+    .filter(({ ms }) => ms.some((one) => one > 0))
+    .map(({ layer, ms }) => ({
+      key: layer,
+      words: `${LAYER_WORDS[layer]} ${durationWords(meanOf(ms, layers.attempts))}`,
+      wordsAt: (step: number) => `${LAYER_WORDS[layer]} ${durationWords(ms[step] ?? 0)}`,
+      values: ms,
+      fill: fills[layer],
+    }));
   return (
     <>
       <StackedColumns

@@ -1,3 +1,4 @@
+import { csvText } from '@toplens/core/csv';
 import type { FlowRow } from '@/data/client';
 import { count, durationWords, percent } from '@/look/format';
 
@@ -67,12 +68,7 @@ export function sortRows(rows: readonly FlowRow[], sort: string | undefined, att
   return { rows: [...kept].sort((a, b) => order(a, b) || a.name.localeCompare(b.name)), leftOut: rows.length - kept.length };
 }
 
-/** What is shown, as CSV (RFC 4180). Texts that a spreadsheet would take for a formula are quoted with an apostrophe. */
+/** What is shown, as CSV. */
 export function toCsv(rows: readonly FlowRow[]): string {
-  const cell = (text: string) => {
-    const safe = /^[=+\-@\t\r]/.test(text) && Number.isNaN(Number(text)) ? `'${text}` : text;
-    return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
-  };
-  const lines = [COLUMNS.map(({ label }) => label), ...rows.map((row) => COLUMNS.map((column) => String(column.value(row) ?? '')))];
-  return lines.map((line) => line.map(cell).join(',')).join('\r\n') + '\r\n';
+  return csvText([COLUMNS.map(({ label }) => label), ...rows.map((row) => COLUMNS.map((column) => column.value(row)))]);
 }

@@ -4,6 +4,7 @@ import { Button } from 'react-native-paper';
 import type { FlowRow } from '@/data/client';
 import { useFlows } from '@/data/queries';
 import { Choice } from '@/frame/choice';
+import { saveFile } from '@/frame/save-file';
 import { Sheet } from '@/frame/sheet';
 import { useShortcuts } from '@/frame/shortcuts';
 import { TimeBar } from '@/frame/time-bar';
@@ -13,6 +14,8 @@ import { count, percent } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { JourneyList } from '../journey/journey-list';
+import { MoneyList } from '../money/money-list';
 import { COLUMNS, CUT_OFF, DEFAULT_SORT, isByAverage, parseSort, sortRows, toCsv } from './columns';
 import { FlowLine } from './flow-line';
 import { FlowTableRows } from './flow-table-rows';
@@ -51,6 +54,8 @@ export function FlowsPlace() {
           <Words kind="title" level={1} testID="flows-headline">
             {flowsSentence(data.rows)}
           </Words>
+          <JourneyList />
+          <MoneyList />
           {data.comparedWith !== null && <Words kind="muted">{`Small figures: ${data.comparedWith}.`}</Words>}
           <View style={styles.tools}>
             {!isWide && (
@@ -58,7 +63,10 @@ export function FlowsPlace() {
                 {`By ${column.label.toLowerCase()}, ${isDescending ? 'largest first' : 'smallest first'}`}
               </Button>
             )}
-            <Button icon="download" onPress={() => download(toCsv(rows))}>
+            <Button icon="server-network-outline" onPress={() => go('/estate')}>
+              Everything that runs
+            </Button>
+            <Button icon="download" onPress={() => saveFile(toCsv(rows), 'flows.csv', 'text/csv;charset=utf-8')}>
               Save as CSV
             </Button>
           </View>
@@ -76,9 +84,7 @@ export function FlowsPlace() {
               ))}
             </View>
           )}
-          {rows.length === 0 && (
-            <Words kind="muted">{data.rows.length === 0 ? 'No flow is known yet: they appear with the first attempts.' : 'No flow has enough attempts.'}</Words>
-          )}
+          {rows.length === 0 && <Words kind="muted">{data.rows.length === 0 ? 'They appear with the first attempts.' : 'No flow has enough attempts.'}</Words>}
         </View>
       )}
       {isSorting && (
@@ -100,6 +106,7 @@ export function FlowsPlace() {
 
 /** "12 flows; two are hurting, one has no data." */
 export function flowsSentence(rows: readonly Pick<FlowRow, 'level'>[]): string {
+  if (rows.length === 0) return 'No flow is known yet.';
   const n = (level: FlowRow['level']) => rows.filter((row) => row.level === level).length;
   const parts = (['broken', 'hurting', 'strained'] as const).flatMap((level) => (n(level) > 0 ? [`${n(level)} ${level}`] : []));
   if (n('noData') > 0) parts.push(`${n('noData')} without data`);
@@ -110,14 +117,6 @@ const cutOffWords = (leftOut: number, withSmall: boolean): string =>
   withSmall
     ? `Flows with less than ${percent(CUT_OFF)} of the attempts are in the list. Leave them out`
     : `${count(leftOut)} with less than ${percent(CUT_OFF)} of the attempts ${leftOut === 1 ? 'is' : 'are'} left out. Show ${leftOut === 1 ? 'it' : 'them'}`;
-
-function download(text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv;charset=utf-8' }));
-  link.download = 'flows.csv';
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },

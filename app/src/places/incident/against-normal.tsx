@@ -1,6 +1,5 @@
 import { View } from 'react-native';
 import { BandChart } from '@/charts/band-chart';
-import { SharedMoment } from '@/charts/moment';
 import type { Incident, Schemas } from '@/data/client';
 import { useView } from '@/frame/view';
 import { count, durationWords, percent } from '@/look/format';
@@ -51,7 +50,7 @@ export function Charts({ charts, window, onsetMs, marks }: Props) {
   const narrow = ({ fromMs, toMs }: { fromMs: number; toMs: number }) =>
     setView({ ...view, from: new Date(fromMs).toISOString(), to: new Date(Math.max(toMs, fromMs + 60_000)).toISOString() });
   return (
-    <SharedMoment>
+    <>
       {charts.map((chart) => (
         <BandChart
           key={`${chart.name}-${chart.flow}`}
@@ -65,7 +64,7 @@ export function Charts({ charts, window, onsetMs, marks }: Props) {
           onNarrow={narrow}
         />
       ))}
-    </SharedMoment>
+    </>
   );
 }
 

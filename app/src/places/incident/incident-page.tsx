@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { SharedMoment } from '@/charts/moment';
 import { useIncident } from '@/data/queries';
 import { useShortcuts } from '@/frame/shortcuts';
 import { TimeBar } from '@/frame/time-bar';
@@ -14,9 +15,13 @@ import { DecideSheet, type DecideOn } from './decide-sheet';
 import { Evidence } from './evidence';
 import { HandoffPart } from './handoff-part';
 import { HostsPart } from './hosts-part';
+import { HurtPart } from './hurt-part';
 import { LikelyOrigin } from './likely-origin';
 import { LogPart } from './log-part';
 import { HarmBill } from './harm-bill';
+import { IncidentField } from './incident-field';
+import { MoneyPart } from './money-part';
+import { OnTheWay } from './on-the-way';
 import { SendSheet } from './send-sheet';
 import { WhatHappens } from './what-happens';
 import { WhereItBites } from './where-it-bites';
@@ -45,38 +50,48 @@ export function IncidentPage({ id }: { id: number }) {
       )}
       {error && <Trouble error={error} still={incident ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
       {incident && (
-        <View style={styles.page}>
-          <WhatHappens incident={incident} onSend={send} onDecide={setDeciding} />
-          {width >= TWO_COLUMNS_FROM ? (
-            <View style={styles.columns}>
-              <View style={styles.column}>
+        <SharedMoment>
+          <View style={styles.page}>
+            <WhatHappens incident={incident} onSend={send} onDecide={setDeciding} />
+            {width >= TWO_COLUMNS_FROM ? (
+              <View style={styles.columns}>
+                <View style={styles.column}>
+                  <HarmBill incident={incident} />
+                  <WhereItBites incident={incident} />
+                  <OnTheWay incident={incident} />
+                  <MoneyPart incident={incident} />
+                  <HurtPart incident={incident} />
+                  <LikelyOrigin incident={incident} />
+                  <LogPart incident={incident} />
+                  <HandoffPart incident={incident} onSend={send} />
+                  <Decided incident={incident} />
+                </View>
+                <View style={styles.column}>
+                  <AgainstNormal incident={incident} />
+                  <IncidentField incident={incident} />
+                  <Evidence incident={incident} />
+                  <HostsPart incident={incident} />
+                </View>
+              </View>
+            ) : (
+              <>
                 <HarmBill incident={incident} />
+                <AgainstNormal incident={incident} />
+                <IncidentField incident={incident} />
                 <WhereItBites incident={incident} />
+                <OnTheWay incident={incident} />
+                <MoneyPart incident={incident} />
+                <HurtPart incident={incident} />
                 <LikelyOrigin incident={incident} />
+                <Evidence incident={incident} />
+                <HostsPart incident={incident} />
                 <LogPart incident={incident} />
                 <HandoffPart incident={incident} onSend={send} />
                 <Decided incident={incident} />
-              </View>
-              <View style={styles.column}>
-                <AgainstNormal incident={incident} />
-                <Evidence incident={incident} />
-                <HostsPart incident={incident} />
-              </View>
-            </View>
-          ) : (
-            <>
-              <HarmBill incident={incident} />
-              <AgainstNormal incident={incident} />
-              <WhereItBites incident={incident} />
-              <LikelyOrigin incident={incident} />
-              <Evidence incident={incident} />
-              <HostsPart incident={incident} />
-              <LogPart incident={incident} />
-              <HandoffPart incident={incident} onSend={send} />
-              <Decided incident={incident} />
-            </>
-          )}
-        </View>
+              </>
+            )}
+          </View>
+        </SharedMoment>
       )}
       {deciding && incident && <DecideSheet incident={incident} on={deciding} onClose={() => setDeciding(undefined)} />}
       {isSending && <SendSheet incidentId={id} view={view} onClose={() => setSending(false)} />}

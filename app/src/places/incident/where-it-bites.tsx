@@ -38,15 +38,11 @@ export function WhereItBites({ incident }: { incident: Incident }) {
 function SegmentRow({ segment, onPress }: { segment: Segment; onPress: () => void }) {
   const palette = usePalette();
   const ratio = segment.relativeRisk ?? undefined;
+  const likelier = ratio === undefined ? 'only here' : times(ratio);
+  const words = `${percent(segment.shareOfBad)} of what went wrong, ${percent(segment.shareOfAll)} of all · ${count(segment.people)} people`;
   const range = segment.high === null ? `at least ${times(segment.low)}` : `${times(segment.low)} to ${times(segment.high)}`;
   return (
-    <Pressable
-      role="button"
-      aria-label={`${segment.words}. Narrow to it`}
-      onPress={onPress}
-      style={[styles.row, { borderBottomColor: palette.hairline }]}
-      testID={`bite-${segment.value}`}
-    >
+    <Pressable role="button" onPress={onPress} style={[styles.row, { borderBottomColor: palette.hairline }]} testID={`bite-${segment.value}`}>
       <View style={styles.head}>
         <View style={styles.what}>
           <Words kind="small">{segment.dimension}</Words>
@@ -54,11 +50,11 @@ function SegmentRow({ segment, onPress }: { segment: Segment; onPress: () => voi
         </View>
         <LeaningBar ratio={ratio} width={110} />
         <View style={styles.figures}>
-          <Words kind="strong">{ratio === undefined ? 'only here' : times(ratio)}</Words>
+          <Words kind="strong">{likelier}</Words>
           <Words kind="small">{range}</Words>
         </View>
       </View>
-      <Words kind="small">{`${percent(segment.shareOfBad)} of what went wrong, ${percent(segment.shareOfAll)} of all · ${count(segment.people)} people`}</Words>
+      <Words kind="small">{words}</Words>
     </Pressable>
   );
 }

@@ -72,10 +72,10 @@ export function Changes() {
       )}
       {data?.changes.map((change) =>
         change.id === null ? (
-          <View key={`${change.kind}-${change.name}-${change.measure}`} style={styles.row}>
+          <Door key={`${change.kind}-${change.name}-${change.measure}`} path={`/component/${encodeURIComponent(change.name)}`} style={styles.row}>
             <Words>{`${change.name}: ${change.words}`}</Words>
             <Words kind="small">{change.kind}</Words>
-          </View>
+          </Door>
         ) : (
           <Door key={`${change.kind}-${change.id}-${change.measure}`} path={`/flow/${change.id}`} style={styles.row}>
             <Words>{`${change.name}: ${change.words}`}</Words>

@@ -7,12 +7,14 @@ const RANKINGS: readonly { value: Ranking; words: string }[] = [
   { value: 'harm', words: 'Harm' },
   { value: 'people', words: 'People' },
   { value: 'money', words: 'Money' },
+  { value: 'promises', words: 'Promises' },
   { value: 'keyCustomers', words: 'Key customers' },
 ];
 
-/** By what the list is ordered. */
-export function RankingTabs({ chosen, onChoose }: { chosen: Ranking; onChoose: (ranking: Ranking) => void }) {
-  return <Strip label="Rank by" options={RANKINGS} chosen={chosen} onChoose={onChoose} style={styles.tabs} minHeight={TOUCH - 4} />;
+/** By what the list is ordered; by promises where there are any. */
+export function RankingTabs({ chosen, hasPromises, onChoose }: { chosen: Ranking; hasPromises: boolean; onChoose: (ranking: Ranking) => void }) {
+  const options = hasPromises ? RANKINGS : RANKINGS.filter(({ value }) => value !== 'promises');
+  return <Strip label="Rank by" options={options} chosen={chosen} onChoose={onChoose} style={styles.tabs} minHeight={TOUCH - 4} />;
 }
 
 const styles = StyleSheet.create({ tabs: { gap: SPACE.xl - 4, paddingHorizontal: SPACE.l } });

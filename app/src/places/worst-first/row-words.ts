@@ -26,6 +26,7 @@ export function handoffWords(row: Row): { words: string; isOpen: boolean } {
 /** What the chosen ranking weighs, when it is not harm. */
 export function weightWords(row: Row, ranking: string, currency: string): string | undefined {
   if (ranking === 'money') return `${formatMoney(row.weight, currency)} not earned`;
+  if (ranking === 'promises') return `${formatMoney(row.weight, currency)} of penalties expected`;
   if (ranking === 'keyCustomers') return `${count(row.weight)} min of key customers`;
   return undefined;
 }

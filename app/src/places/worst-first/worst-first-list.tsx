@@ -77,7 +77,7 @@ export function WorstFirstList({ chosenId }: Props) {
               </Words>
             )}
           </View>
-          {rows.length > 0 && <RankingTabs chosen={view.rankBy} onChoose={(rankBy) => setView({ ...view, rankBy })} />}
+          {rows.length > 0 && <RankingTabs chosen={view.rankBy} hasPromises={data.hasPromises} onChoose={(rankBy) => setView({ ...view, rankBy })} />}
           <View role="list" aria-label="Incidents, worst first" style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}>
             {rows.map((row) => (
               <View key={row.id} ref={itemRef(row.id)}>

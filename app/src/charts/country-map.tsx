@@ -1,0 +1,71 @@
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Circle, Path, Text as SvgText } from 'react-native-svg';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { FONT, SPACE } from '@/look/tokens';
+import { countryMap } from './country-shapes';
+
+export interface CountryFigure {
+  code: string;
+  name: string;
+  views: number;
+  /** against the rest: 1 is alike, undefined not known */
+  ratio: number | undefined;
+}
+
+export type Props = {
+  countries: readonly CountryFigure[];
+  /** what the tone tells: "loads slower than elsewhere" */
+  toneWords: string;
+};
+
+const HEIGHT = 260;
+const LARGEST = 30;
+/** Tones from alike to much worse than the rest. */
+const STEPS = [1.1, 1.3, 1.7];
+
+/** Countries with circles: area by views, tone by how much worse than elsewhere. The list beside it says the same in words. */
+export default function CountryMap({ countries, toneWords }: Props) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(340);
+  const codes = countries.map(({ code }) => code).join();
+  const { shapes, without } = useMemo(() => countryMap(codes.split(',').filter(Boolean), width, HEIGHT), [codes, width]);
+  const most = Math.max(1, ...countries.map(({ views }) => views));
+  const figures = new Map(countries.map((country) => [country.code, country]));
+  const tone = (ratio: number | undefined) => palette.harm[STEPS.filter((step) => (ratio ?? 1) >= step).length as 0 | 1 | 2 | 3];
+  const circles = shapes.flatMap(({ code, centre }) => {
+    const figure = figures.get(code);
+    return figure && centre ? [{ ...figure, centre, radius: Math.max(5, LARGEST * Math.sqrt(figure.views / most)) }] : [];
+  });
+  return (
+    <View onLayout={({ nativeEvent }) => setWidth(Math.max(200, nativeEvent.layout.width))}>
+      <View
+        role="img"
+        aria-label={`Map of ${countries.length} ${countries.length === 1 ? 'country' : 'countries'}; the list says the same`}
+        style={[styles.map, { borderColor: palette.hairline }]}
+      >
+        <Svg width={width} height={HEIGHT}>
+          {shapes.map(({ path }, i) => (
+            <Path key={i} d={path} fill={palette.band} stroke={palette.paper} strokeWidth={1} />
+          ))}
+          {[...circles]
+            .sort((a, b) => b.radius - a.radius)
+            .map(({ code, centre: [x, y], radius, ratio }) => (
+              <Circle key={code} cx={x} cy={y} r={radius} fill={tone(ratio)} stroke={palette.ink} strokeWidth={1} fillOpacity={0.85} />
+            ))}
+          {circles.map(({ code, centre: [x, y], radius }) => (
+            <SvgText key={code} x={x} y={y - radius - 3} fontSize={13} fontFamily={FONT.sansBold} fill={palette.ink} textAnchor="middle">
+              {code}
+            </SvgText>
+          ))}
+        </Svg>
+      </View>
+      <Words kind="small">
+        {`Circle: views. Tone: ${toneWords}, from alike to 1.7 times and more.${without.length > 0 ? ` Too small for this map: ${without.join(', ')}.` : ''}`}
+      </Words>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ map: { borderWidth: 1, borderRadius: 8, overflow: 'hidden', marginBottom: SPACE.xs } });

@@ -1,0 +1,8 @@
+/** Saves a text as a file of the person who looks. */
+export function saveFile(text: string, name: string, type: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

@@ -1,0 +1,72 @@
+import type { Picket } from '@/charts/pickets';
+import type { Schemas } from '@/data/client';
+import type { Grouping } from '@/frame/view';
+import { count, percent, times } from '@/look/format';
+
+export type RunningPart = Schemas['RunningPart'];
+
+export interface Group {
+  name: string;
+  parts: RunningPart[];
+}
+
+export const keyOf = ({ component, host }: RunningPart): string => `${component}|${host}`;
+export const partName = ({ component, host }: RunningPart): string => (host === '' ? component : `${component} on ${host}`);
+
+/** Off its normal: in a level of harm, silent, or with a figure that is not as usual. */
+export const isOff = ({ level, figures }: RunningPart): boolean => level !== 'calm' || figures.length > 0;
+
+const BADNESS: Record<RunningPart['level'], number> = { broken: 4, silent: 3, hurting: 2, strained: 1, calm: 0 };
+export const worstFirst = (a: RunningPart, b: RunningPart): number =>
+  BADNESS[b.level] - BADNESS[a.level] || b.figures.length - a.figures.length || partName(a).localeCompare(partName(b));
+
+/** Everything that runs in groups: stores and outside services stand apart where nobody tells theirs. */
+export function groupsOf(parts: readonly RunningPart[], by: Grouping): Group[] {
+  const groups = new Map<string, RunningPart[]>();
+  for (const part of parts) {
+    const name = groupName(part, by);
+    const own = groups.get(name);
+    if (own) own.push(part);
+    else groups.set(name, [part]);
+  }
+  return [...groups].map(([name, own]) => ({ name, parts: own })).sort((a, b) => lastRank(a) - lastRank(b) || a.name.localeCompare(b.name));
+}
+
+const OTHERS = { store: 'stores', outside: 'outside services' } as const;
+
+function groupName(part: RunningPart, by: Grouping): string {
+  if (by === 'team') return part.team || 'nobody’s';
+  if (part.kind !== 'service') return OTHERS[part.kind];
+  if (by === 'region') return part.region || 'region not told';
+  if (by === 'application') return part.application || 'application not told';
+  return part.version === '' ? `${part.component}, version not told` : `${part.component} ${part.version}`;
+}
+
+const lastRank = ({ name }: Group) => (name === OTHERS.store ? 1 : name === OTHERS.outside ? 2 : name.endsWith('not told') || name === 'nobody’s' ? 3 : 0);
+
+/** "4.1× as long; 22 calls a minute, in the hour before 21" */
+export function partWords(part: RunningPart): string {
+  const { level, changes, figures, slowness, attemptsPerMinute, usualPerMinute, failing } = part;
+  const rate = (n: number) => (n >= 10 ? count(Math.round(n)) : String(Number(n.toFixed(1))));
+  return [
+    ...changes,
+    ...figures,
+    changes.length === 0 && slowness !== null && `takes ${times(slowness)} as long as in the hour before`,
+    `${rate(attemptsPerMinute)} calls a minute, in the hour before ${rate(usualPerMinute)}`,
+    failing !== null && failing > 0 && `${percent(failing)} fail`,
+    level === 'silent' && 'silent: no data is not calm',
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
+
+const LEVELS: Record<RunningPart['level'], Picket['level']> = { calm: 0, strained: 1, hurting: 2, broken: 3, silent: 3 };
+
+export const picketOf = (part: RunningPart): Picket => ({
+  key: keyOf(part),
+  words: `${partName(part)}: ${part.level}. ${partWords(part)}`,
+  height: part.slowness,
+  level: LEVELS[part.level] || (part.figures.length > 0 ? 1 : 0),
+  isSilent: part.level === 'silent',
+  isCapped: part.changes.length > 0,
+});

@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import type { Incident, Schemas } from '@/data/client';
+import { useHurt } from '@/data/queries';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { clock, count, durationWords, formatMoney } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { ExportSheet } from './export-sheet';
+
+type Hurt = Schemas['Hurt'];
+type Person = Hurt['people'][number];
+
+const FIRST = 5;
+
+/** Who was hurt: where they gather, those worst off, and the list for winning them back. */
+export function HurtPart({ incident }: { incident: Incident }) {
+  const { view } = useView();
+  const palette = usePalette();
+  const { data, error, refetch } = useHurt(incident.id, view);
+  const [isExporting, setExporting] = useState(false);
+  const [areAllShown, setAllShown] = useState(false);
+  if (incident.signal === 'missing') return null;
+  const shown = areAllShown ? (data?.people ?? []) : (data?.people.slice(0, FIRST) ?? []);
+  return (
+    <View style={styles.box} testID="hurt-part">
+      <Words kind="section" level={2}>
+        Who was hurt
+      </Words>
+      {error && <Trouble error={error} onRetry={() => void refetch()} />}
+      {!data && !error && <Words kind="muted">Looking for them …</Words>}
+      {data && <Words testID="hurt-words">{hurtWords(data)}</Words>}
+      {data?.concentration.map((one) => (
+        <Words key={one.dimension} kind="muted">
+          {gatherWords(one, data.total)}
+        </Words>
+      ))}
+      {shown.length > 0 && data && (
+        <View role="list" aria-label="People who were hurt" style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}>
+          {shown.map((person) => (
+            <View role="listitem" key={person.person} style={[styles.person, { borderBottomColor: palette.hairline }]}>
+              <Words>{person.person}</Words>
+              <Words kind="small">{personWords(person, data)}</Words>
+            </View>
+          ))}
+        </View>
+      )}
+      {data && data.people.length > FIRST && (
+        <Button onPress={() => setAllShown(!areAllShown)} style={styles.button}>
+          {areAllShown ? 'Only the first' : `The first ${data.people.length} of ${count(data.total)}`}
+        </Button>
+      )}
+      {data && data.total > 0 && (
+        <Button icon="download" onPress={() => setExporting(true)} style={styles.button} testID="export-hurt">
+          Save the list by name
+        </Button>
+      )}
+      {isExporting && <ExportSheet incidentId={incident.id} onClose={() => setExporting(false)} />}
+    </View>
+  );
+}
+
+/** "73 people met it; 21 of them are gone, who would have brought €310." */
+export function hurtWords({ total, gone, lost, currency }: Pick<Hurt, 'total' | 'gone' | 'lost' | 'currency'>): string {
+  if (total === 0) return 'Nobody is named by these attempts, so there is no list.';
+  const met = `${count(total)} ${total === 1 ? 'person' : 'people'} met it`;
+  if (gone === 0) return `${met}; none of them is gone.`;
+  return `${met}; ${count(gone)} of them ${gone === 1 ? 'is' : 'are'} gone${lost >= 0.5 ? `, who would have brought ${formatMoney(lost, currency)}` : ''}.`;
+}
+
+const DIMENSION_WORDS: Record<Hurt['concentration'][number]['dimension'], string> = { tier: 'tier', promotion: 'promotion', site: 'site', region: 'region' };
+
+/** "promotion: SPRING10 73 of 73" */
+export const gatherWords = ({ dimension, values }: Hurt['concentration'][number], total: number): string =>
+  `By ${DIMENSION_WORDS[dimension]}: ${values.map(({ value, people }) => `${value} ${count(people)}`).join(', ')} of ${count(total)}`;
+
+const FATE_WORDS: Record<Person['fate'], string> = {
+  gone: 'gone',
+  undecided: 'may still come back',
+  wentOn: 'went on all the same',
+  madeGood: 'it worked soon after',
+};
+
+/** "gone since 11:02 · Anchor · 2 failed, 1 late, waited 8.1 s longer · would have brought €31" */
+export function personWords(
+  { fate, lastMs, tier, promotion, late, hung, failed, waitedMs, lost }: Person,
+  { currency, window }: Pick<Hurt, 'currency' | 'window'>,
+): string {
+  const met = [
+    failed > 0 && `${failed} failed`,
+    hung > 0 && `${hung} hung`,
+    late > 0 && `${late} late`,
+    waitedMs >= 1 && `waited ${durationWords(waitedMs)} longer`,
+  ];
+  return [
+    fate === 'gone' ? `gone since ${clock(lastMs, window.toMs)}` : FATE_WORDS[fate],
+    tier,
+    promotion,
+    met.filter(Boolean).join(', '),
+    lost >= 0.5 && `would have brought ${formatMoney(lost, currency)}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+const styles = StyleSheet.create({
+  box: { gap: SPACE.xs },
+  person: { minHeight: 44, justifyContent: 'center', borderBottomWidth: 1, paddingVertical: SPACE.xs },
+  button: { alignSelf: 'flex-start' },
+});

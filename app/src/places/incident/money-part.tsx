@@ -1,0 +1,47 @@
+import { StyleSheet, View } from 'react-native';
+import type { Incident } from '@/data/client';
+import { useMoney, useWorstFirst } from '@/data/queries';
+import { useView } from '@/frame/view';
+import { clock } from '@/look/format';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { TakingsLine } from '../money/money-list';
+import { backWords } from '../money/money-words';
+
+const SHORTEST_MS = 10 * 60_000;
+const iso = (ms: number) => new Date(ms).toISOString();
+
+/** What the application's flows with values brought while the incident went on, and whether it came back after its end. */
+export function MoneyPart({ incident }: { incident: Incident }) {
+  const { view } = useView();
+  const { data: list } = useWorstFirst(view);
+  const nowMs = list?.freshness.judgedMs ?? incident.endMs;
+  const endMs = incident.inTroubleNow ? nowMs : incident.endMs;
+  const { application } = incident;
+  const isLongEnough = endMs - incident.onsetMs >= SHORTEST_MS;
+  const { data: during } = useMoney({ from: iso(incident.onsetMs), to: iso(Math.max(endMs, incident.onsetMs + SHORTEST_MS)), application }, false);
+  const isBackKnown = !incident.inTroubleNow && nowMs - endMs >= SHORTEST_MS;
+  const { data: since } = useMoney({ from: iso(endMs), to: iso(Math.max(nowMs, endMs + SHORTEST_MS)), application }, false);
+  if (!during || during.flows.length === 0 || !isLongEnough) return null;
+  return (
+    <View style={styles.box} testID="incident-money">
+      <Words kind="section" level={2}>
+        Orders and money
+      </Words>
+      <Words kind="small">{`${clock(incident.onsetMs, nowMs)} to ${clock(endMs, nowMs)}, everything in ${application}: other causes are in here as well.`}</Words>
+      {during.flows.map((takings) => (
+        <TakingsLine key={takings.flow} takings={takings} currency={during.currency} />
+      ))}
+      {isBackKnown && since && since.flows.length > 0 && (
+        <>
+          <Words kind="strong">{`Since it ended at ${clock(endMs, nowMs)}`}</Words>
+          {since.flows.map((takings) => (
+            <Words key={takings.flow}>{backWords(takings, since.currency)}</Words>
+          ))}
+        </>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ box: { gap: SPACE.xs } });

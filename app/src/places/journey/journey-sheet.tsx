@@ -1,0 +1,39 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useForm } from 'react-hook-form';
+import { Button } from 'react-native-paper';
+import { object, string } from 'yup';
+import type { Schemas } from '@/data/client';
+import { useChangeSetting } from '@/data/queries';
+import { FormField } from '@/frame/form-field';
+import { Sheet } from '@/frame/sheet';
+import { Trouble } from '@/frame/trouble';
+import { useWho, whoChanges } from '@/frame/who';
+
+const schema = object({ name: string().trim().max(120, 'At most 120 characters.').default(''), who: whoChanges });
+
+/** What people call a journey. A named one stays in the list, whether it is found anew or not. */
+export function JourneySheet({ journey, onClose }: { journey: Schemas['Journey']; onClose: () => void }) {
+  const change = useChangeSetting();
+  const [who, setWho] = useWho();
+  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { name: journey.isNamed ? journey.name : '', who } });
+  const submit = form.handleSubmit((values) => {
+    setWho(values.who);
+    change.mutate({ who: values.who, key: journey.key, value: values.name === '' ? null : { name: values.name } }, { onSuccess: onClose });
+  });
+  return (
+    <Sheet title={journey.name} onClose={onClose}>
+      <FormField
+        control={form.control}
+        name="name"
+        label="Name of the journey"
+        hint="Named, it is kept in the list. Empty: it is shown as long as people walk it."
+        testID="journey-name"
+      />
+      <FormField control={form.control} name="who" label="Your name" testID="journey-who" />
+      {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
+      <Button mode="contained" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} testID="save-journey">
+        Save
+      </Button>
+    </Sheet>
+  );
+}

@@ -1,0 +1,50 @@
+import { render, screen } from '@testing-library/react';
+import { StepBar } from '@/charts/step-bar';
+import { stepsOnTheWay } from '../incident/on-the-way';
+import { journeySentence, repairWords, stepFigures, stepWords, type Journey, type Step } from './journey-words';
+
+jest.mock('@/frame/door', () => ({}));
+jest.mock('@/data/queries', () => ({}));
+jest.mock('@/frame/view', () => ({}));
+
+const step = (more: Partial<Step> = {}): Step => ({
+  flow: 3, name: 'Pick a slot', people: 1620, sessions: 1650, wentOn: 1220, undecided: 10, left: 420, exposed: 800, usuallyExposed: 9,
+  beyondUsual: { estimate: 194, low: 150, high: 240 }, lost: { estimate: 900, low: 700, high: 1100 }, usualLeaving: 0.14, attributable: 0.5, isBad: true,
+  medianMs: 4_800, failedShare: 0.03, incidents: [2], ...more,
+}); // prettier-ignore
+const journey = {
+  id: '1-3', name: 'Send a parcel', setOut: 2140, completed: 1086, beyondUsual: 194, lost: 2640, currency: 'EUR',
+  steps: [step({ flow: 1, isBad: false }), step()], repairs: [{ step: 1, flow: 3, comeBack: 194, hidden: 24, completions: 170, value: 2640 }],
+} as unknown as Journey; // prettier-ignore
+
+test('a journey in a sentence, with nothing called calm that is not known', () => {
+  expect(journeySentence(journey)).toBe('2,140 people set out; 1,086 came to the end. 194 people left because of trouble, who would have brought €2,640.');
+  expect(journeySentence({ ...journey, beyondUsual: 0 })).toContain('Nobody left because of trouble, beyond what could be chance.');
+  expect(journeySentence({ ...journey, setOut: 0 })).toContain('no data');
+});
+
+test('a step tells who left because of trouble apart from who left as usual', () => {
+  expect(stepFigures(step())).toBe('1,620 people · 4.8 s · 3 % fail');
+  expect(stepWords(step(), false)).toBe('194 left because of trouble (150 to 240), 226 as usual; 1,220 went on; 10 may still');
+  expect(stepWords(step({ isBad: false, exposed: 9 }), true)).toContain(
+    '420 left as usual; 1,220 completed it; 10 may still; 9 met trouble, no more than usual',
+  );
+  expect(stepWords(step({ isBad: false }), false)).toContain('800 met trouble, and hardly more of them left');
+  expect(stepWords(step({ left: 0, isBad: false, exposed: 0 }), false)).toContain('nobody left');
+});
+
+test('mending says what comes back and what is hidden; an incident finds its steps', () => {
+  expect(repairWords(journey.repairs[0] as Journey['repairs'][number], 'EUR')).toBe(
+    '194 more go on, 170 more come to the end, with €2,640; 24 are lost further down until that is mended too',
+  );
+  const found = stepsOnTheWay([journey], new Set([3]));
+  expect(found.map(({ k }) => k)).toEqual([1]);
+  expect(found[0]?.words).toContain('Mended: 194 more go on');
+  expect(stepsOnTheWay([journey], new Set([99]))).toEqual([]);
+});
+
+test('the bar says its parts to those who do not see it, and draws none for nobody', () => {
+  const { container } = render(<StepBar most={100} wentOn={60} beyondUsual={0} asUsual={40} undecided={0} label="Of 100 sessions 40 left as usual" />);
+  expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Of 100 sessions 40 left as usual');
+  expect(container.querySelectorAll('rect').length).toBe(2);
+});

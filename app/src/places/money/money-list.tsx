@@ -1,0 +1,68 @@
+import { StyleSheet, View } from 'react-native';
+import { useMoney } from '@/data/queries';
+import { Door } from '@/frame/door';
+import { apiQuery, useView } from '@/frame/view';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+import { figureLines, lostWords, type Takings } from './money-words';
+
+/** What flows with values bring, against the same hours of like days. Nothing where no value is told. */
+export function MoneyList() {
+  const { view } = useView();
+  const { data } = useMoney(apiQuery(view), view.from === undefined);
+  if (!data || data.flows.length === 0) return null;
+  return (
+    <View style={styles.list} testID="money">
+      <Words kind="section" level={2}>
+        Orders and money
+      </Words>
+      {data.isNarrowed && <Words kind="muted">Of everybody: sums of money are not kept by site, region, tier, promotion, version or host.</Words>}
+      {data.flows.map((takings) => (
+        <TakingsLine key={takings.flow} takings={takings} currency={data.currency} isShort />
+      ))}
+    </View>
+  );
+}
+
+/** @param isShort one of several above something else: the figures in small */
+export function TakingsLine({ takings, currency, isShort = false }: { takings: Takings; currency: string; isShort?: boolean }) {
+  const palette = usePalette();
+  const lost = lostWords(takings, currency);
+  const lines = figureLines(takings, currency);
+  return (
+    <View style={[styles.item, { borderLeftColor: lost ? palette.harm[3] : palette.hairline }]} testID={`money-${takings.flow}`}>
+      <Door path={`/flow/${takings.flow}`} style={styles.door}>
+        <Words style={{ color: palette.action }}>{takings.name}</Words>
+      </Door>
+      {lost && <Words kind="strong">{lost}</Words>}
+      {isShort ? (
+        <Words kind="small">{lines.map(({ words }) => words).join(' · ')}</Words>
+      ) : (
+        lines.map(({ name, words, isOff }) => (
+          <Words key={name} kind={isOff ? 'strong' : 'body'}>
+            {words}
+          </Words>
+        ))
+      )}
+      <Words kind="small">{basisWords(takings)}</Words>
+    </View>
+  );
+}
+
+export const basisWords = ({ application, days, start }: Takings): string =>
+  [
+    application,
+    days < 3
+      ? `${days === 1 ? 'one like day is' : `${days} like days are`} known: too few to say what is usual`
+      : `against the same hours of ${days} like days`,
+    start !== null && `begun with ${start}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
+const styles = StyleSheet.create({
+  list: { gap: SPACE.xs },
+  item: { borderLeftWidth: 3, paddingLeft: SPACE.s, paddingBottom: SPACE.xs },
+  door: { minHeight: TOUCH, justifyContent: 'center' },
+});

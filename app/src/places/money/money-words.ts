@@ -1,0 +1,47 @@
+import { MONEY_FIGURES, type MoneyFigure } from '@toplens/core/money';
+import type { Schemas } from '@/data/client';
+import { count, formatMoney, percent } from '@/look/format';
+
+export type Takings = Schemas['Takings'];
+type Figure = Schemas['MoneyFigure'];
+
+const FIGURE_WORDS: Readonly<Record<MoneyFigure, string>> = { orders: 'orders', value: 'value', size: 'each', conversion: 'of those who began' };
+const VERDICT_WORDS = { below: 'below', above: 'above', usual: '', notKnown: '' } as const;
+
+export const figureValue = (figure: MoneyFigure, value: number, currency: string): string => {
+  if (figure === 'orders') return count(value);
+  if (figure === 'conversion') return percent(value);
+  return formatMoney(value, currency, figure === 'size' ? 2 : 0);
+};
+
+/** "812 orders, usually 760 to 910" and what it is of that: below, above. */
+export function figureWords(name: MoneyFigure, { value, low, high, verdict }: Figure, currency: string): string | undefined {
+  if (value === null) return undefined;
+  const told =
+    name === 'conversion' || name === 'orders'
+      ? `${figureValue(name, value, currency)} ${FIGURE_WORDS[name]}`
+      : `${FIGURE_WORDS[name]} ${figureValue(name, value, currency)}`;
+  const usual = low === null || high === null ? '' : `, usually ${figureValue(name, low, currency)} to ${figureValue(name, high, currency)}`;
+  return [`${told}${usual}`, VERDICT_WORDS[verdict]].filter(Boolean).join(': ');
+}
+
+export const figureLines = (takings: Takings, currency: string): { name: MoneyFigure; words: string; isOff: boolean }[] =>
+  MONEY_FIGURES.flatMap((name) => {
+    const words = figureWords(name, takings[name], currency);
+    return words === undefined ? [] : [{ name, words, isOff: takings[name].verdict === 'below' }];
+  });
+
+/** "€3,100 less than usual (€1,900 to €4,400)" */
+export const lostWords = ({ lost }: Pick<Takings, 'lost'>, currency: string): string | undefined =>
+  lost.estimate > 0
+    ? `${formatMoney(lost.estimate, currency)} less than usual (${formatMoney(lost.low, currency)} to ${formatMoney(lost.high, currency)})`
+    : undefined;
+
+/** After the end of an incident: is it all back? */
+export function backWords({ name, orders, value }: Takings, currency: string): string {
+  if (orders.value === null || orders.expected === null) return `${name}: too little is known yet to say whether it is back.`;
+  const share = percent(orders.value / orders.expected);
+  const money = value.value === null ? '' : `, ${formatMoney(value.value, currency)}`;
+  if (orders.verdict === 'below') return `${name}: back in part, ${share} of the usual orders${money}.`;
+  return `${name}: back in full, ${share} of the usual orders${money}.`;
+}

@@ -1,0 +1,80 @@
+import { PARTS } from '@toplens/core/pages';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { PartsBar, PartSwatch } from '@/charts/parts-bar';
+import { Strip } from '@/frame/strip';
+import type { PageGroup } from '@/frame/view';
+import { count, durationWords, percent } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+import { CUT_OFF, GROUP_WORDS, groupWords, ordered, PART_GROUPS, valueName, type PageGroupFigures, type PageOrder } from './page-words';
+
+const ORDERS = [
+  { value: 'weight', words: 'what all wait for most' },
+  { value: 'average', words: 'slowest for one' },
+] as const;
+
+/** Sums of the parts that stand together, milliseconds. */
+export const groupedParts = (parts: readonly number[]): number[] =>
+  PART_GROUPS.map((group) => group.parts.reduce((sum, part) => sum + (parts[PARTS.indexOf(part)] ?? 0), 0));
+
+export type Props = {
+  by: PageGroup;
+  groups: readonly PageGroupFigures[];
+  onNarrow: (value: string) => void;
+};
+
+/** Pages (or countries, browsers …), each with the parts of its load. */
+export function PageGroups({ by, groups, onNarrow }: Props) {
+  const palette = usePalette();
+  const [order, setOrder] = useState<PageOrder>('weight');
+  const { rows, leftOut } = ordered(groups, order);
+  const most = Math.max(1, ...rows.map(({ meanMs }) => meanMs ?? 0));
+  return (
+    <View>
+      <Strip label="Order" options={ORDERS} chosen={order} onChoose={setOrder} />
+      <View role="list" aria-label={`Page loads by ${GROUP_WORDS[by]}`}>
+        {rows.map((group) => (
+          <View role="listitem" key={group.name} style={[styles.row, { borderTopColor: palette.hairline }]} testID={`pages-${group.name}`}>
+            <Pressable role="link" disabled={group.name === ''} onPress={() => onNarrow(group.name)} style={styles.press}>
+              <View style={styles.head}>
+                <Words kind="strong" style={[styles.name, { color: group.name === '' ? palette.ink : palette.action }]}>
+                  {valueName(by, group.name)}
+                </Words>
+                {group.meanMs !== null && <Words kind="strong">{durationWords(group.meanMs)}</Words>}
+              </View>
+              {group.meanMs !== null && <PartsBar parts={groupedParts(group.parts)} mostMs={most} />}
+              <Words kind="small">{groupWords(group)}</Words>
+            </Pressable>
+          </View>
+        ))}
+      </View>
+      {leftOut > 0 && (
+        <Words kind="muted">{`${count(leftOut)} with less than ${percent(CUT_OFF)} of all time ${leftOut === 1 ? 'is' : 'are'} left out.`}</Words>
+      )}
+    </View>
+  );
+}
+
+export function PartsLegend() {
+  return (
+    <View style={styles.legend}>
+      {PART_GROUPS.map(({ words }, i) => (
+        <View key={words} style={styles.key}>
+          <PartSwatch index={i} />
+          <Words kind="small">{words}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { borderTopWidth: 1 },
+  press: { minHeight: TOUCH, paddingVertical: SPACE.s, gap: SPACE.xs },
+  head: { flexDirection: 'row', gap: SPACE.s },
+  name: { flex: 1, minWidth: 0 },
+  legend: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
+  key: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs },
+});

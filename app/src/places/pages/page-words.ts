@@ -1,0 +1,139 @@
+import type { Part, Rating, Vital } from '@toplens/core/pages';
+import type { Schemas } from '@/data/client';
+import type { PageGroup } from '@/frame/view';
+import { count, durationWords, percent } from '@/look/format';
+
+export type PageLoads = Schemas['PageLoads'];
+export type PageGroupFigures = Schemas['PageGroup'];
+type Where = Schemas['PageWhere'];
+
+export const VITAL_WORDS: Readonly<Record<Vital, string>> = {
+  ttfb: 'first byte',
+  fcp: 'first shown',
+  lcp: 'largest shown',
+  inp: 'answer to a touch',
+  cls: 'shifting',
+};
+export const RATING_WORDS: Readonly<Record<Rating, string>> = { good: 'good', needsImprovement: 'needs improvement', poor: 'poor' };
+
+export const vitalValue = (vital: Vital, value: number): string => (vital === 'cls' ? value.toFixed(2) : durationWords(value));
+
+/** Parts that stand together in a bar: eleven would melt into one another. */
+export const PART_GROUPS: readonly { words: string; parts: readonly Part[] }[] = [
+  { words: 'reaching the server', parts: ['redirect', 'cache', 'lookup', 'connect', 'tls'] },
+  { words: 'waiting for it', parts: ['waiting'] },
+  { words: 'transfer', parts: ['transfer'] },
+  { words: 'reading the page', parts: ['dom'] },
+  { words: 'scripts', parts: ['scripts'] },
+  { words: 'pictures and styles', parts: ['resources', 'handlers'] },
+];
+
+const countries = new Intl.DisplayNames('en-GB', { type: 'region', fallback: 'code' });
+
+/** A value as people say it: countries by name. */
+export const valueName = (group: PageGroup, value: string): string =>
+  value === '' ? 'not told' : group === 'country' && /^[A-Z]{2}$/.test(value) ? (countries.of(value) ?? value) : value;
+
+export const GROUP_WORDS: Readonly<Record<PageGroup, string>> = {
+  page: 'page',
+  country: 'country',
+  browser: 'browser',
+  system: 'system',
+  connection: 'connection',
+  version: 'version',
+};
+
+/** "3,714 views by 1,352 people; half of the loads within 0.9 s." */
+export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>): string {
+  if (!all) return 'No page told of itself in this time.';
+  const people = all.people > 0 ? ` by ${count(all.people)} ${all.people === 1 ? 'person' : 'people'}` : '';
+  const half = all.medianMs === null ? '' : `; half of the loads within ${durationWords(all.medianMs)}`;
+  const apart = [kinds.route > 0 && `${count(kinds.route)} without a load of their own`, kinds.frame > 0 && `${count(kinds.frame)} frames not counted`].filter(
+    Boolean,
+  );
+  return `${count(all.views)} ${all.views === 1 ? 'view' : 'views'}${people}${apart.length > 0 ? `, ${apart.join(', ')}` : ''}${half}.`;
+}
+
+const WHAT: Readonly<Record<Where['what'], string>> = {
+  slow: 'What matters is shown after 2.5 s',
+  missing: 'Something does not come',
+  errors: 'A script fails',
+};
+const WHERE: Readonly<Record<PageGroup, string>> = { page: 'of', country: 'from', browser: 'in', system: 'on', connection: 'over', version: 'of version' };
+const MOST_NAMED = 3;
+/** Below this share it is one of the usual blemishes. */
+const HARDLY = 0.02;
+
+/** Only here, or everywhere? One sentence for each thing that is wrong and each dimension in which it differs, worst first. */
+export function whereSentences(where: readonly Where[], all: Pick<PageGroupFigures, 'shareMissing' | 'shareWithErrors'> | null = null): string[] {
+  const differing = where.filter(({ verdict }) => verdict !== 'everywhere').sort((a, b) => weightOf(b) - weightOf(a));
+  const alike = (Object.keys(WHAT) as Where['what'][]).filter((what) => where.some((one) => one.what === what) && !differing.some((one) => one.what === what));
+  // Nothing to compare with: one country, one browser, or too few views.
+  const shares = { slow: 0, missing: all?.shareMissing ?? 0, errors: all?.shareWithErrors ?? 0 };
+  const alone = (Object.keys(WHAT) as Where['what'][]).filter((what) => shares[what] >= HARDLY && !where.some((one) => one.what === what));
+  return [
+    ...differing.map(whereSentence),
+    ...alone.map((what) => `${WHAT[what]} on ${percent(shares[what])} of views; there is nothing yet to compare them with.`),
+    ...alike.map((what) => `${WHAT[what]} on some views: everywhere alike.`),
+  ];
+}
+
+/** Views beyond what the rest would have had. */
+const weightOf = ({ hit }: Where): number => hit.reduce((sum, { views, here, elsewhere }) => sum + views * (here - elsewhere), 0);
+
+function whereSentence({ what, dimension, verdict, hit }: Where): string {
+  const group = dimension as PageGroup;
+  const [first] = hit;
+  const ends = verdict === 'here' ? 'hardly anywhere else' : 'elsewhere as well, but less';
+  if (hit.length === 1 && first)
+    return `${WHAT[what]} on ${percent(first.here)} of views ${WHERE[group]} ${valueName(group, first.name)}, elsewhere on ${percent(first.elsewhere)}: ${ends}.`;
+  const named = hit.slice(0, MOST_NAMED).map(({ name, here }) => `${valueName(group, name)} (${percent(here)} of views)`);
+  const more = hit.length > MOST_NAMED ? ` and ${count(hit.length - MOST_NAMED)} more` : '';
+  return `${WHAT[what]} ${WHERE[group]} ${named.join(', ')}${more}: ${ends}.`;
+}
+
+/** By what a map of countries is toned: what differs most between them, else how late what matters is shown. */
+export function mapTone({ where, groups, all }: Pick<PageLoads, 'where' | 'groups' | 'all'>): {
+  words: string;
+  ratioOf: (group: PageGroupFigures) => number | undefined;
+} {
+  const [worst] = where.filter(({ dimension, verdict }) => dimension === 'country' && verdict !== 'everywhere').sort((a, b) => weightOf(b) - weightOf(a));
+  const views = groups.reduce((sum, group) => sum + group.views, 0);
+  const against = (shareOf: (group: PageGroupFigures) => number) => (group: PageGroupFigures) => {
+    const whole = groups.reduce((sum, one) => sum + shareOf(one) * one.views, 0) / Math.max(1, views);
+    return whole > 0 ? shareOf(group) / whole : undefined;
+  };
+  if (worst?.what === 'missing')
+    return { words: 'something does not come more often than in all together', ratioOf: against(({ shareMissing }) => shareMissing) };
+  if (worst?.what === 'errors') return { words: 'scripts fail more often than in all together', ratioOf: against(({ shareWithErrors }) => shareWithErrors) };
+  return {
+    words: 'what matters is shown later than in all together',
+    ratioOf: ({ vitals }) => (vitals.lcp && all?.vitals.lcp ? vitals.lcp.p75 / all.vitals.lcp.p75 : undefined),
+  };
+}
+
+/** Groups under this share of all time are left out of a list by average: nobody would feel it. */
+export const CUT_OFF = 0.02;
+export type PageOrder = 'weight' | 'average';
+
+export function ordered(groups: readonly PageGroupFigures[], order: PageOrder): { rows: PageGroupFigures[]; leftOut: number } {
+  if (order === 'weight') return { rows: [...groups], leftOut: 0 };
+  const rows = groups.filter(({ shareOfWeight }) => shareOfWeight >= CUT_OFF).sort((a, b) => (b.meanMs ?? 0) - (a.meanMs ?? 0));
+  return { rows, leftOut: groups.length - rows.length };
+}
+
+/** "824 views · 29 % of all time · mean 1.1 s · largest shown 1.2 s, good · 3 % with script errors" */
+export function groupWords({ views, shareOfWeight, meanMs, vitals, shareWithErrors, shareMissing }: PageGroupFigures): string {
+  const { lcp, inp } = vitals;
+  return [
+    `${count(views)} ${views === 1 ? 'view' : 'views'}`,
+    meanMs !== null && `${percent(shareOfWeight)} of all time`,
+    meanMs === null ? 'no load of its own' : `mean ${durationWords(meanMs)}`,
+    lcp && `largest shown ${durationWords(lcp.p75)}, ${RATING_WORDS[lcp.rating]}`,
+    !lcp && inp && `answer to a touch ${durationWords(inp.p75)}, ${RATING_WORDS[inp.rating]}`,
+    shareWithErrors >= 0.005 && `${percent(shareWithErrors)} with script errors`,
+    shareMissing >= 0.005 && `something missing on ${percent(shareMissing)}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}

@@ -1,0 +1,144 @@
+import { VITALS, type Vital } from '@toplens/core/pages';
+import { lazy, Suspense } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { SharedMoment } from '@/charts/moment';
+import { VitalTrend } from '@/charts/vital-trend';
+import { usePageLoads } from '@/data/queries';
+import { Chip } from '@/frame/chip';
+import { Strip } from '@/frame/strip';
+import { NARROWING, PAGE_GROUPS, PAGE_NARROWING, useView, without, type PageGroup } from '@/frame/view';
+import { count } from '@/look/format';
+import { Words } from '@/look/text';
+import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
+import { PeopleFrame } from '../people/people-frame';
+import { BackgroundCalls, ResourceHosts, WorstLoads } from './page-lists';
+import { PageGroups, PartsLegend } from './page-groups';
+import { GROUP_WORDS, mapTone, pagesSentence, RATING_WORDS, valueName, VITAL_WORDS, vitalValue, whereSentences, type PageLoads } from './page-words';
+
+// The shapes of the world are a third of all else: they come when somebody looks at countries.
+const CountryMap = lazy(() => import('@/charts/country-map'));
+const BY = PAGE_GROUPS.map((value) => ({ value, words: value === 'page' ? 'by page' : GROUP_WORDS[value] }));
+
+/** Page loads as browsers had them: what matters to people, where it is worse, and what does not come. */
+export function PagesPlace() {
+  const { width } = useWindowDimensions();
+  const { view, setView } = useView();
+  const { data, error, refetch } = usePageLoads(view);
+  const by = view.pagesBy ?? 'page';
+  const choose = (next: PageGroup) => {
+    const { pagesBy: _by, ...rest } = view;
+    setView(next === 'page' ? rest : { ...rest, pagesBy: next });
+  };
+  const ignored = NARROWING.filter((name) => view[name] !== undefined && name !== 'version' && name !== 'application');
+  const isInColumns = width >= TWO_COLUMNS_FROM;
+  return (
+    <PeopleFrame title={view.page ?? 'Page loads'} error={error} hasData={data !== undefined} onRetry={() => void refetch()}>
+      <Words kind="title" level={1}>
+        {view.page ?? 'Page loads'}
+      </Words>
+      <View style={styles.chips}>
+        {PAGE_NARROWING.filter((name) => view[name] !== undefined).map((name) => (
+          <Chip
+            key={name}
+            words={valueName(name, view[name] as string)}
+            removes
+            onPress={() => setView(without(view, name))}
+            accessibilityLabel={`Only ${valueName(name, view[name] as string)}. Remove`}
+          />
+        ))}
+      </View>
+      {ignored.length > 0 && <Words kind="muted">{`Page loads are not narrowed by ${ignored.join(', ')}: browsers do not tell of it.`}</Words>}
+      {!data && !error && <Words kind="muted">Reading what browsers told …</Words>}
+      {data && (
+        <SharedMoment>
+          <Words testID="pages-sentence">{pagesSentence(data)}</Words>
+          {data.kept < 1 && <Words kind="muted">{`Counted from every ${count(1 / data.kept)}th view.`}</Words>}
+          {data.all === null && <NothingYet />}
+          {data.all && (
+            <>
+              <View role="list" aria-label="Where it is worse" testID="pages-where">
+                {whereSentences(data.where, data.all).map((sentence, i) => (
+                  <View role="listitem" key={sentence} style={styles.where}>
+                    <Words kind={i === 0 ? 'strong' : 'body'}>{sentence}</Words>
+                  </View>
+                ))}
+              </View>
+              <Vitals pages={data} isWide={width >= 700} />
+              <Strip label="Told apart" options={BY} chosen={by} onChoose={choose} />
+              <View style={isInColumns ? styles.columns : styles.stack}>
+                <View style={isInColumns ? styles.wide : styles.stack}>
+                  {by === 'country' && (
+                    <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
+                      <CountryMap countries={countryFigures(data)} toneWords={mapTone(data).words} />
+                    </Suspense>
+                  )}
+                  <PageGroups by={by} groups={data.groups} onNarrow={(value) => setView(narrowedTo(view, by, value))} />
+                  <PartsLegend />
+                </View>
+                <View style={isInColumns ? styles.column : styles.stack}>
+                  <ResourceHosts hosts={data.hosts} />
+                  <BackgroundCalls calls={data.calls} />
+                  <WorstLoads loads={data.worst} toMs={data.window.toMs} />
+                </View>
+              </View>
+              <Words kind="muted">The phone application, sites and probes are not here yet.</Words>
+            </>
+          )}
+        </SharedMoment>
+      )}
+    </PeopleFrame>
+  );
+}
+
+/** A chosen value is what everything below is narrowed to; then its pages are worth a look. */
+function narrowedTo<V extends object>(view: V, by: PageGroup, value: string): V {
+  const { pagesBy: _by, ...rest } = view as V & { pagesBy?: string };
+  return { ...rest, [by]: value, ...(by === 'page' && { pagesBy: 'country' }) } as unknown as V;
+}
+
+function countryFigures(pages: PageLoads) {
+  const { ratioOf } = mapTone(pages);
+  const known = pages.groups.filter(({ name }) => name !== '');
+  return known.map((group) => ({ code: group.name, name: valueName('country', group.name), views: group.views, ratio: ratioOf(group) }));
+}
+
+function Vitals({ pages, isWide }: { pages: PageLoads; isWide: boolean }) {
+  const { all, trend } = pages;
+  return (
+    <View role="list" aria-label="What people felt, 75th percentile" style={styles.vitals} testID="vitals">
+      {VITALS.map((vital: Vital) => {
+        const figure = all?.vitals[vital];
+        const format = (value: number) => vitalValue(vital, value);
+        return (
+          <View role="listitem" key={vital} style={isWide ? styles.vital : styles.vitalHalf}>
+            <Words kind="small">{`${VITAL_WORDS[vital]} (${vital.toUpperCase()})`}</Words>
+            <Words kind={figure && figure.rating !== 'good' ? 'strong' : 'body'}>
+              {figure ? `${format(figure.p75)}  ${RATING_WORDS[figure.rating]}` : 'not told'}
+            </Words>
+            <VitalTrend vital={vital} name={VITAL_WORDS[vital]} startMs={trend.startMs} stepMs={trend.stepMs} values={trend.vitals[vital]} format={format} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function NothingYet() {
+  return (
+    <Words kind="muted">
+      Include the script that this server has at /snippet.js in your pages, with a key of TOPLENS_BROWSER_KEYS. Nothing told is not the same as nothing wrong.
+    </Words>
+  );
+}
+
+const styles = StyleSheet.create({
+  chips: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
+  where: { paddingVertical: SPACE.xs / 2 },
+  vitals: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.s, paddingTop: SPACE.s },
+  vital: { width: '17.5%', minWidth: 120 },
+  vitalHalf: { width: '46%' },
+  columns: { flexDirection: 'row', gap: SPACE.xl },
+  stack: { gap: SPACE.m },
+  wide: { flex: 3, gap: SPACE.m, minWidth: 0 },
+  column: { flex: 2, gap: SPACE.m, minWidth: 0 },
+});

@@ -1,0 +1,69 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import { object, string } from 'yup';
+import { useFindPerson, usePersonLooks } from '@/data/queries';
+import { FormField } from '@/frame/form-field';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { clock, count } from '@/look/format';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { PeopleFrame } from './people-frame';
+import { SessionList } from './session-list';
+import { lookReason, personKey } from './see-persons';
+
+const schema = object({ find: string().trim().required('An id, or an e-mail address.'), why: lookReason, key: personKey });
+
+/** One person: everything that they did, in order. */
+export function FindPlace() {
+  const { view } = useView();
+  const finding = useFindPerson(view);
+  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { find: '', why: '', key: '' } });
+  const submit = form.handleSubmit((values) => finding.mutate(values));
+  return (
+    <PeopleFrame title="Find a person" maxWidth={760}>
+      <Words kind="title" level={1}>
+        Find a person
+      </Words>
+      <Words kind="muted">
+        “It did not work at three”: what this one person met. Addresses are looked for by their SHA-256, which is how they should be sent. Every look is
+        recorded.
+      </Words>
+      <FormField control={form.control} name="find" label="Id or e-mail address" testID="find-person" />
+      <FormField control={form.control} name="why" label="What it is for" testID="find-why" />
+      <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID="find-key" />
+      <Button mode="contained" loading={finding.isPending} disabled={finding.isPending} onPress={() => void submit()} style={styles.button} testID="find-now">
+        Find
+      </Button>
+      {finding.error && <Trouble error={finding.error} still="What you typed is kept." onRetry={() => void submit()} />}
+      {finding.data && <SessionList found={finding.data} />}
+      <Looks />
+    </PeopleFrame>
+  );
+}
+
+function Looks() {
+  const { data } = usePersonLooks();
+  if (!data) return null;
+  return (
+    <View style={styles.looks} testID="person-looks">
+      <Words kind="section" level={2}>
+        Who looked at persons
+      </Words>
+      {data.looks.length === 0 && <Words kind="muted">Nobody so far.</Words>}
+      {data.looks.map(({ atMs, who, why, what, people }) => (
+        <View key={`${atMs}${what}`}>
+          <Words>{`${who}: ${why}`}</Words>
+          <Words kind="small">{`${clock(atMs)} · ${what} · ${count(people)} ${people === 1 ? 'person' : 'people'}`}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  button: { alignSelf: 'flex-start' },
+  looks: { gap: SPACE.xs, paddingTop: SPACE.m },
+});
