@@ -1,5 +1,5 @@
 /** Who may know whom: docs/architecture.md. */
-const concepts = 'traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
+const concepts = 'csv|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
 
 module.exports = {
   forbidden: [

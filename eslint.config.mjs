@@ -12,14 +12,22 @@ export default defineConfig([
     settings: {
       'import/resolver': {
         typescript: {
-          project: ['core/tsconfig.json', 'server/tsconfig.json', 'scenario/tsconfig.json', 'e2e/tsconfig.json', 'bench/tsconfig.json', 'app/tsconfig.json'],
+          project: [
+            'core/tsconfig.json',
+            'server/tsconfig.json',
+            'scenario/tsconfig.json',
+            'snippet/tsconfig.json',
+            'e2e/tsconfig.json',
+            'bench/tsconfig.json',
+            'app/tsconfig.json',
+          ],
         },
       },
     },
   },
   { files: ['**/*.cjs', 'app/*.js', 'tools/**', '**/*.mjs'], languageOptions: { globals: { ...globals.node, ...globals.jest, ...globals.browser } } },
   {
-    files: ['{core,server,scenario,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
+    files: ['{core,server,scenario,snippet,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
     extends: [configs.recommendedTypeCheckedOnly],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {
@@ -31,6 +39,8 @@ export default defineConfig([
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
     },
   },
+  // The snippet watches functions of the browser by putting its own in their place, and calls the browser's with their `this`.
+  { files: ['snippet/src/**'], rules: { '@typescript-eslint/unbound-method': 'off' } },
   { files: ['**/*.test.{ts,tsx}', 'e2e/**'], languageOptions: { globals: globals.jest } },
   {
     files: ['app/src/look/icon.tsx', 'app/src/app/_layout.tsx'],

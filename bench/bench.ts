@@ -93,7 +93,7 @@ async function database(): Promise<void> {
   const columns = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host';
   const rows = (offset: number) => Array.from({ length: ROWS }, (_, i) => offset + i);
   const copied = (offset: number) => {
-    const copy = new CopyRows(13);
+    const copy = new CopyRows(14);
     for (const i of rows(offset)) {
       copy.startRow();
       copy.hex(i.toString(16).padStart(32, '0'));
@@ -106,6 +106,7 @@ async function database(): Promise<void> {
       copy.int2(0);
       copy.int4(0);
       copy.int4(1);
+      copy.int4(0);
       copy.int4(0);
     }
     return copy.finish();
@@ -124,19 +125,15 @@ async function database(): Promise<void> {
       await timed(() =>
         db.ingest({
           batch: round,
-          attempts: new CopyRows(18).finish(),
+          attempts: new CopyRows(19).finish(),
           attemptCount: 0,
-          spans: copied(base),
-          spanCount: ROWS,
           names: [],
           hours: [],
           details: [],
           versions: [],
-          lines: new Uint8Array(),
-          lineCount: 0,
-          points: new Uint8Array(),
-          pointCount: 0,
+          parts: [],
           changes: [],
+          copies: [{ table: 'span', rows: copied(base) }],
         }),
       ),
     );

@@ -28,7 +28,7 @@ function attemptsOverForty(): ObservedAttempt[] {
     const add = (id: number, parent: number, startUs: number, durationUs: number) =>
       spans.push({
         spanId: String(id), parentSpanId: parent < 0 ? '' : String(parent), component: `component ${id}`, host: `host ${id % 14}`, peer: '', name: 'work',
-        kind: 2, failed: false, failure: '', statement: '', startUs, durationUs,
+        kind: 2, failed: false, failure: '', isUserSide: false, device: '', statement: '', startUs, durationUs,
       }); // prettier-ignore
     let at = atMs * 1000;
     const begin = at;

@@ -1,4 +1,5 @@
 import { openPage, type Size } from './browser';
+import { framesWhileScrolling, sendLongAttempt } from './long-attempt';
 import { press, seen, tap, textOf, violations } from './page';
 import { getJson } from './processes';
 import type { TrustStage } from './trust-steps';
@@ -95,6 +96,38 @@ export function originTests(stage: () => TrustStage): void {
       await page.close();
     });
 
+    test('everything that runs: what was off stands first, groups change at a tap, and a part leads to its component', async () => {
+      const { rows } = await ask<{ rows: { title: string; onsetMs: number }[] }>(`/api/worst-first?${stage().day}`);
+      const onsetMs = rows.find(({ title }) => title.includes('Pick a slot'))?.onsetMs ?? NaN;
+      const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
+      const page = await openPage(stage().browser, `${stage().url}/estate?${then}`, size);
+      await seen(page, 'Everything that runs');
+      await page.waitForSelector('[data-testid^="part-slots|"]');
+      // One of its many statements is slow: the mean of the store alone would hide it.
+      await page.waitForSelector('[data-testid="part-parcels-db|"]');
+      expect(await textOf(page, 'part-parcels-db|')).toMatch(/select slots \d[\d.]*× as long/);
+      expect(await violations(page)).toEqual([]);
+      await press(page, 'radio', 'version');
+      await page.waitForFunction(() => location.search.includes('groupBy=version'));
+      await seen(page, 'slots 4.18.0');
+      const strip = await page.waitForSelector('[role="slider"][aria-label^="slots 4.18.0"]');
+      await strip?.focus();
+      await page.keyboard.press('ArrowRight');
+      await page.waitForFunction(() => /slots on .*: hurting/.test(document.activeElement?.getAttribute('aria-valuetext') ?? ''));
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      await tap(page, 'part-parcels-db|');
+      await page.waitForFunction(() => location.pathname === '/component/parcels-db');
+      await page.close();
+    });
+
+    test('an attempt of 5,000 spans opens, and scrolls at fifty frames a second', async () => {
+      const { traceId, spanId } = await sendLongAttempt(stage().url, 5_000, stage().nowMs - (size === 'phone' ? 300_000 : 330_000));
+      const page = await openPage(stage().browser, `${stage().url}/attempt/${traceId}/${spanId}`, size);
+      await seen(page, 'All 5000 spans');
+      expect(await framesWhileScrolling(page, 4_500, 1_500)).toBeGreaterThanOrEqual(50);
+      await page.close();
+    });
+
     test('a component tells who calls it, its hosts and who needs it; the way of a flow leads there', async () => {
       const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
       const slots = flows.rows.find(({ technicalName }) => technicalName === 'GET /slots/search');
@@ -133,6 +166,7 @@ export function originTests(stage: () => TrustStage): void {
       await page.keyboard.press('Escape');
       await page.waitForFunction(() => !document.querySelector('[data-testid="region-words"]'));
       // Brushed with the pointer: the right half, from top to bottom.
+      await field?.scrollIntoView();
       const box = await field?.boundingBox();
       if (!box) throw new Error('the field is not drawn');
       await page.mouse.move(box.x + box.width * 0.5, box.y + 3);
@@ -171,6 +205,7 @@ export function originTests(stage: () => TrustStage): void {
       const before = await shownRows();
       await tap(page, `span-${folded?.id}`);
       await seen(page, 'WHERE e.parcel = ? AND e.leg = ?');
+      await seen(page, 'What else ran on parcels-db then');
       expect(await violations(page)).toEqual([]);
       await tap(page, 'toggle-calls');
       await page.waitForFunction((n: number) => document.querySelectorAll('[data-testid^="span-"]').length === n, {}, before + 4);

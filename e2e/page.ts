@@ -45,8 +45,20 @@ export async function tap(page: Page, testId: string): Promise<void> {
 
 const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 
-/** Violations of WCAG 2.2 A and AA that axe finds. */
+/** Waits until nothing moves: a label that floats away from what is typed has any contrast on its way. */
+async function atRest(page: Page): Promise<void> {
+  let before = '';
+  for (let look = 0; look < 30; look += 1) {
+    const now = await page.evaluate(() => document.body.innerHTML);
+    if (now === before) return;
+    before = now;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
+/** Violations of WCAG 2.2 A and AA that axe finds on the page at rest. */
 export async function violations(page: Page): Promise<string[]> {
+  await atRest(page);
   await page.evaluate(axeSource);
   return page.evaluate(async () => {
     const { axe } = window as unknown as { axe: typeof AxeBuilder };

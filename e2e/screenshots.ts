@@ -33,15 +33,12 @@ const { rows: flows } = await getJson<{ rows: { id: number; hurt: number | null 
 const worstFlow = [...flows].sort((a, b) => (b.hurt ?? 0) - (a.hurt ?? 0))[0]?.id;
 const narrow = rows.find(({ title }) => title.includes('promotion'))?.id ?? first;
 await shot('worst-first-phone', '/', 'phone');
-await shot('worst-first-phone-dark', '/', 'phone', 'dark');
 await shot('worst-first-wide', '/', 'wide');
 await shot('incident-phone', `/incident/${first}`, 'phone');
 await shot('incident-wide-dark', `/incident/${first}`, 'wide', 'dark');
 await shot('bites-wide', `/incident/${narrow}?against=day`, 'wide');
 await shot('flows-wide', '/flows', 'wide');
-await shot('flows-phone', '/flows', 'phone');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
-await shot('flow-wide', `/flow/${worstFlow}?last=180`, 'wide', 'light', undefined, 'field-part');
 const samplesOf = async (id: number) => (await getJson<{ samples: { traceId: string; spanId: string }[] }>(`${url}/api/incidents/${id}`)).samples;
 const attemptOf = async (id: number, number = 0) => {
   const sample = (await samplesOf(id)).at(number);
@@ -51,7 +48,15 @@ await shot('origin-phone', `/incident/${first}`, 'phone', 'light', undefined, 'l
 await shot('logs-phone', `/incident/${first}`, 'phone', 'light', undefined, 'log-part');
 await shot('component-wide', '/component/parcels-db?last=180', 'wide');
 await shot('attempt-phone', await attemptOf(first), 'phone');
-await shot('attempt-wide', await attemptOf(narrow, -1), 'wide');
+const { journeys } = await getJson<{ journeys: { id: string }[] }>(`${url}/api/journeys?last=240`);
+if (journeys[0]) await shot('journey-phone', `/journey/${journeys[0].id}?last=240`, 'phone');
+await shot('hurt-phone', `/incident/${narrow}`, 'phone', 'light', undefined, 'hurt-part');
+const { onsetMs } = await getJson<{ onsetMs: number }>(`${url}/api/incidents/${first}`);
+const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
+await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/send/pick-up')}`, 'wide');
+const { worst } = await getJson<{ worst: { view: string }[] }>(`${url}/api/pages?last=60&page=${encodeURIComponent('/send/pick-up')}`);
+if (worst[0]) await shot('load-phone', `/page-load/${worst[0].view}`, 'phone');
+await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', 'dark');
 await shot('set-up-phone', '/set-up', 'phone');
 await shot('send-phone', `/incident/${first}`, 'phone', 'light', '[data-testid="send"]');
 await shot('sent-wide', '/sent', 'wide');

@@ -18,11 +18,15 @@ export async function startDemoWorld(nowMs: number): Promise<DemoWorld> {
   const dataDir = temporaryFolder();
   const deskPort = await freePort();
   const deskUrl = `http://127.0.0.1:${deskPort}`;
-  const secret = { TOPLENS_DESK_TOKEN: 'e2e' };
+  const secret = {
+    TOPLENS_BROWSER_KEYS: 'portal-browser=demo-portal@https://portal.pellwick.example',
+    TOPLENS_DESK_TOKEN: 'e2e',
+    TOPLENS_PERSON_KEYS: 'first support=see',
+  };
   const desk = start('desk-main', [String(deskPort), SETTINGS], { ...secret, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
   const server = await startServerProcess(dataDir, { ...secret, TOPLENS_SETTINGS: SETTINGS, TOPLENS_DESK_URL: `${deskUrl}/handoffs` });
   const truthFile = join(dataDir, 'truth.json');
-  const world = start('load-and-play', [server.url, truthFile, 'load'], { TOPLENS_SCENARIO_NOW: String(nowMs) });
+  const world = start('load-and-play', [server.url, truthFile, 'load'], { TOPLENS_SCENARIO_NOW: String(nowMs), TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal' });
   const [code] = (await once(world, 'exit')) as [number];
   if (code !== 0) throw new Error(`the demo world could not be loaded (exit code ${code})`);
   await until(

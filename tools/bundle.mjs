@@ -10,7 +10,7 @@ export const BUNDLE = 'dist/node';
 const ENTRIES = {
   main: 'server/src/main.ts',
   'engine-worker': 'server/src/engine/engine-worker.ts',
-  'log-worker': 'server/src/engine/log-worker.ts',
+  'search-worker': 'server/src/search/search-worker.ts',
   'database-worker': 'server/src/store/database-worker.ts',
   'desk-main': 'scenario/src/desk-main.ts',
   'load-and-play': 'scenario/src/load-and-play.ts',

@@ -29,6 +29,9 @@ const env = {
   TOPLENS_SETTINGS: 'config/pellwick.json',
   TOPLENS_DESK_URL: `http://127.0.0.1:${deskPort}/handoffs`,
   TOPLENS_DESK_TOKEN: process.env.TOPLENS_DESK_TOKEN ?? 'demo-desk',
+  TOPLENS_BROWSER_KEYS: process.env.TOPLENS_BROWSER_KEYS ?? 'portal-browser=demo-portal@https://portal.pellwick.example',
+  TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal',
+  TOPLENS_PERSON_KEYS: process.env.TOPLENS_PERSON_KEYS ?? 'first support=demo',
   TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',
 };
 const children = [];

@@ -94,8 +94,11 @@ export function app() {
   });
 }
 
-/** Server, workers and demo world for Node. */
+/** The script that pages include; server, workers and demo world for Node. */
 export function bundles() {
+  whenChanged('snippet', ['snippet/src', 'tools/snippet.mjs', 'package-lock.json'], 'dist/snippet.js', () =>
+    run(process.execPath, ['--input-type=module', '-e', "import { snippet } from './tools/snippet.mjs'; snippet();"]),
+  );
   whenChanged('bundles', ['core/src', 'server/src', 'scenario/src', 'bench', 'tools/bundle.mjs', 'package-lock.json'], 'dist/node/main.mjs', () =>
     run(process.execPath, ['--input-type=module', '-e', "import { bundle } from './tools/bundle.mjs'; bundle();"]),
   );

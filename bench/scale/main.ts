@@ -43,6 +43,14 @@ const timed = async (work: () => Promise<unknown>, times = 5): Promise<number> =
 const iso = (ms: number) => new Date(ms).toISOString();
 const windowQuery = ({ fromMs, toMs: end }: Window) => `from=${iso(fromMs)}&to=${iso(end)}`;
 const rssMb = (pid: number) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024;
+/** "main: heap 40, buffers 12 MB; …" */
+const memoryByThread = (metrics: string): string =>
+  ['main', 'database', 'engine']
+    .map((thread) => {
+      const of = (kind: string) => Math.round(Number(new RegExp(`toplens_thread_${kind}\\{thread="${thread}"\\} (\\d+)`).exec(metrics)?.[1]) / 2 ** 20);
+      return `${thread}: heap ${of('heap_bytes')}, buffers ${of('buffers_bytes')} MB`;
+    })
+    .join('; ');
 /** Slope of log time over log size, ends of the range. */
 const exponent = (sizes: readonly number[], times: readonly number[]) =>
   Math.log((times.at(-1) as number) / (times[0] as number)) / Math.log((sizes.at(-1) as number) / (sizes[0] as number));
@@ -129,6 +137,7 @@ async function tenMillion(): Promise<void> {
   report('ingest while the day is ranked without pause, of its own rate', (during / alone).toFixed(2), '≥ 0.7', during / alone >= 0.7);
   const rss = rssMb(server.process.pid as number);
   report('memory of the server at the end', `${rss.toFixed(0)} MB`, '< 1,536 MB', rss < 1536);
+  console.log(memoryByThread(await (await fetch(`${server.url}/metrics`)).text()));
   await stop(server.process);
   removeFolder(dataDir);
 }

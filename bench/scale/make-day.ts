@@ -10,7 +10,7 @@ import { flowText } from '../../server/src/intake/name-book';
 import { Database } from '../../server/src/store/database';
 import { replaceHour } from '../../server/src/store/roll-ups';
 
-const NOTHING_ELSE = { lines: new Uint8Array(), lineCount: 0, points: new Uint8Array(), pointCount: 0, changes: [] };
+const NOTHING_ELSE = { names: [], hours: [], details: [], versions: [], parts: [], changes: [], copies: [] };
 
 export interface DayPlan {
   flows: number;
@@ -71,7 +71,7 @@ export function makeHour(plan: DayPlan, hourMs: number, n: number): AttemptColum
 }
 
 function copyOf(rows: AttemptColumns, hourMs: number): CopyRows {
-  const copy = new CopyRows(18);
+  const copy = new CopyRows(19);
   const hour = Math.floor(hourMs / HOUR_MS).toString(16).padStart(8, '0'); // prettier-ignore
   for (let i = 0; i < rows.n; i++) {
     const id = i.toString(16).padStart(8, '0');
@@ -88,6 +88,7 @@ function copyOf(rows: AttemptColumns, hourMs: number): CopyRows {
     copy.int4(0);
     copy.null();
     copy.hex('');
+    copy.int4(0);
   }
   return copy;
 }
@@ -117,7 +118,7 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
     const sorted = sortedByFlow(makeHour(plan, hourMs, perHour));
     segments.write(hourMs, sorted.columns, sorted.ranges);
     await database.transaction(replaceHour(hourMs, rollUp(sorted.columns), 0));
-    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, spans: new Uint8Array(), spanCount: 0, names: [], hours: [], details: [], versions: [], ...NOTHING_ELSE }); // prettier-ignore
+    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, ...NOTHING_ELSE }); // prettier-ignore
   }
   if (withTable) {
     // The server asks this table for its newest row at the start.

@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { writeFileSync } from 'node:fs';
 import { planWorld } from '../../scenario/src/worlds/plan';
 import { judgeWorld, type JudgedWorld } from './judge-world';
+import { JOURNEY_REPORTING, journeyReport, scoreJourney, scoreJourneys } from './journeys';
 import { ORIGIN_REPORTING, ORIGIN_TUNING, originReport, scoreOrigins } from './origins';
 import { REPORTING, report } from './report';
 import { scoreWorlds } from './score';
@@ -13,13 +14,15 @@ import { scoreWorlds } from './score';
  */
 const [first = REPORTING.first, last = REPORTING.last, processes = 2] = process.argv.slice(2).map(Number);
 
+const range = ({ first: from, last: to }: { first: number; last: number }) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+
 if (process.send) {
   process.on('message', (seed: number) => {
     // Maps and sets do not travel as JSON: the fork speaks the structured clone.
     process.send?.(judgeWorld(planWorld(seed)));
   });
 } else {
-  const seeds = Array.from({ length: last - first + 1 }, (_, i) => first + i);
+  const seeds = range({ first, last });
   const worlds: JudgedWorld[] = [];
   const begun = Date.now();
   await Promise.all(
@@ -35,11 +38,11 @@ if (process.send) {
     }),
   );
   worlds.sort((a, b) => a.plan.seed - b.plan.seed);
-  const { first: from, last: to } = ORIGIN_REPORTING;
-  const origins = scoreOrigins(Array.from({ length: to - from + 1 }, (_, i) => from + i));
+  const origins = scoreOrigins(range(ORIGIN_REPORTING));
   const text = [
     report(scoreWorlds(worlds), worlds, { first, last, minutes: (Date.now() - begun) / 60_000 }),
     originReport(origins, ORIGIN_REPORTING, ORIGIN_TUNING),
+    journeyReport(scoreJourneys(range(JOURNEY_REPORTING).map(scoreJourney)), JOURNEY_REPORTING),
   ].join('\n');
   console.log(`\n${text}`);
   if (first === REPORTING.first && last === REPORTING.last) writeFileSync('docs/truth.md', text);

@@ -8,7 +8,7 @@ const USUAL = 60;
 
 /** Seeds by which the weights were set, and seeds that are looked at for the report alone. */
 export const ORIGIN_TUNING = { first: 1, last: 300 };
-export const ORIGIN_REPORTING = { first: 2001, last: 2400 };
+export const ORIGIN_REPORTING = { first: 2801, last: 3200 };
 
 export interface JudgedOrigin {
   world: TraceWorld;
@@ -74,10 +74,20 @@ export function scoreOrigins(seeds: readonly number[]): OriginScore {
       .filter((one) => !isFirst(one))
       .map(({ world, origin }) => {
         const told = origin.candidates.slice(0, 3).map(({ component, score }) => `${component} ${score.toFixed(2)}`);
-        return `seed ${world.seed} ${world.kind}: truly ${world.origins.join(' and ')}, found ${told.join(', ') || 'nothing'} from ${origin.bad} attempts`;
+        return `seed ${world.seed} ${world.kind}: truly ${world.origins.join(' and ')}, found ${told.join(', ') || 'nothing'} from ${origin.bad} attempts${whyMissed(world, origin)}`;
       }),
   };
 }
+
+/** Why it may have been missed, as far as the world knows: too little to look at, or what makes it hard. */
+function whyMissed({ hardships }: TraceWorld, { bad }: Origin): string {
+  const why = [bad === 0 ? 'no attempt was late: the trouble drowns in the usual spread' : bad < FEW && 'few attempts went wrong', ...hardships].filter(
+    Boolean,
+  );
+  return why.length === 0 ? '' : ` (${why.join('; ')})`;
+}
+
+const FEW = 10;
 
 export function originReport(score: OriginScore, seeds: { first: number; last: number }, tuning: { first: number; last: number }): string {
   const row = (what: string, value: number, goal: number | undefined) =>
@@ -101,6 +111,8 @@ export function originReport(score: OriginScore, seeds: { first: number; last: n
     ...score.byMargin.map(({ from, to, worlds, right }) => `| ${from} to ${Math.min(1, to)} | ${worlds} | ${worlds > 0 ? percent(right) : ''} |`),
     '',
     '### Another component was first',
+    '',
+    'In brackets: what makes it hard, as the world knows it.',
     '',
     ...score.missed.map((line) => `- ${line}`),
     '',

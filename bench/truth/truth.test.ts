@@ -1,4 +1,5 @@
 import { planWorld, type WorldPlan } from '../../scenario/src/worlds/plan';
+import { journeyReport, scoreJourney, scoreJourneys } from './journeys';
 import { judgeWorld } from './judge-world';
 import { report } from './report';
 import { scoreWorlds } from './score';
@@ -26,3 +27,13 @@ test('on worlds whose truth is known, troubles are found, dated, billed and rank
   expect(score.falsePerDay).toBeLessThanOrEqual(3);
   expect(report(score, worlds, { first: 204, last: 209, minutes: 1 })).toContain('| recall of troubles');
 }, 400_000);
+
+test('who leaves because of it is told within its range, and harmless trouble fools nobody', () => {
+  // Seeds that are neither for tuning nor for docs/truth.md.
+  const score = scoreJourneys(Array.from({ length: 40 }, (_, i) => scoreJourney(201 + i)));
+  expect(score.peopleInside / score.troubles).toBeGreaterThan(0.85);
+  expect(score.moneyInside / score.troubles).toBeGreaterThan(0.8);
+  expect(score.orderRight / score.worlds).toBeGreaterThanOrEqual(0.9);
+  expect(score.fooled).toBe(0);
+  expect(journeyReport(score, { first: 201, last: 240 })).toContain('| people who left because of it');
+});
