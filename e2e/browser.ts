@@ -2,13 +2,17 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { launch, type Browser, type Page } from 'puppeteer-core';
+import { shiftClock } from './shifted-clock.mjs';
 
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 1 };
 export const WIDE = { width: 1280, height: 800, deviceScaleFactor: 1 };
 export type Size = 'phone' | 'wide';
 
+/** How far the clock of a browser's pages is ahead. */
+const clockOffsets = new WeakMap<Browser, number>();
+
 /** Debian's Chromium with a profile of its own that goes away with it. */
-export async function openBrowser(): Promise<{ browser: Browser; close: () => Promise<void> }> {
+export async function openBrowser(clockOffsetMs = 0): Promise<{ browser: Browser; close: () => Promise<void> }> {
   const executablePath = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
   if (!executablePath) throw new Error('Chromium is missing: apt-get install chromium');
   const userDataDir = mkdtempSync(join(tmpdir(), 'toplens-browser-'));
@@ -25,6 +29,7 @@ export async function openBrowser(): Promise<{ browser: Browser; close: () => Pr
       '--disable-sync',
     ],
   });
+  clockOffsets.set(browser, clockOffsetMs);
   return {
     browser,
     close: async () => {
@@ -36,6 +41,7 @@ export async function openBrowser(): Promise<{ browser: Browser; close: () => Pr
 
 export async function openPage(browser: Browser, url: string, size: Size, scheme: 'light' | 'dark' = 'light'): Promise<Page> {
   const page = await browser.newPage();
+  await page.evaluateOnNewDocument(shiftClock, clockOffsets.get(browser) ?? 0);
   await page.setViewport(size === 'phone' ? PHONE : WIDE);
   await page.emulateMediaFeatures([
     { name: 'prefers-color-scheme', value: scheme },

@@ -28,7 +28,8 @@ interface Incident {
   bill: { name: string; quantity: Interval; harm: { estimate: number } }[];
 }
 
-const nowMs = Math.floor(Date.now() / 60_000) * 60_000;
+// A Wednesday afternoon, whenever the test is run; another moment by `TOPLENS_TEST_MOMENT`.
+const nowMs = Date.parse(process.env.TOPLENS_TEST_MOMENT ?? '2026-11-18T14:20:00Z');
 // Minutes are judged a few seconds after their end: the last one of the history is not complete.
 const toMs = nowMs - 60_000;
 const day = `from=${new Date(nowMs - 24 * 3_600_000).toISOString()}&to=${new Date(toMs).toISOString()}`;
@@ -37,10 +38,11 @@ let world: DemoWorld;
 let browser: Browser;
 let closeBrowser: () => Promise<void>;
 beforeAll(async () => {
-  const opened = await openBrowser();
+  const clockOffsetMs = nowMs - Date.now();
+  const opened = await openBrowser(clockOffsetMs);
   browser = opened.browser;
   closeBrowser = opened.close;
-  world = await startDemoWorld(nowMs);
+  world = await startDemoWorld(nowMs, clockOffsetMs);
 }, 400_000);
 afterAll(async () => {
   await closeBrowser();

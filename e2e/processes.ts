@@ -19,9 +19,12 @@ export async function freePort(): Promise<number> {
 export const temporaryFolder = () => mkdtempSync(join(tmpdir(), 'toplens-e2e-'));
 export const removeFolder = (dir: string) => rmSync(dir, { recursive: true, force: true });
 
-/** A bundled entry of the project (tools/bundle.mjs) as a process of its own: what people run. */
+/**
+ * A bundled entry of the project (tools/bundle.mjs) as a process of its own: what people run.
+ * `TOPLENS_TEST_CLOCK_OFFSET_MS` sets its clock ahead (shifted-clock.mjs).
+ */
 export function start(entry: string, args: readonly string[], env: Record<string, string>): ChildProcess {
-  return spawn(process.execPath, [`dist/node/${entry}.mjs`, ...args], {
+  return spawn(process.execPath, ['--import', './e2e/shifted-clock.mjs', `dist/node/${entry}.mjs`, ...args], {
     cwd: process.cwd().replace(/\/e2e$/, ''),
     env: { ...MEMORY, ...process.env, NODE_OPTIONS: '', ...env },
     stdio: ['ignore', 'ignore', 'inherit'],

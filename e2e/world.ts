@@ -13,20 +13,26 @@ export interface DemoWorld {
 
 const SETTINGS = 'config/pellwick.json';
 
-/** The demo as a visitor gets it, up to the moment of `nowMs`: server, team desk, and two weeks of the world. */
-export async function startDemoWorld(nowMs: number): Promise<DemoWorld> {
+/** The demo as a visitor gets it, up to the moment of `nowMs`, by clocks that are ahead: server, team desk, and two weeks of the world. */
+export async function startDemoWorld(nowMs: number, clockOffsetMs = 0): Promise<DemoWorld> {
+  const clock = { TOPLENS_TEST_CLOCK_OFFSET_MS: String(clockOffsetMs) };
   const dataDir = temporaryFolder();
   const deskPort = await freePort();
   const deskUrl = `http://127.0.0.1:${deskPort}`;
-  const secret = {
+  const env = {
+    ...clock,
     TOPLENS_BROWSER_KEYS: 'portal-browser=demo-portal@https://portal.pellwick.example',
     TOPLENS_DESK_TOKEN: 'e2e',
     TOPLENS_PERSON_KEYS: 'first support=see',
   };
-  const desk = start('desk-main', [String(deskPort), SETTINGS], { ...secret, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
-  const server = await startServerProcess(dataDir, { ...secret, TOPLENS_SETTINGS: SETTINGS, TOPLENS_DESK_URL: `${deskUrl}/handoffs` });
+  const desk = start('desk-main', [String(deskPort), SETTINGS], { ...env, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
+  const server = await startServerProcess(dataDir, { ...env, TOPLENS_SETTINGS: SETTINGS, TOPLENS_DESK_URL: `${deskUrl}/handoffs` });
   const truthFile = join(dataDir, 'truth.json');
-  const world = start('load-and-play', [server.url, truthFile, 'load'], { TOPLENS_SCENARIO_NOW: String(nowMs), TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal' });
+  const world = start('load-and-play', [server.url, truthFile, 'load'], {
+    ...clock,
+    TOPLENS_SCENARIO_NOW: String(nowMs),
+    TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal',
+  });
   const [code] = (await once(world, 'exit')) as [number];
   if (code !== 0) throw new Error(`the demo world could not be loaded (exit code ${code})`);
   await until(

@@ -1,0 +1,1 @@
+export declare function shiftClock(offsetMs: number): void;
