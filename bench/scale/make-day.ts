@@ -99,7 +99,8 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
   const database = await Database.open(join(dataDir, 'database'), '.cache/toplens');
   const segments = new Segments(join(dataDir, 'segments'));
   const names: [number, string, string][] = [];
-  for (let flow = 1; flow <= plan.flows; flow++) names.push([flow, 'flow', flowText(`Application ${1 + (flow % 8)}`, `GET /flow-${flow}`, false)]);
+  for (let flow = 1; flow <= plan.flows; flow++)
+    names.push([flow, 'flow', flowText({ application: `Application ${1 + (flow % 8)}`, technicalName: `GET /flow-${flow}`, kind: 'work' })]);
   for (let k = 0; k < SITES; k++) names.push([siteId(plan, k), 'site', `Site ${k}`]);
   for (let k = 0; k < REGIONS; k++) names.push([regionId(plan, k), 'region', `Region ${k}`]);
   for (let k = 0; k < 3; k++) names.push([tierId(plan, k), 'tier', `Tier ${k}`]);

@@ -1,5 +1,6 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { viewOf, type OutView } from './browsers/page-views';
+import { saleOf, type Sale } from './otlp/insurance';
 import { linesOf, minuteLines, type OutLine } from './otlp/lines';
 import { minutePoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
@@ -26,6 +27,8 @@ export interface Ended {
   lines: OutLine[];
   points: OutPoint[];
   views: OutView[];
+  /** of the time before services wrote logs */
+  sales: Sale[];
 }
 
 /**
@@ -37,6 +40,7 @@ export class Player {
   #pendingLines: OutLine[] = [];
   #points: OutPoint[] = [];
   #views: OutView[] = [];
+  #sales: Sale[] = [];
   #nextMinuteMs: number;
 
   constructor(
@@ -55,10 +59,12 @@ export class Player {
     const [points, openPoints] = split(this.#points, ({ atMs }) => atMs <= timeMs);
     this.#pending = openSpans;
     this.#pendingLines = openLines;
+    const [sales, openSales] = split(this.#sales, ({ atMs }) => atMs < timeMs);
     const [views, openViews] = split(this.#views, ({ toldMs }) => toldMs < timeMs);
     this.#points = openPoints;
+    this.#sales = openSales;
     this.#views = openViews;
-    return { spans: spans.sort((a, b) => endOf(a) - endOf(b)), lines: lines.sort((a, b) => a.atMs - b.atMs), points, views };
+    return { spans: spans.sort((a, b) => endOf(a) - endOf(b)), lines: lines.sort((a, b) => a.atMs - b.atMs), points, views, sales };
   }
 
   #simulate(minuteMs: number): void {
@@ -68,6 +74,8 @@ export class Player {
       const spans = spansOf(attempt, isFull, troubles);
       this.#pending.push(...spans);
       if (isFull && attempt.startMs >= figuresFromMs) this.#pendingLines.push(...linesOf(attempt, spans));
+      const sale = attempt.startMs < figuresFromMs ? saleOf(attempt) : undefined;
+      if (sale) this.#sales.push(sale);
       const view = isFull && attempt.startMs >= viewsFromMs ? viewOf(attempt, spans, troubles) : undefined;
       if (view) this.#views.push(view);
     }
@@ -88,7 +96,8 @@ export class Player {
     let waiting: OutSpan[] = [];
     for (let timeMs = fromMs; timeMs < toMs;) {
       timeMs = Math.min(toMs, timeMs + 60 * MINUTE_MS);
-      const { spans, lines, points, views } = this.endedBefore(timeMs);
+      const { spans, lines, points, views, sales } = this.endedBefore(timeMs);
+      await send(sender.sendSales(sales));
       waiting.push(...spans);
       while (waiting.length >= BATCH || (timeMs >= toMs && waiting.length > 0)) {
         await send(sender.send(waiting.slice(0, BATCH)));

@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { lineReader } from '@toplens/core/money';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { pino, type Logger } from 'pino';
 import { Pseudonyms } from './access/pseudonyms';
@@ -37,7 +38,7 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
     const intake = await Intake.open({
       database,
       journalDir: join(config.dataDir, 'journal'),
-      frontDoors: new Set(settings.frontDoors),
+      reading: { frontDoors: new Set(settings.frontDoors), readLine: lineReader(settings.businessEvents) },
       maxBacklogRecords: config.maxBacklogRecords,
       log,
       onCommitted: (batch) => running.engine?.append(batch),

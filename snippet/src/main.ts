@@ -14,17 +14,20 @@ const TELL_AFTER_MS = 3_000;
 const TELL_AT_LATEST_MS = 8_000;
 const MOST_ERRORS_A_VIEW = 20;
 
-/** What pages may call: `toplens.page('Checkout')`, `toplens.person('c-17', 'Gold')`. */
+/** What pages may call: `toplens.page('Checkout')`, `toplens.person('c-17', 'Gold')`, `toplens.event('Order placed')`. */
 interface Toplens {
   /** names the view that is shown; without it the path names it */
   page: (name: string) => void;
   /** who it is, if the page wants that told; nothing is told by itself */
   person: (id: string, tier?: string) => void;
+  /** something that counts, with what it is worth: `toplens.event('Order placed', 12.5, 'EUR')` */
+  event: (name: string, amount?: number, currency?: string) => void;
 }
 
-function start(settings: Settings): Toplens | undefined {
+const nothing = () => undefined;
+
+function start(settings: Settings): Toplens {
   const session = openSession(settings.share, settings.keepsNothing);
-  if (!session.isTold) return undefined;
   const sender = new Sender(
     settings.url,
     {
@@ -38,8 +41,22 @@ function start(settings: Settings): Toplens | undefined {
     },
     window.fetch,
   );
-  const resources = new Resources(settings.url);
   const common: Values = { 'session.id': session.id, 'toplens.share': settings.share };
+  const event: Toplens['event'] = (name, amount, currency) =>
+    sender.record({
+      timeUnixNano: nanos(Date.now()),
+      eventName: 'toplens.business_event',
+      attributes: attributes({
+        ...common,
+        'toplens.event.id': randomId(8),
+        'toplens.event.name': String(name).slice(0, 200),
+        'toplens.value.amount': amount,
+        'toplens.value.currency': currency,
+      }),
+    });
+  // Money is counted whole: also of sessions whose pages are not told of.
+  if (!session.isTold) return { page: nothing, person: nothing, event };
+  const resources = new Resources(settings.url);
   let view = new View(window.top === window ? 'load' : 'frame', 0, location.pathname);
   let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -126,15 +143,15 @@ function start(settings: Settings): Toplens | undefined {
       Object.assign(common, { 'user.id': String(id).slice(0, 200), 'toplens.tier': tier });
       tellSoon();
     },
+    event,
   };
 }
 
 // Nothing that goes wrong in here is the page's trouble.
 try {
   const settings = document.currentScript instanceof HTMLScriptElement ? readSettings(document.currentScript) : undefined;
-  const nothing = () => undefined;
   const toplens = settings && !asksForPrivacy() ? start(settings) : undefined;
-  (window as Window & { toplens?: Toplens }).toplens = toplens ?? { page: nothing, person: nothing };
+  (window as Window & { toplens?: Toplens }).toplens = toplens ?? { page: nothing, person: nothing, event: nothing };
 } catch {
   // A browser that lacks what is needed is not told of.
 }

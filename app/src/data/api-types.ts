@@ -83,7 +83,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes lines of logs, and changes as events named toplens.change; acknowledged when they are on the disk */
+        /** Takes lines of logs, changes as events named toplens.change, business events named toplens.business_event; acknowledged when they are on the disk */
         post: {
             parameters: {
                 query?: never;
@@ -231,7 +231,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes page views, script errors and spans of a page, with the key of the page as ?key=… and from its origins alone; acknowledged when they are on the disk */
+        /** Takes page views, script errors, business events and spans of a page, with the key of the page as ?key=… and from its origins alone; acknowledged when they are on the disk */
         post: {
             parameters: {
                 query?: never;
@@ -242,6 +242,161 @@ export interface paths {
             requestBody: {
                 content: {
                     "text/plain": string;
+                };
+            };
+            responses: {
+                /** @description taken; the answer tells what was not */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description not of the protocol: do not send it again */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description an ingest key is needed */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description too large */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description of another type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description come back after Retry-After */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/v1/har": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes page loads of a HAR 1.2 file; sent again it adds nothing; acknowledged when they are on the disk */
+        post: {
+            parameters: {
+                query?: {
+                    /** @description whose pages these are */
+                    component?: string;
+                    /** @description of which application */
+                    application?: string;
+                    /** @description of the pages */
+                    version?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            responses: {
+                /** @description taken; the answer tells what was not */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description not of the protocol: do not send it again */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description an ingest key is needed */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description too large */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description of another type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description come back after Retry-After */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/v1/business-events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes business events as CloudEvents 1.0, one or a batch, or as a CSV file whose first row names the columns; acknowledged when they are on the disk */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/cloudevents+json": Record<string, never>;
+                    "application/cloudevents-batch+json": unknown[];
+                    "text/csv": string;
                 };
             };
             responses: {
@@ -2835,6 +2990,8 @@ export interface components {
                 name: string;
                 technicalName: string;
                 application: string;
+                /** @enum {string} */
+                kind: "work" | "background" | "page" | "businessEvent";
             };
             atMs: number;
             durationMs: number;
@@ -3125,6 +3282,8 @@ export interface components {
         };
         Takings: {
             flow: number;
+            /** @enum {string} */
+            kind: "work" | "background" | "page" | "businessEvent";
             name: string;
             application: string;
             start: string | null;
@@ -3343,7 +3502,8 @@ export interface components {
             name: string;
             technicalName: string;
             application: string;
-            background: boolean;
+            /** @enum {string} */
+            kind: "work" | "background" | "page" | "businessEvent";
             team: string | null;
             /** @enum {string} */
             level: "calm" | "strained" | "hurting" | "broken" | "noData";

@@ -2,7 +2,9 @@ import { maskStatement } from '../statements';
 import {
   deviceOf,
   failureDetail,
+  isHandheld,
   isUserSide,
+  minorUnits,
   numberOf,
   pathShape,
   SpanKind,
@@ -57,9 +59,6 @@ export function isEntry(span: Span, frontDoors: FrontDoors): boolean {
   return span.kind === SpanKind.SERVER && (span.parentSpanId === '' || frontDoors.has(serviceOf(span)));
 }
 
-/** A larger amount is a mistake of the sender, and would not fit 53 bits of minor units. */
-const LARGEST_VALUE = 1e12;
-
 /** The attempt that an entry span tells of. */
 export function toAttempt(span: Span): Attempt {
   const { attributes, resource } = span;
@@ -75,9 +74,10 @@ export function toAttempt(span: Span): Attempt {
     application: text('toplens.application') || text('service.namespace') || component,
     component,
     ...placeOf(resource),
+    isHandheld: isHandheld(resource, text('user_agent.original')),
     failed: isFailed(span),
     probe: text('user_agent.synthetic.type') !== '',
-    background: span.kind === SpanKind.CONSUMER,
+    kind: span.kind === SpanKind.CONSUMER ? 'background' : 'work',
     failure: isFailed(span) ? failureOf(span) : '',
     parentSpanId: span.parentSpanId,
     detail: isFailed(span) ? failureDetail(attributes, span.exception) : undefined,
@@ -89,7 +89,7 @@ export function toAttempt(span: Span): Attempt {
     tier: text('toplens.tier'),
     promotion: text('toplens.promotion'),
     host: text('host.name'),
-    valueMinor: amount === undefined || Math.abs(amount) > LARGEST_VALUE ? NaN : Math.round(amount * 100),
+    valueMinor: minorUnits(amount),
     currency: amount === undefined ? '' : text('toplens.value.currency'),
   };
 }

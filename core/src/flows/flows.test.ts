@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { columnsOf } from '../fixtures/attempts';
-import { FAILED, PROBE, type Span } from '../telemetry';
+import { FAILED, PAGE, PROBE, type Span } from '../telemetry';
 import { createHistogram, recordInPlace } from '../stats';
 import { apdex, apdexOf, expectedPenalty, flowFacts, formatApdex, isEntry, learnSuccession, outcomeOf, rollUp, toAttempt, toInnerSpan } from './index';
 
@@ -142,6 +142,18 @@ test('order of the rows never changes a roll-up; probes are left out', () => {
       expect(rolled.reduce((n, bucket) => n + bucket.attempts, 0)).toBe(rows.filter((row) => row.flags !== PROBE).length);
     }),
   );
+});
+
+test('a page comes before what people do on it, and never after', () => {
+  const sessions = Array.from({ length: 40 }, (_, i) => [
+    { session: i + 1, flow: 1, startMs: 10 },
+    { session: i + 1, flow: 9, startMs: 20, flags: PAGE },
+    { session: i + 1, flow: 2, startMs: 30 },
+  ]);
+  const { precedes, followersOf } = learnSuccession(columnsOf(sessions.flat()));
+  expect([precedes(9, 2), precedes(1, 9), precedes(1, 2)]).toEqual([1, 0, 1]);
+  expect([...followersOf(1)]).toEqual([2]);
+  expect([...followersOf(9)]).toEqual([2]);
 });
 
 test('precedence is learned from the order within sessions', () => {

@@ -1,4 +1,4 @@
-import { PROBE, type AttemptColumns } from '../telemetry';
+import { BUSINESS_EVENT, PAGE, PROBE, type AttemptColumns } from '../telemetry';
 
 /** Share of the sessions with an attempt of `later` that had one of `earlier` before it. */
 export type Precedence = (earlier: number, later: number) => number;
@@ -29,18 +29,20 @@ export function sampleOfSessions(rows: number): (session: number) => boolean {
 /**
  * Learns which flows people do before which, from the order of attempts within sessions.
  *
- * @param rows attempts; probes and rows without a session (0) are passed over
+ * @param rows attempts; probes, business events and rows without a session (0) are passed over; pages come before what people do on them, never after
  * @param isSampled sessions to look at, when rows are a sample already
  * @example sessions A→B, A→B, B: precedes(A, B) = 2/3, precedes(B, A) = 0; B follows A in all sessions with A
  */
 export function learnSuccession(rows: AttemptColumns, isSampled = sampleOfSessions(rows.n)): Succession {
   const firsts = new Map<number, Map<number, number>>();
+  const pages = new Set<number>();
   for (let i = 0; i < rows.n; i++) {
     const session = rows.session[i] as number;
-    if (!isSampled(session) || (rows.flags[i] as number) & PROBE) continue;
+    if (!isSampled(session) || (rows.flags[i] as number) & (PROBE | BUSINESS_EVENT)) continue;
     let flows = firsts.get(session);
     if (!flows) firsts.set(session, (flows = new Map<number, number>()));
     const flow = rows.flow[i] as number;
+    if ((rows.flags[i] as number) & PAGE) pages.add(flow);
     const startMs = rows.startMs[i] as number;
     if (startMs < (flows.get(flow) ?? Infinity)) flows.set(flow, startMs);
   }
@@ -50,7 +52,7 @@ export function learnSuccession(rows: AttemptColumns, isSampled = sampleOfSessio
     for (const [later, laterMs] of flows) {
       sessionsWith.set(later, (sessionsWith.get(later) ?? 0) + 1);
       for (const [earlier, earlierMs] of flows) {
-        if (earlierMs >= laterMs || earlier === later) continue;
+        if (earlierMs >= laterMs || earlier === later || pages.has(later)) continue;
         let laters = pairs.get(earlier);
         if (!laters) pairs.set(earlier, (laters = new Map<number, number>()));
         laters.set(later, (laters.get(later) ?? 0) + 1);

@@ -54,8 +54,12 @@ export function matchesPattern(pattern: string, text: string): boolean {
   return new RegExp(`^${pattern.split('*').map(escaped).join('.*')}$`, 's').test(text);
 }
 
-/** The first rule that matches says name, limit and importance; without one the technical name stands. */
-export function flowFacts(rules: readonly FlowRule[], application: string, technicalName: string): FlowFacts {
+/**
+ * The first rule that matches says name, limit and importance; without one the technical name stands.
+ *
+ * @param usualImportance where no rule says it
+ */
+export function flowFacts(rules: readonly FlowRule[], application: string, technicalName: string, usualImportance = 1): FlowFacts {
   const rule = rules.find(
     (candidate) => (candidate.application === undefined || candidate.application === application) && matchesPattern(candidate.technicalName, technicalName),
   );
@@ -63,7 +67,7 @@ export function flowFacts(rules: readonly FlowRule[], application: string, techn
     name: rule?.name ?? technicalName,
     limitMs: rule?.limitMs,
     siteLimitsMs: rule?.siteLimitsMs ?? {},
-    importance: rule?.importance ?? 1,
+    importance: rule?.importance ?? usualImportance,
     agreement: rule?.agreement,
   };
 }

@@ -1,6 +1,6 @@
 import type { Succession } from '../flows';
 import { findDeviations, findOutages, type Deviation, type History, type MinuteSeries } from '../normal';
-import { emptyColumns, rowsByFlow, type AttemptColumns } from '../telemetry';
+import { emptyColumns, rowsByFlow, type AttemptColumns, type AttemptKind } from '../telemetry';
 import { DAY_MS, floorTo, type Window } from '../time';
 import { groupDeviations, type Kin } from './group';
 import { minuteSeries, type HourOfFlow } from './judge';
@@ -12,21 +12,29 @@ export interface Judge {
   register: Register;
   /** number of the application that a flow belongs to */
   applicationOf: (flow: number) => number;
+  /** what its attempts are; work where it is not told */
+  kindOf?: (flow: number) => AttemptKind;
   /** component that holds most of a deviation's time or failures, where traces tell; joins deviations of unlike flows */
   componentOf?: (deviation: Deviation) => string | undefined;
 }
+
+/** Who does not come to a page is missing in the work behind it, and is not missed twice. */
+const isMissed = (kind: AttemptKind) => kind !== 'page';
 
 /** Deviations of all flows, and outages of whole applications, in a stretch of whole minutes. */
 export function deviationsIn(
   window: Window,
   hourOf: (flow: number, hourMs: number) => HourOfFlow | undefined,
-  { history, applicationOf }: Pick<Judge, 'history' | 'applicationOf'>,
+  { history, applicationOf, kindOf = () => 'work' }: Pick<Judge, 'history' | 'applicationOf' | 'kindOf'>,
 ): Deviation[] {
-  const flows = history.flows.filter((flow) => history.firstMsOf(flow) < window.toMs);
+  const flows = history.flows.filter((flow) => history.firstMsOf(flow) < window.toMs && kindOf(flow) !== 'businessEvent');
   const series = minuteSeries(flows, window, hourOf, (flow, timeMs) => history.normalAt(flow, timeMs));
-  const found = [...series].flatMap(([flow, minutes]) => findDeviations(flow, minutes));
+  const found = [...series]
+    .flatMap(([flow, minutes]) => findDeviations(flow, minutes))
+    .filter(({ flow, signal }) => signal !== 'missing' || isMissed(kindOf(flow)));
   const applications = new Map<number, Map<number, MinuteSeries>>();
   for (const [flow, minutes] of series) {
+    if (!isMissed(kindOf(flow))) continue;
     const application = applicationOf(flow);
     const known = applications.get(application);
     if (known) known.set(flow, minutes);

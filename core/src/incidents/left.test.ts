@@ -2,6 +2,7 @@ import { columnsOf, type TestAttempt } from '../fixtures/attempts';
 import { normalWith } from '../fixtures/normal';
 import type { Deviation } from '../normal';
 import { seededRandom } from '../stats';
+import { HANDHELD } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import type { BillContext } from './bill';
 import { countLeft } from './left';
@@ -52,6 +53,22 @@ test('who left because of it is found within its range, with what they would hav
   expect(Math.abs((found?.people as number) - left)).toBeLessThan(1.96 * (found?.sd as number));
   expect(found?.sd).toBeLessThan(0.2 * left);
   expect(found?.money).toBeCloseTo((found?.people as number) * 10, 6);
+});
+
+test('people on phones, who leave more anyway and are hit more, do not pass for an effect; told apart by tier alone they would', () => {
+  const random = seededRandom(11);
+  const rows = Array.from({ length: 4_000 }, (_, i): TestAttempt[] => {
+    const flags = random() < 0.4 ? HANDHELD : 0;
+    const startMs = BASE - 60 * MINUTE_MS + random() * 120 * MINUTE_MS;
+    const slow = startMs >= BASE && random() < (flags ? 0.7 : 0.1);
+    const first = { session: i + 1, flow: 1, tier: 1, flags, startMs, durationMs: slow ? 3_000 : 100 };
+    return random() < (flags ? 0.6 : 0.1) ? [first] : [first, { ...first, flow: 2, startMs: startMs + 30_000, durationMs: 100 }];
+  }).flat();
+  const leftOf = (some: TestAttempt[]) => countLeft([SLOW], WINDOW, context(some))?.[0];
+  const found = leftOf(rows);
+  expect(found?.people).toBeLessThan(1.96 * (found?.sd as number));
+  const unaware = leftOf(rows.map((row) => ({ ...row, flags: 0 })));
+  expect(unaware?.people).toBeGreaterThan(1.96 * (unaware?.sd as number));
 });
 
 test('a tier that leaves more anyway, and is hit more, does not pass for an effect', () => {

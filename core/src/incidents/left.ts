@@ -1,6 +1,6 @@
 import { GOES_ON_WITHIN_MS, leavingAt, STILL_DECIDING_MS, type Passing } from '../journeys';
 import type { Deviation } from '../normal';
-import { BACKGROUND, FAILED, PROBE } from '../telemetry';
+import { BACKGROUND, FAILED, HANDHELD, PROBE } from '../telemetry';
 import { HOUR_MS, type Window } from '../time';
 import { troubledStretches } from './attempt-sums';
 import type { BillContext } from './bill';
@@ -24,7 +24,7 @@ const LEAST_SESSION_SHARE = 0.8;
 
 /**
  * People who left at a troubled step beyond the usual: sessions that met late, hung or failed attempts there, against
- * those that did not (then, and in the hours before), like tiers compared with like: Mantel–Haenszel risk difference ×
+ * those that did not (then, and in the hours before), like people compared with like (tier, and device in hand or not): Mantel–Haenszel risk difference ×
  * exposed sessions.
  *
  * @returns `undefined` where it cannot be known: no sessions, or no flow that usually follows
@@ -41,6 +41,10 @@ export function countLeft(parts: readonly Deviation[], window: Window, context: 
   return found.length > 0 ? found : undefined;
 }
 
+/** Like people: of one tier, with a phone or tablet in hand or not. */
+const kindOf = (tier: number, flags: number): number => 2 * tier + (flags & HANDHELD ? 1 : 0);
+const tierOf = (kind: number): number => kind >> 1;
+
 function passings(flow: number, followers: ReadonlySet<number>, stretch: Window, { rows, normalAt }: BillContext): Passing<number>[] | undefined {
   const sessions = new Map<number, Passing<number>>();
   let [attempts, known] = [0, 0];
@@ -55,7 +59,7 @@ function passings(flow: number, followers: ReadonlySet<number>, stretch: Window,
     const isBad = outcomeOfRow(rows, i, normalAt(flow, startMs)) !== 'onTime';
     const inTrouble = startMs >= stretch.fromMs;
     const passing = sessions.get(session);
-    if (!passing) sessions.set(session, { kind: rows.tier[i] as number, lastMs: startMs, exposed: isBad, inTrouble, goesOn: false, value: 0 });
+    if (!passing) sessions.set(session, { kind: kindOf(rows.tier[i] as number, flags), lastMs: startMs, exposed: isBad, inTrouble, goesOn: false, value: 0 });
     else {
       passing.lastMs = Math.max(passing.lastMs, startMs);
       passing.exposed ||= isBad;
@@ -79,7 +83,7 @@ function excessLeavers(flow: number, sessions: readonly Passing<number>[], conte
   const { byKind, pooled, difference } = leavingAt(sessions, context.knownUntilMs - STILL_DECIDING_MS);
   const left: Left = { flow, people: 0, sd: 0, keyPeople: 0, money: 0, moneySd: 0, keyMoney: 0 };
   if (!pooled) return left;
-  for (const [tier, like] of byKind) {
+  for (const [kind, like] of byKind) {
     const people = difference * (like.exposed + like.undecided);
     const sd = pooled.standardError * (like.exposed + like.undecided);
     const each = like.wentOn > 0 ? like.value / like.wentOn : 0;
@@ -89,7 +93,7 @@ function excessLeavers(flow: number, sessions: readonly Passing<number>[], conte
     // Single sessions bring more or less than their mean, many of them nothing.
     const variance = like.wentOn > 0 ? like.squares / like.wentOn - each ** 2 : 0;
     left.moneySd += Math.hypot(sd * each, Math.sqrt(people * Math.max(0, variance)));
-    if (!context.isKeyTier(tier)) continue;
+    if (!context.isKeyTier(tierOf(kind))) continue;
     left.keyPeople += people;
     left.keyMoney += people * each;
   }

@@ -5,6 +5,8 @@ export interface IncidentFacts {
   signal: Signal;
   flow: string;
   application: string;
+  /** the flow is the load of a page */
+  isPage?: boolean;
   /** the whole application fell silent */
   wholeApplication: boolean;
   /** duration now against usual, 1 = as usual */
@@ -39,8 +41,9 @@ export function incidentTitle(facts: IncidentFacts): string {
     return `${percent(1 - facts.volumeShare)} fewer than usual get to ${facts.flow}`;
   }
   if (facts.signal === 'failing') {
-    if (facts.only) return `${facts.flow} fails${only}`;
-    return `${facts.flow} fails for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}`;
+    const fails = facts.isPage ? 'comes incomplete' : 'fails';
+    if (facts.only) return `${facts.flow} ${fails}${only}`;
+    return `${facts.flow} ${fails} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}`;
   }
   if (facts.slowness >= 1.3) return `${facts.flow} is ${times(facts.slowness)} slower than usual${only}`;
   return `${facts.flow} is slow for ${percent(facts.badShare)}${only}, usually ${percent(facts.usualShare)}`;

@@ -49,7 +49,7 @@ export interface JudgedJourney {
 
 /**
  * A journey in a window, step by step. A session belongs to it when it begins the first step in the window; those of the hours before
- * show what is usual. Who met trouble at a step is compared with who did not, like people with like (tier, and whether they
+ * show what is usual. Who met trouble at a step is compared with who did not, like people with like (tier, device in hand or not, and whether they
  * came before).
  *
  * @param sessions of the window and some hours before; any order
@@ -103,12 +103,12 @@ const isCompleted = (visits: readonly (Visit | undefined)[], steps: readonly num
 const valueOf = (visits: readonly (Visit | undefined)[], from: number) => visits.slice(from).reduce((sum, visit) => sum + (visit?.valueMinor ?? 0), 0) / 100;
 const whoOf = ({ person, session }: Session) => (person === 0 ? `s${session}` : String(person));
 
-/** Like people: of the same tier, and here for the first time among these sessions or not. */
+/** Like people: of the same tier, on a like device, and here for the first time among these sessions or not. */
 function kindsOf(sessions: readonly Session[]): Map<Session, string> {
   const seen = new Set<number>();
   const kinds = new Map<Session, string>();
   for (const session of [...sessions].sort((a, b) => (a.visits[0]?.firstMs ?? 0) - (b.visits[0]?.firstMs ?? 0) || a.session - b.session)) {
-    kinds.set(session, `${session.tier}${seen.has(session.person) ? '+' : ''}`);
+    kinds.set(session, `${session.tier}${session.isHandheld ? 'h' : ''}${seen.has(session.person) ? '+' : ''}`);
     if (session.person !== 0) seen.add(session.person);
   }
   return kinds;

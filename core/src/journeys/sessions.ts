@@ -1,5 +1,5 @@
 import type { Outcome } from '../flows';
-import { BACKGROUND, FAILED, PROBE, type AttemptColumns } from '../telemetry';
+import { BACKGROUND, BUSINESS_EVENT, FAILED, HANDHELD, PAGE, PROBE, type AttemptColumns } from '../telemetry';
 
 /** What a session did of one flow: attempts of the same are one step, whether tried again at once or come back to later. */
 export interface Visit {
@@ -18,18 +18,22 @@ export interface Visit {
   valueMinor: number;
 }
 
+const LEFT_OUT = PROBE | BACKGROUND | PAGE | BUSINESS_EVENT;
+
 /** One person's way through some flows, in order of their first attempts. */
 export interface Session {
   session: number;
   /** 0 where not told */
   person: number;
   tier: number;
+  /** any of it on a phone or tablet */
+  isHandheld: boolean;
   visits: Visit[];
 }
 
 /**
  * Sessions from attempts, in order of their begin. Loops are folded: a flow that is come back to is one visit. Probes, background
- * work and attempts without a session are left out. Pure in the set of rows.
+ * work, loads of pages, business events (what people did for them counts) and attempts without a session are left out. Pure in the set of rows.
  *
  * @param outcomeOf of a row; rows without people waiting are not asked
  */
@@ -38,12 +42,13 @@ export function sessionsOf(rows: AttemptColumns, outcomeOf: (row: number) => Out
   for (let i = 0; i < rows.n; i++) {
     const session = rows.session[i] as number;
     const flags = rows.flags[i] as number;
-    if (session === 0 || flags & (PROBE | BACKGROUND)) continue;
+    if (session === 0 || flags & LEFT_OUT) continue;
     const startMs = rows.startMs[i] as number;
     let own = sessions.get(session);
-    if (!own) sessions.set(session, (own = { session, person: 0, tier: 0, visits: [], visited: new Map(), fromMs: Infinity }));
+    if (!own) sessions.set(session, (own = { session, person: 0, tier: 0, isHandheld: false, visits: [], visited: new Map(), fromMs: Infinity }));
     own.person = Math.max(own.person, rows.person[i] as number);
     own.tier = Math.max(own.tier, rows.tier[i] as number);
+    own.isHandheld ||= (flags & HANDHELD) !== 0;
     own.fromMs = Math.min(own.fromMs, startMs);
     const flow = rows.flow[i] as number;
     let visit = own.visited.get(flow);

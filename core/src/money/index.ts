@@ -1,1 +1,3 @@
 export * from './expected';
+export * from './business-event';
+export * from './line-pattern';

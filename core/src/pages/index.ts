@@ -2,6 +2,8 @@ export * from './vitals';
 export * from './navigation-parts';
 export * from './page-view';
 export * from './host-of';
+export * from './attempt-of-view';
+export * from './spans-of-load';
 export * from './summarise';
 export * from './only-here';
 export * from './script-errors';

@@ -51,13 +51,15 @@ export interface PageView {
   timeZone: string;
   userAgent: string;
   connection: string;
+  /** a script's, not a person's: seen, but hurts nobody */
+  probe: boolean;
   /** share of all views that is sent, above 0 to 1 */
   share: number;
   parts: Parts | undefined;
   vitals: Partial<Record<Vital, number>>;
   interactions: number;
   errors: number;
-  /** resources that failed or had not come */
+  /** resources that failed or had not come; background calls are not among them, they are attempts of their own */
   missing: number;
   resources: ViewResource[];
   /** resources that are not told of one by one */
@@ -117,12 +119,13 @@ export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: Lo
     timeZone: text('toplens.time_zone'),
     userAgent: text('user_agent.original'),
     connection: text('toplens.connection'),
+    probe: text('user_agent.synthetic.type') !== '',
     share,
     parts: kind === 'route' ? undefined : navigationParts(marks),
     vitals,
     interactions: count('toplens.interactions'),
     errors: count('toplens.errors'),
-    missing: resources.filter(({ missing }) => missing).length,
+    missing: resources.filter(({ missing, traceId }) => missing && traceId === '').length,
     resources,
     moreResources: count('toplens.more_resources'),
     traceId: isTraceId(traceId) ? traceId : '',

@@ -20,11 +20,12 @@ export interface Attempt {
   /** the person's own device, where it began there; '' else */
   device: string;
   isUserSide: boolean;
+  /** the person had a phone or tablet in hand */
+  isHandheld: boolean;
   failed: boolean;
   /** scripted check: kept, never counted among people */
   probe: boolean;
-  /** nobody waits for it: begun by a message, not by a person */
-  background: boolean;
+  kind: AttemptKind;
   failure: string;
   /** message and place of the failure, where they were told */
   detail: FailureDetail | undefined;
@@ -41,6 +42,12 @@ export interface Attempt {
   currency: string;
 }
 
+/** A larger amount is a mistake of the sender, and would not fit 53 bits of minor units. */
+const LARGEST_VALUE = 1e12;
+
+/** Minor units of an amount (cents of 12.5 are 1250); NaN without one. */
+export const minorUnits = (amount: number | undefined): number => (amount === undefined || Math.abs(amount) > LARGEST_VALUE ? NaN : Math.round(amount * 100));
+
 /** The dimensions by which attempts are narrowed and compared. */
 export const DIMENSIONS = ['site', 'version', 'region', 'tier', 'promotion', 'host'] as const;
 export type Dimension = (typeof DIMENSIONS)[number];
@@ -50,6 +57,18 @@ export const PROBE = 2;
 export const BACKGROUND = 4;
 /** ran on a person's own device */
 export const USER_SIDE = 8;
+export const PAGE = 16;
+export const BUSINESS_EVENT = 32;
+/** on a phone or tablet */
+export const HANDHELD = 64;
+
+/**
+ * work: what a person asked for and waits for; background: begun by a message, nobody waits for it; page: the load of a page on the
+ * way to work; businessEvent: something that counts, as an order placed: it lasts no time and cannot fail.
+ */
+export const ATTEMPT_KINDS = ['work', 'background', 'page', 'businessEvent'] as const;
+export type AttemptKind = (typeof ATTEMPT_KINDS)[number];
+export const KIND_FLAGS: Readonly<Record<AttemptKind, number>> = { work: 0, background: BACKGROUND, page: PAGE, businessEvent: BUSINESS_EVENT };
 
 /** Names of everything but people and spans have numbers below this one: they fit 16 bits. */
 export const SMALL_NUMBERS = 0x1_0000;

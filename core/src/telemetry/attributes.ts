@@ -55,6 +55,7 @@ export const SPAN_ATTRIBUTES = [
   'db.query.text',
   'db.statement',
   'server.address',
+  'user_agent.original',
   'user_agent.synthetic.type',
   'toplens.flow',
   'toplens.outcome',

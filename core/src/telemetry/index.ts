@@ -3,6 +3,7 @@ export * from './user-side';
 export * from './span';
 export * from './failure-place';
 export * from './attempt';
+export * from './cloud-event';
 export * from './log-line';
 export * from './metric-point';
 export * from './path-shape';

@@ -17,4 +17,14 @@ export function deviceOf(resource: Attributes): string {
   return [modelOf(resource), browser, system].filter(Boolean).join(' · ');
 }
 
+/**
+ * Held in the hand, phone or tablet? Told by the device's resource, or by a browser's User-Agent header: "Mobi" stands in those of
+ * phones (MDN, "Browser detection using the user agent"); tablets name themselves or Android.
+ */
+export function isHandheld(resource: Attributes, userAgent: string): boolean {
+  if (modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase())) return true;
+  if (/^(?:true|1)$/.test(textOf(resource['browser.mobile']) ?? '')) return true;
+  return /Mobi|Android|iPad|Tablet/.test(userAgent);
+}
+
 const modelOf = (resource: Attributes) => textOf(resource['device.model.name']) ?? textOf(resource['device.model.identifier']);

@@ -2,6 +2,7 @@ import { normalDeviate, seededRandom, type Random } from '@toplens/core/stats';
 import type { OutSpan } from '../otlp/spans';
 import type { WorldAttempt } from '../world/simulate';
 import { inside, type Troubles } from '../world/troubles';
+import { outfitOf } from './outfit';
 
 /** A page view as the snippet would tell it: attributes by name. */
 export interface OutView {
@@ -23,27 +24,6 @@ const PAGES: Readonly<Record<string, { path: string; kind: 'load' | 'route'; wei
   track: { path: '/track', kind: 'load', weight: 0.7 },
 };
 
-interface Device {
-  userAgent: string;
-  /** how much slower than a good desktop */
-  slowness: number;
-  share: number;
-  isOld?: boolean;
-}
-
-const DEVICES: readonly Device[] = [
-  { share: 0.3, slowness: 1, userAgent: 'Mozilla/5.0 (Windows NT 10.0; Win64; x64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/141.0.0.0 Safari/537.36' },
-  { share: 0.14, slowness: 1.1, userAgent: 'Mozilla/5.0 (Windows NT 10.0; Win64; x64; rv:143.0) Gecko/20100101 Firefox/143.0' },
-  { share: 0.12, slowness: 0.9, userAgent: 'Mozilla/5.0 (Macintosh; Intel Mac OS X 10_15_7) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/18.4 Safari/605.1.15' },
-  { share: 0.24, slowness: 1.9, userAgent: 'Mozilla/5.0 (Linux; Android 10; K) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/141.0.0.0 Mobile Safari/537.36' },
-  { share: 0.14, slowness: 1.3, userAgent: 'Mozilla/5.0 (iPhone; CPU iPhone OS 18_4 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/18.4 Mobile/15E148 Safari/604.1' },
-  { share: 0.06, slowness: 2.2, isOld: true, userAgent: 'Mozilla/5.0 (iPhone; CPU iPhone OS 15_8 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/15.6 Mobile/15E148 Safari/604.1' },
-]; // prettier-ignore
-const CONNECTIONS = [
-  { type: '4g', share: 0.86, slowness: 1 },
-  { type: '3g', share: 0.12, slowness: 2.4 },
-  { type: '2g', share: 0.02, slowness: 5 },
-] as const;
 const FAR: Readonly<Record<string, number>> = { GB: 1, IE: 1.05, NL: 0.95, BE: 1, FR: 1.1, DE: 1 };
 const ZONES: Readonly<Record<string, string>> = {
   GB: 'Europe/London',
@@ -61,10 +41,6 @@ const TILES_HOST = 'https://tiles.map-tiles.example';
 /** Of browsers that are too old for the script that draws the label. */
 const LABEL_ERRORS = 0.35;
 
-const byShare = <One extends { share: number }>(all: readonly One[], at: number): One => {
-  let sum = 0;
-  return all.find(({ share }) => (sum += share) > at) ?? (all[0] as One);
-};
 const around = (random: Random, median: number, spread: number) => median * Math.exp(spread * normalDeviate(random));
 const hex = (random: Random) => Array.from({ length: 2 }, () => (Math.floor(random() * 2 ** 32) | 1) >>> 0).map((word) => word.toString(16).padStart(8, '0')).join(''); // prettier-ignore
 const hexOf = (words: readonly number[]) => words.map((word) => (word >>> 0).toString(16).padStart(8, '0')).join('');
@@ -79,10 +55,7 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
   const call = spans.at(-1);
   const { person } = attempt;
   if (!page || !person || !call?.device) return undefined;
-  // One person has one device and one line.
-  const own = seededRandom(Number(person.id.replace(/\D/g, '')) + 17);
-  const device = byShare(DEVICES, own());
-  const connection = byShare(CONNECTIONS, own());
+  const { device, connection } = outfitOf(person.id);
   const random = seededRandom(attempt.number ^ 0x5eed);
   const far = (FAR[person.region] ?? 1) * connection.slowness;
   const heavy = device.slowness * page.weight;

@@ -3,6 +3,7 @@ import { Severity } from '@toplens/core/telemetry';
 import { MINUTE_MS } from '@toplens/core/time';
 import type { WorldAttempt } from '../world/simulate';
 import { inside, type Troubles } from '../world/troubles';
+import { saleLine, saleOf } from './insurance';
 import type { Attribute, OutSpan } from './spans';
 
 /** A line of a log ready to be encoded. */
@@ -43,6 +44,8 @@ export function linesOf(attempt: WorldAttempt, spans: readonly OutSpan[]): OutLi
       `${service.name} for ${attempt.person?.id ?? 'nobody'} took ${Math.round(service.durationMs)} ms, status ${attempt.failed ? 500 : 200}`,
     ),
   ];
+  const sale = saleOf(attempt);
+  if (sale) lines.push(line(Severity.INFO, saleLine(sale), { service: 'payments' }));
   if (random() < 0.3)
     lines.push(
       line(Severity.DEBUG, `${attempt.person?.region ?? ''} rules of ${attempt.person?.tier ?? 'none'} applied to ${parcel}`, { atMs: service.startMs + 2 }),

@@ -1,6 +1,7 @@
 import { encodeViews } from '../browsers/encode-views';
 import { PORTAL_ORIGIN, PORTAL_VERSION, type OutView } from '../browsers/page-views';
 import { encodeLines, encodePoints, encodeSpans } from './encode';
+import { salesCsv, type Sale } from './insurance';
 import type { OutLine } from './lines';
 import type { OutPoint } from './points';
 import type { OutSpan } from './spans';
@@ -25,6 +26,9 @@ export class Sender {
   /** Changes as CloudEvents, in a batch. */
   sendChanges = (events: readonly object[]): Promise<void> =>
     this.#sendAll('/v1/changes', events, (all) => Buffer.from(JSON.stringify(all)), 'application/cloudevents-batch+json');
+
+  /** The ledger's export of past sales, as a CSV file. */
+  sendSales = (sales: readonly Sale[]): Promise<void> => this.#sendAll('/v1/business-events', sales, (all) => Buffer.from(salesCsv(all)), 'text/csv');
 
   /** As the portal's delivery line would with each version. */
   async sendSourceMap(file: string, map: string): Promise<void> {

@@ -1,3 +1,4 @@
+import { outfitOf } from '../browsers/outfit';
 import { FLOWS, type Call, type FlowModel } from '../world/pellwick';
 import type { Troubles } from '../world/troubles';
 import { CARD_TIMEOUT, type WorldAttempt } from '../world/simulate';
@@ -102,6 +103,7 @@ function entrySpan(attempt: WorldAttempt, flow: FlowModel, traceId: number[], tr
     if (person.site) attributes.push(['toplens.site', person.site]);
     if (person.promotion) attributes.push(['toplens.promotion', person.promotion]);
   }
+  if (person && flow.application === 'Sender Portal') attributes.push(['user_agent.original', outfitOf(person.id).device.userAgent]);
   if (attempt.session) attributes.push(['session.id', attempt.session]);
   if (!Number.isNaN(attempt.value)) attributes.push(['toplens.value.amount', Math.round(attempt.value * 100) / 100], ['toplens.value.currency', 'EUR']);
   return {
@@ -111,13 +113,6 @@ function entrySpan(attempt: WorldAttempt, flow: FlowModel, traceId: number[], tr
   }; // prettier-ignore
 }
 
-const DEVICES: readonly Attribute[][] = [
-  [['user_agent.name', 'Firefox'], ['user_agent.version', '143.0'], ['os.name', 'Windows']],
-  [['user_agent.name', 'Chromium'], ['user_agent.version', '141.0'], ['os.name', 'Windows']],
-  [['user_agent.name', 'Chromium'], ['user_agent.version', '141.0'], ['os.name', 'Linux']],
-  [['user_agent.name', 'Chromium'], ['user_agent.version', '140.0'], ['os.name', 'Android'], ['browser.mobile', 'true']],
-]; // prettier-ignore
-
 /** In the sender's browser: what was pressed, and the call that it makes. The last one is the call. */
 function browserSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan): OutSpan[] {
   const chance = (attempt.number % 1000) / 1000;
@@ -125,7 +120,7 @@ function browserSpans(attempt: WorldAttempt, flow: FlowModel, entry: OutSpan): O
   const page: OutSpan = {
     ...entry, service: 'portal-browser', host: '', version: '5.12.0', spanId: words(attempt.number, 40), parentSpanId: undefined, name: `press ${flow.route}`, kind: INTERNAL,
     startMs: entry.startMs - beforeMs - wayMs, durationMs: entry.durationMs + beforeMs + 2 * wayMs + drawMs, error: false, exception: '', details: [], attributes: [],
-    device: [['telemetry.sdk.language', 'webjs'], ...(DEVICES[attempt.number % DEVICES.length] as Attribute[])],
+    device: [['telemetry.sdk.language', 'webjs'], ...Object.entries(outfitOf(attempt.person?.id ?? '').device.told)],
   }; // prettier-ignore
   const call: OutSpan = {
     ...page, spanId: words(attempt.number, 41), parentSpanId: page.spanId, name: `${flow.method} ${flow.route}`, kind: CLIENT,

@@ -4,7 +4,7 @@ import { HANDOFF_STATES } from '@toplens/core/handoffs';
 import { OUTCOMES } from '@toplens/core/flows';
 import { PART_KINDS, PART_LEVELS } from '@toplens/core/estate';
 import { FIGURES } from '@toplens/core/hosts';
-import { DIMENSIONS } from '@toplens/core/telemetry';
+import { ATTEMPT_KINDS, DIMENSIONS } from '@toplens/core/telemetry';
 import { MONEY_FIGURES, MONEY_VERDICTS } from '@toplens/core/money';
 import { LAYERS } from '@toplens/core/traces';
 import { AGAINST } from '../engine/protocol';
@@ -76,7 +76,7 @@ const schemas: Record<string, Schema> = {
     own: list(number), ownUs: number, shareUs: number, calls: integer, callsUs: number, callsSumUs: number, foldedInto: text, isMissing: flag, runsOn: flag,
   }),
   AttemptPage: record({
-    traceId: text, spanId: text, flow: record({ id: integer, name: text, technicalName: text, application: text }), atMs: number, durationMs: number, wholeMs: number, device: text,
+    traceId: text, spanId: text, flow: record({ id: integer, name: text, technicalName: text, application: text, kind: oneOf(ATTEMPT_KINDS) }), atMs: number, durationMs: number, wholeMs: number, device: text,
     outcome: oneOf(OUTCOMES), limitMs: orNull(number), limitBy, expectedMs: orNull(number), failure: text, person: text,
     values: list(record({ dimension, value: text })), value: orNull(number), currency: text,
     failures: list(record({ spanId: text, component: text, type: text, message: text, className: text, method: text, file: text, line: integer, stack: text })),
@@ -132,7 +132,7 @@ const schemas: Record<string, Schema> = {
   Journeys: record({ window: windowMs, journeys: list(ref('Journey')) }),
   MoneyFigure: record({ value: orNull(number), expected: orNull(number), low: orNull(number), high: orNull(number), verdict: oneOf(MONEY_VERDICTS) }),
   Takings: record({
-    flow: integer, name: text, application: text, start: orNull(text), days: integer, lost: ref('Interval'), ...Object.fromEntries(MONEY_FIGURES.map((figure) => [figure, ref('MoneyFigure')])),
+    flow: integer, kind: oneOf(ATTEMPT_KINDS), name: text, application: text, start: orNull(text), days: integer, lost: ref('Interval'), ...Object.fromEntries(MONEY_FIGURES.map((figure) => [figure, ref('MoneyFigure')])),
   }),
   Money: record({ window: windowMs, currency: text, isNarrowed: flag, flows: list(ref('Takings')) }),
   Beside: record({ component: text, durationMs: number, others: list(record({ statement: text, calls: integer, overlapMs: number, longestMs: number })) }),
@@ -166,7 +166,7 @@ const schemas: Record<string, Schema> = {
     decisions: list(record({ at: text, who: text, what: text, detail: text })),
   }),
   FlowRow: record({
-    id: integer, name: text, technicalName: text, application: text, background: flag, team: orNull(text), level: oneOf([...LEVELS, 'noData']), attempts: integer,
+    id: integer, name: text, technicalName: text, application: text, kind: oneOf(ATTEMPT_KINDS), team: orNull(text), level: oneOf([...LEVELS, 'noData']), attempts: integer,
     perMinute: number, meanMs: orNull(number), medianMs: orNull(number), p95Ms: orNull(number), maxMs: orNull(number), failedShare: orNull(number),
     apdex: orNull(number), apdexWords: orNull(text), limitMs: orNull(number), limitBy, people: orNull(integer), hurt: orNull(integer),
     shareOfTime: orNull(number), importance: number, before: orNull(record({ attempts: integer, medianMs: orNull(number), failedShare: number })), spark: ref('Series'),
@@ -297,10 +297,13 @@ export function openApi(url: string): Schema {
     servers: [{ url }],
     paths: {
       '/v1/traces': { post: takes('spans', otlpBody) },
-      '/v1/logs': { post: takes('lines of logs, and changes as events named toplens.change', otlpBody) },
+      '/v1/logs': { post: takes('lines of logs, changes as events named toplens.change, business events named toplens.business_event', otlpBody) },
       '/v1/metrics': { post: takes('points of metrics of all kinds', otlpBody) },
       '/v1/browser': {
-        post: takes('page views, script errors and spans of a page, with the key of the page as ?key=… and from its origins alone', browserBody),
+        post: takes(
+          'page views, script errors, business events and spans of a page, with the key of the page as ?key=… and from its origins alone',
+          browserBody,
+        ),
       },
       '/v1/har': {
         post: {
@@ -311,6 +314,11 @@ export function openApi(url: string): Schema {
             query('version', text, 'of the pages'),
           ],
         },
+      },
+      '/v1/business-events': {
+        post: takes('business events as CloudEvents 1.0, one or a batch, or as a CSV file whose first row names the columns', {
+          content: { ...cloudEventsBody.content, 'text/csv': { schema: text } },
+        }),
       },
       '/v1/changes': { post: takes('changes as CloudEvents 1.0, one or a batch', cloudEventsBody) },
       '/api/worst-first': {

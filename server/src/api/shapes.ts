@@ -5,7 +5,7 @@ import type { Outcome } from '@toplens/core/flows';
 import type { FigureName, FigureVerdict } from '@toplens/core/hosts';
 import type { MoneyFigure, MoneyVerdict } from '@toplens/core/money';
 import type { Rating, ViewKind, Vital } from '@toplens/core/pages';
-import type { Dimension } from '@toplens/core/telemetry';
+import type { AttemptKind, Dimension } from '@toplens/core/telemetry';
 import type { Layer } from '@toplens/core/traces';
 import type { ListedView, PageDimension } from '../store/pages';
 
@@ -266,7 +266,7 @@ export interface FlowRowShape {
   name: string;
   technicalName: string;
   application: string;
-  background: boolean;
+  kind: AttemptKind;
   team: string | null;
   level: Level | 'noData';
   attempts: number;
@@ -416,7 +416,7 @@ export interface AttemptRowShape {
 export interface AttemptPageShape {
   traceId: string;
   spanId: string;
-  flow: { id: number; name: string; technicalName: string; application: string };
+  flow: { id: number; name: string; technicalName: string; application: string; kind: AttemptKind };
   atMs: number;
   durationMs: number;
   /** from where it began, in a browser or on a phone where that is told: what the rows are laid out in */
@@ -721,9 +721,10 @@ export interface MoneyFigureShape {
   verdict: MoneyVerdict;
 }
 
-/** What a flow with values brought. */
+/** What a flow with values, or business events of one name, brought. */
 export interface TakingsShape extends Record<MoneyFigure, MoneyFigureShape> {
   flow: number;
+  kind: AttemptKind;
   name: string;
   application: string;
   /** the step that its way begins with; null when no way is known */

@@ -39,7 +39,7 @@ export async function attemptPage(world: World, { traceId, spanId }: AttemptQues
   return {
     traceId,
     spanId,
-    flow: { id: flow.id, name: flow.name, technicalName: flow.technicalName, application: flow.application },
+    flow: { id: flow.id, name: flow.name, technicalName: flow.technicalName, application: flow.application, kind: flow.kind },
     atMs: startMs,
     durationMs,
     wholeMs: waterfall.root.durationUs / 1000,

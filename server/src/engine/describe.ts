@@ -45,6 +45,7 @@ export function describeIncident(world: World, incident: StoredIncident, window:
     signal: root.signal,
     flow: flow.name,
     application: flow.application,
+    isPage: flow.kind === 'page',
     wholeApplication: isWholeApplication(world, incident),
     slowness: slowness(world, root.flow, window),
     badShare: attempts > 0 ? (root.signal === 'failing' ? bill.outcomes.failed : attempts - bill.outcomes.onTime) / attempts : 0,
@@ -60,7 +61,7 @@ export function isWholeApplication(world: World, incident: StoredIncident): bool
   if (incident.parts.some((part) => part.signal !== 'missing')) return false;
   const missing = new Set(incident.parts.map((part) => part.flow));
   const application = world.names.flow(rootOf(incident).flow).application;
-  const others = world.names.flows.filter((flow) => flow.application === application && !flow.background && !missing.has(flow.id));
+  const others = world.names.flows.filter((flow) => flow.application === application && flow.kind === 'work' && !missing.has(flow.id));
   return others.every((flow) => expectedIn(world, flow.id, outageStretch(incident.parts)) < FEWEST_EXPECTED);
 }
 

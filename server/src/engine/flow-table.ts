@@ -12,6 +12,7 @@ import { freshness } from './freshness';
 import type { Against, FlowsQuestion } from './protocol';
 import { sparkOf } from './series';
 import { comparedWindow, resolveWindow } from './windows';
+import type { Flow } from './names';
 import type { World } from './world';
 import { remainingIn } from './remaining';
 import type { FlowSums } from './sum-rows';
@@ -25,10 +26,13 @@ interface Figures {
   sums: ReadonlyMap<number, Sums>;
   before: ReadonlyMap<number, Sums> | undefined;
   comparedWith: string | null;
-  /** time spent in all flows */
+  /** time spent in all work */
   totalMs: number;
   levels: ReadonlyMap<number, Level>;
 }
+
+/** Pages stand with People, business events with the money. */
+const isWork = ({ kind }: Flow): boolean => kind === 'work' || kind === 'background';
 
 async function figuresOf(world: World, window: Window, against: Against, focus: Focus): Promise<Figures> {
   const sums = await sumsOf(world, window, focus);
@@ -38,7 +42,7 @@ async function figuresOf(world: World, window: Window, against: Against, focus: 
     sums,
     before: compared && (await sumsOf(world, compared.window, focus)),
     comparedWith: compared?.words ?? null,
-    totalMs: sum([...sums.values()].map((one) => one.totalMs)),
+    totalMs: sum([...sums].map(([flow, one]) => (isWork(world.names.flow(flow)) ? one.totalMs : 0))),
     levels: levelsIn(world, window),
   };
 }
@@ -48,7 +52,10 @@ export async function flowTable(world: World, question: FlowsQuestion): Promise<
   const window = resolveWindow(world, question.window);
   const figures = await figuresOf(world, window, question.against, focus);
   const rows = world.names.flows
-    .filter((flow) => (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined || flow.id === focus.flow))
+    .filter(
+      (flow) =>
+        (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined ? isWork(flow) : flow.id === focus.flow),
+    )
     .map((flow) => rowOf(world, flow.id, figures))
     .filter((row) => focus.team === undefined || row.team === focus.team);
   return {
@@ -119,7 +126,7 @@ function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figure
     name: flow.name,
     technicalName: flow.technicalName,
     application: flow.application,
-    background: flow.background,
+    kind: flow.kind,
     team: proposeTeam(world.settings.file.ownership, { application: flow.application, flow: flow.name })?.team ?? null,
     level: sums ? (level ?? 'calm') : 'noData',
     attempts: sums?.attempts ?? 0,
@@ -135,7 +142,7 @@ function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figure
     limitBy,
     people: sums?.people ?? null,
     hurt: sums?.hurt ?? null,
-    shareOfTime: sums && totalMs > 0 ? sums.totalMs / totalMs : null,
+    shareOfTime: sums && totalMs > 0 && isWork(flow) ? sums.totalMs / totalMs : null,
     importance: flow.importance,
     before: before
       ? { attempts: before.attempts, medianMs: histogramQuantile(before.durations, 0.5) ?? null, failedShare: before.failed / before.attempts }

@@ -11,7 +11,7 @@ const SILENT_AFTER_MS = 5 * MINUTE_MS;
 export function freshness(world: World): FreshnessShape {
   const silent: FreshnessShape['silent'] = [];
   for (const application of world.names.applications) {
-    const flows = world.names.flows.filter((flow) => flow.application === application && !flow.background);
+    const flows = world.names.flows.filter((flow) => flow.application === application && flow.kind === 'work');
     const lastMs = Math.max(0, ...flows.map((flow) => lastBucket(world, flow.id)));
     if (lastMs > 0 && world.judgedMs - lastMs > SILENT_AFTER_MS) silent.push({ application, sinceMs: lastMs });
   }

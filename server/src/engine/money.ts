@@ -1,5 +1,6 @@
 import { BUCKET_MS } from '@toplens/core/flows';
 import { againstLikeDays, MONEY_FIGURES, shortfall, type Expected, type Takings } from '@toplens/core/money';
+import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, DAY_MS, floorTo, type Window } from '@toplens/core/time';
 import type { MoneyFigureShape, MoneyShape, TakingsShape } from '../api/shapes';
 import { finiteOrNull } from './finite-or-null';
@@ -24,7 +25,7 @@ export async function money(world: World, { window: asked, focus }: JourneysQues
   const shape = { window, currency: world.settings.file.currency, isNarrowed: Object.keys(focus.values).length > 0 };
   if (window.toMs <= window.fromMs) return { ...shape, flows: [] };
   const ways = await waysAt(world, window.toMs);
-  const flows = world.names.flows.filter(({ id }) => (!wanted || wanted.has(id)) && hasValue(world, id, window.toMs));
+  const flows = world.names.flows.filter(({ id, kind }) => (!wanted || wanted.has(id)) && counts(world, id, kind, window.toMs));
   const shapes = flows.map(({ id }) => {
     const way = ways.find(({ steps }) => steps.includes(id) && steps[0] !== id);
     return takingsOf(world, id, way?.steps[0], window);
@@ -41,12 +42,15 @@ export function takingsOf(world: World, flow: number, start: number | undefined,
     // Nothing at all is no data, not a bad day.
     if (day && day.usable >= LEAST_USABLE && day.orders > 0) earlier.push(day);
   }
-  const now = takingsIn(world, flow, start, window) ?? { orders: 0, value: 0, starts: NaN };
+  // What began within the window is told from its begin.
+  const begun = { ...window, fromMs: Math.max(window.fromMs, floorTo(world.history.firstMsOf(flow), BUCKET_MS)) };
+  const now = takingsIn(world, flow, start, begun) ?? { orders: 0, value: 0, starts: NaN };
   const figures = againstLikeDays(now, earlier);
-  const { name, application } = world.names.flow(flow);
+  const { name, application, kind } = world.names.flow(flow);
   const lost = shortfall(figures.value);
   return {
     flow,
+    kind,
     name,
     application,
     start: start === undefined ? null : world.names.flow(start).name,
@@ -71,10 +75,12 @@ const figureShape = ({ value, expected, low, high, verdict }: Expected): MoneyFi
   verdict,
 });
 
-/** Did anybody bring money with it in the last day? */
-const hasValue = (world: World, flow: number, toMs: number): boolean =>
-  (world.history.sumsWithin(flow, { fromMs: Math.max(floorTo(toMs, BUCKET_MS) - DAY_MS, ceilTo(world.history.firstMsOf(flow), BUCKET_MS)), toMs })
-    ?.valueMinor ?? 0) > 0;
+/** Did anybody bring money with it in the last day? Business events count without a value, too. */
+function counts({ history }: World, flow: number, kind: AttemptKind, toMs: number): boolean {
+  const fromMs = Math.max(floorTo(toMs, BUCKET_MS) - DAY_MS, ceilTo(history.firstMsOf(flow), BUCKET_MS));
+  const day = history.sumsWithin(flow, { fromMs, toMs });
+  return kind === 'businessEvent' ? (day?.attempts ?? 0) > 0 : (day?.valueMinor ?? 0) > 0;
+}
 
 /** Whole roll-ups within a window; the one that is still filling would look like a loss. */
 function wholeBuckets(world: World, { fromMs, toMs }: Window): Window {

@@ -17,15 +17,15 @@ function databaseOf(rows: { id: number; kind: string; value: string }[]): Databa
 }
 
 const rows = [
-  { id: 1, kind: 'flow', value: flowText('Shop', 'POST /pay', false) },
-  { id: 2, kind: 'flow', value: flowText('Desk', 'consume jobs', true) },
+  { id: 1, kind: 'flow', value: flowText({ application: 'Shop', technicalName: 'POST /pay', kind: 'work' }) },
+  { id: 2, kind: 'flow', value: flowText({ application: 'Desk', technicalName: 'consume jobs', kind: 'background' }) },
   { id: 3, kind: 'site', value: 'Ostrel' },
 ];
 
 test('flows are named as people said, at any time, and anew after a change', async () => {
   const names = new Names(databaseOf(rows), new SettingsBook(file, []));
   await names.refresh();
-  expect(names.flows.map(({ name, application, background }) => [name, application, background])).toEqual([['Pay', 'Shop', false], ['consume jobs', 'Desk', true]]); // prettier-ignore
+  expect(names.flows.map(({ name, application, kind }) => [name, application, kind])).toEqual([['Pay', 'Shop', 'work'], ['consume jobs', 'Desk', 'background']]); // prettier-ignore
   names.settings = new SettingsBook(file, [change(1, 100, { name: 'Pay now', limitMs: 700 })]);
   expect(names.flows[0]).toMatchObject({ name: 'Pay now', limitMs: 700 });
   expect(names.flow(1, 50)).toMatchObject({ name: 'Pay', limitMs: 900 });
@@ -39,7 +39,10 @@ test('names that came since are read, and flows among them are listed', async ()
   const names = new Names(databaseOf(growing), new SettingsBook(file, []));
   await names.refresh();
   expect(names.flows).toHaveLength(2);
-  growing.push({ id: 4, kind: 'flow', value: flowText('Shop', 'GET /cart', false) }, { id: 5, kind: 'site', value: 'Brann' });
+  growing.push(
+    { id: 4, kind: 'flow', value: flowText({ application: 'Shop', technicalName: 'GET /cart', kind: 'work' }) },
+    { id: 5, kind: 'site', value: 'Brann' },
+  );
   await names.refresh();
   expect(names.flows.map(({ id }) => id)).toEqual([1, 2, 4]);
   expect(names.valuesOf('site')).toEqual(['Brann', 'Ostrel']);

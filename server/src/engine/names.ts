@@ -1,21 +1,21 @@
 import type { FlowFacts } from '@toplens/core/flows';
 import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
-import { parseFlowText } from '../intake/name-book';
+import { parseFlowText, type FlowIdentity } from '../intake/name-book';
 import { flowKey, type SettingsBook } from '../settings/settings-book';
 import type { Database } from '../store/database';
 
-export interface Flow extends FlowFacts {
+export interface Flow extends FlowFacts, FlowIdentity {
   id: number;
-  application: string;
-  technicalName: string;
-  background: boolean;
 }
+
+/** A page that came without a part of it does half of what a failed attempt does, as long as nobody says otherwise. */
+const PAGE_IMPORTANCE = 0.5;
 
 /** Texts behind the numbers in the columns, except people. Read from the database as they appear. */
 export class Names {
   readonly #texts = new Map<number, string>();
   readonly #values = new Map<Dimension, Map<string, number>>(DIMENSIONS.map((dimension) => [dimension, new Map()]));
-  readonly #flows = new Map<number, Pick<Flow, 'id' | 'application' | 'technicalName' | 'background'>>();
+  readonly #flows = new Map<number, FlowIdentity & { id: number }>();
   readonly #applications = new Map<string, number>();
   /** newest number read of those below and of those above the small ones */
   #newest: [small: number, large: number] = [0, 0];
@@ -51,9 +51,9 @@ export class Names {
     for (const { id, kind, value } of rows) {
       this.#newest[id < 65_536 ? 0 : 1] = id;
       if (kind === 'flow') {
-        const { application, technicalName, background } = parseFlowText(value);
-        if (!this.#applications.has(application)) this.#applications.set(application, this.#applications.size + 1);
-        this.#flows.set(id, { id, application, technicalName, background });
+        const identity = parseFlowText(value);
+        if (!this.#applications.has(identity.application)) this.#applications.set(identity.application, this.#applications.size + 1);
+        this.#flows.set(id, { id, ...identity });
       } else {
         this.#texts.set(id, value);
         this.#values.get(kind as Dimension)?.set(value, id);
@@ -73,7 +73,7 @@ export class Names {
   flow(id: number, timeMs: number = Infinity): Flow {
     const flow = this.#flows.get(id);
     if (!flow) throw new RangeError(`no flow has the number ${id}`);
-    return { ...flow, ...this.settings.flowAt(flow.application, flow.technicalName, timeMs) };
+    return { ...flow, ...this.settings.flowAt(flow.application, flow.technicalName, timeMs, flow.kind === 'page' ? PAGE_IMPORTANCE : 1) };
   }
 
   /** Limits of single sites, by the site's number; sites that never came are left out. */

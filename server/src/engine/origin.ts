@@ -2,9 +2,12 @@ import type { Outcome } from '@toplens/core/flows';
 import { outcomeOfRow, rankOrigins, type ComponentChange, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { SpanKind, type AttemptColumns } from '@toplens/core/telemetry';
+import { answerSpanOf, spansOfLoad } from '@toplens/core/pages';
 import type { TraceSpan } from '@toplens/core/traces';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { changesOf, type StoredChange } from '../store/changes';
+import type { StoredSample } from '../store/attempts';
+import { loadsOf } from '../store/pages';
 import { loadPaths, releasesOf } from '../store/traces';
 import { fairSample, sampleOfBad, type RowTest } from './fair-sample';
 import type { World } from './world';
@@ -92,9 +95,30 @@ export function hostsOf(traces: readonly (readonly TraceSpan[])[]): Map<string, 
 /** Attempts of a fair sample with their inner spans. */
 async function observe(world: World, flow: number, window: Window, most: number, isBad: boolean, isWanted: RowTest): Promise<ObservedAttempt[]> {
   const stored = await (isBad ? sampleOfBad : fairSample)(world, flow, window, most, isWanted);
-  const paths = await loadPaths(world.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
-  return stored.flatMap(({ traceId, spanId, startMs }) => {
-    const spans = paths.get(traceId) ?? [];
+  const spansOf = await (world.names.flow(flow).kind === 'page' ? spansOfLoads : spansOfTraces)(world, stored);
+  return stored.flatMap(({ spanId, startMs }, i) => {
+    const spans = spansOf[i] as readonly TraceSpan[];
     return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ atMs: startMs, rootId: spanId, spans, isBad }] : [];
+  });
+}
+
+type Ids = Pick<StoredSample, 'traceId' | 'spanId'>;
+
+async function spansOfTraces({ database }: World, stored: readonly Ids[]): Promise<TraceSpan[][]> {
+  const paths = await loadPaths(database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  return stored.map(({ traceId }) => paths.get(traceId) ?? []);
+}
+
+/** Of a page: the browser's own time and what it fetched, and below the call for the page what a server did to answer it. */
+async function spansOfLoads({ database }: World, stored: readonly Ids[]): Promise<TraceSpan[][]> {
+  const loads = await loadsOf(database, stored.map(({ spanId }) => spanId)); // prettier-ignore
+  const answers = await loadPaths(database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  return stored.map(({ traceId, spanId }) => {
+    const load = loads.get(spanId);
+    if (!load) return [];
+    const answer = (answers.get(traceId) ?? []).filter((span) => span.spanId !== spanId);
+    const known = new Set(answer.map((span) => span.spanId));
+    const below = (span: TraceSpan) => (known.has(span.parentSpanId) ? span : { ...span, parentSpanId: answerSpanOf(spanId) });
+    return [...spansOfLoad(load), ...answer.map(below)];
   });
 }

@@ -113,7 +113,8 @@ async function judgeWindow(world: World, window: Window): Promise<void> {
     hours.set(hourMs, await minutesOf(world, hourMs));
   }
   const applicationOf = (flow: number) => names.applicationOf(flow);
-  const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), { history, applicationOf });
+  const kindOf = (flow: number) => names.flow(flow).kind;
+  const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), { history, applicationOf, kindOf });
   await giveWay();
   const before = register.within(window);
   if (deviations.length === 0 && before.length === 0) return;

@@ -1,5 +1,5 @@
 import { outcomeOfRow } from '@toplens/core/incidents';
-import { BACKGROUND, PROBE } from '@toplens/core/telemetry';
+import { BACKGROUND, PAGE, PROBE } from '@toplens/core/telemetry';
 import type { PersonAttemptShape } from '../api/shapes';
 import { attemptsAt } from '../store/attempts';
 import { walkedPart } from './each-attempt';
@@ -28,7 +28,8 @@ export async function personAttempts(
   await world.hours.visit(window, undefined, (rows, from, to) => {
     for (let i = from; i < to; i++) {
       const startMs = rows.startMs[i] as number;
-      if (!wanted.has(rows.person[i] as number) || startMs < window.fromMs || startMs >= window.toMs) continue;
+      // Page loads are told of as page views.
+      if ((rows.flags[i] as number) & PAGE || !wanted.has(rows.person[i] as number) || startMs < window.fromMs || startMs >= window.toMs) continue;
       const flow = rows.flow[i] as number;
       const flags = rows.flags[i] as number;
       found.push({

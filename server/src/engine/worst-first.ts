@@ -71,7 +71,7 @@ export async function worstFirst(world: World, question: WorstFirstQuestion): Pr
     lastEndedMs: lastEnded(world, window),
     applications: world.names.applications,
     teams: world.settings.file.teams,
-    flows: world.names.flows.filter((flow) => !flow.background).map(({ id, name, application }) => ({ id, name, application })),
+    flows: world.names.flows.filter(({ kind }) => kind === 'work' || kind === 'page').map(({ id, name, application }) => ({ id, name, application })),
     dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: world.names.valuesOf(dimension) })).filter(({ values }) => values.length > 0),
     freshness: freshness(world),
   };
@@ -153,18 +153,19 @@ function attemptsIn(world: World, flow: number, window: Window): number {
 
 async function oddOf(world: World, entry: Judged, window: Window): Promise<OddShape> {
   const { incident } = entry;
-  const { application, background } = world.names.flow(rootOf(incident).flow);
+  const { application, kind } = world.names.flow(rootOf(incident).flow);
   return {
     id: incident.id,
     title: (await describe(world, entry, window)).title,
     application,
     onsetMs: incident.onsetMs,
     inTroubleNow: incident.active,
-    mayBecome: background
-      ? 'Nobody waits for it.'
-      : isWholeApplication(world, incident)
-        ? 'Nobody was missing so far.'
-        : 'If it goes on, people who come this way will feel it.',
+    mayBecome:
+      kind === 'background'
+        ? 'Nobody waits for it.'
+        : isWholeApplication(world, incident)
+          ? 'Nobody was missing so far.'
+          : 'If it goes on, people who come this way will feel it.',
   };
 }
 

@@ -4,10 +4,14 @@ import {
   MalformedTelemetry, type LogRecord, readLogsJson, readLogsProtobuf, readMetricsJson, readMetricsProtobuf, readTracesJson, readTracesProtobuf,
 } from '@toplens/core/formats'; // prettier-ignore
 import { toLogLine, whyLineRejected } from '@toplens/core/logs';
+import { BUSINESS_EVENT_NAME, eventOfCloudEvent, eventOfLine, eventOfRecord, isBusinessEvent, type LineMatch } from '@toplens/core/money';
 import { whyPointRejected, whyRejected, type Attempt, type ChangeEvent, type LogLine, type MetricPoint } from '@toplens/core/telemetry';
-import { errorOfRecord, isPageView, isScriptError, PAGE_VIEW_EVENT, viewOfRecord, type PageView, type ScriptError } from '@toplens/core/pages';
+import { attemptOfView, errorOfRecord, isPageView, isScriptError, PAGE_VIEW_EVENT, viewOfRecord, type PageView, type ScriptError } from '@toplens/core/pages';
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
+import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal';
+import { lineIdentity } from './line-identity';
+import { shortHash } from './short-hash';
 
 /** Clocks of senders may run ahead of ours by so much. */
 export const CLOCK_TOLERANCE_MS = 5 * 60_000;
@@ -21,6 +25,13 @@ export interface Records {
   changes: ChangeEvent[];
   views: PageView[];
   errors: ScriptError[];
+}
+
+/** What the settings say of how telemetry is read. */
+export interface Reading {
+  frontDoors: FrontDoors;
+  /** the business event that a line tells of */
+  readLine: (component: string, line: string) => LineMatch | undefined;
 }
 
 export interface Decoded {
@@ -45,7 +56,7 @@ export function joined(many: readonly Records[]): Records {
  *
  * @throws MalformedTelemetry when the body is not a message of the protocol
  */
-export function decode({ signal, encoding, body, receivedMs }: JournalEntry, frontDoors: FrontDoors): Decoded {
+export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { frontDoors, readLine }: Reading): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
   const latestUs = (receivedMs + CLOCK_TOLERANCE_MS) * 1000;
@@ -61,7 +72,7 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, fro
       }
       break;
     case 'logs':
-      decodeLogs(json ? readLogsJson(parseJson(body)) : readLogsProtobuf(body), latestUs, records, reject);
+      decodeLogs(json ? readLogsJson(parseJson(body)) : readLogsProtobuf(body), latestUs, records, reject, readLine);
       break;
     case 'metrics':
       for (const point of json ? readMetricsJson(parseJson(body)) : readMetricsProtobuf(body)) {
@@ -72,6 +83,9 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, fro
       break;
     case 'changes':
       for (const event of eventsIn(parseJson(body))) takeOr(reject, records.changes, changeOfCloudEvent(event, latestUs));
+      break;
+    case 'events':
+      for (const event of eventsIn(parseJson(body))) takeOr(reject, records.attempts, eventOfCloudEvent(event, latestUs, shortHash));
       break;
     case 'browser':
       decodeBrowser(parseJson(body), latestUs, records, reject);
@@ -85,7 +99,13 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, fro
 }
 
 /** Lines alike in all that was sent are told apart by their order. */
-function decodeLogs(all: ReturnType<typeof readLogsJson>, latestUs: number, records: Records, reject: (reason: string) => void): void {
+function decodeLogs(
+  all: ReturnType<typeof readLogsJson>,
+  latestUs: number,
+  records: Records,
+  reject: (reason: string) => void,
+  readLine: Reading['readLine'],
+): void {
   const repeats = new Map<string, number>();
   for (const record of all) {
     if (isChange(record)) {
@@ -101,7 +121,10 @@ function decodeLogs(all: ReturnType<typeof readLogsJson>, latestUs: number, reco
     const key = `${record.atUs}\u001f${record.body}`;
     const repeat = repeats.get(key) ?? 0;
     repeats.set(key, repeat + 1);
-    records.lines.push(toLogLine(record, repeat));
+    const line = toLogLine(record, repeat);
+    records.lines.push(line);
+    const match = readLine(line.component, line.body);
+    if (match) records.attempts.push(eventOfLine(match, record, [line.component, line.atUs, lineIdentity(line)].join('\u001f'), shortHash));
   }
 }
 
@@ -110,18 +133,27 @@ function takeOr<One extends object>(reject: (reason: string) => void, taken: One
   else taken.push(one);
 }
 
+/** A view is kept as what the page was like, and its load once more as an attempt. */
+function takeView(view: PageView | string, records: Records, reject: (reason: string) => void): void {
+  takeOr(reject, records.views, view);
+  const attempt = typeof view === 'string' ? undefined : attemptOfView(view, countryOf(view.country, view.timeZone));
+  if (attempt) records.attempts.push(attempt);
+}
+
 /** @returns false when it is an event of another kind */
 function takeBrowserEvent(record: LogRecord, latestUs: number, records: Records, reject: (reason: string) => void): boolean {
-  if (isPageView(record)) takeOr(reject, records.views, viewOfRecord(record, latestUs));
+  if (isPageView(record)) takeView(viewOfRecord(record, latestUs), records, reject);
   else if (isScriptError(record)) takeOr(reject, records.errors, errorOfRecord(record, latestUs));
+  else if (isBusinessEvent(record)) takeOr(reject, records.attempts, eventOfRecord(record, latestUs, shortHash));
   else return false;
   return true;
 }
 
-/** What a browser may tell: page views, script errors, and its own spans. Everything else in its request is refused. */
+/** What a browser may tell: page views, script errors, business events, and its own spans. Everything else in its request is refused. */
 function decodeBrowser(body: unknown, latestUs: number, records: Records, reject: (reason: string) => void): void {
   for (const record of recordsOfBrowser(body))
-    if (!takeBrowserEvent(record, latestUs, records, reject)) reject(`eventName: a browser tells of ${PAGE_VIEW_EVENT} and exception alone`);
+    if (!takeBrowserEvent(record, latestUs, records, reject))
+      reject(`eventName: a browser tells of ${PAGE_VIEW_EVENT}, ${BUSINESS_EVENT_NAME} and exception alone`);
   for (const span of spansOfBrowser(body)) {
     const reason = whyRejected(span, latestUs);
     if (reason !== undefined) reject(reason);

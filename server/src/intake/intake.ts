@@ -1,4 +1,3 @@
-import type { FrontDoors } from '@toplens/core/flows';
 import { COLUMN_NAMES, type AttemptColumns } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import { Problem } from '../errors';
@@ -6,7 +5,7 @@ import type { Database } from '../store/database';
 import type { CopyRows } from '../store/copy-rows';
 import type { CopiedTable, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
-import { decode, joined, sizeOf, type Decoded, type Records } from './decode';
+import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
 import { Journal, type JournalEntry, type JournalMark } from './journal';
 import { NameBook } from './name-book';
 import { changeRow, lineRows, pointRows } from './other-rows';
@@ -74,7 +73,7 @@ export class Intake {
       database: Database;
       journal: Journal;
       names: NameBook;
-      frontDoors: FrontDoors;
+      reading: Reading;
       maxBacklogRecords: number;
       log: Logger;
       onCommitted: (batch: CommittedBatch) => void;
@@ -139,7 +138,7 @@ export class Intake {
 
   /** A request's records, without points for whose series there is no room. */
   #read(entry: JournalEntry): Decoded {
-    const decoded = decode(entry, this.deps.frontDoors);
+    const decoded = decode(entry, this.deps.reading);
     if (decoded.records.points.length === 0) return decoded;
     const { admitted, refused, reason } = admitSeries(decoded.records.points, this.deps.names);
     if (refused === 0) return decoded;

@@ -6,7 +6,7 @@ import { crc32 } from './crc32';
 export type Encoding = 'json' | 'protobuf';
 
 /** What a request tells of. Their order is part of the journal's format. */
-export const SIGNALS = ['traces', 'logs', 'metrics', 'changes', 'browser'] as const;
+export const SIGNALS = ['traces', 'logs', 'metrics', 'changes', 'browser', 'events'] as const;
 export type Signal = (typeof SIGNALS)[number];
 
 /** A request as it came in, with all that is needed to take the same decisions about it again. */

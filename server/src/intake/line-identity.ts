@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto';
 import type { LogLine } from '@toplens/core/telemetry';
+import { shortHash } from './short-hash';
 
 /** All that a sender told of a line, but its component and moment, as 16 hexadecimal digits: the first 64 bits of SHA-1. */
 export function lineIdentity({ host, severity, traceId, spanId, failure, body, repeat }: LogLine): string {
-  return createHash('sha1').update([host, severity, traceId, spanId, failure, repeat, body].join('\u001f')).digest('hex').slice(0, 16);
+  return shortHash([host, severity, traceId, spanId, failure, repeat, body].join('\u001f'));
 }

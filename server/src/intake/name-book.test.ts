@@ -28,7 +28,9 @@ test('beyond what fits, new values are gathered under one name; flows too', asyn
   expect(Math.max(...ids)).toBeLessThan(SMALL_NUMBERS);
   expect(book.idOf('host', 'one more')).toBe(book.idOf('host', 'yet another'));
   const flows = await NameBook.load(database());
-  const flowIds = new Set(Array.from({ length: 5_100 }, (_, i) => flows.idOf('flow', flowText('Shop', `GET /${i}`, false))));
+  const flowIds = new Set(
+    Array.from({ length: 5_100 }, (_, i) => flows.idOf('flow', flowText({ application: 'Shop', technicalName: `GET /${i}`, kind: 'work' }))),
+  );
   expect(flowIds.size).toBe(5_001);
 });
 
@@ -36,9 +38,13 @@ test('a folder of an older numbering is refused, with the way on', async () => {
   await expect(NameBook.load(database([{ id: 70_000, kind: 'site', value: 'Ostrel' }]))).rejects.toThrow('begin with a new one');
 });
 
-test('flows are kept with application, technical name and whether people wait', () => {
-  expect(parseFlowText(flowText('Shop', 'GET /a', true))).toEqual({ application: 'Shop', technicalName: 'GET /a', background: true });
-  expect(parseFlowText('')).toEqual({ application: '', technicalName: '', background: false });
+test.each(['work', 'background', 'page', 'businessEvent'] as const)('flows are kept with application, technical name and what they are: %s', (kind) => {
+  const flow = { application: 'Shop', technicalName: 'GET /a', kind };
+  expect(parseFlowText(flowText(flow))).toEqual(flow);
+});
+
+test('a flow without text is one of nobody', () => {
+  expect(parseFlowText('')).toEqual({ application: '', technicalName: '', kind: 'work' });
 });
 
 test('session numbers are 32 bits, stable, and rarely the same', () => {

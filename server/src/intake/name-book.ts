@@ -1,4 +1,4 @@
-import { SMALL_NUMBERS } from '@toplens/core/telemetry';
+import { ATTEMPT_KINDS, SMALL_NUMBERS, type AttemptKind } from '@toplens/core/telemetry';
 import type { Database } from '../store/database';
 
 export type NameKind =
@@ -21,13 +21,19 @@ const EVERYTHING_ELSE = 'everything else';
 const KEPT_BACK = 100;
 const FLOW_SEPARATOR = '\u001f';
 
-/** The text under which a flow is kept: application, technical name, and whether people wait for it. */
-export const flowText = (application: string, technicalName: string, background: boolean): string =>
-  [application, technicalName, background ? 'background' : ''].join(FLOW_SEPARATOR);
+export interface FlowIdentity {
+  application: string;
+  technicalName: string;
+  kind: AttemptKind;
+}
 
-export function parseFlowText(text: string): { application: string; technicalName: string; background: boolean } {
-  const [application = '', technicalName = '', background] = text.split(FLOW_SEPARATOR);
-  return { application, technicalName, background: background === 'background' };
+/** The text under which a flow is kept. */
+export const flowText = ({ application, technicalName, kind }: FlowIdentity): string =>
+  [application, technicalName, kind === 'work' ? '' : kind].join(FLOW_SEPARATOR);
+
+export function parseFlowText(text: string): FlowIdentity {
+  const [application = '', technicalName = '', kind] = text.split(FLOW_SEPARATOR);
+  return { application, technicalName, kind: ATTEMPT_KINDS.find((known) => known === kind) ?? 'work' };
 }
 
 /**
@@ -77,8 +83,7 @@ export class NameBook {
     const known = this.#kind(kind).get(value);
     if (known !== undefined) return known;
     if (kind === 'flow' && this.#flows >= MOST_FLOWS) {
-      const { application, background } = parseFlowText(value);
-      const rest = flowText(application, EVERYTHING_ELSE, background);
+      const rest = flowText({ ...parseFlowText(value), technicalName: EVERYTHING_ELSE });
       if (rest !== value && this.#flows >= MOST_FLOWS) return this.#kind('flow').get(rest) ?? this.#add('flow', rest);
     }
     return this.#add(kind, value);

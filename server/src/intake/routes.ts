@@ -1,11 +1,12 @@
-import { createHash } from 'node:crypto';
 import { harToLogs, MalformedTelemetry, type HarSource } from '@toplens/core/formats';
 import { Router, type Request, type Response } from 'express';
 import { Problem } from '../errors';
 import type { Encoding } from './journal';
 import type { Intake } from './intake';
 import { parseJson } from './decode';
+import { eventsOfCsv } from './events-csv';
 import { readBody } from './read-body';
+import { shortHash } from './short-hash';
 import { taking, unlessAllRefused } from './taking';
 
 export interface IntakeRouteOptions {
@@ -22,8 +23,8 @@ const REJECTED = { traces: 'rejectedSpans', logs: 'rejectedLogRecords', metrics:
 /**
  * `POST /v1/traces`, `/v1/logs` and `/v1/metrics` as the OTLP/HTTP specification 1.x describes them: protobuf and JSON, plain
  * and gzip; 200 with full or partial success in the encoding of the request; 400 not to be sent again; 429 and 503 with
- * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch; `POST /v1/har` the page
- * loads of a HAR 1.2 file.
+ * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch; `POST /v1/business-events`
+ * CloudEvents as well, or a CSV file; `POST /v1/har` the page loads of a HAR 1.2 file.
  */
 export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
   const router = Router();
@@ -49,6 +50,16 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
     }),
   );
   router.post(
+    '/v1/business-events',
+    taking(async (request) => {
+      checkKey(request, options);
+      const isCsv = /^text\/csv\b/i.test(request.headers['content-type'] ?? '');
+      if (!isCsv) checkCloudEvents(request, ', or text/csv');
+      const body = await readBody(request, options.maxBodyBytes);
+      return unlessAllRefused(await intake.take('events', 'json', isCsv ? eventsOfCsv(body) : body));
+    }),
+  );
+  router.post(
     '/v1/har',
     taking(async (request) => {
       checkKey(request, options);
@@ -64,19 +75,22 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
 function harSource({ query }: Request): HarSource {
   const text = (name: string) => (typeof query[name] === 'string' ? query[name].slice(0, 200) : '');
   if (text('component') === '') throw new Problem('badRequest', 'component: say whose pages these are, as ?component=shop-pages', { field: 'component' });
-  const idOf = (of: string) => createHash('sha1').update(of).digest('hex').slice(0, 16);
-  return { component: text('component'), application: text('application'), version: text('version'), idOf };
+  return { component: text('component'), application: text('application'), version: text('version'), idOf: shortHash };
 }
 
 /** Media types of CloudEvents' JSON format and its batches; plain JSON is understood as well. */
 const CLOUD_EVENTS = /^application\/(?:cloudevents(?:-batch)?\+json|json)\b/i;
 
-function checkCloudEvents(request: Request): void {
+function checkCloudEvents(request: Request, orElse = ''): void {
   const type = request.headers['content-type'] ?? '';
   if (!CLOUD_EVENTS.test(type))
-    throw new Problem('wrongType', `content-type: expected application/cloudevents+json or application/cloudevents-batch+json, got: ${type || 'none'}`, {
-      field: 'content-type',
-    });
+    throw new Problem(
+      'wrongType',
+      `content-type: expected application/cloudevents+json or application/cloudevents-batch+json${orElse}, got: ${type || 'none'}`,
+      {
+        field: 'content-type',
+      },
+    );
 }
 
 function encodingOf(request: Request): Encoding {

@@ -1,5 +1,5 @@
 import { type InnerSpan } from '@toplens/core/flows';
-import { BACKGROUND, emptyColumns, FAILED, PROBE, SpanKind, USER_SIDE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
+import { emptyColumns, FAILED, HANDHELD, KIND_FLAGS, PROBE, SpanKind, USER_SIDE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
 import { CopyRows } from '../store/copy-rows';
 import type { DetailRow, PartRow, VersionRow } from '../store/protocol';
@@ -87,8 +87,9 @@ function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, de
 }
 
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
-  const flags = (attempt.failed ? FAILED : 0) | (attempt.probe ? PROBE : 0) | (attempt.background ? BACKGROUND : 0) | (attempt.isUserSide ? USER_SIDE : 0);
-  const flow = names.idOf('flow', flowText(attempt.application, attempt.flow, attempt.background));
+  const { failed, probe, isUserSide, isHandheld, kind } = attempt;
+  const flags = (failed ? FAILED : 0) | (probe ? PROBE : 0) | (isUserSide ? USER_SIDE : 0) | (isHandheld ? HANDHELD : 0) | KIND_FLAGS[kind];
+  const flow = names.idOf('flow', flowText({ ...attempt, technicalName: attempt.flow }));
   const session = sessionNumber(attempt.session);
   const i = columns.n;
   rows.startRow();

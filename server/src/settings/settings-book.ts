@@ -97,10 +97,10 @@ export class SettingsBook {
     return (this.#valueAt(CALENDAR_KEY, timeMs) as Calendar | undefined) ?? this.file.calendar;
   }
 
-  flowAt(application: string, technicalName: string, timeMs: number): FlowFacts {
+  flowAt(application: string, technicalName: string, timeMs: number, usualImportance = 1): FlowFacts {
     const key = flowKey(application, technicalName);
     let facts = this.#facts.get(key);
-    if (!facts) this.#facts.set(key, (facts = flowFacts(this.file.flows, application, technicalName)));
+    if (!facts) this.#facts.set(key, (facts = flowFacts(this.file.flows, application, technicalName, usualImportance)));
     const change = this.#valueAt(key, timeMs) as FlowChange | undefined;
     if (!change) return facts;
     return {

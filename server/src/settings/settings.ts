@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import type { FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
 import type { OwnershipRule } from '@toplens/core/handoffs';
+import { linePattern, type LineRule } from '@toplens/core/money';
 import { dayKinds, type Calendar } from '@toplens/core/time';
-import { array, mixed, number, object, string, ValidationError } from 'yup';
+import { array, mixed, number, object, string, ValidationError, type TestContext } from 'yup';
 
 /** What people decided: names, limits, owners, rates. Read from one JSON file at the start. */
 export interface Settings {
@@ -17,6 +18,8 @@ export interface Settings {
   calendar: Calendar;
   /** ways that people named; found ones need no naming */
   journeys: { application: string; name: string; steps: string[] }[];
+  /** lines of logs that tell of business events */
+  businessEvents: LineRule[];
 }
 
 const text = string().trim().min(1);
@@ -37,6 +40,15 @@ export const siteLimitsSchema = mixed<Record<string, number>>()
   .test('limits', 'siteLimitsMs: expected more than 0 ms and at most a day for each site', (value) =>
     value === undefined || value === null || (typeof value === 'object' && Object.values(value).every((ms) => typeof ms === 'number' && ms > 0 && ms <= LONGEST_LIMIT_MS)),
   ); // prettier-ignore
+
+const isPattern = (pattern: string, context: TestContext) => {
+  try {
+    linePattern(pattern);
+    return true;
+  } catch (error) {
+    return context.createError({ message: `${context.path}: ${(error as Error).message}` });
+  }
+};
 
 const schema = object({
   currency: text.default('EUR'),
@@ -69,6 +81,7 @@ const schema = object({
     keyTiers: array(text.required()).default([]),
   }).noUnknown(),
   journeys: array(object({ application: text.required(), name: text.required(), steps: array(text.required()).min(2).required() }).noUnknown()).default([]),
+  businessEvents: array(object({ name: text.required(), component: text, pattern: text.required().test('pattern', isPattern) }).noUnknown()).default([]),
   calendar: calendarSchema.default({ holidays: [], excluded: [] }),
 }).noUnknown();
 

@@ -1,4 +1,5 @@
 import type { ObservedLine } from '@toplens/core/logs';
+import { PAGE } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
@@ -64,11 +65,11 @@ export async function linesOfTrace(database: Database, traceId: string, componen
   return readLines(copied);
 }
 
-/** The attempts that some traces tell of: their first spans. */
+/** The attempts that some traces tell of: their first spans. The load of the page that asked is no span of theirs. */
 export async function entriesOf(database: Database, traceIds: readonly string[]): Promise<Map<string, string>> {
   const rows = await database.query<{ trace_id: string; span_id: string }>(
     `SELECT DISTINCT ON (trace_id) replace(trace_id::text, '-', '') AS trace_id, lpad(to_hex(span_id), 16, '0') AS span_id
-       FROM attempt WHERE trace_id = ANY($1::uuid[]) ORDER BY trace_id, started_us, span_id`,
+       FROM attempt WHERE trace_id = ANY($1::uuid[]) AND flags & ${PAGE} = 0 ORDER BY trace_id, started_us, span_id`,
     [traceIds],
   );
   return new Map(rows.map(({ trace_id, span_id }) => [trace_id, span_id]));

@@ -1,4 +1,4 @@
-import { PARTS, VIEW_KINDS, VITALS, type Parts, type ViewKind, type Vital } from '@toplens/core/pages';
+import { PARTS, VIEW_KINDS, VITALS, type Load, type Parts, type ViewKind, type Vital } from '@toplens/core/pages';
 import type { Window } from '@toplens/core/time';
 import type { ViewDetail } from '../intake/page-rows';
 import { CopiedRows } from './copied-rows';
@@ -179,6 +179,17 @@ export async function loadView(database: Database, view: string): Promise<Stored
   if (!row) return undefined;
   const { detail, ...rest } = row;
   return { ...rest, ...detail };
+}
+
+/** Loads with what their spans are made from, by id. @param views 16 hexadecimal digits each */
+export async function loadsOf(database: Database, views: readonly string[]): Promise<Map<string, Load>> {
+  const rows = await database.query<Omit<Load, 'host' | 'resources'> & { detail: ViewDetail }>(
+    `SELECT lpad(to_hex(view), 16, '0') AS id, started_us::float8 AS "atUs", coalesce(${nameOf('component')}, '') AS component,
+            json_build_array(${PART_COLUMNS.map((column) => `${column}::float8 / 1000`).join()}) AS parts, detail
+       FROM page_view WHERE view = ANY(SELECT ('x' || id)::bit(64)::int8 FROM unnest($1::text[]) AS id) AND ${PART_COLUMNS[0]} IS NOT NULL`,
+    [views],
+  );
+  return new Map(rows.map(({ detail, ...row }) => [row.id, { ...row, host: detail.host, resources: detail.resources }]));
 }
 
 /** When the newest that browsers told of happened, milliseconds; 0 before the first. */

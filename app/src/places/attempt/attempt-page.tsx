@@ -1,3 +1,4 @@
+import { Redirect } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FlatList, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -24,6 +25,8 @@ export function AttemptPage({ traceId, spanId }: { traceId: string; spanId: stri
   useEffect(() => {
     document.title = page ? `An attempt of ${page.flow.name} · Top Lens` : 'Top Lens';
   }, [page]);
+  // The load of a page has a place of its own.
+  if (page?.flow.kind === 'page') return <Redirect href={`/page-load/${spanId}`} />;
   if (page) return <Waterfall page={page} onBack={back} />;
   return (
     <View>

@@ -15,19 +15,19 @@ export const figureValue = (figure: MoneyFigure, value: number, currency: string
 };
 
 /** "812 orders, usually 760 to 910" and what it is of that: below, above. */
-export function figureWords(name: MoneyFigure, { value, low, high, verdict }: Figure, currency: string): string | undefined {
+export function figureWords(name: MoneyFigure, { value, low, high, verdict }: Figure, currency: string, words = FIGURE_WORDS[name]): string | undefined {
   if (value === null) return undefined;
-  const told =
-    name === 'conversion' || name === 'orders'
-      ? `${figureValue(name, value, currency)} ${FIGURE_WORDS[name]}`
-      : `${FIGURE_WORDS[name]} ${figureValue(name, value, currency)}`;
+  const shown = figureValue(name, value, currency);
+  const told = name === 'conversion' || name === 'orders' ? `${shown} ${words}` : `${words} ${shown}`;
   const usual = low === null || high === null ? '' : `, usually ${figureValue(name, low, currency)} to ${figureValue(name, high, currency)}`;
   return [`${told}${usual}`, VERDICT_WORDS[verdict]].filter(Boolean).join(': ');
 }
 
 export const figureLines = (takings: Takings, currency: string): { name: MoneyFigure; words: string; isOff: boolean }[] =>
   MONEY_FIGURES.flatMap((name) => {
-    const words = figureWords(name, takings[name], currency);
+    // Not every event is an order: it happened so many times.
+    const words = figureWords(name, takings[name], currency, takings.kind === 'businessEvent' && name === 'orders' ? 'times' : FIGURE_WORDS[name]);
+    if (name !== 'orders' && takings.kind === 'businessEvent' && !(takings.value.value ?? 0)) return [];
     return words === undefined ? [] : [{ name, words, isOff: takings[name].verdict === 'below' }];
   });
 
@@ -38,10 +38,10 @@ export const lostWords = ({ lost }: Pick<Takings, 'lost'>, currency: string): st
     : undefined;
 
 /** After the end of an incident: is it all back? */
-export function backWords({ name, orders, value }: Takings, currency: string): string {
+export function backWords({ name, kind, orders, value }: Takings, currency: string): string {
   if (orders.value === null || orders.expected === null) return `${name}: too little is known yet to say whether it is back.`;
   const share = percent(orders.value / orders.expected);
   const money = value.value === null ? '' : `, ${formatMoney(value.value, currency)}`;
-  if (orders.verdict === 'below') return `${name}: back in part, ${share} of the usual orders${money}.`;
-  return `${name}: back in full, ${share} of the usual orders${money}.`;
+  if (orders.verdict === 'below') return `${name}: back in part, ${share} of the usual ${kind === 'businessEvent' ? 'number' : 'orders'}${money}.`;
+  return `${name}: back in full, ${share} of the usual ${kind === 'businessEvent' ? 'number' : 'orders'}${money}.`;
 }

@@ -9,7 +9,7 @@ const figure = (value: number | null, expected: number | null, low: number | nul
   value, expected, low, high, verdict,
 }); // prettier-ignore
 const takings = (more: Partial<Takings> = {}): Takings => ({
-  flow: 4, name: 'Pay', application: 'Sender Portal', start: 'Rate a parcel', days: 9, lost: { estimate: 3100, low: 1900, high: 4400 },
+  flow: 4, kind: 'work', name: 'Pay', application: 'Sender Portal', start: 'Rate a parcel', days: 9, lost: { estimate: 3100, low: 1900, high: 4400 },
   orders: figure(612, 880, 760, 1010, 'below'), value: figure(7300, 10_400, 9200, 11_700, 'below'), size: figure(11.93, 11.8, 11.1, 12.6, 'usual'),
   conversion: figure(0.31, 0.44, 0.41, 0.47, 'below'), ...more,
 }); // prettier-ignore
@@ -21,6 +21,8 @@ test('figures with what is usual, the fallen ones apart', () => {
     ['each €11.93, usually €11.10 to €12.60', false],
     ['31 % of those who began, usually 41 % to 47 %: below', true],
   ]);
+  const insured = takings({ kind: 'businessEvent', value: figure(0, null, null, null, 'notKnown') });
+  expect(figureLines(insured, 'EUR').map(({ words }) => words)).toEqual(['612 times, usually 760 to 1,010: below']);
   expect(lostWords(takings(), 'EUR')).toBe('€3,100 less than usual (€1,900 to €4,400)');
   expect(lostWords(takings({ lost: { estimate: 0, low: 0, high: 0 } }), 'EUR')).toBeUndefined();
 });

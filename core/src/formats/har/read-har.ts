@@ -77,6 +77,8 @@ function valuesOf(page: HarPage, main: HarEntry, entries: readonly HarEntry[], i
   return {
     'toplens.view.id': idOf([page.startMs, page.id, page.title, main.url].join('\u001f')),
     'toplens.view.sequence': 1,
+    // Recorded on purpose: nobody was on their way there.
+    'user_agent.synthetic.type': 'test',
     'url.path': url.pathname,
     'server.address': url.host,
     'toplens.timing.domainLookupStart': lookupStart,

@@ -1,0 +1,78 @@
+/** How lines of a log tell of business events: "order * booked, total {amount} {currency}". */
+export interface LineRule {
+  /** of the event */
+  name: string;
+  /** whose lines; everybody's without it */
+  component?: string | undefined;
+  /** of the whole line: `*` for anything, and places for what is read */
+  pattern: string;
+}
+
+export interface LineMatch {
+  name: string;
+  amount: number | undefined;
+  texts: Partial<Record<'currency' | 'person' | 'session' | 'tier' | 'region' | 'site' | 'promotion', string>>;
+}
+
+/** What each place takes: a decimal number, a currency code of ISO 4217, or a word. */
+const PLACES: Readonly<Record<string, string>> = {
+  amount: String.raw`[+-]?\d+(?:\.\d+)?`,
+  currency: '[A-Z]{3}',
+  ...Object.fromEntries(['person', 'session', 'tier', 'region', 'site', 'promotion'].map((name) => [name, String.raw`[^\s,;]+`])),
+};
+
+const escaped = (text: string) => text.replace(/[.+?^${}()|[\]\\]/g, '\\$&');
+
+/**
+ * What stands between the stars of a pattern, each as an expression of its own: they are looked for one behind the other, so that a
+ * line is read in time whatever stands in it.
+ *
+ * @throws RangeError naming the place that is not known, or is there twice
+ */
+export function linePattern(pattern: string): RegExp[] {
+  const seen = new Set<string>();
+  const placed = (part: string) => {
+    const name = /^\{(\w+)\}$/.exec(part)?.[1];
+    if (name === undefined) return escaped(part);
+    const place = PLACES[name];
+    if (place === undefined) throw new RangeError(`{${name}}: expected one of ${Object.keys(PLACES).map((known) => `{${known}}`).join(', ')}`); // prettier-ignore
+    if (seen.has(name)) throw new RangeError(`{${name}}: is there twice`);
+    seen.add(name);
+    return `(?<${name}>${place})`;
+  };
+  const segments = pattern.split('*').map((segment) => segment.split(/(\{\w+\})/).map(placed).join('')); // prettier-ignore
+  return segments.map((segment, i) => new RegExp(`${i === 0 ? '^' : ''}${segment}${i === segments.length - 1 ? '$' : ''}`, 'g'));
+}
+
+/** What the places of a pattern hold in a line; `undefined` when the line is another. */
+function placesIn(pattern: readonly RegExp[], line: string): Record<string, string> | undefined {
+  const places: Record<string, string> = {};
+  let at = 0;
+  for (const segment of pattern) {
+    segment.lastIndex = at;
+    const found = segment.exec(line);
+    if (!found) return undefined;
+    Object.assign(places, found.groups);
+    at = found.index + found[0].length;
+  }
+  return places;
+}
+
+/** Longer lines are no such lines: none is searched for long. */
+const LONGEST_LINE = 2_000;
+
+/** Reads lines by rules; the first that fits counts. @throws RangeError as `linePattern` */
+export function lineReader(rules: readonly LineRule[]): (component: string, line: string) => LineMatch | undefined {
+  const known = rules.map((rule) => ({ ...rule, pattern: linePattern(rule.pattern) }));
+  return (component, line) => {
+    if (line.length > LONGEST_LINE) return undefined;
+    for (const rule of known) {
+      if (rule.component !== undefined && rule.component !== component) continue;
+      const found = placesIn(rule.pattern, line);
+      if (!found) continue;
+      const { amount, ...texts } = found;
+      return { name: rule.name, amount: amount === undefined ? undefined : Number(amount), texts };
+    }
+    return undefined;
+  };
+}
