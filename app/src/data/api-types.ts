@@ -1322,6 +1322,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/incidents/{id}/lost-by-tier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Money that an incident cost so far, by tier */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description minutes up to the newest judged one; moves on by itself */
+                    last?: number;
+                    /** @description begin, with `to` */
+                    from?: string;
+                    /** @description end, with `from` */
+                    to?: string;
+                    /** @description only this application */
+                    application?: string;
+                    /** @description only this flow */
+                    flow?: number;
+                    /** @description only what this team has or should get */
+                    team?: string;
+                    /** @description only attempts of this site */
+                    site?: string;
+                    /** @description only attempts of this version */
+                    version?: string;
+                    /** @description only attempts of this region */
+                    region?: string;
+                    /** @description only attempts of this tier */
+                    tier?: string;
+                    /** @description only attempts of this promotion */
+                    promotion?: string;
+                    /** @description only attempts of this host */
+                    host?: string;
+                    /** @description with what the window is compared */
+                    against?: "nothing" | "week" | "day" | "before" | "release";
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Money that an incident cost so far, by tier */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LostByTier"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/incidents/{id}/hurt/export": {
         parameters: {
             query?: never;
@@ -3180,7 +3254,18 @@ export interface components {
                 }[];
             }[];
         };
+        LostByTier: {
+            currency: string;
+            whole: components["schemas"]["Interval"];
+            tiers: {
+                tier: string;
+                money: components["schemas"]["Interval"];
+                people: components["schemas"]["Interval"];
+            }[];
+        };
         PersonAttempt: {
+            /** @enum {string} */
+            kind: "work" | "background" | "page" | "businessEvent";
             atMs: number;
             durationMs: number;
             flow: number;
@@ -3855,6 +3940,8 @@ export interface components {
             };
             all: components["schemas"]["PageGroup"] | null;
             groups: components["schemas"]["PageGroup"][];
+            frames: components["schemas"]["PageGroup"][];
+            flow: number | null;
             trend: {
                 startMs: number;
                 stepMs: number;

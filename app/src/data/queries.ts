@@ -115,6 +115,17 @@ export function useHurt(id: number, view: View) {
   });
 }
 
+/** Asked for where it is looked at: a bill for each tier. */
+export function useLostByTier(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['lost-by-tier', id, query],
+    queryFn: () => ask<Schemas['LostByTier']>(`/api/incidents/${id}/lost-by-tier?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+  });
+}
+
 /** By name, for those who may: the key goes along with this one request and is kept nowhere. */
 export function useExportHurt(id: number, view: View) {
   return useMutation({

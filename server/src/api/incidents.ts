@@ -81,6 +81,11 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
     const { rates } = readInput(rankingQuery, request.query);
     response.json(await askIncident(engine, request.params.id, { window: readWindow(request), rates: rates, ...readFocus(request) }));
   });
+  router.get('/incidents/:id/lost-by-tier', async (request, response) => {
+    const lost = await engine.ask('lostByTier', { id: idIn(request.params.id), window: readWindow(request), focus: readFocus(request).focus });
+    if (!lost) throw noIncident(request.params.id);
+    response.json(lost);
+  });
   router.get('/incidents/:id/hosts', async (request, response) => {
     const hosts = await engine.ask('incidentHosts', { id: idIn(request.params.id) });
     if (!hosts) throw noIncident(request.params.id);

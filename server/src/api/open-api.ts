@@ -113,8 +113,9 @@ const schemas: Record<string, Schema> = {
     window: windowMs, currency: text, total: integer, gone: integer, lost: number, people: list(ref('HurtPerson')),
     concentration: list(record({ dimension: oneOf(['tier', 'promotion', 'site', 'region']), values: list(record({ value: text, people: integer })) })),
   }),
+  LostByTier: record({ currency: text, whole: ref('Interval'), tiers: list(record({ tier: text, money: ref('Interval'), people: ref('Interval') })) }),
   PersonAttempt: record({
-    atMs: number, durationMs: number, flow: integer, name: text, application: text, outcome: oneOf(OUTCOMES), expectedMs: orNull(number), session: number,
+    kind: oneOf(ATTEMPT_KINDS), atMs: number, durationMs: number, flow: integer, name: text, application: text, outcome: oneOf(OUTCOMES), expectedMs: orNull(number), session: number,
     isProbe: flag, site: text, region: text, tier: text, version: text, value: orNull(number), failure: text, traceId: text, spanId: text,
   }),
   Person: record({ person: text, window: windowMs, attempts: list(ref('PersonAttempt')), views: list(ref('PersonView')) }),
@@ -358,6 +359,9 @@ export function openApi(url: string): Schema {
       '/api/flows/{id}/path': { get: get('The components that a flow goes through', 'Path', [path('id'), ...windowQuery, ...focusQuery]) },
       '/api/incidents/{id}/hurt': {
         get: get('People whom an incident hurt, worst off first, without names', 'Hurt', [path('id'), ...windowQuery, ...focusQuery]),
+      },
+      '/api/incidents/{id}/lost-by-tier': {
+        get: get('Money that an incident cost so far, by tier', 'LostByTier', [path('id'), ...windowQuery, ...focusQuery]),
       },
       '/api/incidents/{id}/hurt/export': {
         post: {

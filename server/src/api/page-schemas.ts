@@ -26,7 +26,7 @@ export const pageSchemas: Record<string, Schema> = {
   PersonView: record({ ...listed, session: number, system: text }),
   PageLoads: record({
     window: windowMs, by: oneOf(PAGE_DIMENSIONS), kept: number, kinds: record(Object.fromEntries(VIEW_KINDS.map((kind) => [kind, integer]))),
-    all: orNull(ref('PageGroup')), groups: list(ref('PageGroup')), trend: record({ startMs: number, stepMs: number, vitals: byVital(list(orNull(number))) }),
+    all: orNull(ref('PageGroup')), groups: list(ref('PageGroup')), frames: list(ref('PageGroup')), flow: orNull(integer), trend: record({ startMs: number, stepMs: number, vitals: byVital(list(orNull(number))) }),
     where: list(ref('PageWhere')),
     hosts: list(record({ host: text, isThirdParty: flag, resources: integer, missing: integer, meanMs: number, bytes: number })),
     calls: list(record({ call: text, calls: integer, failed: integer, medianMs: number, p95Ms: number })), worst: list(ref('ListedLoad')),

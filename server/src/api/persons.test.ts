@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
-import type { HurtShape, JourneyShape, JourneysShape, PersonShape, WorstFirstShape } from './shapes';
+import type { HurtShape, JourneyShape, JourneysShape, LostByTierShape, PersonShape, WorstFirstShape } from './shapes';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
@@ -21,7 +21,7 @@ beforeAll(async () => {
       traceId: hex(n, 32), spanId: hex(n++, 16), name: 'x', kind: 2, startTimeUnixNano: nanos(startMs), endTimeUnixNano: nanos(startMs + 200 + (n % 90)),
       status: failed ? { code: 2 } : {},
       attributes: [
-        text('http.request.method', 'GET'), text('http.route', route), text('user.id', who), text('session.id', `s${session}`), text('toplens.tier', 'Gold'),
+        text('http.request.method', 'GET'), text('http.route', route), text('user.id', who), text('session.id', `s${session}`), text('toplens.tier', session % 3 === 0 ? 'Silver' : 'Gold'),
         ...(promotion ? [text('toplens.promotion', promotion)] : []),
         ...(value === undefined ? [] : [{ key: 'toplens.value.amount', value: { doubleValue: value } }, text('toplens.value.currency', 'EUR')]),
       ],
@@ -71,6 +71,19 @@ test('who was hurt is told without names, with where they gather and what they w
   // Everybody unhurt pays 40.
   expect(gone[0]?.lost).toBeGreaterThan(35);
   expect(JSON.stringify(hurt)).not.toContain(HASHED);
+});
+
+test('money lost is told by tier, each by its own bill', async () => {
+  const { whole, tiers } = await get<LostByTierShape>(`/incidents/${await incidentId()}/lost-by-tier?last=60`);
+  expect(whole.estimate).toBeGreaterThan(100);
+  expect(tiers.length).toBeGreaterThan(0);
+  const sum = tiers.reduce((total, { money }) => total + money.estimate, 0);
+  expect(Math.abs(sum / whole.estimate - 1)).toBeLessThan(0.25);
+  for (const { money } of tiers) expect(money.low).toBeLessThanOrEqual(money.estimate);
+  const [first] = tiers;
+  const narrowed = await get<LostByTierShape>(`/incidents/${await incidentId()}/lost-by-tier?last=60&tier=${first?.tier}`);
+  expect(narrowed.tiers).toEqual([first]);
+  expect((await fetch(`${server.url}/api/incidents/999/lost-by-tier?last=60`)).status).toBe(404);
 });
 
 test('names need a right and a reason, both recorded before anything leaves', async () => {

@@ -619,7 +619,15 @@ export interface HurtShape {
   concentration: { dimension: 'tier' | 'promotion' | 'site' | 'region'; values: { value: string; people: number }[] }[];
 }
 
+/** Money that an incident cost so far, and that of each tier by itself. */
+export interface LostByTierShape {
+  currency: string;
+  whole: IntervalShape;
+  tiers: { tier: string; money: IntervalShape; people: IntervalShape }[];
+}
+
 export interface PersonAttemptShape {
+  kind: AttemptKind;
   atMs: number;
   durationMs: number;
   flow: number;
@@ -855,6 +863,10 @@ export interface PageLoadsShape {
   kinds: { load: number; route: number; frame: number };
   all: PageGroupShape | null;
   groups: PageGroupShape[];
+  /** pages within pages, by page */
+  frames: PageGroupShape[];
+  /** number of the flow that loads of the page are attempts of; null when it is not one page, or none of it was judged */
+  flow: number | null;
   trend: { startMs: number; stepMs: number; vitals: Record<Vital, (number | null)[]> };
   where: PageWhereShape[];
   hosts: ResourceHostShape[];

@@ -13,6 +13,7 @@ import { flowTable } from './flow-table';
 import { componentPage, flowPath } from './component-page';
 import { figures, flowCounts, freshness } from './freshness';
 import { hurt } from './hurt';
+import { lostByTier } from './lost-by-tier';
 import { incidentHosts } from './incident-hosts';
 import { incidentPage } from './incident-page';
 import { logScope } from './incident-scope';
@@ -114,6 +115,8 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
       return flowPage(world, message.ask);
     case 'hurt':
       return hurt(world, message.ask);
+    case 'lostByTier':
+      return lostByTier(world, message.ask);
     case 'person':
       return personAttempts(world, message.ask);
     case 'journeys':

@@ -33,6 +33,7 @@ export async function personAttempts(
       const flow = rows.flow[i] as number;
       const flags = rows.flags[i] as number;
       found.push({
+        kind: world.names.flow(flow).kind,
         atMs: startMs,
         durationMs: rows.durationMs[i] as number,
         flow,

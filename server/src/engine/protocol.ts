@@ -13,6 +13,7 @@ import type {
   IncidentShape,
   JourneyShape,
   JourneysShape,
+  LostByTierShape,
   MoneyShape,
   PathShape,
   PersonAttemptShape,
@@ -27,6 +28,7 @@ import type { ComponentQuestion } from './component-page';
 import type { FieldQuestion, RegionQuestion } from './flow-field';
 import type { Focus } from './focus';
 import type { Hurt, HurtQuestion } from './hurt';
+import type { LostByTierQuestion } from './lost-by-tier';
 import type { PersonQuestion } from './person';
 import type { JourneyQuestion, JourneysQuestion } from './journeys';
 import type { LogQuestion } from '../search/questions';
@@ -87,6 +89,7 @@ export interface Questions {
   logScope: { ask: { id: number }; answer: LogScope | null };
   /** everything that runs, at the end of a window */
   hurt: { ask: HurtQuestion; answer: Hurt | null };
+  lostByTier: { ask: LostByTierQuestion; answer: LostByTierShape | null };
   person: { ask: PersonQuestion; answer: { fromMs: number; toMs: number; attempts: PersonAttemptShape[] } };
   journeys: { ask: JourneysQuestion; answer: JourneysShape };
   money: { ask: JourneysQuestion; answer: MoneyShape };

@@ -25,6 +25,8 @@ export interface Records {
   changes: ChangeEvent[];
   views: PageView[];
   errors: ScriptError[];
+  /** attempts that some of these tell of besides: loads of pages, business events in lines */
+  toldBeside: Attempt[];
 }
 
 /** What the settings say of how telemetry is read. */
@@ -41,10 +43,12 @@ export interface Decoded {
   reasons: string;
 }
 
-const KINDS = ['attempts', 'spans', 'lines', 'points', 'changes', 'views', 'errors'] as const satisfies (keyof Records)[];
+const SENT = ['attempts', 'spans', 'lines', 'points', 'changes', 'views', 'errors'] as const satisfies (keyof Records)[];
+const KINDS = [...SENT, 'toldBeside'] as const;
 
-export const noRecords = (): Records => ({ attempts: [], spans: [], lines: [], points: [], changes: [], views: [], errors: [] });
-export const sizeOf = (records: Records): number => KINDS.reduce((sum, kind) => sum + records[kind].length, 0);
+export const noRecords = (): Records => ({ attempts: [], spans: [], lines: [], points: [], changes: [], views: [], errors: [], toldBeside: [] });
+/** Records as the sender counts them. */
+export const sizeOf = (records: Records): number => SENT.reduce((sum, kind) => sum + records[kind].length, 0);
 
 export function joined(many: readonly Records[]): Records {
   return Object.fromEntries(KINDS.map((kind) => [kind, many.flatMap((one) => one[kind] as unknown[])])) as unknown as Records;
@@ -124,7 +128,7 @@ function decodeLogs(
     const line = toLogLine(record, repeat);
     records.lines.push(line);
     const match = readLine(line.component, line.body);
-    if (match) records.attempts.push(eventOfLine(match, record, [line.component, line.atUs, lineIdentity(line)].join('\u001f'), shortHash));
+    if (match) records.toldBeside.push(eventOfLine(match, record, [line.component, line.atUs, lineIdentity(line)].join('\u001f'), shortHash));
   }
 }
 
@@ -137,7 +141,7 @@ function takeOr<One extends object>(reject: (reason: string) => void, taken: One
 function takeView(view: PageView | string, records: Records, reject: (reason: string) => void): void {
   takeOr(reject, records.views, view);
   const attempt = typeof view === 'string' ? undefined : attemptOfView(view, countryOf(view.country, view.timeZone));
-  if (attempt) records.attempts.push(attempt);
+  if (attempt) records.toldBeside.push(attempt);
 }
 
 /** @returns false when it is an event of another kind */

@@ -195,7 +195,7 @@ export class Intake {
 
   async #storeGroup(group: Applied[]): Promise<void> {
     const records = joined(group.map((applied) => applied.records));
-    const encoded = encodeRows(records.attempts, records.spans, this.deps.names);
+    const encoded = encodeRows([...records.attempts, ...records.toldBeside], records.spans, this.deps.names);
     // Most batches hold few kinds: rows of the others need no buffers.
     const rowsOf = <One>(table: CopiedTable, ones: readonly One[], encode: (ones: readonly One[], names: NameBook) => CopyRows) =>
       ones.length === 0 ? [] : [{ table, rows: encode(ones, this.deps.names) }];

@@ -3,7 +3,7 @@ import type { Window } from '@toplens/core/time';
 import type { PageGroupShape, PageLoadsShape, PageWhereShape, ResourceHostShape } from '../api/shapes';
 import type { Database } from '../store/database';
 import {
-  callsOf, conditionOf, detailsWhere, namesOf, PAGE_DIMENSIONS, viewsWhere, worstViews, type PageDimension, type PageFocus, type StoredView,
+  callsOf, conditionOf, detailsWhere, flowOfPage, namesOf, PAGE_DIMENSIONS, viewsWhere, worstViews, type PageDimension, type PageFocus, type StoredView,
 } from '../store/pages'; // prettier-ignore
 
 export interface PagesQuestion {
@@ -33,8 +33,13 @@ export async function pageLoads(database: Database, { window, focus, by }: Pages
   const nameIn = (id: number) => names.get(id) ?? '';
   const page = focus.page === undefined ? undefined : views[0]?.dimensions.page;
   const whole = views.filter(({ kind }) => kind !== 'frame');
-  const counted = (groupOf: (view: StoredView) => number) => summariseViews(whole.map((view) => ({ ...view, group: groupOf(view), share: view.share * kept })));
+  const counted = (groupOf: (view: StoredView) => number, of = whole) =>
+    summariseViews(of.map((view) => ({ ...view, group: groupOf(view), share: view.share * kept })));
   const groups = counted(({ dimensions }) => dimensions[by]);
+  const frames = counted(
+    ({ dimensions }) => dimensions.page,
+    views.filter(({ kind }) => kind === 'frame'),
+  );
   const [all] = counted(() => ALL);
   const stepMs = (window.toMs - window.fromMs) / STRETCHES;
   return {
@@ -44,6 +49,8 @@ export async function pageLoads(database: Database, { window, focus, by }: Pages
     kinds: { load: sumOf(views, 'load', kept), route: sumOf(views, 'route', kept), frame: sumOf(views, 'frame', kept) },
     all: all ? groupShape(all, '') : null,
     groups: groups.slice(0, MOST_GROUPS).map((group) => groupShape(group, nameIn(group.group))),
+    frames: frames.slice(0, MOST_LISTED).map((group) => groupShape(group, nameIn(group.group))),
+    flow: focus.page === undefined || !views[0] ? null : ((await flowOfPage(database, nameIn(views[0].dimensions.application), focus.page)) ?? null),
     trend: {
       startMs: window.fromMs,
       stepMs,
@@ -57,7 +64,7 @@ export async function pageLoads(database: Database, { window, focus, by }: Pages
 }
 
 const NOTHING = {
-  kept: 1, kinds: { load: 0, route: 0, frame: 0 }, all: null, groups: [], where: [], hosts: [], calls: [], worst: [],
+  kept: 1, kinds: { load: 0, route: 0, frame: 0 }, all: null, groups: [], frames: [], flow: null, where: [], hosts: [], calls: [], worst: [],
   trend: { startMs: 0, stepMs: 0, vitals: { ttfb: [], fcp: [], lcp: [], inp: [], cls: [] } },
 }; // prettier-ignore
 

@@ -1,5 +1,6 @@
-import { PARTS, VIEW_KINDS, VITALS, type Load, type Parts, type ViewKind, type Vital } from '@toplens/core/pages';
+import { pageFlow, PARTS, VIEW_KINDS, VITALS, type Load, type Parts, type ViewKind, type Vital } from '@toplens/core/pages';
 import type { Window } from '@toplens/core/time';
+import { flowText } from '../intake/name-book';
 import type { ViewDetail } from '../intake/page-rows';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
@@ -53,6 +54,13 @@ export async function conditionOf(database: Database, window: Window, focus: Pag
     conditions.push(`${dimension} = ${number}`);
   }
   return conditions.join(' AND ');
+}
+
+/** Number of the flow that loads of a page are attempts of. */
+export async function flowOfPage(database: Database, application: string, page: string): Promise<number | undefined> {
+  const text = flowText({ application, technicalName: pageFlow(page), kind: 'page' });
+  const [name] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'flow' AND value = $1", [text]);
+  return name?.id;
 }
 
 export async function countViews(database: Database, where: string): Promise<number> {

@@ -1,12 +1,12 @@
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
-import { useMoney, useWorstFirst } from '@/data/queries';
+import { useLostByTier, useMoney, useWorstFirst } from '@/data/queries';
 import { useView } from '@/frame/view';
 import { clock } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { TakingsLine } from '../money/money-list';
-import { backWords } from '../money/money-words';
+import { backWords, tierWords } from '../money/money-words';
 
 const SHORTEST_MS = 10 * 60_000;
 const iso = (ms: number) => new Date(ms).toISOString();
@@ -32,6 +32,7 @@ export function MoneyPart({ incident }: { incident: Incident }) {
       {during.flows.map((takings) => (
         <TakingsLine key={takings.flow} takings={takings} currency={during.currency} />
       ))}
+      <LostByTier incident={incident} />
       {isBackKnown && since && since.flows.length > 0 && (
         <>
           <Words kind="strong">{`Since it ended at ${clock(endMs, nowMs)}`}</Words>
@@ -40,6 +41,21 @@ export function MoneyPart({ incident }: { incident: Incident }) {
           ))}
         </>
       )}
+    </View>
+  );
+}
+
+/** What this incident itself cost so far, by whom. */
+function LostByTier({ incident }: { incident: Incident }) {
+  const { view } = useView();
+  const { data } = useLostByTier(incident.id, view);
+  if (!data || data.tiers.length === 0) return null;
+  return (
+    <View testID="lost-by-tier">
+      <Words kind="strong">Not earned because of this, by tier</Words>
+      {data.tiers.map((one) => (
+        <Words key={one.tier}>{tierWords(one, data.currency)}</Words>
+      ))}
     </View>
   );
 }

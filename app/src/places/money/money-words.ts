@@ -45,3 +45,7 @@ export function backWords({ name, kind, orders, value }: Takings, currency: stri
   if (orders.verdict === 'below') return `${name}: back in part, ${share} of the usual ${kind === 'businessEvent' ? 'number' : 'orders'}${money}.`;
   return `${name}: back in full, ${share} of the usual ${kind === 'businessEvent' ? 'number' : 'orders'}${money}.`;
 }
+
+/** "Trader: €1,240 (€810 to €1,670), 312 people" */
+export const tierWords = ({ tier, money, people }: Schemas['LostByTier']['tiers'][number], currency: string): string =>
+  `${tier}: ${formatMoney(money.estimate, currency)} (${formatMoney(money.low, currency)} to ${formatMoney(money.high, currency)}), ${count(people.estimate)} people`;

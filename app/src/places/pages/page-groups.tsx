@@ -23,10 +23,12 @@ export type Props = {
   by: PageGroup;
   groups: readonly PageGroupFigures[];
   onNarrow: (value: string) => void;
+  /** values that somebody keeps an eye on, where that is offered */
+  keeping?: { kept: readonly string[]; toggle: (value: string) => void };
 };
 
 /** Pages (or countries, browsers …), each with the parts of its load. */
-export function PageGroups({ by, groups, onNarrow }: Props) {
+export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
   const palette = usePalette();
   const [order, setOrder] = useState<PageOrder>('weight');
   const { rows, leftOut } = ordered(groups, order);
@@ -47,6 +49,9 @@ export function PageGroups({ by, groups, onNarrow }: Props) {
               {group.meanMs !== null && <PartsBar parts={groupedParts(group.parts)} mostMs={most} />}
               <Words kind="small">{groupWords(group)}</Words>
             </Pressable>
+            {keeping && group.name !== '' && (
+              <KeepToggle name={valueName(by, group.name)} isKept={keeping.kept.includes(group.name)} onToggle={() => keeping.toggle(group.name)} />
+            )}
           </View>
         ))}
       </View>
@@ -54,6 +59,17 @@ export function PageGroups({ by, groups, onNarrow }: Props) {
         <Words kind="muted">{`${count(leftOut)} with less than ${percent(CUT_OFF)} of all time ${leftOut === 1 ? 'is' : 'are'} left out.`}</Words>
       )}
     </View>
+  );
+}
+
+function KeepToggle({ name, isKept, onToggle }: { name: string; isKept: boolean; onToggle: () => void }) {
+  const palette = usePalette();
+  return (
+    <Pressable role="checkbox" aria-checked={isKept} aria-label={`Keep an eye on ${name}`} onPress={onToggle} style={styles.keep}>
+      <Words kind={isKept ? 'strong' : 'body'} style={{ color: palette.action }}>
+        {isKept ? 'kept' : 'keep'}
+      </Words>
+    </Pressable>
   );
 }
 
@@ -71,8 +87,9 @@ export function PartsLegend() {
 }
 
 const styles = StyleSheet.create({
-  row: { borderTopWidth: 1 },
-  press: { minHeight: TOUCH, paddingVertical: SPACE.s, gap: SPACE.xs },
+  row: { borderTopWidth: 1, flexDirection: 'row', alignItems: 'center' },
+  keep: { minWidth: TOUCH, minHeight: TOUCH, paddingLeft: SPACE.s, alignItems: 'flex-end', justifyContent: 'center' },
+  press: { flex: 1, minWidth: 0, minHeight: TOUCH, paddingVertical: SPACE.s, gap: SPACE.xs },
   head: { flexDirection: 'row', gap: SPACE.s },
   name: { flex: 1, minWidth: 0 },
   legend: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },

@@ -28,6 +28,24 @@ export const ResourceHosts = ({ hosts }: { hosts: PageLoads['hosts'] }) => (
   />
 );
 
+/** Pages within pages: their loads are counted by themselves. */
+export const Frames = ({ frames }: { frames: PageLoads['frames'] }) => (
+  <FactList
+    title="Frames within pages"
+    testID="frames"
+    facts={frames.slice(0, MOST_CALLS).map(({ name, views, meanMs, shareMissing, shareWithErrors }) => ({
+      name: valueName('page', name),
+      isOff: shareMissing >= 0.5 || shareWithErrors >= 0.5,
+      words: [
+        `${count(views)} ${views === 1 ? 'view' : 'views'}`,
+        meanMs !== null && `mean ${durationWords(meanMs)}`,
+        shareMissing > 0 && `something missing on ${percent(shareMissing)}`,
+        shareWithErrors > 0 && `${percent(shareWithErrors)} with script errors`,
+      ],
+    }))}
+  />
+);
+
 /** Calls in the background are no page loads: they stand apart. */
 export const BackgroundCalls = ({ calls }: { calls: PageLoads['calls'] }) => (
   <FactList

@@ -48,7 +48,7 @@ export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>):
   if (!all) return 'No page told of itself in this time.';
   const people = all.people > 0 ? ` by ${count(all.people)} ${all.people === 1 ? 'person' : 'people'}` : '';
   const half = all.medianMs === null ? '' : `; half of the loads within ${durationWords(all.medianMs)}`;
-  const apart = [kinds.route > 0 && `${count(kinds.route)} without a load of their own`, kinds.frame > 0 && `${count(kinds.frame)} frames not counted`].filter(
+  const apart = [kinds.route > 0 && `${count(kinds.route)} without a load of their own`, kinds.frame > 0 && `${count(kinds.frame)} frames apart`].filter(
     Boolean,
   );
   return `${count(all.views)} ${all.views === 1 ? 'view' : 'views'}${people}${apart.length > 0 ? `, ${apart.join(', ')}` : ''}${half}.`;
@@ -78,13 +78,17 @@ export function whereSentences(where: readonly Where[], all: Pick<PageGroupFigur
   ];
 }
 
+/** So many times as often as elsewhere, or next to never there: hardly anywhere else. */
+const HARDLY_ELSEWHERE = { times: 5, share: 0.01 };
+
 /** Views beyond what the rest would have had. */
 const weightOf = ({ hit }: Where): number => hit.reduce((sum, { views, here, elsewhere }) => sum + views * (here - elsewhere), 0);
 
 function whereSentence({ what, dimension, verdict, hit }: Where): string {
   const group = dimension as PageGroup;
   const [first] = hit;
-  const ends = verdict === 'here' ? 'hardly anywhere else' : 'elsewhere as well, but less';
+  const isHardly = hit.every(({ here, elsewhere }) => elsewhere < HARDLY_ELSEWHERE.share || here >= HARDLY_ELSEWHERE.times * elsewhere);
+  const ends = verdict === 'here' && isHardly ? 'hardly anywhere else' : 'elsewhere as well, but less';
   if (hit.length === 1 && first)
     return `${WHAT[what]} on ${percent(first.here)} of views ${WHERE[group]} ${valueName(group, first.name)}, elsewhere on ${percent(first.elsewhere)}: ${ends}.`;
   const named = hit.slice(0, MOST_NAMED).map(({ name, here }) => `${valueName(group, name)} (${percent(here)} of views)`);

@@ -1,17 +1,20 @@
 import { VITALS, type Vital } from '@toplens/core/pages';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
 import { VitalTrend } from '@/charts/vital-trend';
 import { usePageLoads } from '@/data/queries';
 import { Chip } from '@/frame/chip';
+import { Door } from '@/frame/door';
+import { useKeptCountries } from '@/frame/kept';
 import { Strip } from '@/frame/strip';
 import { NARROWING, PAGE_GROUPS, PAGE_NARROWING, useView, without, type PageGroup } from '@/frame/view';
 import { count } from '@/look/format';
+import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
+import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { PeopleFrame } from '../people/people-frame';
-import { BackgroundCalls, ResourceHosts, WorstLoads } from './page-lists';
+import { BackgroundCalls, Frames, ResourceHosts, WorstLoads } from './page-lists';
 import { PageGroups, PartsLegend } from './page-groups';
 import { GROUP_WORDS, mapTone, pagesSentence, RATING_WORDS, valueName, VITAL_WORDS, vitalValue, whereSentences, type PageLoads } from './page-words';
 
@@ -25,6 +28,7 @@ export function PagesPlace() {
   const { view, setView } = useView();
   const { data, error, refetch } = usePageLoads(view);
   const by = view.pagesBy ?? 'page';
+  const palette = usePalette();
   const choose = (next: PageGroup) => {
     const { pagesBy: _by, ...rest } = view;
     setView(next === 'page' ? rest : { ...rest, pagesBy: next });
@@ -52,6 +56,11 @@ export function PagesPlace() {
       {data && (
         <SharedMoment>
           <Words testID="pages-sentence">{pagesSentence(data)}</Words>
+          {data.flow !== null && (
+            <Door path={`/flow/${data.flow}`} style={styles.door}>
+              <Words style={{ color: palette.action }}>How it is judged: limit, importance, its usual day</Words>
+            </Door>
+          )}
           {data.kept < 1 && <Words kind="muted">{`Counted from every ${count(1 / data.kept)}th view.`}</Words>}
           {data.all === null && <NothingYet />}
           {data.all && (
@@ -67,16 +76,13 @@ export function PagesPlace() {
               <Strip label="Told apart" options={BY} chosen={by} onChoose={choose} />
               <View style={isInColumns ? styles.columns : styles.stack}>
                 <View style={isInColumns ? styles.wide : styles.stack}>
-                  {by === 'country' && (
-                    <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
-                      <CountryMap countries={countryFigures(data)} toneWords={mapTone(data).words} />
-                    </Suspense>
-                  )}
-                  <PageGroups by={by} groups={data.groups} onNarrow={(value) => setView(narrowedTo(view, by, value))} />
+                  {by === 'country' && <Countries pages={data} onNarrow={(value) => setView(narrowedTo(view, by, value))} />}
+                  {by !== 'country' && <PageGroups by={by} groups={data.groups} onNarrow={(value) => setView(narrowedTo(view, by, value))} />}
                   <PartsLegend />
                 </View>
                 <View style={isInColumns ? styles.column : styles.stack}>
                   <ResourceHosts hosts={data.hosts} />
+                  <Frames frames={data.frames} />
                   <BackgroundCalls calls={data.calls} />
                   <WorstLoads loads={data.worst} toMs={data.window.toMs} />
                 </View>
@@ -90,15 +96,40 @@ export function PagesPlace() {
   );
 }
 
+const KEPT = [
+  { value: 'all', words: 'all countries' },
+  { value: 'kept', words: 'only those kept' },
+] as const;
+
+/** Countries on the map and in the list: all, or the few that somebody keeps an eye on. */
+function Countries({ pages, onNarrow }: { pages: PageLoads; onNarrow: (country: string) => void }) {
+  const [kept, toggle] = useKeptCountries();
+  const [shown, setShown] = useState<'all' | 'kept'>('all');
+  const isCut = shown === 'kept' && kept.length > 0;
+  const groups = isCut ? pages.groups.filter(({ name }) => kept.includes(name)) : pages.groups;
+  const hidden = pages.groups.length - groups.length;
+  return (
+    <View style={styles.stack} testID="countries">
+      <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
+        <CountryMap countries={countryFigures(pages, groups)} toneWords={mapTone(pages).words} />
+      </Suspense>
+      {kept.length > 0 && <Strip label="Countries" options={KEPT} chosen={shown} onChoose={setShown} />}
+      <PageGroups by="country" groups={groups} onNarrow={onNarrow} keeping={{ kept, toggle }} />
+      {hidden > 0 && <Words kind="muted">{`${count(hidden)} other ${hidden === 1 ? 'country is' : 'countries are'} not shown.`}</Words>}
+    </View>
+  );
+}
+
 /** A chosen value is what everything below is narrowed to; then its pages are worth a look. */
 function narrowedTo<V extends object>(view: V, by: PageGroup, value: string): V {
   const { pagesBy: _by, ...rest } = view as V & { pagesBy?: string };
   return { ...rest, [by]: value, ...(by === 'page' && { pagesBy: 'country' }) } as unknown as V;
 }
 
-function countryFigures(pages: PageLoads) {
+/** @param groups those that are shown; they are toned against all */
+function countryFigures(pages: PageLoads, groups: PageLoads['groups']) {
   const { ratioOf } = mapTone(pages);
-  const known = pages.groups.filter(({ name }) => name !== '');
+  const known = groups.filter(({ name }) => name !== '');
   return known.map((group) => ({ code: group.name, name: valueName('country', group.name), views: group.views, ratio: ratioOf(group) }));
 }
 
@@ -133,6 +164,7 @@ function NothingYet() {
 
 const styles = StyleSheet.create({
   chips: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
+  door: { minHeight: TOUCH, justifyContent: 'center' },
   where: { paddingVertical: SPACE.xs / 2 },
   vitals: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.s, paddingTop: SPACE.s },
   vital: { width: '17.5%', minWidth: 120 },

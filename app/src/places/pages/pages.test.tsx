@@ -24,7 +24,7 @@ describe('page loads in words', () => {
 
   test('a summary with what stands apart', () => {
     expect(pagesSentence({ all: group(), kinds: { load: 90, route: 10, frame: 3 } })).toBe(
-      '100 views by 40 people, 10 without a load of their own, 3 frames not counted; half of the loads within 400 ms.',
+      '100 views by 40 people, 10 without a load of their own, 3 frames apart; half of the loads within 400 ms.',
     );
   });
 
@@ -36,6 +36,7 @@ describe('page loads in words', () => {
       'What matters is shown after 2.5 s on 20 % of views over 3g, elsewhere on 10 %: elsewhere as well, but less.',
       'A script fails on some views: everywhere alike.',
     ]);
+    expect(whereSentences([where({ hit: [{ name: 'IE', views: 100, here: 0.04, elsewhere: 0.02 }] })])[0]).toMatch(/elsewhere as well, but less\.$/);
     const many = where({ hit: ['IE', 'NL', 'BE', 'FR'].map((name) => ({ name, views: 10, here: 0.5, elsewhere: 0 })) });
     expect(whereSentences([many])[0]).toBe(
       'Something does not come from Ireland (50 % of views), Netherlands (50 % of views), Belgium (50 % of views) and 1 more: hardly anywhere else.',

@@ -9,7 +9,7 @@ jest.mock('@/look/icon', () => ({}));
 
 type Attempt = Schemas['PersonAttempt'];
 const attempt = (more: Partial<Attempt> = {}): Attempt => ({
-  atMs: Date.UTC(2026, 2, 10, 10), durationMs: 720, flow: 1, name: 'Print labels', application: 'Sender Portal', outcome: 'onTime', expectedMs: 690, session: 7,
+  kind: 'work', atMs: Date.UTC(2026, 2, 10, 10), durationMs: 720, flow: 1, name: 'Print labels', application: 'Sender Portal', outcome: 'onTime', expectedMs: 690, session: 7,
   isProbe: false, site: 'Ostrel', region: 'GB', tier: 'Anchor', version: '5.12.0', value: null, failure: '', traceId: '', spanId: '', ...more,
 }); // prettier-ignore
 

@@ -46,6 +46,15 @@ function HappeningLine({ happening, todayMs }: { happening: Happening; todayMs: 
     return <Line path={`/page-load/${view}`} words={`${time}  page ${page}`} small={viewWords(happening.view)} isBad={errors > 0 || missing > 0} />;
   }
   const { attempt } = happening;
+  if (attempt.kind === 'businessEvent')
+    return (
+      <Line
+        path={undefined}
+        words={`${time}  ${attempt.name}`}
+        small={attempt.value === null ? 'event' : `event, worth ${attempt.value.toFixed(2)}`}
+        isBad={false}
+      />
+    );
   const path = attempt.traceId === '' ? undefined : `/attempt/${attempt.traceId}/${attempt.spanId}`;
   return <Line path={path} words={`${time}  ${attempt.name}`} small={attemptWords(attempt)} isBad={attempt.outcome !== 'onTime'} />;
 }
