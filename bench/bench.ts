@@ -9,6 +9,7 @@ import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolde
 import { startDemoWorld } from '../e2e/world';
 import { CopyRows } from '../server/src/store/copy-rows';
 import { Database } from '../server/src/store/database';
+import { pageLoads } from './page-loads';
 import { whereItComesFrom } from './where-it-comes-from';
 import { BATCH, payloads, type Payload } from './payloads';
 
@@ -196,8 +197,13 @@ async function firstRow(): Promise<void> {
   report('from navigation to the first ranked row, phone, CPU at a quarter', median / 1000, ' s', '≤ 2.5 s', median <= 2500);
 }
 
+if (process.argv.includes('pages')) {
+  await pageLoads(report);
+  process.exit(0);
+}
 await whereItComesFrom(report);
 if (process.argv.includes('where')) process.exit(0);
+await pageLoads(report);
 await database();
 await intake();
 bundle();

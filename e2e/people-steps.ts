@@ -106,6 +106,34 @@ export function peopleTests(stage: () => TrustStage): void {
       await page.close();
     });
 
+    test('the page that comes without its map stands in the rank: owed by the provider, and from an attempt to the load', async () => {
+      const id = await incidentOf('comes incomplete');
+      const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}`, size);
+      await page.waitForSelector('[data-testid="origin-first"]');
+      expect(await textOf(page, 'origin-first')).toBe('tiles.map-tiles.example');
+      await seen(page, 'belongs to Outside Partners');
+      expect(await violations(page)).toEqual([]);
+      await page.$eval('[data-testid^="sample-"]', (door) => (door as HTMLElement).click());
+      await page.waitForFunction(() => location.pathname.startsWith('/page-load/'));
+      await page.waitForSelector('[data-testid="resources"]');
+      expect(await textOf(page, 'resources')).toMatch(/did not come, from tiles\.map-tiles\.example/);
+      await page.close();
+    });
+
+    test('a few countries are kept in view; the others can be hidden', async () => {
+      const page = await openPage(stage().browser, `${stage().url}/people?last=60&pagesBy=country`, size);
+      await page.waitForSelector('[data-testid="pages-IE"] [role="checkbox"]');
+      await page.$eval('[data-testid="pages-IE"] [role="checkbox"]', (keep) => (keep as HTMLElement).click());
+      await press(page, 'radio', 'only those kept');
+      await page.waitForFunction(() => document.querySelector('[data-testid="pages-GB"]') === null);
+      expect(await textOf(page, 'countries')).toMatch(/5 other countries are not shown/);
+      expect(await violations(page)).toEqual([]);
+      await page.reload({ waitUntil: 'networkidle2' });
+      await page.waitForSelector('[data-testid="pages-IE"] [aria-checked="true"]');
+      await page.$eval('[data-testid="pages-IE"] [role="checkbox"]', (keep) => (keep as HTMLElement).click());
+      await page.close();
+    });
+
     test('orders and money stand against like days, on Flows and on the incident that costs them', async () => {
       const hour = `from=${new Date(stage().nowMs - 3_600_000).toISOString()}&to=${new Date(stage().nowMs - 60_000).toISOString()}`;
       const page = await openPage(stage().browser, `${stage().url}/flows?${hour}`, size);
@@ -116,6 +144,10 @@ export function peopleTests(stage: () => TrustStage): void {
       await page.goto(`${stage().url}/incident/${id}?${hour}`, { waitUntil: 'networkidle2' });
       await page.waitForSelector('[data-testid="incident-money"]');
       expect(await textOf(page, 'incident-money')).toMatch(/of those who began, usually \d+ % to \d+ %: below/);
+      // What comes from lines of the ledger's log, and its export of the days before.
+      expect(await textOf(page, 'incident-money')).toMatch(/Insure a parcel\n\d+ times, usually \d+ to \d+/);
+      await page.waitForSelector('[data-testid="lost-by-tier"]');
+      expect(await textOf(page, 'lost-by-tier')).toMatch(/Casual: €[\d,]+ \(€[\d,]+ to €[\d,]+\), [\d,]+ people/);
       await page.close();
     });
 

@@ -18,7 +18,7 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
       localOffsetHours: LOCAL_HOUR_NOW - utcHours,
       fullTracesFromMs: nowMs - 24 * HOUR_MS,
       figuresFromMs: nowMs - 8 * HOUR_MS,
-      viewsFromMs: nowMs - 12 * HOUR_MS,
+      viewsFromMs: nowMs - 6 * DAY_MS,
     },
     fromMs,
   );

@@ -76,8 +76,12 @@ export class Player {
       if (isFull && attempt.startMs >= figuresFromMs) this.#pendingLines.push(...linesOf(attempt, spans));
       const sale = attempt.startMs < figuresFromMs ? saleOf(attempt) : undefined;
       if (sale) this.#sales.push(sale);
-      const view = isFull && attempt.startMs >= viewsFromMs ? viewOf(attempt, spans, troubles) : undefined;
-      if (view) this.#views.push(view);
+      // Of older views what came as usual is not told one by one: pages need days to know what is usual, and a demo must load.
+      const view = attempt.startMs >= viewsFromMs ? viewOf(attempt, isFull ? spans : spansOf(attempt, true, troubles), troubles, isFull) : undefined;
+      if (!view) continue;
+      this.#views.push(view);
+      if (view.isIncomplete && attempt.person)
+        this.truth.push({ trouble: 5, atMs: view.atMs, person: attempt.person.id, flow: 'Page /send/pick-up', kind: 'failed', minutes: 0 });
     }
     if (minuteMs < figuresFromMs) return;
     this.#pendingLines.push(...minuteLines(minuteMs, troubles));
@@ -97,12 +101,12 @@ export class Player {
     for (let timeMs = fromMs; timeMs < toMs;) {
       timeMs = Math.min(toMs, timeMs + 60 * MINUTE_MS);
       const { spans, lines, points, views, sales } = this.endedBefore(timeMs);
-      await send(sender.sendSales(sales));
       waiting.push(...spans);
       while (waiting.length >= BATCH || (timeMs >= toMs && waiting.length > 0)) {
         await send(sender.send(waiting.slice(0, BATCH)));
         waiting = waiting.slice(BATCH);
       }
+      await send(sender.sendSales(sales));
       for (let i = 0; i < lines.length; i += BATCH) await send(sender.sendLines(lines.slice(i, i + BATCH)));
       for (let i = 0; i < points.length; i += BATCH) await send(sender.sendPoints(points.slice(i, i + BATCH)));
       for (let i = 0; i < views.length; i += VIEWS_A_REQUEST) await send(sender.sendViews(views.slice(i, i + VIEWS_A_REQUEST)));

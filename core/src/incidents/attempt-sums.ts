@@ -30,8 +30,12 @@ export interface Sums {
   expectedMs: number;
   /** counted for hung attempts, which are charged up to the hang limit */
   hungMs: number;
+  /** from failures to the second tries that made them good, and the squares of that */
   retryMs: number;
+  retrySquares: number;
   unrecovered: number;
+  /** failed or hung, and tried again, with success or not */
+  triedAgain: number;
   /** failed or hung */
   bad: number;
   usualBad: number;
@@ -44,7 +48,7 @@ export interface Sums {
 }
 
 const noSums = (): Sums => ({
-  attempts: 0, excessMs: 0, usualExcessMs: 0, usualVariance: 0, lateCount: 0, expectedMs: 0, hungMs: 0, retryMs: 0, unrecovered: 0, bad: 0, usualBad: 0,
+  attempts: 0, excessMs: 0, usualExcessMs: 0, usualVariance: 0, lateCount: 0, expectedMs: 0, hungMs: 0, retryMs: 0, retrySquares: 0, unrecovered: 0, triedAgain: 0, bad: 0, usualBad: 0,
   notOnTime: 0, usualNotOnTime: 0, lost: 0, lostVariance: 0,
 }); // prettier-ignore
 
@@ -132,12 +136,16 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
       const isLastTry = person === 0 || !tries.triesAgain(flow, person, startMs + durationMs);
       for (const target of isKey ? [all, key] : [all]) {
         target.bad++;
+        if (!isLastTry) target.triedAgain++;
         if (again === undefined) {
           target.unrecovered++;
           if (!isLastTry) continue;
           target.lost += context.expectedValue(flow, tier);
           target.lostVariance += context.valueSpread(flow, tier) ** 2;
-        } else target.retryMs += again - startMs;
+        } else {
+          target.retryMs += again - startMs;
+          target.retrySquares += (again - startMs) ** 2;
+        }
       }
     }
   }
@@ -156,9 +164,23 @@ export function waitingOf(s: Sums, edge = 0): { quantity: number; sd: number } {
   const shifted = Math.max(0, s.lateCount - s.attempts / 2) * s.expectedMs * EXPECTED_ERROR;
   const usual = s.usualExcessMs * 0.08;
   const hung = s.hungMs * LIMIT_ERROR;
-  // Natural failures are tried again too: only the share of them that is more than usual is charged.
-  const excess = s.excessMs - s.usualExcessMs + s.retryMs * notUsual(s);
-  return { quantity: excess / MINUTE_MS, sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung, excess * edge, excess * WAITING_ERROR) / MINUTE_MS };
+  const excess = s.excessMs - s.usualExcessMs + s.retryMs * (1 - usualRetries(s));
+  return {
+    quantity: excess / MINUTE_MS,
+    sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung, retriesSd(s), excess * edge, excess * WAITING_ERROR) / MINUTE_MS,
+  };
+}
+
+/** Of the second tries that made a failure good, the share that is usual: usual failures are tried again as others are, but then it works. */
+function usualRetries(s: Sums): number {
+  const recovered = s.bad - s.unrecovered;
+  return recovered > 0 ? Math.min(1, (s.usualBad * s.triedAgain) / s.bad / recovered) : 0;
+}
+
+/** Which of them those are is not known; one may be a visit much later that was no second try. */
+function retriesSd(s: Sums): number {
+  const usual = Math.min(0.5, usualRetries(s));
+  return Math.sqrt(usual * (1 - usual) * s.retrySquares);
 }
 
 /** Share of the failed and hung ones that are more than usual. */

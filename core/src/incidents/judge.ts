@@ -1,6 +1,6 @@
 import { BUCKET_MS, outcomeOf } from '../flows';
 import { limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../normal';
-import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
+import { FAILED, PAGE, PROBE, type AttemptColumns } from '../telemetry';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
 
 type NormalAt = (flow: number, timeMs: number) => FlowNormal;
@@ -22,15 +22,18 @@ export interface HourOfFlow {
 
 /**
  * Counts an hour's attempts by flow and minute. A pure function of the set of rows.
- * Probes are left out.
+ * Probes are left out. Of a person's loads of one page in the hour the first counts: how long a page takes is above all their device's
+ * and their line's doing, so that a few people who come again would look like many.
  */
 export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: NormalAt): Map<number, HourOfFlow> {
   const hours = new Map<number, HourOfFlow>();
+  const firstLoads = firstLoadsIn(rows, hourMs);
   for (let i = 0; i < rows.n; i++) {
     const startMs = rows.startMs[i] as number;
     const flags = rows.flags[i] as number;
     if (startMs < hourMs || startMs >= hourMs + HOUR_MS || flags & PROBE) continue;
     const flow = rows.flow[i] as number;
+    if (flags & PAGE && rows.person[i] !== 0 && firstLoads.get(personOn(flow, rows.person[i] as number)) !== i) continue;
     let hour = hours.get(flow);
     if (!hour) hours.set(flow, (hour = emptyHour(normalsIn(flow, hourMs, normalAt))));
     const minute = Math.floor((startMs - hourMs) / MINUTE_MS);
@@ -45,6 +48,26 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
   }
   return hours;
 }
+
+/** One number for a page and a person: flows fit 16 bits, people 32. */
+const personOn = (flow: number, person: number): number => flow * 0x1_0000_0000 + person;
+
+/** The row of each person's first load of each page; of loads that begin at once the longest, whatever the order of rows. */
+function firstLoadsIn(rows: AttemptColumns, hourMs: number): Map<number, number> {
+  const firsts = new Map<number, number>();
+  for (let i = 0; i < rows.n; i++) {
+    const startMs = rows.startMs[i] as number;
+    const person = rows.person[i] as number;
+    if (!((rows.flags[i] as number) & PAGE) || person === 0 || startMs < hourMs || startMs >= hourMs + HOUR_MS) continue;
+    const key = personOn(rows.flow[i] as number, person);
+    const first = firsts.get(key);
+    if (first === undefined || compareLoads(rows, i, first) < 0) firsts.set(key, i);
+  }
+  return firsts;
+}
+
+const compareLoads = ({ startMs, durationMs, flags }: AttemptColumns, a: number, b: number): number =>
+  (startMs[a] as number) - (startMs[b] as number) || (durationMs[b] as number) - (durationMs[a] as number) || (flags[b] as number) - (flags[a] as number);
 
 const emptyHour = (normals: FlowNormal[]): HourOfFlow => ({
   attempts: new Uint32Array(MINUTES),

@@ -4,7 +4,7 @@ import { columnsOf, type TestAttempt } from '../fixtures/attempts';
 import { normalWith } from '../fixtures/normal';
 import { History } from '../normal';
 import { normalDeviate, poissonDeviate, seededRandom } from '../stats';
-import { FAILED } from '../telemetry';
+import { FAILED, PAGE } from '../telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../time';
 import { countMinutes, deviationsIn, isOutdated, judgeStretch, minuteSeries, Register, type Judge } from './index';
 
@@ -91,6 +91,21 @@ test('judged again with the same attempts nothing changes', () => {
 describe('counts by minute', () => {
   const normalAt = () => normalWith({ lateShare: 0.01, failedShare: 0.01, volumeSpread: 0.05 });
   const row = fc.record({ startMs: fc.integer({ min: NOW, max: NOW + HOUR_MS - 1 }), durationMs: fc.integer({ min: 1, max: 40_000 }), flow: fc.integer({ min: 1, max: 3 }), flags: fc.constantFrom(0, FAILED) }); // prettier-ignore
+
+  test('of a person’s loads of a page the first in the hour counts, in any order; who is not named counts each time', () => {
+    const load = fc.record({ startMs: fc.integer({ min: NOW, max: NOW + HOUR_MS - 1 }), durationMs: fc.integer({ min: 1, max: 9 }), flow: fc.constantFrom(1, 2), flags: fc.constantFrom(PAGE, PAGE | FAILED), person: fc.nat(3) }); // prettier-ignore
+    fc.assert(
+      fc.property(fc.array(load, { maxLength: 40 }), (loads) => {
+        const counted = countMinutes(columnsOf(loads), NOW, normalAt);
+        expect(countMinutes(columnsOf([...loads].reverse()), NOW, normalAt)).toEqual(counted);
+        for (const flow of [1, 2]) {
+          const own = loads.filter((one) => one.flow === flow);
+          const expected = new Set(own.map(({ person }) => person).filter((person) => person !== 0)).size + own.filter(({ person }) => person === 0).length;
+          expect((counted.get(flow)?.attempts ?? new Uint32Array()).reduce((sum, n) => sum + n, 0)).toBe(expected);
+        }
+      }),
+    );
+  });
 
   test('batches and order make no difference, and nothing is lost between counts and series', () => {
     fc.assert(

@@ -4,6 +4,7 @@ export * from './page-view';
 export * from './host-of';
 export * from './attempt-of-view';
 export * from './spans-of-load';
+export * from './view-columns';
 export * from './summarise';
 export * from './only-here';
 export * from './script-errors';

@@ -1,22 +1,7 @@
 import { quantileSorted } from '../stats';
-import { PARTS, type Parts } from './navigation-parts';
+import { PARTS } from './navigation-parts';
+import { rowsBy, type ViewColumns } from './view-columns';
 import { rateVital, VITALS, type Rating, type Vital } from './vitals';
-
-/** What is kept of a view for figures of many. */
-export interface ViewFigures {
-  /** number of the page, of the country …: whatever is told apart */
-  group: number;
-  person: number;
-  atMs: number;
-  /** share of all views that was sent */
-  share: number;
-  parts: Parts | undefined;
-  vitals: Readonly<Partial<Record<Vital, number>>>;
-  interactions: number;
-  errors: number;
-  /** resources that failed or did not come */
-  missing: number;
-}
 
 export interface VitalFigure {
   /** 75th percentile of the views that told it */
@@ -52,80 +37,88 @@ export interface GroupFigures {
 /**
  * Views by group, heaviest first. Views of which only a share is sent count for those that were not; quantiles are of what was
  * sent (type 7, exact).
+ *
+ * @param groups number of the page, of the country …, by row: whatever is told apart
+ * @param rows that are counted
+ * @param kept share of the views that was read
  */
-export function summariseViews(views: readonly ViewFigures[]): GroupFigures[] {
-  const groups = new Map<number, ViewFigures[]>();
-  for (const view of views) {
-    const own = groups.get(view.group);
-    if (own) own.push(view);
-    else groups.set(view.group, [view]);
-  }
-  const figures = [...groups].map(([group, own]) => figuresOf(group, own));
+export function summariseViews(views: ViewColumns, groups: Int32Array, rows: Uint32Array, kept = 1): GroupFigures[] {
+  const figures = [...rowsBy(groups, rows)].map(([group, own]) => figuresOf(group, views, own, kept));
   const weight = figures.reduce((sum, { weightMs }) => sum + weightMs, 0);
   for (const one of figures) one.shareOfWeight = weight > 0 ? one.weightMs / weight : 0;
   return figures.sort((a, b) => b.weightMs - a.weightMs || b.views - a.views || a.group - b.group);
 }
 
-function figuresOf(group: number, views: readonly ViewFigures[]): GroupFigures {
+function figuresOf(group: number, views: ViewColumns, rows: Uint32Array, kept: number): GroupFigures {
   const parts = PARTS.map(() => 0);
-  const durations: number[] = [];
+  const durations = new Float64Array(rows.length);
+  let loads = 0;
   const people = new Set<number>();
   const figures: GroupFigures = {
-    group, views: 0, people: 0, loads: 0, parts, meanMs: undefined, medianMs: undefined, weightMs: 0, shareOfWeight: 0, vitals: vitalsOf(views),
+    group, views: 0, people: 0, loads: 0, parts, meanMs: undefined, medianMs: undefined, weightMs: 0, shareOfWeight: 0, vitals: vitalsOf(views, rows),
     interactions: 0, errors: 0, viewsWithErrors: 0, viewsMissing: 0,
   }; // prettier-ignore
-  for (const view of views) {
-    const stands = 1 / view.share;
+  for (const row of rows) {
+    const stands = 1 / ((views.share[row] as number) * kept);
+    const errors = views.errors[row] as number;
     figures.views += stands;
-    figures.interactions += view.interactions * stands;
-    figures.errors += view.errors * stands;
-    if (view.errors > 0) figures.viewsWithErrors += stands;
-    if (view.missing > 0) figures.viewsMissing += stands;
-    if (view.person !== 0) people.add(view.person);
-    if (!view.parts) continue;
-    const loadMs = view.parts.reduce((sum, ms) => sum + ms, 0);
-    view.parts.forEach((ms, i) => (parts[i] = (parts[i] as number) + ms * stands));
-    durations.push(loadMs);
+    figures.interactions += (views.interactions[row] as number) * stands;
+    figures.errors += errors * stands;
+    if (errors > 0) figures.viewsWithErrors += stands;
+    if ((views.missing[row] as number) > 0) figures.viewsMissing += stands;
+    if (views.person[row] !== 0) people.add(views.person[row] as number);
+    let loadMs = 0;
+    for (let part = 0; part < parts.length; part++) loadMs += (views.parts[part] as Float64Array)[row] as number;
+    if (Number.isNaN(loadMs)) continue;
+    for (let part = 0; part < parts.length; part++) parts[part] = (parts[part] as number) + ((views.parts[part] as Float64Array)[row] as number) * stands;
+    durations[loads++] = loadMs;
     figures.loads += stands;
     figures.weightMs += loadMs * stands;
   }
   figures.people = people.size;
-  if (figures.loads === 0) return figures;
+  if (loads === 0) return figures;
   figures.parts = parts.map((sum) => sum / figures.loads);
   figures.meanMs = figures.weightMs / figures.loads;
-  figures.medianMs = quantileSorted(Float64Array.from(durations).sort(), 0.5);
+  figures.medianMs = quantileSorted(durations.subarray(0, loads).sort(), 0.5);
   return figures;
 }
 
 /** 75th percentiles: the share by which published limits judge. */
 const JUDGED_AT = 0.75;
 
-export function vitalsOf(views: readonly Pick<ViewFigures, 'vitals'>[]): Partial<Record<Vital, VitalFigure>> {
+export function vitalsOf({ vitals }: Pick<ViewColumns, 'vitals'>, rows: Uint32Array): Partial<Record<Vital, VitalFigure>> {
   const figures: Partial<Record<Vital, VitalFigure>> = {};
   for (const vital of VITALS) {
-    const values = views.flatMap(({ vitals }) => vitals[vital] ?? []);
-    const p75 = quantileSorted(Float64Array.from(values).sort(), JUDGED_AT);
+    const values = told(vitals[vital], rows);
+    const p75 = quantileSorted(values.sort(), JUDGED_AT);
     if (p75 !== undefined) figures[vital] = { p75, rating: rateVital(vital, p75), views: values.length };
   }
   return figures;
 }
 
+/** The values of some rows, without those that were not told. */
+function told(column: Float64Array, rows: Uint32Array): Float64Array {
+  const values = new Float64Array(rows.length);
+  let n = 0;
+  for (const row of rows) {
+    const value = column[row] as number;
+    if (!Number.isNaN(value)) values[n++] = value;
+  }
+  return values.subarray(0, n);
+}
+
 /** Fewer views in a stretch say nothing of its 75th percentile. */
 const FEWEST_VIEWS = 5;
 
-/** 75th percentile of a vital by stretches of equal length; `null` where fewer than five views told it. */
-export function vitalTrend(
-  views: readonly Pick<ViewFigures, 'atMs' | 'vitals'>[],
-  vital: Vital,
-  fromMs: number,
-  toMs: number,
-  stretches: number,
-): (number | null)[] {
-  const values: number[][] = Array.from({ length: stretches }, () => []);
-  for (const view of views) {
-    const value = view.vitals[vital];
-    const at = Math.floor(((view.atMs - fromMs) / (toMs - fromMs)) * stretches);
-    if (value !== undefined) values[at]?.push(value);
-  }
-  return values.map((own) => (own.length < FEWEST_VIEWS ? null : (quantileSorted(Float64Array.from(own).sort(), JUDGED_AT) ?? null)));
+/** 75th percentile of each vital by stretches of equal length; `null` where fewer than five views told it. */
+export function vitalTrends(views: ViewColumns, rows: Uint32Array, fromMs: number, toMs: number, stretches: number): Record<Vital, (number | null)[]> {
+  const stretchOf = new Int32Array(views.n);
+  for (const row of rows) stretchOf[row] = Math.floor((((views.atMs[row] as number) - fromMs) / (toMs - fromMs)) * stretches);
+  const byStretch = rowsBy(stretchOf, rows);
+  const trend = (vital: Vital) =>
+    Array.from({ length: stretches }, (_, stretch) => {
+      const values = told(views.vitals[vital], byStretch.get(stretch) ?? new Uint32Array());
+      return values.length < FEWEST_VIEWS ? null : (quantileSorted(values.sort(), JUDGED_AT) ?? null);
+    });
+  return Object.fromEntries(VITALS.map((vital) => [vital, trend(vital)])) as Record<Vital, (number | null)[]>;
 }

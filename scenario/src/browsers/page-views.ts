@@ -12,6 +12,8 @@ export interface OutView {
   resource: Record<string, string>;
   attributes: Record<string, string | number>;
   error?: { id: string; atMs: number; attributes: Record<string, string> };
+  /** a part of it did not come */
+  isIncomplete: boolean;
 }
 
 /** What each step of a sender looks at; a route is drawn by the page that is there already. */
@@ -50,7 +52,7 @@ const round = (ms: number) => Math.round(ms * 10) / 10;
  * The view on which a sender's attempt was made; `undefined` for what has no page. Durations are lognormal with long tails, as
  * loads in the field are; medians and shares are invented.
  */
-export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], troubles: Troubles): OutView | undefined {
+export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], troubles: Troubles, withResources: boolean): OutView | undefined {
   const page = PAGES[attempt.flow];
   const call = spans.at(-1);
   const { person } = attempt;
@@ -88,6 +90,7 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
   const atMs = call.startMs - readyMs - 40;
 
   const resources: unknown[][] = [];
+  let isIncomplete = false;
   if (isLoad)
     resources.push(
       [`${PORTAL_ORIGIN}/assets/portal.css`, 'link', round(responseEnd), round(fetched * 0.3), 18_200, 0],
@@ -98,6 +101,7 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
     for (let tile = 0; tile < TILES; tile++) {
       const isHit = inside(troubles.emptyMaps, atMs) && person.region === troubles.emptyMaps?.region;
       const isGone = isHit && random() < (troubles.emptyMaps?.share ?? 0);
+      isIncomplete ||= isGone;
       const took = isGone ? 0 : around(random, (isHit ? 3_500 : 70) * far, 0.4);
       resources.push([`${TILES_HOST}/12/${2046 + tile}/1361.png`, 'img', round(loadEventEnd + 20 * tile), round(took), isGone ? 0 : 14_800, isGone ? 1 : 0]);
     }
@@ -107,6 +111,7 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
   const throws = attempt.flow === 'label' && device.isOld === true && random() < LABEL_ERRORS;
   const view: OutView = {
     atMs,
+    isIncomplete,
     toldMs: call.startMs + call.durationMs + 3_000,
     resource: {
       'service.version': PORTAL_VERSION,
@@ -128,7 +133,7 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
       'toplens.interactions': 1 + Math.floor(random() * 5),
       'toplens.errors': throws ? 1 : 0,
       'toplens.vital.inp': round(around(random, 75 * device.slowness, 0.6)),
-      'toplens.resources': JSON.stringify(resources),
+      'toplens.resources': JSON.stringify(withResources ? resources : resources.filter(([, , , , , missing]) => missing === 1)),
     },
   };
   if (isLoad)

@@ -9,7 +9,7 @@ import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from
 import { Journal, type JournalEntry, type JournalMark } from './journal';
 import { NameBook } from './name-book';
 import { changeRow, lineRows, pointRows } from './other-rows';
-import { callRows, errorRows, viewRows } from './page-rows';
+import { callRows, detailRows, errorRows, viewRows } from './page-rows';
 import { encodeRows } from './rows';
 
 /** Committed attempts on their way to the engine. */
@@ -204,6 +204,7 @@ export class Intake {
       ...rowsOf('log_line', records.lines, lineRows),
       ...rowsOf('metric_point', records.points, pointRows),
       ...rowsOf('page_view', records.views, viewRows),
+      ...rowsOf('page_detail', records.views, detailRows),
       ...rowsOf('page_call', records.views, callRows),
       ...rowsOf('script_error', records.errors, errorRows),
     ];

@@ -7,7 +7,7 @@ import { sessionNumber } from './session-number';
 
 /** Binary COPY of table page_view. */
 export function viewRows(views: readonly PageView[], names: NameBook): CopyRows {
-  const rows = new CopyRows(16 + PARTS.length + VITALS.length + 6);
+  const rows = new CopyRows(16 + PARTS.length + VITALS.length + 5);
   for (const told of views) {
     const { browser, system } = browserWords(told.userAgent);
     rows.startRow();
@@ -41,13 +41,25 @@ export function viewRows(views: readonly PageView[], names: NameBook): CopyRows 
     if (told.traceId === '') rows.null();
     else rows.hex(told.traceId);
     rows.hex(told.spanId);
-    rows.json({ path: told.path, host: told.host, resources: told.resources, moreResources: told.moreResources } satisfies ViewDetail);
   }
   return rows;
 }
 
 /** What is kept of a view beside its figures. */
 export type ViewDetail = Pick<PageView, 'path' | 'host' | 'resources' | 'moreResources'>;
+
+/** Binary COPY of table page_detail. */
+export function detailRows(views: readonly PageView[]): CopyRows {
+  const rows = new CopyRows(4);
+  for (const { id, sequence, atUs, path, host, resources, moreResources } of views) {
+    rows.startRow();
+    rows.hex(id);
+    rows.int2(sequence);
+    rows.int8(atUs);
+    rows.json({ path, host, resources, moreResources } satisfies ViewDetail);
+  }
+  return rows;
+}
 
 /** Binary COPY of table page_call: the calls among the resources of views. */
 export function callRows(views: readonly PageView[], names: NameBook): CopyRows {

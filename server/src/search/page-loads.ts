@@ -1,9 +1,9 @@
-import { hostOfUrl, isThirdParty, onlyHere, summariseViews, vitalTrend, VITALS, type GroupFigures, type Tally, type Vital } from '@toplens/core/pages';
+import { hostOfUrl, isThirdParty, onlyHere, rowsBy, summariseViews, VIEW_KINDS, vitalTrends, VITALS, type GroupFigures, type Tally } from '@toplens/core/pages';
 import type { Window } from '@toplens/core/time';
 import type { PageGroupShape, PageLoadsShape, PageWhereShape, ResourceHostShape } from '../api/shapes';
 import type { Database } from '../store/database';
 import {
-  callsOf, conditionOf, detailsWhere, flowOfPage, namesOf, PAGE_DIMENSIONS, viewsWhere, worstViews, type PageDimension, type PageFocus, type StoredView,
+  ALL_PEOPLE, callsOf, conditionOf, detailsWhere, flowOfPage, namesOf, PAGE_DIMENSIONS, peopleWhere, viewsWhere, worstViews, type PageDimension, type PageFocus, type StoredViews,
 } from '../store/pages'; // prettier-ignore
 
 export interface PagesQuestion {
@@ -14,7 +14,7 @@ export interface PagesQuestion {
 }
 
 /** So many views are read; of more, a fair part. */
-const MOST_VIEWS = 100_000;
+const MOST_VIEWS = 30_000;
 const MOST_GROUPS = 200;
 const MOST_LISTED = 20;
 /** Resources are looked at of so many views with something missing, and of as many others. */
@@ -22,43 +22,39 @@ const MOST_DETAILS = 400;
 const STRETCHES = 48;
 /** Where it is worse is asked of these. */
 const COMPARED = ['country', 'browser', 'system', 'connection', 'version'] as const satisfies readonly PageDimension[];
-const ALL = 0;
+const FRAME = VIEW_KINDS.indexOf('frame');
 
 /** Page loads of a window: by page (or country, browser …), heaviest first; where it is worse; what does not come. */
 export async function pageLoads(database: Database, { window, focus, by }: PagesQuestion): Promise<PageLoadsShape> {
   const where = await conditionOf(database, window, focus);
   if (where === undefined) return { ...NOTHING, window, by };
-  const { views, kept } = await viewsWhere(database, where, MOST_VIEWS);
-  const names = await namesOf(database, views.flatMap(({ dimensions }) => PAGE_DIMENSIONS.map((dimension) => dimensions[dimension]))); // prettier-ignore
+  const { views, every } = await viewsWhere(database, where, MOST_VIEWS);
+  const kept = 1 / every;
+  // People cannot be told from a part of the views.
+  const people = every > 1 ? await peopleWhere(database, where, by) : undefined;
+  const names = await namesOf(database, PAGE_DIMENSIONS.flatMap((dimension) => [...new Set(views.dimensions[dimension].subarray(0, views.n))])); // prettier-ignore
   const nameIn = (id: number) => names.get(id) ?? '';
-  const page = focus.page === undefined ? undefined : views[0]?.dimensions.page;
-  const whole = views.filter(({ kind }) => kind !== 'frame');
-  const counted = (groupOf: (view: StoredView) => number, of = whole) =>
-    summariseViews(of.map((view) => ({ ...view, group: groupOf(view), share: view.share * kept })));
-  const groups = counted(({ dimensions }) => dimensions[by]);
-  const frames = counted(
-    ({ dimensions }) => dimensions.page,
-    views.filter(({ kind }) => kind === 'frame'),
-  );
-  const [all] = counted(() => ALL);
+  const [framed, whole] = [rowsOf(views, (kind) => kind === FRAME), rowsOf(views, (kind) => kind !== FRAME)];
+  const groups = summariseViews(views, views.dimensions[by], whole, kept);
+  const frames = summariseViews(views, views.dimensions.page, framed, kept);
+  const [all] = summariseViews(views, new Int32Array(views.n), whole, kept);
+  if (people) for (const group of groups) group.people = people.get(group.group) ?? 0;
+  if (people && all) all.people = people.get(ALL_PEOPLE) ?? 0;
+  const [page, application] = [views.dimensions.page[0], views.dimensions.application[0]];
   const stepMs = (window.toMs - window.fromMs) / STRETCHES;
   return {
     window,
     by,
     kept,
-    kinds: { load: sumOf(views, 'load', kept), route: sumOf(views, 'route', kept), frame: sumOf(views, 'frame', kept) },
+    kinds: Object.fromEntries(VIEW_KINDS.map((kind, index) => [kind, standFor(views, index, kept)])) as PageLoadsShape['kinds'],
     all: all ? groupShape(all, '') : null,
     groups: groups.slice(0, MOST_GROUPS).map((group) => groupShape(group, nameIn(group.group))),
     frames: frames.slice(0, MOST_LISTED).map((group) => groupShape(group, nameIn(group.group))),
-    flow: focus.page === undefined || !views[0] ? null : ((await flowOfPage(database, nameIn(views[0].dimensions.application), focus.page)) ?? null),
-    trend: {
-      startMs: window.fromMs,
-      stepMs,
-      vitals: Object.fromEntries(VITALS.map((vital) => [vital, vitalTrend(whole, vital, window.fromMs, window.toMs, STRETCHES)])) as Record<Vital, (number | null)[]>,
-    },
-    where: COMPARED.filter((dimension) => focus[dimension] === undefined).flatMap((dimension) => whereShapes(whole, dimension, nameIn)),
-    hosts: await hostsOf(database, where),
-    calls: await callsOf(database, window, page, MOST_LISTED),
+    flow: focus.page === undefined || views.n === 0 ? null : ((await flowOfPage(database, nameIn(application as number), focus.page)) ?? null),
+    trend: { startMs: window.fromMs, stepMs, vitals: vitalTrends(views, whole, window.fromMs, window.toMs, STRETCHES) },
+    where: COMPARED.filter((dimension) => focus[dimension] === undefined).flatMap((dimension) => whereShapes(views, whole, dimension, nameIn)),
+    hosts: await hostsOf(database, where, all?.viewsMissing ?? 0, all?.views ?? 0),
+    calls: await callsOf(database, window, focus.page === undefined ? undefined : page, every, MOST_LISTED),
     worst: await worstViews(database, where, MOST_LISTED),
   }; // prettier-ignore
 }
@@ -68,8 +64,15 @@ const NOTHING = {
   trend: { startMs: 0, stepMs: 0, vitals: { ttfb: [], fcp: [], lcp: [], inp: [], cls: [] } },
 }; // prettier-ignore
 
-const sumOf = (views: readonly StoredView[], kind: StoredView['kind'], kept: number): number =>
-  Math.round(views.reduce((sum, view) => sum + (view.kind === kind ? 1 / view.share / kept : 0), 0));
+const rowsOf = ({ n, kind }: StoredViews, isWanted: (kind: number) => boolean): Uint32Array =>
+  Uint32Array.from({ length: n }, (_, row) => row).filter((row) => isWanted(kind[row] as number));
+
+/** Views of a kind, with those that were not sent or not read. */
+function standFor({ n, kind, share }: StoredViews, wanted: number, kept: number): number {
+  let sum = 0;
+  for (let row = 0; row < n; row++) if (kind[row] === wanted) sum += 1 / (share[row] as number) / kept;
+  return Math.round(sum);
+}
 
 function groupShape({ group: _group, meanMs, medianMs, views, viewsWithErrors, viewsMissing, vitals, ...rest }: GroupFigures, name: string): PageGroupShape {
   return {
@@ -85,25 +88,26 @@ function groupShape({ group: _group, meanMs, medianMs, views, viewsWithErrors, v
 }
 
 /** What counts as bad of a view; `undefined` when it cannot be told. LCP: beyond what is published as good. */
-const BAD: Readonly<Record<PageWhereShape['what'], (view: StoredView) => boolean | undefined>> = {
-  slow: ({ vitals }) => (vitals.lcp === undefined ? undefined : vitals.lcp > 2500),
-  missing: ({ missing }) => missing > 0,
-  errors: ({ errors }) => errors > 0,
+const BAD: Readonly<Record<PageWhereShape['what'], (views: StoredViews, row: number) => boolean | undefined>> = {
+  slow: ({ vitals }, row) => (Number.isNaN(vitals.lcp[row]) ? undefined : (vitals.lcp[row] as number) > 2500),
+  missing: ({ missing }, row) => (missing[row] as number) > 0,
+  errors: ({ errors }, row) => (errors[row] as number) > 0,
 };
 
-function whereShapes(views: readonly StoredView[], dimension: PageDimension, nameIn: (id: number) => string): PageWhereShape[] {
+function whereShapes(views: StoredViews, rows: Uint32Array, dimension: PageDimension, nameIn: (id: number) => string): PageWhereShape[] {
+  const parted = [...rowsBy(views.dimensions[dimension], rows)].filter(([value]) => value !== 0);
   return Object.entries(BAD).flatMap(([what, isBad]) => {
-    const tallies = new Map<number, Tally>();
-    for (const view of views) {
-      const bad = isBad(view);
-      const value = view.dimensions[dimension];
-      if (bad === undefined || value === 0) continue;
-      const tally = tallies.get(value) ?? { value, views: 0, bad: 0 };
-      tally.views++;
-      if (bad) tally.bad++;
-      tallies.set(value, tally);
-    }
-    const { verdict, hit } = onlyHere([...tallies.values()]);
+    const tallies = parted.map(([value, own]): Tally => {
+      const tally = { value, views: 0, bad: 0 };
+      for (const row of own) {
+        const bad = isBad(views, row);
+        if (bad === undefined) continue;
+        tally.views++;
+        if (bad) tally.bad++;
+      }
+      return tally;
+    });
+    const { verdict, hit } = onlyHere(tallies.filter((tally) => tally.views > 0));
     if (verdict === 'none' || verdict === 'oneValue') return [];
     const shapes = hit.map(({ value, views: n, here, elsewhere }) => ({ name: nameIn(value), views: n, here, elsewhere }));
     return [{ what: what as PageWhereShape['what'], dimension, verdict, hit: shapes }];
@@ -111,10 +115,10 @@ function whereShapes(views: readonly StoredView[], dimension: PageDimension, nam
 }
 
 /** From whom resources come, and how many do not. */
-async function hostsOf(database: Database, where: string): Promise<ResourceHostShape[]> {
+async function hostsOf(database: Database, where: string, missing: number, all: number): Promise<ResourceHostShape[]> {
   const [hit, others] = await Promise.all([
-    detailsWhere(database, `${where} AND missing > 0`, MOST_DETAILS),
-    detailsWhere(database, `${where} AND missing = 0`, MOST_DETAILS),
+    detailsWhere(database, `${where} AND missing > 0`, missing, MOST_DETAILS),
+    detailsWhere(database, `${where} AND missing = 0`, all - missing, MOST_DETAILS),
   ]);
   const hosts = new Map<string, ResourceHostShape & { totalMs: number }>();
   for (const { host: pageHost, resources } of [...hit, ...others])

@@ -97,6 +97,7 @@ export async function dropOld(database: Database, keep: { spansFromMs: number; a
   await database.query('DELETE FROM log_line WHERE at_us < $1', [keep.spansFromMs * 1000]);
   await database.query('DELETE FROM page_call WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM script_error WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
+  await database.query('DELETE FROM page_detail WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM page_view WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM metric_point WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM change_event WHERE at_us < $1', [keep.attemptsFromMs * 1000]);

@@ -34,10 +34,11 @@ const COPIED: Record<CopiedTable | 'attempt', Copied> = {
   metric_point: { columns: 'series, at_us, start_us, value, distribution', identity: ['series', 'at_us'] },
   page_view: {
     columns:
-      'view, sequence, started_us, kind, component, application, version, page, person, session, tier, country, browser, system, connection, share, redirect_us, cache_us, lookup_us, connect_us, tls_us, waiting_us, transfer_us, dom_us, scripts_us, resources_us, handlers_us, ttfb, fcp, lcp, inp, cls, interactions, errors, missing, trace_id, span_id, detail',
+      'view, sequence, started_us, kind, component, application, version, page, person, session, tier, country, browser, system, connection, share, redirect_us, cache_us, lookup_us, connect_us, tls_us, waiting_us, transfer_us, dom_us, scripts_us, resources_us, handlers_us, ttfb, fcp, lcp, inp, cls, interactions, errors, missing, trace_id, span_id',
     identity: ['view'],
     newest: 'sequence',
   },
+  page_detail: { columns: 'view, sequence, at_us, detail', identity: ['view'], newest: 'sequence' },
   page_call: { columns: 'span_id, view, trace_id, started_us, duration_us, page, call, failed', identity: ['span_id'] },
   script_error: { columns: 'id, view, at_us, component, version, page, person, browser, type, message, stack', identity: ['id'] },
 };

@@ -1,4 +1,4 @@
-import { pageFlow, PARTS, VIEW_KINDS, VITALS, type Load, type Parts, type ViewKind, type Vital } from '@toplens/core/pages';
+import { emptyViews, pageFlow, PARTS, VIEW_KINDS, VITALS, type Load, type ViewColumns, type Vital } from '@toplens/core/pages';
 import type { Window } from '@toplens/core/time';
 import { flowText } from '../intake/name-book';
 import type { ViewDetail } from '../intake/page-rows';
@@ -10,29 +10,22 @@ import { nameOf } from './name-of';
 export const PAGE_DIMENSIONS = ['page', 'country', 'browser', 'system', 'connection', 'version', 'application'] as const;
 export type PageDimension = (typeof PAGE_DIMENSIONS)[number];
 
-export interface StoredView {
-  /** numbers of names */
-  dimensions: Record<PageDimension, number>;
-  person: number;
-  atMs: number;
-  kind: ViewKind;
-  share: number;
-  parts: Parts | undefined;
-  vitals: Partial<Record<Vital, number>>;
-  interactions: number;
-  errors: number;
-  missing: number;
+/** Views as they are stored, as columns: by number of a name for each dimension, and by index of VIEW_KINDS. */
+export interface StoredViews extends ViewColumns {
+  dimensions: Record<PageDimension, Int32Array>;
+  kind: Uint8Array;
 }
 
 /** Values that views must have; names, as people see them. */
 export type PageFocus = Partial<Record<PageDimension, string>>;
 
 export interface ViewsFound {
-  views: StoredView[];
-  /** share of the views that was read: 1 unless there were too many */
-  kept: number;
+  views: StoredViews;
+  /** one of so many views was read: 1 unless there were too many */
+  every: number;
 }
 
+const FRAME = VIEW_KINDS.indexOf('frame');
 const PART_COLUMNS = PARTS.map((part) => `${part}_us`);
 
 const between = (column: string, { fromMs, toMs }: Window) => `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
@@ -70,27 +63,49 @@ export async function countViews(database: Database, where: string): Promise<num
 
 /** Views of a window; of more than `most` a fair part, the same each time: told by their id. @param where from `conditionOf` */
 export async function viewsWhere(database: Database, where: string, most: number): Promise<ViewsFound> {
-  const every = Math.max(1, Math.ceil((await countViews(database, where)) / most));
+  const all = await countViews(database, where);
+  const every = Math.max(1, Math.ceil(all / most));
   const copied = await database.copyOut(
     `SELECT ${PAGE_DIMENSIONS.join()}, person, started_us, kind, share, ${PART_COLUMNS.join()}, ${VITALS.join()}, interactions, errors, missing
-       FROM page_view WHERE ${where} AND (view & 1048575) % ${every} = 0`,
+       FROM page_view WHERE ${where}${isFairPart(every)}`,
   );
-  const views: StoredView[] = [];
-  for (const rows = new CopiedRows(copied); rows.next();) {
-    const dimensions = Object.fromEntries(PAGE_DIMENSIONS.map((dimension) => [dimension, rows.integer()])) as Record<PageDimension, number>;
-    const [person, atMs, kind, share] = [rows.integer(), rows.integer() / 1000, VIEW_KINDS[rows.integer()] as ViewKind, rows.float()];
-    const parts = PART_COLUMNS.map(() => rows.integer() / 1000);
-    const vitals: StoredView['vitals'] = {};
-    for (const vital of VITALS) {
-      const value = rows.float();
-      if (!Number.isNaN(value)) vitals[vital] = value;
-    }
-    const [interactions, errors, missing] = [rows.integer(), rows.integer(), rows.integer()];
-    const hasParts = !Number.isNaN(parts[0]);
-    views.push({ dimensions, person, atMs, kind, share, parts: hasParts ? parts : undefined, vitals, interactions, errors, missing });
+  const views = emptyStored(all);
+  for (const rows = new CopiedRows(copied); views.n < all && rows.next(); views.n++) {
+    const row = views.n;
+    for (const dimension of PAGE_DIMENSIONS) views.dimensions[dimension][row] = rows.integer();
+    views.person[row] = rows.integer();
+    views.atMs[row] = rows.integer() / 1000;
+    views.kind[row] = rows.integer();
+    views.share[row] = rows.float();
+    for (const part of views.parts) part[row] = rows.integer() / 1000;
+    for (const vital of VITALS) views.vitals[vital][row] = rows.float();
+    views.interactions[row] = rows.integer();
+    views.errors[row] = rows.integer();
+    views.missing[row] = rows.integer();
   }
-  return { views, kept: 1 / every };
+  return { views, every };
 }
+
+/** Ids are drawn by chance: their lowest bits tell a fair part. */
+const ID_MASK = 2 ** 20 - 1;
+const isFairPart = (every: number): string => (every > 1 ? ` AND (view & ${ID_MASK}) % ${every} = 0` : '');
+
+/** People by number of a name, and all of them under `ALL_PEOPLE`: told of all views, however many are read. @param where from `conditionOf` */
+export async function peopleWhere(database: Database, where: string, by: PageDimension): Promise<Map<number, number>> {
+  const rows = await database.query<{ value: number | null; people: number }>(
+    `WITH seen AS (SELECT DISTINCT ${by} AS value, person FROM page_view WHERE ${where} AND person <> 0 AND kind <> ${FRAME})
+     SELECT value, count(*)::int AS people FROM seen GROUP BY value UNION ALL SELECT ${ALL_PEOPLE}, count(DISTINCT person)::int FROM seen`,
+  );
+  return new Map(rows.map(({ value, people }) => [value ?? 0, people]));
+}
+
+export const ALL_PEOPLE = -1;
+
+const emptyStored = (capacity: number): StoredViews => ({
+  ...emptyViews(capacity),
+  dimensions: Object.fromEntries(PAGE_DIMENSIONS.map((dimension) => [dimension, new Int32Array(capacity)])) as StoredViews['dimensions'],
+  kind: new Uint8Array(capacity),
+});
 
 export async function namesOf(database: Database, ids: readonly number[]): Promise<Map<number, string>> {
   const rows = await database.query<{ id: number; value: string }>('SELECT id, value FROM name WHERE id = ANY($1::int[])', [[...new Set(ids)]]);
@@ -118,7 +133,7 @@ const LISTED = `lpad(to_hex(view), 16, '0') AS view, started_us::float8 / 1000 A
 /** Loads worth opening: those on which something did not come or a script failed, then the slowest. @param where from `conditionOf` */
 export async function worstViews(database: Database, where: string, most: number): Promise<ListedView[]> {
   return database.query<ListedView>(
-    `SELECT ${LISTED} FROM page_view WHERE ${where} AND kind <> ${VIEW_KINDS.indexOf('frame')}
+    `SELECT ${LISTED} FROM page_view WHERE ${where} AND kind <> ${FRAME}
       ORDER BY (missing > 0) DESC, greatest(coalesce(lcp, 0), coalesce((${PART_COLUMNS.join(' + ')}) / 1000, 0)) DESC, view LIMIT ${most}`,
   );
 }
@@ -131,10 +146,16 @@ export const viewsOfPersons = (database: Database, persons: readonly number[], w
     [persons],
   );
 
-/** What was fetched by a fair part of the views, those with something missing and others. @param where from `conditionOf` */
-export async function detailsWhere(database: Database, where: string, most: number): Promise<(Pick<ViewDetail, 'host' | 'resources'> & { page: number })[]> {
+/** What was fetched by about `most` of `all` views, a fair part, the same each time. @param where from `conditionOf` */
+export async function detailsWhere(
+  database: Database,
+  where: string,
+  all: number,
+  most: number,
+): Promise<(Pick<ViewDetail, 'host' | 'resources'> & { page: number })[]> {
+  const share = all > most ? ` AND (view & ${ID_MASK}) < ${Math.ceil((ID_MASK * most) / all)}` : '';
   return database.query(
-    `SELECT page, detail->>'host' AS host, detail->'resources' AS resources FROM page_view WHERE ${where} ORDER BY view & 1048575, view LIMIT ${most}`,
+    `SELECT page, detail->>'host' AS host, detail->'resources' AS resources FROM page_view JOIN page_detail USING (view) WHERE ${where}${share}`,
   );
 }
 
@@ -146,13 +167,13 @@ export interface CallFigures {
   p95Ms: number;
 }
 
-/** Calls that pages made in the background, most time first. @param page number of the page, when one is meant */
-export async function callsOf(database: Database, window: Window, page: number | undefined, most: number): Promise<CallFigures[]> {
+/** Calls that pages made in the background, most time first. @param page number of the page, when one is meant; of one in `every` views */
+export async function callsOf(database: Database, window: Window, page: number | undefined, every: number, most: number): Promise<CallFigures[]> {
   return database.query<CallFigures>(
     `SELECT coalesce(${nameOf('c.call')}, '') AS call, calls, failed, median / 1000 AS "medianMs", p95 / 1000 AS "p95Ms"
-       FROM (SELECT call, count(*)::int AS calls, sum(failed)::int AS failed, sum(duration_us) AS weight,
+       FROM (SELECT call, count(*)::int * ${every} AS calls, sum(failed)::int * ${every} AS failed, sum(duration_us) AS weight,
                     percentile_cont(0.5) WITHIN GROUP (ORDER BY duration_us) AS median, percentile_cont(0.95) WITHIN GROUP (ORDER BY duration_us) AS p95
-               FROM page_call WHERE ${between('started_us', window)} ${page === undefined ? '' : `AND page = ${page}`}
+               FROM page_call WHERE ${between('started_us', window)} ${page === undefined ? '' : `AND page = ${page}`}${isFairPart(every)}
               GROUP BY call ORDER BY weight DESC, call LIMIT ${most}) c`,
   );
 }
@@ -181,7 +202,7 @@ export async function loadView(database: Database, view: string): Promise<Stored
             coalesce(${nameOf('tier')}, '') AS tier, json_build_array(${PART_COLUMNS.map((column) => `${column}::float8 / 1000`).join()}) AS parts,
             json_build_object(${VITALS.map((vital) => `'${vital}', ${vital}`).join()}) AS vitals, interactions,
             replace(trace_id::text, '-', '') AS "traceId", lpad(to_hex(span_id), 16, '0') AS "spanId", detail
-       FROM page_view WHERE view = ('x' || $1)::bit(64)::int8`,
+       FROM page_view JOIN page_detail USING (view) WHERE view = ('x' || $1)::bit(64)::int8`,
     [view],
   );
   if (!row) return undefined;
@@ -194,7 +215,7 @@ export async function loadsOf(database: Database, views: readonly string[]): Pro
   const rows = await database.query<Omit<Load, 'host' | 'resources'> & { detail: ViewDetail }>(
     `SELECT lpad(to_hex(view), 16, '0') AS id, started_us::float8 AS "atUs", coalesce(${nameOf('component')}, '') AS component,
             json_build_array(${PART_COLUMNS.map((column) => `${column}::float8 / 1000`).join()}) AS parts, detail
-       FROM page_view WHERE view = ANY(SELECT ('x' || id)::bit(64)::int8 FROM unnest($1::text[]) AS id) AND ${PART_COLUMNS[0]} IS NOT NULL`,
+       FROM page_view JOIN page_detail USING (view) WHERE view = ANY(SELECT ('x' || id)::bit(64)::int8 FROM unnest($1::text[]) AS id) AND ${PART_COLUMNS[0]} IS NOT NULL`,
     [views],
   );
   return new Map(rows.map(({ detail, ...row }) => [row.id, { ...row, host: detail.host, resources: detail.resources }]));

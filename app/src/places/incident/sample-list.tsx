@@ -18,13 +18,16 @@ export function SampleList({ samples, nowMs }: { samples: readonly Schemas['Samp
             <Words
               style={{ color: palette.action }}
             >{`${clock(sample.atMs, nowMs)}  ${durationWords(sample.durationMs)}  ${OUTCOME_WORDS[sample.outcome]}${sample.failure ? `, ${sample.failure}` : ''}`}</Words>
-            <Words kind="small">{`trace ${sample.traceId} · person ${sample.person || 'not known'}`}</Words>
+            <Words kind="small">{`${traceWords(sample)} · person ${sample.person || 'not known'}`}</Words>
           </Door>
         </View>
       ))}
     </View>
   );
 }
+
+/** A page load that no server's trace answered is known by itself. */
+const traceWords = ({ traceId, spanId }: Schemas['Sample']): string => (traceId === spanId.padStart(32, '0') ? `page load ${spanId}` : `trace ${traceId}`);
 
 const styles = StyleSheet.create({
   list: { borderWidth: 1, borderRadius: 4 },
