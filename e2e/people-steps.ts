@@ -145,7 +145,7 @@ export function peopleTests(stage: () => TrustStage): void {
       await page.waitForSelector('[data-testid="incident-money"]');
       expect(await textOf(page, 'incident-money')).toMatch(/of those who began, usually \d+ % to \d+ %: below/);
       // What comes from lines of the ledger's log, and its export of the days before.
-      expect(await textOf(page, 'incident-money')).toMatch(/Insure a parcel\n\d+ times, usually \d+ to \d+/);
+      expect(await textOf(page, 'incident-money')).toMatch(/Insure a parcel \(business event\)\n\d+ times, usually \d+ to \d+/);
       await page.waitForSelector('[data-testid="lost-by-tier"]');
       expect(await textOf(page, 'lost-by-tier')).toMatch(/Casual: €[\d,]+ \(€[\d,]+ to €[\d,]+\), [\d,]+ people/);
       await page.close();

@@ -1,22 +1,24 @@
 import { Link } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, type StyleProp, type ViewStyle } from 'react-native';
-import { useView, viewQuery } from './view';
+import { useView, viewQuery, type View } from './view';
 
 export type Props = {
   /** place, without the view: that goes along by itself */
   path: string;
   isHere?: boolean;
+  /** what the view is narrowed to on the other side */
+  narrowed?: Partial<View>;
   style?: StyleProp<ViewStyle>;
   testID?: string;
   children: ReactNode;
 };
 
 /** A link to a place that takes time and focus along; a real one, to be opened in another tab as well. */
-export function Door({ path, isHere = false, style, testID, children }: Props) {
+export function Door({ path, isHere = false, narrowed, style, testID, children }: Props) {
   const { view } = useView();
   return (
-    <Link href={`${path}${viewQuery(view)}` as never} asChild>
+    <Link href={`${path}${viewQuery({ ...view, ...narrowed })}` as never} asChild>
       <Pressable aria-current={isHere ? 'page' : undefined} style={StyleSheet.flatten(style)} testID={testID}>
         {children}
       </Pressable>

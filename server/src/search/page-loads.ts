@@ -24,11 +24,15 @@ const STRETCHES = 48;
 const COMPARED = ['country', 'browser', 'system', 'connection', 'version'] as const satisfies readonly PageDimension[];
 const FRAME = VIEW_KINDS.indexOf('frame');
 
-/** Page loads of a window: by page (or country, browser …), heaviest first; where it is worse; what does not come. */
-export async function pageLoads(database: Database, { window, focus, by }: PagesQuestion): Promise<PageLoadsShape> {
+/**
+ * Page loads of a window: by page (or country, browser …), heaviest first; where it is worse; what does not come.
+ *
+ * @param most views are read; of more a fair part, which counts for all
+ */
+export async function pageLoads(database: Database, { window, focus, by }: PagesQuestion, most = MOST_VIEWS): Promise<PageLoadsShape> {
   const where = await conditionOf(database, window, focus);
   if (where === undefined) return { ...NOTHING, window, by };
-  const { views, every } = await viewsWhere(database, where, MOST_VIEWS);
+  const { views, every } = await viewsWhere(database, where, most);
   const kept = 1 / every;
   // People cannot be told from a part of the views.
   const people = every > 1 ? await peopleWhere(database, where, by) : undefined;

@@ -3,6 +3,7 @@ import { openApi } from '../api/open-api';
 import type { PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../api/shapes';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
+import { pageLoads } from './page-loads';
 
 const ORIGIN = 'https://pages.example';
 let server: TestServer;
@@ -106,6 +107,46 @@ describe('what pages tell', () => {
     expect((await pages('&country=IE')).all?.shareMissing).toBeCloseTo(0.5);
     expect((await pages('&country=ZZ')).all).toBeNull();
     expect((await pages('&by=country')).groups.map(({ name }) => name).sort()).toEqual(['IE', 'NL']);
+  });
+
+  test('where too many are to be read, a fair part stands for all; people are told of all, not of the part', async () => {
+    await server.intake.settled();
+    const question = { window: { fromMs: nowMs - 120_000, toMs: nowMs }, focus: {}, by: 'country' as const };
+    const whole = await pageLoads(server.database, question);
+    const part = await pageLoads(server.database, question, 40);
+    const people = ({ all, groups }: PageLoadsShape) => [all?.people, ...groups.map(({ name, people: n }) => [name, n]).sort()];
+    expect([whole.kept, whole.all?.views]).toEqual([1, 161]);
+    expect(part.kept).toBe(1 / 5);
+    expect(Math.abs((part.all?.views ?? 0) - 161)).toBeLessThanOrEqual(15);
+    expect(people(part)).toEqual(people(whole));
+    expect(part.all?.shareMissing).toBeGreaterThan(0);
+  });
+
+  test('a page leads to how it is judged, and a frame stands apart', async () => {
+    const frame = view(450);
+    frame.attributes.push(text('toplens.view.kind', 'frame'));
+    await send(logs(frame));
+    const { flow, frames, all } = await pages('&page=/book/%7Bid%7D');
+    expect(all?.views).toBe(161);
+    expect(frames).toMatchObject([{ name: '/book/{id}', views: 1 }]);
+    const shown = (await ask(`flows/${flow}?last=60`)) as { row: { name: string; kind: string; importance: number } };
+    expect(shown.row).toMatchObject({ name: 'Page /book/{id}', kind: 'page', importance: 0.5 });
+    expect((await pages()).flow).toBeNull();
+  });
+
+  test('views of which a share is sent stand for all, told and counted', async () => {
+    const sampled = [...Array(8).keys()].map((i) => {
+      const one = view(470 + i, { page: '/sampled' });
+      one.attributes.push(number('toplens.share', 0.25));
+      return one;
+    });
+    expect(await (await send(logs(...sampled))).json()).toEqual({ taken: 8, rejected: 0 });
+    const { all, kinds } = await pages('&page=/sampled');
+    expect(all).toMatchObject({ views: 32, loads: 32, people: 7, interactions: 64 });
+    expect(kinds.load).toBe(32);
+    expect(await (await send(logs({ ...view(480), attributes: [...view(480).attributes, number('toplens.share', 0)] }))).json()).toMatchObject({
+      field: 'toplens.share',
+    });
   });
 
   test('a call leads to the attempt on the server, and back', async () => {

@@ -11,7 +11,7 @@ const database = new Database(port);
 
 const ANSWERS: { [Name in SearchName]: (database: Database, question: SearchQuestions[Name]['ask']) => Promise<SearchQuestions[Name]['answer']> } = {
   logPatterns,
-  pageLoads,
+  pageLoads: (own, question) => pageLoads(own, question),
   pageLoad,
   scriptErrors,
 };

@@ -24,6 +24,7 @@ export function FlowPage({ id }: { id: number }) {
   const { width } = useWindowDimensions();
   const { view } = useView();
   const { data: page, error, refetch } = useFlow(id, view);
+  const palette = usePalette();
   const isInColumns = width >= TWO_COLUMNS_FROM;
   return (
     <InnerPage title={page?.row.name} error={error} hasData={page !== undefined} onRetry={() => void refetch()}>
@@ -38,8 +39,16 @@ export function FlowPage({ id }: { id: number }) {
                 <Bands page={page} />
                 <Limits page={page} />
                 <Slowest page={page} />
-                <PathPart flow={page.row.id} />
-                <Statements page={page} />
+                {page.row.kind === 'page' ? (
+                  <Door path="/people" narrowed={{ page: pageOf(page.row.technicalName) }} style={styles.incident} testID="page-loads">
+                    <Words style={{ color: palette.action }}>What browsers told of its loads: parts, vitals, countries, what does not come</Words>
+                  </Door>
+                ) : (
+                  <>
+                    <PathPart flow={page.row.id} />
+                    <Statements page={page} />
+                  </>
+                )}
               </View>
               <View style={isInColumns ? styles.column : styles.stack}>
                 <Words kind="section" level={2}>
@@ -56,6 +65,9 @@ export function FlowPage({ id }: { id: number }) {
   );
 }
 
+/** Pages are flows by the name `Page` and theirs. */
+const pageOf = (technicalName: string): string => technicalName.replace(/^Page /, '');
+
 function Head({ page }: { page: Page }) {
   const { row, team, incidents, isCut, window } = page;
   const palette = usePalette();
@@ -64,7 +76,7 @@ function Head({ page }: { page: Page }) {
       <Words kind="title" level={1}>
         {row.name}
       </Words>
-      <Words kind="muted">{`${row.application} · ${row.technicalName}${team ? ` · ${team.team}` : ''}`}</Words>
+      <Words kind="muted">{`${row.application} · ${row.kind === 'page' ? 'loads of a page, until the load event' : row.technicalName}${team ? ` · ${team.team}` : ''}`}</Words>
       {isCut && <Words kind="muted">{`The window is long: its last day is shown, from ${clock(window.fromMs)}.`}</Words>}
       <View style={styles.figures}>
         <Figure value={row.level === 'noData' ? 'no data' : row.level} unit="level" />

@@ -32,9 +32,14 @@ export function TakingsLine({ takings, currency, isShort = false }: { takings: T
   const lines = figureLines(takings, currency);
   return (
     <View style={[styles.item, { borderLeftColor: lost ? palette.harm[3] : palette.hairline }]} testID={`money-${takings.flow}`}>
-      <Door path={`/flow/${takings.flow}`} style={styles.door}>
-        <Words style={{ color: palette.action }}>{takings.name}</Words>
-      </Door>
+      {takings.kind === 'businessEvent' ? (
+        // Nobody waits for it: there is no flow to look at.
+        <Words style={styles.name}>{`${takings.name} (business event)`}</Words>
+      ) : (
+        <Door path={`/flow/${takings.flow}`} style={styles.door}>
+          <Words style={{ color: palette.action }}>{takings.name}</Words>
+        </Door>
+      )}
       {lost && <Words kind="strong">{lost}</Words>}
       {isShort ? (
         <Words kind="small">{lines.map(({ words }) => words).join(' · ')}</Words>
@@ -64,5 +69,6 @@ export const basisWords = ({ application, days, start }: Takings): string =>
 const styles = StyleSheet.create({
   list: { gap: SPACE.xs },
   item: { borderLeftWidth: 3, paddingLeft: SPACE.s, paddingBottom: SPACE.xs },
+  name: { paddingVertical: SPACE.xs },
   door: { minHeight: TOUCH, justifyContent: 'center' },
 });
