@@ -34,6 +34,7 @@ function start(settings: Settings): Toplens {
       'service.version': settings.version,
       'toplens.application': settings.application,
       'geo.country.iso_code': settings.country,
+      'geo.region.iso_code': settings.area,
       'toplens.time_zone': Intl.DateTimeFormat().resolvedOptions().timeZone,
       'user_agent.original': navigator.userAgent,
       'toplens.connection': (navigator as { connection?: { effectiveType?: string } }).connection?.effectiveType,

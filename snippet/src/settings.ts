@@ -6,6 +6,8 @@ export interface Settings {
   version: string;
   /** ISO 3166-1 alpha-2, when the page knows better than the browser's time zone */
   country: string;
+  /** ISO 3166-2, part of it */
+  area: string;
   /** share of sessions that is told, above 0 to 1 */
   share: number;
   /** calls to these origins carry `traceparent`, beside the page's own */
@@ -16,7 +18,7 @@ export interface Settings {
 
 /** `undefined` when the tag has no key, so that a page with a mistake in it is left alone. */
 export function readSettings(script: HTMLScriptElement): Settings | undefined {
-  const { key, application = '', version = '', country = '', share = '1', traceOrigins = '', storage } = script.dataset;
+  const { key, application = '', version = '', country = '', area = '', share = '1', traceOrigins = '', storage } = script.dataset;
   if (!key) return undefined;
   const told = Number(share);
   return {
@@ -24,6 +26,7 @@ export function readSettings(script: HTMLScriptElement): Settings | undefined {
     application,
     version,
     country,
+    area,
     share: told > 0 && told <= 1 ? told : 1,
     traceOrigins: [location.origin, ...traceOrigins.split(/[\s,]+/).filter(Boolean)],
     keepsNothing: storage === 'none',

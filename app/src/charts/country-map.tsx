@@ -5,6 +5,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { FONT, SPACE } from '@/look/tokens';
 import { countryMap } from './country-shapes';
+import { freeLabels } from './free-labels';
 
 export interface CountryFigure {
   code: string;
@@ -21,9 +22,13 @@ export type Props = {
 };
 
 const HEIGHT = 260;
+/** Radius of the largest circle while there are few; many are smaller, or Europe would be one of them. */
 const LARGEST = 30;
+const FEW = 8;
 /** Tones from alike to much worse than the rest. */
 const STEPS = [1.1, 1.3, 1.7];
+
+const stepOf = (ratio: number | undefined) => STEPS.filter((step) => (ratio ?? 1) >= step).length as 0 | 1 | 2 | 3;
 
 /** Countries with circles: area by views, tone by how much worse than elsewhere. The list beside it says the same in words. */
 export default function CountryMap({ countries, toneWords }: Props) {
@@ -33,11 +38,18 @@ export default function CountryMap({ countries, toneWords }: Props) {
   const { shapes, without } = useMemo(() => countryMap(codes.split(',').filter(Boolean), width, HEIGHT), [codes, width]);
   const most = Math.max(1, ...countries.map(({ views }) => views));
   const figures = new Map(countries.map((country) => [country.code, country]));
-  const tone = (ratio: number | undefined) => palette.harm[STEPS.filter((step) => (ratio ?? 1) >= step).length as 0 | 1 | 2 | 3];
+  const tone = (ratio: number | undefined) => palette.harm[stepOf(ratio)];
+  const largest = LARGEST * Math.min(1, Math.sqrt(FEW / Math.max(1, countries.length)));
   const circles = shapes.flatMap(({ code, centre }) => {
     const figure = figures.get(code);
-    return figure && centre ? [{ ...figure, centre, radius: Math.max(5, LARGEST * Math.sqrt(figure.views / most)) }] : [];
+    return figure && centre ? [{ ...figure, centre, radius: Math.max(5, largest * Math.sqrt(figure.views / most)) }] : [];
   });
+  // The worst are named first, then where most views come from.
+  const labels = freeLabels(
+    [...circles]
+      .sort((a, b) => stepOf(b.ratio) - stepOf(a.ratio) || b.radius - a.radius)
+      .map(({ code, centre: [x, y], radius }) => ({ text: code, x, y: y - radius - 3 })),
+  );
   return (
     <View onLayout={({ nativeEvent }) => setWidth(Math.max(200, nativeEvent.layout.width))}>
       <View
@@ -54,8 +66,8 @@ export default function CountryMap({ countries, toneWords }: Props) {
             .map(({ code, centre: [x, y], radius, ratio }) => (
               <Circle key={code} cx={x} cy={y} r={radius} fill={tone(ratio)} stroke={palette.ink} strokeWidth={1} fillOpacity={0.85} />
             ))}
-          {circles.map(({ code, centre: [x, y], radius }) => (
-            <SvgText key={code} x={x} y={y - radius - 3} fontSize={13} fontFamily={FONT.sansBold} fill={palette.ink} textAnchor="middle">
+          {labels.map(({ text: code, x, y }) => (
+            <SvgText key={code} x={x} y={y} fontSize={13} fontFamily={FONT.sansBold} fill={palette.ink} textAnchor="middle">
               {code}
             </SvgText>
           ))}

@@ -1798,11 +1798,13 @@ export interface paths {
                     /** @description end, with `from` */
                     to?: string;
                     /** @description what views are told apart by */
-                    by?: "page" | "country" | "browser" | "system" | "connection" | "version" | "application";
+                    by?: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
                     /** @description only views of this page */
                     page?: string;
                     /** @description only views of this country */
                     country?: string;
+                    /** @description only views of this area */
+                    area?: string;
                     /** @description only views of this browser */
                     browser?: string;
                     /** @description only views of this system */
@@ -1963,6 +1965,8 @@ export interface paths {
                     page?: string;
                     /** @description only views of this country */
                     country?: string;
+                    /** @description only views of this area */
+                    area?: string;
                     /** @description only views of this browser */
                     browser?: string;
                     /** @description only views of this system */
@@ -3891,7 +3895,7 @@ export interface components {
             /** @enum {string} */
             what: "slow" | "missing" | "errors";
             /** @enum {string} */
-            dimension: "page" | "country" | "browser" | "system" | "connection" | "version" | "application";
+            dimension: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
             /** @enum {string} */
             verdict: "here" | "more" | "everywhere";
             hit: {
@@ -3931,7 +3935,7 @@ export interface components {
                 toMs: number;
             };
             /** @enum {string} */
-            by: "page" | "country" | "browser" | "system" | "connection" | "version" | "application";
+            by: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
             kept: number;
             kinds: {
                 load: number;

@@ -22,10 +22,10 @@ export const GROUPINGS = ['region', 'application', 'team', 'version'] as const;
 export type Grouping = (typeof GROUPINGS)[number];
 
 /** By what page loads are told apart. */
-export const PAGE_GROUPS = ['page', 'country', 'browser', 'system', 'connection', 'version'] as const;
+export const PAGE_GROUPS = ['page', 'country', 'area', 'browser', 'system', 'connection', 'version'] as const;
 export type PageGroup = (typeof PAGE_GROUPS)[number];
 /** What page loads alone are narrowed to: attempts know nothing of it. */
-export const PAGE_NARROWING = ['page', 'country', 'browser', 'system', 'connection'] as const;
+export const PAGE_NARROWING = ['page', 'country', 'area', 'browser', 'system', 'connection'] as const;
 export type PageNarrowing = (typeof PAGE_NARROWING)[number];
 
 /** What everything is narrowed to. */
@@ -50,6 +50,7 @@ export interface View extends Narrowed {
   pagesBy?: Exclude<PageGroup, 'page'>;
   page?: string;
   country?: string;
+  area?: string;
   browser?: string;
   system?: string;
   connection?: string;

@@ -15,12 +15,12 @@ describe('a page view as a browser tells it', () => {
     const view = viewOfRecord(
       record({
         'toplens.timing.responseStart': 100, 'toplens.timing.loadEventEnd': 400, 'toplens.vital.lcp': 350.5, 'toplens.vital.cls': 0.02,
-        'geo.country.iso_code': 'nl', 'toplens.resources': '[["https://tiles.example/1.png?key=x","img",10,90,1200,1]]',
+        'geo.country.iso_code': 'nl', 'geo.region.iso_code': 'nl-nh', 'toplens.resources': '[["https://tiles.example/1.png?key=x","img",10,90,1200,1]]',
       }),
       LATEST_US,
     ) as PageView; // prettier-ignore
     expect(view).toMatchObject({
-      page: '/orders/{id}', path: '/orders/4711', country: 'NL', vitals: { lcp: 350.5, cls: 0.02 }, missing: 1, share: 1, component: 'shop-pages',
+      page: '/orders/{id}', path: '/orders/4711', country: 'NL', area: 'NL-NH', vitals: { lcp: 350.5, cls: 0.02 }, missing: 1, share: 1, component: 'shop-pages',
       resources: [{ url: 'https://tiles.example/1.png', type: 'img', missing: true }],
     }); // prettier-ignore
     expect(view.parts?.reduce((sum, ms) => sum + ms, 0)).toBe(400);

@@ -48,6 +48,8 @@ export interface PageView {
   tier: string;
   /** ISO 3166-1 alpha-2; '' when not told */
   country: string;
+  /** part of it, ISO 3166-2 as IE-D; '' when not told */
+  area: string;
   timeZone: string;
   userAgent: string;
   connection: string;
@@ -116,6 +118,7 @@ export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: Lo
     session: text('session.id'),
     tier: text('toplens.tier'),
     country: /^[A-Za-z]{2}$/.test(text('geo.country.iso_code')) ? text('geo.country.iso_code').toUpperCase() : '',
+    area: /^[A-Za-z]{2}-[A-Za-z0-9]{1,3}$/.test(text('geo.region.iso_code')) ? text('geo.region.iso_code').toUpperCase() : '',
     timeZone: text('toplens.time_zone'),
     userAgent: text('user_agent.original'),
     connection: text('toplens.connection'),

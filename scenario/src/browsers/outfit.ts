@@ -29,6 +29,23 @@ const byShare = <One extends { share: number }>(all: readonly One[], at: number)
   return all.find(({ share }) => (sum += share) > at) ?? (all[0] as One);
 };
 
+/** Parts of countries (ISO 3166-2). */
+const AREAS: Readonly<Record<string, readonly string[]>> = {
+  GB: ['GB-ENG', 'GB-SCT', 'GB-WLS', 'GB-NIR'],
+  IE: ['IE-L', 'IE-M', 'IE-C', 'IE-U'],
+  NL: ['NL-NH', 'NL-ZH', 'NL-NB'],
+  BE: ['BE-VLG', 'BE-WAL', 'BE-BRU'],
+  FR: ['FR-IDF', 'FR-HDF', 'FR-NOR'],
+  DE: ['DE-NW', 'DE-NI', 'DE-HH'],
+};
+
+/** Where in their country a person lives; '' where no parts of it are known. */
+export function areaOf(person: string, country: string): string {
+  const areas = AREAS[country] ?? [''];
+  // The first is the one where most live.
+  return areas[Math.floor(seededRandom(Number(person.replace(/\D/g, '')) + 53)() ** 1.6 * areas.length)] as string;
+}
+
 export interface Outfit {
   device: Device;
   connection: (typeof CONNECTIONS)[number];

@@ -2,7 +2,7 @@ import { normalDeviate, seededRandom, type Random } from '@toplens/core/stats';
 import type { OutSpan } from '../otlp/spans';
 import type { WorldAttempt } from '../world/simulate';
 import { inside, type Troubles } from '../world/troubles';
-import { outfitOf } from './outfit';
+import { areaOf, outfitOf } from './outfit';
 
 /** A page view as the snippet would tell it: attributes by name. */
 export interface OutView {
@@ -119,6 +119,7 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
       'user_agent.original': device.userAgent,
       'toplens.connection': connection.type,
       'toplens.time_zone': ZONES[person.region] ?? '',
+      'geo.region.iso_code': areaOf(person.id, person.region),
       'telemetry.sdk.language': 'webjs',
     },
     attributes: {

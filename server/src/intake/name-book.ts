@@ -3,7 +3,7 @@ import type { Database } from '../store/database';
 
 export type NameKind =
   | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement' | 'series' | 'device'
-  | 'application' | 'page' | 'call' | 'country' | 'browser' | 'system' | 'connection'; // prettier-ignore
+  | 'application' | 'page' | 'call' | 'country' | 'area' | 'browser' | 'system' | 'connection'; // prettier-ignore
 
 export interface Name {
   id: number;

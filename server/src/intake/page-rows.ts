@@ -7,7 +7,7 @@ import { sessionNumber } from './session-number';
 
 /** Binary COPY of table page_view. */
 export function viewRows(views: readonly PageView[], names: NameBook): CopyRows {
-  const rows = new CopyRows(16 + PARTS.length + VITALS.length + 5);
+  const rows = new CopyRows(16 + PARTS.length + VITALS.length + 6);
   for (const told of views) {
     const { browser, system } = browserWords(told.userAgent);
     rows.startRow();
@@ -41,6 +41,7 @@ export function viewRows(views: readonly PageView[], names: NameBook): CopyRows 
     if (told.traceId === '') rows.null();
     else rows.hex(told.traceId);
     rows.hex(told.spanId);
+    rows.int4(names.idOf('area', told.area));
   }
   return rows;
 }

@@ -34,7 +34,7 @@ const COPIED: Record<CopiedTable | 'attempt', Copied> = {
   metric_point: { columns: 'series, at_us, start_us, value, distribution', identity: ['series', 'at_us'] },
   page_view: {
     columns:
-      'view, sequence, started_us, kind, component, application, version, page, person, session, tier, country, browser, system, connection, share, redirect_us, cache_us, lookup_us, connect_us, tls_us, waiting_us, transfer_us, dom_us, scripts_us, resources_us, handlers_us, ttfb, fcp, lcp, inp, cls, interactions, errors, missing, trace_id, span_id',
+      'view, sequence, started_us, kind, component, application, version, page, person, session, tier, country, browser, system, connection, share, redirect_us, cache_us, lookup_us, connect_us, tls_us, waiting_us, transfer_us, dom_us, scripts_us, resources_us, handlers_us, ttfb, fcp, lcp, inp, cls, interactions, errors, missing, trace_id, span_id, area',
     identity: ['view'],
     newest: 'sequence',
   },

@@ -7,7 +7,7 @@ import type { Database } from './database';
 import { nameOf } from './name-of';
 
 /** By what views are told apart and narrowed. */
-export const PAGE_DIMENSIONS = ['page', 'country', 'browser', 'system', 'connection', 'version', 'application'] as const;
+export const PAGE_DIMENSIONS = ['page', 'country', 'area', 'browser', 'system', 'connection', 'version', 'application'] as const;
 export type PageDimension = (typeof PAGE_DIMENSIONS)[number];
 
 /** Views as they are stored, as columns: by number of a name for each dimension, and by index of VIEW_KINDS. */

@@ -37,6 +37,7 @@ export const valueName = (group: PageGroup, value: string): string =>
 export const GROUP_WORDS: Readonly<Record<PageGroup, string>> = {
   page: 'page',
   country: 'country',
+  area: 'part of a country',
   browser: 'browser',
   system: 'system',
   connection: 'connection',
@@ -59,7 +60,15 @@ const WHAT: Readonly<Record<Where['what'], string>> = {
   missing: 'Something does not come',
   errors: 'A script fails',
 };
-const WHERE: Readonly<Record<PageGroup, string>> = { page: 'of', country: 'from', browser: 'in', system: 'on', connection: 'over', version: 'of version' };
+const WHERE: Readonly<Record<PageGroup, string>> = {
+  page: 'of',
+  country: 'from',
+  area: 'from',
+  browser: 'in',
+  system: 'on',
+  connection: 'over',
+  version: 'of version',
+};
 const MOST_NAMED = 3;
 /** Below this share it is one of the usual blemishes. */
 const HARDLY = 0.02;

@@ -1,5 +1,6 @@
 import { VITALS } from '@toplens/core/pages';
 import { countryMap } from '@/charts/country-shapes';
+import { freeLabels } from '@/charts/free-labels';
 import { trendWords } from '@/charts/vital-trend';
 import { frameWords } from './error-stack';
 import { errorsSentence } from './errors-place';
@@ -106,4 +107,13 @@ describe('the map', () => {
     expect(countryMap(['SG', 'GB'], 360, 260).without).toEqual(['SG']);
     expect(countryMap([], 360, 260).shapes.length).toBeGreaterThan(150);
   });
+});
+
+test('on a crowded map the first labels stand, and none lies over another', () => {
+  const label = (text: string, x: number, y: number) => ({ text, x, y });
+  expect(freeLabels([label('NL', 100, 50), label('BE', 104, 56), label('DE', 130, 50), label('FR', 100, 70)]).map(({ text }) => text)).toEqual([
+    'NL',
+    'DE',
+    'FR',
+  ]);
 });
