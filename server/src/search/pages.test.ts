@@ -173,6 +173,12 @@ describe('what pages tell', () => {
     const stack = 'TypeError: n\n    at b (https://pages.example/js/min.js:2:29)';
     await send(logs(error(1, 100, 'n of 7 is undefined', stack), error(2, 101, 'n of 8 is undefined', stack), error(2, 101, 'sent twice', stack)));
     const before = checked<ScriptErrorsShape>('ScriptErrors', await ask(`script-errors?${freshWindow()}`));
+    const narrowed = async (more: string) => checked<ScriptErrorsShape>('ScriptErrors', await ask(`script-errors?${freshWindow()}${more}`));
+    // View 100 is from Ireland, 101 from elsewhere.
+    expect((await narrowed('&country=IE')).groups).toMatchObject([{ errors: 1, views: 1 }]);
+    expect((await narrowed('&country=ZZ')).groups).toEqual([]);
+    expect((await narrowed('&page=/nowhere')).groups).toEqual([]);
+    expect((await narrowed('&page=/book/%7Bid%7D&country=NL')).groups).toMatchObject([{ errors: 1 }]);
     expect(before.groups).toMatchObject([{ errors: 2, views: 2, isMapped: false, frames: [{ file: 'https://pages.example/js/min.js', line: 2, column: 29 }] }]);
     const kept = await fetch(`${server.url}/api/source-maps`, {
       method: 'POST',

@@ -1,5 +1,5 @@
 import { errorGroup } from '@toplens/core/pages';
-import type { Window } from '@toplens/core/time';
+import { DAY_MS, type Window } from '@toplens/core/time';
 import type { ScriptErrorGroupShape, ScriptErrorsShape } from '../api/shapes';
 import type { Database } from '../store/database';
 import { conditionOf, countViews, errorsWithin, numberOf, type PageFocus, type StoredError } from '../store/pages';
@@ -12,14 +12,13 @@ export interface ErrorsQuestion {
 
 const MOST_ERRORS = 5_000;
 const MOST_GROUPS = 60;
-const NEVER_SEEN = -1;
+/** An error may come long after its view was opened. */
+const LONGEST_VIEW_MS = DAY_MS;
 
 /** Script errors of a window in groups, by people met; stacks readable where their source maps were uploaded. */
 export async function scriptErrors(database: Database, { window, focus }: ErrorsQuestion): Promise<ScriptErrorsShape> {
-  // Of a page that was never seen there are none.
-  const page = focus.page === undefined ? undefined : ((await numberOf(database, 'page', focus.page)) ?? NEVER_SEEN);
-  const errors = await errorsWithin(database, window, page, MOST_ERRORS);
-  const where = await conditionOf(database, window, { page: focus.page });
+  const where = await conditionOf(database, window, focus);
+  const errors = await errorsWithin(database, window, await errorsCondition(database, window, focus), MOST_ERRORS);
   const views = where === undefined ? 0 : await countViews(database, where);
   const stacks = new StackReader(database);
   const groups = new Map<string, ReadStack & { errors: StoredError[] }>();
@@ -37,6 +36,20 @@ export async function scriptErrors(database: Database, { window, focus }: Errors
   const shapes = [...groups.values()].map(groupShape).sort((a, b) => b.people - a.people || b.views - a.views || b.errors - a.errors);
   return { window, views, isCut: errors.length === MOST_ERRORS, groups: shapes.slice(0, MOST_GROUPS) };
 }
+
+/** An error tells its page itself; where and in what it happened, its view does. */
+async function errorsCondition(database: Database, window: Window, { page, ...ofView }: PageFocus): Promise<string> {
+  const conditions: string[] = [];
+  if (page !== undefined) conditions.push(`page = ${(await numberOf(database, 'page', page)) ?? NEVER_SEEN}`);
+  if (Object.values(ofView).some((value) => value !== undefined)) {
+    const views = await conditionOf(database, { fromMs: window.fromMs - LONGEST_VIEW_MS, toMs: window.toMs }, ofView);
+    conditions.push(views === undefined ? 'false' : `view IN (SELECT view FROM page_view WHERE ${views})`);
+  }
+  return conditions.map((condition) => ` AND ${condition}`).join('');
+}
+
+/** No page has this number. */
+const NEVER_SEEN = -1;
 
 function groupShape({ errors, frames, isMapped }: ReadStack & { errors: StoredError[] }): ScriptErrorGroupShape {
   const newest = errors[0] as StoredError;

@@ -256,11 +256,9 @@ export interface StoredError {
 const ERROR = `lpad(to_hex(id), 16, '0') AS id, lpad(to_hex(view), 16, '0') AS view, at_us::float8 / 1000 AS "atMs", coalesce(${nameOf('component')}, '') AS component,
   coalesce(${nameOf('version')}, '') AS version, coalesce(${nameOf('page')}, '') AS page, person, coalesce(${nameOf('browser')}, '') AS browser, type, message, stack`;
 
-/** Script errors of a window, the newest of more than `most`; of one page when a number is given. */
-export const errorsWithin = (database: Database, window: Window, page: number | undefined, most: number): Promise<StoredError[]> =>
-  database.query<StoredError>(
-    `SELECT ${ERROR} FROM script_error WHERE ${between('at_us', window)} ${page === undefined ? '' : `AND page = ${page}`} ORDER BY at_us DESC, id LIMIT ${most}`,
-  );
+/** Script errors of a window, the newest of more than `most`. @param condition begins with AND, or is empty */
+export const errorsWithin = (database: Database, window: Window, condition: string, most: number): Promise<StoredError[]> =>
+  database.query<StoredError>(`SELECT ${ERROR} FROM script_error WHERE ${between('at_us', window)}${condition} ORDER BY at_us DESC, id LIMIT ${most}`);
 
 export const errorsOfView = (database: Database, view: string): Promise<StoredError[]> =>
   database.query<StoredError>(`SELECT ${ERROR} FROM script_error WHERE view = ('x' || $1)::bit(64)::int8 ORDER BY at_us, id LIMIT 50`, [view]);

@@ -9,6 +9,7 @@ import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { PeopleFrame } from '../people/people-frame';
 import { ErrorStack } from './error-stack';
+import { PageChips } from './page-chips';
 import { SourceMapForm } from './source-map-form';
 
 type Errors = Schemas['ScriptErrors'];
@@ -24,6 +25,7 @@ export function ErrorsPlace() {
       <Words kind="title" level={1}>
         Script errors
       </Words>
+      <PageChips />
       {data && (
         <>
           <Words testID="errors-sentence">{errorsSentence(data)}</Words>

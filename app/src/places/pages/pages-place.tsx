@@ -4,15 +4,15 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
 import { VitalTrend } from '@/charts/vital-trend';
 import { usePageLoads } from '@/data/queries';
-import { Chip } from '@/frame/chip';
 import { Door } from '@/frame/door';
 import { useKeptCountries } from '@/frame/kept';
 import { Strip } from '@/frame/strip';
-import { NARROWING, PAGE_GROUPS, PAGE_NARROWING, useView, without, type PageGroup } from '@/frame/view';
+import { NARROWING, PAGE_GROUPS, useView, type PageGroup } from '@/frame/view';
 import { count } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
+import { PageChips } from './page-chips';
 import { PeopleFrame } from '../people/people-frame';
 import { BackgroundCalls, Frames, ResourceHosts, WorstLoads } from './page-lists';
 import { PageGroups, PartsLegend } from './page-groups';
@@ -40,17 +40,7 @@ export function PagesPlace() {
       <Words kind="title" level={1}>
         {view.page ?? 'Page loads'}
       </Words>
-      <View style={styles.chips}>
-        {PAGE_NARROWING.filter((name) => view[name] !== undefined).map((name) => (
-          <Chip
-            key={name}
-            words={valueName(name, view[name] as string)}
-            removes
-            onPress={() => setView(without(view, name))}
-            accessibilityLabel={`Only ${valueName(name, view[name] as string)}. Remove`}
-          />
-        ))}
-      </View>
+      <PageChips />
       {ignored.length > 0 && <Words kind="muted">{`Page loads are not narrowed by ${ignored.join(', ')}: browsers do not tell of it.`}</Words>}
       {!data && !error && <Words kind="muted">Reading what browsers told …</Words>}
       {data && (
@@ -163,7 +153,6 @@ function NothingYet() {
 }
 
 const styles = StyleSheet.create({
-  chips: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
   door: { minHeight: TOUCH, justifyContent: 'center' },
   where: { paddingVertical: SPACE.xs / 2 },
   vitals: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.s, paddingTop: SPACE.s },
