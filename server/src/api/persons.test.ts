@@ -125,6 +125,21 @@ test('one person is found by id or by the hash of an address, with everything in
   expect(JSON.stringify(looks)).not.toMatch(/p13|example/i);
 });
 
+test('what counts stands in its session, told by its trace, and is no attempt that could go wrong', async () => {
+  const find = async () => (await (await post('/people/find?last=300', { find: 'p13', why: 'what she bought' }, 'see')).json()) as PersonShape;
+  const pay = (await find()).attempts.at(-1);
+  const event = {
+    timeUnixNano: nanos((pay?.atMs ?? 0) + 500), eventName: 'toplens.business_event', traceId: pay?.traceId,
+    attributes: [text('toplens.event.name', 'Insured'), { key: 'toplens.value.amount', value: { doubleValue: 2.5 } }, text('user.id', 'p13')],
+  }; // prettier-ignore
+  const resource = { attributes: [text('service.name', 'ledger'), text('service.namespace', 'Shop')] };
+  const body = JSON.stringify({ resourceLogs: [{ resource, scopeLogs: [{ logRecords: [event] }] }] });
+  await fetch(`${server.url}/v1/logs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+  await server.intake.settled();
+  await server.engine.ask('settle', null);
+  expect((await find()).attempts.at(-1)).toMatchObject({ kind: 'businessEvent', name: 'Insured', value: 2.5, session: pay?.session, outcome: 'onTime' });
+});
+
 test('the journey is found, tells where people leave because of it, is named in place and kept', async () => {
   const { journeys } = await get<JourneysShape>('/journeys?last=60');
   expect(journeys).toHaveLength(1);

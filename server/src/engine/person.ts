@@ -59,5 +59,11 @@ export async function personAttempts(
   for (const [flow, moments] of starts)
     for (const { traceId, spanId, startMs, failure } of await attemptsAt(world.database, flow, moments))
       ids.set(keyOf(flow, startMs), { traceId, spanId, failure });
-  return { ...window, attempts: newest.map((one) => ({ ...one, ...(ids.get(keyOf(one.flow, one.atMs)) ?? NOT_KEPT) })) };
+  return { ...window, attempts: inSessions(newest.map((one) => ({ ...one, ...(ids.get(keyOf(one.flow, one.atMs)) ?? NOT_KEPT) }))) };
+}
+
+/** What tells no session, as a line of a log, belongs to that of its trace. */
+function inSessions(attempts: PersonAttemptShape[]): PersonAttemptShape[] {
+  const sessions = new Map(attempts.filter(({ session, traceId }) => session !== 0 && traceId !== '').map(({ traceId, session }) => [traceId, session]));
+  return attempts.map((one) => (one.session === 0 ? { ...one, session: sessions.get(one.traceId) ?? 0 } : one));
 }

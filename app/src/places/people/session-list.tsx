@@ -115,7 +115,7 @@ const endOf = (one: Happening): number => one.atMs + ('attempt' in one ? one.att
 export function sessionWords(session: readonly Happening[], todayMs: number): string {
   const [first] = session;
   if (!first) return '';
-  const attempts = session.flatMap((one) => ('attempt' in one ? [one.attempt] : []));
+  const attempts = session.flatMap((one) => ('attempt' in one && one.attempt.kind !== 'businessEvent' ? [one.attempt] : []));
   const views = session.flatMap((one) => ('view' in one ? [one.view] : []));
   const [attempt, view] = [attempts[0], views[0]];
   const minutes = Math.round((Math.max(...session.map(endOf)) - first.atMs) / 60_000);
@@ -145,10 +145,14 @@ export function attemptWords({ outcome, failure, durationMs, expectedMs, value, 
     .join(' · ');
 }
 
-const foundWords = ({ attempts, views, window }: Person, sessions: number): string =>
-  attempts.length + views.length === 0
-    ? `Nothing between ${clock(window.fromMs)} and ${clock(window.toMs, window.fromMs)}: choose another time above.`
-    : `${count(attempts.length)} ${attempts.length === 1 ? 'attempt' : 'attempts'}${views.length > 0 ? ` and ${count(views.length)} page ${views.length === 1 ? 'view' : 'views'}` : ''} in ${count(sessions)} ${sessions === 1 ? 'session' : 'sessions'} since ${clock(window.fromMs)}.`;
+function foundWords({ attempts, views, window }: Person, sessions: number): string {
+  if (attempts.length + views.length === 0)
+    return `Nothing between ${clock(window.fromMs)} and ${clock(window.toMs, window.fromMs)}: choose another time above.`;
+  const events = attempts.filter(({ kind }) => kind === 'businessEvent').length;
+  const some = (n: number, one: string, many: string) => (n > 0 ? [`${count(n)} ${n === 1 ? one : many}`] : []);
+  const what = [...some(attempts.length - events, 'attempt', 'attempts'), ...some(views.length, 'page view', 'page views'), ...some(events, 'event', 'events')];
+  return `${what.join(' and ')} in ${count(sessions)} ${sessions === 1 ? 'session' : 'sessions'} since ${clock(window.fromMs)}.`;
+}
 
 const styles = StyleSheet.create({
   box: { gap: SPACE.s, paddingTop: SPACE.m },
