@@ -2,9 +2,15 @@ import { percent } from '@toplens/core/incidents';
 import type { JudgedWorld } from './judge-world';
 import type { Score } from './score';
 
-/** Seeds by which thresholds were set, and seeds that were looked at for the report alone. (101 to 140 were reported on before, and looked at since; 301 to 340 and 401 to 440 too.) */
+/** Seeds by which thresholds were set, and seeds that were looked at for the report alone; those of earlier reports were looked at since. */
 export const TUNING = { first: 1, last: 20 };
-export const REPORTING = { first: 501, last: 540 };
+export const REPORTING = { first: 581, last: 620 };
+
+/** What earlier reports of forty worlds each said, with the code of their day: one report alone is moved by chance. */
+const EARLIER = [
+  '| 501 to 540 | 99 % | 0.19 | 2.4 | 0.977 | 97, 98, 96 % | 100 % |',
+  '| 541 to 580, before the range of waiting told of second tries | 100 % | 0.11 | 2.8 | 0.942 | 91, **86**, 95 % | 100 % |',
+];
 
 export function report(score: Score, worlds: readonly JudgedWorld[], run: { first: number; last: number; minutes: number }): string {
   const row = (what: string, value: string, goal: string, met: boolean) => `| ${what} | ${value} | ${goal} | ${met ? 'met' : '**missed**'} |`;
@@ -14,7 +20,7 @@ export function report(score: Score, worlds: readonly JudgedWorld[], run: { firs
   return [
     '# Judged against a known truth',
     '',
-    `\`npm run bench:truth\`, seeds ${run.first} to ${run.last}: ${score.worlds} worlds (${shapes.join(', ')}), ${worlds.reduce((sum, world) => sum + world.attempts, 0).toLocaleString('en-GB')} attempts, ${score.troubles} planted troubles that hurt at least 20 people, in ${run.minutes.toFixed(0)} minutes. Thresholds were set on seeds ${TUNING.first} to ${TUNING.last} and on what earlier reports missed (seeds 101 to 140, 301 to 340, 401 to 440); these seeds were not looked at for that. The worlds are invented (\`scenario/src/worlds\`): weekly and daily rhythm, drifting load, natural errors, heavy tails, several steps in a session; slow, failing and hanging flows, outages, troubles of one site, promotion or host, some at the same time; and releases, surges, dead hosts, failing probes and slow batches that hurt nobody.`,
+    `\`npm run bench:truth\`, seeds ${run.first} to ${run.last}: ${score.worlds} worlds (${shapes.join(', ')}), ${worlds.reduce((sum, world) => sum + world.attempts, 0).toLocaleString('en-GB')} attempts, ${score.troubles} planted troubles that hurt at least 20 people, in ${run.minutes.toFixed(0)} minutes. Thresholds were set on seeds ${TUNING.first} to ${TUNING.last} and on what earlier reports missed (seeds 101 to 140, 301 to 340, 401 to 440, 501 to 580); these seeds were not looked at for that. The worlds are invented (\`scenario/src/worlds\`): weekly and daily rhythm, drifting load, natural errors, heavy tails, several steps in a session; slow, failing and hanging flows, outages, troubles of one site, promotion or host, some at the same time; and releases, surges, dead hosts, failing probes and slow batches that hurt nobody.`,
     '',
     '| what | measured | goal | |',
     '|---|---:|---:|---|',
@@ -31,6 +37,12 @@ export function report(score: Score, worlds: readonly JudgedWorld[], run: { firs
     row('first is truly first, where the worst trouble hurt at least 20 people', percent(score.firstIsFirst), '≥ 95 %', score.firstIsFirst >= 0.95),
     row('the same in all worlds, also where the worst hurt fewer', percent(score.firstIsFirstOfAny), '', true),
     row('troubles seen as two or more incidents', String(score.splits), '', true),
+    '',
+    'Reports before this one:',
+    '',
+    '| seeds | recall | false a day | minutes to incident | τ-b | people, minutes, money | first is first |',
+    '|---|---:|---:|---:|---:|---:|---:|',
+    ...EARLIER,
     ...list('First is another one', score.wrongFirst),
     ...list('Not found', score.missed),
     ...list('False incidents', score.falseOnes),
