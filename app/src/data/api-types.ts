@@ -3251,7 +3251,7 @@ export interface components {
             people: components["schemas"]["HurtPerson"][];
             concentration: {
                 /** @enum {string} */
-                dimension: "tier" | "promotion" | "site" | "region";
+                dimension: "tier" | "promotion" | "site" | "region" | "item";
                 values: {
                     value: string;
                     people: number;

@@ -88,6 +88,7 @@ export function toAttempt(span: Span): Attempt {
     region: text('toplens.region') || text('cloud.region'),
     tier: text('toplens.tier'),
     promotion: text('toplens.promotion'),
+    item: text('toplens.item'),
     host: text('host.name'),
     valueMinor: minorUnits(amount),
     currency: amount === undefined ? '' : text('toplens.value.currency'),

@@ -21,7 +21,7 @@ interface Told {
   texts: Partial<Record<Text, string>>;
 }
 
-const TEXTS = ['application', 'component', 'person', 'session', 'tier', 'region', 'site', 'promotion', 'version', 'currency', 'traceId'] as const;
+const TEXTS = ['application', 'component', 'person', 'session', 'tier', 'region', 'site', 'promotion', 'item', 'version', 'currency', 'traceId'] as const;
 type Text = (typeof TEXTS)[number];
 
 /** It is counted as an attempt that lasts no time and cannot fail: so it is kept, narrowed and summed as all others are. */
@@ -34,7 +34,7 @@ function toAttempt({ identity, atUs, name, amount, texts }: Told, idOf: IdOf): A
     spanId: id, parentSpanId: '', startUs: atUs, durationUs: 0, flow: cleanText(name), application: text('application') || component, component,
     zone: '', device: '', host: '', isUserSide: false, isHandheld: false, failed: false, failure: '', detail: undefined, probe: false, kind: 'businessEvent',
     person: text('person'), session: text('session'), site: text('site'), version: text('version'), region: text('region'), tier: text('tier'),
-    promotion: text('promotion'), valueMinor: minorUnits(amount), currency: amount === undefined ? '' : text('currency'),
+    promotion: text('promotion'), item: text('item'), valueMinor: minorUnits(amount), currency: amount === undefined ? '' : text('currency'),
   }; // prettier-ignore
 }
 
@@ -50,7 +50,7 @@ export function eventOfRecord({ atUs, attributes, resource, traceId }: LogRecord
   const component = text('service.name');
   const texts = {
     application: text('toplens.application', 'service.namespace', 'service.name'), component, person: text('user.id', 'enduser.id'), session: text('session.id'),
-    tier: text('toplens.tier'), region: text('toplens.region', 'geo.country.iso_code'), site: text('toplens.site'), promotion: text('toplens.promotion'),
+    tier: text('toplens.tier'), region: text('toplens.region', 'geo.country.iso_code'), site: text('toplens.site'), promotion: text('toplens.promotion'), item: text('toplens.item'),
     version: text('service.version'), currency: text('toplens.value.currency'), traceId,
   }; // prettier-ignore
   const identity = text('toplens.event.id') || [component, name, atUs, texts.person, texts.session, traceId, amount].join('\u001f');

@@ -42,6 +42,7 @@ export function attemptOfView(view: PageView, country: string): Attempt | undefi
     region: country,
     tier: view.tier,
     promotion: '',
+    item: '',
     host: '',
     valueMinor: NaN,
     currency: '',

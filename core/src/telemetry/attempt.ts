@@ -36,6 +36,8 @@ export interface Attempt {
   region: string;
   tier: string;
   promotion: string;
+  /** what it was about, an article or a service; '' when not told */
+  item: string;
   host: string;
   /** minor units of `currency`; NaN when no value was sent */
   valueMinor: number;

@@ -63,6 +63,7 @@ export const SPAN_ATTRIBUTES = [
   'toplens.region',
   'toplens.tier',
   'toplens.promotion',
+  'toplens.item',
   'toplens.value.amount',
   'toplens.value.currency',
 ] as const;

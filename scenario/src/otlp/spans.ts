@@ -41,6 +41,13 @@ const words = (number: number, salt: number): number[] => {
   });
 };
 
+/** What is sent; shares are invented. */
+const ITEMS = ['parcel to 2 kg', 'parcel to 2 kg', 'parcel to 10 kg', 'parcel to 30 kg', 'pallet'];
+const ITEM_FLOWS: ReadonlySet<string> = new Set(['rate', 'slots', 'pay', 'label']);
+
+/** One session sends one thing. */
+const itemOf = (session: string): string => ITEMS[[...session].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % ITEMS.length] as string;
+
 /** The spans that an attempt leaves behind: the entry alone, or the whole trace. */
 export function spansOf(attempt: WorldAttempt, full: boolean, troubles: Troubles): OutSpan[] {
   const traceId = [...words(attempt.number, 1), ...words(Math.floor(attempt.startMs) & 0xffffffff, 2)];
@@ -104,6 +111,7 @@ function entrySpan(attempt: WorldAttempt, flow: FlowModel, traceId: number[], tr
     if (person.promotion) attributes.push(['toplens.promotion', person.promotion]);
   }
   if (person && flow.application === 'Sender Portal') attributes.push(['user_agent.original', outfitOf(person.id).device.userAgent]);
+  if (attempt.session && ITEM_FLOWS.has(attempt.flow)) attributes.push(['toplens.item', itemOf(attempt.session)]);
   if (attempt.session) attributes.push(['session.id', attempt.session]);
   if (!Number.isNaN(attempt.value)) attributes.push(['toplens.value.amount', Math.round(attempt.value * 100) / 100], ['toplens.value.currency', 'EUR']);
   return {

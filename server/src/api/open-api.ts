@@ -111,7 +111,7 @@ const schemas: Record<string, Schema> = {
   }),
   Hurt: record({
     window: windowMs, currency: text, total: integer, gone: integer, lost: number, people: list(ref('HurtPerson')),
-    concentration: list(record({ dimension: oneOf(['tier', 'promotion', 'site', 'region']), values: list(record({ value: text, people: integer })) })),
+    concentration: list(record({ dimension: oneOf(['tier', 'promotion', 'site', 'region', 'item']), values: list(record({ value: text, people: integer })) })),
   }),
   LostByTier: record({ currency: text, whole: ref('Interval'), tiers: list(record({ tier: text, money: ref('Interval'), people: ref('Interval') })) }),
   PersonAttempt: record({

@@ -23,6 +23,7 @@ beforeAll(async () => {
       attributes: [
         text('http.request.method', 'GET'), text('http.route', route), text('user.id', who), text('session.id', `s${session}`), text('toplens.tier', session % 3 === 0 ? 'Silver' : 'Gold'),
         ...(promotion ? [text('toplens.promotion', promotion)] : []),
+        text('toplens.item', route === '/basket' && session % 3 === 0 ? 'Lamp' : 'Book'),
         ...(value === undefined ? [] : [{ key: 'toplens.value.amount', value: { doubleValue: value } }, text('toplens.value.currency', 'EUR')]),
       ],
     }); // prettier-ignore
@@ -64,6 +65,9 @@ test('who was hurt is told without names, with where they gather and what they w
   const hurt = await get<HurtShape>(`/incidents/${await incidentId()}/hurt?last=60`);
   expect(hurt.total).toBeGreaterThan(40);
   expect(hurt.concentration.find(({ dimension }) => dimension === 'promotion')?.values).toEqual([{ value: 'SPRING', people: hurt.total }]);
+  const items = hurt.concentration.find(({ dimension }) => dimension === 'item')?.values ?? [];
+  expect(items.map(({ value }) => value)).toEqual(['Book', 'Lamp']);
+  expect(items.reduce((sum, { people }) => sum + people, 0)).toBe(hurt.total);
   expect(hurt.people.every(({ person }) => /^person [0-9a-f]{4}-[0-9a-f]{4}$/.test(person))).toBe(true);
   expect(new Set(hurt.people.map(({ person }) => person)).size).toBe(hurt.people.length);
   const gone = hurt.people.filter(({ fate }) => fate === 'gone');

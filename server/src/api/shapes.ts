@@ -616,7 +616,7 @@ export interface HurtShape {
   gone: number;
   lost: number;
   people: HurtPersonShape[];
-  concentration: { dimension: 'tier' | 'promotion' | 'site' | 'region'; values: { value: string; people: number }[] }[];
+  concentration: { dimension: 'tier' | 'promotion' | 'site' | 'region' | 'item'; values: { value: string; people: number }[] }[];
 }
 
 /** Money that an incident cost so far, and that of each tier by itself. */

@@ -1,5 +1,6 @@
 import { concentrationOf, hurtPeople, type HurtPerson } from '@toplens/core/incidents';
 import { overlap } from '@toplens/core/time';
+import { itemsOf } from '../store/attempts';
 import { contextOf, sharedWindow } from './bills';
 import type { FlowsQuestion } from './protocol';
 import { resolveWindow } from './windows';
@@ -21,7 +22,7 @@ export interface Hurt {
     flow: string;
   })[];
   /** of each dimension the values under which most of them came */
-  concentration: { dimension: Gathering; values: { value: string; people: number }[] }[];
+  concentration: { dimension: Gathering | 'item'; values: { value: string; people: number }[] }[];
 }
 
 const GATHERINGS = ['tier', 'promotion', 'site', 'region'] as const;
@@ -37,9 +38,11 @@ export async function hurt(world: World, { id, window: asked, focus }: HurtQuest
   const window = overlap(own, whole) ? whole : own;
   const people = hurtPeople(incident.parts, window, await contextOf(world, incident, window, focus, window.toMs));
   const text = (number: number) => world.names.text(number);
+  const shared = sharedWindow(incident, window);
+  const items = await itemsOf(world.database, incident.parts.map(({ flow }) => flow), people.map(({ person }) => person), shared, MOST_VALUES); // prettier-ignore
   return {
     currency: world.settings.file.currency,
-    window: sharedWindow(incident, window),
+    window: shared,
     people: people.map(({ tier, site, region, promotion, flow, ...person }) => ({
       ...person,
       tier: text(tier),
@@ -48,11 +51,14 @@ export async function hurt(world: World, { id, window: asked, focus }: HurtQuest
       promotion: text(promotion),
       flow: world.names.flow(flow).name,
     })),
-    concentration: GATHERINGS.map((dimension) => ({
-      dimension,
-      values: concentrationOf(people, dimension)
-        .slice(0, MOST_VALUES)
-        .map(({ value, people: n }) => ({ value: text(value), people: n })),
-    })).filter(({ values }) => values.length > 0),
+    concentration: [
+      ...GATHERINGS.map((dimension) => ({
+        dimension,
+        values: concentrationOf(people, dimension)
+          .slice(0, MOST_VALUES)
+          .map(({ value, people: n }) => ({ value: text(value), people: n })),
+      })),
+      { dimension: 'item' as const, values: items },
+    ].filter(({ values }) => values.length > 0),
   };
 }

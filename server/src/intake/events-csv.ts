@@ -3,7 +3,7 @@ import { Problem } from '../errors';
 import { shortHash } from './short-hash';
 
 const NEEDED = ['time', 'name'] as const;
-const OTHERS = ['id', 'amount', 'currency', 'application', 'component', 'person', 'session', 'tier', 'region', 'site', 'promotion', 'version'] as const;
+const OTHERS = ['id', 'amount', 'currency', 'application', 'component', 'person', 'session', 'tier', 'region', 'site', 'promotion', 'item', 'version'] as const;
 const COLUMNS: readonly string[] = [...NEEDED, ...OTHERS];
 
 /**

@@ -201,6 +201,7 @@ export class Intake {
       ones.length === 0 ? [] : [{ table, rows: encode(ones, this.deps.names) }];
     const copies = [
       { table: 'span' as const, rows: encoded.spans },
+      { table: 'attempt_item' as const, rows: encoded.items },
       ...rowsOf('log_line', records.lines, lineRows),
       ...rowsOf('metric_point', records.points, pointRows),
       ...rowsOf('page_view', records.views, viewRows),

@@ -3,7 +3,7 @@ import type { Database } from '../store/database';
 
 export type NameKind =
   | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement' | 'series' | 'device'
-  | 'application' | 'page' | 'call' | 'country' | 'area' | 'browser' | 'system' | 'connection'; // prettier-ignore
+  | 'item' | 'application' | 'page' | 'call' | 'country' | 'area' | 'browser' | 'system' | 'connection'; // prettier-ignore
 
 export interface Name {
   id: number;
@@ -12,7 +12,7 @@ export interface Name {
 }
 
 /** Kinds of which there may be millions; all others share the numbers that fit 16 bits. */
-const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component', 'statement', 'series', 'device', 'page', 'call']);
+const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component', 'statement', 'series', 'device', 'page', 'call', 'item']);
 
 /** Beyond so many flows, new ones are gathered under one name: somebody sends ids as flow names. */
 const MOST_FLOWS = 5000;

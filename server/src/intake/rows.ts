@@ -14,6 +14,8 @@ export interface EncodedRows {
   /** the attempts once more, for the engine */
   columns: AttemptColumns;
   details: DetailRow[];
+  /** binary COPY of table attempt_item: of attempts that tell what they were about */
+  items: CopyRows;
   /** first moment at which each version of a component was seen, microseconds */
   versions: Map<string, VersionRow>;
   /** where components ran, as the newest spans say */
@@ -30,6 +32,7 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
     spans: new CopyRows(14),
     columns: emptyColumns(attempts.length),
     details: [],
+    items: new CopyRows(6),
     versions: new Map(),
     parts: new Map(),
     hours: new Set(),
@@ -45,6 +48,7 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
   for (const attempt of attempts)
     if (isFirst(attempt)) {
       encodeAttempt(attempt, encoded, names);
+      addItem(attempt, encoded, names);
       addDetail(attempt, encoded.details);
       addVersion(attempt, encoded.versions);
       if (!attempt.isUserSide) addPart(attempt, encoded.parts);
@@ -58,6 +62,17 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
       if (span.kind !== SpanKind.CLIENT && !span.isUserSide) addPart(span, encoded.parts);
     }
   return encoded;
+}
+
+function addItem({ traceId, spanId, startUs, item, person }: Attempt, { items, columns }: EncodedRows, names: NameBook): void {
+  if (item === '') return;
+  items.startRow();
+  items.hex(traceId);
+  items.hex(spanId);
+  items.int8(startUs);
+  items.int4(columns.flow[columns.n - 1] as number);
+  items.int4(names.idOf('person', person));
+  items.int4(names.idOf('item', item));
 }
 
 function addVersion({ component, version, startUs }: Attempt | InnerSpan, versions: Map<string, VersionRow>): void {

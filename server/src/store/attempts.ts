@@ -3,6 +3,7 @@ import { HOUR_MS } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
 import { nameOf } from './name-of';
+import type { Window } from '@toplens/core/time';
 import { isOfShare } from './trace-shares';
 
 /** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */
@@ -88,6 +89,21 @@ export async function attemptsAt(database: Database, flow: number, startsUs: rea
   }));
 }
 
+/** Items of some persons' attempts of some flows, by how many of the persons; at most so many. */
+export const itemsOf = (
+  database: Database,
+  flows: readonly number[],
+  persons: readonly number[],
+  { fromMs, toMs }: Window,
+  most: number,
+): Promise<{ value: string; people: number }[]> =>
+  database.query(
+    `SELECT value, people FROM (SELECT item, count(DISTINCT person)::int AS people FROM attempt_item
+        WHERE flow = ANY($1::int[]) AND started_us >= $3 AND started_us < $4 AND person = ANY($2::int[]) GROUP BY item ORDER BY people DESC, item LIMIT $5) i
+       JOIN name ON name.id = i.item ORDER BY people DESC, value`,
+    [flows, persons, Math.floor(fromMs * 1000), Math.ceil(toMs * 1000), most],
+  );
+
 /** Drops what is older than is kept. */
 export async function dropOld(database: Database, keep: { spansFromMs: number; attemptsFromMs: number }): Promise<void> {
   await database.query('DELETE FROM span WHERE started_us < $1', [keep.spansFromMs * 1000]);
@@ -101,6 +117,7 @@ export async function dropOld(database: Database, keep: { spansFromMs: number; a
   await database.query('DELETE FROM page_view WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM metric_point WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM change_event WHERE at_us < $1', [keep.attemptsFromMs * 1000]);
+  await database.query('DELETE FROM attempt_item WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.query('DELETE FROM attempt WHERE started_us < $1', [keep.attemptsFromMs * 1000]);
   await database.exec('VACUUM');
   // Without it the planner knows nothing of what came since: there is no background worker that would look.

@@ -27,6 +27,7 @@ const COPIED: Record<CopiedTable | 'attempt', Copied> = {
     columns: 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host, statement, device',
     identity: ['trace_id', 'span_id'],
   },
+  attempt_item: { columns: 'trace_id, span_id, started_us, flow, person, item', identity: ['trace_id', 'span_id'] },
   log_line: {
     columns: 'component, at_us, identity, host, severity, trace_id, span_id, failure, body',
     identity: ['component', 'at_us', 'identity'],

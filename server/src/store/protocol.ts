@@ -16,7 +16,7 @@ export interface IngestBatch {
   copies: { table: CopiedTable; rows: Uint8Array }[];
 }
 
-export type CopiedTable = 'span' | 'log_line' | 'metric_point' | 'page_view' | 'page_detail' | 'page_call' | 'script_error';
+export type CopiedTable = 'span' | 'attempt_item' | 'log_line' | 'metric_point' | 'page_view' | 'page_detail' | 'page_call' | 'script_error';
 
 /** A row of table change_event. */
 export interface ChangeRow {

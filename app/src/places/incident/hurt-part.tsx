@@ -71,7 +71,13 @@ export function hurtWords({ total, gone, lost, currency }: Pick<Hurt, 'total' | 
   return `${met}; ${count(gone)} of them ${gone === 1 ? 'is' : 'are'} gone${lost >= 0.5 ? `, who would have brought ${formatMoney(lost, currency)}` : ''}.`;
 }
 
-const DIMENSION_WORDS: Record<Hurt['concentration'][number]['dimension'], string> = { tier: 'tier', promotion: 'promotion', site: 'site', region: 'region' };
+const DIMENSION_WORDS: Record<Hurt['concentration'][number]['dimension'], string> = {
+  tier: 'tier',
+  promotion: 'promotion',
+  site: 'site',
+  region: 'region',
+  item: 'item',
+};
 
 /** "promotion: SPRING10 73 of 73" */
 export const gatherWords = ({ dimension, values }: Hurt['concentration'][number], total: number): string =>
