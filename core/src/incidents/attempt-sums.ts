@@ -3,6 +3,7 @@ import { limitsAt, SLOT_MS, type Deviation, type FlowNormal } from '../normal';
 import { BACKGROUND, FAILED, PROBE } from '../telemetry';
 import { floorTo, MINUTE_MS, overlap, type Window } from '../time';
 import type { BillContext } from './bill';
+import { pairOf } from './pair-of';
 import { outcomeOfRow } from './row-outcome';
 
 /** A second try that works within this time makes a failure good: only the time between is charged. */
@@ -230,9 +231,6 @@ class PeopleCount {
     return { mean, sd: Math.hypot(Math.sqrt(this.#expected), LIMIT_ERROR * mean * (1 - mean / Math.max(1, active)) * 2, mean * edge) / spared };
   }
 }
-
-/** One number for a flow and a person: flows fit 16 bits, people 32. */
-const pairOf = (flow: number, person: number): number => flow * 0x1_0000_0000 + person;
 
 /** When people tried a flow, and when they succeeded. */
 class Tries {

@@ -2,6 +2,7 @@ import { BUCKET_MS, outcomeOf } from '../flows';
 import { limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../normal';
 import { FAILED, PAGE, PROBE, type AttemptColumns } from '../telemetry';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
+import { pairOf } from './pair-of';
 
 type NormalAt = (flow: number, timeMs: number) => FlowNormal;
 
@@ -33,7 +34,7 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
     const flags = rows.flags[i] as number;
     if (startMs < hourMs || startMs >= hourMs + HOUR_MS || flags & PROBE) continue;
     const flow = rows.flow[i] as number;
-    if (flags & PAGE && rows.person[i] !== 0 && firstLoads.get(personOn(flow, rows.person[i] as number)) !== i) continue;
+    if (flags & PAGE && rows.person[i] !== 0 && firstLoads.get(pairOf(flow, rows.person[i] as number)) !== i) continue;
     let hour = hours.get(flow);
     if (!hour) hours.set(flow, (hour = emptyHour(normalsIn(flow, hourMs, normalAt))));
     const minute = Math.floor((startMs - hourMs) / MINUTE_MS);
@@ -49,17 +50,15 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
   return hours;
 }
 
-/** One number for a page and a person: flows fit 16 bits, people 32. */
-const personOn = (flow: number, person: number): number => flow * 0x1_0000_0000 + person;
-
 /** The row of each person's first load of each page; of loads that begin at once the longest, whatever the order of rows. */
 function firstLoadsIn(rows: AttemptColumns, hourMs: number): Map<number, number> {
   const firsts = new Map<number, number>();
   for (let i = 0; i < rows.n; i++) {
+    if (!((rows.flags[i] as number) & PAGE)) continue;
     const startMs = rows.startMs[i] as number;
     const person = rows.person[i] as number;
-    if (!((rows.flags[i] as number) & PAGE) || person === 0 || startMs < hourMs || startMs >= hourMs + HOUR_MS) continue;
-    const key = personOn(rows.flow[i] as number, person);
+    if (person === 0 || startMs < hourMs || startMs >= hourMs + HOUR_MS) continue;
+    const key = pairOf(rows.flow[i] as number, person);
     const first = firsts.get(key);
     if (first === undefined || compareLoads(rows, i, first) < 0) firsts.set(key, i);
   }

@@ -4,6 +4,8 @@ import type { PageView } from './page-view';
 
 /** Name of the flow that loads of a page are attempts of. */
 export const pageFlow = (page: string): string => `Page ${page}`;
+/** The page whose loads a flow is. */
+export const pageOfFlow = (flow: string): string => flow.slice(pageFlow('').length);
 
 /**
  * A load as an attempt of its page, so that pages are judged, billed and ranked as flows are: it lasts until the load event, and
@@ -16,6 +18,7 @@ export const pageFlow = (page: string): string => `Page ${page}`;
 export function attemptOfView(view: PageView, country: string): Attempt | undefined {
   if (view.kind !== 'load' || !view.parts || view.sequence > 1) return undefined;
   const failure = whatIsWrong(view);
+  const { application, component, person, session, version, tier } = view;
   return {
     // A page that no server's trace answers has one by itself.
     traceId: view.traceId || view.id.padStart(32, '0'),
@@ -24,8 +27,8 @@ export function attemptOfView(view: PageView, country: string): Attempt | undefi
     startUs: view.atUs,
     durationUs: Math.round(view.parts.reduce((sum, ms) => sum + ms, 0) * 1000),
     flow: pageFlow(view.page),
-    application: view.application,
-    component: view.component,
+    application,
+    component,
     zone: '',
     device: '',
     isUserSide: true,
@@ -35,12 +38,12 @@ export function attemptOfView(view: PageView, country: string): Attempt | undefi
     kind: 'page',
     failure,
     detail: undefined,
-    person: view.person,
-    session: view.session,
+    person,
+    session,
     site: '',
-    version: view.version,
+    version,
     region: country,
-    tier: view.tier,
+    tier,
     promotion: '',
     item: '',
     host: '',

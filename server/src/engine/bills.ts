@@ -78,6 +78,12 @@ export async function contextOf(
   return billContext(rows, world.judgedMs, around, world, billSettings(world, ratesAtMs));
 }
 
+/** The window that an incident is shown in: a link may show one outside the window that is looked at, then all of it is shown. */
+export function windowOf({ onsetMs, endMs }: StoredIncident, asked: Window): Window {
+  const own = { fromMs: onsetMs, toMs: endMs };
+  return overlap(own, asked) ? asked : own;
+}
+
 /** Part of the incident that lies in the window, at least a minute. */
 export function sharedWindow(incident: StoredIncident, window: Window): Window {
   return overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, window) ?? { fromMs: window.fromMs, toMs: window.fromMs + MINUTE_MS };

@@ -1,6 +1,7 @@
 import { apdexOf, BUCKET_MS, formatApdex } from '@toplens/core/flows';
 import { LEVELS, type Level } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum, sum } from '@toplens/core/stats';
+import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { FlowRowShape, FlowTableShape } from '../api/shapes';
 import { proposeTeam } from '@toplens/core/handoffs';
@@ -12,7 +13,6 @@ import { freshness } from './freshness';
 import type { Against, FlowsQuestion } from './protocol';
 import { sparkOf } from './series';
 import { comparedWindow, resolveWindow } from './windows';
-import type { Flow } from './names';
 import type { World } from './world';
 import { remainingIn } from './remaining';
 import type { FlowSums } from './sum-rows';
@@ -32,7 +32,7 @@ interface Figures {
 }
 
 /** Pages stand with People, business events with the money. */
-const isWork = ({ kind }: Flow): boolean => kind === 'work' || kind === 'background';
+const isWork = (kind: AttemptKind): boolean => kind === 'work' || kind === 'background';
 
 async function figuresOf(world: World, window: Window, against: Against, focus: Focus): Promise<Figures> {
   const sums = await sumsOf(world, window, focus);
@@ -42,7 +42,7 @@ async function figuresOf(world: World, window: Window, against: Against, focus: 
     sums,
     before: compared && (await sumsOf(world, compared.window, focus)),
     comparedWith: compared?.words ?? null,
-    totalMs: sum([...sums].map(([flow, one]) => (isWork(world.names.flow(flow)) ? one.totalMs : 0))),
+    totalMs: sum([...sums].map(([flow, one]) => (isWork(world.names.kindOf(flow)) ? one.totalMs : 0))),
     levels: levelsIn(world, window),
   };
 }
@@ -54,7 +54,7 @@ export async function flowTable(world: World, question: FlowsQuestion): Promise<
   const rows = world.names.flows
     .filter(
       (flow) =>
-        (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined ? isWork(flow) : flow.id === focus.flow),
+        (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined ? isWork(flow.kind) : flow.id === focus.flow),
     )
     .map((flow) => rowOf(world, flow.id, figures))
     .filter((row) => focus.team === undefined || row.team === focus.team);
@@ -142,7 +142,7 @@ function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figure
     limitBy,
     people: sums?.people ?? null,
     hurt: sums?.hurt ?? null,
-    shareOfTime: sums && totalMs > 0 && isWork(flow) ? sums.totalMs / totalMs : null,
+    shareOfTime: sums && totalMs > 0 && isWork(flow.kind) ? sums.totalMs / totalMs : null,
     importance: flow.importance,
     before: before
       ? { attempts: before.attempts, medianMs: histogramQuantile(before.durations, 0.5) ?? null, failedShare: before.failed / before.attempts }

@@ -1,7 +1,6 @@
 import { concentrationOf, hurtPeople, type HurtPerson } from '@toplens/core/incidents';
-import { overlap } from '@toplens/core/time';
 import { itemsOf } from '../store/attempts';
-import { contextOf, sharedWindow } from './bills';
+import { contextOf, sharedWindow, windowOf } from './bills';
 import type { FlowsQuestion } from './protocol';
 import { resolveWindow } from './windows';
 import type { World } from './world';
@@ -33,9 +32,7 @@ const MOST_VALUES = 4;
 export async function hurt(world: World, { id, window: asked, focus }: HurtQuestion): Promise<Hurt | null> {
   const incident = world.register.get(id);
   if (!incident || incident.withdrawn) return null;
-  const own = { fromMs: incident.onsetMs, toMs: incident.endMs };
-  const whole = resolveWindow(world, asked);
-  const window = overlap(own, whole) ? whole : own;
+  const window = windowOf(incident, resolveWindow(world, asked));
   const people = hurtPeople(incident.parts, window, await contextOf(world, incident, window, focus, window.toMs));
   const text = (number: number) => world.names.text(number);
   const shared = sharedWindow(incident, window);

@@ -2,10 +2,10 @@ import {
   harmPerHour, hurtSentence, nearTies, percent, priorityOf, quantityOf, rankStability, times, whereItBites, type Bites, type Segment, type StoredIncident,
 } from '@toplens/core/incidents'; // prettier-ignore
 import { originShape } from './origin-shape';
-import { overlap, type Window, MINUTE_MS } from '@toplens/core/time';
+import { type Window, MINUTE_MS } from '@toplens/core/time';
 import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../api/shapes';
 import { decisionsOf } from '../store/incidents';
-import { billOf, sharedWindow } from './bills';
+import { billOf, sharedWindow, windowOf } from './bills';
 import { levelOf, rootOf } from './describe';
 import { finiteOrNull } from './finite-or-null';
 import { sliceOf, type Focus } from './focus';
@@ -28,9 +28,7 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
   const incident = world.register.get(question.id);
   if (!incident || incident.withdrawn) return null;
   const { focus } = question;
-  const asked = resolveWindow(world, question.window);
-  // A link may show an incident outside the window that is looked at: then all of it is shown.
-  const window = overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, asked) ? asked : { fromMs: incident.onsetMs, toMs: incident.endMs };
+  const window = windowOf(incident, resolveWindow(world, question.window));
   const atMs = ratesAt(question, window);
   const judged = await judgedIn(world, window, atMs, focus);
   const bill = judged.find(({ id }) => id === incident.id)?.bill ?? (await billOf(world, incident, window, focus, atMs));

@@ -1,7 +1,6 @@
 import type { HarmBill } from '@toplens/core/incidents';
-import { overlap } from '@toplens/core/time';
 import type { LostByTierShape } from '../api/shapes';
-import { billOf } from './bills';
+import { billOf, windowOf } from './bills';
 import type { Focus } from './focus';
 import type { FlowsQuestion } from './protocol';
 import { resolveWindow } from './windows';
@@ -20,9 +19,7 @@ const LEAST = 0.5;
 export async function lostByTier(world: World, { id, window: asked, focus }: LostByTierQuestion): Promise<LostByTierShape | null> {
   const incident = world.register.get(id);
   if (!incident || incident.withdrawn) return null;
-  const own = { fromMs: incident.onsetMs, toMs: incident.endMs };
-  const whole = resolveWindow(world, asked);
-  const window = overlap(own, whole) ? whole : own;
+  const window = windowOf(incident, resolveWindow(world, asked));
   const billFor = (values: Focus['values']) => billOf(world, incident, window, { ...focus, values: { ...focus.values, ...values } }, window.toMs);
   const tiers = focus.values.tier === undefined ? world.names.valuesOf('tier').slice(0, MOST_TIERS) : [focus.values.tier];
   const found: LostByTierShape['tiers'] = [];

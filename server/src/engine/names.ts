@@ -1,5 +1,5 @@
 import type { FlowFacts } from '@toplens/core/flows';
-import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
+import { DIMENSIONS, type AttemptKind, type Dimension } from '@toplens/core/telemetry';
 import { parseFlowText, type FlowIdentity } from '../intake/name-book';
 import { flowKey, type SettingsBook } from '../settings/settings-book';
 import type { Database } from '../store/database';
@@ -74,6 +74,11 @@ export class Names {
     const flow = this.#flows.get(id);
     if (!flow) throw new RangeError(`no flow has the number ${id}`);
     return { ...flow, ...this.settings.flowAt(flow.application, flow.technicalName, timeMs, flow.kind === 'page' ? PAGE_IMPORTANCE : 1) };
+  }
+
+  /** What its attempts are: asked for each flow of each pass, so without what people said of it. */
+  kindOf(id: number): AttemptKind {
+    return this.#flows.get(id)?.kind ?? 'work';
   }
 
   /** Limits of single sites, by the site's number; sites that never came are left out. */

@@ -95,7 +95,7 @@ export function hostsOf(traces: readonly (readonly TraceSpan[])[]): Map<string, 
 /** Attempts of a fair sample with their inner spans. */
 async function observe(world: World, flow: number, window: Window, most: number, isBad: boolean, isWanted: RowTest): Promise<ObservedAttempt[]> {
   const stored = await (isBad ? sampleOfBad : fairSample)(world, flow, window, most, isWanted);
-  const spansOf = await (world.names.flow(flow).kind === 'page' ? spansOfLoads : spansOfTraces)(world, stored);
+  const spansOf = await (world.names.kindOf(flow) === 'page' ? spansOfLoads : spansOfTraces)(world, stored);
   return stored.flatMap(({ spanId, startMs }, i) => {
     const spans = spansOf[i] as readonly TraceSpan[];
     return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ atMs: startMs, rootId: spanId, spans, isBad }] : [];

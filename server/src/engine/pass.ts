@@ -113,7 +113,7 @@ async function judgeWindow(world: World, window: Window): Promise<void> {
     hours.set(hourMs, await minutesOf(world, hourMs));
   }
   const applicationOf = (flow: number) => names.applicationOf(flow);
-  const kindOf = (flow: number) => names.flow(flow).kind;
+  const kindOf = (flow: number) => names.kindOf(flow);
   const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), { history, applicationOf, kindOf });
   await giveWay();
   const before = register.within(window);

@@ -1,3 +1,4 @@
+import { pageOfFlow } from '@toplens/core/pages';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
 import { OutcomeColumns } from '@/charts/outcome-columns';
@@ -40,7 +41,7 @@ export function FlowPage({ id }: { id: number }) {
                 <Limits page={page} />
                 <Slowest page={page} />
                 {page.row.kind === 'page' ? (
-                  <Door path="/people" narrowed={{ page: pageOf(page.row.technicalName) }} style={styles.incident} testID="page-loads">
+                  <Door path="/people" narrowed={{ page: pageOfFlow(page.row.technicalName) }} style={styles.incident} testID="page-loads">
                     <Words style={{ color: palette.action }}>What browsers told of its loads: parts, vitals, countries, what does not come</Words>
                   </Door>
                 ) : (
@@ -64,9 +65,6 @@ export function FlowPage({ id }: { id: number }) {
     </InnerPage>
   );
 }
-
-/** Pages are flows by the name `Page` and theirs. */
-const pageOf = (technicalName: string): string => technicalName.replace(/^Page /, '');
 
 function Head({ page }: { page: Page }) {
   const { row, team, incidents, isCut, window } = page;

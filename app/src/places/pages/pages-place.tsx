@@ -33,6 +33,7 @@ export function PagesPlace() {
     const { pagesBy: _by, ...rest } = view;
     setView(next === 'page' ? rest : { ...rest, pagesBy: next });
   };
+  const narrow = (value: string) => setView(narrowedTo(view, by, value));
   const ignored = NARROWING.filter((name) => view[name] !== undefined && name !== 'version' && name !== 'application');
   const isInColumns = width >= TWO_COLUMNS_FROM;
   return (
@@ -66,8 +67,7 @@ export function PagesPlace() {
               <Strip label="Told apart" options={BY} chosen={by} onChoose={choose} />
               <View style={isInColumns ? styles.columns : styles.stack}>
                 <View style={isInColumns ? styles.wide : styles.stack}>
-                  {by === 'country' && <Countries pages={data} onNarrow={(value) => setView(narrowedTo(view, by, value))} />}
-                  {by !== 'country' && <PageGroups by={by} groups={data.groups} onNarrow={(value) => setView(narrowedTo(view, by, value))} />}
+                  {by === 'country' ? <Countries pages={data} onNarrow={narrow} /> : <PageGroups by={by} groups={data.groups} onNarrow={narrow} />}
                   <PartsLegend />
                 </View>
                 <View style={isInColumns ? styles.column : styles.stack}>
