@@ -1,6 +1,6 @@
 import { learnSuccession, rollUp } from '@toplens/core/flows';
 import {
-  billContext, countMinutes, DEFAULT_RATES, deviationsIn, harmBill, judgeStretch, LEFT_LOOK_BACK_MS, MADE_GOOD_MS, Register, surroundingsOf,
+  billContext, countMinutes, DEFAULT_RATES, deviationsIn, harmBill, isOutdated, judgeStretch, LEFT_LOOK_BACK_MS, MADE_GOOD_MS, Register, SLICE_PAST_MS, surroundingsOf,
   type HarmBill, type HourOfFlow, type StoredIncident,
 } from '@toplens/core/incidents'; // prettier-ignore
 import { History } from '@toplens/core/normal';
@@ -35,6 +35,7 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
   const history = new History((flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }), () => undefined); // prettier-ignore
   const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
   const hours = new Map<number, AttemptColumns>();
+  const counted = new Map<number, Map<number, HourOfFlow>>();
   const judgedFrom = plan.dayMs - QUIET_DAYS * DAY_MS;
   let attempts = 0;
   const rowsIn = (window: Window, flows?: ReadonlySet<number>): AttemptColumns => {
@@ -50,9 +51,10 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
   };
   const judgeDay = (dayMs: number) => {
     const window = { fromMs: dayMs - LOOK_BACK_MS, toMs: dayMs + DAY_MS };
-    const counted = new Map<number, Map<number, HourOfFlow>>();
-    for (let hourMs = window.fromMs; hourMs < window.toMs; hourMs += HOUR_MS)
-      counted.set(hourMs, countMinutes(hours.get(hourMs) ?? emptyColumns(0), hourMs, normalAt));
+    for (let hourMs = window.fromMs - SLICE_PAST_MS; hourMs < window.toMs; hourMs += HOUR_MS) {
+      const known = counted.get(hourMs);
+      if (!known || isOutdated(known, hourMs, normalAt)) counted.set(hourMs, countMinutes(hours.get(hourMs) ?? emptyColumns(0), hourMs, normalAt));
+    }
     const applicationOf = (flow: number) => plan.flows[flow - 1]?.app ?? 0;
     const deviations = deviationsIn(window, (flow, hourMs) => counted.get(hourMs)?.get(flow), { history, applicationOf });
     const rows = deviations.length > 0 ? rowsIn(window) : emptyColumns(0);
@@ -62,7 +64,7 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
     const rows = player.hour(hourMs);
     attempts += rows.n;
     history.putHour(hourMs, rollUp(rows));
-    if (hourMs >= judgedFrom - DAY_MS) hours.set(hourMs, rows);
+    if (hourMs >= judgedFrom - 2 * DAY_MS) hours.set(hourMs, rows);
     if (hourMs + HOUR_MS > judgedFrom && (hourMs + HOUR_MS) % DAY_MS === 0) judgeDay(hourMs + HOUR_MS - DAY_MS);
   }
   player.finish();

@@ -12,6 +12,7 @@ export { isAlone } from './narrow';
 export * from './origin';
 export * from './words';
 export * from './judge';
+export { SLICE_PAST_MS } from './find-in-slices';
 export * from './row-outcome';
 export * from './judgement';
 export * from './register';

@@ -1,7 +1,8 @@
 import { BUCKET_MS, outcomeOf } from '../flows';
-import { limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../normal';
+import { isLearned, limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../normal';
 import { FAILED, PAGE, PROBE, type AttemptColumns } from '../telemetry';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
+import { BROKEN, countSlices, LATE, NO_SLICES, NOT_JUDGED, WELL, type SlicesOfHour } from './count-slices';
 import { pairOf } from './pair-of';
 
 type NormalAt = (flow: number, timeMs: number) => FlowNormal;
@@ -19,6 +20,7 @@ export interface HourOfFlow {
   usualLate: Float64Array | undefined;
   /** by slot */
   normals: FlowNormal[];
+  slices: SlicesOfHour;
 }
 
 /**
@@ -29,6 +31,7 @@ export interface HourOfFlow {
 export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: NormalAt): Map<number, HourOfFlow> {
   const hours = new Map<number, HourOfFlow>();
   const firstLoads = firstLoadsIn(rows, hourMs);
+  const counts = new Uint8Array(rows.n).fill(NOT_JUDGED);
   for (let i = 0; i < rows.n; i++) {
     const startMs = rows.startMs[i] as number;
     const flags = rows.flags[i] as number;
@@ -41,12 +44,14 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
     hour.attempts[minute] = (hour.attempts[minute] as number) + 1;
     const { limitMs, lateShare } = limitsAt(hour.normals[Math.floor((startMs - hourMs) / SLOT_MS)] as FlowNormal, rows.site[i] as number);
     const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitMs);
+    counts[i] = outcome === 'failed' ? BROKEN : outcome === 'onTime' ? WELL : LATE;
     if (outcome === 'failed') hour.failed[minute] = (hour.failed[minute] as number) + 1;
     else {
       if (outcome !== 'onTime') hour.late[minute] = (hour.late[minute] as number) + 1;
       if (hour.usualLate) hour.usualLate[minute] = (hour.usualLate[minute] as number) + lateShare;
     }
   }
+  for (const [flow, slices] of countSlices(rows, counts, hourMs)) (hours.get(flow) as HourOfFlow).slices = slices;
   return hours;
 }
 
@@ -74,6 +79,7 @@ const emptyHour = (normals: FlowNormal[]): HourOfFlow => ({
   failed: new Uint32Array(MINUTES),
   usualLate: normals.some((normal) => normal.sites.size > 0) ? new Float64Array(MINUTES) : undefined,
   normals,
+  slices: NO_SLICES,
 });
 
 const normalsIn = (flow: number, hourMs: number, normalAt: NormalAt) => Array.from({ length: SLOTS }, (_, k) => normalAt(flow, hourMs + k * SLOT_MS));
@@ -143,7 +149,7 @@ function expectations(flow: number, window: Window, length: number, normalAt: No
       slotMs = floorTo(timeMs, SLOT_MS);
       normal = normalAt(flow, slotMs);
     }
-    const isKnown = normal.basis !== 'none' && normal.basis !== 'ownersLimit';
+    const isKnown = isLearned(normal);
     one.expectedAttempts[t] = (volumeAt(normal, timeMs) * MINUTE_MS) / BUCKET_MS;
     one.volumeSpread[t] = normal.volumeSpread;
     one.volumeDispersion[t] = normal.volumeDispersion;

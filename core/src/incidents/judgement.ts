@@ -2,6 +2,7 @@ import type { Succession } from '../flows';
 import { findDeviations, findOutages, type Deviation, type History, type MinuteSeries } from '../normal';
 import { emptyColumns, rowsByFlow, type AttemptColumns, type AttemptKind } from '../telemetry';
 import { DAY_MS, floorTo, type Window } from '../time';
+import { findInSlices, withSlices } from './find-in-slices';
 import { groupDeviations, type Kin } from './group';
 import { minuteSeries, type HourOfFlow } from './judge';
 import { isAbout, narrowSegment, spreadOver } from './narrow';
@@ -21,7 +22,11 @@ export interface Judge {
 /** Who does not come to a page is missing in the work behind it, and is not missed twice. */
 const isMissed = (kind: AttemptKind) => kind !== 'page';
 
-/** Deviations of all flows, and outages of whole applications, in a stretch of whole minutes. */
+/**
+ * Deviations of all flows, and outages of whole applications, in a stretch of whole minutes.
+ *
+ * @param hourOf counts of a flow's hour, in the stretch and `SLICE_PAST_MS` before it
+ */
 export function deviationsIn(
   window: Window,
   hourOf: (flow: number, hourMs: number) => HourOfFlow | undefined,
@@ -30,7 +35,12 @@ export function deviationsIn(
   const flows = history.flows.filter((flow) => history.firstMsOf(flow) < window.toMs && kindOf(flow) !== 'businessEvent');
   const series = minuteSeries(flows, window, hourOf, (flow, timeMs) => history.normalAt(flow, timeMs));
   const found = [...series]
-    .flatMap(([flow, minutes]) => findDeviations(flow, minutes))
+    .flatMap(([flow, minutes]) =>
+      withSlices(
+        findDeviations(flow, minutes),
+        findInSlices(flow, window, (hourMs) => hourOf(flow, hourMs)),
+      ),
+    )
     .filter(({ flow, signal }) => signal !== 'missing' || isMissed(kindOf(flow)));
   const applications = new Map<number, Map<number, MinuteSeries>>();
   for (const [flow, minutes] of series) {

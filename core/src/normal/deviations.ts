@@ -45,11 +45,17 @@ export interface Deviation {
   z: number;
 }
 
+interface Rule {
+  minutes: number;
+  z: number;
+  times: number;
+}
+
 /**
  * Trailing windows in minutes, and the evidence that each must show: the shortest in 3 of 5 minutes; longer ones at once,
  * when it is overwhelming. Thresholds were set on worlds whose truth is known (docs/truth.md).
  */
-const RULES = [
+const RULES: readonly Rule[] = [
   { minutes: 1, z: STRAINED_SPREADS, times: 3 },
   { minutes: 1, z: 5.5, times: 1 },
   { minutes: 2, z: 5.1, times: 1 },
@@ -57,11 +63,17 @@ const RULES = [
   { minutes: 5, z: 5, times: 1 },
   { minutes: 10, z: 5, times: 1 },
   { minutes: 20, z: 5.1, times: 1 },
-  { minutes: 60, z: 5.2, times: 1 },
-] as const;
+  { minutes: 60, z: 5.5, times: 1 },
+];
 const OF_LAST = 5;
 /** Volume varies for more reasons than shares do: it must show that much more. */
 const MISSING_MORE = 0.5;
+/** Of many slices one stands out by chance sooner than a flow does: it must show that much more. */
+const SLICE_MORE = 0.25;
+/** Longer stretches are told by the flow itself: by then a slice is no earlier. */
+const SLICE_MINUTES = 20;
+const MISSING_RULES = RULES.map((rule) => ({ ...rule, z: rule.z + MISSING_MORE }));
+const SLICE_RULES = RULES.filter(({ minutes }) => minutes <= SLICE_MINUTES).map((rule) => ({ ...rule, z: rule.z + SLICE_MORE }));
 /**
  * How busy a day is as a whole is uncertain, most on days of which few came before; the hour before tells it. So volume is
  * also measured against that hour, in blocks of five minutes that expect enough, ending five minutes before the stretch.
@@ -91,6 +103,11 @@ const LEAST_OVER_STRETCH = 3.5;
 const ONSET_LOOK_BACK = 70;
 /** A return to the usual must explain the minutes so much better than one level does: log-likelihood, 8 is four spreads. */
 const RETURN_GAIN = 8;
+/**
+ * How often something fails or is late differs from day to day by at least so much of itself, whatever few days let see: an
+ * hour of a busy flow that fails a half more often than usual is a day like that.
+ */
+const LEAST_SPREAD_OF_SHARE = 0.25;
 /** Minimum traffic: attempts in the window, and attempts beyond the usual. */
 const FEWEST_ATTEMPTS = 4;
 const FEWEST_EXCESS = 3;
@@ -119,6 +136,7 @@ class SignalSeries {
   constructor(
     readonly signal: Signal,
     private readonly series: MinuteSeries,
+    readonly rules: readonly Rule[] = signal === 'missing' ? MISSING_RULES : RULES,
   ) {
     this.length = series.attempts.length;
     const sums = () => new Float64Array(this.length + 1);
@@ -172,12 +190,13 @@ class SignalSeries {
   tally(from: number, to: number): Tally {
     const { signal, series } = this;
     const spreads = signal === 'missing' ? series.volumeSpread : signal === 'slow' ? series.lateSpread : series.failedSpread;
+    const [n, usual] = [over(this.#n, from, to), over(this.#usual, from, to)];
     return {
-      n: over(this.#n, from, to),
+      n,
       bad: over(this.#bad, from, to),
-      usual: over(this.#usual, from, to),
-      // Spreads change by the half hour at most: the larger end stands for the stretch.
-      spread: largerEnd(spreads, from, to),
+      usual,
+      // Spreads change by the half hour at most: the larger end stands for the stretch. For what is missing, nothing is usual.
+      spread: Math.max(largerEnd(spreads, from, to), n > 0 ? (LEAST_SPREAD_OF_SHARE * usual) / n : 0),
       dispersion: signal === 'missing' ? Math.max(1, largerEnd(series.volumeDispersion, from, to)) : 1,
       known: over(this.#unknown, from, to) === 0,
     };
@@ -203,6 +222,24 @@ export function volumeIn(series: MinuteSeries, from: number, to: number): { came
   const { n, bad } = new SignalSeries('missing', series).tally(from, to);
   return { came: bad, expected: n };
 }
+
+/** What is late or failing in one slice of a flow, which the flow as a whole may hardly show. */
+export const findInSlice = (flow: number, slice: MinuteSeries): Deviation[] =>
+  SLICE_SIGNALS.flatMap((signal) => findSignal(flow, new SignalSeries(signal, slice, SLICE_RULES)));
+
+const SLICE_SIGNALS = ['slow', 'failing'] as const;
+
+/** True when a rule for slices holds in a minute from `from` on: a quick look before `findInSlice`. */
+export const mayStandOut = (slice: MinuteSeries, from: number): boolean =>
+  SLICE_SIGNALS.some((signal) => {
+    const series = new SignalSeries(signal, slice, SLICE_RULES);
+    const bad = signal === 'slow' ? slice.late : slice.failed;
+    for (let t = from; t < series.length; t++) {
+      if (bad[t] === 0) continue;
+      for (const { minutes, z } of SLICE_RULES) if (t + 1 >= minutes && isOutside(series, t + 1 - minutes, t + 1, z)) return true;
+    }
+    return false;
+  });
 
 function findSignal(flow: number, series: SignalSeries): Deviation[] {
   const { length } = series;
@@ -231,10 +268,9 @@ function findSignal(flow: number, series: SignalSeries): Deviation[] {
 function firings(series: SignalSeries): Uint8Array {
   const { length } = series;
   const fires = new Uint8Array(length);
-  for (const { minutes, z, times } of RULES) {
+  for (const { minutes, z, times } of series.rules) {
     const outside = new Uint8Array(length);
-    for (let t = minutes - 1; t < length; t++)
-      outside[t] = isOutside(series, t - minutes + 1, t + 1, series.signal === 'missing' ? z + MISSING_MORE : z) ? 1 : 0;
+    for (let t = minutes - 1; t < length; t++) outside[t] = isOutside(series, t - minutes + 1, t + 1, z) ? 1 : 0;
     for (let t = 0; t < length; t++) {
       let count = 0;
       for (let u = Math.max(0, t - (times > 1 ? OF_LAST : 1) + 1); u <= t; u++) count += outside[u] as number;
@@ -326,7 +362,7 @@ function logLikelihood(series: SignalSeries, from: number, to: number): number {
 function strongestLevel(series: SignalSeries, from: number, to: number): number | undefined {
   let strongest = 0;
   let level: number | undefined;
-  for (const { minutes } of RULES)
+  for (const { minutes } of series.rules)
     for (let t = Math.max(from, minutes - 1); t < to; t++) {
       const sums = series.tally(t - minutes + 1, t + 1);
       if (!sums.known || sums.n < FEWEST_ATTEMPTS) continue;

@@ -135,6 +135,9 @@ function limitsOf(pooled: Float64Array, limitMs: number): Limits {
   return { limitMs, lateShare: (above + 0.5) / (all + 0.5), hungShare: shareAbove(pooled, hangLimitMs(limitMs)) };
 }
 
+/** False where the owner's limit judges alone, or nothing does: what is usual is not known. */
+export const isLearned = ({ basis }: Pick<FlowNormal, 'basis'>): boolean => basis !== 'none' && basis !== 'ownersLimit';
+
 /** Expected attempts in the five minutes that a moment of the normal's own slot lies in; NaN where not known. */
 export const volumeAt = ({ volume }: Pick<FlowNormal, 'volume'>, timeMs: number): number =>
   volume[Math.floor((timeMs - floorTo(timeMs, SLOT_MS)) / BUCKET_MS)] as number;

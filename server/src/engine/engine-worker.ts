@@ -39,6 +39,8 @@ const send = (message: FromEngine) => parentPort?.postMessage(message);
 const PASS_EVERY_MS = 1_000;
 const LONGEST_REST_MS = 6_000;
 const KEEP_MS = 30 * HOUR_MS;
+/** Counts by minute are small; judging looks back a day and more for what is usual in a site or on a host. */
+const KEEP_COUNTS_MS = 36 * HOUR_MS;
 
 const changed = new Set<number>();
 let lastPassMs = 0;
@@ -71,7 +73,7 @@ async function pass(world: World): Promise<void> {
   // What came faster than it could be judged stays until it is judged.
   world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
   world.history.trim(world.watermarkMs - DAY_MS);
-  for (const hourMs of world.minutes.keys()) if (hourMs < world.judgedMs - KEEP_MS) world.minutes.delete(hourMs);
+  for (const hourMs of world.minutes.keys()) if (hourMs < world.judgedMs - KEEP_COUNTS_MS) world.minutes.delete(hourMs);
   thinning ??= thinTraces(world, usualTracesAMinute)
     .catch((error: Error) => send({ kind: 'log', level: 'error', message: 'traces cannot be thinned out; it is tried again', detail: { error: error.stack } }))
     .finally(() => (thinning = undefined));

@@ -1,5 +1,5 @@
 import { learnSuccession, rollUp } from '@toplens/core/flows';
-import { countMinutes, deviationsIn, isOutdated, judgeStretch, type HourOfFlow, type Judge, type StoredIncident } from '@toplens/core/incidents';
+import { countMinutes, deviationsIn, isOutdated, judgeStretch, SLICE_PAST_MS, type HourOfFlow, type Judge, type StoredIncident } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
@@ -108,7 +108,7 @@ async function minutesOf(world: World, hourMs: number): Promise<ReadonlyMap<numb
 async function judgeWindow(world: World, window: Window): Promise<void> {
   const { history, register, names } = world;
   const hours = new Map<number, ReadonlyMap<number, HourOfFlow>>();
-  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS) - SLICE_PAST_MS; hourMs < window.toMs; hourMs += HOUR_MS) {
     await giveWay();
     hours.set(hourMs, await minutesOf(world, hourMs));
   }

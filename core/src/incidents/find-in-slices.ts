@@ -1,0 +1,187 @@
+import { findInSlice, isLearned, limitsAt, mayStandOut, SLOT_MS, type Deviation, type FlowNormal, type MinuteSeries } from '../normal';
+import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
+import { dimensionOf, valueOf, type SlicesOfHour } from './count-slices';
+import type { HourOfFlow } from './judge';
+
+/** What is usual for a slice is told from so many hours before each hour. */
+const PAST_HOURS = 24;
+export const SLICE_PAST_MS = PAST_HOURS * HOUR_MS;
+/** The past is cut into blocks, of which the second calmest counts: trouble of half a day teaches nothing. */
+const BLOCK_HOURS = 6;
+/** So many cases of a slice are taken to go wrong as often as its flow, whatever it did. */
+const PRIOR_CASES = 3;
+const FEWEST_CASES = 3;
+
+const MINUTES = HOUR_MS / MINUTE_MS;
+const MINUTES_OF_SLOT = SLOT_MS / MINUTE_MS;
+
+type HourAt = (hourMs: number) => HourOfFlow | undefined;
+
+/**
+ * What is late or failing in one slice of a flow (a site, a host, a version, a promotion), long before the whole flow shows it.
+ * A slice is judged by what is usual for its flow, times how much more often the slice itself went wrong in the day before.
+ *
+ * @param hourOf counts of the flow's hours, in the window and `SLICE_PAST_MS` before it
+ * @returns deviations of the flow, those of overlapping slices once
+ */
+export function findInSlices(flow: number, window: Window, hourOf: HourAt): Deviation[] {
+  const keys = new Set<number>();
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) for (const key of standingOut(hourMs, hourOf)) keys.add(key);
+  const found = [...keys].sort((a, b) => a - b).flatMap((key) => findInSlice(flow, seriesOf(key, window, hourOf)));
+  return strongestOfEach(found);
+}
+
+/** One deviation where slices overlap: that of the slice that stands out most, known since the first of them fired. */
+function strongestOfEach(found: readonly Deviation[]): Deviation[] {
+  const kept: Deviation[] = [];
+  for (const one of [...found].sort((a, b) => b.z - a.z)) {
+    const stronger = kept.findIndex((other) => other.signal === one.signal && other.onsetMs < one.endMs && other.endMs > one.onsetMs);
+    if (stronger === -1) kept.push(one);
+    else kept[stronger] = knownSince(kept[stronger] as Deviation, one);
+  }
+  return kept;
+}
+
+/** The same deviation, known as early as another that tells of it, and begun no later than that. */
+const knownSince = (deviation: Deviation, other: Deviation): Deviation =>
+  other.firedMs >= deviation.firedMs ? deviation : { ...deviation, firedMs: other.firedMs, onsetMs: Math.min(deviation.onsetMs, other.onsetMs) };
+
+/** What flows tell, known as early as their slices tell it; and what slices alone tell. */
+export function withSlices(ofFlow: readonly Deviation[], inSlices: readonly Deviation[]): Deviation[] {
+  const overlaps = (a: Deviation, b: Deviation) => a.signal === b.signal && a.onsetMs < b.endMs && a.endMs > b.onsetMs;
+  return [
+    ...ofFlow.map((one) => inSlices.filter((slice) => overlaps(one, slice)).reduce(knownSince, one)),
+    ...inSlices.filter((slice) => !ofFlow.some((one) => overlaps(one, slice))),
+  ];
+}
+
+interface Candidates {
+  hours: (HourOfFlow | undefined)[];
+  keys: number[];
+}
+/** Hours that are over are counted once; what stood out in one stays true while its hours are the same objects. */
+const candidatesOf = new WeakMap<HourOfFlow, Candidates>();
+
+/** Slices that may stand out in an hour. */
+function standingOut(hourMs: number, hourOf: HourAt): number[] {
+  const hour = hourOf(hourMs);
+  if (!hour) return [];
+  const hours = Array.from({ length: PAST_HOURS }, (_, k) => hourOf(hourMs - (k + 1) * HOUR_MS));
+  const known = candidatesOf.get(hour);
+  if (known?.hours.every((one, k) => one === hours[k])) return known.keys;
+  const at = (ms: number) => (ms === hourMs ? hour : ms === hourMs - HOUR_MS ? hours[0] : hourOf(ms));
+  const keys: number[] = [];
+  hour.slices.keys.forEach((key, place) => {
+    if ((hour.slices.begins[place] as number) < 0) return;
+    const before = hours[0] && casesOf(hours[0].slices, key);
+    const [late, failed] = [(hour.slices.late[place] as number) + (before?.late ?? 0), (hour.slices.failed[place] as number) + (before?.failed ?? 0)];
+    if (Math.max(late, failed) < FEWEST_CASES) return;
+    if (mayStandOut(seriesOf(key, { fromMs: hourMs - HOUR_MS, toMs: hourMs + HOUR_MS }, at), MINUTES)) keys.push(key);
+  });
+  candidatesOf.set(hour, { hours, keys });
+  return keys;
+}
+
+function placeOf({ keys }: SlicesOfHour, key: number): number {
+  let [low, high] = [0, keys.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((keys[middle] as number) < key) low = middle + 1;
+    else high = middle;
+  }
+  return keys[low] === key ? low : -1;
+}
+
+function casesOf(slices: SlicesOfHour, key: number): { attempts: number; late: number; failed: number } | undefined {
+  const place = placeOf(slices, key);
+  if (place < 0) return undefined;
+  return { attempts: slices.attempts[place] as number, late: slices.late[place] as number, failed: slices.failed[place] as number };
+}
+
+/** A slice minute by minute, with what is usual for it. */
+function seriesOf(key: number, window: Window, hourOf: HourAt): MinuteSeries {
+  const length = Math.round((window.toMs - window.fromMs) / MINUTE_MS);
+  const unknown = () => new Float64Array(length).fill(NaN);
+  const series: MinuteSeries = {
+    startMs: window.fromMs,
+    attempts: new Int32Array(length),
+    late: new Int32Array(length),
+    failed: new Int32Array(length),
+    expectedAttempts: unknown(),
+    volumeSpread: new Float64Array(length),
+    volumeDispersion: new Float64Array(length).fill(1),
+    lateShare: unknown(),
+    lateSpread: new Float64Array(length),
+    failedShare: unknown(),
+    failedSpread: new Float64Array(length),
+  };
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
+    const hour = hourOf(hourMs);
+    if (!hour) continue;
+    const { slices, normals } = hour;
+    const place = placeOf(slices, key);
+    const begin = place < 0 ? -1 : (slices.begins[place] as number);
+    const attempts = place < 0 ? 0 : (slices.attempts[place] as number);
+    const [late, failed] = [usualOf('late', key, hourMs, hourOf), usualOf('failed', key, hourMs, hourOf)];
+    const first = Math.round((hourMs - window.fromMs) / MINUTE_MS);
+    for (let minute = Math.max(0, -first); minute < MINUTES && first + minute < length; minute++) {
+      const t = first + minute;
+      const normal = normals[Math.floor(minute / MINUTES_OF_SLOT)] as FlowNormal;
+      // An hour in which nothing of the slice went wrong keeps no minutes: its attempts are spread evenly.
+      series.attempts[t] = begin < 0 ? Math.floor((attempts * (minute + 1)) / MINUTES) - Math.floor((attempts * minute) / MINUTES) : (slices.minutes[begin + minute] as number); // prettier-ignore
+      if (begin >= 0) {
+        series.late[t] = slices.minutes[begin + MINUTES + minute] as number;
+        series.failed[t] = slices.minutes[begin + 2 * MINUTES + minute] as number;
+      }
+      if (!isLearned(normal)) continue;
+      if (normal.limitMs !== undefined) [series.lateShare[t], series.lateSpread[t]] = scaled(lateShareOf(hour, normal, key), normal.lateSpread, late);
+      [series.failedShare[t], series.failedSpread[t]] = scaled(normal.failedShare, normal.failedSpread, failed);
+    }
+  }
+  return series;
+}
+
+/** How much more often than its flow a slice usually goes wrong, and the relative error of that. */
+interface UsualOfSlice {
+  factor: number;
+  error: number;
+}
+
+const MOST_SHARE = 0.95;
+
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+const sum = (values: ArrayLike<number>) => Array.from(values).reduce((total, value) => total + value, 0);
+
+/** How often attempts of a slice are late as usual. Where sites have limits of their own it depends on the site, else on which of them came. */
+function lateShareOf(hour: HourOfFlow, normal: FlowNormal, key: number): number {
+  if (!hour.usualLate) return normal.lateShare;
+  if (dimensionOf(key) === 'site') return limitsAt(normal, valueOf(key)).lateShare;
+  const judged = sum(hour.attempts) - sum(hour.failed);
+  return judged > 0 ? sum(hour.usualLate) / judged : normal.lateShare;
+}
+
+function scaled(share: number, spread: number, { factor, error }: UsualOfSlice): [share: number, spread: number] {
+  const own = Math.min(MOST_SHARE, share * factor);
+  return [own, Math.hypot(spread * factor, own * error)];
+}
+
+function usualOf(what: 'late' | 'failed', key: number, hourMs: number, hourOf: HourAt): UsualOfSlice {
+  const factors: number[] = [];
+  let cases = PRIOR_CASES;
+  for (let block = 0; block < PAST_HOURS / BLOCK_HOURS; block++) {
+    let [bad, usual] = [PRIOR_CASES, PRIOR_CASES];
+    for (let back = 1; back <= BLOCK_HOURS; back++) {
+      const hour = hourOf(hourMs - (block * BLOCK_HOURS + back) * HOUR_MS);
+      const own = hour && casesOf(hour.slices, key);
+      if (!hour || !own) continue;
+      const share = mean(hour.normals.map((normal) => (what === 'late' ? lateShareOf(hour, normal, key) : normal.failedShare)));
+      if (!(share > 0) || !hour.normals.every(isLearned)) continue;
+      bad += own[what];
+      usual += share * (own.attempts - (what === 'late' ? own.failed : 0));
+    }
+    factors.push(bad / usual);
+    cases += usual - PRIOR_CASES;
+  }
+  const factor = Math.max(1, factors.sort((a, b) => a - b)[1] as number);
+  return { factor, error: 1 / Math.sqrt(cases * factor) };
+}
