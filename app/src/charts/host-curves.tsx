@@ -7,6 +7,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { useMomentOn } from './moment';
+import { TimeAxis } from './time-axis';
 
 type Figure = Schemas['HostFigure'];
 
@@ -52,6 +53,7 @@ export function HostCurves({
           {moment.atMs !== undefined && <Line x1={moment.x} x2={moment.x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
         </Svg>
       </View>
+      <TimeAxis fromMs={window.fromMs} toMs={window.toMs} width={width} />
       <View style={styles.legend}>
         <Words kind="small" testID="curves-legend">
           {moment.atMs === undefined ? `0 to ${valueWords(figures[0], most, isShare)}` : momentWords(figures, moment.atMs, window.toMs, isShare)}

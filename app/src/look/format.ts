@@ -42,3 +42,9 @@ export function durationWords(ms: number): string {
   if (seconds < 60) return `${seconds.toFixed(seconds < 10 ? 1 : 0)} s`;
   return `${(seconds / 60).toFixed(1)} min`;
 }
+
+/** "1 call an attempt", "4.8 calls an attempt" */
+export function callsWords(callsAnAttempt: number): string {
+  const rounded = Number(callsAnAttempt.toFixed(1));
+  return `${rounded} ${rounded === 1 ? 'call' : 'calls'} an attempt`;
+}

@@ -1,4 +1,4 @@
-import { findInSlice, isLearned, limitsAt, mayStandOut, SLOT_MS, type Deviation, type FlowNormal, type MinuteSeries } from '../normal';
+import { findInSlice, isLearned, limitsAt, SLOT_MS, standsOut, type Deviation, type FlowNormal, type MinuteSeries, type Signal } from '../normal';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
 import { dimensionOf, valueOf, type SlicesOfHour } from './count-slices';
 import type { HourOfFlow } from './judge';
@@ -22,11 +22,15 @@ type HourAt = (hourMs: number) => HourOfFlow | undefined;
  * A slice is judged by what is usual for its flow, times how much more often the slice itself went wrong in the day before.
  *
  * @param hourOf counts of the flow's hours, in the window and `SLICE_PAST_MS` before it
+ * @param ofFlow what the whole flow shows: slices that do no more than take part in it are not looked at
  * @returns deviations of the flow, those of overlapping slices once
  */
-export function findInSlices(flow: number, window: Window, hourOf: HourAt): Deviation[] {
+export function findInSlices(flow: number, window: Window, hourOf: HourAt, ofFlow: readonly Deviation[] = []): Deviation[] {
+  const isKnown = (one: Candidate) =>
+    ofFlow.some(({ signal, firedMs, endMs }) => signal === one.signal && firedMs <= one.fromMs + MINUTE_MS && endMs >= one.toMs);
   const keys = new Set<number>();
-  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) for (const key of standingOut(hourMs, hourOf)) keys.add(key);
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS)
+    for (const one of standingOut(hourMs, hourOf)) if (!isKnown(one)) keys.add(one.key);
   const found = [...keys].sort((a, b) => a - b).flatMap((key) => findInSlice(flow, seriesOf(key, window, hourOf)));
   return strongestOfEach(found);
 }
@@ -55,31 +59,51 @@ export function withSlices(ofFlow: readonly Deviation[], inSlices: readonly Devi
   ];
 }
 
-interface Candidates {
-  hours: (HourOfFlow | undefined)[];
-  keys: number[];
+/** A slice that may stand out in an hour, from when to when. */
+interface Candidate {
+  key: number;
+  signal: Signal;
+  fromMs: number;
+  toMs: number;
 }
-/** Hours that are over are counted once; what stood out in one stays true while its hours are the same objects. */
-const candidatesOf = new WeakMap<HourOfFlow, Candidates>();
 
-/** Slices that may stand out in an hour. */
-function standingOut(hourMs: number, hourOf: HourAt): number[] {
+/** Those of an hour, with the hours before it by which they were told. */
+interface Candidates {
+  past: number[];
+  found: Candidate[];
+}
+const candidatesOf = new WeakMap<HourOfFlow, Candidates>();
+/** Hours are known by numbers: if each held those before it, none would ever be forgotten. */
+const numbers = new WeakMap<HourOfFlow, number>();
+let lastNumber = 0;
+
+function numberOf(hour: HourOfFlow | undefined): number {
+  if (!hour) return 0;
+  const known = numbers.get(hour) ?? ++lastNumber;
+  numbers.set(hour, known);
+  return known;
+}
+
+/** Slices that may stand out in an hour. An hour that is over is counted once, and looked at once while those before it stay the same. */
+function standingOut(hourMs: number, hourOf: HourAt): Candidate[] {
   const hour = hourOf(hourMs);
   if (!hour) return [];
-  const hours = Array.from({ length: PAST_HOURS }, (_, k) => hourOf(hourMs - (k + 1) * HOUR_MS));
+  const past = Array.from({ length: PAST_HOURS }, (_, k) => numberOf(hourOf(hourMs - (k + 1) * HOUR_MS)));
   const known = candidatesOf.get(hour);
-  if (known?.hours.every((one, k) => one === hours[k])) return known.keys;
-  const at = (ms: number) => (ms === hourMs ? hour : ms === hourMs - HOUR_MS ? hours[0] : hourOf(ms));
-  const keys: number[] = [];
+  if (known?.past.every((number, k) => number === past[k])) return known.found;
+  const before = hourOf(hourMs - HOUR_MS)?.slices;
+  const found: Candidate[] = [];
   hour.slices.keys.forEach((key, place) => {
     if ((hour.slices.begins[place] as number) < 0) return;
-    const before = hours[0] && casesOf(hours[0].slices, key);
-    const [late, failed] = [(hour.slices.late[place] as number) + (before?.late ?? 0), (hour.slices.failed[place] as number) + (before?.failed ?? 0)];
+    const earlier = before && casesOf(before, key);
+    const [late, failed] = [(hour.slices.late[place] as number) + (earlier?.late ?? 0), (hour.slices.failed[place] as number) + (earlier?.failed ?? 0)];
     if (Math.max(late, failed) < FEWEST_CASES) return;
-    if (mayStandOut(seriesOf(key, { fromMs: hourMs - HOUR_MS, toMs: hourMs + HOUR_MS }, at), MINUTES)) keys.push(key);
+    const series = seriesOf(key, { fromMs: hourMs - HOUR_MS, toMs: hourMs + HOUR_MS }, hourOf);
+    for (const { signal, first, last } of standsOut(series, MINUTES))
+      found.push({ key, signal, fromMs: series.startMs + first * MINUTE_MS, toMs: series.startMs + (last + 1) * MINUTE_MS });
   });
-  candidatesOf.set(hour, { hours, keys });
-  return keys;
+  candidatesOf.set(hour, { past, found });
+  return found;
 }
 
 function placeOf({ keys }: SlicesOfHour, key: number): number {

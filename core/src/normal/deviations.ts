@@ -229,16 +229,22 @@ export const findInSlice = (flow: number, slice: MinuteSeries): Deviation[] =>
 
 const SLICE_SIGNALS = ['slow', 'failing'] as const;
 
-/** True when a rule for slices holds in a minute from `from` on: a quick look before `findInSlice`. */
-export const mayStandOut = (slice: MinuteSeries, from: number): boolean =>
-  SLICE_SIGNALS.some((signal) => {
+/** First and last minute of a series in which a rule holds for a signal. */
+export interface StandsOut {
+  signal: Signal;
+  first: number;
+  last: number;
+}
+
+/** Where a slice may stand out, from a minute on: a quick look before `findInSlice`. */
+export const standsOut = (slice: MinuteSeries, from: number): StandsOut[] =>
+  SLICE_SIGNALS.flatMap((signal) => {
     const series = new SignalSeries(signal, slice, SLICE_RULES);
     const bad = signal === 'slow' ? slice.late : slice.failed;
-    for (let t = from; t < series.length; t++) {
-      if (bad[t] === 0) continue;
-      for (const { minutes, z } of SLICE_RULES) if (t + 1 >= minutes && isOutside(series, t + 1 - minutes, t + 1, z)) return true;
-    }
-    return false;
+    const holds = (t: number) => SLICE_RULES.some(({ minutes, z }) => t + 1 >= minutes && isOutside(series, t + 1 - minutes, t + 1, z));
+    const minutes: number[] = [];
+    for (let t = from; t < series.length; t++) if (bad[t] !== 0 && holds(t)) minutes.push(t);
+    return minutes.length > 0 ? [{ signal, first: minutes[0] as number, last: minutes.at(-1) as number }] : [];
   });
 
 function findSignal(flow: number, series: SignalSeries): Deviation[] {

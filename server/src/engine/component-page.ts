@@ -86,7 +86,9 @@ async function lookAtComponent(world: World, name: string, whole: Window): Promi
   const traces = [...(await loadPaths(world.database, found.traceIds)).values()];
   const hops = hopsOf(traces);
   const hosts = hostsOf(traces).get(name) ?? [];
-  const before = { fromMs: window.fromMs - USUAL_FROM_MS, toMs: window.fromMs };
+  const flows = (await flowsThrough(world.database, name, window)).filter((id) => world.names.has(id));
+  const calmUntilMs = Math.min(window.fromMs, ...troublesAt(world, name, flows, window).map(({ onsetMs }) => onsetMs));
+  const before = { fromMs: calmUntilMs - USUAL_FROM_MS, toMs: calmUntilMs };
   const { judged } = await judgeHosts(world, new Set([name]), new Set(hosts), window, before);
   const levels = levelsIn(world, whole);
   const changed = { fromMs: whole.toMs - DAY_MS, toMs: whole.toMs };
@@ -103,9 +105,7 @@ async function lookAtComponent(world: World, name: string, whole: Window): Promi
     callees: hops.filter(({ from }) => from === name).map((hop) => hopShape(hop, traces.length)),
     hosts,
     figures: FIGURES.map((figure) => ({ figure, hosts: judged.filter((one) => one.figure === figure).map(figureShape) })).filter((one) => one.hosts.length > 0),
-    flows: (await flowsThrough(world.database, name, window))
-      .filter((id) => world.names.has(id))
-      .map((id) => ({ id, name: world.names.flow(id).name, application: world.names.flow(id).application, level: levels.get(id) ?? 'calm' })),
+    flows: flows.map((id) => ({ id, name: world.names.flow(id).name, application: world.names.flow(id).application, level: levels.get(id) ?? 'calm' })),
     incidents: await Promise.all(
       world.register
         .within(whole)
@@ -118,6 +118,10 @@ async function lookAtComponent(world: World, name: string, whole: Window): Promi
     ].sort((a, b) => b.atMs - a.atMs),
   };
 }
+
+/** Incidents of the component, or of flows through it: what its hosts did meanwhile is not what they do as usual. */
+const troublesAt = (world: World, name: string, flows: readonly number[], window: Window): StoredIncident[] =>
+  world.register.within(window).filter(({ component, parts }) => component?.name === name || parts.some((part) => flows.includes(part.flow)));
 
 async function titleOf(world: World, incident: StoredIncident, window: Window): Promise<string> {
   const bill = await billOf(world, incident, window, { values: {} }, Infinity, false);

@@ -136,7 +136,11 @@ function Hosts({ page }: { page: Component }) {
       {page.figures.map(({ figure, hosts }) => (
         <View key={figure} style={styles.part} testID={`figure-${figure}`}>
           <Words kind="strong">{figureTitle(figure, hosts)}</Words>
-          <HostCurves figures={hosts} window={{ fromMs: page.before.fromMs, toMs: page.window.toMs }} />
+          <HostCurves
+            figures={hosts}
+            window={{ fromMs: page.before.fromMs, toMs: page.window.toMs }}
+            onsetMs={page.before.toMs < page.window.fromMs ? page.before.toMs : undefined}
+          />
         </View>
       ))}
     </Part>

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Schemas } from '@/data/client';
 import { Door } from '@/frame/door';
-import { count, durationWords, percent } from '@/look/format';
+import { callsWords, count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -54,10 +54,10 @@ export function HopList({
 
 /** "5 calls an attempt, in 48 % of them · longest 1.2 s · 3 % fail" */
 export function hopWords({ calls, traces, failed, longestMs, shareOfTraces }: Hop, looked: number): string {
-  const each = calls / Math.max(1, traces);
-  const often = `${Number(each.toFixed(1))} ${each < 1.05 ? 'call' : 'calls'} an attempt`;
   const some = shareOfTraces < 0.995 && looked > 0 ? `, in ${percent(shareOfTraces)} of them` : '';
-  return [`${often}${some}`, `longest ${durationWords(longestMs)}`, failed > 0 && `${count(failed)} of ${count(calls)} fail`].filter(Boolean).join(' · ');
+  return [`${callsWords(calls / Math.max(1, traces))}${some}`, `longest ${durationWords(longestMs)}`, failed > 0 && `${count(failed)} of ${count(calls)} fail`]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 const styles = StyleSheet.create({

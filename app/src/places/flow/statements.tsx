@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { FlowPage } from '@/data/client';
-import { count, durationWords, percent } from '@/look/format';
+import { callsWords, count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -11,9 +11,8 @@ type Statement = FlowPage['statements']['statements'][number];
 const MANY_CALLS = 5;
 
 export function statementWords({ callsAnAttempt, shareOfAttempts, longestMs, failed }: Statement): string {
-  const calls = `${Number(callsAnAttempt.toFixed(1))} calls an attempt`;
   const some = shareOfAttempts < 0.995 ? `, in ${percent(shareOfAttempts)} of them` : '';
-  return [`${calls}${some}`, `longest ${durationWords(longestMs)}`, failed > 0 && `${count(failed)} failed`].filter(Boolean).join(' · ');
+  return [`${callsWords(callsAnAttempt)}${some}`, `longest ${durationWords(longestMs)}`, failed > 0 && `${count(failed)} failed`].filter(Boolean).join(' · ');
 }
 
 /** What the flow's attempts ask of stores, by the shape of the statement, heaviest first. */
