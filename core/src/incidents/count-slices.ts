@@ -25,11 +25,15 @@ export interface SlicesOfHour {
   attempts: Uint32Array;
   late: Uint32Array;
   failed: Uint32Array;
-  /** where the value's minutes begin in `minutes`; -1 when nothing of it went wrong in the hour */
+  /** minute of the only attempt that went wrong; `NO_MINUTE` when none did, or several */
+  lone: Uint8Array;
+  /** where the value's minutes begin in `minutes`; -1 unless several attempts went wrong */
   begins: Int32Array;
   /** a value's attempts, late and failed ones: sixty minutes each, one after the other */
-  minutes: Uint16Array;
+  minutes: Uint8Array | Uint16Array;
 }
+
+export const NO_MINUTE = 255;
 
 export const dimensionOf = (key: number): Dimension => JUDGED_SLICES[Math.floor(key / NAMES)] as Dimension;
 export const valueOf = (key: number): number => key % NAMES;
@@ -56,25 +60,36 @@ export function countSlices(rows: AttemptColumns, all: Uint8Array, hourMs: numbe
       const count = counts[i] as number;
       if (count !== NOT_JUDGED) (sums[count] as Uint32Array)[cellOf(i)]! += 1;
     }
-    const minutesOf = new Map<number, Uint16Array>();
+    const unwell = new Map<number, Found>();
     for (let cell = 0; cell < flows.names.length * width; cell++) {
       const value = values.names[cell % width] as number;
       const [late, failed] = [sums[LATE][cell] as number, sums[BROKEN][cell] as number];
       const attempts = (sums[WELL][cell] as number) + late + failed;
       const flow = Math.floor(cell / width);
       if (value === 0 || attempts < FEWEST_ATTEMPTS || 2 * attempts > (ofFlow[flow] as number)) continue;
-      const minutes = late + failed > 0 ? new Uint16Array(3 * MINUTES) : undefined;
-      if (minutes) minutesOf.set(cell, minutes);
-      (found[flow] as Found[]).push({ key: d * NAMES + value, attempts, late, failed, minutes });
+      const one: Found = {
+        key: d * NAMES + value,
+        attempts,
+        late,
+        failed,
+        lone: NO_MINUTE,
+        minutes: late + failed > 1 ? new Uint16Array(3 * MINUTES) : undefined,
+      };
+      (found[flow] as Found[]).push(one);
+      if (late + failed > 0) unwell.set(cell, one);
     }
-    for (let i = 0; minutesOf.size > 0 && i < rows.n; i++) {
+    for (let i = 0; unwell.size > 0 && i < rows.n; i++) {
       const count = counts[i] as number;
-      const minutes = count === NOT_JUDGED ? undefined : minutesOf.get(cellOf(i));
-      if (!minutes) continue;
+      const one = count === NOT_JUDGED ? undefined : unwell.get(cellOf(i));
+      if (!one) continue;
       const minute = Math.floor(((rows.startMs[i] as number) - hourMs) / MINUTE_MS);
-      minutes[minute]! += 1;
-      if (count === LATE) minutes[MINUTES + minute]! += 1;
-      if (count === BROKEN) minutes[2 * MINUTES + minute]! += 1;
+      if (!one.minutes) {
+        if (count !== WELL) one.lone = minute;
+        continue;
+      }
+      one.minutes[minute]! += 1;
+      if (count === LATE) one.minutes[MINUTES + minute]! += 1;
+      if (count === BROKEN) one.minutes[2 * MINUTES + minute]! += 1;
     }
   });
   return new Map(flows.names.map((name, flow) => [name, packed(found[flow] as Found[])]));
@@ -99,21 +114,24 @@ interface Found {
   attempts: number;
   late: number;
   failed: number;
+  lone: number;
   minutes: Uint16Array | undefined;
 }
 
-/** One array for all values of a flow: thousands of small ones would cost more than what they hold. */
+/** One array for all values of a flow: thousands of small ones would cost more than what they hold. A byte a minute where that is enough. */
 function packed(found: Found[]): SlicesOfHour {
   found.sort((a, b) => a.key - b.key);
-  const withMinutes = found.filter((one) => one.minutes);
-  const minutes = new Uint16Array(withMinutes.length * 3 * MINUTES);
-  withMinutes.forEach((one, i) => minutes.set(one.minutes as Uint16Array, i * 3 * MINUTES));
+  const several = found.flatMap(({ minutes }) => minutes ?? []);
+  const isSmall = several.every((minutes) => minutes.every((count) => count < 256));
+  const minutes = new (isSmall ? Uint8Array : Uint16Array)(several.length * 3 * MINUTES);
+  several.forEach((one, i) => minutes.set(one, i * 3 * MINUTES));
   let next = 0;
   return {
     keys: Uint32Array.from(found, (one) => one.key),
     attempts: Uint32Array.from(found, (one) => one.attempts),
     late: Uint32Array.from(found, (one) => one.late),
     failed: Uint32Array.from(found, (one) => one.failed),
+    lone: Uint8Array.from(found, (one) => one.lone),
     begins: Int32Array.from(found, (one) => (one.minutes ? next++ * 3 * MINUTES : -1)),
     minutes,
   };

@@ -1,6 +1,6 @@
 import { findInSlice, isLearned, limitsAt, SLOT_MS, standsOut, type Deviation, type FlowNormal, type MinuteSeries, type Signal } from '../normal';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
-import { dimensionOf, valueOf, type SlicesOfHour } from './count-slices';
+import { dimensionOf, NO_MINUTE, valueOf, type SlicesOfHour } from './count-slices';
 import type { HourOfFlow } from './judge';
 
 /** What is usual for a slice is told from so many hours before each hour. */
@@ -94,10 +94,10 @@ function standingOut(hourMs: number, hourOf: HourAt): Candidate[] {
   const before = hourOf(hourMs - HOUR_MS)?.slices;
   const found: Candidate[] = [];
   hour.slices.keys.forEach((key, place) => {
-    if ((hour.slices.begins[place] as number) < 0) return;
+    const [late, failed] = [hour.slices.late[place] as number, hour.slices.failed[place] as number];
+    if (late + failed === 0) return;
     const earlier = before && casesOf(before, key);
-    const [late, failed] = [(hour.slices.late[place] as number) + (earlier?.late ?? 0), (hour.slices.failed[place] as number) + (earlier?.failed ?? 0)];
-    if (Math.max(late, failed) < FEWEST_CASES) return;
+    if (Math.max(late + (earlier?.late ?? 0), failed + (earlier?.failed ?? 0)) < FEWEST_CASES) return;
     const series = seriesOf(key, { fromMs: hourMs - HOUR_MS, toMs: hourMs + HOUR_MS }, hourOf);
     for (const { signal, first, last } of standsOut(series, MINUTES))
       found.push({ key, signal, fromMs: series.startMs + first * MINUTE_MS, toMs: series.startMs + (last + 1) * MINUTE_MS });
@@ -144,18 +144,23 @@ function seriesOf(key: number, window: Window, hourOf: HourAt): MinuteSeries {
     if (!hour) continue;
     const { slices, normals } = hour;
     const place = placeOf(slices, key);
-    const begin = place < 0 ? -1 : (slices.begins[place] as number);
     const attempts = place < 0 ? 0 : (slices.attempts[place] as number);
+    const begin = place < 0 ? -1 : (slices.begins[place] as number);
+    const lone = place < 0 ? NO_MINUTE : (slices.lone[place] as number);
     const [late, failed] = [usualOf('late', key, hourMs, hourOf), usualOf('failed', key, hourMs, hourOf)];
     const first = Math.round((hourMs - window.fromMs) / MINUTE_MS);
     for (let minute = Math.max(0, -first); minute < MINUTES && first + minute < length; minute++) {
       const t = first + minute;
       const normal = normals[Math.floor(minute / MINUTES_OF_SLOT)] as FlowNormal;
-      // An hour in which nothing of the slice went wrong keeps no minutes: its attempts are spread evenly.
-      series.attempts[t] = begin < 0 ? Math.floor((attempts * (minute + 1)) / MINUTES) - Math.floor((attempts * minute) / MINUTES) : (slices.minutes[begin + minute] as number); // prettier-ignore
       if (begin >= 0) {
+        series.attempts[t] = slices.minutes[begin + minute] as number;
         series.late[t] = slices.minutes[begin + MINUTES + minute] as number;
         series.failed[t] = slices.minutes[begin + 2 * MINUTES + minute] as number;
+      } else {
+        // Minutes are kept where several attempts went wrong; else attempts are spread evenly, and the one bad one has its minute.
+        const spread = Math.floor((attempts * (minute + 1)) / MINUTES) - Math.floor((attempts * minute) / MINUTES);
+        series.attempts[t] = minute === lone ? Math.max(1, spread) : spread;
+        if (minute === lone) (slices.failed[place] === 1 ? series.failed : series.late)[t] = 1;
       }
       if (!isLearned(normal)) continue;
       if (normal.limitMs !== undefined) [series.lateShare[t], series.lateSpread[t]] = scaled(lateShareOf(hour, normal, key), normal.lateSpread, late);

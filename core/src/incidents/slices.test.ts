@@ -5,7 +5,7 @@ import type { Deviation } from '../normal';
 import { poissonDeviate, seededRandom } from '../stats';
 import { FAILED } from '../telemetry';
 import { HOUR_MS, MINUTE_MS } from '../time';
-import { BROKEN, countSlices, JUDGED_SLICES, LATE, NOT_JUDGED, WELL } from './count-slices';
+import { BROKEN, countSlices, JUDGED_SLICES, LATE, NO_MINUTE, NOT_JUDGED, WELL } from './count-slices';
 import { findInSlices, SLICE_PAST_MS, withSlices } from './find-in-slices';
 import { countMinutes, type HourOfFlow } from './judge';
 
@@ -20,17 +20,28 @@ describe('an hour by flow and value', () => {
   const at = (minute: number, more: Partial<TestAttempt>): TestAttempt => ({ startMs: HOUR + minute * MINUTE_MS + 500, flow: FLOW, site: 1, ...more });
   const four = (site: number) => [1, 2, 3, 4].map((minute) => at(minute, { site }));
 
-  test('attempts, late and failed ones, by the minute where something went wrong', () => {
-    const rows = columnsOf([...four(1), ...four(2), ...four(3), at(7, { site: 2 }), at(7, { site: 2 })]);
+  test('attempts, late and failed ones; by the minute where several went wrong, the minute of a lone one', () => {
+    const rows = columnsOf([...four(1), ...four(2), ...four(3), at(7, { site: 2 }), at(7, { site: 2 }), at(31, { site: 3 })]);
     const counts = new Uint8Array(rows.n).fill(WELL);
     counts[12] = LATE;
     counts[13] = BROKEN;
+    counts[14] = BROKEN;
     const slices = countSlices(rows, counts, HOUR).get(FLOW)!;
     expect([...slices.keys]).toEqual([1, 2, 3].map((site) => keyOf('site', site)));
-    expect([...slices.attempts]).toEqual([4, 6, 4]);
+    expect([...slices.attempts]).toEqual([4, 6, 5]);
+    expect([...slices.lone]).toEqual([NO_MINUTE, NO_MINUTE, 31]);
     expect([...slices.begins]).toEqual([-1, 0, -1]);
+    expect(slices.minutes).toHaveLength(180);
     expect([slices.late[1], slices.failed[1]]).toEqual([1, 1]);
     expect([slices.minutes[7], slices.minutes[60 + 7], slices.minutes[120 + 7]]).toEqual([2, 1, 1]);
+  });
+
+  test('minutes with hundreds of attempts are kept as they are', () => {
+    const rows = columnsOf([...Array.from({ length: 300 }, () => at(5, { site: 2 })), ...Array.from({ length: 301 }, () => at(5, { site: 1 }))]);
+    const counts = new Uint8Array(rows.n).fill(WELL);
+    counts.fill(BROKEN, 0, 2);
+    const slices = countSlices(rows, counts, HOUR).get(FLOW)!;
+    expect([slices.minutes[5], slices.minutes[120 + 5]]).toEqual([300, 2]);
   });
 
   test('a value that holds most of a flow, one of few attempts, and one that is not told are left out', () => {
@@ -48,7 +59,7 @@ describe('an hour by flow and value', () => {
         counts.fill(BROKEN, 12, 15);
         counts[15] = NOT_JUDGED;
         const slices = countSlices(rows, counts, HOUR).get(FLOW)!;
-        expect([slices.attempts[1], slices.failed[1], slices.minutes[120 + 7]]).toEqual([5, 1, 1]);
+        expect([slices.attempts[1], slices.failed[1], slices.lone[1]]).toEqual([5, 1, 7]);
       }),
     );
   });
