@@ -74,4 +74,6 @@ export function FocusSheet({ view, known, onChange, onClose }: Props) {
 }
 
 export const remainingWords = ({ sessions, attempts }: { sessions: number; attempts: number }): string =>
-  sessions === 0 ? 'Nothing remains: these filters leave no session.' : `${count(sessions)} sessions with ${count(attempts)} attempts remain.`;
+  sessions === 0
+    ? 'Nothing remains: these filters leave no session.'
+    : `${count(sessions)} ${sessions === 1 ? 'session' : 'sessions'} with ${count(attempts)} ${attempts === 1 ? 'attempt' : 'attempts'} ${sessions === 1 ? 'remains' : 'remain'}.`;

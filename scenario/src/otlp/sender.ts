@@ -7,6 +7,8 @@ import type { OutPoint } from './points';
 import type { OutSpan } from './spans';
 
 const MOST_TRIES = 60;
+/** A server that cannot be reached is asked again after so many seconds. */
+const AWAY_S = 1;
 
 /** Sends telemetry as any OTLP exporter would: waits when told to, gives up on what is wrong. */
 export class Sender {
@@ -46,9 +48,9 @@ export class Sender {
     if (records.length === 0) return;
     const body = encode(records);
     for (let tries = 1; ; tries++) {
-      const again = await this.#post(path, body, type).catch((error: Error) => (tries < MOST_TRIES ? 1 : Promise.reject(error)));
+      const again = await this.#post(path, body, type);
       if (again === undefined) break;
-      if (tries >= MOST_TRIES) throw new Error(`the server at ${this.url} does not keep up`);
+      if (tries >= MOST_TRIES) throw new Error(`the server at ${this.url} does not answer, or does not keep up`);
       await new Promise((resolve) => setTimeout(resolve, again * 1000));
     }
     this.sent += records.length;
@@ -56,16 +58,16 @@ export class Sender {
 
   /** @returns seconds to wait before trying again; undefined when taken */
   async #post(path: string, body: Uint8Array, type: string): Promise<number | undefined> {
-    const response = await fetch(`${this.url}${path}`, {
-      method: 'POST',
-      headers: {
-        'content-type': type,
-        ...(type === 'text/plain' && { origin: PORTAL_ORIGIN }),
-        ...(this.key !== undefined && { authorization: `Bearer ${this.key}` }),
-      },
-      body: body as Uint8Array<ArrayBuffer>,
-    });
-    const answer = Buffer.from(await response.arrayBuffer());
+    const headers = {
+      'content-type': type,
+      ...(type === 'text/plain' && { origin: PORTAL_ORIGIN }),
+      ...(this.key !== undefined && { authorization: `Bearer ${this.key}` }),
+    };
+    const told = await fetch(`${this.url}${path}`, { method: 'POST', headers, body: body as Uint8Array<ArrayBuffer> })
+      .then(async (response) => ({ response, answer: Buffer.from(await response.arrayBuffer()) }))
+      .catch(() => undefined);
+    if (!told) return AWAY_S;
+    const { response, answer } = told;
     if (response.ok) {
       const isTold = type === 'application/x-protobuf' ? answer.length > 0 : (JSON.parse(answer.toString('utf8')) as { rejected: number }).rejected > 0;
       if (isTold) throw new Error(`records were rejected: ${answer.toString('utf8')}`);

@@ -1,0 +1,49 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { projectRoot, readConfig } from './config';
+
+const read = (env: Record<string, string>) => readConfig(env);
+
+test('without any variable the defaults of the README hold', () => {
+  expect(read({})).toMatchObject({
+    host: '127.0.0.1', port: 4400, demo: false, maxBodyBytes: 16 * 1024 * 1024, maxBacklogRecords: 120_000, publicUrl: 'http://127.0.0.1:4400',
+    logLevel: 'info', keepSpansHours: 48, keepAttemptsDays: 35, usualTracesAMinute: 600, deskUrl: '',
+  }); // prettier-ignore
+  expect(read({}).dataDir).toBe(join(projectRoot(), 'data'));
+  expect(read({ TOPLENS_PORT: '' }).port).toBe(4400);
+});
+
+test('what is set is taken: keys by name, folders from the root, no app', () => {
+  const config = read({ TOPLENS_PORT: '5000', TOPLENS_INGEST_KEYS: 'shop=a, depot =b', TOPLENS_PERSON_KEYS: 'desk=c=d', TOPLENS_DATA: 'elsewhere', TOPLENS_APP: '' }); // prettier-ignore
+  expect([...config.ingestKeys]).toEqual([['a', 'shop'], ['b', 'depot']]); // prettier-ignore
+  // A key may hold an equals sign, as base64 does; a name may not.
+  expect([...config.personKeys]).toEqual([['c=d', 'desk']]);
+  expect(config.dataDir).toBe(join(projectRoot(), 'elsewhere'));
+  expect(config.appDir).toBe('');
+  expect(config.publicUrl).toBe('http://127.0.0.1:5000');
+});
+
+test('keys of pages carry their origins', () => {
+  const { browserKeys } = read({ TOPLENS_BROWSER_KEYS: 'shop-pages=k1@https://shop.example|https://m.shop.example:8443, depot=k2@http://localhost:3000' });
+  expect(browserKeys.get('k1')).toEqual({ component: 'shop-pages', origins: ['https://shop.example', 'https://m.shop.example:8443'] });
+  expect(browserKeys.get('k2')).toEqual({ component: 'depot', origins: ['http://localhost:3000'] });
+});
+
+test.each([
+  [{ TOPLENS_PORT: '70000' }, 'TOPLENS_PORT: expected a whole number from 0 to 65535, got: 70000'],
+  [{ TOPLENS_PORT: '44.5' }, 'TOPLENS_PORT: expected a whole number'],
+  [{ TOPLENS_MAX_BODY_MB: 'many' }, 'TOPLENS_MAX_BODY_MB: expected a whole number from 1 to 1024, got: many'],
+  [{ TOPLENS_KEEP_SPANS_HOURS: '0' }, 'TOPLENS_KEEP_SPANS_HOURS: expected a whole number from 1'],
+  [{ TOPLENS_INGEST_KEYS: 'nokey' }, 'TOPLENS_INGEST_KEYS: expected name=key'],
+  [{ TOPLENS_PERSON_KEYS: 'desk=' }, 'TOPLENS_PERSON_KEYS: expected name=key'],
+  [{ TOPLENS_BROWSER_KEYS: 'shop=k1' }, 'TOPLENS_BROWSER_KEYS: expected component=key@https://page.example'],
+  [{ TOPLENS_BROWSER_KEYS: 'shop=k1@https://shop.example/path' }, 'TOPLENS_BROWSER_KEYS: expected component=key@'],
+  [{ TOPLENS_BROWSER_KEYS: 'shop=k1@shop.example' }, 'TOPLENS_BROWSER_KEYS: expected component=key@'],
+] as [Record<string, string>, string][])('%j is refused by its name', (env, words) => {
+  expect(() => read(env)).toThrow(words);
+});
+
+test('outside a checkout the server says where to start it', () => {
+  expect(() => projectRoot(mkdtempSync(join(tmpdir(), 'toplens-')))).toThrow('start the server from its checkout');
+});
