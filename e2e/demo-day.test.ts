@@ -43,7 +43,7 @@ beforeAll(async () => {
   browser = opened.browser;
   closeBrowser = opened.close;
   world = await startDemoWorld(nowMs, clockOffsetMs);
-}, 400_000);
+}, 600_000);
 afterAll(async () => {
   await closeBrowser();
   await world.close();

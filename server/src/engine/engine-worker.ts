@@ -40,7 +40,7 @@ const PASS_EVERY_MS = 1_000;
 const LONGEST_REST_MS = 6_000;
 const KEEP_MS = 30 * HOUR_MS;
 /** Counts by minute are small; judging looks back a day and more for what is usual in a site or on a host. */
-const KEEP_COUNTS_MS = 36 * HOUR_MS;
+const KEEP_COUNTS_MS = 48 * HOUR_MS;
 
 const changed = new Set<number>();
 let lastPassMs = 0;
