@@ -1,3 +1,4 @@
+import { mean } from '../stats';
 import type { MetricSeries } from '../telemetry';
 import { floorTo, MINUTE_MS } from '../time';
 import { FIGURE_KINDS, FIGURES, partOf, type FigureName, type FigurePart } from './figures';
@@ -87,8 +88,6 @@ function meanByMinute(samples: readonly { atMs: number; value: number }[]): Map<
   for (const { atMs, value } of samples) entry(minutes, floorTo(atMs, MINUTE_MS), () => [] as number[]).push(value);
   return new Map([...minutes].map(([minuteMs, values]) => [minuteMs, mean(values)]));
 }
-
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 function entry<Key, Value>(map: Map<Key, Value>, key: Key, make: () => Value): Value {
   let value = map.get(key);

@@ -1,4 +1,4 @@
-import type { AttemptColumns, Dimension } from '../telemetry';
+import { SMALL_NUMBERS, type AttemptColumns, type Dimension } from '../telemetry';
 import { HOUR_MS, MINUTE_MS } from '../time';
 import { pairOf } from './pair-of';
 
@@ -6,7 +6,6 @@ import { pairOf } from './pair-of';
 export const JUDGED_SLICES = ['site', 'region', 'host', 'version', 'promotion'] as const satisfies readonly Dimension[];
 
 const MINUTES = HOUR_MS / MINUTE_MS;
-const NAMES = 0x1_0000;
 /** More flows × values of one dimension than this are not told apart: half a million counters an hour. */
 const MOST_CELLS = 0x8_0000;
 /** Fewer attempts in an hour say nothing of a value. */
@@ -35,8 +34,8 @@ export interface SlicesOfHour {
 
 export const NO_MINUTE = 255;
 
-export const dimensionOf = (key: number): Dimension => JUDGED_SLICES[Math.floor(key / NAMES)] as Dimension;
-export const valueOf = (key: number): number => key % NAMES;
+export const dimensionOf = (key: number): Dimension => JUDGED_SLICES[Math.floor(key / SMALL_NUMBERS)] as Dimension;
+export const valueOf = (key: number): number => key % SMALL_NUMBERS;
 
 /**
  * Counts an hour's attempts by flow and value. Values that hold more than half of a flow are left out: the flow itself tells of them.
@@ -68,7 +67,7 @@ export function countSlices(rows: AttemptColumns, all: Uint8Array, hourMs: numbe
       const flow = Math.floor(cell / width);
       if (value === 0 || attempts < FEWEST_ATTEMPTS || 2 * attempts > (ofFlow[flow] as number)) continue;
       const one: Found = {
-        key: d * NAMES + value,
+        key: d * SMALL_NUMBERS + value,
         attempts,
         late,
         failed,
@@ -139,7 +138,7 @@ function packed(found: Found[]): SlicesOfHour {
 
 /** The distinct names of a column among judged rows, and the place of each. */
 function numbered(column: ArrayLike<number>, counts: Uint8Array): { names: number[]; placeOf: Int32Array } {
-  const placeOf = new Int32Array(NAMES).fill(-1);
+  const placeOf = new Int32Array(SMALL_NUMBERS).fill(-1);
   const names: number[] = [];
   for (let i = 0; i < counts.length; i++) {
     const name = column[i] as number;

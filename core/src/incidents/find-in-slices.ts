@@ -1,4 +1,5 @@
 import { findInSlice, isLearned, limitsAt, SLOT_MS, standsOut, type Deviation, type FlowNormal, type MinuteSeries, type Signal } from '../normal';
+import { mean, sum } from '../stats';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../time';
 import { dimensionOf, NO_MINUTE, valueOf, type SlicesOfHour } from './count-slices';
 import type { HourOfFlow } from './judge';
@@ -22,12 +23,12 @@ type HourAt = (hourMs: number) => HourOfFlow | undefined;
  * A slice is judged by what is usual for its flow, times how much more often the slice itself went wrong in the day before.
  *
  * @param hourOf counts of the flow's hours, in the window and `SLICE_PAST_MS` before it
- * @param ofFlow what the whole flow shows: slices that do no more than take part in it are not looked at
+ * @param shown what the whole flow shows: slices that do no more than take part in it are not looked at
  * @returns deviations of the flow, those of overlapping slices once
  */
-export function findInSlices(flow: number, window: Window, hourOf: HourAt, ofFlow: readonly Deviation[] = []): Deviation[] {
+export function findInSlices(flow: number, window: Window, hourOf: HourAt, shown: readonly Deviation[] = []): Deviation[] {
   const isKnown = (one: Candidate) =>
-    ofFlow.some(({ signal, firedMs, endMs }) => signal === one.signal && firedMs <= one.fromMs + MINUTE_MS && endMs >= one.toMs);
+    shown.some(({ signal, firedMs, endMs }) => signal === one.signal && firedMs <= one.fromMs + MINUTE_MS && endMs >= one.toMs);
   const keys = new Set<number>();
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS)
     for (const one of standingOut(hourMs, hourOf)) if (!isKnown(one)) keys.add(one.key);
@@ -35,11 +36,14 @@ export function findInSlices(flow: number, window: Window, hourOf: HourAt, ofFlo
   return strongestOfEach(found);
 }
 
+/** True of deviations of one flow that show the same at the same time. */
+const areOne = (a: Deviation, b: Deviation): boolean => a.signal === b.signal && a.onsetMs < b.endMs && a.endMs > b.onsetMs;
+
 /** One deviation where slices overlap: that of the slice that stands out most, known since the first of them fired. */
 function strongestOfEach(found: readonly Deviation[]): Deviation[] {
   const kept: Deviation[] = [];
   for (const one of [...found].sort((a, b) => b.z - a.z)) {
-    const stronger = kept.findIndex((other) => other.signal === one.signal && other.onsetMs < one.endMs && other.endMs > one.onsetMs);
+    const stronger = kept.findIndex((other) => areOne(other, one));
     if (stronger === -1) kept.push(one);
     else kept[stronger] = knownSince(kept[stronger] as Deviation, one);
   }
@@ -51,11 +55,10 @@ const knownSince = (deviation: Deviation, other: Deviation): Deviation =>
   other.firedMs >= deviation.firedMs ? deviation : { ...deviation, firedMs: other.firedMs, onsetMs: Math.min(deviation.onsetMs, other.onsetMs) };
 
 /** What flows tell, known as early as their slices tell it; and what slices alone tell. */
-export function withSlices(ofFlow: readonly Deviation[], inSlices: readonly Deviation[]): Deviation[] {
-  const overlaps = (a: Deviation, b: Deviation) => a.signal === b.signal && a.onsetMs < b.endMs && a.endMs > b.onsetMs;
+export function withSlices(shown: readonly Deviation[], inSlices: readonly Deviation[]): Deviation[] {
   return [
-    ...ofFlow.map((one) => inSlices.filter((slice) => overlaps(one, slice)).reduce(knownSince, one)),
-    ...inSlices.filter((slice) => !ofFlow.some((one) => overlaps(one, slice))),
+    ...shown.map((one) => inSlices.filter((slice) => areOne(one, slice)).reduce(knownSince, one)),
+    ...inSlices.filter((slice) => !shown.some((one) => areOne(one, slice))),
   ];
 }
 
@@ -148,10 +151,12 @@ function seriesOf(key: number, window: Window, hourOf: HourAt): MinuteSeries {
     const begin = place < 0 ? -1 : (slices.begins[place] as number);
     const lone = place < 0 ? NO_MINUTE : (slices.lone[place] as number);
     const [late, failed] = [usualOf('late', key, hourMs, hourOf), usualOf('failed', key, hourMs, hourOf)];
+    const lateShares = normals.map((normal) => lateShareOf(hour, normal, key));
     const first = Math.round((hourMs - window.fromMs) / MINUTE_MS);
     for (let minute = Math.max(0, -first); minute < MINUTES && first + minute < length; minute++) {
       const t = first + minute;
-      const normal = normals[Math.floor(minute / MINUTES_OF_SLOT)] as FlowNormal;
+      const slot = Math.floor(minute / MINUTES_OF_SLOT);
+      const normal = normals[slot] as FlowNormal;
       if (begin >= 0) {
         series.attempts[t] = slices.minutes[begin + minute] as number;
         series.late[t] = slices.minutes[begin + MINUTES + minute] as number;
@@ -163,7 +168,7 @@ function seriesOf(key: number, window: Window, hourOf: HourAt): MinuteSeries {
         if (minute === lone) (slices.failed[place] === 1 ? series.failed : series.late)[t] = 1;
       }
       if (!isLearned(normal)) continue;
-      if (normal.limitMs !== undefined) [series.lateShare[t], series.lateSpread[t]] = scaled(lateShareOf(hour, normal, key), normal.lateSpread, late);
+      if (normal.limitMs !== undefined) [series.lateShare[t], series.lateSpread[t]] = scaled(lateShares[slot] as number, normal.lateSpread, late);
       [series.failedShare[t], series.failedSpread[t]] = scaled(normal.failedShare, normal.failedSpread, failed);
     }
   }
@@ -178,15 +183,12 @@ interface UsualOfSlice {
 
 const MOST_SHARE = 0.95;
 
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
-const sum = (values: ArrayLike<number>) => Array.from(values).reduce((total, value) => total + value, 0);
-
 /** How often attempts of a slice are late as usual. Where sites have limits of their own it depends on the site, else on which of them came. */
 function lateShareOf(hour: HourOfFlow, normal: FlowNormal, key: number): number {
   if (!hour.usualLate) return normal.lateShare;
   if (dimensionOf(key) === 'site') return limitsAt(normal, valueOf(key)).lateShare;
-  const judged = sum(hour.attempts) - sum(hour.failed);
-  return judged > 0 ? sum(hour.usualLate) / judged : normal.lateShare;
+  const judged = sum([...hour.attempts]) - sum([...hour.failed]);
+  return judged > 0 ? sum([...hour.usualLate]) / judged : normal.lateShare;
 }
 
 function scaled(share: number, spread: number, { factor, error }: UsualOfSlice): [share: number, spread: number] {

@@ -1,9 +1,8 @@
 import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
-import { HOUR_MS } from '@toplens/core/time';
+import { HOUR_MS, type Window } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
 import { nameOf } from './name-of';
-import type { Window } from '@toplens/core/time';
 import { isOfShare } from './trace-shares';
 
 /** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */
