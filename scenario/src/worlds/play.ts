@@ -11,6 +11,18 @@ const HUNG_MS = [45_000, 120_000] as const;
 /** Where a trouble stops being noticed: three spreads above the true median, the true counterpart of a learned limit. */
 export const trueLimitMs = (flow: WorldFlow): number => flow.medianMs * Math.exp(3 * flow.spread);
 
+/** Whose attempt it is, and where it runs. */
+interface Who {
+  flow: number;
+  person: number;
+  session: number;
+  tier: number;
+  site: number;
+  promotion: number;
+  version: number;
+  host: number;
+}
+
 function mix(seed: number, a: number, b: number): number {
   let h = Math.imul(seed ^ 0x5bd1e995, 0x9e3779b1) ^ Math.imul(a + 0x7f4a7c15, 0x85ebca6b) ^ Math.imul(b + 1, 0xc2b2ae35);
   h = Math.imul(h ^ (h >>> 13), 0x27d4eb2f);
@@ -106,10 +118,8 @@ export class WorldPlayer {
     return this.plan.flows[id - 1] as WorldFlow;
   }
 
-  #touches(trouble: PlannedTrouble, flow: number, atMs: number, of: Record<'site' | 'promotion' | 'version' | 'host', number>): boolean {
-    return (
-      atMs >= trouble.fromMs && atMs < trouble.toMs && trouble.flows.includes(flow) && (!trouble.slice || of[trouble.slice.dimension] === trouble.slice.value)
-    );
+  #touches({ fromMs, toMs, flows, slice }: PlannedTrouble, who: Who, atMs: number): boolean {
+    return atMs >= fromMs && atMs < toMs && flows.includes(who.flow) && (!slice || who[slice.dimension] === slice.value);
   }
 
   #session(journey: WorldJourney, minuteMs: number, random: Random): void {
@@ -141,10 +151,9 @@ export class WorldPlayer {
         atMs += baseMs + thinkMs;
         continue;
       }
-      const of = { site, promotion, version: this.#version(flow.id, atMs), host: this.#aliveHost(flow.id, host, atMs) };
-      const trouble = atMs < plan.dayMs ? undefined : plan.troubles.find((one) => this.#touches(one, flow.id, atMs, of) && touched < one.share);
+      const who = { flow: flow.id, person, session, tier, site, promotion, version: this.#version(flow.id, atMs), host: this.#aliveHost(flow.id, host, atMs) };
+      const trouble = atMs < plan.dayMs ? undefined : plan.troubles.find((one) => this.#touches(one, who, atMs) && touched < one.share);
       const truth = trouble && this.truth.get(trouble.number);
-      const base = { flow: flow.id, person, session, tier, ...of };
       if (truth && trouble.kind === 'outage') {
         gone = truth;
         this.#miss(truth, person, key);
@@ -155,7 +164,7 @@ export class WorldPlayer {
       const limitMs = trueLimitMs(flow);
       const durationMs = trouble?.kind === 'slow' ? baseMs * trouble.factor : trouble?.kind === 'hanging' ? HUNG_MS[0] + (HUNG_MS[1] - HUNG_MS[0]) * touched / trouble.share : baseMs; // prettier-ignore
       const failed = failsUsually || trouble?.kind === 'failing';
-      this.#add({ ...base, startMs: atMs, durationMs: failed && trouble ? baseMs * 0.4 : durationMs, failed, value });
+      this.#add(who, { startMs: atMs, durationMs: failed && trouble ? baseMs * 0.4 : durationMs, failed, value });
       const wouldBeWell = !failsUsually && baseMs <= limitMs;
       const isHung = !failed && durationMs > Math.max(10 * limitMs, 30_000);
       const isHurt = trouble !== undefined && (failed || durationMs > limitMs);
@@ -176,7 +185,7 @@ export class WorldPlayer {
         const stillBad = trouble?.kind === 'failing' && (trouble.share > 0.95 || failsAgain < trouble.share);
         if (tries) {
           const retryMs = atMs + 4_000 + thinkMs / 3;
-          this.#add({ ...base, startMs: retryMs, durationMs: stillBad ? againMs * 0.4 : againMs, failed: stillBad, value });
+          this.#add(who, { startMs: retryMs, durationMs: stillBad ? againMs * 0.4 : againMs, failed: stillBad, value });
           if (stillBad) fail(retryMs, retryMs + againMs * 0.4);
           atMs = retryMs + againMs;
         }
@@ -254,40 +263,35 @@ export class WorldPlayer {
         const inTrouble = minuteMs >= one.fromMs && minuteMs < one.toMs;
         const isProbe = one.kind === 'probes';
         this.#add(
-          {
-            flow: isProbe ? one.flow : this.plan.flows.length + 1, person: 0, session: 0, tier: 0, site: 0, promotion: 0, version: 0, host: 0,
-            startMs: minuteMs, durationMs: isProbe ? 100 : inTrouble ? 90_000 : 30_000 + (minuteMs % 7919), failed: isProbe && inTrouble, value: NaN,
-          },
+          { flow: isProbe ? one.flow : this.plan.flows.length + 1, person: 0, session: 0, tier: 0, site: 0, promotion: 0, version: 0, host: 0 },
+          { startMs: minuteMs, durationMs: isProbe ? 100 : inTrouble ? 90_000 : 30_000 + (minuteMs % 7919), failed: isProbe && inTrouble, value: NaN },
           isProbe ? PROBE : BACKGROUND,
         ); // prettier-ignore
       }
     }
   }
 
-  #add(
-    one: { flow: number; person: number; session: number; tier: number; site: number; promotion: number; version: number; host: number; startMs: number; durationMs: number; failed: boolean; value: number },
-    flags = 0,
-  ): void {
+  #add(who: Who, { startMs, durationMs, failed, value }: { startMs: number; durationMs: number; failed: boolean; value: number }, flags = 0): void {
     const rows = this.#rows.n === this.#rows.startMs.length ? (this.#rows = withCapacity(this.#rows, this.#rows.n * 2)) : this.#rows;
     const i = rows.n++;
-    rows.startMs[i] = one.startMs;
-    rows.durationMs[i] = one.durationMs;
-    rows.flow[i] = one.flow;
-    rows.flags[i] = flags | (one.failed ? FAILED : 0);
-    rows.person[i] = one.person;
-    rows.session[i] = one.session;
-    rows.failure[i] = one.failed ? 1 : 0;
-    rows.site[i] = one.site;
-    rows.version[i] = one.version;
-    rows.region[i] = one.site === 0 ? 0 : 1 + (one.site % 3);
-    rows.tier[i] = one.tier;
-    rows.promotion[i] = one.promotion;
-    rows.host[i] = one.host;
-    rows.valueMinor[i] = one.failed ? NaN : one.value * 100;
-    if (one.startMs < this.plan.dayMs || one.person === 0) return;
-    const key = `${one.flow}:${one.person}`;
-    this.#tries.set(key, [...(this.#tries.get(key) ?? []), one.startMs]);
-    const isHung = one.durationMs > Math.max(10 * trueLimitMs(this.#flow(one.flow)), 30_000);
-    if (!one.failed && !isHung) this.#successes.set(key, [...(this.#successes.get(key) ?? []), one.startMs]);
-  } // prettier-ignore
+    rows.startMs[i] = startMs;
+    rows.durationMs[i] = durationMs;
+    rows.flow[i] = who.flow;
+    rows.flags[i] = flags | (failed ? FAILED : 0);
+    rows.person[i] = who.person;
+    rows.session[i] = who.session;
+    rows.failure[i] = failed ? 1 : 0;
+    rows.site[i] = who.site;
+    rows.version[i] = who.version;
+    rows.region[i] = who.site === 0 ? 0 : 1 + (who.site % 3);
+    rows.tier[i] = who.tier;
+    rows.promotion[i] = who.promotion;
+    rows.host[i] = who.host;
+    rows.valueMinor[i] = failed ? NaN : value * 100;
+    if (startMs < this.plan.dayMs || who.person === 0) return;
+    const key = `${who.flow}:${who.person}`;
+    this.#tries.set(key, [...(this.#tries.get(key) ?? []), startMs]);
+    const isHung = durationMs > Math.max(10 * trueLimitMs(this.#flow(who.flow)), 30_000);
+    if (!failed && !isHung) this.#successes.set(key, [...(this.#successes.get(key) ?? []), startMs]);
+  }
 }
