@@ -1,5 +1,5 @@
 import { createHistogram, encodeHistogram, histogramQuantile, recordInPlace, type LogHistogram } from '../stats';
-import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
+import { FAILED, PROBE, SMALL_NUMBERS, type AttemptColumns } from '../telemetry';
 import { floorTo, MINUTE_MS } from '../time';
 
 /** Length of a stored roll-up. */
@@ -32,13 +32,13 @@ export function rollUp(rows: AttemptColumns): FlowBucket[] {
     valueMinor: number;
     histogram: LogHistogram;
   }
-  const open = new Map<string, Open>();
+  const open = new Map<number, Open>();
   for (let i = 0; i < rows.n; i++) {
     const flags = rows.flags[i] as number;
     if (flags & PROBE) continue;
     const flow = rows.flow[i] as number;
     const startMs = floorTo(rows.startMs[i] as number, BUCKET_MS);
-    const key = `${flow}:${startMs}`;
+    const key = (startMs / BUCKET_MS) * SMALL_NUMBERS + flow;
     let bucket = open.get(key);
     if (!bucket) open.set(key, (bucket = { flow, startMs, attempts: 0, failed: 0, valueMinor: 0, histogram: createHistogram() }));
     bucket.attempts++;

@@ -64,7 +64,7 @@ export function mergeHistograms(a: LogHistogram, b: LogHistogram): LogHistogram 
 /** Number of values counted. */
 export function histogramCount(histogram: LogHistogram): number {
   let n = 0;
-  for (const count of histogram) n += count;
+  for (let i = 0; i < BUCKETS; i++) n += histogram[i] as number;
   return n;
 }
 
