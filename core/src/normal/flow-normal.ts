@@ -86,9 +86,11 @@ export function learnNormal(
   const known = robustLogDuration(pooled);
   const learnedLimitMs = known && Math.max(Math.exp(known.centre + STRAINED_SPREADS * known.spread), Math.exp(known.centre) * LEAST_LIMIT_FACTOR);
   const limitMs = ownersLimitMs ?? learnedLimitMs;
+  const medians: number[] = [];
   const daily = learned.map(({ weight, buckets }) => {
     const day = { weight, attempts: 0, failed: 0, late: 0 };
-    for (const { attempts, failed, durations } of buckets) {
+    for (const { attempts, failed, durations, medianMs } of buckets) {
+      if (medianMs > 0) medians.push(medianMs);
       day.attempts += attempts;
       day.failed += failed;
       if (limitMs !== undefined) forEachBucket(durations, (i, count) => (day.late += bucketMiddleMs(i) > limitMs ? count : 0));
@@ -110,10 +112,7 @@ export function learnNormal(
     expectedMs,
     usualWaitMs: wait.mean,
     usualWaitSdMs: wait.sd,
-    medianRange: normalRange(
-      learned.flatMap(({ buckets }) => buckets.map((bucket) => bucket.medianMs).filter((medianMs) => medianMs > 0)),
-      'log',
-    ),
+    medianRange: normalRange(medians, 'log'),
     lateShare: late.share,
     lateSpread: late.spread,
     hungShare: limitMs === undefined ? 0 : Math.min(late.share, shareAbove(pooled, hangLimitMs(limitMs))),

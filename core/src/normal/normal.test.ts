@@ -1,5 +1,5 @@
 import type { FlowBucket } from '../flows';
-import { createHistogram, encodeHistogram, normalDeviate, poissonDeviate, recordInPlace, seededRandom } from '../stats';
+import { createHistogram, encodeHistogram, mean, normalDeviate, poissonDeviate, recordInPlace, seededRandom } from '../stats';
 import { DAY_MS, dayKinds, HOUR_MS, MINUTE_MS } from '../time';
 import { findDeviations, History, learnNormal, normalRange, type MinuteSeries } from './index';
 
@@ -26,8 +26,8 @@ describe('what is usual for a flow', () => {
   const slotMs = Date.UTC(2026, 2, 10, 10);
   const kinds = dayKinds();
 
-  function world(days: number, rate = 40) {
-    const random = seededRandom(5);
+  function world(days: number, rate = 40, seed = 5) {
+    const random = seededRandom(seed);
     const buckets = new Map<number, FlowBucket>();
     const firstMs = slotMs - days * DAY_MS;
     for (let startMs = firstMs; startMs < slotMs + HOUR_MS; startMs += 5 * MINUTE_MS) {
@@ -63,6 +63,41 @@ describe('what is usual for a flow', () => {
     expect(normal.lateShare).toBeLessThan(0.005);
     expect([...normal.volume].every((volume) => Math.abs(volume / 40 - 1) < 0.12)).toBe(true);
     expect(normal.volumeDispersion).toBeLessThan(1.3);
+  });
+
+  test.each([0.5, 2, 10])('of %d attempts in five minutes so many are expected, and they come one by one', (rate) => {
+    const normals = Array.from({ length: 30 }, (_, seed) => {
+      const { history, firstMs } = world(14, rate, seed);
+      return learnNormal(history, firstMs, slotMs, undefined, kinds);
+    });
+    // Ten workdays of ninety minutes: each expectation is off by 1 / √(180 × rate), their mean by less than a fifth of that.
+    expect(Math.abs(mean(normals.map(({ volume }) => mean([...volume]))) / rate - 1)).toBeLessThan(0.06);
+    expect(mean(normals.map(({ volumeDispersion }) => volumeDispersion))).toBeLessThan(1.12);
+  });
+
+  test('people who come with three attempts at once vary three times as much', () => {
+    const normals = Array.from({ length: 10 }, (_, seed) => {
+      const { history, firstMs } = world(14, 6, seed);
+      const threefold = (startMs: number) => {
+        const bucket = history(startMs);
+        return bucket && { ...bucket, attempts: 3 * bucket.attempts };
+      };
+      return learnNormal(threefold, firstMs, slotMs, undefined, kinds).volumeDispersion;
+    });
+    expect(mean(normals)).toBeGreaterThan(2.7);
+    expect(mean(normals)).toBeLessThan(3.3);
+  });
+
+  test('a day gone wrong does not move what is expected', () => {
+    const { history, firstMs } = world(14);
+    const spoilt = (times: number) => (startMs: number) => {
+      const bucket = history(startMs);
+      return bucket && Math.round((slotMs - startMs) / DAY_MS) === 4 ? { ...bucket, attempts: bucket.attempts * times } : bucket;
+    };
+    for (const times of [0, 8]) {
+      const { volume } = learnNormal(spoilt(times), firstMs, slotMs, undefined, kinds);
+      expect([...volume].every((expected) => Math.abs(expected / 40 - 1) < 0.12)).toBe(true);
+    }
   });
 
   test("an owner's limit judges, the learned one is still told", () => {
