@@ -21,6 +21,7 @@ module.exports = {
     nodeProject('core'),
     nodeProject('server'),
     nodeProject('scenario'),
+    { ...nodeProject('snippet'), testEnvironment: 'jsdom' },
     nodeProject('bench'),
     nodeProject('e2e'),
     {
