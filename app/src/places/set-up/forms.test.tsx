@@ -1,0 +1,107 @@
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import type { Settings } from '@/data/client';
+import { CalendarForm } from './calendar-form';
+import { RatesForm } from './rates-form';
+
+const mockChange = { mutate: jest.fn(), isPending: false, error: null as Error | null };
+jest.mock('@/data/queries', () => ({ useChangeSetting: () => mockChange }));
+jest.mock('@/look/icon', () => ({ Icon: () => null }));
+beforeEach(() => {
+  mockChange.mutate.mockClear();
+  mockChange.error = null;
+  localStorage.clear();
+});
+
+const DAY_MS = 86_400_000;
+const settings = {
+  rates: { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2 },
+  keyTiers: ['Anchor'],
+  calendar: { holidays: ['2026-12-25'], excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 9) + DAY_MS, reason: 'migration' }] },
+} as unknown as Settings;
+
+const field = (testID: string) => screen.getByTestId(testID);
+const write = (testID: string, text: string) => {
+  fireEvent.change(field(testID), { target: { value: text } });
+  fireEvent.blur(field(testID));
+};
+const press = (testID: string) => act(() => void fireEvent.click(field(testID)));
+
+describe('harm rates', () => {
+  test('show what is in force, and whose harm counts again', () => {
+    render(<RatesForm settings={settings} />);
+    expect((field('rate-left') as HTMLInputElement).value).toBe('15');
+    expect(screen.getByText(/Key customers: Anchor\./)).toBeTruthy();
+  });
+
+  test('are saved as numbers, by whoever changes them, with a comma or a point', async () => {
+    render(<RatesForm settings={settings} />);
+    write('rate-money', '0,75');
+    write('rate-left', '20');
+    write('rate-who', '  Ada Field ');
+    press('save-rates');
+    await waitFor(() => expect(mockChange.mutate).toHaveBeenCalled());
+    expect(mockChange.mutate).toHaveBeenCalledWith({
+      who: 'Ada Field',
+      key: 'rates',
+      value: { waiting: 1, failed: 5, left: 20, missing: 5, money: 0.75, keyMultiplier: 2 },
+    });
+  });
+
+  test.each([
+    ['rate-failed', '-1', 'A number, at least 0.'],
+    ['rate-failed', 'five', 'A number, at least 0.'],
+    ['rate-failed', '', 'Write a number.'],
+    ['rate-keyMultiplier', '0.5', 'A number, at least 1.'],
+    ['rate-waiting', 'Infinity', 'A number, at least 0.'],
+  ])('%s of "%s" is not saved, and says what is asked for', async (testID, text, words) => {
+    render(<RatesForm settings={settings} />);
+    write('rate-who', 'Ada');
+    write(testID, text);
+    press('save-rates');
+    expect(await screen.findByText(words)).toBeTruthy();
+    expect((field(testID) as HTMLInputElement).value).toBe(text);
+    expect(mockChange.mutate).not.toHaveBeenCalled();
+  });
+
+  test('nobody changes them without a name; a server that is away loses nothing', async () => {
+    const { unmount } = render(<RatesForm settings={settings} />);
+    press('save-rates');
+    expect(await screen.findByText('Say who changes this.')).toBeTruthy();
+    expect(mockChange.mutate).not.toHaveBeenCalled();
+    unmount();
+    mockChange.error = new Error('The server cannot be reached.');
+    render(<RatesForm settings={settings} />);
+    expect(screen.getByRole('alert').textContent).toContain('The server cannot be reached. Nothing was changed; what you typed is kept.');
+  });
+});
+
+describe('days that are not like others', () => {
+  test('are shown as they are typed, and typed as they are shown', async () => {
+    render(<CalendarForm settings={settings} />);
+    const text = (field('calendar-days') as HTMLTextAreaElement).value;
+    expect(text).toBe('2026-12-25\n2026-11-02 to 2026-11-09 migration');
+    write('calendar-days', `${text}\n2027-01-01`);
+    write('calendar-who', 'Ada');
+    press('save-calendar');
+    await waitFor(() => expect(mockChange.mutate).toHaveBeenCalled());
+    expect(mockChange.mutate).toHaveBeenCalledWith({
+      who: 'Ada',
+      key: 'calendar',
+      value: { holidays: ['2026-12-25', '2027-01-01'], excluded: settings.calendar.excluded },
+    });
+  });
+
+  test.each([
+    ['25.12.2026', '“25.12.2026”: write a day as 2026-12-25'],
+    ['2026-13-01', '“2026-13-01”: write a day as 2026-12-25'],
+    ['2026-11-09 to 2026-11-02 late', '“2026-11-09 to 2026-11-02 late”: it ends before it begins.'],
+    ['2026-11-02 to 2026-11-09', '“2026-11-02 to 2026-11-09”: say why it is left out.'],
+  ])('"%s" is not saved, and the line is named', async (line, words) => {
+    render(<CalendarForm settings={settings} />);
+    write('calendar-who', 'Ada');
+    write('calendar-days', `2026-12-25\n${line}`);
+    press('save-calendar');
+    expect(await screen.findByText((text) => text.startsWith(words))).toBeTruthy();
+    expect(mockChange.mutate).not.toHaveBeenCalled();
+  });
+});
