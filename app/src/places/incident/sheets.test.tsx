@@ -123,7 +123,7 @@ describe('what is sent', () => {
     write('note', 'half written');
     unmount();
     openSend();
-    expect((screen.getByTestId('note') as HTMLTextAreaElement).value).toBe('half written');
+    expect(screen.getByTestId<HTMLTextAreaElement>('note').value).toBe('half written');
     press('send-now');
     await waitFor(() => expect(mockSend.mutate).toHaveBeenCalledTimes(1));
     press('send-now');
@@ -142,7 +142,7 @@ describe('what is sent', () => {
     expect(onClose).toHaveBeenCalled();
     unmount();
     openSend();
-    expect((screen.getByTestId('note') as HTMLTextAreaElement).value).toBe('');
+    expect(screen.getByTestId<HTMLTextAreaElement>('note').value).toBe('');
     press('send-now');
     await waitFor(() => expect(mockSend.mutate).toHaveBeenCalledTimes(2));
     expect(mockSend.mutate.mock.calls[1]?.[0].key).not.toBe(first.key);
