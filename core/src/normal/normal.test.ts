@@ -1,7 +1,7 @@
 import type { FlowBucket } from '../flows';
 import { createHistogram, encodeHistogram, mean, normalDeviate, poissonDeviate, recordInPlace, seededRandom } from '../stats';
 import { DAY_MS, dayKinds, HOUR_MS, MINUTE_MS } from '../time';
-import { findDeviations, History, learnNormal, normalRange, type MinuteSeries } from './index';
+import { findDeviations, learnNormal, normalRange, type MinuteSeries } from './index';
 
 describe('normal range', () => {
   test('200 ms with a spread of 13.33 ms has its limit at 240 ms (common practice, no source)', () => {
@@ -228,80 +228,5 @@ describe('deviations', () => {
     series.lateShare.fill(NaN);
     series.failedShare.fill(NaN);
     expect(findDeviations(1, series)).toEqual([]);
-  });
-});
-
-describe('the history of roll-ups', () => {
-  const hourMs = Date.UTC(2026, 2, 10, 10);
-  const bucket = (flow: number, startMs: number, durationMs: number, attempts = 3) => {
-    const histogram = createHistogram();
-    for (let i = 0; i < attempts; i++) recordInPlace(histogram, durationMs);
-    return { flow, startMs, attempts, failed: 0, medianMs: durationMs, valueMinor: 5, durations: encodeHistogram(histogram) };
-  };
-  const read = (history: History, flow: number, startMs: number) => {
-    const found = history.bucket(flow, startMs);
-    return found && { attempts: found.attempts, medianMs: found.medianMs, durations: [...found.durations] };
-  };
-
-  test('holds what was put, whatever the order of hours and repeats; an hour replaces itself alone', () => {
-    const all = Array.from({ length: 36 }, (_, i) => bucket(1 + (i % 2), hourMs + Math.floor(i / 2) * 5 * MINUTE_MS, 100 + i, 1 + (i % 5)));
-    const hours = [0, 1].map((h) => all.filter(({ startMs }) => Math.floor((startMs - hourMs) / HOUR_MS) === h));
-    const forward = new History(() => false, () => undefined); // prettier-ignore
-    const backward = new History(() => false, () => undefined); // prettier-ignore
-    const loaded = new History(() => false, () => undefined); // prettier-ignore
-    hours.forEach((some, h) => forward.putHour(hourMs + h * HOUR_MS, some));
-    backward.putHour(hourMs, [bucket(1, hourMs, 9999)]);
-    for (const h of [1, 0, 1]) backward.putHour(hourMs + h * HOUR_MS, hours[h] ?? []);
-    loaded.load([...all].reverse());
-    for (const { flow, startMs, medianMs } of all) {
-      const expected = read(forward, flow, startMs);
-      if (Math.floor((startMs - hourMs) / HOUR_MS) < 2) expect(expected?.medianMs).toBe(medianMs);
-      expect(read(backward, flow, startMs)).toEqual(expected);
-      if (expected) expect(read(loaded, flow, startMs)).toEqual(expected);
-    }
-    expect(forward.bucket(3, hourMs)).toBeUndefined();
-    expect(forward.firstMsOf(1)).toBe(hourMs);
-    forward.putHour(hourMs, []);
-    expect(forward.bucket(1, hourMs)).toBeUndefined();
-    expect(forward.bucket(1, hourMs + HOUR_MS)?.attempts).toBeGreaterThan(0);
-  });
-
-  test('trouble of earlier days is left out; a limit that was set judges from then on', () => {
-    const limits = new Map([[1, 50]]);
-    const history = new History((_flow, startMs) => startMs < hourMs - DAY_MS, (flow, timeMs) => (timeMs >= hourMs ? limits.get(flow) : undefined)); // prettier-ignore
-    for (let at = hourMs - 10 * DAY_MS; at < hourMs; at += HOUR_MS)
-      history.putHour(
-        at,
-        [0, 1, 2, 3, 4, 5].map((k) => bucket(1, at + k * 5 * MINUTE_MS, 100, 20)),
-      );
-    expect(history.normalAt(1, hourMs)).toMatchObject({ limitBy: 'owner', limitMs: 50, basis: 'history' });
-    expect(history.normalAt(1, hourMs - HOUR_MS).limitBy).toBe('learned');
-    limits.clear();
-    history.forgetFlow(1);
-    expect(history.normalAt(1, hourMs).limitBy).toBe('learned');
-  });
-
-  test('what was learned stays true while hours come late, again and anew: the same as learned at the end', () => {
-    const random = seededRandom(11);
-    const none = () => undefined;
-    const hourOf = (flow: number, at: number) =>
-      [0, 1, 2, 3, 4, 5].map((k) => bucket(flow, at + k * 5 * MINUTE_MS, 80 + 60 * random(), 1 + Math.floor(40 * random())));
-    const asItCame = new History(() => false, none);
-    const hours = new Map<number, FlowBucket[]>();
-    const put = (at: number) => {
-      // Flow 2 begins later, and now and then nothing of it comes.
-      const some = [...hourOf(1, at), ...(at > hourMs - 3 * DAY_MS && random() < 0.7 ? hourOf(2, at) : [])];
-      hours.set(at, some);
-      asItCame.putHour(at, some);
-      for (const flow of [1, 2]) asItCame.normalAt(flow, at + HOUR_MS * Math.floor(30 * random()));
-    };
-    for (let at = hourMs - 23 * DAY_MS; at < hourMs; at += HOUR_MS) {
-      put(at);
-      if (random() < 0.2) put(at - HOUR_MS * (1 + Math.floor(40 * random())));
-    }
-    const atTheEnd = new History(() => false, none);
-    for (const [at, some] of [...hours].sort((a, b) => a[0] - b[0])) atTheEnd.putHour(at, some);
-    for (const flow of [1, 2])
-      for (let at = hourMs - 23 * DAY_MS; at < hourMs + DAY_MS; at += HOUR_MS / 2) expect(asItCame.normalAt(flow, at)).toEqual(atTheEnd.normalAt(flow, at));
   });
 });
