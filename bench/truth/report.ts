@@ -4,13 +4,15 @@ import type { Score } from './score';
 
 /** Seeds by which thresholds were set, and seeds that were looked at for the report alone; those of earlier reports were looked at since. */
 export const TUNING = { first: 1, last: 20 };
-export const REPORTING = { first: 621, last: 740 };
+export const REPORTING = { first: 861, last: 980 };
 
-/** What earlier reports of forty worlds each said, with the code of their day; one report alone is moved by chance. */
+/** What earlier reports said, of forty worlds each and the last two of 120, with the code of their day; one report alone is moved by chance. */
 const EARLIER = [
   '| 501 to 540 | 99 % | 0.19 | 2.4 | 0.977 | 97, 98, 96 % | 100 % |',
   '| 541 to 580, before the range of waiting told of second tries | 100 % | 0.11 | 2.8 | 0.942 | 91, **86**, 95 % | 100 % |',
   '| 581 to 620, before slices were judged | 98 % | 0.16 | **3.4** | 0.976 | 98, 97, 98 % | **94 %** |',
+  '| 621 to 740, before attempts of thin flows were expected as often as they come | 99 % | 0.05 | 2.4 | 0.927 | 92, 94, 96 % | **93 %** |',
+  '| 741 to 860, before those of flows with a few attempts a day were | 99 % | 0.07 | 2.7 | 0.905 | 92, 96, 94 % | **92 %** |',
 ];
 
 export function report(score: Score, worlds: readonly JudgedWorld[], run: { first: number; last: number; minutes: number }): string {
@@ -21,7 +23,7 @@ export function report(score: Score, worlds: readonly JudgedWorld[], run: { firs
   return [
     '# Judged against a known truth',
     '',
-    `\`npm run bench:truth\`, seeds ${run.first} to ${run.last}: ${score.worlds} worlds (${shapes.join(', ')}), ${worlds.reduce((sum, world) => sum + world.attempts, 0).toLocaleString('en-GB')} attempts, ${score.troubles} planted troubles that hurt at least 20 people, in ${run.minutes.toFixed(0)} minutes. Thresholds were set on seeds ${TUNING.first} to ${TUNING.last} and on what earlier reports missed (seeds 101 to 140, 301 to 340, 401 to 440, 501 to 620); these seeds were not looked at for that. The worlds are invented (\`scenario/src/worlds\`): weekly and daily rhythm, drifting load, natural errors, heavy tails, several steps in a session; slow, failing and hanging flows, outages, troubles of one site, promotion or host, some at the same time; and releases, surges, dead hosts, failing probes and slow batches that hurt nobody.`,
+    `\`npm run bench:truth\`, seeds ${run.first} to ${run.last}: ${score.worlds} worlds (${shapes.join(', ')}), ${worlds.reduce((sum, world) => sum + world.attempts, 0).toLocaleString('en-GB')} attempts, ${score.troubles} planted troubles that hurt at least 20 people, in ${run.minutes.toFixed(0)} minutes. Thresholds were set on seeds ${TUNING.first} to ${TUNING.last} and on what earlier reports missed (seeds 101 to 140, 301 to 340, 401 to 440, 501 to 860); these seeds were not looked at for that. The worlds are invented (\`scenario/src/worlds\`): weekly and daily rhythm, drifting load, natural errors, heavy tails, several steps in a session; slow, failing and hanging flows, outages, troubles of one site, promotion or host, some at the same time; and releases, surges, dead hosts, failing probes and slow batches that hurt nobody.`,
     '',
     '| what | measured | goal | |',
     '|---|---:|---:|---|',
@@ -36,7 +38,8 @@ export function report(score: Score, worlds: readonly JudgedWorld[], run: { firs
     row('true minutes waited within the 95 % range', percent(score.coverage.minutes), '90–98 %', within(score.coverage.minutes)),
     row('true money within the 95 % range', percent(score.coverage.money), '90–98 %', within(score.coverage.money)),
     row('first is truly first, where the worst trouble hurt at least 20 people', percent(score.firstIsFirst), '≥ 95 %', score.firstIsFirst >= 0.95),
-    row('the same in all worlds, also where the worst hurt fewer', percent(score.firstIsFirstOfAny), '', true),
+    row('the same where the worst is a tenth ahead of the next: nearer ones chance may turn round', percent(score.firstIsFirstOfClear), '', true),
+    row('first is truly first in all worlds, also where the worst hurt fewer', percent(score.firstIsFirstOfAny), '', true),
     row('troubles seen as two or more incidents', String(score.splits), '', true),
     '',
     'Reports before this one:',

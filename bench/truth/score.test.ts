@@ -65,6 +65,14 @@ test('a miss, a false one, a wrong order and a wrong range are told', () => {
   expect([score.missed.length, score.falseOnes.length, score.outside.length]).toEqual([1, 1, 1]);
 });
 
+test('who is worst by a hair is asked for as well, and told apart', () => {
+  const turned = [found(1, 1, 100, 103, 40), found(2, 2, 300, 304, 41)];
+  const near = world([trouble(1, 1, 100, 42), trouble(2, 2, 300, 40)], turned);
+  const clear = world([trouble(1, 1, 100, 200), trouble(2, 2, 300, 40)], [found(1, 1, 100, 103, 190), found(2, 2, 300, 304, 41)]);
+  const small = world([trouble(1, 1, 100, 19)], []);
+  expect(scoreWorlds([near, clear, clear, small])).toMatchObject({ firstIsFirst: 2 / 3, firstIsFirstOfClear: 1, firstIsFirstOfAny: 0.5 });
+});
+
 test('one trouble seen as two incidents is a split', () => {
   expect(scoreWorlds([world([trouble(1, 1, 100, 200)], [found(1, 1, 100, 102, 190, 20), found(2, 1, 130, 133, 8)])]).splits).toBe(1);
 });

@@ -4,6 +4,8 @@ import { trueHarm, type TroubleTruth } from '../../scenario/src/worlds/truth';
 import type { Found, JudgedWorld } from './judge-world';
 import { QUIET_DAYS } from './judge-world';
 
+/** The harm of an outage is known to 7 % at best: who would have come is chance. So much ahead the worst is clearly worst. */
+const CLEARLY = 1.1;
 /** Troubles that hurt fewer are too small to be asked for. */
 const FEWEST_HURT = 20;
 const BEFORE_MS = 10 * MINUTE_MS;
@@ -26,6 +28,8 @@ export interface Score {
   /** of worlds whose worst trouble hurts enough to be asked for, and of all */
   firstIsFirst: number;
   firstIsFirstOfAny: number;
+  /** of those asked for, where the worst did more harm than the next by a tenth: nearer ones chance may turn round */
+  firstIsFirstOfClear: number;
   wrongFirst: string[];
   missed: string[];
   falseOnes: string[];
@@ -70,7 +74,7 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
   const taus: number[] = [];
   const inside = { people: [0, 0], minutes: [0, 0], money: [0, 0] };
   let flowDays = 0;
-  const firsts = { asked: [0, 0], any: [0, 0] };
+  const firsts = { asked: [0, 0], any: [0, 0], clear: [0, 0] };
   for (const world of worlds) {
     flowDays += world.plan.flows.length * (QUIET_DAYS + 1);
     const big = world.truth.filter((truth) => truth.people.size >= FEWEST_HURT);
@@ -113,11 +117,13 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     if (tau !== undefined) taus.push(tau);
     // Few people may be hurt most: whoever is truly first counts, however many they are. Worlds in which that one is too
     // small to be asked for are told apart.
-    const [worst] = [...world.truth].filter((truth) => trueHarm(truth) > 0).sort((a, b) => trueHarm(b) - trueHarm(a));
+    const [worst, next] = [...world.truth].filter((truth) => trueHarm(truth) > 0).sort((a, b) => trueHarm(b) - trueHarm(a));
     const [first] = [...world.found].sort((a, b) => b.bill.harm.estimate - a.bill.harm.estimate);
     if (worst) {
       const isRight = first !== undefined && matches(first, worst);
-      for (const count of worst.people.size >= FEWEST_HURT ? [firsts.asked, firsts.any] : [firsts.any]) {
+      const isAsked = worst.people.size >= FEWEST_HURT;
+      const isClear = isAsked && (!next || trueHarm(worst) >= CLEARLY * trueHarm(next));
+      for (const count of [firsts.any, ...(isAsked ? [firsts.asked] : []), ...(isClear ? [firsts.clear] : [])]) {
         count[0] = (count[0] as number) + Number(isRight);
         count[1] = (count[1] as number) + 1;
       }
@@ -139,6 +145,7 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     coverage: { people: share(inside.people), minutes: share(inside.minutes), money: share(inside.money) },
     firstIsFirst: share(firsts.asked),
     firstIsFirstOfAny: share(firsts.any),
+    firstIsFirstOfClear: share(firsts.clear),
     wrongFirst: score.wrongFirst,
     missed: score.missed,
     falseOnes: score.falseOnes,

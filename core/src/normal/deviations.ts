@@ -73,7 +73,7 @@ const SLICE_MORE = 0.25;
 /** Longer stretches are told by the flow itself: by then a slice is no earlier. */
 const SLICE_MINUTES = 20;
 /** An outage lasts for minutes and not for hours: where few attempts come it shows best over all of it. */
-const LONGEST_OUTAGE: Rule = { minutes: 40, z: 5.1, times: 1 };
+const LONGEST_OUTAGE: Rule = { minutes: 40, z: 5, times: 1 };
 const MISSING_RULES = [...RULES, LONGEST_OUTAGE].map((rule) => ({ ...rule, z: rule.z + MISSING_MORE }));
 const SLICE_RULES = RULES.filter(({ minutes }) => minutes <= SLICE_MINUTES).map((rule) => ({ ...rule, z: rule.z + SLICE_MORE }));
 /**

@@ -78,7 +78,7 @@ export function learnNormal(
   totalOf: DayTotal = () => undefined,
   siteLimitsMs: ReadonlyMap<number, number> = NO_SITES,
 ): FlowNormal {
-  const { basis, days } = chooseDays(history, firstMs, slotMs, kinds);
+  const { basis, days, volumeDays } = chooseDays(history, firstMs, slotMs, kinds);
   const learned = days.map(({ weight, starts }) => ({ weight, buckets: starts.map(history).filter((bucket) => bucket !== undefined) }));
   const pooled = new Float64Array(BUCKETS);
   for (const { weight, buckets } of learned)
@@ -118,7 +118,7 @@ export function learnNormal(
     hungShare: limitMs === undefined ? 0 : Math.min(late.share, shareAbove(pooled, hangLimitMs(limitMs))),
     failedShare: failed.share,
     failedSpread: failed.spread,
-    ...learnVolume(history, basis, slotMs, days, totalOf),
+    ...learnVolume(history, slotMs, volumeDays, totalOf),
     money: basis === 'history' || basis === 'none' ? undefined : learnMoney(history, slotMs, days),
   };
 }

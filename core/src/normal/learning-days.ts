@@ -29,8 +29,18 @@ export interface LearningDay {
   starts: number[];
 }
 
+interface ChosenDays {
+  basis: Basis;
+  days: LearningDay[];
+  /**
+   * days to learn from how many attempts come: the same, but for basis 'history' like days where there are enough of them. How
+   * many come on ten days is known long before there are enough to tell how long they take.
+   */
+  volumeDays: LearningDay[];
+}
+
 /** The days to learn from: the first rung of the ladder that holds enough. For basis 'history' one "day" of all that is known. */
-export function chooseDays(history: BucketHistory, firstMs: number, slotMs: number, kinds: DayKinds): { basis: Basis; days: LearningDay[] } {
+export function chooseDays(history: BucketHistory, firstMs: number, slotMs: number, kinds: DayKinds): ChosenDays {
   const daysLike = (isWanted: (back: number) => boolean, neighbourhood: number) => {
     const days: LearningDay[] = [];
     for (let back = 1; back <= LONGEST_MEMORY_DAYS; back++) {
@@ -43,22 +53,24 @@ export function chooseDays(history: BucketHistory, firstMs: number, slotMs: numb
   };
   const attemptsIn = (days: readonly LearningDay[]) =>
     days.reduce((sum, day) => sum + day.starts.reduce((n, start) => n + (history(start)?.attempts ?? 0), 0), 0);
+  const chosen = (basis: Basis, days: LearningDay[]): ChosenDays => ({ basis, days, volumeDays: days });
   // A holiday has the traffic of a weekend, and no weekday's.
   if (!kinds.isHoliday(slotMs)) {
     const isSameWeekday = (back: number) => back % 7 === 0 && !kinds.isHoliday(slotMs - back * DAY_MS);
     const weeks = daysLike(isSameWeekday, NEIGHBOURHOOD);
     if (weeks.length >= FEWEST_WEEKS) {
-      if (attemptsIn(weeks) >= FEWEST_ATTEMPTS) return { basis: 'timeOfWeek', days: weeks };
+      if (attemptsIn(weeks) >= FEWEST_ATTEMPTS) return chosen('timeOfWeek', weeks);
       const wide = daysLike(isSameWeekday, WIDE_NEIGHBOURHOOD);
-      if (attemptsIn(wide) >= FEWEST_ATTEMPTS) return { basis: 'timeOfWeekWide', days: wide };
+      if (attemptsIn(wide) >= FEWEST_ATTEMPTS) return chosen('timeOfWeekWide', wide);
     }
   }
   const isLike = (back: number) => kinds.isOff(slotMs - back * DAY_MS) === kinds.isOff(slotMs);
   const likeDays = daysLike(isLike, NEIGHBOURHOOD);
+  let pattern: LearningDay[] | undefined;
   if (likeDays.length >= FEWEST_DAYS) {
-    if (attemptsIn(likeDays) >= FEWEST_ATTEMPTS) return { basis: 'dayPattern', days: likeDays };
-    const wide = daysLike(isLike, WIDE_NEIGHBOURHOOD);
-    if (attemptsIn(wide) >= FEWEST_ATTEMPTS) return { basis: 'dayPattern', days: wide };
+    if (attemptsIn(likeDays) >= FEWEST_ATTEMPTS) return chosen('dayPattern', likeDays);
+    pattern = daysLike(isLike, WIDE_NEIGHBOURHOOD);
+    if (attemptsIn(pattern) >= FEWEST_ATTEMPTS) return chosen('dayPattern', pattern);
   }
   // All that is known, newest first, as far back as it takes.
   const all: number[] = [];
@@ -70,8 +82,9 @@ export function chooseDays(history: BucketHistory, firstMs: number, slotMs: numb
     all.push(start);
     attempts += bucket.attempts;
   }
-  if (attempts >= FEWEST_ATTEMPTS && all.length >= 2 * BUCKETS_PER_SLOT) return { basis: 'history', days: [{ daysBack: 0, weight: 1, starts: all.reverse() }] };
-  return { basis: 'none', days: [] };
+  if (attempts < FEWEST_ATTEMPTS || all.length < 2 * BUCKETS_PER_SLOT) return chosen('none', []);
+  const days = [{ daysBack: 0, weight: 1, starts: all.reverse() }];
+  return { basis: 'history', days, volumeDays: pattern ?? days };
 }
 
 /** The slot's own buckets and some on each side, but never from the slot that is being judged. */

@@ -75,6 +75,22 @@ describe('what is usual for a flow', () => {
     expect(mean(normals.map(({ volumeDispersion }) => volumeDispersion))).toBeLessThan(1.12);
   });
 
+  test('where too few come to tell how long they take, how many come at this time of day is told all the same', () => {
+    // People come from nine to eleven alone, one in a quarter of an hour: some 120 in two weeks, and 86 on the workdays.
+    const normals = Array.from({ length: 40 }, (_, seed) => {
+      const { history, firstMs } = world(14, 0.36, seed);
+      const inTheMorning = (startMs: number) => {
+        const bucket = history(startMs);
+        const hour = new Date(startMs).getUTCHours();
+        return bucket && (hour >= 9 && hour < 11 ? bucket : { ...bucket, attempts: 0, failed: 0, durations: new Uint8Array(0), medianMs: NaN });
+      };
+      return learnNormal(inTheMorning, firstMs, slotMs, undefined, kinds);
+    }).filter(({ basis }) => basis === 'history');
+    expect(normals.length).toBeGreaterThan(25);
+    expect(Math.abs(mean(normals.map(({ volume }) => mean([...volume]))) / 0.36 - 1)).toBeLessThan(0.12);
+    expect(normals.every(({ volumeDispersion }) => volumeDispersion < 2)).toBe(true);
+  });
+
   test('people who come with three attempts at once vary three times as much', () => {
     const normals = Array.from({ length: 10 }, (_, seed) => {
       const { history, firstMs } = world(14, 6, seed);

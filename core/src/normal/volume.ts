@@ -2,7 +2,7 @@ import { BUCKET_MS } from '../flows';
 import { mean, median, robustCentre, sortedCopy, sum } from '../stats';
 import { DAY_MS, floorTo } from '../time';
 import type { BucketHistory, DayTotal, FlowNormal } from './flow-normal';
-import { BUCKETS_PER_SLOT, type Basis, type LearningDay } from './learning-days';
+import { BUCKETS_PER_SLOT, type LearningDay } from './learning-days';
 
 const NEIGHBOURHOOD = 2;
 // Least relative spread of the volume from day to day; also what is assumed while fewer than three days are known.
@@ -23,15 +23,14 @@ const MOST_GROWTH = 1.35;
 /** Expected attempts in each five minutes of the slot, with the spread of the expectation and of the counts around it. */
 export function learnVolume(
   history: BucketHistory,
-  basis: Basis,
   slotMs: number,
   days: readonly LearningDay[],
   totalOf: DayTotal,
 ): Pick<FlowNormal, 'volume' | 'volumeSpread' | 'volumeDispersion'> {
   const volume = new Float64Array(BUCKETS_PER_SLOT).fill(NaN);
   const unknown = { volumeSpread: UNKNOWN_SPREAD, volumeDispersion: UNKNOWN_DISPERSION };
-  if (basis === 'none') return { volume, ...unknown };
-  if (basis === 'history') {
+  if (days.length === 0) return { volume, ...unknown };
+  if (days.length === 1) {
     // Without a daily pattern the last hour is the best guess of the next half hour.
     const recent = (days[0] as LearningDay).starts.slice(-2 * BUCKETS_PER_SLOT).map((start) => history(start)?.attempts ?? 0);
     return { volume: volume.fill(median(recent) ?? NaN), ...unknown };
