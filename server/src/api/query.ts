@@ -1,3 +1,4 @@
+import '../input-words';
 import { RANKINGS } from '@toplens/core/incidents';
 import { MINUTE_MS } from '@toplens/core/time';
 import type { Request } from 'express';

@@ -13,6 +13,8 @@ export class PerVersion<Answer> {
     if (this.#kept.size > this.most) this.#kept.clear();
     const answer = make();
     this.#kept.set(key, { version, answer });
+    // What failed may work the next time, although nothing has come since.
+    answer.catch(() => this.#kept.get(key)?.answer === answer && this.#kept.delete(key));
     return answer;
   }
 }

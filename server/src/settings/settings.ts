@@ -1,3 +1,4 @@
+import '../input-words';
 import { readFileSync } from 'node:fs';
 import type { FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
