@@ -2,14 +2,12 @@ import fc from 'fast-check';
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
 import { normalWith } from '../fixtures/normal';
 import type { Deviation, Signal } from '../normal';
-import { normalDeviate, seededRandom } from '../stats';
+import { normalDeviate, poissonDeviate, seededRandom } from '../stats';
 import { FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import {
-  DEFAULT_RATES, formatMoney, groupDeviations, harmBill, harmPerHour, hurtSentence, incidentTitle, nearTies, priorityOf, rankStability, rankWorstFirst,
-  
-  windowSentence, type BillContext, type HarmBill,
-  weightOf,
+  DEFAULT_RATES, directionOf, formatMoney, groupDeviations, harmBill, harmPerHour, hurtSentence, incidentTitle, nearTies, priorityOf, rankStability,
+  rankWorstFirst, weightOf, windowSentence, type BillContext, type HarmBill,
 } from './index'; // prettier-ignore
 
 const BASE = Date.UTC(2026, 2, 10, 10);
@@ -319,6 +317,44 @@ describe('how certain the order is', () => {
     expect(priorityOf(bill, 100, 'steady')).toBe('P2');
     expect(priorityOf(bill, 5, 'fading')).toBe('P4');
     expect(priorityOf({ ...bill, keyPeople: 2 }, 5, 'growing')).toBe('P2');
+  });
+});
+
+describe('how harm moves', () => {
+  const moment = (people: number, each = 5) => ({ people, harm: each * people });
+
+  test('is said where it is more than a quarter, and more than chance', () => {
+    expect(directionOf(moment(100), moment(160))).toBe('growing');
+    expect(directionOf(moment(100), moment(60))).toBe('fading');
+    expect(directionOf(moment(100), moment(120))).toBe('steady');
+    expect(directionOf(moment(1_000), moment(1_200))).toBe('steady');
+    expect(directionOf(moment(4), moment(7))).toBe('steady');
+    expect(directionOf(moment(4), moment(0))).toBe('steady');
+    expect(directionOf(moment(9), moment(0))).toBe('fading');
+    expect(directionOf(moment(0), moment(9))).toBe('growing');
+    expect(directionOf(moment(0), moment(0))).toBe('steady');
+  });
+
+  test('as many people who wait twice as long are more harm', () => {
+    expect(directionOf(moment(80, 3), moment(80, 6))).toBe('growing');
+  });
+
+  test('looked at backwards it turns round, and the unit of harm makes no difference', () => {
+    const turned = { growing: 'fading', fading: 'growing', steady: 'steady' } as const;
+    fc.assert(
+      fc.property(fc.nat(200), fc.nat(200), fc.double({ min: 0.1, max: 50, noNaN: true }), (a, b, unit) => {
+        const direction = directionOf(moment(a), moment(b));
+        expect(directionOf(moment(b), moment(a))).toBe(turned[direction]);
+        expect(directionOf(moment(a, 5 * unit), moment(b, 5 * unit))).toBe(direction);
+      }),
+    );
+  });
+
+  test.each([3, 6, 20, 100])('where %d are hurt in each stretch, chance alone seldom moves it', (people) => {
+    const random = seededRandom(people);
+    const moved = Array.from({ length: 4_000 }, () => directionOf(moment(poissonDeviate(random, people)), moment(poissonDeviate(random, people))));
+    // One of ten by the error alone, fewer where a quarter is more than that.
+    expect(moved.filter((direction) => direction !== 'steady').length / moved.length).toBeLessThan(0.115);
   });
 });
 

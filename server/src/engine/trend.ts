@@ -1,4 +1,5 @@
-import type { StoredIncident, Trend } from '@toplens/core/incidents';
+import { directionOf, type Moment, type StoredIncident, type Trend } from '@toplens/core/incidents';
+import { sum } from '@toplens/core/stats';
 import { MINUTE_MS, type Window } from '@toplens/core/time';
 import { billOf } from './bills';
 import type { Focus } from './focus';
@@ -16,12 +17,11 @@ export async function trendOf(world: World, incident: StoredIncident, window: Wi
   if (!isActiveAtEnd(incident, window)) return 'over';
   const middle = window.toMs - TREND_MS;
   if (incident.onsetMs > middle) return 'new';
-  const harmIn = async (fromMs: number, toMs: number) => {
-    const bill = await billOf(world, incident, { fromMs, toMs }, focus, ratesAtMs, false);
+  const momentOf = async (fromMs: number, toMs: number): Promise<Moment> => {
+    const { lines, people } = await billOf(world, incident, { fromMs, toMs }, focus, ratesAtMs, false);
     // Money, leavers and key customers follow the others, later: minutes alone tell the direction.
-    return bill.lines.filter(({ name }) => name === 'waiting' || name === 'failed' || name === 'missing').reduce((sum, line) => sum + line.harm.estimate, 0);
+    const harm = lines.filter(({ name }) => name === 'waiting' || name === 'failed' || name === 'missing').map((line) => line.harm.estimate);
+    return { harm: sum(harm), people: people.estimate };
   };
-  const [last, earlier] = await Promise.all([harmIn(middle, window.toMs), harmIn(middle - TREND_MS, middle)]);
-  if (earlier <= 0) return last > 0 ? 'growing' : 'steady';
-  return last > 1.25 * earlier ? 'growing' : last < 0.8 * earlier ? 'fading' : 'steady';
+  return directionOf(...(await Promise.all([momentOf(middle - TREND_MS, middle), momentOf(middle, window.toMs)])));
 }
