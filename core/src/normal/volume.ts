@@ -5,6 +5,8 @@ import type { BucketHistory, DayTotal, FlowNormal } from './flow-normal';
 import { BUCKETS_PER_SLOT, type LearningDay } from './learning-days';
 
 const NEIGHBOURHOOD = 2;
+/** Days are compared by what they bring in the slot and half an hour on each side. */
+const AROUND_SLOT = 3 * BUCKETS_PER_SLOT;
 // Least relative spread of the volume from day to day; also what is assumed while fewer than three days are known.
 const LEAST_SPREAD = 0.04;
 const UNKNOWN_SPREAD = 0.2;
@@ -36,9 +38,8 @@ export function learnVolume(
     return { volume: volume.fill(median(recent) ?? NaN), ...unknown };
   }
   const growth = days.map((day) => growthSince(totalOf, slotMs, day));
-  const sums = days.map(
-    ({ starts }, d) => (starts.reduce((sum, start) => sum + (history(start)?.attempts ?? 0), 0) / starts.length) * 18 * (growth[d] as number),
-  );
+  const counts = days.map(({ starts }) => starts.map((start) => history(start)?.attempts ?? 0));
+  const sums = counts.map((own, d) => mean(own) * AROUND_SLOT * (growth[d] as number));
   const kept = middleOf(sums, days.map(({ weight }) => weight)); // prettier-ignore
   for (let k = 0; k < BUCKETS_PER_SLOT; k++) {
     let [attempts, known] = [0, 0];
@@ -57,7 +58,7 @@ export function learnVolume(
   return {
     volume,
     volumeSpread: Math.max(LEAST_SPREAD, Math.sqrt(Math.max(0, relative))),
-    volumeDispersion: dispersionOf(days.map(({ starts }) => starts.map((start) => history(start)?.attempts ?? 0))),
+    volumeDispersion: dispersionOf(counts),
   };
 }
 
