@@ -89,3 +89,21 @@ test('who is still deciding is neither counted as gone nor forgotten', () => {
   const [found] = countLeft([SLOW], WINDOW, context(rows.filter((row) => row.startMs < knownUntilMs), { knownUntilMs })) ?? []; // prettier-ignore
   expect(found?.people).toBe(0);
 });
+
+test('key people are among those who left as often as they did leave, not as often as they met it; all together stay as many', () => {
+  const startMs = BASE + MINUTE_MS;
+  const stay = (session: number, row: Partial<TestAttempt>): TestAttempt[] => [
+    { session, flow: 1, startMs, durationMs: 100, ...row },
+    { session, flow: 2, startMs: startMs + 30_000, valueMinor: 1000 },
+  ];
+  const well = Array.from({ length: 800 }, (_, i) => stay(i + 1, { tier: i % 2 ? KEY : 1 })).flat();
+  // Of each tier 20 met a slow step; of the key people 15 left, of the others 5.
+  const met = Array.from({ length: 40 }, (_, i) => {
+    const rows = stay(1_000 + i, { tier: i % 2 ? KEY : 1, durationMs: 3_000 });
+    return (i >> 1) < (i % 2 ? 15 : 5) ? rows.slice(0, 1) : rows;
+  }).flat();
+  const [found] = countLeft([SLOW], WINDOW, context([...well, ...met])) ?? [];
+  expect(found?.people).toBeCloseTo(19.5, 0);
+  expect((found?.keyPeople as number) / (found?.people as number)).toBeCloseTo(15 / 20, 6);
+  expect(found?.keyMoney).toBeCloseTo((found?.keyPeople as number) * 10, 6);
+});

@@ -1,5 +1,6 @@
-import { GOES_ON_WITHIN_MS, leavingAt, STILL_DECIDING_MS, type Passing } from '../journeys';
+import { GOES_ON_WITHIN_MS, leavingAt, STILL_DECIDING_MS, type LikeSessions, type Passing } from '../journeys';
 import type { Deviation } from '../normal';
+import { sum } from '../stats';
 import { BACKGROUND, FAILED, HANDHELD, PROBE } from '../telemetry';
 import { HOUR_MS, type Window } from '../time';
 import { troubledStretches } from './attempt-sums';
@@ -83,8 +84,9 @@ function excessLeavers(flow: number, sessions: readonly Passing<number>[], conte
   const { byKind, pooled, difference } = leavingAt(sessions, context.knownUntilMs - STILL_DECIDING_MS);
   const left: Left = { flow, people: 0, sd: 0, keyPeople: 0, money: 0, moneySd: 0, keyMoney: 0 };
   if (!pooled) return left;
+  const because = whoLeft(byKind, difference);
   for (const [kind, like] of byKind) {
-    const people = difference * (like.exposed + like.undecided);
+    const people = because.get(kind) ?? 0;
     const sd = pooled.standardError * (like.exposed + like.undecided);
     const each = like.wentOn > 0 ? like.value / like.wentOn : 0;
     left.people += people;
@@ -98,4 +100,20 @@ function excessLeavers(flow: number, sessions: readonly Passing<number>[], conte
     left.keyMoney += people * each;
   }
   return left;
+}
+
+/**
+ * Of which kind they are who left because of it. That so many more leave is known of all kinds together; but who did
+ * leave is known as well, and of those each left because of it with the same odds as the others of their kind
+ * (attributable fraction among the exposed, Miettinen 1974, cited from memory).
+ */
+function whoLeft<Kind>(byKind: ReadonlyMap<Kind, LikeSessions>, difference: number): Map<Kind, number> {
+  const kinds = [...byKind];
+  const total = difference * sum(kinds.map(([, like]) => like.exposed + like.undecided));
+  const parts = kinds.map(([, like]) => {
+    const usual = like.others > 0 ? like.otherEvents / like.others : 0;
+    return (difference * like.exposedEvents) / (usual + difference || 1) + difference * like.undecided;
+  });
+  const all = sum(parts);
+  return new Map(kinds.map(([kind], k) => [kind, all > 0 ? (total * (parts[k] as number)) / all : 0]));
 }
