@@ -127,7 +127,7 @@ describe('changes', () => {
     expect(broken.status).toBe(400);
     expect(await problemOf(broken)).toMatchObject({ field: 'request body' });
     const list = await ask('POST', '/api/settings', []);
-    expect(await problemOf(list)).toMatchObject({ status: 400 });
+    expect(await problemOf(list)).toMatchObject({ status: 400, detail: 'request body: expected an object, got: []' });
     const large = await ask('POST', '/api/settings', { ...rates({ money: 1 }), note: 'x'.repeat(3_000_000) });
     expect(large.status).toBe(413);
     await problemOf(large);

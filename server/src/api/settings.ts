@@ -13,13 +13,16 @@ import type { SettingsShape } from './shapes';
 const who = string().trim().min(1, 'who: say who changes this').max(100).required('who: say who changes this');
 const newSetting = object({ who, key: string().min(1).max(600).required(), value: mixed().nullable(), fromMs: number().integer() });
 
-const rate = (name: string) => number().typeError(`${name}: expected a number`).min(name === 'keyMultiplier' ? 1 : 0, `${name}: expected at least ${name === 'keyMultiplier' ? 1 : 0}`).max(1e6); // prettier-ignore
+const rate = (name: string) =>
+  number()
+    .min(name === 'keyMultiplier' ? 1 : 0)
+    .max(1e6);
 const ratesSchema = object(Object.fromEntries(RATE_NAMES.map((name) => [name, rate(name)]))).noUnknown();
 const flowSchema = object({
   name: string().trim().min(1, 'name: expected some words').max(120).nullable(),
-  limitMs: number().typeError('limitMs: expected milliseconds').positive('limitMs: expected more than 0 ms').max(LONGEST_LIMIT_MS).nullable(),
+  limitMs: number().positive().max(LONGEST_LIMIT_MS).nullable(),
   siteLimitsMs: siteLimitsSchema.nullable(),
-  importance: number().typeError('importance: expected a number').min(0, 'importance: expected at least 0').max(1000).nullable(),
+  importance: number().min(0).max(1000).nullable(),
 }).noUnknown();
 
 const journeySchema = object({ name: string().trim().min(1, 'name: expected some words').max(120).nullable() }).noUnknown();
