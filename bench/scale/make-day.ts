@@ -10,7 +10,7 @@ import { flowText } from '../../server/src/intake/name-book';
 import { Database } from '../../server/src/store/database';
 import { replaceHour } from '../../server/src/store/roll-ups';
 
-const NOTHING_ELSE = { names: [], hours: [], details: [], versions: [], parts: [], changes: [], copies: [] };
+const NOTHING_ELSE = { hours: [], details: [], versions: [], parts: [], changes: [], copies: [] };
 
 export interface DayPlan {
   flows: number;

@@ -121,11 +121,23 @@ export function toInnerSpan(span: Span): InnerSpan {
 }
 
 /** Where it ran: the zone of its host, or the person's own device. */
-const placeOf = (resource: Attributes) => ({
-  zone: textOf(resource['cloud.availability_zone']) ?? textOf(resource['cloud.region']) ?? '',
-  device: deviceOf(resource),
-  isUserSide: isUserSide(resource),
-});
+interface PlaceOfSpan {
+  zone: string;
+  device: string;
+  isUserSide: boolean;
+}
+
+/** Told once for all spans of a resource. */
+const places = new WeakMap<Attributes, PlaceOfSpan>();
+
+function placeOf(resource: Attributes): PlaceOfSpan {
+  let place = places.get(resource);
+  if (!place) {
+    const zone = textOf(resource['cloud.availability_zone']) ?? textOf(resource['cloud.region']) ?? '';
+    places.set(resource, (place = { zone, device: deviceOf(resource), isUserSide: isUserSide(resource) }));
+  }
+  return place;
+}
 
 const serviceOf = (span: Span) => textOf(span.resource['service.name']) ?? 'unknown service';
 

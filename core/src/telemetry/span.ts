@@ -27,11 +27,13 @@ export interface Span {
   resource: Attributes;
 }
 
-const HEX = /^[0-9a-f]+$/;
+const TRACE_ID = /^(?!0+$)[0-9a-f]{32}$/;
+const SPAN_ID = /^(?!0+$)[0-9a-f]{16}$/;
+const PARENT_ID = /^(?:[0-9a-f]{16})?$/;
 const LONGEST_US = 24 * 3600 * 1e6;
 
-export const isTraceId = (text: string): boolean => text.length === 32 && HEX.test(text) && !/^0+$/.test(text);
-export const isSpanId = (text: string): boolean => text.length === 16 && HEX.test(text) && !/^0+$/.test(text);
+export const isTraceId = (text: string): boolean => TRACE_ID.test(text);
+export const isSpanId = (text: string): boolean => SPAN_ID.test(text);
 
 /**
  * Why a span cannot be taken, in words for the person who runs the sender; `undefined` when it can.
@@ -41,8 +43,7 @@ export const isSpanId = (text: string): boolean => text.length === 16 && HEX.tes
 export function whyRejected(span: Span, latestUs: number): string | undefined {
   if (!isTraceId(span.traceId)) return 'traceId: expected 16 bytes that are not all zero';
   if (!isSpanId(span.spanId)) return 'spanId: expected 8 bytes that are not all zero';
-  if (span.parentSpanId !== '' && (span.parentSpanId.length !== 16 || !HEX.test(span.parentSpanId)))
-    return 'parentSpanId: expected 8 bytes, or none for a root span';
+  if (!PARENT_ID.test(span.parentSpanId)) return 'parentSpanId: expected 8 bytes, or none for a root span';
   if (!(span.startUs > 0)) return 'startTimeUnixNano: missing or not a time';
   if (!Number.isFinite(span.durationUs)) return 'endTimeUnixNano: missing or not a time';
   if (span.durationUs < 0) return 'endTimeUnixNano: the span ends before it starts';

@@ -7,7 +7,7 @@ import type { CopiedTable, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
 import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
 import { Journal, type JournalEntry, type JournalMark } from './journal';
-import { NameBook } from './name-book';
+import { NameBook, nameRows } from './name-book';
 import { changeRow, lineRows, pointRows } from './other-rows';
 import { callRows, detailRows, errorRows, viewRows } from './page-rows';
 import { encodeRows } from './rows';
@@ -209,13 +209,13 @@ export class Intake {
       ...rowsOf('page_call', records.views, callRows),
       ...rowsOf('script_error', records.errors, errorRows),
     ];
+    // Last, since all rows before it may bring new names.
+    copies.push(...rowsOf('name', this.deps.names.takeFresh(), nameRows));
     const batch = ++this.#batch;
-    const names = this.deps.names.takeFresh();
     const message = {
       batch,
       attempts: encoded.attempts.finish(),
       attemptCount: encoded.attempts.rows,
-      names,
       hours: [...encoded.hours],
       details: encoded.details,
       versions: this.#freshVersions(encoded.versions),

@@ -63,8 +63,7 @@ export class Journal {
   /** Writes entries and waits until they are on the disk. Calls must not overlap. @returns the place behind them */
   async append(entries: readonly JournalEntry[]): Promise<JournalMark> {
     this.#file ??= await open(join(this.dir, segmentName(this.#segment)), 'a');
-    const parts = entries.map(encodeEntry);
-    const bytes = Buffer.concat(parts);
+    const bytes = encodeEntries(entries);
     await this.#file.appendFile(bytes);
     await this.#file.datasync();
     this.#offset += bytes.length;
@@ -116,14 +115,19 @@ export class Journal {
   }
 }
 
-function encodeEntry(entry: JournalEntry): Buffer {
-  const bytes = Buffer.allocUnsafe(HEADER + entry.body.length);
-  bytes.writeUInt32LE(MAGIC, 0);
-  bytes.writeUInt32LE(entry.body.length, 4);
-  bytes.writeUInt32LE((entry.encoding === 'json' ? 1 : 0) | (SIGNALS.indexOf(entry.signal) << 8), 12);
-  bytes.writeDoubleLE(entry.receivedMs, 16);
-  bytes.set(entry.body, HEADER);
-  bytes.writeUInt32LE(crc32(bytes.subarray(12)), 8);
+function encodeEntries(entries: readonly JournalEntry[]): Buffer {
+  const bytes = Buffer.allocUnsafe(entries.reduce((sum, { body }) => sum + HEADER + body.length, 0));
+  let at = 0;
+  for (const { signal, encoding, body, receivedMs } of entries) {
+    const end = at + HEADER + body.length;
+    bytes.writeUInt32LE(MAGIC, at);
+    bytes.writeUInt32LE(body.length, at + 4);
+    bytes.writeUInt32LE((encoding === 'json' ? 1 : 0) | (SIGNALS.indexOf(signal) << 8), at + 12);
+    bytes.writeDoubleLE(receivedMs, at + 16);
+    bytes.set(body, at + HEADER);
+    bytes.writeUInt32LE(crc32(bytes.subarray(at + 12, end)), at + 8);
+    at = end;
+  }
   return bytes;
 }
 

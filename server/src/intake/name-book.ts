@@ -1,4 +1,5 @@
 import { ATTEMPT_KINDS, SMALL_NUMBERS, type AttemptKind } from '@toplens/core/telemetry';
+import { CopyRows } from '../store/copy-rows';
 import type { Database } from '../store/database';
 
 export type NameKind =
@@ -29,7 +30,7 @@ export interface FlowIdentity {
 
 /** The text under which a flow is kept. */
 export const flowText = ({ application, technicalName, kind }: FlowIdentity): string =>
-  [application, technicalName, kind === 'work' ? '' : kind].join(FLOW_SEPARATOR);
+  `${application}${FLOW_SEPARATOR}${technicalName}${FLOW_SEPARATOR}${kind === 'work' ? '' : kind}`;
 
 export function parseFlowText(text: string): FlowIdentity {
   const [application = '', technicalName = '', kind] = text.split(FLOW_SEPARATOR);
@@ -104,4 +105,16 @@ export class NameBook {
     this.#fresh = [];
     return fresh;
   }
+}
+
+/** Binary COPY of table name. */
+export function nameRows(names: readonly Name[]): CopyRows {
+  const rows = new CopyRows(3);
+  for (const { id, kind, value } of names) {
+    rows.startRow();
+    rows.int4(id);
+    rows.text(kind);
+    rows.text(value);
+  }
+  return rows;
 }

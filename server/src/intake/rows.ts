@@ -104,7 +104,7 @@ function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, de
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
   const { failed, probe, isUserSide, isHandheld, kind } = attempt;
   const flags = (failed ? FAILED : 0) | (probe ? PROBE : 0) | (isUserSide ? USER_SIDE : 0) | (isHandheld ? HANDHELD : 0) | KIND_FLAGS[kind];
-  const flow = names.idOf('flow', flowText({ ...attempt, technicalName: attempt.flow }));
+  const flow = names.idOf('flow', flowText({ application: attempt.application, technicalName: attempt.flow, kind }));
   const session = sessionNumber(attempt.session);
   const i = columns.n;
   rows.startRow();

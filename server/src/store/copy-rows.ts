@@ -1,5 +1,11 @@
 const UTF8 = new TextEncoder();
 
+/** The value of a hexadecimal digit, in lower or upper case. */
+function digitOf(text: string, at: number): number {
+  const code = text.charCodeAt(at) | 0x20;
+  return code < 0x60 ? code - 0x30 : code - 0x57;
+}
+
 /**
  * Rows in PostgreSQL's binary COPY format (documented under COPY, "Binary Format"): big-endian, each field with its
  * length, -1 for NULL.
@@ -64,10 +70,7 @@ export class CopyRows {
       this.#at += 8;
       return;
     }
-    for (let i = 0; i < text.length; i += 8) {
-      this.#view.setUint32(this.#at, Number.parseInt(text.slice(i, i + 8), 16));
-      this.#at += 4;
-    }
+    for (let i = 0; i < text.length; i += 2) this.#bytes[this.#at++] = 16 * digitOf(text, i) + digitOf(text, i + 1);
   }
 
   float8(value: number): void {

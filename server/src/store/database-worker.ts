@@ -23,6 +23,7 @@ const COPIED: Record<CopiedTable | 'attempt', Copied> = {
       'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor, parent_id, device',
     identity: ['trace_id', 'span_id'],
   },
+  name: { columns: 'id, kind, value', identity: ['id'] },
   span: {
     columns: 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host, statement, device',
     identity: ['trace_id', 'span_id'],
@@ -112,12 +113,6 @@ async function copyNewRows(tx: Transaction, table: keyof typeof COPIED, rows: Ui
 
 async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
   return db.transaction(async (tx) => {
-    if (batch.names.length > 0)
-      await tx.query(`INSERT INTO name (id, kind, value) SELECT * FROM unnest($1::int[], $2::text[], $3::text[]) ON CONFLICT DO NOTHING`, [
-        batch.names.map((n) => n.id),
-        batch.names.map((n) => n.kind),
-        batch.names.map((n) => n.value),
-      ]);
     const known = batch.attemptCount > 0 ? await copyNewRows(tx, 'attempt', batch.attempts) : [];
     for (const { table, rows } of batch.copies) await copyNewRows(tx, table, rows);
     if (batch.changes.length > 0)

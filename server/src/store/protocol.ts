@@ -6,17 +6,16 @@ export interface IngestBatch {
   batch: number;
   attempts: Uint8Array;
   attemptCount: number;
-  names: { id: number; kind: string; value: string }[];
   hours: number[];
   details: DetailRow[];
   versions: VersionRow[];
   parts: PartRow[];
   changes: ChangeRow[];
-  /** rows of all other tables that are filled by COPY; none of them is empty */
+  /** rows of all other tables that are filled by COPY, the names of the batch among them; none of them is empty */
   copies: { table: CopiedTable; rows: Uint8Array }[];
 }
 
-export type CopiedTable = 'span' | 'attempt_item' | 'log_line' | 'metric_point' | 'page_view' | 'page_detail' | 'page_call' | 'script_error';
+export type CopiedTable = 'name' | 'span' | 'attempt_item' | 'log_line' | 'metric_point' | 'page_view' | 'page_detail' | 'page_call' | 'script_error';
 
 /** A row of table change_event. */
 export interface ChangeRow {

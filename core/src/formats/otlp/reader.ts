@@ -3,6 +3,11 @@ import { MalformedTelemetry } from './malformed';
 const HEX_OF_BYTE = Array.from({ length: 256 }, (_, byte) => byte.toString(16).padStart(2, '0'));
 const UTF8 = new TextDecoder();
 
+/** Texts come again and again (attributes, services, flows): those read last are kept by their hash, and need not be made anew. */
+const KEPT_TEXTS = 4096;
+const LONGEST_KEPT = 64;
+const kept: string[] = new Array<string>(KEPT_TEXTS).fill('');
+
 /** Walks the fields of protobuf messages. Whoever reads says what to do with each field; all others are skipped by their length. */
 export class Reader {
   #at = 0;
@@ -142,15 +147,26 @@ export class Reader {
     const length = this.length();
     const start = this.#at;
     this.#at += length;
-    let text = '';
-    if (length <= 64) {
-      for (let i = start; i < this.#at; i++) {
-        const byte = this.bytes[i] as number;
-        if (byte >= 0x80) return UTF8.decode(this.bytes.subarray(start, this.#at));
-        text += String.fromCharCode(byte);
-      }
-      return text;
+    const decode = () => UTF8.decode(this.bytes.subarray(start, start + length));
+    if (length > LONGEST_KEPT) return decode();
+    // FNV-1a.
+    let hash = 0x811c9dc5;
+    let all = 0;
+    for (let i = start; i < this.#at; i++) {
+      const byte = this.bytes[i] as number;
+      hash = Math.imul(hash ^ byte, 0x01000193);
+      all |= byte;
     }
-    return UTF8.decode(this.bytes.subarray(start, this.#at));
+    // Beyond ASCII bytes are not characters.
+    if (all >= 0x80) return decode();
+    const slot = (hash ^ (hash >>> 16)) & (KEPT_TEXTS - 1);
+    const text = kept[slot] as string;
+    return this.#isAt(start, length, text) ? text : (kept[slot] = decode());
+  }
+
+  #isAt(start: number, length: number, text: string): boolean {
+    if (text.length !== length) return false;
+    for (let i = 0; i < length; i++) if (this.bytes[start + i] !== text.charCodeAt(i)) return false;
+    return true;
   }
 }
