@@ -2,11 +2,13 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { askAhead } from '@/data/ahead';
 import { Frame } from '@/frame/frame';
 import { LookProvider } from '@/look/look';
 import { FONT } from '@/look/tokens';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2_000 } } });
+askAhead(queries);
 
 export default function Layout() {
   // Text shows in the system's font until ours has come: nothing waits for a font.

@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { apiQuery, pagesQuery, windowQuery, type View } from '@/frame/view';
 import {
   ask,
@@ -18,16 +18,15 @@ const LIVE_MS = 5_000;
 const refetchInterval = (view: View) => (view.from === undefined ? LIVE_MS : (false as const));
 const queryOf = (view: View, more: Record<string, string> = {}) => new URLSearchParams({ ...apiQuery(view), ...more }).toString();
 
-/** The list of a window; what stands there stays until the new one has come. */
-export function useWorstFirst(view: View) {
+/** The list of a window. */
+export function worstFirstQuery(view: View) {
   const query = queryOf(view, { rankBy: view.rankBy });
-  return useQuery({
-    queryKey: ['worst-first', query],
-    queryFn: () => ask<WorstFirst>(`/api/worst-first?${query}`),
-    placeholderData: keepPreviousData,
-    refetchInterval: refetchInterval(view),
-  });
+  return queryOptions({ queryKey: ['worst-first', query], queryFn: () => ask<WorstFirst>(`/api/worst-first?${query}`) });
 }
+
+/** What stands there stays until the new one has come. */
+export const useWorstFirst = (view: View) =>
+  useQuery({ ...worstFirstQuery(view), placeholderData: keepPreviousData, refetchInterval: refetchInterval(view) });
 
 export function useIncident(id: number, view: View) {
   const query = queryOf(view);

@@ -1,0 +1,38 @@
+import { QueryClient } from '@tanstack/react-query';
+import { readView } from '@/frame/view';
+import { askAhead } from './ahead';
+import { worstFirstQuery } from './queries';
+
+const asked: string[] = [];
+beforeEach(() => {
+  asked.length = 0;
+  globalThis.fetch = ((path: string) => {
+    asked.push(path);
+    return Promise.resolve({ ok: true, json: () => Promise.resolve({ rows: [] }) });
+  }) as never;
+});
+const openAt = (path: string) => {
+  const queries = new QueryClient();
+  globalThis.history.replaceState(null, '', path);
+  askAhead(queries);
+  return queries;
+};
+
+test('the list is asked for as its place will ask, and found there', async () => {
+  const queries = openAt('/?last=15&rankBy=people&site=Harbour&sort=-p95Ms');
+  await queries.ensureQueryData(worstFirstQuery(readView({ last: '15', rankBy: 'people', site: 'Harbour' })));
+  expect(asked).toEqual(['/api/worst-first?last=15&site=Harbour&rankBy=people']);
+});
+
+test('other places do not wait for a list that they do not show', () => {
+  openAt('/flows?last=15');
+  expect(asked).toEqual([]);
+});
+
+test('a server that is away is no error before anybody looks', async () => {
+  globalThis.fetch = (() => Promise.reject(new TypeError('away'))) as never;
+  const queries = openAt('/');
+  await Promise.resolve();
+  expect(queries.getQueryCache().getAll()).toHaveLength(1);
+  queries.clear();
+});
