@@ -16,6 +16,7 @@ const WIDE_NEIGHBOURHOOD = 3 * BUCKETS_PER_SLOT;
 const LONGEST_MEMORY_DAYS = 35;
 const FEWEST_WEEKS = 3;
 const FEWEST_DAYS = 3;
+const FEWEST_DAYS_FOR_VOLUME = 2;
 const FEWEST_ATTEMPTS = 100;
 const ENOUGH_ATTEMPTS = 500;
 /** After so many days what was learned weighs half. */
@@ -66,7 +67,8 @@ export function chooseDays(history: BucketHistory, firstMs: number, slotMs: numb
   }
   const isLike = (back: number) => kinds.isOff(slotMs - back * DAY_MS) === kinds.isOff(slotMs);
   const likeDays = daysLike(isLike, NEIGHBOURHOOD);
-  let pattern: LearningDay[] | undefined;
+  // On the second weekend there are two of them: enough for how many come, when that is taken with doubt.
+  let pattern = likeDays.length >= FEWEST_DAYS_FOR_VOLUME ? likeDays : undefined;
   if (likeDays.length >= FEWEST_DAYS) {
     if (attemptsIn(likeDays) >= FEWEST_ATTEMPTS) return chosen('dayPattern', likeDays);
     pattern = daysLike(isLike, WIDE_NEIGHBOURHOOD);

@@ -91,6 +91,33 @@ describe('what is usual for a flow', () => {
     expect(normals.every(({ volumeDispersion }) => volumeDispersion < 2)).toBe(true);
   });
 
+  test('two like days tell how many come, with doubt: an outage that fills the hour before does not become usual', () => {
+    // Thursday to Tuesday; the Tuesday is a holiday, and like it are Saturday and Sunday alone.
+    const holiday = dayKinds({ holidays: ['2026-03-10'], excluded: [] });
+    const expected = Array.from({ length: 20 }, (_, seed) => {
+      const { history, firstMs } = world(5, 0.7, seed);
+      const silent = (startMs: number) => {
+        const bucket = history(startMs);
+        return bucket && startMs >= slotMs - HOUR_MS ? { ...bucket, attempts: 0 } : bucket;
+      };
+      const normal = learnNormal(silent, firstMs, slotMs, undefined, holiday);
+      expect(normal.basis).toBe('history');
+      expect(normal.volumeSpread).toBeGreaterThanOrEqual(0.2);
+      return mean([...normal.volume]);
+    });
+    expect(mean(expected)).toBeGreaterThan(0.6);
+    expect(mean(expected)).toBeLessThan(0.8);
+  });
+
+  test('on the first day few are expected as few come: the middle of small counts would be none', () => {
+    const expected = Array.from({ length: 60 }, (_, seed) => {
+      const { history, firstMs } = world(1, 0.5, seed);
+      return mean([...learnNormal(history, firstMs, slotMs, undefined, kinds).volume]);
+    });
+    expect(mean(expected)).toBeGreaterThan(0.45);
+    expect(mean(expected)).toBeLessThan(0.62);
+  });
+
   test('people who come with three attempts at once vary three times as much', () => {
     const normals = Array.from({ length: 10 }, (_, seed) => {
       const { history, firstMs } = world(14, 6, seed);

@@ -7,9 +7,10 @@ import { BUCKETS_PER_SLOT, type LearningDay } from './learning-days';
 const NEIGHBOURHOOD = 2;
 /** Days are compared by what they bring in the slot and half an hour on each side. */
 const AROUND_SLOT = 3 * BUCKETS_PER_SLOT;
-// Least relative spread of the volume from day to day; also what is assumed while fewer than three days are known.
+/** Least relative spread of the volume from day to day, and what it is at least taken for while fewer days are known. */
 const LEAST_SPREAD = 0.04;
 const UNKNOWN_SPREAD = 0.2;
+const FEWEST_DAYS = 3;
 const UNKNOWN_DISPERSION = 2;
 const FEWEST_PAIRS = 30;
 /** χ² with one degree of freedom: its mean without the largest tenth, and its 99.9 % point. */
@@ -33,9 +34,10 @@ export function learnVolume(
   const unknown = { volumeSpread: UNKNOWN_SPREAD, volumeDispersion: UNKNOWN_DISPERSION };
   if (days.length === 0) return { volume, ...unknown };
   if (days.length === 1) {
-    // Without a daily pattern the last hour is the best guess of the next half hour.
+    // Without a daily pattern the last hour is the best guess of the next half hour: its middle, which trouble of some minutes
+    // does not move, or its mean, since the middle of small counts is often none.
     const recent = (days[0] as LearningDay).starts.slice(-2 * BUCKETS_PER_SLOT).map((start) => history(start)?.attempts ?? 0);
-    return { volume: volume.fill(median(recent) ?? NaN), ...unknown };
+    return { volume: volume.fill(Math.max(median(recent) ?? NaN, mean(recent))), ...unknown };
   }
   const growth = days.map((day) => growthSince(totalOf, slotMs, day));
   const counts = days.map(({ starts }) => starts.map((start) => history(start)?.attempts ?? 0));
@@ -57,7 +59,7 @@ export function learnVolume(
   const relative = robust && robust.centre > 0 ? (robust.spread / robust.centre) ** 2 - 1 / robust.centre : 0;
   return {
     volume,
-    volumeSpread: Math.max(LEAST_SPREAD, Math.sqrt(Math.max(0, relative))),
+    volumeSpread: Math.max(days.length < FEWEST_DAYS ? UNKNOWN_SPREAD : LEAST_SPREAD, Math.sqrt(Math.max(0, relative))),
     volumeDispersion: dispersionOf(counts),
   };
 }
