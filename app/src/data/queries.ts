@@ -25,8 +25,7 @@ export function worstFirstQuery(view: View) {
 }
 
 /** What stands there stays until the new one has come. */
-export const useWorstFirst = (view: View) =>
-  useQuery({ ...worstFirstQuery(view), placeholderData: keepPreviousData, refetchInterval: refetchInterval(view) });
+export const useWorstFirst = (view: View) => useQuery({ ...worstFirstQuery(view), placeholderData: keepPreviousData, refetchInterval: refetchInterval(view) });
 
 export function useIncident(id: number, view: View) {
   const query = queryOf(view);

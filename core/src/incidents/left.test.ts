@@ -100,7 +100,7 @@ test('key people are among those who left as often as they did leave, not as oft
   // Of each tier 20 met a slow step; of the key people 15 left, of the others 5.
   const met = Array.from({ length: 40 }, (_, i) => {
     const rows = stay(1_000 + i, { tier: i % 2 ? KEY : 1, durationMs: 3_000 });
-    return (i >> 1) < (i % 2 ? 15 : 5) ? rows.slice(0, 1) : rows;
+    return i >> 1 < (i % 2 ? 15 : 5) ? rows.slice(0, 1) : rows;
   }).flat();
   const [found] = countLeft([SLOW], WINDOW, context([...well, ...met])) ?? [];
   expect(found?.people).toBeCloseTo(19.5, 0);
