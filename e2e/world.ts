@@ -43,6 +43,7 @@ export async function startDemoWorld(nowMs: number, clockOffsetMs = 0): Promise<
     },
     180_000,
   );
+  await untilStill(server.url, nowMs);
   return {
     url: server.url,
     deskUrl,
@@ -52,4 +53,27 @@ export async function startDemoWorld(nowMs: number, clockOffsetMs = 0): Promise<
       removeFolder(dataDir);
     },
   };
+}
+
+const STILL_MS = 20_000;
+
+/**
+ * What came last belongs to hours that were judged before it came, and they are judged once more after it is stored: on a busy
+ * machine seconds later. Waits until the day's list has been the same for a while.
+ */
+async function untilStill(url: string, nowMs: number): Promise<void> {
+  const day = new URLSearchParams({ from: new Date(nowMs - 86_400_000).toISOString(), to: new Date(nowMs - 60_000).toISOString() });
+  let seen = '';
+  let sinceMs = Date.now();
+  await until(
+    'the list to stay as it is',
+    async () => {
+      const { backlogRecords } = await getJson<{ backlogRecords: number }>(`${url}/healthz`);
+      const { rows } = await getJson<{ rows: object[] }>(`${url}/api/worst-first?${day}`);
+      const now = JSON.stringify(rows);
+      if (now !== seen || backlogRecords > 0) [seen, sinceMs] = [now, Date.now()];
+      return Date.now() - sinceMs >= STILL_MS;
+    },
+    180_000,
+  );
 }
