@@ -43,7 +43,7 @@ beforeAll(async () => {
   browser = opened.browser;
   closeBrowser = opened.close;
   world = await startDemoWorld(nowMs, clockOffsetMs);
-}, 600_000);
+}, 900_000);
 afterAll(async () => {
   await closeBrowser();
   await world.close();
