@@ -15,22 +15,18 @@ function told(value: unknown): string {
   return text.length > LONGEST_TOLD ? `${text.slice(0, LONGEST_TOLD)}…` : text;
 }
 
-/** What is wrong with the whole of it has no name of its own. */
-const named = (path: string): string => (path === 'this' ? 'request body' : path);
-const isMissing = ({ path }: { path: string }) => `${named(path)}: is missing`;
-
 /**
  * What is wrong with a value, in a sentence that names the field and what is expected; the library's own words tell of types and
  * casts. Takes effect for schemas that are made after this module was read: whatever makes one imports it.
  */
 setLocale({
   mixed: {
-    required: isMissing,
-    notNull: isMissing,
-    defined: isMissing,
+    required: '${path}: is missing',
+    notNull: '${path}: is missing',
+    defined: '${path}: is missing',
     oneOf: '${path}: expected one of ${values}',
     notType: ({ path, type, originalValue }: { path: string; type: string; originalValue?: unknown }) =>
-      `${named(path)}: expected ${KINDS[type] ?? type}, got: ${told(originalValue)}`,
+      `${path}: expected ${KINDS[type] ?? type}, got: ${told(originalValue)}`,
   },
   number: {
     min: '${path}: expected at least ${min}',

@@ -14,7 +14,7 @@ export const DEFAULT_MINUTES = 60;
 /** Reads what a client sent by a schema. @throws Problem 'badInput' naming the field */
 export function readInput<T extends object>(schema: ObjectSchema<T>, input: unknown): T {
   try {
-    return schema.validateSync(input, { stripUnknown: true }) as T;
+    return schema.label('request body').validateSync(input, { stripUnknown: true }) as T;
   } catch (error) {
     if (error instanceof ValidationError) throw new Problem('badInput', error.message, { field: error.path ?? 'request body' });
     throw error;
