@@ -1,11 +1,10 @@
 import { BUCKET_MS, hangLimitMs, type FlowBucket } from '../flows';
 import { BUCKETS, bucketMiddleMs, forEachBucket, MAD_TO_SD, robustCentre } from '../stats';
 import { DAY_MS, floorTo, type DayKinds } from '../time';
-import { BUCKETS_PER_SLOT, chooseDays, SLOT_MS, type Basis, type LearningDay } from './learning-days';
+import { BUCKETS_PER_SLOT, chooseDays, FEWEST_DAYS, SLOT_MS, type Basis, type LearningDay } from './learning-days';
 import { normalRange, STRAINED_SPREADS, type NormalRange } from './range';
 import { learnVolume } from './volume';
 
-const FEWEST_DAYS = 3;
 // A limit closer to the centre than this would call ordinary jitter late.
 const LEAST_LIMIT_FACTOR = 1.15;
 

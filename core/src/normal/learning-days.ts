@@ -15,7 +15,8 @@ const NEIGHBOURHOOD = BUCKETS_PER_SLOT;
 const WIDE_NEIGHBOURHOOD = 3 * BUCKETS_PER_SLOT;
 const LONGEST_MEMORY_DAYS = 35;
 const FEWEST_WEEKS = 3;
-const FEWEST_DAYS = 3;
+/** Of fewer, how much they differ from one another is not known. */
+export const FEWEST_DAYS = 3;
 const FEWEST_DAYS_FOR_VOLUME = 2;
 const FEWEST_ATTEMPTS = 100;
 const ENOUGH_ATTEMPTS = 500;

@@ -2,7 +2,7 @@ import { BUCKET_MS } from '../flows';
 import { mean, median, robustCentre, sortedCopy, sum } from '../stats';
 import { DAY_MS, floorTo } from '../time';
 import type { BucketHistory, DayTotal, FlowNormal } from './flow-normal';
-import { BUCKETS_PER_SLOT, type LearningDay } from './learning-days';
+import { BUCKETS_PER_SLOT, FEWEST_DAYS, type LearningDay } from './learning-days';
 
 const NEIGHBOURHOOD = 2;
 /** Days are compared by what they bring in the slot and half an hour on each side. */
@@ -10,7 +10,6 @@ const AROUND_SLOT = 3 * BUCKETS_PER_SLOT;
 /** Least relative spread of the volume from day to day, and what it is at least taken for while fewer days are known. */
 const LEAST_SPREAD = 0.04;
 const UNKNOWN_SPREAD = 0.2;
-const FEWEST_DAYS = 3;
 const UNKNOWN_DISPERSION = 2;
 const FEWEST_PAIRS = 30;
 /** χ² with one degree of freedom: its mean without the largest tenth, and its 99.9 % point. */
