@@ -1,6 +1,7 @@
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import type { TruthFile } from '../scenario/src/world/truth';
 import { freePort, getJson, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from './processes';
 
@@ -68,6 +69,8 @@ async function untilStill(url: string, nowMs: number): Promise<void> {
   await until(
     'the list to stay as it is',
     async () => {
+      // Whoever asks without pause keeps the server from judging.
+      await sleep(1_000);
       const { backlogRecords } = await getJson<{ backlogRecords: number }>(`${url}/healthz`);
       const { rows } = await getJson<{ rows: object[] }>(`${url}/api/worst-first?${day}`);
       const now = JSON.stringify(rows);
