@@ -89,7 +89,7 @@ async function intake(): Promise<void> {
 
 async function database(): Promise<void> {
   const dataDir = temporaryFolder();
-  const db = await Database.open(join(dataDir, 'database'), '.cache/toplens');
+  const db = await Database.open(join(dataDir, 'database'), { templateDir: '.cache/toplens' });
   const ROWS = 20_000;
   const columns = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host';
   const rows = (offset: number) => Array.from({ length: ROWS }, (_, i) => offset + i);
@@ -126,6 +126,7 @@ async function database(): Promise<void> {
       await timed(() =>
         db.ingest({
           batch: round,
+          mark: undefined,
           attempts: new CopyRows(19).finish(),
           attemptCount: 0,
           hours: [],

@@ -68,7 +68,7 @@ async function serve(dataDir: string) {
 }
 
 async function sqlTimes(dataDir: string, window: Window): Promise<number[]> {
-  const database = await Database.open(join(dataDir, 'database'), '.cache/toplens');
+  const database = await Database.open(join(dataDir, 'database'), { templateDir: '.cache/toplens' });
   const times: number[] = [];
   for (const { sql } of FILTERS) times.push(await timed(() => database.query(SQL(sql), [window.fromMs * 1000, window.toMs * 1000]), 1));
   await database.close();
@@ -165,7 +165,7 @@ async function growthWithFlows(): Promise<void> {
 
 /** Without rows in the table the newest moment is told by one late attempt. */
 async function serveWithoutTable(dataDir: string) {
-  const database = await Database.open(join(dataDir, 'database'), '.cache/toplens');
+  const database = await Database.open(join(dataDir, 'database'), { templateDir: '.cache/toplens' });
   await database.query(`INSERT INTO attempt VALUES (gen_random_uuid(), 1, $1, 1000, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, NULL)`, [(toMs + MINUTE_MS) * 1000]);
   await database.close();
   return serve(dataDir);

@@ -96,7 +96,7 @@ function copyOf(rows: AttemptColumns, hourMs: number): CopyRows {
 /** Makes a data folder as a server would have left it: a day of attempts, its files of columns, and roll-ups of days before. */
 export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: boolean): Promise<void> {
   mkdirSync(dataDir, { recursive: true });
-  const database = await Database.open(join(dataDir, 'database'), '.cache/toplens');
+  const database = await Database.open(join(dataDir, 'database'), { templateDir: '.cache/toplens' });
   const segments = new Segments(join(dataDir, 'segments'));
   const names: [number, string, string][] = [];
   for (let flow = 1; flow <= plan.flows; flow++)
@@ -119,7 +119,7 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
     const sorted = sortedByFlow(makeHour(plan, hourMs, perHour));
     segments.write(hourMs, sorted.columns, sorted.ranges);
     await database.transaction(replaceHour(hourMs, rollUp(sorted.columns), 0));
-    if (withTable) await database.ingest({ batch: 0, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, ...NOTHING_ELSE }); // prettier-ignore
+    if (withTable) await database.ingest({ batch: 0, mark: undefined, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, ...NOTHING_ELSE }); // prettier-ignore
   }
   if (withTable) {
     // The server asks this table for its newest row at the start.

@@ -14,6 +14,9 @@ import { pageRoutes } from './api/pages';
 import { personRoutes } from './api/persons';
 import { openApi } from './api/open-api';
 import { problemHandler, sendProblem, unknownRoute } from './api/problems';
+import { checkTexts, flushed } from './api/before';
+import { refusedRoutes } from './api/refused-records';
+import { serverStateRoutes } from './api/server-state';
 import { settingsRoutes } from './api/settings';
 import type { Pseudonyms } from './access/pseudonyms';
 import type { Config } from './config';
@@ -21,6 +24,7 @@ import type { Engine } from './engine/engine';
 import { Problem } from './errors';
 import { browserRoutes } from './intake/browser-routes';
 import type { Intake } from './intake/intake';
+import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
 import type { Search } from './search/search';
 import type { Settings } from './settings/settings';
@@ -34,14 +38,16 @@ export interface AppDeps {
   engine: Engine;
   search: Search;
   pseudonyms: Pseudonyms;
+  health: Health;
   log: Logger;
 }
 
 const HANDOFFS_A_MINUTE = 60;
 
 /** The whole application without a port: `server.ts` listens, tests ask it in process. */
-export function buildApp({ config, settings, database, intake, engine, search, pseudonyms, log }: AppDeps): Express {
+export function buildApp({ config, settings, database, intake, engine, search, pseudonyms, health, log }: AppDeps): Express {
   const app = express();
+  app.set('trust proxy', config.proxies);
   app.disable('x-powered-by');
   app.use(
     helmet({
@@ -60,11 +66,15 @@ export function buildApp({ config, settings, database, intake, engine, search, p
   app.use(intakeRoutes(intake, config));
   app.use(compression());
   app.use(browserRoutes(intake, config));
-  app.use(healthRoutes(database, intake, engine));
+  app.use(healthRoutes({ database, intake, engine, health }));
 
   const api = Router();
   // Source maps are larger than all else: their route reads its own body.
   api.use(/^(?!\/source-maps)/, express.json({ limit: '1mb' }));
+  api.use(checkTexts);
+  api.use(flushed(database));
+  api.use(refusedRoutes(database, intake));
+  api.use(serverStateRoutes({ intake, engine, health }));
   api.post(
     '/handoffs',
     rateLimit({
@@ -78,7 +88,7 @@ export function buildApp({ config, settings, database, intake, engine, search, p
   api.use(incidentRoutes(engine, search, config.publicUrl));
   api.use(flowRoutes(engine, database));
   api.use(journeyRoutes(engine));
-  api.use(pageRoutes(database, engine, search));
+  api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));
   api.use(settingsRoutes(database, engine, settings));
   api.use(handoffRoutes(database, engine, search, config));

@@ -1,5 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
+import { DAY_MS } from '@toplens/core/time';
+import { INTAKE_LIMITS, type IntakeLimits } from './intake/limits';
 
 export interface Config {
   host: string;
@@ -20,6 +22,9 @@ export interface Config {
   personKeys: Map<string, string>;
   /** bytes of one request, as sent and unpacked */
   maxBodyBytes: number;
+  limits: IntakeLimits;
+  /** bytes of one uploaded source map */
+  maxMapBytes: number;
   /** spans that wait for the database before senders are told to come back */
   maxBacklogRecords: number;
   /** where the team desk takes handoffs */
@@ -35,6 +40,24 @@ export interface Config {
   usualTracesAMinute: number;
   /** days that attempts are kept */
   keepAttemptsDays: number;
+  /** where the server's own backups go */
+  backupDir: string;
+  /** how many of them are kept; 0: none are made */
+  backupsKept: number;
+  /** hour of the day, local time, at which one is made */
+  backupHour: number;
+  /** bytes of the journal that are kept behind the last backup */
+  maxJournalBytes: number;
+  /** bytes of disk kept in reserve for the database */
+  diskReserveBytes: number;
+  /** below so much free disk nothing more is taken */
+  leastFreeDiskBytes: number;
+  /** starts although it is known that something is missing */
+  acceptLoss: boolean;
+  /** how many proxies stand in front: the browser's address is what the last of them was told */
+  proxies: number;
+  /** open connections at a time */
+  maxConnections: number;
 }
 
 /** Whose pages send with a key, and where these pages come from. */
@@ -61,10 +84,12 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   const root = projectRoot();
   const port = whole(env, 'TOPLENS_PORT', 4400, 0, 65535);
   const host = env.TOPLENS_HOST ?? '127.0.0.1';
+  const dataDir = resolve(root, env.TOPLENS_DATA ?? 'data');
+  const keepAttemptsDays = whole(env, 'TOPLENS_KEEP_ATTEMPTS_DAYS', 35, 1, 3650);
   return {
     host,
     port,
-    dataDir: resolve(root, env.TOPLENS_DATA ?? 'data'),
+    dataDir,
     settingsFile: resolve(root, env.TOPLENS_SETTINGS ?? 'config/settings.json'),
     appDir: env.TOPLENS_APP === '' ? '' : resolve(root, env.TOPLENS_APP ?? 'app/dist'),
     snippetFile: join(root, 'dist', 'snippet.js'),
@@ -80,7 +105,38 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     logLevel: env.TOPLENS_LOG ?? 'info',
     keepSpansHours: whole(env, 'TOPLENS_KEEP_SPANS_HOURS', 48, 1, 24 * 365),
     usualTracesAMinute: whole(env, 'TOPLENS_USUAL_TRACES_A_MINUTE', 600, 1, 1_000_000),
-    keepAttemptsDays: whole(env, 'TOPLENS_KEEP_ATTEMPTS_DAYS', 35, 1, 3650),
+    keepAttemptsDays,
+    limits: readLimits(env, keepAttemptsDays),
+    maxMapBytes: whole(env, 'TOPLENS_MAX_MAP_MB', 24, 1, 200) * MEBIBYTE,
+    backupDir: resolve(root, env.TOPLENS_BACKUP_DIR ?? join(dataDir, 'backups')),
+    backupsKept: whole(env, 'TOPLENS_BACKUPS', 7, 0, 365),
+    backupHour: whole(env, 'TOPLENS_BACKUP_HOUR', 3, 0, 23),
+    maxJournalBytes: whole(env, 'TOPLENS_JOURNAL_MB', 2_048, 64, 1_000_000) * MEBIBYTE,
+    diskReserveBytes: whole(env, 'TOPLENS_DISK_RESERVE_MB', 64, 1, 10_000) * MEBIBYTE,
+    leastFreeDiskBytes: whole(env, 'TOPLENS_LEAST_FREE_DISK_MB', 256, 1, 1_000_000) * MEBIBYTE,
+    acceptLoss: env.TOPLENS_ACCEPT_LOSS === '1',
+    proxies: whole(env, 'TOPLENS_PROXIES', 0, 0, 10),
+    maxConnections: whole(env, 'TOPLENS_MAX_CONNECTIONS', 5_000, 10, 100_000),
+  };
+}
+
+const MEBIBYTE = 1024 * 1024;
+
+/** docs/limits.md lists them. */
+function readLimits(env: NodeJS.ProcessEnv, keepAttemptsDays: number): IntakeLimits {
+  return {
+    records: whole(env, 'TOPLENS_MAX_RECORDS', INTAKE_LIMITS.records, 100, 10_000_000),
+    attributes: whole(env, 'TOPLENS_MAX_ATTRIBUTES', INTAKE_LIMITS.attributes, 8, 1_000),
+    buckets: whole(env, 'TOPLENS_MAX_BUCKETS', INTAKE_LIMITS.buckets, 10, 100_000),
+    ageMs: keepAttemptsDays * DAY_MS,
+    leadMs: whole(env, 'TOPLENS_MAX_LEAD_SECONDS', INTAKE_LIMITS.leadMs / 1000, 0, 86_400) * 1000,
+    spansOfTrace: whole(env, 'TOPLENS_MAX_SPANS_OF_TRACE', INTAKE_LIMITS.spansOfTrace, 100, 1_000_000),
+    hours: whole(env, 'TOPLENS_MAX_HOURS_OF_REQUEST', INTAKE_LIMITS.hours, 1, 100_000),
+    unpackRatio: whole(env, 'TOPLENS_MAX_UNPACK_RATIO', INTAKE_LIMITS.unpackRatio, 2, 2_000),
+    bodiesBytes: whole(env, 'TOPLENS_MAX_BODIES_MB', INTAKE_LIMITS.bodiesBytes / MEBIBYTE, 16, 100_000) * MEBIBYTE,
+    series: whole(env, 'TOPLENS_MAX_SERIES', INTAKE_LIMITS.series, 100, 10_000_000),
+    seriesBytes: whole(env, 'TOPLENS_MAX_SERIES_BYTES', INTAKE_LIMITS.seriesBytes, 200, 100_000),
+    nameFactor: whole(env, 'TOPLENS_NAMES_PERCENT', 100 * INTAKE_LIMITS.nameFactor, 1, 10_000) / 100,
   };
 }
 

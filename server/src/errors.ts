@@ -10,6 +10,10 @@ export const PROBLEMS = {
   wrongType: [415, 'This content type cannot be read'],
   tooMany: [429, 'Too many requests'],
   cannotKeepUp: [503, 'The server cannot keep up at the moment'],
+  diskFull: [503, 'The disk is full'],
+  recovering: [503, 'The server is mending itself'],
+  stopping: [503, 'The server is stopping'],
+  tooHeavy: [503, 'The question is too heavy'],
   starting: [503, 'The server is starting'],
   internal: [500, 'Something went wrong on the server'],
 } as const satisfies Record<string, readonly [number, string]>;

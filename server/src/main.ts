@@ -1,16 +1,27 @@
 import { readConfig } from './config';
-import { startServer } from './server';
+import { startServer, type RunningServer } from './server';
+
+/** A supervisor waits ten seconds before it kills; what is not written to the database by then stands in the journal. */
+const LONGEST_STOP_MS = 9_000;
+
+// What is stored is for this server's user alone.
+process.umask(0o077);
+
+let server: RunningServer | undefined;
+let stopping = false;
+function stop(): void {
+  if (stopping) return;
+  stopping = true;
+  setTimeout(() => process.exit(0), LONGEST_STOP_MS).unref();
+  // While it starts there is nothing to close: all that was acknowledged is in the journal.
+  if (!server) process.exit(0);
+  void server.close().finally(() => process.exit(0));
+}
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);
 
 try {
-  const server = await startServer(readConfig());
-  let stopping = false;
-  const stop = () => {
-    if (stopping) return;
-    stopping = true;
-    void server.close().then(() => process.exit(0));
-  };
-  process.on('SIGINT', stop);
-  process.on('SIGTERM', stop);
+  server = await startServer(readConfig());
 } catch (error) {
   console.error(`Top Lens cannot start: ${(error as Error).message}`);
   process.exit(1);

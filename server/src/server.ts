@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
@@ -9,76 +10,154 @@ import { buildApp } from './app';
 import { projectRoot, type Config } from './config';
 import { Engine } from './engine/engine';
 import { Intake } from './intake/intake';
+import { Journal, START, type JournalMark } from './intake/journal';
+import { AdminSocket } from './maintenance/admin-socket';
+import { BackupRota } from './maintenance/backup-rota';
+import { DiskGuard } from './maintenance/disk-guard';
+import { Health } from './maintenance/health';
+import { openDatabase, type OpenOptions } from './maintenance/open-database';
+import { Recovery } from './maintenance/recovery';
+import { watchParts } from './maintenance/watch-parts';
 import { Desk } from './outbound/desk';
 import { Search } from './search/search';
 import { readSettings } from './settings/settings';
 import { dropOld } from './store/attempts';
-import { Database } from './store/database';
-import { lockDataFolder } from './store/lock';
+import type { Database } from './store/database';
+import { lockDataFolder, OwnershipLost } from './store/lock';
 
 export interface RunningServer {
   url: string;
   intake: Intake;
   engine: Engine;
+  search: Search;
   database: Database;
+  health: Health;
+  recovery: Recovery;
+  backups: BackupRota;
   close: () => Promise<void>;
 }
 
 const TIDY_EVERY_MS = 6 * HOUR_MS;
 const FIRST_TIDY_MS = 10 * MINUTE_MS;
+const GRACE_MS = 1_000;
 
-/** Brings everything up on the configured port (0: any free one). */
+/**
+ * Brings everything up on the configured port (0: any free one). The port opens as soon as the database does: what comes while the
+ * journal is applied is taken, and questions are answered by "starting".
+ */
 export async function startServer(config: Config, log: Logger = pino({ level: config.logLevel })): Promise<RunningServer> {
   const settings = readSettings(config.settingsFile);
-  const unlock = lockDataFolder(config.dataDir);
+  const owner = lockDataFolder(config.dataDir);
+  const undo: (() => unknown)[] = [() => owner.release()];
   try {
-    const database = await Database.open(join(config.dataDir, 'database'), join(projectRoot(), '.cache', 'toplens'));
-    const running: { engine?: Engine } = {};
-    // What the journal still holds is applied before the engine reads the database: then it is in there.
+    const disk = new DiskGuard({ dataDir: config.dataDir, reserveBytes: config.diskReserveBytes, leastFreeBytes: config.leastFreeDiskBytes, log });
+    await disk.start();
+    undo.unshift(() => disk.stop());
+    const journalDir = join(config.dataDir, 'journal');
+    const opening: OpenOptions = {
+      dataDir: config.dataDir,
+      templateDir: join(projectRoot(), '.cache', 'toplens'),
+      backupDir: config.backupDir,
+      log,
+      isJournalComplete: () => !existsSync(journalDir) || Journal.open(journalDir).isComplete,
+      isDiskFull: () => disk.trouble !== undefined,
+      acceptLoss: config.acceptLoss,
+    };
+    const { database, mended } = await openDatabase(opening);
+    undo.unshift(() => database.close());
+    const applied = await appliedMark(database, journalDir);
+    const journal = Journal.open(journalDir, { above: applied.segment, epoch: owner.epoch, checkOwner: owner.check });
+    const rota: { backups?: BackupRota } = {};
+    const parts: { engine?: Engine } = {};
     const intake = await Intake.open({
       database,
-      journalDir: join(config.dataDir, 'journal'),
-      reading: { frontDoors: new Set(settings.frontDoors), readLine: lineReader(settings.businessEvents) },
+      journal,
+      reading: { frontDoors: new Set(settings.frontDoors), readLine: lineReader(settings.businessEvents), limits: config.limits },
       maxBacklogRecords: config.maxBacklogRecords,
       log,
-      onCommitted: (batch) => running.engine?.append(batch),
+      onCommitted: (batch) => parts.engine?.append(batch),
+      onJournalFault: (error) => {
+        disk.report(error);
+        if (error instanceof OwnershipLost) stopBecause(error, log);
+      },
+      refusal: () => disk.trouble && { code: 'diskFull', detail: `${disk.trouble.words} Nothing of this request was taken: send it again.`, retryAfterS: 10 },
+      keepJournalFrom: () => rota.backups?.keepJournal ?? { segment: 0, mostBytes: Infinity },
     });
-    const engine = await Engine.start(database, settings, join(config.dataDir, 'segments'), config.usualTracesAMinute, log);
-    running.engine = engine;
-    const search = Search.start(database);
+    const engine = (parts.engine = new Engine(
+      database,
+      { settings, segmentsDir: join(config.dataDir, 'segments'), usualTracesAMinute: config.usualTracesAMinute },
+      log,
+    ));
+    const search = Search.start(database, log);
+    undo.unshift(
+      () => engine.stop(),
+      () => search.stop(),
+    );
     const pseudonyms = Pseudonyms.open(join(config.dataDir, 'pseudonyms.secret'));
-    const http = createServer();
+    const source = { database, dataDir: config.dataDir, withoutCheckpoints: <Result>(work: () => Promise<Result>) => intake.withoutCheckpoints(work) };
+    const recovery = new Recovery({ database, intake, engine, search, disk, opening, log, appliedMark: () => appliedMark(database, journalDir), mended });
+    const backups = (rota.backups = new BackupRota({
+      source,
+      dir: config.backupDir,
+      kept: config.backupsKept,
+      hour: config.backupHour,
+      maxJournalBytes: config.maxJournalBytes,
+      journalBytes: () => journal.bytes,
+      isHindered: () => disk.trouble !== undefined || recovery.isUnderWay,
+      log,
+    }));
+    const health = new Health();
+    watchParts(health, { intake, engine, search, disk, recovery, backups, config });
+
+    const http = createServer({ connectionsCheckingInterval: 5_000, headersTimeout: 20_000, requestTimeout: 60_000, keepAliveTimeout: 65_000 });
+    http.maxConnections = config.maxConnections;
     await listen(http, config);
+    undo.unshift(() => http.close());
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
-    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, log }));
+    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, health, log }));
+    const admin = await AdminSocket.open(config.dataDir, source, log);
+    undo.unshift(() => admin.close());
+
+    recovery.watch();
+    await recovery.begin(applied);
     const desk = new Desk(database, { deskUrl: config.deskUrl, publicUrl: reachable.publicUrl, log });
     desk.start();
+    backups.start();
     const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);
     const firstTidy = setTimeout(() => void tidyUp(database, config, log), FIRST_TIDY_MS);
     log.info({ url, dataDir: config.dataDir }, 'Top Lens is ready');
     return {
-      url,
-      intake,
-      engine,
-      database,
+      url, intake, engine, search, database, health, recovery, backups,
       close: async () => {
         clearInterval(tidy);
         clearTimeout(firstTidy);
-        http.closeAllConnections();
-        await new Promise((resolve) => http.close(resolve));
-        await desk.stop();
-        await intake.close();
-        await engine.stop();
-        await search.stop();
+        recovery.stop();
+        disk.stop();
+        await Promise.all([closeHttp(http), admin.close(), backups.stop(), inTime(desk.stop())]);
+        await Promise.all([intake.close(), engine.stop(), search.stop()]);
         await database.close();
-        unlock();
+        owner.release();
       },
-    };
+    }; // prettier-ignore
   } catch (error) {
-    unlock();
+    for (const one of undo) await Promise.resolve(one()).catch(() => undefined);
     throw error;
   }
+}
+
+const inTime = (work: Promise<unknown>) => Promise.race([work, new Promise((resolve) => setTimeout(resolve, GRACE_MS).unref())]);
+
+/** Another server has the folder: whatever this one still wrote would be lost, or worse. */
+function stopBecause(error: Error, log: Logger): void {
+  log.fatal({ err: error }, error.message);
+  process.kill(process.pid, 'SIGKILL');
+}
+
+/** How far the journal is applied, as the database says; versions before 0.2 kept that beside the journal. */
+async function appliedMark(database: Database, journalDir: string): Promise<JournalMark> {
+  const [mark] = await database.query<JournalMark>('SELECT segment::float8 AS segment, byte_offset::float8 AS "offset" FROM journal_applied');
+  return mark ?? Journal.oldMark(journalDir) ?? START;
 }
 
 function listen(http: Server, { host, port }: Config): Promise<void> {
@@ -90,9 +169,18 @@ function listen(http: Server, { host, port }: Config): Promise<void> {
   });
 }
 
+/** What is under way may end; what takes longer is cut. */
+async function closeHttp(http: Server): Promise<void> {
+  const closed = new Promise((resolve) => http.close(resolve));
+  http.closeIdleConnections();
+  const cut = setTimeout(() => http.closeAllConnections(), GRACE_MS);
+  await closed;
+  clearTimeout(cut);
+}
+
 async function tidyUp(database: Database, config: Config, log: Logger): Promise<void> {
   const now = Date.now();
   await dropOld(database, { spansFromMs: now - config.keepSpansHours * HOUR_MS, attemptsFromMs: now - config.keepAttemptsDays * DAY_MS }).catch(
-    (error: Error) => log.error({ error }, 'old telemetry cannot be dropped'),
+    (error: Error) => log.error({ err: error }, 'old telemetry cannot be dropped'),
   );
 }

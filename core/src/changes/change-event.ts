@@ -1,5 +1,5 @@
 import type { LogRecord } from '../formats';
-import { CHANGE_KINDS, eventOf, type ChangeEvent, type ChangeKind } from '../telemetry';
+import { CHANGE_KINDS, cleanText, eventOf, LONGEST_TITLE, whyTimeRejected, type ChangeEvent, type ChangeKind, type TimeRange } from '../telemetry';
 
 /** Name of the event by which senders of OTLP logs tell of a change. */
 export const CHANGE_EVENT = 'toplens.change';
@@ -10,13 +10,14 @@ const isKind = (text: unknown): text is ChangeKind => (CHANGE_KINDS as readonly 
 export const isChange = (record: LogRecord): boolean => eventOf(record) === CHANGE_EVENT;
 
 /** The change that a record tells of, or why it cannot be taken. */
-export function changeOfRecord({ atUs, attributes, resource, body }: LogRecord, latestUs: number): ChangeEvent | string {
-  const text = (name: string) => String(attributes[name] ?? resource[name] ?? '');
+export function changeOfRecord({ atUs, attributes, resource, body }: LogRecord, range: TimeRange): ChangeEvent | string {
+  const text = (name: string) => cleanText(String(attributes[name] ?? resource[name] ?? ''));
   const kind = attributes['toplens.change.kind'];
   const component = text('service.name');
-  const title = text('toplens.change.title') || body;
+  const title = cleanText(String(attributes['toplens.change.title'] ?? '') || body, LONGEST_TITLE);
   if (!isKind(kind)) return `toplens.change.kind: expected one of ${CHANGE_KINDS.join(', ')}`;
-  if (!(atUs > 0) || atUs > latestUs) return "timeUnixNano: missing, or ahead of this server's clock";
+  const wrongTime = whyTimeRejected(atUs, range);
+  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
   if (component === '') return 'service.name: missing: of what is this a change?';
   if (title === '') return 'toplens.change.title: missing, and no body';
   const id = text('toplens.change.id') || `${component}:${kind}:${atUs}:${title}`;

@@ -1,4 +1,5 @@
 import { changeOfCloudEvent, changeOfRecord, isChange, kindOfType } from './index';
+import { upTo } from '../fixtures/time-range';
 
 const record = (attributes: Record<string, string>, more: object = {}) => ({
   atUs: 5, severity: 9, body: '', traceId: '', spanId: '', eventName: 'toplens.change', attributes, resource: { 'service.name': 'slots' }, ...more,
@@ -6,7 +7,7 @@ const record = (attributes: Record<string, string>, more: object = {}) => ({
 
 test('a log event tells of a change; without an id it is known by what it says', () => {
   const told = record({ 'toplens.change.kind': 'setting', 'toplens.change.title': 'radius 50 km', 'toplens.change.by': 'desk' });
-  expect(changeOfRecord(told, 10)).toEqual({
+  expect(changeOfRecord(told, upTo(10))).toEqual({
     id: 'slots:setting:5:radius 50 km',
     atUs: 5,
     kind: 'setting',
@@ -14,7 +15,7 @@ test('a log event tells of a change; without an id it is known by what it says',
     title: 'radius 50 km',
     by: 'desk',
   });
-  expect(changeOfRecord(told, 10)).toEqual(changeOfRecord({ ...told, severity: 1 }, 10));
+  expect(changeOfRecord(told, upTo(10))).toEqual(changeOfRecord({ ...told, severity: 1 }, upTo(10)));
 });
 
 test.each([
@@ -23,7 +24,7 @@ test.each([
   [record({ 'toplens.change.kind': 'flag', 'toplens.change.title': 'x' }, { resource: {} }), 'service.name'],
   [record({ 'toplens.change.kind': 'flag', 'toplens.change.title': 'x' }, { atUs: 11 }), 'timeUnixNano'],
 ])('what is missing is named', (told, field) => {
-  expect(changeOfRecord(told, 10)).toMatch(new RegExp(`^${field.replaceAll('.', '\\.')}`));
+  expect(changeOfRecord(told, upTo(10))).toMatch(new RegExp(`^${field.replaceAll('.', '\\.')}`));
 });
 
 test('older senders name an event by an attribute', () => {
@@ -48,7 +49,7 @@ test('the example of the CloudEvents specification, but for its type and subject
     id: 'A234-1234-1234',
     time: '2018-04-05T17:31:00Z',
   };
-  expect(changeOfCloudEvent(event, Infinity)).toEqual({
+  expect(changeOfCloudEvent(event, upTo(Infinity))).toEqual({
     id: 'https://github.com/cloudevents#A234-1234-1234',
     atUs: Date.UTC(2018, 3, 5, 17, 31) * 1000,
     kind: 'release',
@@ -56,6 +57,6 @@ test('the example of the CloudEvents specification, but for its type and subject
     title: '123 release',
     by: '',
   });
-  expect(changeOfCloudEvent(event, Date.UTC(2018, 0) * 1000)).toMatch(/^time: lies ahead/);
-  expect(changeOfCloudEvent([event], Infinity)).toMatch(/^event/);
+  expect(changeOfCloudEvent(event, upTo(Date.UTC(2018, 0) * 1000))).toMatch(/^time: lies ahead/);
+  expect(changeOfCloudEvent([event], upTo(Infinity))).toMatch(/^event/);
 });

@@ -1,15 +1,13 @@
-import { cleanText, readCloudEvent, type ChangeEvent } from '../telemetry';
+import { cleanText, LONGEST_TITLE, readCloudEvent, type ChangeEvent, type TimeRange } from '../telemetry';
 import { kindOfType } from './change-event';
-
-const LONGEST_TITLE = 200;
 
 /**
  * The change that a CloudEvent 1.0 tells of (its JSON format): `subject` is the component, `data.title` what was changed.
  *
  * @returns the change, or why it cannot be taken, naming the attribute
  */
-export function changeOfCloudEvent(event: unknown, latestUs: number): ChangeEvent | string {
-  const read = readCloudEvent(event, latestUs);
+export function changeOfCloudEvent(event: unknown, range: TimeRange): ChangeEvent | string {
+  const read = readCloudEvent(event, range);
   if (typeof read === 'string') return read;
   const { id, source, type, subject, atUs, data } = read;
   const kind = kindOfType(type);

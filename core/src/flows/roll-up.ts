@@ -1,5 +1,5 @@
 import { createHistogram, encodeHistogram, histogramQuantile, recordInPlace, type LogHistogram } from '../stats';
-import { FAILED, PROBE, SMALL_NUMBERS, type AttemptColumns } from '../telemetry';
+import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
 import { floorTo, MINUTE_MS } from '../time';
 
 /** Length of a stored roll-up. */
@@ -18,6 +18,9 @@ export interface FlowBucket {
   /** sum of the values that were completed, minor units */
   valueMinor: number;
 }
+
+/** Five minutes since the epoch, until the year 2129. */
+const BUCKETS_OF_ALL_TIME = 2 ** 24;
 
 /**
  * Rolls attempts up by flow and five minutes. A pure function of the set of rows: their order and the batches they
@@ -38,7 +41,7 @@ export function rollUp(rows: AttemptColumns): FlowBucket[] {
     if (flags & PROBE) continue;
     const flow = rows.flow[i] as number;
     const startMs = floorTo(rows.startMs[i] as number, BUCKET_MS);
-    const key = (startMs / BUCKET_MS) * SMALL_NUMBERS + flow;
+    const key = flow * BUCKETS_OF_ALL_TIME + startMs / BUCKET_MS;
     let bucket = open.get(key);
     if (!bucket) open.set(key, (bucket = { flow, startMs, attempts: 0, failed: 0, valueMinor: 0, histogram: createHistogram() }));
     bucket.attempts++;

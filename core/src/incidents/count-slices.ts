@@ -1,4 +1,4 @@
-import { SMALL_NUMBERS, type AttemptColumns, type Dimension } from '../telemetry';
+import type { AttemptColumns, Dimension } from '../telemetry';
 import { HOUR_MS, MINUTE_MS } from '../time';
 import { pairOf } from './pair-of';
 
@@ -17,9 +17,12 @@ export const WELL = 1;
 export const LATE = 2;
 export const BROKEN = 3;
 
+/** Numbers of values are below this one; a place and a number fit 32 bits. */
+export const VALUES = 2 ** 29;
+
 /** A flow's attempts of one hour by the values of `JUDGED_SLICES`; one entry of each array a value. */
 export interface SlicesOfHour {
-  /** place in `JUDGED_SLICES` × 65,536 + number of the value; ascending */
+  /** place in `JUDGED_SLICES` × `VALUES` + number of the value; ascending */
   keys: Uint32Array;
   attempts: Uint32Array;
   late: Uint32Array;
@@ -34,8 +37,8 @@ export interface SlicesOfHour {
 
 export const NO_MINUTE = 255;
 
-export const dimensionOf = (key: number): Dimension => JUDGED_SLICES[Math.floor(key / SMALL_NUMBERS)] as Dimension;
-export const valueOf = (key: number): number => key % SMALL_NUMBERS;
+export const dimensionOf = (key: number): Dimension => JUDGED_SLICES[Math.floor(key / VALUES)] as Dimension;
+export const valueOf = (key: number): number => key % VALUES;
 
 /**
  * Counts an hour's attempts by flow and value. Values that hold more than half of a flow are left out: the flow itself tells of them.
@@ -67,7 +70,7 @@ export function countSlices(rows: AttemptColumns, all: Uint8Array, hourMs: numbe
       const flow = Math.floor(cell / width);
       if (value === 0 || attempts < FEWEST_ATTEMPTS || 2 * attempts > (ofFlow[flow] as number)) continue;
       const one: Found = {
-        key: d * SMALL_NUMBERS + value,
+        key: d * VALUES + value,
         attempts,
         late,
         failed,
@@ -138,7 +141,9 @@ function packed(found: Found[]): SlicesOfHour {
 
 /** The distinct names of a column among judged rows, and the place of each. */
 function numbered(column: ArrayLike<number>, counts: Uint8Array): { names: number[]; placeOf: Int32Array } {
-  const placeOf = new Int32Array(SMALL_NUMBERS).fill(-1);
+  let largest = 0;
+  for (let i = 0; i < counts.length; i++) largest = Math.max(largest, column[i] as number);
+  const placeOf = new Int32Array(largest + 1).fill(-1);
   const names: number[] = [];
   for (let i = 0; i < counts.length; i++) {
     const name = column[i] as number;

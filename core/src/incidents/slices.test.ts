@@ -5,7 +5,7 @@ import type { Deviation } from '../normal';
 import { poissonDeviate, seededRandom } from '../stats';
 import { FAILED } from '../telemetry';
 import { HOUR_MS, MINUTE_MS } from '../time';
-import { BROKEN, countSlices, JUDGED_SLICES, LATE, NO_MINUTE, NOT_JUDGED, WELL } from './count-slices';
+import { BROKEN, countSlices, JUDGED_SLICES, LATE, NO_MINUTE, NOT_JUDGED, VALUES, WELL } from './count-slices';
 import { findInSlices, SLICE_PAST_MS, withSlices } from './find-in-slices';
 import { countMinutes, type HourOfFlow } from './judge';
 
@@ -13,7 +13,7 @@ import { countMinutes, type HourOfFlow } from './judge';
 const NOW = Date.UTC(2026, 2, 10, 10);
 const FLOW = 1;
 
-const keyOf = (dimension: (typeof JUDGED_SLICES)[number], value: number) => JUDGED_SLICES.indexOf(dimension) * 65_536 + value;
+const keyOf = (dimension: (typeof JUDGED_SLICES)[number], value: number) => JUDGED_SLICES.indexOf(dimension) * VALUES + value;
 
 describe('an hour by flow and value', () => {
   const HOUR = NOW - HOUR_MS;

@@ -1,5 +1,6 @@
 import type { LogRecord } from '../formats';
 import { toLogLine, whyLineRejected } from './log-line';
+import { upTo } from '../fixtures/time-range';
 
 const AT_US = Date.UTC(2026, 2, 10, 10) * 1000;
 const LATEST_US = AT_US + 60e6;
@@ -19,7 +20,7 @@ describe('a record that cannot be taken says why, and names the field', () => {
     ['spanId: expected 8 bytes', { spanId: 'a'.repeat(15) }],
     ['body: empty, and no exception', { body: '' }],
   ])('%s', (words, more) => {
-    expect(whyLineRejected(record(more), LATEST_US)).toMatch(new RegExp(`^${words}`));
+    expect(whyLineRejected(record(more), upTo(LATEST_US))).toMatch(new RegExp(`^${words}`));
   });
 
   test.each<[string, Partial<LogRecord>]>([
@@ -29,7 +30,7 @@ describe('a record that cannot be taken says why, and names the field', () => {
     ['an exception without a text', { body: '', attributes: { 'exception.type': 'TimeoutError' } }],
     ['an exception without a type', { body: '', attributes: { 'exception.message': 'gone' } }],
   ])('%s can be taken', (_, more) => {
-    expect(whyLineRejected(record(more), LATEST_US)).toBeUndefined();
+    expect(whyLineRejected(record(more), upTo(LATEST_US))).toBeUndefined();
   });
 });
 

@@ -4,6 +4,8 @@ export const VARIES = '‹…›';
 /**
  * What is a value whatever stands around it: quoted texts, addresses, moments, ids, paths, numbers with their units. The longer
  * form comes first. Common practice, no source.
+ *
+ * What is looked for again from every place has a longest length, so that a line takes time by its length and no more.
  */
 const VALUES = new RegExp(
   [
@@ -12,8 +14,8 @@ const VALUES = new RegExp(
     '`[^`\n]*`',
     // What stands behind its key, as in key=value.
     String.raw`(?<=[\w.]=)[^\s,;()[\]{}"'=]+`,
-    String.raw`\b[a-z][a-z0-9+.-]*:\/\/[^\s"'<>),;]+`,
-    String.raw`\b[\w.+-]+@[\w-]+\.[\w.-]*\w`,
+    String.raw`\b[a-z][a-z0-9+.-]{0,20}:\/\/[^\s"'<>),;]+`,
+    String.raw`\b[\w.+-]{1,64}@[\w-]{1,63}\.[\w.-]{0,200}\w`,
     String.raw`\b\d{4}-\d\d-\d\d(?:[T ]\d\d:\d\d(?::\d\d(?:[.,]\d+)?)?(?:Z| ?[+-]\d\d:?\d\d)?)?`,
     String.raw`\b\d\d?:\d\d(?::\d\d(?:[.,]\d+)?)?\b`,
     String.raw`\b[0-9a-fA-F]{8}-(?:[0-9a-fA-F]{4}-){3}[0-9a-fA-F]{12}\b`,
@@ -23,7 +25,7 @@ const VALUES = new RegExp(
     String.raw`\b0x[0-9a-fA-F]+\b`,
     String.raw`\b(?:[0-9A-F]{6,8}|[0-9A-F]{16})\b`,
     String.raw`\b(?=[0-9a-f]*\d)[0-9a-f]{8,}\b`,
-    String.raw`(?<![A-Za-z_])[+-]?\d+(?:[.,/]\d+)*(?:%|[munµ]?s|min|h|[kKMGT]i?B|B)?(?![A-Za-z_])`,
+    String.raw`(?<![A-Za-z_])[+-]?\d{1,40}(?:[.,/]\d{1,40}){0,8}(?:%|[munµ]?s|min|h|[kKMGT]i?B|B)?(?![A-Za-z_])`,
     // A word with a number in it is a name: host coast-3, order KL17.
     String.raw`\b(?=\w*\d)\w+\b`,
   ].join('|'),

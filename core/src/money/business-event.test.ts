@@ -3,6 +3,7 @@ import type { LogRecord } from '../formats';
 import type { Attempt } from '../telemetry';
 import { eventOfCloudEvent, eventOfLine, eventOfRecord, isBusinessEvent } from './business-event';
 import { linePattern, lineReader } from './line-pattern';
+import { upTo } from '../fixtures/time-range';
 
 const LATEST_US = 2e15;
 // Enough of a hash for tests: the same for the same text, others for others.
@@ -15,14 +16,14 @@ describe('events of OTLP logs', () => {
   test('what happened, what it is worth, and who did it', () => {
     const told = record({ 'toplens.event.name': 'Order placed', 'toplens.value.amount': 12.5, 'toplens.value.currency': 'EUR', 'user.id': 'c-7', 'toplens.tier': 'Gold', 'session.id': 's' });
     expect(isBusinessEvent(told)).toBe(true);
-    expect(eventOfRecord(told, LATEST_US, idOf)).toMatchObject({
+    expect(eventOfRecord(told, upTo(LATEST_US), idOf)).toMatchObject({
       kind: 'businessEvent', flow: 'Order placed', application: 'Shop', component: 'shop', startUs: 1e15, durationUs: 0, failed: false,
       valueMinor: 1250, currency: 'EUR', person: 'c-7', tier: 'Gold', session: 's',
     });
   }); // prettier-ignore
 
   test('without worth it counts all the same', () => {
-    expect((eventOfRecord(record({ 'toplens.event.name': 'Signed up' }), LATEST_US, idOf) as Attempt).valueMinor).toBeNaN();
+    expect((eventOfRecord(record({ 'toplens.event.name': 'Signed up' }), upTo(LATEST_US), idOf) as Attempt).valueMinor).toBeNaN();
   });
 
   test.each([
@@ -31,11 +32,11 @@ describe('events of OTLP logs', () => {
     [{ 'toplens.event.name': 'x' }, { atUs: 0 }, /^timeUnixNano/],
     [{ 'toplens.event.name': 'x' }, { atUs: 3e15 }, /^timeUnixNano: lies ahead/],
   ])('%j is refused by name', (attributes, more, reason) => {
-    expect(eventOfRecord(record(attributes, more), LATEST_US, idOf)).toMatch(reason);
+    expect(eventOfRecord(record(attributes, more), upTo(LATEST_US), idOf)).toMatch(reason);
   });
 
   test('told again it has the same identity; another person’s, or one with an id of its own, has another', () => {
-    const spanId = (attributes: LogRecord['attributes']) => (eventOfRecord(record({ 'toplens.event.name': 'x', ...attributes }), LATEST_US, idOf) as Attempt).spanId;
+    const spanId = (attributes: LogRecord['attributes']) => (eventOfRecord(record({ 'toplens.event.name': 'x', ...attributes }), upTo(LATEST_US), idOf) as Attempt).spanId;
     expect(spanId({ 'user.id': 'a' })).toBe(spanId({ 'user.id': 'a' }));
     expect(spanId({ 'user.id': 'a' })).not.toBe(spanId({ 'user.id': 'b' }));
     expect(spanId({ 'toplens.event.id': '00f067aa0ba902b7' })).toBe('00f067aa0ba902b7');
@@ -47,8 +48,8 @@ describe('events of CloudEvents', () => {
 
   test('data tells what; the type where it does not', () => {
     const told = { ...event, data: { name: 'Order placed', amount: '9.90', currency: 'EUR', application: 'Shop', person: 'c-1', tier: 'Gold', promotion: 'SPRING' } };
-    expect(eventOfCloudEvent(told, LATEST_US, idOf)).toMatchObject({ flow: 'Order placed', valueMinor: 990, application: 'Shop', promotion: 'SPRING', startUs: Date.UTC(2018, 3, 5, 17, 31) * 1000 });
-    expect(eventOfCloudEvent(event, LATEST_US, idOf)).toMatchObject({ flow: 'example.order.placed', application: '/ledger' });
+    expect(eventOfCloudEvent(told, upTo(LATEST_US), idOf)).toMatchObject({ flow: 'Order placed', valueMinor: 990, application: 'Shop', promotion: 'SPRING', startUs: Date.UTC(2018, 3, 5, 17, 31) * 1000 });
+    expect(eventOfCloudEvent(event, upTo(LATEST_US), idOf)).toMatchObject({ flow: 'example.order.placed', application: '/ledger' });
   }); // prettier-ignore
 
   test.each([
@@ -58,10 +59,10 @@ describe('events of CloudEvents', () => {
     [{ ...event, data: { amount: 'much' } }, /^data\.amount/],
     [{ ...event, data: { person: {} } }, /^data\.person/],
     [[], /^event/],
-  ])('%j is refused by name', (told, reason) => expect(eventOfCloudEvent(told, LATEST_US, idOf)).toMatch(reason));
+  ])('%j is refused by name', (told, reason) => expect(eventOfCloudEvent(told, upTo(LATEST_US), idOf)).toMatch(reason));
 
   test('nothing that is sent makes it throw', () => {
-    fc.assert(fc.property(fc.json(), fc.json(), (data, id) => void eventOfCloudEvent({ ...event, id: String(id), data: JSON.parse(data) as unknown }, LATEST_US, idOf)));
+    fc.assert(fc.property(fc.json(), fc.json(), (data, id) => void eventOfCloudEvent({ ...event, id: String(id), data: JSON.parse(data) as unknown }, upTo(LATEST_US), idOf)));
   }); // prettier-ignore
 });
 

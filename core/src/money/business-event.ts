@@ -1,5 +1,5 @@
 import type { LogRecord } from '../formats';
-import { cleanText, eventOf, isSpanId, isTraceId, minorUnits, readCloudEvent, textOf, type Attempt } from '../telemetry';
+import { cleanText, eventOf, isSpanId, isTraceId, minorUnits, readCloudEvent, textOf, whyTimeRejected, type Attempt, type TimeRange } from '../telemetry';
 import type { LineMatch } from './line-pattern';
 
 /** Name of the event by which pages and services tell of something that counts: an order placed, an insurance sold. */
@@ -39,12 +39,12 @@ function toAttempt({ identity, atUs, name, amount, texts }: Told, idOf: IdOf): A
 }
 
 /** The event that a log record tells of, or why it cannot be taken. */
-export function eventOfRecord({ atUs, attributes, resource, traceId }: LogRecord, latestUs: number, idOf: IdOf): Attempt | string {
+export function eventOfRecord({ atUs, attributes, resource, traceId }: LogRecord, range: TimeRange, idOf: IdOf): Attempt | string {
   const text = (...names: string[]) => names.map((name) => textOf(attributes[name]) ?? textOf(resource[name]) ?? '').find((found) => found !== '') ?? '';
   const name = text('toplens.event.name');
   if (name === '') return 'toplens.event.name: missing: what happened?';
-  if (!(atUs > 0)) return 'timeUnixNano: missing or not a time';
-  if (atUs > latestUs) return "timeUnixNano: lies ahead of this server's clock; check the sender's clock";
+  const wrongTime = whyTimeRejected(atUs, range);
+  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
   const amount = amountOf(attributes['toplens.value.amount']);
   if (typeof amount === 'string') return `toplens.value.amount: ${amount}`;
   const component = text('service.name');
@@ -61,8 +61,8 @@ export function eventOfRecord({ atUs, attributes, resource, traceId }: LogRecord
  * The event that a CloudEvent 1.0 tells of (its JSON format): `data` has name, amount, currency, and who and where. Without a name its
  * type names it.
  */
-export function eventOfCloudEvent(event: unknown, latestUs: number, idOf: IdOf): Attempt | string {
-  const read = readCloudEvent(event, latestUs);
+export function eventOfCloudEvent(event: unknown, range: TimeRange, idOf: IdOf): Attempt | string {
+  const read = readCloudEvent(event, range);
   if (typeof read === 'string') return read;
   const { data } = read;
   const texts: Partial<Record<Text, string>> = {};

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { LogRecord } from '../formats';
 import { attemptOfView } from './attempt-of-view';
 import { viewOfRecord, type PageView } from './page-view';
+import { upTo } from '../fixtures/time-range';
 
 const VIEW = '00f067aa0ba902b7';
 const CALL = ['4bf92f3577b34da6a3ce929d0e0e4736', '00f067aa0ba902b8'];
@@ -13,7 +14,7 @@ const viewWith = (attributes: LogRecord['attributes'], more: Partial<LogRecord> 
       attributes: { 'toplens.view.id': VIEW, 'toplens.view.sequence': 1, 'url.path': '/basket', 'toplens.timing.loadEventEnd': 812.5, 'user.id': 'c-7', 'session.id': 's-1', 'toplens.tier': 'Gold', ...attributes },
       ...more,
     },
-    2e15,
+    upTo(2e15),
   ) as PageView; // prettier-ignore
 const fetched = (...rows: unknown[][]) => ({ 'toplens.resources': JSON.stringify(rows) });
 

@@ -3,6 +3,7 @@ import type { LogRecord } from '../formats';
 import { isThirdParty } from './host-of';
 import { viewOfRecord, type PageView } from './page-view';
 import { errorGroup, errorOfRecord, withoutValues } from './script-errors';
+import { upTo } from '../fixtures/time-range';
 
 const LATEST_US = 2e15;
 const record = (attributes: LogRecord['attributes'], more: Partial<LogRecord> = {}): LogRecord => ({
@@ -17,7 +18,7 @@ describe('a page view as a browser tells it', () => {
         'toplens.timing.responseStart': 100, 'toplens.timing.loadEventEnd': 400, 'toplens.vital.lcp': 350.5, 'toplens.vital.cls': 0.02,
         'geo.country.iso_code': 'nl', 'geo.region.iso_code': 'nl-nh', 'toplens.resources': '[["https://tiles.example/1.png?key=x","img",10,90,1200,1]]',
       }),
-      LATEST_US,
+      upTo(LATEST_US),
     ) as PageView; // prettier-ignore
     expect(view).toMatchObject({
       page: '/orders/{id}', path: '/orders/4711', country: 'NL', area: 'NL-NH', vitals: { lcp: 350.5, cls: 0.02 }, missing: 1, share: 1, component: 'shop-pages',
@@ -34,7 +35,7 @@ describe('a page view as a browser tells it', () => {
     [{ 'toplens.resources': '{' }, /^toplens.resources/],
     [{ 'toplens.resources': '[["a","img",-1,2,3,0]]' }, /^toplens.resources/],
   ])('%j is refused by name', (attributes, reason) => {
-    expect(viewOfRecord(record(attributes), LATEST_US)).toMatch(reason);
+    expect(viewOfRecord(record(attributes), upTo(LATEST_US))).toMatch(reason);
   });
 
   test('nothing that a page sends makes it throw, and numbers stay within what can be stored', () => {
@@ -42,7 +43,7 @@ describe('a page view as a browser tells it', () => {
     const name = fc.constantFrom('toplens.resources', 'toplens.interactions', 'toplens.errors', 'toplens.vital.lcp', 'toplens.timing.loadEventEnd', 'url.path', 'toplens.view.sequence'); // prettier-ignore
     fc.assert(
       fc.property(fc.dictionary(name, value, { noNullPrototype: true }), (attributes) => {
-        const view = viewOfRecord(record(attributes), LATEST_US);
+        const view = viewOfRecord(record(attributes), upTo(LATEST_US));
         if (typeof view === 'string') return;
         expect(view.interactions).toBeLessThanOrEqual(10_000);
         expect(view.sequence).toBeLessThanOrEqual(32_767);
@@ -62,7 +63,7 @@ describe('script errors', () => {
   const error = (attributes: LogRecord['attributes']) =>
     errorOfRecord(
       record({ 'toplens.error.id': '10f067aa0ba902b7', 'exception.type': 'TypeError', 'exception.message': 'x is undefined', ...attributes }),
-      LATEST_US,
+      upTo(LATEST_US),
     );
 
   test('are read, or refused by name', () => {

@@ -1,5 +1,5 @@
 import type { LogRecord } from '../formats';
-import { cleanText, eventOf, isSpanId, isTraceId, pathShape, withoutQuery } from '../telemetry';
+import { cleanText, eventOf, isSpanId, isTraceId, pathShape, whyTimeRejected, withoutQuery, type TimeRange } from '../telemetry';
 import { MARKS, navigationParts, type Mark, type Parts } from './navigation-parts';
 import { VITALS, type Vital } from './vitals';
 
@@ -76,7 +76,7 @@ const LONGEST_MS = 3_600_000;
 const MOST_RESOURCES = 150;
 
 /** The view that a record tells of, or why it cannot be taken. */
-export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: LogRecord, latestUs: number): PageView | string {
+export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: LogRecord, range: TimeRange): PageView | string {
   const text = (name: string) => cleanText(String(attributes[name] ?? resource[name] ?? ''));
   const number = (name: string) => {
     const value = attributes[name];
@@ -89,8 +89,8 @@ export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: Lo
   const count = (name: string) => Math.min(10_000, Math.max(0, Math.round(number(name) ?? 0)));
   const id = text('toplens.view.id');
   if (!isSpanId(id)) return 'toplens.view.id: expected 16 hexadecimal digits that are not all zero';
-  if (!(atUs > 0)) return 'timeUnixNano: missing or not a time';
-  if (atUs > latestUs) return "timeUnixNano: lies ahead of this server's clock; check the sender's clock";
+  const wrongTime = whyTimeRejected(atUs, range);
+  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
   const kind = (text('toplens.view.kind') || 'load') as ViewKind;
   if (!VIEW_KINDS.includes(kind)) return `toplens.view.kind: expected one of ${VIEW_KINDS.join(', ')}`;
   const path = withoutQuery(text('url.path'));

@@ -1,5 +1,5 @@
 import type { LogRecord } from '../formats';
-import { cleanText, eventOf, isSpanId } from '../telemetry';
+import { cleanText, eventOf, isSpanId, whyTimeRejected, type TimeRange } from '../telemetry';
 
 /** An error that a script threw in a browser. */
 export interface ScriptError {
@@ -23,12 +23,13 @@ export const isScriptError = (record: LogRecord): boolean => eventOf(record) ===
 
 const LONGEST_STACK = 8_000;
 
-export function errorOfRecord({ atUs, attributes, resource }: LogRecord, latestUs: number): ScriptError | string {
+export function errorOfRecord({ atUs, attributes, resource }: LogRecord, range: TimeRange): ScriptError | string {
   const text = (name: string, longest?: number) => cleanText(String(attributes[name] ?? resource[name] ?? ''), longest);
   const [id, view] = [text('toplens.error.id'), text('toplens.view.id')];
   if (!isSpanId(id)) return 'toplens.error.id: expected 16 hexadecimal digits that are not all zero';
   if (!isSpanId(view)) return 'toplens.view.id: expected 16 hexadecimal digits that are not all zero';
-  if (!(atUs > 0) || atUs > latestUs) return "timeUnixNano: missing, or ahead of this server's clock";
+  const wrongTime = whyTimeRejected(atUs, range);
+  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
   const message = text('exception.message', 1_000);
   const type = text('exception.type') || 'Error';
   return {

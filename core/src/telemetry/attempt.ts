@@ -72,11 +72,11 @@ export const ATTEMPT_KINDS = ['work', 'background', 'page', 'businessEvent'] as 
 export type AttemptKind = (typeof ATTEMPT_KINDS)[number];
 export const KIND_FLAGS: Readonly<Record<AttemptKind, number>> = { work: 0, background: BACKGROUND, page: PAGE, businessEvent: BUSINESS_EVENT };
 
-/** Names of everything but people and spans have numbers below this one: they fit 16 bits. */
+/** The first names of everything but people, spans and the like have numbers below this one: what is indexed by them stays small. */
 export const SMALL_NUMBERS = 0x1_0000;
 
 /**
- * Attempts as columns, one entry a row, for fast scans: 41 bytes a row. Texts are dictionary numbers; 0 means "not known".
+ * Attempts as columns, one entry a row, for fast scans: 57 bytes a row. Texts are dictionary numbers; 0 means "not known".
  *
  * Example, two attempts of flow 3, the second failed:
  *   n: 2, startMs: [1000, 2000.5], durationMs: [12.5, 30], flow: [3, 3], flags: [0, 1], …
@@ -86,18 +86,18 @@ export interface AttemptColumns {
   /** milliseconds since the epoch, with fractions */
   startMs: Float64Array;
   durationMs: Float32Array;
-  flow: Uint16Array;
+  flow: Uint32Array;
   flags: Uint8Array;
   person: Uint32Array;
   /** hash of the session's text, see `sessionNumber` of the intake */
   session: Uint32Array;
-  failure: Uint16Array;
-  site: Uint16Array;
-  version: Uint16Array;
-  region: Uint16Array;
-  tier: Uint16Array;
-  promotion: Uint16Array;
-  host: Uint16Array;
+  failure: Uint32Array;
+  site: Uint32Array;
+  version: Uint32Array;
+  region: Uint32Array;
+  tier: Uint32Array;
+  promotion: Uint32Array;
+  host: Uint32Array;
   /** minor units, NaN when none; seven digits */
   valueMinor: Float32Array;
 }
@@ -107,17 +107,17 @@ export function emptyColumns(capacity: number): AttemptColumns {
     n: 0,
     startMs: new Float64Array(capacity),
     durationMs: new Float32Array(capacity),
-    flow: new Uint16Array(capacity),
+    flow: new Uint32Array(capacity),
     flags: new Uint8Array(capacity),
     person: new Uint32Array(capacity),
     session: new Uint32Array(capacity),
-    failure: new Uint16Array(capacity),
-    site: new Uint16Array(capacity),
-    version: new Uint16Array(capacity),
-    region: new Uint16Array(capacity),
-    tier: new Uint16Array(capacity),
-    promotion: new Uint16Array(capacity),
-    host: new Uint16Array(capacity),
+    failure: new Uint32Array(capacity),
+    site: new Uint32Array(capacity),
+    version: new Uint32Array(capacity),
+    region: new Uint32Array(capacity),
+    tier: new Uint32Array(capacity),
+    promotion: new Uint32Array(capacity),
+    host: new Uint32Array(capacity),
     valueMinor: new Float32Array(capacity),
   };
 }
@@ -165,13 +165,15 @@ export function appendRowsInPlace(target: AttemptColumns, source: AttemptColumns
 
 /** Numbers of the rows, flow by flow; rows of a flow keep their order. */
 function orderByFlow(columns: AttemptColumns): { order: Uint32Array; ranges: Map<number, [from: number, to: number]> } {
-  const counts = new Uint32Array(0x1_0000);
+  let largest = 0;
+  for (let i = 0; i < columns.n; i++) largest = Math.max(largest, columns.flow[i] as number);
+  const counts = new Uint32Array(largest + 1);
   for (let i = 0; i < columns.n; i++) {
     const flow = columns.flow[i] as number;
     counts[flow] = (counts[flow] as number) + 1;
   }
   const ranges = new Map<number, [number, number]>();
-  const next = new Uint32Array(0x1_0000);
+  const next = new Uint32Array(largest + 1);
   let at = 0;
   for (let flow = 0; flow < counts.length; flow++) {
     const count = counts[flow] as number;

@@ -1,3 +1,5 @@
+import { whyTimeRejected, type TimeRange } from './time-range';
+
 /** RFC 3339, as CloudEvents 1.0 asks for in `time`. */
 const TIME = /^\d{4}-\d{2}-\d{2}[Tt]\d{2}:\d{2}:\d{2}(?:\.\d+)?(?:[Zz]|[+-]\d{2}:\d{2})$/;
 
@@ -14,7 +16,7 @@ export interface CloudEvent {
 }
 
 /** @returns the event of CloudEvents' JSON format, or why it cannot be taken, naming the attribute */
-export function readCloudEvent(event: unknown, latestUs: number): CloudEvent | string {
+export function readCloudEvent(event: unknown, range: TimeRange): CloudEvent | string {
   if (event === null || typeof event !== 'object' || Array.isArray(event)) return 'event: expected an object';
   const { specversion, id, source, type, time, subject, data } = event as Record<string, unknown>;
   if (specversion !== '1.0') return 'specversion: expected "1.0"';
@@ -23,7 +25,8 @@ export function readCloudEvent(event: unknown, latestUs: number): CloudEvent | s
   if (typeof type !== 'string' || type === '') return 'type: expected a text that is not empty';
   if (typeof time !== 'string' || !TIME.test(time) || Number.isNaN(Date.parse(time))) return 'time: expected a time as RFC 3339 writes it';
   const atUs = Date.parse(time) * 1000;
-  if (atUs > latestUs) return "time: lies ahead of this server's clock";
+  const wrongTime = whyTimeRejected(atUs, range);
+  if (wrongTime !== undefined) return `time: ${wrongTime}`;
   const told = data !== null && typeof data === 'object' && !Array.isArray(data) ? (data as Record<string, unknown>) : {};
   return { id, source, type, subject: typeof subject === 'string' ? subject : '', atUs, data: told };
 }

@@ -4,6 +4,8 @@ export * from './span';
 export * from './failure-place';
 export * from './attempt';
 export * from './cloud-event';
+export * from './limits';
 export * from './log-line';
 export * from './metric-point';
 export * from './path-shape';
+export * from './time-range';

@@ -30,6 +30,9 @@ export function severityWord(severity: number): string {
 export const CHANGE_KINDS = ['release', 'commit', 'setting', 'flag'] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
+/** Longest title that is kept of a change, in UTF-16 units. */
+export const LONGEST_TITLE = 200;
+
 export interface ChangeEvent {
   /** the same id is the same change, however often it is sent */
   id: string;

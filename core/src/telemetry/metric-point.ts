@@ -1,4 +1,6 @@
+import { DEFAULT_LIMITS } from './limits';
 import type { NamedValues } from './log-line';
+import { whyTimeRejected, type TimeRange } from './time-range';
 
 export const METRIC_KINDS = ['gauge', 'counter', 'upDownCounter', 'histogram', 'summary'] as const;
 export type MetricKind = (typeof METRIC_KINDS)[number];
@@ -39,14 +41,20 @@ export interface MetricPoint {
 }
 
 /** Why a point cannot be taken, in words for the person who runs the sender; `undefined` when it can. */
-export function whyPointRejected({ series, atUs, value, distribution }: MetricPoint, latestUs: number): string | undefined {
+export function whyPointRejected(
+  { series, atUs, value, distribution }: MetricPoint,
+  { earliestUs, latestUs }: TimeRange,
+  buckets = DEFAULT_LIMITS.buckets,
+): string | undefined {
   if (series.metric === '') return 'name: empty';
-  if (!(atUs > 0)) return 'timeUnixNano: missing or not a time';
-  if (atUs > latestUs) return "timeUnixNano: lies ahead of this server's clock; check the sender's clock";
+  const wrongTime = whyTimeRejected(atUs, { earliestUs, latestUs });
+  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
   if (!distribution && !Number.isFinite(value)) return 'asDouble, asInt: missing, or not a finite number';
   if (series.kind !== 'gauge' && series.temporality === '') return 'aggregationTemporality: expected DELTA or CUMULATIVE';
   if (!distribution) return undefined;
   const { count, bounds, counts } = distribution;
+  // Those of the exponential form are written out with a few more: what lies between zero and the first.
+  if (counts.length > buckets + 3) return `bucketCounts: more than ${buckets} buckets`;
   if (counts.length !== bounds.length + 1) return 'bucketCounts: expected one more than explicitBounds';
   if (bounds.some((bound, i) => !(bound > (bounds[i - 1] ?? -Infinity)))) return 'explicitBounds: expected to ascend';
   if (!counts.every((n) => n >= 0) || counts.reduce((sum, n) => sum + n, 0) !== count) return 'count: expected the sum of bucketCounts';

@@ -1,5 +1,8 @@
 /** An address or path as far as its query and fragment, which may hold what is nobody's business. */
-export const withoutQuery = (url: string): string => url.replace(/[?#].*$/, '');
+export function withoutQuery(url: string): string {
+  const end = url.search(/[?#]/);
+  return end < 0 ? url : url.slice(0, end);
+}
 
 /** Segments of a path that look like ids become `{id}`, so that one page or flow does not become thousands; query and fragment are left out. */
 export function pathShape(path: string): string {

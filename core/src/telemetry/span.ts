@@ -1,4 +1,5 @@
 import type { Attributes } from './attributes';
+import { whyTimeRejected, type TimeRange } from './time-range';
 
 /** Kinds of the OpenTelemetry trace protocol; values this version does not know are read as INTERNAL. */
 export const SpanKind = { INTERNAL: 1, SERVER: 2, CLIENT: 3, PRODUCER: 4, CONSUMER: 5 } as const;
@@ -38,16 +39,16 @@ export const isSpanId = (text: string): boolean => SPAN_ID.test(text);
 /**
  * Why a span cannot be taken, in words for the person who runs the sender; `undefined` when it can.
  *
- * @param latestUs spans that start after this moment (microseconds since the epoch) come from a wrong clock
+ * @param range in which it must begin
  */
-export function whyRejected(span: Span, latestUs: number): string | undefined {
+export function whyRejected(span: Span, range: TimeRange): string | undefined {
   if (!isTraceId(span.traceId)) return 'traceId: expected 16 bytes that are not all zero';
   if (!isSpanId(span.spanId)) return 'spanId: expected 8 bytes that are not all zero';
   if (!PARENT_ID.test(span.parentSpanId)) return 'parentSpanId: expected 8 bytes, or none for a root span';
-  if (!(span.startUs > 0)) return 'startTimeUnixNano: missing or not a time';
+  const wrongTime = whyTimeRejected(span.startUs, range);
+  if (wrongTime !== undefined) return `startTimeUnixNano: ${wrongTime}`;
   if (!Number.isFinite(span.durationUs)) return 'endTimeUnixNano: missing or not a time';
   if (span.durationUs < 0) return 'endTimeUnixNano: the span ends before it starts';
   if (span.durationUs > LONGEST_US) return 'endTimeUnixNano: the span is longer than 24 hours';
-  if (span.startUs > latestUs) return "startTimeUnixNano: lies ahead of this server's clock; check the sender's clock";
   return undefined;
 }

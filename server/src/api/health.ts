@@ -1,52 +1,87 @@
 import { Router } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Intake } from '../intake/intake';
+import { Health } from '../maintenance/health';
 import type { Database } from '../store/database';
-import { threadMemory } from '../store/thread-memory';
+import { threadMemory, type ThreadMemory } from '../store/thread-memory';
 
-const gaugeByThread = (name: string, help: string, values: readonly (readonly [thread: string, value: number])[]) =>
-  [
-    `# TYPE toplens_thread_${name} gauge\n# HELP toplens_thread_${name} ${help}\n`,
-    ...values.map(([thread, value]) => `toplens_thread_${name}{thread="${thread}"} ${value}\n`),
-  ].join('');
+const NOTHING: ThreadMemory = { heapBytes: 0, buffersBytes: 0 };
+/** The database's thread may be busy: then its memory is told as it was. */
+const LONGEST_WAIT_MS = 200;
 
-/** `/healthz` for probes, `/metrics` in the OpenMetrics text format 1.0. */
-export function healthRoutes(database: Database, intake: Intake, engine: Engine): Router {
+type Labelled = readonly (readonly [label: string, value: number])[];
+
+/** Lines of a gauge with one label. */
+const gaugeBy = (label: string, name: string, help: string, values: Labelled) =>
+  [`# TYPE toplens_${name} gauge\n# HELP toplens_${name} ${help}\n`, ...values.map(([of, value]) => `toplens_${name}{${label}="${of}"} ${value}\n`)].join('');
+
+export interface HealthDeps {
+  database: Database;
+  intake: Intake;
+  engine: Engine;
+  health: Health;
+}
+
+/**
+ * `/livez`: the process answers. `/healthz` and `/readyz`: it takes telemetry and answers questions; 503 when it does not, with each part
+ * and why. `/metrics`: the OpenMetrics text format 1.0. None of them waits for another thread.
+ */
+export function healthRoutes({ database, intake, engine, health }: HealthDeps): Router {
   const router = Router();
-  router.get('/healthz', async (_request, response) => {
-    await database.query('SELECT 1');
-    const { watermarkMs, judgedMs } = engine.figures;
-    response.json({ status: 'ok', watermarkMs, judgedMs, backlogRecords: intake.figures.backlogRecords });
+  let databaseMemory = NOTHING;
+  router.get('/livez', (_request, response) => {
+    response.json({ status: 'ok' });
+  });
+  router.get(['/healthz', '/readyz'], (_request, response) => {
+    const parts = health.report;
+    const worst = Health.worst(parts);
+    const { watermarkMs = 0, judgedMs = 0 } = engine.figures ?? {};
+    if (worst === 'down') response.status(503).setHeader('retry-after', '5');
+    response.json({ status: worst, parts, watermarkMs, judgedMs, backlogRecords: intake.figures.backlogRecords });
   });
   router.get('/metrics', async (_request, response) => {
-    const engineFigures = engine.figures;
-    const { requests, records, rejectedRecords, refusedRequests, backlogRecords, batches, duplicates } = intake.figures;
+    const asked = database.memory().then((memory) => (databaseMemory = memory), () => undefined); // prettier-ignore
+    await Promise.race([asked, new Promise((resolve) => setTimeout(resolve, LONGEST_WAIT_MS).unref())]);
+    const figures = engine.figures;
+    const { requests, records, rejectedRecords, refusedRequests, backlogRecords, backlogBytes, batches, duplicates, keptAside, damagedBytes } = intake.figures;
     const counter = (name: string, help: string, value: number) =>
       `# TYPE toplens_${name} counter\n# HELP toplens_${name} ${help}\ntoplens_${name}_total ${value}\n`;
-    const memory = Object.entries({ main: threadMemory(), database: await database.memory(), engine: engineFigures.memory });
+    const memory = Object.entries({ main: threadMemory(), database: databaseMemory, engine: figures?.memory ?? NOTHING });
     const gauge = (name: string, help: string, value: number) => `# TYPE toplens_${name} gauge\n# HELP toplens_${name} ${help}\ntoplens_${name} ${value}\n`;
     response.type('application/openmetrics-text; version=1.0.0; charset=utf-8').send(
       [
         counter('intake_requests', 'Requests with telemetry that were taken', requests),
         counter('intake_records', 'Spans, lines of logs, points of metrics and changes that were taken', records),
         counter('intake_rejected_records', 'Records that could not be taken', rejectedRecords),
-        counter('intake_refused_requests', 'Requests refused because the database was behind', refusedRequests),
+        counter('intake_refused_requests', 'Requests refused because the database was behind or the disk full', refusedRequests),
         counter('intake_duplicate_attempts', 'Attempts that were stored before', duplicates),
         counter('intake_batches', 'Batches written to the database', batches),
+        counter('intake_kept_aside', 'Records that the database refused, kept aside', keptAside),
+        counter('journal_damaged_bytes', 'Bytes of the journal that could not be read', damagedBytes),
         gauge('intake_backlog_records', 'Records journalled but not yet in the database', backlogRecords),
-        gauge('engine_flows', 'Flows known', engineFigures.flows),
-        gauge('engine_incidents', 'Incidents on record', engineFigures.incidents),
-        gauge('engine_hours_in_memory', 'Hours of attempts in memory', engineFigures.hoursInMemory),
-        gauge('engine_pass_seconds', 'Length of the last pass', engineFigures.lastPassMs / 1000),
-        gauge('engine_watermark_seconds', 'Data is complete up to here, seconds since the epoch', engineFigures.watermarkMs / 1000),
-        gauge('engine_judged_seconds', 'Minutes are judged up to here, seconds since the epoch', engineFigures.judgedMs / 1000),
-        gaugeByThread(
-          'heap_bytes',
+        gauge('intake_backlog_bytes', 'Bytes of the requests that these came in', backlogBytes),
+        gaugeBy('kind', 'names_gathered', 'Names put under "other" since the start, since there are too many', [...intake.names.gathered]),
+        gaugeBy(
+          'part',
+          'part_up',
+          'Health of a part: 1 ok, 0.5 degraded, 0 down',
+          Object.entries(health.report).map(([part, { state }]) => [part, state === 'ok' ? 1 : state === 'degraded' ? 0.5 : 0]),
+        ),
+        gauge('engine_flows', 'Flows known', figures?.flows ?? 0),
+        gauge('engine_incidents', 'Incidents on record', figures?.incidents ?? 0),
+        gauge('engine_hours_in_memory', 'Hours of attempts in memory', figures?.hoursInMemory ?? 0),
+        gauge('engine_pass_seconds', 'Length of the last pass', (figures?.lastPassMs ?? 0) / 1000),
+        gauge('engine_watermark_seconds', 'Data is complete up to here, seconds since the epoch', (figures?.watermarkMs ?? 0) / 1000),
+        gauge('engine_judged_seconds', 'Minutes are judged up to here, seconds since the epoch', (figures?.judgedMs ?? 0) / 1000),
+        gaugeBy(
+          'thread',
+          'thread_heap_bytes',
           'Heap of a thread; of the engine as of its last pass',
           memory.map(([thread, { heapBytes }]) => [thread, heapBytes]),
         ),
-        gaugeByThread(
-          'buffers_bytes',
+        gaugeBy(
+          'thread',
+          'thread_buffers_bytes',
           'Buffers and WebAssembly memory of a thread',
           memory.map(([thread, { buffersBytes }]) => [thread, buffersBytes]),
         ),

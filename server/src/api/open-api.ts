@@ -8,6 +8,7 @@ import { ATTEMPT_KINDS, DIMENSIONS } from '@toplens/core/telemetry';
 import { MONEY_FIGURES, MONEY_VERDICTS } from '@toplens/core/money';
 import { LAYERS } from '@toplens/core/traces';
 import { AGAINST } from '../engine/protocol';
+import { HEALTH_PARTS } from '../maintenance/health';
 import { PAGE_DIMENSIONS } from '../store/pages';
 import { pageSchemas } from './page-schemas';
 import { flag, integer, list, number, oneOf, orNull, record, ref, text, type Schema } from './schema-words';
@@ -26,6 +27,17 @@ const named = list(record({ id: integer, title: text }));
 const numbers = list(integer);
 
 const schemas: Record<string, Schema> = {
+  RefusedRecords: record({
+    total: integer, more: flag,
+    records: list(record({ id: integer, atMs: number, kind: text, sqlstate: text, reason: text, record: text })),
+  }),
+  SentAgain: record({ taken: flag }),
+  PartHealth: record({ state: oneOf(['ok', 'degraded', 'down']), sinceMs: number, words: text }),
+  ServerState: record({
+    state: oneOf(['ok', 'degraded', 'down']), nowMs: number, parts: record(Object.fromEntries(HEALTH_PARTS.map((part) => [part, ref('PartHealth')]))),
+    judgedAgainFromMs: orNull(number), judgedMs: orNull(number), gatheredNames: list(record({ kind: text, names: integer })),
+    clocks: list(record({ component: text, host: text, aheadMs: number, refused: integer, sinceMs: number, lastMs: number })),
+  }),
   Interval: record({ estimate: number, low: number, high: number }),
   Series: record({
     startMs: number, stepMs: number, values: list(orNull(number)), low: list(orNull(number)), high: list(orNull(number)), other: orNull(list(orNull(number))),
@@ -416,6 +428,20 @@ export function openApi(url: string): Schema {
         post: post('Takes a change back to what was set before it', 'NewSetting', { '201': ok('Settings', 'as they are now') }, [path('id')]),
       },
       '/api/status': { get: get('How fresh the data is', 'Freshness') },
+      '/api/server-state': { get: get("How this server's parts are, what is judged again, whose clock is wrong", 'ServerState') },
+      '/api/refused-records': {
+        get: get('Records that the database refused, newest first', 'RefusedRecords', [query('before', integer, 'older than this one')]),
+      },
+      '/api/refused-records/{id}': {
+        delete: { summary: 'Drops a refused record', parameters: [path('id')], responses: { '204': { description: 'dropped' }, default: problem } },
+      },
+      '/api/refused-records/{id}/send-again': {
+        post: {
+          summary: 'Tries to store a refused record once more; refused again, it is kept aside again',
+          parameters: [path('id')],
+          responses: { '200': ok('SentAgain', 'whether it was taken this time'), default: problem },
+        },
+      },
       '/api/handoffs': {
         get: get('Handoffs, newest first', 'Handoffs'),
         post: post('Sends an incident to a team', 'NewHandoff', { '201': ok('Handoff', 'made'), '200': ok('Handoff', 'was made before with this key') }, [

@@ -1,4 +1,4 @@
-import { Router, json, type Request } from 'express';
+import { Router, json, type Request, type RequestHandler } from 'express';
 import { object, string } from 'yup';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
@@ -14,7 +14,8 @@ const pagesQuery = object({
   by: string().oneOf(PAGE_DIMENSIONS).default('page'),
   ...(Object.fromEntries(PAGE_DIMENSIONS.map((dimension) => [dimension, text])) as Record<PageDimension, typeof text>),
 });
-const MOST_MAP = '40mb';
+/** Uploads that are read at a time: each is in memory as a whole. */
+const MOST_UPLOADS = 2;
 const sourceMapInput = object({
   component: text.required('component: whose script is it?'),
   version: text.default(''),
@@ -23,14 +24,22 @@ const sourceMapInput = object({
 });
 
 /** Page loads in browsers, errors of their scripts, and the maps that make those readable. */
-export function pageRoutes(database: Database, engine: Engine, search: Search): Router {
+export function pageRoutes({ database, engine, search, maxMapBytes }: { database: Database; engine: Engine; search: Search; maxMapBytes: number }): Router {
   const router = Router();
+  let uploads = 0;
+  const oneOfFew: RequestHandler = (_request, response, next) => {
+    if (uploads >= MOST_UPLOADS)
+      throw new Problem('tooMany', `At most ${MOST_UPLOADS} source maps are taken at a time. Send this one again in a moment.`, { retryAfterS: 5 });
+    uploads++;
+    response.once('close', () => uploads--);
+    next();
+  };
   const version = () => Math.floor(Date.now() / FRESH_MS);
   /** A live window ends with the newest that is known: data has its own time. */
   const windowOf = async (request: Request) => {
     const question = readWindow(request);
     if ('fromMs' in question) return question;
-    const toMs = Math.max(engine.figures.watermarkMs, (await newestOfPages(database)) + 1);
+    const toMs = Math.max(engine.figures?.watermarkMs ?? 0, (await newestOfPages(database)) + 1);
     return { fromMs: toMs - question.lengthMs, toMs };
   };
   const focusOf = (request: Request): { by: PageDimension; focus: PageFocus } => {
@@ -58,7 +67,7 @@ export function pageRoutes(database: Database, engine: Engine, search: Search): 
   router.get('/source-maps', async (_request, response) => {
     response.json({ maps: await listSourceMaps(database) });
   });
-  router.post('/source-maps', json({ limit: MOST_MAP }), async (request, response) => {
+  router.post('/source-maps', oneOfFew, json({ limit: maxMapBytes }), async (request, response) => {
     const { map: _map, ...key } = readInput(sourceMapInput, request.body);
     const { map } = request.body as { map: { version?: unknown; mappings?: unknown } };
     if (map.version !== 3 || typeof map.mappings !== 'string')

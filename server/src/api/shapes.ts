@@ -7,6 +7,7 @@ import type { MoneyFigure, MoneyVerdict } from '@toplens/core/money';
 import type { Rating, ViewKind, Vital } from '@toplens/core/pages';
 import type { AttemptKind, Dimension } from '@toplens/core/telemetry';
 import type { Layer } from '@toplens/core/traces';
+import type { HealthPart } from '../maintenance/health';
 import type { ListedView, PageDimension } from '../store/pages';
 
 /** What the API answers. The OpenAPI description says the same; a test holds both together. */
@@ -939,4 +940,30 @@ export interface PageLoadShape extends ListedLoadShape {
   moreResources: number;
   scriptErrors: { atMs: number; type: string; message: string; frames: FrameShape[]; isMapped: boolean }[];
   attempt: { traceId: string; spanId: string } | null;
+}
+
+export interface RefusedRecordsShape {
+  total: number;
+  records: { id: number; atMs: number; kind: string; sqlstate: string; reason: string; record: string }[];
+  /** there are older ones */
+  more: boolean;
+}
+
+export interface PartHealthShape {
+  state: 'ok' | 'degraded' | 'down';
+  sinceMs: number;
+  words: string;
+}
+
+export interface ServerStateShape {
+  state: PartHealthShape['state'];
+  /** this server's clock */
+  nowMs: number;
+  parts: Record<HealthPart, PartHealthShape>;
+  /** from where old stretches are being judged again; null when none are */
+  judgedAgainFromMs: number | null;
+  judgedMs: number | null;
+  /** names put under "other" since the start, by kind */
+  gatheredNames: { kind: string; names: number }[];
+  clocks: { component: string; host: string; aheadMs: number; refused: number; sinceMs: number; lastMs: number }[];
 }

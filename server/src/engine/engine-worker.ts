@@ -1,6 +1,7 @@
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
 import type { Settings } from '../settings/settings';
+import { newestEnd } from '../store/attempts';
 import { Database } from '../store/database';
 import { SettingsBook, type SettingChange } from '../settings/settings-book';
 import { loadChanges } from '../store/settings';
@@ -24,6 +25,7 @@ import { runPass } from './pass';
 import { personAttempts } from './person';
 import type { FromEngine, ToEngine } from './protocol';
 import { thinTraces } from './thin-traces';
+import { Watermark } from './watermark';
 import { loadWorld, takeSettings, type World } from './world';
 import { worstFirst } from './worst-first';
 
@@ -39,10 +41,14 @@ const send = (message: FromEngine) => parentPort?.postMessage(message);
 const PASS_EVERY_MS = 1_000;
 const LONGEST_REST_MS = 6_000;
 const KEEP_MS = 30 * HOUR_MS;
+/** Nothing is judged that is older than what is known of the past. */
+const KEEP_ROLL_UPS_MS = 36 * DAY_MS;
 /** Counts by minute are small; judging looks back a day and more for what is usual in a site or on a host. */
 const KEEP_COUNTS_MS = 48 * HOUR_MS;
 
 const changed = new Set<number>();
+let watermark = new Watermark(0);
+let passBeganMs = 0;
 let lastPassMs = 0;
 let lastPassEnd = 0;
 let watermarkAtPass = 0;
@@ -51,25 +57,35 @@ let thinning: Promise<void> | undefined;
 
 const loaded = loadWorld(new Database(port), settings, segmentsDir).then(({ world, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
-  send({ kind: 'figures', figures: figures(world, lastPassMs) });
+  watermark = new Watermark(world.watermarkMs);
+  sendFigures(world);
   return world;
 });
 
-async function pass(world: World): Promise<void> {
+const sendFigures = (world: World) => send({ kind: 'figures', figures: figures(world, { lastPassMs, passBeganMs }) });
+
+/** Old stretches get so much of a pass; `isFinal`: all of it is wanted now. */
+const DUE_MS = 1_500;
+
+async function pass(world: World, isFinal: boolean): Promise<void> {
   const hours = [...changed];
   changed.clear();
   watermarkAtPass = world.watermarkMs;
   const begun = performance.now();
+  passBeganMs = Date.now();
+  sendFigures(world);
   try {
-    await runPass(world, hours);
+    const left = await runPass(world, hours, () => isFinal || performance.now() - begun < DUE_MS);
+    for (const hourMs of left) changed.add(hourMs);
   } catch (error) {
     for (const hourMs of hours) changed.add(hourMs);
     throw error;
   } finally {
     lastPassEnd = performance.now();
     lastPassMs = lastPassEnd - begun;
+    passBeganMs = 0;
   }
-  send({ kind: 'figures', figures: figures(world, lastPassMs) });
+  sendFigures(world);
   // What came faster than it could be judged stays until it is judged.
   world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
   world.history.trim(world.watermarkMs - DAY_MS);
@@ -79,12 +95,28 @@ async function pass(world: World): Promise<void> {
     .finally(() => (thinning = undefined));
 }
 
+/** The clock was set back: how far data goes is asked of what is stored. */
+async function readClock(world: World, isFinal: boolean): Promise<void> {
+  const now = Date.now();
+  if (watermark.isAhead(now)) {
+    watermark.setBack(await newestEnd(world.database, now));
+    // What was judged as complete in times that are still to come is judged when they have come.
+    if (world.judgedMs > now) world.judgedMs = floorTo(watermark.at(now, true) - HOUR_MS, HOUR_MS);
+    world.watermarkMs = watermark.at(now, isFinal);
+    world.version++;
+  }
+  world.watermarkMs = Math.max(world.watermarkMs, watermark.at(now, isFinal));
+}
+
 /** One pass at a time; whoever asks meanwhile waits for the running one and then for one of their own. */
-async function settle(world: World): Promise<void> {
-  while (passing) await passing.catch(() => undefined);
-  if (changed.size === 0 && world.watermarkMs === watermarkAtPass) return;
-  passing = pass(world).finally(() => (passing = undefined));
-  await passing;
+async function settle(world: World, isFinal = false): Promise<void> {
+  do {
+    while (passing) await passing.catch(() => undefined);
+    await readClock(world, isFinal);
+    if (changed.size === 0 && world.watermarkMs === watermarkAtPass && world.dueFromMs === undefined) return;
+    passing = pass(world, isFinal).finally(() => (passing = undefined));
+    await passing;
+  } while (isFinal && (changed.size > 0 || world.dueFromMs !== undefined));
 }
 
 async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>): Promise<unknown> {
@@ -139,7 +171,7 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
     case 'flowCounts':
       return flowCounts(world);
     case 'settle':
-      await settle(world);
+      await settle(world, true);
       return null;
   }
 }
@@ -148,7 +180,9 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
 async function changeSettings(world: World, change: SettingChange): Promise<void> {
   takeSettings(world, new SettingsBook(settings, await loadChanges(world.database)), change.key);
   const from = Math.min(change.fromMs, world.judgedMs);
-  if (world.names.flowOfKey(change.key) !== undefined && world.judgedMs > 0) changed.add(floorTo(from, HOUR_MS));
+  const earliest = world.watermarkMs - KEEP_ROLL_UPS_MS;
+  if (world.names.flowOfKey(change.key) !== undefined && world.judgedMs > 0) changed.add(floorTo(Math.max(from, earliest), HOUR_MS));
+  // What is long ago is judged beside: nobody waits for it.
   await settle(world);
 }
 
@@ -156,9 +190,9 @@ async function receive(message: ToEngine): Promise<void> {
   const world = await loaded;
   switch (message.kind) {
     case 'batch': {
-      const { columns, batch, latestEndMs } = message.batch;
+      const { columns, batch } = message.batch;
       for (const hourMs of world.hours.append(columns, batch)) changed.add(hourMs);
-      world.watermarkMs = Math.max(world.watermarkMs, latestEndMs);
+      watermark.add(columns, Date.now());
       return;
     }
     case 'ask': {

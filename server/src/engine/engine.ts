@@ -1,61 +1,115 @@
 import { COLUMN_NAMES } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import type { Worker } from 'node:worker_threads';
+import { Problem } from '../errors';
 import type { CommittedBatch } from '../intake/intake';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
 import { WaitingAnswers } from '../store/waiting-answers';
 import { startWorker } from '../store/worker';
+import { heapLimit } from '../store/worker-memory';
 import type { EngineFigures, FromEngine, Questions, ToEngine } from './protocol';
 
-/** The computation, in a worker of its own: no request waits for another one's heavy question. */
+export interface EngineOptions {
+  settings: Settings;
+  segmentsDir: string;
+  usualTracesAMinute: number;
+}
+
+const RESTART_AFTER_MS = 1_000;
+const LONGEST_PAUSE_MS = 60_000;
+const STOP_PATIENCE_MS = 3_000;
+
+const starting = () =>
+  new Problem('recovering', 'The part that judges is reading what it needs. Nothing that was taken is lost: try again in a moment.', { retryAfterS: 3 });
+
+/** The computation, in a worker of its own: no request waits for another one's heavy question. When it dies, another one starts. */
 export class Engine {
   #figures: EngineFigures | undefined;
-  readonly #waiting = new WaitingAnswers();
+  #waiting = new WaitingAnswers();
+  #worker: Worker | undefined;
+  #isReady = false;
+  #stopped = false;
+  #deathsInARow = 0;
+  /** why it died last, for people */
+  lastDeath = '';
 
-  private constructor(
-    private readonly worker: Worker,
-    log: Logger,
-  ) {
+  constructor(
+    private readonly database: Database,
+    private readonly options: EngineOptions,
+    private readonly log: Logger,
+  ) {}
+
+  get isReady(): boolean {
+    return this.#isReady;
+  }
+
+  /** Reads what it needs from the database. Resolves when it can be asked. */
+  async start(): Promise<void> {
+    const port = this.database.connectThread();
+    const worker = startWorker('engine/engine-worker.ts', { port, ...this.options }, { transferList: [port], resourceLimits: heapLimit(0.4, 1_024, 16_384) });
+    const waiting = (this.#waiting = new WaitingAnswers());
+    this.#worker = worker;
     worker.on('message', (message: FromEngine) => {
-      if (message.kind === 'log') return log[message.level](message.detail, message.message);
+      if (message.kind === 'log') return this.log[message.level](message.detail, message.message);
       if (message.kind === 'figures') return (this.#figures = message.figures);
-      if (message.ok) this.#waiting.resolve(message.id, message.answer);
-      else this.#waiting.reject(message.id, new Error(message.message));
+      if (message.ok) waiting.resolve(message.id, message.answer);
+      else waiting.reject(message.id, new Error(message.message));
     });
     worker.on('error', (error) => {
-      log.error({ error }, 'the engine stopped');
-      this.#waiting.rejectAll(error);
+      this.lastDeath = error.message;
+      this.log.error({ err: error }, 'the engine stopped; it is started again');
     });
+    worker.on('exit', () => {
+      waiting.rejectAll(starting());
+      if (this.#worker !== worker) return;
+      this.#worker = undefined;
+      this.#isReady = false;
+      if (this.#stopped) return;
+      const pauseMs = Math.min(LONGEST_PAUSE_MS, RESTART_AFTER_MS * 2 ** this.#deathsInARow++);
+      setTimeout(() => !this.#stopped && !this.#worker && void this.start().catch(() => undefined), pauseMs).unref();
+    });
+    await waiting.ask((id) => worker.postMessage({ kind: 'ask', id, name: 'freshness', ask: null } satisfies ToEngine));
+    this.#isReady = true;
+    this.#deathsInARow = 0;
   }
 
-  static async start(database: Database, settings: Settings, segmentsDir: string, usualTracesAMinute: number, log: Logger): Promise<Engine> {
-    const port = database.connectThread();
-    const worker = startWorker('engine/engine-worker.ts', { port, settings, segmentsDir, usualTracesAMinute }, { transferList: [port] });
-    const engine = new Engine(worker, log);
-    await engine.ask('freshness', null);
-    return engine;
+  /** Begins anew, as when the database was opened anew. */
+  async restart(): Promise<void> {
+    const worker = this.#worker;
+    this.#worker = undefined;
+    this.#isReady = false;
+    this.#waiting.rejectAll(starting());
+    await worker?.terminate();
+    if (!this.#stopped) await this.start();
   }
 
-  /** As of the last pass: told at once, however busy the engine is. */
-  get figures(): EngineFigures {
-    if (!this.#figures) throw new Error('the engine has not started');
+  /** As of the last pass: told at once, however busy the engine is; `undefined` before it has read what it needs. */
+  get figures(): EngineFigures | undefined {
     return this.#figures;
   }
 
   ask<Name extends keyof Questions>(name: Name, ask: Questions[Name]['ask']): Promise<Questions[Name]['answer']> {
-    return this.#waiting.ask((id) => this.worker.postMessage({ kind: 'ask', id, name, ask }));
+    const worker = this.#worker;
+    if (!worker || !this.#isReady) return Promise.reject(starting());
+    return this.#waiting.ask((id) => worker.postMessage({ kind: 'ask', id, name, ask }));
   }
 
-  /** Hands committed attempts over; the columns are moved, not copied. */
+  /** Hands committed attempts over; the columns are moved, not copied. Without an engine they are read from the database later. */
   append(batch: CommittedBatch): void {
+    if (!this.#worker) return;
     const { columns } = batch;
     const buffers = COLUMN_NAMES.map((name) => columns[name].buffer as ArrayBuffer);
-    this.worker.postMessage({ kind: 'batch', batch } satisfies ToEngine, buffers);
+    this.#worker.postMessage({ kind: 'batch', batch } satisfies ToEngine, buffers);
   }
 
   async stop(): Promise<void> {
-    await this.#waiting.ask((id) => this.worker.postMessage({ kind: 'stop', id } satisfies ToEngine)).catch(() => undefined);
-    await this.worker.terminate();
+    this.#stopped = true;
+    const worker = this.#worker;
+    if (!worker) return;
+    const patience = new Promise((resolve) => setTimeout(resolve, STOP_PATIENCE_MS).unref());
+    if (this.#isReady)
+      await Promise.race([this.#waiting.ask((id) => worker.postMessage({ kind: 'stop', id } satisfies ToEngine)), patience]).catch(() => undefined);
+    await worker.terminate();
   }
 }

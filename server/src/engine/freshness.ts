@@ -24,12 +24,14 @@ function lastBucket(world: World, flow: number): number {
   return 0;
 }
 
-export function figures(world: World, lastPassMs: number): EngineFigures {
+export function figures(world: World, { lastPassMs, passBeganMs }: Pick<EngineFigures, 'lastPassMs' | 'passBeganMs'>): EngineFigures {
   return {
     flows: world.names.flows.length,
     hoursInMemory: world.hours.inMemory,
     incidents: world.register.all.length,
     lastPassMs,
+    passBeganMs,
+    dueFromMs: world.dueFromMs,
     watermarkMs: world.watermarkMs,
     judgedMs: world.judgedMs,
     memory: threadMemory(),

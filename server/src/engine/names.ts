@@ -1,5 +1,5 @@
 import type { FlowFacts } from '@toplens/core/flows';
-import { DIMENSIONS, type AttemptKind, type Dimension } from '@toplens/core/telemetry';
+import { DIMENSIONS, SMALL_NUMBERS, type AttemptKind, type Dimension } from '@toplens/core/telemetry';
 import { parseFlowText, type FlowIdentity } from '../intake/name-book';
 import { flowKey, type SettingsBook } from '../settings/settings-book';
 import type { Database } from '../store/database';
@@ -44,12 +44,12 @@ export class Names {
   async refresh(): Promise<void> {
     const rows = await this.database.query<{ id: number; kind: string; value: string }>(
       `SELECT id, kind, value FROM name
-        WHERE ((id > $1 AND id < 65536) OR id > greatest($2::int, 65535)) AND kind NOT IN ('person', 'span', 'peer') ORDER BY id`,
+        WHERE ((id > $1 AND id < ${SMALL_NUMBERS}) OR id > greatest($2::int, ${SMALL_NUMBERS - 1})) AND kind NOT IN ('person', 'span', 'peer') ORDER BY id`,
       this.#newest,
     );
     if (rows.length > 0) this.#flowsNow = undefined;
     for (const { id, kind, value } of rows) {
-      this.#newest[id < 65_536 ? 0 : 1] = id;
+      this.#newest[id < SMALL_NUMBERS ? 0 : 1] = id;
       if (kind === 'flow') {
         const identity = parseFlowText(value);
         if (!this.#applications.has(identity.application)) this.#applications.set(identity.application, this.#applications.size + 1);

@@ -6,6 +6,7 @@ import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/
 import type { Statement } from '../store/database';
 import { saveIncident } from '../store/incidents';
 import { saveRelease } from '../store/releases';
+import { saveDue } from '../store/judging-due';
 import { replaceHour } from '../store/roll-ups';
 import { componentOf, findComponent } from './component';
 import { successionIn } from './succession';
@@ -23,13 +24,25 @@ const SEALED_AFTER_MS = 20 * MINUTE_MS;
 /** Lets what waits meanwhile, questions above all, have its turn: a pass over many hours is answered through, not waited for. */
 const giveWay = () => new Promise<void>((resolve) => setImmediate(resolve));
 
+/** What changed longer ago than this is judged beside what is live, a part in each pass. */
+const LIVE_MS = 2 * DAY_MS;
+/** So many changed hours are rolled up in a pass, the newest first; the others wait for the next one. */
+const MOST_HOURS = 96;
+
 /**
  * One pass over what changed: roll-ups of the changed hours, then judgement from before the first change to the last
- * complete minute. The result depends on the stored attempts alone, not on the passes that led there.
+ * complete minute. The result depends on the stored attempts alone, not on the passes that led there: once nothing is due any
+ * more, all from the oldest change on was judged in the order of time.
+ *
+ * What changed long ago keeps nobody waiting: the last day is judged first, then old days one by one, as long as `mayGoOn` says.
+ *
+ * @returns hours that are left for the next pass
  */
-export async function runPass(world: World, changedHours: readonly number[]): Promise<void> {
+export async function runPass(world: World, changedHours: readonly number[], mayGoOn: () => boolean = () => true): Promise<number[]> {
   await world.names.refresh();
-  const hours = [...changedHours].sort((a, b) => a - b);
+  const newestFirst = [...changedHours].sort((a, b) => b - a);
+  const hours = newestFirst.slice(0, MOST_HOURS).reverse();
+  const left = newestFirst.slice(MOST_HOURS);
   const statements: Statement[] = [];
   for (const hourMs of hours) {
     await giveWay();
@@ -42,11 +55,37 @@ export async function runPass(world: World, changedHours: readonly number[]): Pr
   await world.database.transaction(statements);
   const completeMs = floorTo(world.watermarkMs - LATENESS_MS, MINUTE_MS);
   const changedMs = Math.min(hours[0] ?? Infinity, world.judgedMs || Infinity);
-  if (!(changedMs < completeMs)) return;
-  await judge(world, changedMs - LOOK_BACK_MS, completeMs);
-  world.judgedMs = completeMs;
+  const liveFromMs = completeMs - LIVE_MS;
+  if (changedMs < liveFromMs) await setDue(world, Math.min(changedMs, world.dueFromMs ?? Infinity));
+  const liveChangedMs = Math.max(liveFromMs, Math.min(hours.find((hourMs) => hourMs >= liveFromMs) ?? Infinity, world.judgedMs || Infinity));
+  if (liveChangedMs < completeMs || (changedMs < completeMs && world.judgedMs === 0)) {
+    await judge(world, Math.min(liveChangedMs, completeMs) - LOOK_BACK_MS, completeMs);
+    world.judgedMs = completeMs;
+    world.version++;
+    world.hours.seal(completeMs - SEALED_AFTER_MS);
+  }
+  while (world.dueFromMs !== undefined && world.judgedMs > 0 && left.length === 0) {
+    await judgeDue(world);
+    if (!mayGoOn()) break;
+  }
+  return left;
+}
+
+async function setDue(world: World, fromMs: number | undefined): Promise<void> {
+  if (fromMs === world.dueFromMs) return;
+  world.dueFromMs = fromMs;
+  await world.database.transaction([saveDue(fromMs)]);
+}
+
+/** Judges the oldest day that is due. */
+async function judgeDue(world: World): Promise<void> {
+  const fromMs = world.dueFromMs as number;
+  const dayMs = floorTo(fromMs - LOOK_BACK_MS, DAY_MS) + DAY_MS;
+  const toMs = Math.min(dayMs, world.judgedMs);
+  await judge(world, fromMs - LOOK_BACK_MS, toMs);
   world.version++;
-  world.hours.seal(completeMs - SEALED_AFTER_MS);
+  // The evening before belongs to each day: the next one begins where this one ended.
+  await setDue(world, toMs >= world.judgedMs ? undefined : toMs + LOOK_BACK_MS);
 }
 
 function newReleases(world: World, rows: AttemptColumns): Statement[] {

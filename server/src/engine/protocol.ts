@@ -121,6 +121,10 @@ export interface EngineFigures {
   hoursInMemory: number;
   incidents: number;
   lastPassMs: number;
+  /** when the pass that is under way began, milliseconds since the epoch; 0 when none is */
+  passBeganMs: number;
+  /** from where old stretches are still to be judged anew; `undefined` when none are */
+  dueFromMs: number | undefined;
   watermarkMs: number;
   judgedMs: number;
   memory: ThreadMemory;

@@ -8,6 +8,7 @@ import { loadHour, newestEnd, storedHours } from '../store/attempts';
 import type { Database } from '../store/database';
 import { loadIncidents } from '../store/incidents';
 import { loadReleases, type Release } from '../store/releases';
+import { loadDue } from '../store/judging-due';
 import { loadRollUps, staleHours } from '../store/roll-ups';
 import { loadChanges } from '../store/settings';
 import { loadShares, type TraceShare } from '../store/trace-shares';
@@ -33,6 +34,8 @@ export interface World {
   watermarkMs: number;
   /** up to when minutes are judged */
   judgedMs: number;
+  /** old stretches are judged anew from here on, day by day, beside what is live; `undefined` when none are */
+  dueFromMs: number | undefined;
   /** grows with everything that changes an answer: answers made under an older one are made again */
   version: number;
 }
@@ -49,7 +52,7 @@ export async function loadWorld(database: Database, file: Settings, segmentsDir:
   const isMasked = (flow: number, startMs: number) => register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
   const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs, (flow, timeMs) => names.siteLimits(flow, timeMs)); // prettier-ignore
   history.calendar = dayKinds(settings.calendarAt(Infinity));
-  const watermarkMs = await newestEnd(database);
+  const watermarkMs = await newestEnd(database, Date.now());
   for (let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS); watermarkMs > 0 && dayMs <= watermarkMs; dayMs += DAY_MS)
     history.load(await loadRollUps(database, dayMs, dayMs + DAY_MS));
   const segments = new Segments(segmentsDir);
@@ -60,6 +63,7 @@ export async function loadWorld(database: Database, file: Settings, segmentsDir:
   const world: World = {
     database, names, settings, hours, segments, history, register, watermarkMs,
     releases: await loadReleases(database), shares: await loadShares(database), minutes: new Map(), judgedMs: 0, version: 1,
+    dueFromMs: await loadDue(database),
   }; // prettier-ignore
   // The last hour is judged once more: the process may have ended between a commit and its judgement.
   if (watermarkMs > 0) world.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);

@@ -1,20 +1,20 @@
 import { changeOfCloudEvent, changeOfRecord, isChange } from '@toplens/core/changes';
 import { isEntry, toAttempt, toInnerSpan, type FrontDoors, type InnerSpan } from '@toplens/core/flows';
 import {
-  MalformedTelemetry, type LogRecord, readLogsJson, readLogsProtobuf, readMetricsJson, readMetricsProtobuf, readTracesJson, readTracesProtobuf,
+  MalformedTelemetry, TooMuchTelemetry, type LogRecord, readLogsJson, readLogsProtobuf, readMetricsJson, readMetricsProtobuf, readTracesJson, readTracesProtobuf,
 } from '@toplens/core/formats'; // prettier-ignore
 import { toLogLine, whyLineRejected } from '@toplens/core/logs';
 import { BUSINESS_EVENT_NAME, eventOfCloudEvent, eventOfLine, eventOfRecord, isBusinessEvent, type LineMatch } from '@toplens/core/money';
-import { whyPointRejected, whyRejected, type Attempt, type ChangeEvent, type LogLine, type MetricPoint } from '@toplens/core/telemetry';
+import { textOf, whyPointRejected, whyRejected, type Attempt, type ChangeEvent, type LogLine, type MetricPoint, type TimeRange } from '@toplens/core/telemetry';
+import { floorTo, HOUR_MS } from '@toplens/core/time';
 import { attemptOfView, errorOfRecord, isPageView, isScriptError, PAGE_VIEW_EVENT, viewOfRecord, type PageView, type ScriptError } from '@toplens/core/pages';
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
-import type { JournalEntry } from './journal';
+import type { JournalEntry } from './journal-record';
+import type { SourceClocks } from './source-clocks';
+import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
 import { shortHash } from './short-hash';
-
-/** Clocks of senders may run ahead of ours by so much. */
-export const CLOCK_TOLERANCE_MS = 5 * 60_000;
 
 /** A request's telemetry, told apart by what becomes of it. */
 export interface Records {
@@ -34,6 +34,7 @@ export interface Reading {
   frontDoors: FrontDoors;
   /** the business event that a line tells of */
   readLine: (component: string, line: string) => LineMatch | undefined;
+  limits: IntakeLimits;
 }
 
 export interface Decoded {
@@ -44,7 +45,7 @@ export interface Decoded {
 }
 
 const SENT = ['attempts', 'spans', 'lines', 'points', 'changes', 'views', 'errors'] as const satisfies (keyof Records)[];
-const KINDS = [...SENT, 'toldBeside'] as const;
+export const KINDS = [...SENT, 'toldBeside'] as const;
 
 export const noRecords = (): Records => ({ attempts: [], spans: [], lines: [], points: [], changes: [], views: [], errors: [], toldBeside: [] });
 /** Records as the sender counts them. */
@@ -60,39 +61,45 @@ export function joined(many: readonly Records[]): Records {
  *
  * @throws MalformedTelemetry when the body is not a message of the protocol
  */
-export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { frontDoors, readLine }: Reading): Decoded {
+export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { frontDoors, readLine, limits }: Reading, clocks?: SourceClocks): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
-  const latestUs = (receivedMs + CLOCK_TOLERANCE_MS) * 1000;
+  const range: TimeRange = { earliestUs: (receivedMs - limits.ageMs) * 1000, latestUs: (receivedMs + limits.leadMs) * 1000 };
   const reject = (reason: string) => void reasons.set(reason, (reasons.get(reason) ?? 0) + 1);
   const json = encoding === 'json';
+  const tooMany = new Spread(limits);
   switch (signal) {
     case 'traces':
-      for (const span of json ? readTracesJson(parseJson(body)) : readTracesProtobuf(body)) {
-        const reason = whyRejected(span, latestUs);
+      for (const span of json ? readTracesJson(parseJson(body), limits) : readTracesProtobuf(body, limits)) {
+        const reason = whyRejected(span, range) ?? tooMany.why(span.traceId, span.startUs);
+        if (span.startUs > range.latestUs)
+          clocks?.note(textOf(span.resource['service.name']) ?? 'unknown service', textOf(span.resource['host.name']) ?? '', span.startUs / 1000);
         if (reason !== undefined) reject(reason);
         else if (isEntry(span, frontDoors)) records.attempts.push(toAttempt(span));
         else records.spans.push(toInnerSpan(span));
       }
       break;
     case 'logs':
-      decodeLogs(json ? readLogsJson(parseJson(body)) : readLogsProtobuf(body), latestUs, records, reject, readLine);
+      decodeLogs(json ? readLogsJson(parseJson(body), limits) : readLogsProtobuf(body, limits), range, records, reject, readLine);
       break;
     case 'metrics':
-      for (const point of json ? readMetricsJson(parseJson(body)) : readMetricsProtobuf(body)) {
-        const reason = whyPointRejected(point, latestUs);
+      for (const point of json ? readMetricsJson(parseJson(body), limits) : readMetricsProtobuf(body, limits)) {
+        const reason = whyPointRejected(point, range, limits.buckets);
         if (reason !== undefined) reject(reason);
         else records.points.push(point);
       }
       break;
     case 'changes':
-      for (const event of eventsIn(parseJson(body))) takeOr(reject, records.changes, changeOfCloudEvent(event, latestUs));
+      for (const event of eventsIn(parseJson(body), limits)) takeOr(reject, records.changes, changeOfCloudEvent(event, range));
       break;
     case 'events':
-      for (const event of eventsIn(parseJson(body))) takeOr(reject, records.attempts, eventOfCloudEvent(event, latestUs, shortHash));
+      for (const event of eventsIn(parseJson(body), limits)) {
+        const attempt = eventOfCloudEvent(event, range, shortHash);
+        takeOr(reject, records.attempts, typeof attempt === 'string' ? attempt : (tooMany.why('', attempt.startUs) ?? attempt));
+      }
       break;
     case 'browser':
-      decodeBrowser(parseJson(body), latestUs, records, reject);
+      decodeBrowser(parseJson(body), range, records, reject);
       break;
   }
   return {
@@ -105,7 +112,7 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { f
 /** Lines alike in all that was sent are told apart by their order. */
 function decodeLogs(
   all: ReturnType<typeof readLogsJson>,
-  latestUs: number,
+  range: TimeRange,
   records: Records,
   reject: (reason: string) => void,
   readLine: Reading['readLine'],
@@ -113,11 +120,11 @@ function decodeLogs(
   const repeats = new Map<string, number>();
   for (const record of all) {
     if (isChange(record)) {
-      takeOr(reject, records.changes, changeOfRecord(record, latestUs));
+      takeOr(reject, records.changes, changeOfRecord(record, range));
       continue;
     }
-    if (takeBrowserEvent(record, latestUs, records, reject)) continue;
-    const reason = whyLineRejected(record, latestUs);
+    if (takeBrowserEvent(record, range, records, reject)) continue;
+    const reason = whyLineRejected(record, range);
     if (reason !== undefined) {
       reject(reason);
       continue;
@@ -145,28 +152,50 @@ function takeView(view: PageView | string, records: Records, reject: (reason: st
 }
 
 /** @returns false when it is an event of another kind */
-function takeBrowserEvent(record: LogRecord, latestUs: number, records: Records, reject: (reason: string) => void): boolean {
-  if (isPageView(record)) takeView(viewOfRecord(record, latestUs), records, reject);
-  else if (isScriptError(record)) takeOr(reject, records.errors, errorOfRecord(record, latestUs));
-  else if (isBusinessEvent(record)) takeOr(reject, records.attempts, eventOfRecord(record, latestUs, shortHash));
+function takeBrowserEvent(record: LogRecord, range: TimeRange, records: Records, reject: (reason: string) => void): boolean {
+  if (isPageView(record)) takeView(viewOfRecord(record, range), records, reject);
+  else if (isScriptError(record)) takeOr(reject, records.errors, errorOfRecord(record, range));
+  else if (isBusinessEvent(record)) takeOr(reject, records.attempts, eventOfRecord(record, range, shortHash));
   else return false;
   return true;
 }
 
 /** What a browser may tell: page views, script errors, business events, and its own spans. Everything else in its request is refused. */
-function decodeBrowser(body: unknown, latestUs: number, records: Records, reject: (reason: string) => void): void {
+function decodeBrowser(body: unknown, range: TimeRange, records: Records, reject: (reason: string) => void): void {
   for (const record of recordsOfBrowser(body))
-    if (!takeBrowserEvent(record, latestUs, records, reject))
+    if (!takeBrowserEvent(record, range, records, reject))
       reject(`eventName: a browser tells of ${PAGE_VIEW_EVENT}, ${BUSINESS_EVENT_NAME} and exception alone`);
   for (const span of spansOfBrowser(body)) {
-    const reason = whyRejected(span, latestUs);
+    const reason = whyRejected(span, range);
     if (reason !== undefined) reject(reason);
     else records.spans.push(toInnerSpan(span));
   }
 }
 
 /** One event, or a batch of them. */
-const eventsIn = (json: unknown): unknown[] => (Array.isArray(json) ? json : [json]);
+function eventsIn(json: unknown, { records }: IntakeLimits): unknown[] {
+  const events = Array.isArray(json) ? (json as unknown[]) : [json];
+  if (events.length > records) throw new TooMuchTelemetry('request body', `more than ${records} events in a request; send smaller batches`);
+  return events;
+}
+
+/** What one request may touch: traces of so many spans, and so many hours, each of which is judged anew. */
+class Spread {
+  readonly #spans = new Map<string, number>();
+  readonly #hours = new Set<number>();
+
+  constructor(private readonly limits: IntakeLimits) {}
+
+  why(traceId: string, startUs: number): string | undefined {
+    const hour = floorTo(startUs / 1000, HOUR_MS);
+    if (this.#hours.size >= this.limits.hours && !this.#hours.has(hour)) return `startTimeUnixNano: a request tells of ${this.limits.hours} hours at most`;
+    this.#hours.add(hour);
+    if (traceId === '') return undefined;
+    const spans = (this.#spans.get(traceId) ?? 0) + 1;
+    this.#spans.set(traceId, spans);
+    return spans > this.limits.spansOfTrace ? `traceId: a trace has ${this.limits.spansOfTrace} spans in a request at most` : undefined;
+  }
+}
 
 /** @throws MalformedTelemetry when it is none */
 export function parseJson(body: Uint8Array): unknown {

@@ -1,23 +1,24 @@
 import { COLUMN_NAMES, type AttemptColumns } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
-import { Problem } from '../errors';
+import { Problem, type ProblemCode } from '../errors';
 import type { Database } from '../store/database';
 import type { CopyRows } from '../store/copy-rows';
-import type { CopiedTable, PartRow, VersionRow } from '../store/protocol';
+import type { CopiedTable, IngestBatch, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
 import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
-import { Journal, type JournalEntry, type JournalMark } from './journal';
-import { NameBook, nameRows } from './name-book';
+import type { Damage, Journal, JournalMark } from './journal';
+import type { JournalEntry } from './journal-record';
+import { NameBook, nameRows, type Name } from './name-book';
 import { changeRow, lineRows, pointRows } from './other-rows';
 import { callRows, detailRows, errorRows, viewRows } from './page-rows';
+import { countOf, halves, isTransient, keepAside } from './refused';
 import { encodeRows } from './rows';
+import { SourceClocks } from './source-clocks';
 
 /** Committed attempts on their way to the engine. */
 export interface CommittedBatch {
   batch: number;
   columns: AttemptColumns;
-  /** up to when senders had sent, milliseconds since the epoch; never ahead of this server's clock */
-  latestEndMs: number;
 }
 
 export interface IntakeFigures {
@@ -29,6 +30,12 @@ export interface IntakeFigures {
   backlogRecords: number;
   batches: number;
   duplicates: number;
+  /** bytes of bodies behind the records that wait */
+  backlogBytes: number;
+  /** records that the database refused, kept aside since the start */
+  keptAside: number;
+  /** bytes of the journal that could not be read, since the start */
+  damagedBytes: number;
 }
 
 interface Waiting {
@@ -40,72 +47,192 @@ interface Waiting {
 
 interface Applied {
   records: Records;
-  receivedMs: number;
+  bytes: number;
   mark: JournalMark | undefined;
+  /** called when it is stored, with what was kept aside of it */
+  stored?: (keptAside: number) => void;
+}
+
+interface Encoded {
+  message: IngestBatch;
+  columns: AttemptColumns;
+  /** that are to be stored with it */
+  names: Name[];
+}
+
+interface Storing {
+  mark: JournalMark | undefined;
+  /** reading of the journal under which it was begun */
+  generation: number;
+}
+
+export interface IntakeDeps {
+  database: Database;
+  journal: Journal;
+  reading: Reading;
+  maxBacklogRecords: number;
+  /** bytes of bodies that may wait for the database */
+  maxBacklogBytes?: number;
+  log: Logger;
+  onCommitted: (batch: CommittedBatch) => void;
+  /** why nothing can be taken at the moment, in words; `undefined` when all is well */
+  refusal?: () => { code: ProblemCode; detail: string; retryAfterS: number } | undefined;
+  /** the journal could not be written */
+  onJournalFault?: (error: NodeJS.ErrnoException) => void;
+  /** called after each checkpoint; says from which segment on the journal must be kept */
+  keepJournalFrom?: () => { segment: number; mostBytes: number };
+  now?: () => number;
 }
 
 const BATCH_RECORDS = 8_000;
+const BATCH_BYTES = 16 * 1024 * 1024;
+const MAX_BACKLOG_BYTES = 256 * 1024 * 1024;
 const CHECKPOINT_EVERY_MS = 30_000;
+const LONGEST_PAUSE_MS = 10_000;
 const PART_SEEN_EVERY_US = 5 * 60_000_000;
 
 /**
  * The way in for telemetry: decode, journal, acknowledge, then write to the database in groups. Acknowledged means
  * durable; when the database falls behind by more than the backlog allows, senders are told to come back.
+ *
+ * No record stops what comes after it: a group that the database refuses is divided until the one is found, which is kept
+ * aside with the reason.
  */
 export class Intake {
   readonly figures: IntakeFigures = {
     requests: 0, records: 0, rejectedRecords: 0, refusedRequests: 0, backlogRecords: 0, batches: 0, duplicates: 0,
+    backlogBytes: 0, keptAside: 0, damagedBytes: 0,
   }; // prettier-ignore
   #queue: Waiting[] = [];
   #backlog: Applied[] = [];
-  #journalling = false;
+  #journalling: Promise<void> | undefined;
   #storing: Promise<void> | undefined;
+  /** the journal is being read again: nothing else is stored meanwhile */
+  #replaying = false;
+  /** grows with each reading of the journal: what was begun under an older one is given up */
+  #generation = 0;
   #batch = 0;
   #appliedMark: JournalMark | undefined;
   #checkpointedMark: JournalMark | undefined;
-  #lastCheckpointMs = Date.now();
+  #checkpointsHeld = 0;
+  #lastCheckpointMs: number;
   #closed = false;
-  readonly #versions = new Map<string, number>();
-  readonly #parts = new Map<string, PartRow>();
+  #names!: NameBook;
+  #versions = new Map<string, number>();
+  #parts = new Map<string, PartRow>();
+  readonly #now: () => number;
+  /** sources whose clocks run ahead */
+  readonly clocks: SourceClocks;
+  /** parts of the journal that could not be read */
+  readonly damages: Damage[] = [];
 
-  private constructor(
-    private readonly deps: {
-      database: Database;
-      journal: Journal;
-      names: NameBook;
-      reading: Reading;
-      maxBacklogRecords: number;
-      log: Logger;
-      onCommitted: (batch: CommittedBatch) => void;
-      now: () => number;
-    },
-  ) {}
+  private constructor(private readonly deps: IntakeDeps) {
+    this.#now = deps.now ?? Date.now;
+    this.clocks = new SourceClocks(this.#now);
+    this.#lastCheckpointMs = this.#now();
+  }
 
-  /** Loads the names, applies what the journal holds beyond the last checkpoint, then is ready. */
-  static async open(deps: Omit<Intake['deps'], 'journal' | 'names' | 'now'> & { journalDir: string; now?: () => number }): Promise<Intake> {
-    const journal = Journal.open(deps.journalDir);
-    const names = await NameBook.load(deps.database);
-    const intake = new Intake({ now: Date.now, ...deps, journal, names });
-    const [newest] = await deps.database.query<{ batch: string | null }>('SELECT max(batch) AS batch FROM stale_hour');
-    intake.#batch = Number(newest?.batch ?? 0);
-    let replayed = 0;
-    for (const { entry, mark } of journal.replay()) {
-      const { records } = intake.#read(entry);
-      replayed += sizeOf(records);
-      intake.#backlog.push({ records, receivedMs: entry.receivedMs, mark });
-      intake.figures.backlogRecords += sizeOf(records);
-      if (intake.figures.backlogRecords >= BATCH_RECORDS) await intake.#store();
-    }
-    await intake.#store();
-    if (replayed > 0) deps.log.info({ records: replayed }, 'journal replayed');
+  /** Loads the names; then `replay` is to be called. */
+  static async open(deps: IntakeDeps): Promise<Intake> {
+    const intake = new Intake(deps);
+    await intake.#load();
     return intake;
+  }
+
+  get isReplaying(): boolean {
+    return this.#replaying;
+  }
+
+  /** The database went away: what is under way is given up, and nothing is stored until `replay` is called. */
+  interrupt(): void {
+    this.#generation++;
+    this.#replaying = true;
+  }
+
+  get names(): NameBook {
+    return this.#names;
+  }
+
+  async #load(): Promise<void> {
+    const { ageMs: keptMs, nameFactor: limitFactor } = this.deps.reading.limits;
+    this.#names = await NameBook.load(this.deps.database, { keptMs, limitFactor, now: this.#now });
+    this.#versions = new Map();
+    this.#parts = new Map();
+    const [newest] = await this.deps.database.query<{ batch: string | null }>('SELECT max(batch) AS batch FROM stale_hour');
+    this.#batch = Math.max(this.#batch, Number(newest?.batch ?? 0));
+  }
+
+  /**
+   * Applies what the journal holds behind what the database says it has. Requests may be taken meanwhile: they are stored
+   * behind it. Called at the start, and when the database had to be opened anew.
+   */
+  async replay(from: JournalMark): Promise<void> {
+    const generation = ++this.#generation;
+    this.#replaying = true;
+    try {
+      await this.#storing;
+      await this.#load();
+      // All that waits was journalled before this place, so it is read again from there.
+      await this.#journalling;
+      const until = this.deps.journal.end;
+      this.#forgetBacklog();
+      this.#appliedMark = from;
+      let replayed = 0;
+      let group: Applied[] = [];
+      let [records, bytes] = [0, 0];
+      const flush = async () => {
+        if (group.length > 0) await this.#storeGroup(group, generation);
+        group = [];
+        records = bytes = 0;
+        // A crash loop must not read more each time.
+        if (this.#now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.checkpoint();
+      };
+      for (const { entry, mark } of this.deps.journal.replay(from, { until, onDamage: (damage) => this.#noteDamage(damage) })) {
+        if (this.#isGivenUp(generation)) return;
+        const read = this.#readAgain(entry);
+        if (read) group.push({ records: read, bytes: entry.body.length, mark });
+        records += read ? sizeOf(read) : 0;
+        bytes += entry.body.length;
+        replayed += read ? sizeOf(read) : 0;
+        if (records >= BATCH_RECORDS || bytes >= BATCH_BYTES) await flush();
+      }
+      await flush();
+      if (replayed > 0) this.deps.log.info({ records: replayed }, 'journal replayed');
+      await this.checkpoint();
+    } finally {
+      if (generation === this.#generation) this.#replaying = false;
+    }
+    this.#startStoring();
+  }
+
+  /** An entry that cannot be read now was read once, by another version or other limits: it stops nothing. */
+  #readAgain(entry: JournalEntry): Records | undefined {
+    try {
+      return this.#read(entry).records;
+    } catch (error) {
+      this.deps.log.error({ err: error, signal: entry.signal }, 'an entry of the journal cannot be read; it is passed over');
+      return undefined;
+    }
+  }
+
+  #noteDamage(damage: Damage): void {
+    const bytes = damage.toByte - damage.fromByte;
+    this.damages.push(damage);
+    this.figures.damagedBytes += bytes;
+    this.deps.log.error({ ...damage, bytes }, 'a part of the journal cannot be read; it is kept aside in journal/damaged, and all behind it is read');
+  }
+
+  #forgetBacklog(): void {
+    this.#backlog = [];
+    this.figures.backlogRecords = this.#queue.reduce((sum, { records }) => sum + sizeOf(records), 0);
+    this.figures.backlogBytes = this.#queue.reduce((sum, { entry }) => sum + entry.body.length, 0);
   }
 
   /**
    * Takes a request. Resolves when its records are on the disk.
    *
    * @returns how many records were rejected and why (partial success)
-   * @throws Problem 'cannotKeepUp' when too much waits for the database
+   * @throws Problem 'cannotKeepUp' when too much waits for the database, 'diskFull', 'starting' while stopping
    * @throws MalformedTelemetry when the body is not of the protocol; nothing of it was taken
    */
   async take(
@@ -113,92 +240,186 @@ export class Intake {
     encoding: JournalEntry['encoding'],
     body: Uint8Array,
   ): Promise<Pick<Decoded, 'rejected' | 'reasons'> & { taken: number }> {
-    if (this.#closed) throw new Problem('starting', 'the server is stopping; send this again in a moment', { retryAfterS: 2 });
-    if (this.figures.backlogRecords > this.deps.maxBacklogRecords) {
-      this.figures.refusedRequests++;
-      throw new Problem('cannotKeepUp', 'too much waits for the database; nothing of this request was taken, send it again', {
-        retryAfterS: 1,
-      });
-    }
-    const entry: JournalEntry = { signal, encoding, body, receivedMs: this.deps.now() };
+    this.#checkOpen();
+    const entry: JournalEntry = { signal, encoding, body, receivedMs: this.#now() };
     const { records, ...decoded } = this.#read(entry);
     this.figures.requests++;
     this.figures.rejectedRecords += decoded.rejected;
     const taken = sizeOf(records);
-    this.figures.records += taken;
     if (taken > 0) {
       this.figures.backlogRecords += taken;
+      this.figures.backlogBytes += body.length;
       await new Promise<void>((done, failed) => {
         this.#queue.push({ entry, records, done, failed });
-        void this.#journalQueue();
+        this.#startJournalling();
       });
+      this.figures.records += taken;
     }
     return { ...decoded, taken };
   }
 
+  #checkOpen(): void {
+    if (this.#closed) throw new Problem('stopping', 'The server is stopping; send this again in a moment.', { retryAfterS: 2 });
+    const refusal = this.deps.refusal?.();
+    const { maxBacklogRecords, maxBacklogBytes = MAX_BACKLOG_BYTES } = this.deps;
+    const isBehind = this.figures.backlogRecords > maxBacklogRecords || this.figures.backlogBytes > maxBacklogBytes;
+    if (!refusal && !isBehind) return;
+    this.figures.refusedRequests++;
+    if (refusal) throw new Problem(refusal.code, refusal.detail, { retryAfterS: refusal.retryAfterS });
+    throw new Problem('cannotKeepUp', 'Too much waits for the database. Nothing of this request was taken: send it again.', { retryAfterS: 1 });
+  }
+
   /** A request's records, without points for whose series there is no room. */
   #read(entry: JournalEntry): Decoded {
-    const decoded = decode(entry, this.deps.reading);
+    const decoded = decode(entry, this.deps.reading, this.clocks);
     if (decoded.records.points.length === 0) return decoded;
-    const { admitted, refused, reason } = admitSeries(decoded.records.points, this.deps.names);
-    if (refused === 0) return decoded;
-    const reasons = [decoded.reasons, `${refused} × ${reason}`].filter(Boolean).join('; ');
-    return { records: { ...decoded.records, points: admitted }, rejected: decoded.rejected + refused, reasons };
+    const { admitted, refused } = admitSeries(decoded.records.points, this.#names, this.deps.reading.limits);
+    if (refused.size === 0) return decoded;
+    const reasons = [decoded.reasons, ...[...refused].map(([reason, n]) => `${n} × ${reason}`)].filter(Boolean).join('; ');
+    const rejected = decoded.rejected + decoded.records.points.length - admitted.length;
+    return { records: { ...decoded.records, points: admitted }, rejected, reasons };
+  }
+
+  #startJournalling(): void {
+    this.#journalling ??= this.#journalQueue().finally(() => {
+      this.#journalling = undefined;
+      if (this.#queue.length > 0) this.#startJournalling();
+    });
   }
 
   /** One group at a time: all that arrived while the last group was being synced is the next group. */
   async #journalQueue(): Promise<void> {
-    if (this.#journalling) return;
-    this.#journalling = true;
     while (this.#queue.length > 0) {
       const group = this.#queue;
       this.#queue = [];
       try {
         const mark = await this.deps.journal.append(group.map((waiting) => waiting.entry));
         group.forEach(({ records, entry, done }, i) => {
-          this.#backlog.push({ records, receivedMs: entry.receivedMs, mark: i === group.length - 1 ? mark : undefined });
+          const isLast = i === group.length - 1;
+          this.#backlog.push({ records, bytes: entry.body.length, mark: isLast ? mark : undefined });
           done();
         });
         this.#startStoring();
       } catch (error) {
-        this.deps.log.error({ error }, 'journal cannot be written');
-        for (const { records, failed } of group) {
+        this.deps.onJournalFault?.(error as NodeJS.ErrnoException);
+        this.deps.log.error({ err: error }, 'the journal cannot be written; nothing is acknowledged');
+        const refusal = this.deps.refusal?.();
+        for (const { records, entry, failed } of group) {
           this.figures.backlogRecords -= sizeOf(records);
-          failed(new Problem('cannotKeepUp', 'the journal cannot be written; nothing of this request was taken', { retryAfterS: 10 }));
+          this.figures.backlogBytes -= entry.body.length;
+          const detail = refusal?.detail ?? 'The journal cannot be written. Nothing of this request was taken: send it again.';
+          failed(new Problem(refusal?.code ?? 'cannotKeepUp', detail, { retryAfterS: 10 }));
         }
       }
     }
-    this.#journalling = false;
   }
 
   #startStoring(): void {
-    this.#storing ??= this.#store().finally(() => {
-      this.#storing = undefined;
-      if (this.#backlog.length > 0 && !this.#closed) this.#startStoring();
-    });
+    if (this.#replaying || this.#closed || this.#backlog.length === 0) return;
+    this.#storing ??= this.#store()
+      .catch((error: unknown) => this.deps.log.error({ err: error }, 'storing was interrupted; what waits stays in the journal'))
+      .finally(() => {
+        this.#storing = undefined;
+        this.#startStoring();
+      });
   }
 
   async #store(): Promise<void> {
-    while (this.#backlog.length > 0) {
+    const generation = this.#generation;
+    while (this.#backlog.length > 0 && !this.#isGivenUp(generation)) {
       const group: Applied[] = [];
-      let size = 0;
-      while (this.#backlog.length > 0 && size < BATCH_RECORDS) {
+      let [records, bytes] = [0, 0];
+      while (this.#backlog.length > 0 && records < BATCH_RECORDS && bytes < BATCH_BYTES) {
         const next = this.#backlog.shift() as Applied;
         group.push(next);
-        size += sizeOf(next.records);
+        records += sizeOf(next.records);
+        bytes += next.bytes;
       }
-      await this.#storeGroup(group);
-      this.figures.backlogRecords -= size;
-      if (this.deps.now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.checkpoint();
+      await this.#storeGroup(group, generation);
+      this.figures.backlogRecords -= records;
+      this.figures.backlogBytes -= bytes;
+      if (this.#now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.checkpoint();
     }
   }
 
-  async #storeGroup(group: Applied[]): Promise<void> {
-    const records = joined(group.map((applied) => applied.records));
-    const encoded = encodeRows([...records.attempts, ...records.toldBeside], records.spans, this.deps.names);
+  async #storeGroup(group: Applied[], generation: number): Promise<void> {
+    const mark = group.findLast((applied) => applied.mark)?.mark;
+    const before = this.figures.keptAside;
+    await this.#storeRecords(joined(group.map((applied) => applied.records)), { mark, generation });
+    this.#appliedMark = mark ?? this.#appliedMark;
+    for (const { stored } of group) stored?.(this.figures.keptAside - before);
+  }
+
+  /** Stores records; what the database refuses for good is divided, down to the one that is kept aside. */
+  async #storeRecords(records: Records, how: Storing): Promise<void> {
+    const refusal = await this.#tryToStore(records, how);
+    if (!refusal) return;
+    if (countOf(records) > 1) {
+      const [first, second] = halves(records);
+      await this.#storeRecords(first, { ...how, mark: undefined });
+      await this.#storeRecords(second, how);
+      return;
+    }
+    this.deps.log.error({ err: refusal }, 'a record was refused by the database; it is kept aside');
+    const { mark, generation } = how;
+    await this.#untilDone(() => this.deps.database.transaction([...keepAside(records, refusal), ...(mark ? [appliedUpTo(mark)] : [])]), generation);
+    this.figures.keptAside += countOf(records);
+  }
+
+  /** @returns why the database refused them for good; `undefined` when they are stored */
+  async #tryToStore(records: Records, { mark, generation }: Storing): Promise<(Error & { code?: string }) | undefined> {
+    let encoded: Encoded;
+    try {
+      encoded = this.#encode(records, mark);
+    } catch (error) {
+      return error as Error;
+    }
+    const { message, columns, names } = encoded;
+    try {
+      const { known } = await this.#untilDone(() => this.deps.database.ingest(message), generation);
+      this.#names.saved(names);
+      this.figures.batches++;
+      this.figures.duplicates += known.length;
+      this.#publish(message.batch, columns, known);
+      return undefined;
+    } catch (error) {
+      if (this.#isGivenUp(generation)) throw error;
+      // What was to be written with it once is to be written again.
+      this.#versions.clear();
+      this.#parts.clear();
+      return error as Error;
+    }
+  }
+
+  /** The process ends, or the journal is read again: what is under way is given up, and comes again from there. */
+  #isGivenUp(generation: number): boolean {
+    return this.#closed || generation !== this.#generation;
+  }
+
+  /**
+   * Tries again as long as that may help. The records are in the journal, so they are not lost. Nothing may overtake them: meanwhile
+   * the backlog fills, and senders are told to come back.
+   */
+  async #untilDone<Result>(work: () => Promise<Result>, generation: number): Promise<Result> {
+    for (let tries = 0; ; tries++) {
+      try {
+        return await work();
+      } catch (error) {
+        if (!isTransient(error) || this.#isGivenUp(generation)) throw error;
+        if (tries % 10 === 0) this.deps.log.error({ err: error, tries }, 'a batch cannot be stored, trying again');
+        await new Promise((resolve) => setTimeout(resolve, Math.min(LONGEST_PAUSE_MS, 200 * 2 ** tries)));
+        if (this.#isGivenUp(generation)) throw error;
+      }
+    }
+  }
+
+  #encode(records: Records, mark: JournalMark | undefined): Encoded {
+    const names = this.#names;
+    names.begin();
+    const encoded = encodeRows([...records.attempts, ...records.toldBeside], records.spans, names);
     // Most batches hold few kinds: rows of the others need no buffers.
     const rowsOf = <One>(table: CopiedTable, ones: readonly One[], encode: (ones: readonly One[], names: NameBook) => CopyRows) =>
-      ones.length === 0 ? [] : [{ table, rows: encode(ones, this.deps.names) }];
+      ones.length === 0 ? [] : [{ table, rows: encode(ones, names) }];
     const copies = [
       { table: 'span' as const, rows: encoded.spans },
       { table: 'attempt_item' as const, rows: encoded.items },
@@ -210,10 +431,11 @@ export class Intake {
       ...rowsOf('script_error', records.errors, errorRows),
     ];
     // Last, since all rows before it may bring new names.
-    copies.push(...rowsOf('name', this.deps.names.takeFresh(), nameRows));
-    const batch = ++this.#batch;
-    const message = {
-      batch,
+    const unsaved = names.unsavedOfBatch;
+    copies.push(...rowsOf('name', unsaved, nameRows));
+    const message: IngestBatch = {
+      batch: ++this.#batch,
+      mark,
       attempts: encoded.attempts.finish(),
       attemptCount: encoded.attempts.rows,
       hours: [...encoded.hours],
@@ -223,23 +445,18 @@ export class Intake {
       changes: records.changes.map(changeRow),
       copies: copies.filter(({ rows }) => rows.rows > 0).map(({ table, rows }) => ({ table, rows: rows.finish() })),
     };
-    for (let tries = 0; ; tries++) {
-      try {
-        const { known } = await this.deps.database.ingest(message);
-        this.figures.batches++;
-        this.figures.duplicates += known.length;
-        const receivedMs = Math.max(...group.map((applied) => applied.receivedMs));
-        this.#publish(batch, encoded.columns, known, receivedMs);
-        break;
-      } catch (error) {
-        // The records are in the journal, so they are not lost. Nothing may overtake them: meanwhile the backlog fills,
-        // and senders are told to come back.
-        this.deps.log.error({ error, tries }, 'batch cannot be stored, trying again');
-        if (this.#closed) throw error;
-        await new Promise((resolve) => setTimeout(resolve, Math.min(30_000, 200 * 2 ** tries)));
-      }
-    }
-    this.#appliedMark = group.findLast((applied) => applied.mark)?.mark ?? this.#appliedMark;
+    return { message, columns: encoded.columns, names: unsaved };
+  }
+
+  /** Stores records that were kept aside once more. @returns whether they were taken this time */
+  async sendAgain(records: Records): Promise<boolean> {
+    this.#checkOpen();
+    this.figures.backlogRecords += sizeOf(records);
+    const keptAside = await new Promise<number>((stored) => {
+      this.#backlog.push({ records, bytes: 0, mark: undefined, stored });
+      this.#startStoring();
+    });
+    return keptAside === 0;
   }
 
   /** Versions that are new, or were seen earlier than known so far. Known again after a restart, at the price of one write each. */
@@ -263,36 +480,54 @@ export class Intake {
     return fresh.map(([, part]) => part);
   }
 
-  #publish(batch: number, columns: AttemptColumns, known: number[], receivedMs: number): void {
-    const isKnown = new Set(known);
-    let latestEndMs = 0;
-    for (let i = 0; i < columns.n; i++) latestEndMs = Math.max(latestEndMs, (columns.startMs[i] as number) + (columns.durationMs[i] as number));
-    const fresh = known.length === 0 ? columns : withoutRows(columns, isKnown);
-    this.deps.onCommitted({ batch, columns: fresh, latestEndMs: Math.min(latestEndMs, receivedMs) });
+  #publish(batch: number, columns: AttemptColumns, known: number[]): void {
+    const fresh = known.length === 0 ? columns : withoutRows(columns, new Set(known));
+    this.deps.onCommitted({ batch, columns: fresh });
   }
 
-  /** Makes the database durable, then lets the journal forget what it holds. */
+  /** Makes the database durable, then lets the journal forget what it holds and no backup needs. */
   async checkpoint(): Promise<void> {
-    this.#lastCheckpointMs = this.deps.now();
+    this.#lastCheckpointMs = this.#now();
     const mark = this.#appliedMark;
-    if (!mark || mark === this.#checkpointedMark) return;
+    if (!mark || mark === this.#checkpointedMark || this.#checkpointsHeld > 0) return;
     await this.deps.database.checkpoint();
-    this.deps.journal.forget(mark);
+    const keep = this.deps.keepJournalFrom?.() ?? { segment: Infinity, mostBytes: Infinity };
+    this.deps.journal.forget(Math.min(mark.segment, keep.segment), { applied: mark, mostBytes: keep.mostBytes });
     this.#checkpointedMark = mark;
+  }
+
+  /** While a backup is read, what it needs of the database's own log must not be recycled. */
+  async withoutCheckpoints<Result>(work: () => Promise<Result>): Promise<Result> {
+    this.#checkpointsHeld++;
+    try {
+      return await work();
+    } finally {
+      this.#checkpointsHeld--;
+    }
   }
 
   /** Waits until everything taken is in the database. */
   async settled(): Promise<void> {
-    while (this.#journalling || this.#storing || this.#backlog.length > 0) await (this.#storing ?? new Promise((resolve) => setTimeout(resolve, 2)));
+    while (this.#journalling || this.#storing || this.#backlog.length > 0 || this.#replaying) await new Promise((resolve) => setTimeout(resolve, 2));
   }
 
-  async close(): Promise<void> {
+  /** Takes nothing more. What is not in the database after so long stays in the journal, for the next start. */
+  async close(patienceMs = 3_000): Promise<void> {
+    const end = performance.now() + patienceMs;
+    const isBusy = () => this.#journalling || this.#storing || this.#backlog.length > 0;
+    while (isBusy() && performance.now() < end) await new Promise((resolve) => setTimeout(resolve, 5));
     this.#closed = true;
-    await this.settled().catch(() => undefined);
-    await this.checkpoint();
+    await this.#journalling;
+    await Promise.race([this.#storing, new Promise((resolve) => setTimeout(resolve, 2_000).unref())]).catch(() => undefined);
     await this.deps.journal.close();
   }
 }
+
+const appliedUpTo = ({ segment, offset }: JournalMark) => ({
+  sql: `INSERT INTO journal_applied (segment, byte_offset) VALUES ($1, $2)
+          ON CONFLICT (one) DO UPDATE SET segment = excluded.segment, byte_offset = excluded.byte_offset`,
+  params: [segment, offset],
+});
 
 function withoutRows(columns: AttemptColumns, left: ReadonlySet<number>): AttemptColumns {
   const kept = Array.from({ length: columns.n }, (_, i) => i).filter((i) => !left.has(i));

@@ -13,12 +13,12 @@ export function lineRows(lines: readonly LogLine[], names: NameBook): CopyRows {
     rows.int4(names.idOf('component', line.component));
     rows.int8(line.atUs);
     rows.hex(lineIdentity(line));
-    rows.int4(names.idOf('host', line.host));
+    rows.int4(names.idOf('host', line.host, line.component));
     rows.int2(line.severity);
     if (line.traceId === '') rows.null();
     else rows.hex(line.traceId);
     rows.hex(line.spanId);
-    rows.int4(names.idOf('failure', line.failure));
+    rows.int4(names.idOf('failure', line.failure, line.component));
     rows.text(line.body);
   }
   return rows;
@@ -29,7 +29,7 @@ export function pointRows(points: readonly MetricPoint[], names: NameBook): Copy
   const rows = new CopyRows(5);
   for (const { series, atUs, startUs, value, distribution } of points) {
     rows.startRow();
-    rows.int4(names.idOf('series', seriesText(series)));
+    rows.int4(names.idOf('series', seriesText(series), series.component));
     rows.int8(atUs);
     rows.int8(startUs);
     rows.float8(value);

@@ -16,16 +16,16 @@ export function viewRows(views: readonly PageView[], names: NameBook): CopyRows 
     rows.int8(told.atUs);
     rows.int2(VIEW_KINDS.indexOf(told.kind));
     rows.int4(names.idOf('component', told.component));
-    rows.int4(names.idOf('application', told.application));
-    rows.int4(names.idOf('version', told.version));
-    rows.int4(names.idOf('page', told.page));
-    rows.int4(names.idOf('person', told.person));
+    rows.int4(names.idOf('application', told.application, told.component));
+    rows.int4(names.idOf('version', told.version, told.component));
+    rows.int4(names.idOf('page', told.page, told.component));
+    rows.int4(names.idOf('person', told.person, told.component));
     rows.int8(sessionNumber(told.session));
-    rows.int4(names.idOf('tier', told.tier));
-    rows.int4(names.idOf('country', countryOf(told.country, told.timeZone)));
-    rows.int4(names.idOf('browser', browser));
-    rows.int4(names.idOf('system', system));
-    rows.int4(names.idOf('connection', told.connection));
+    rows.int4(names.idOf('tier', told.tier, told.component));
+    rows.int4(names.idOf('country', countryOf(told.country, told.timeZone), told.component));
+    rows.int4(names.idOf('browser', browser, told.component));
+    rows.int4(names.idOf('system', system, told.component));
+    rows.int4(names.idOf('connection', told.connection, told.component));
     rows.float8(told.share);
     for (let part = 0; part < PARTS.length; part++)
       if (told.parts) rows.int4(Math.round((told.parts[part] as number) * 1000));
@@ -41,7 +41,7 @@ export function viewRows(views: readonly PageView[], names: NameBook): CopyRows 
     if (told.traceId === '') rows.null();
     else rows.hex(told.traceId);
     rows.hex(told.spanId);
-    rows.int4(names.idOf('area', told.area));
+    rows.int4(names.idOf('area', told.area, told.component));
   }
   return rows;
 }
@@ -76,8 +76,8 @@ export function callRows(views: readonly PageView[], names: NameBook): CopyRows 
       rows.hex(traceId);
       rows.int8(view.atUs + Math.round(startMs * 1000));
       rows.int8(Math.round(durationMs * 1000));
-      rows.int4(names.idOf('page', view.page));
-      rows.int4(names.idOf('call', callName(url)));
+      rows.int4(names.idOf('page', view.page, view.component));
+      rows.int4(names.idOf('call', callName(url), view.component));
       rows.int2(missing ? 1 : 0);
     }
   return rows;
@@ -95,10 +95,10 @@ export function errorRows(errors: readonly ScriptError[], names: NameBook): Copy
     rows.hex(error.view);
     rows.int8(error.atUs);
     rows.int4(names.idOf('component', error.component));
-    rows.int4(names.idOf('version', error.version));
-    rows.int4(names.idOf('page', error.page));
-    rows.int4(names.idOf('person', error.person));
-    rows.int4(names.idOf('browser', browserWords(error.userAgent).browser));
+    rows.int4(names.idOf('version', error.version, error.component));
+    rows.int4(names.idOf('page', error.page, error.component));
+    rows.int4(names.idOf('person', error.person, error.component));
+    rows.int4(names.idOf('browser', browserWords(error.userAgent).browser, error.component));
     rows.text(error.type);
     rows.text(error.message);
     rows.text(error.stack);

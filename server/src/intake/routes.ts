@@ -1,13 +1,13 @@
-import { harToLogs, MalformedTelemetry, type HarSource } from '@toplens/core/formats';
+import { harToLogs, type HarSource } from '@toplens/core/formats';
 import { Router, type Request, type Response } from 'express';
 import { Problem } from '../errors';
-import type { Encoding } from './journal';
+import type { Encoding } from './journal-record';
 import type { Intake } from './intake';
 import { parseJson } from './decode';
 import { eventsOfCsv } from './events-csv';
 import { readBody } from './read-body';
 import { shortHash } from './short-hash';
-import { taking, unlessAllRefused } from './taking';
+import { asProblem, taking, unlessAllRefused } from './taking';
 
 export interface IntakeRouteOptions {
   maxBodyBytes: number;
@@ -122,7 +122,7 @@ function sendSuccess(response: Response, encoding: Encoding, name: string, rejec
 
 /** OTLP answers errors with a google.rpc.Status in the encoding of the request. */
 function sendFailure(response: Response, encoding: Encoding, error: unknown): void {
-  const problem = error instanceof MalformedTelemetry ? new Problem('badRequest', error.message, { field: error.field }) : error;
+  const problem = asProblem(error);
   if (!(problem instanceof Problem)) throw error;
   if (problem.extra.retryAfterS !== undefined) response.setHeader('retry-after', String(problem.extra.retryAfterS));
   response.status(problem.status);

@@ -64,15 +64,15 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
   return encoded;
 }
 
-function addItem({ traceId, spanId, startUs, item, person }: Attempt, { items, columns }: EncodedRows, names: NameBook): void {
+function addItem({ traceId, spanId, startUs, item, person, component }: Attempt, { items, columns }: EncodedRows, names: NameBook): void {
   if (item === '') return;
   items.startRow();
   items.hex(traceId);
   items.hex(spanId);
   items.int8(startUs);
   items.int4(columns.flow[columns.n - 1] as number);
-  items.int4(names.idOf('person', person));
-  items.int4(names.idOf('item', item));
+  items.int4(names.idOf('person', person, component));
+  items.int4(names.idOf('item', item, component));
 }
 
 function addVersion({ component, version, startUs }: Attempt | InnerSpan, versions: Map<string, VersionRow>): void {
@@ -104,7 +104,7 @@ function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, de
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
   const { failed, probe, isUserSide, isHandheld, kind } = attempt;
   const flags = (failed ? FAILED : 0) | (probe ? PROBE : 0) | (isUserSide ? USER_SIDE : 0) | (isHandheld ? HANDHELD : 0) | KIND_FLAGS[kind];
-  const flow = names.idOf('flow', flowText({ application: attempt.application, technicalName: attempt.flow, kind }));
+  const flow = names.idOf('flow', flowText({ application: attempt.application, technicalName: attempt.flow, kind }), attempt.component);
   const session = sessionNumber(attempt.session);
   const i = columns.n;
   rows.startRow();
@@ -114,20 +114,20 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
   rows.int8(attempt.durationUs);
   rows.int4((columns.flow[i] = flow));
   rows.int2((columns.flags[i] = flags));
-  rows.int4((columns.person[i] = names.idOf('person', attempt.person)));
+  rows.int4((columns.person[i] = names.idOf('person', attempt.person, attempt.component)));
   rows.int8((columns.session[i] = session));
-  rows.int4((columns.failure[i] = names.idOf('failure', attempt.failure)));
-  rows.int4((columns.site[i] = names.idOf('site', attempt.site)));
-  rows.int4((columns.version[i] = names.idOf('version', attempt.version)));
-  rows.int4((columns.region[i] = names.idOf('region', attempt.region)));
-  rows.int4((columns.tier[i] = names.idOf('tier', attempt.tier)));
-  rows.int4((columns.promotion[i] = names.idOf('promotion', attempt.promotion)));
-  rows.int4((columns.host[i] = names.idOf('host', attempt.host)));
+  rows.int4((columns.failure[i] = names.idOf('failure', attempt.failure, attempt.component)));
+  rows.int4((columns.site[i] = names.idOf('site', attempt.site, attempt.component)));
+  rows.int4((columns.version[i] = names.idOf('version', attempt.version, attempt.component)));
+  rows.int4((columns.region[i] = names.idOf('region', attempt.region, attempt.component)));
+  rows.int4((columns.tier[i] = names.idOf('tier', attempt.tier, attempt.component)));
+  rows.int4((columns.promotion[i] = names.idOf('promotion', attempt.promotion, attempt.component)));
+  rows.int4((columns.host[i] = names.idOf('host', attempt.host, attempt.component)));
   rows.int4(names.idOf('component', attempt.component));
   if (Number.isNaN(attempt.valueMinor)) rows.null();
   else rows.int8(attempt.valueMinor);
   rows.hex(attempt.parentSpanId);
-  rows.int4(names.idOf('device', attempt.device));
+  rows.int4(names.idOf('device', attempt.device, attempt.component));
   columns.valueMinor[i] = attempt.valueMinor;
   columns.startMs[i] = attempt.startUs / 1000;
   columns.durationMs[i] = attempt.durationUs / 1000;
@@ -143,12 +143,12 @@ function encodeSpan(span: InnerSpan, rows: CopyRows, names: NameBook): void {
   rows.int8(span.startUs);
   rows.int8(span.durationUs);
   rows.int4(names.idOf('component', span.component));
-  rows.int4(names.idOf('peer', span.peer));
-  rows.int4(names.idOf('span', span.name));
+  rows.int4(names.idOf('peer', span.peer, span.component));
+  rows.int4(names.idOf('span', span.name, span.component));
   rows.int2(span.kind);
   rows.int2((span.failed ? FAILED : 0) | (span.isUserSide ? USER_SIDE : 0));
-  rows.int4(names.idOf('failure', span.failure));
-  rows.int4(names.idOf('host', span.host));
-  rows.int4(names.idOf('statement', span.statement));
-  rows.int4(names.idOf('device', span.device));
+  rows.int4(names.idOf('failure', span.failure, span.component));
+  rows.int4(names.idOf('host', span.host, span.component));
+  rows.int4(names.idOf('statement', span.statement, span.component));
+  rows.int4(names.idOf('device', span.device, span.component));
 }

@@ -1,9 +1,16 @@
-import { MalformedTelemetry } from '@toplens/core/formats';
+import { MalformedTelemetry, TooMuchTelemetry } from '@toplens/core/formats';
 import type { Request, RequestHandler, Response } from 'express';
 import { Problem } from '../errors';
 import type { Intake } from './intake';
 
 type Taken = Awaited<ReturnType<Intake['take']>>;
+
+/** What is wrong with telemetry, as the API says it. */
+export function asProblem(error: unknown): unknown {
+  if (error instanceof TooMuchTelemetry) return new Problem('tooLarge', error.message, { field: error.field });
+  if (error instanceof MalformedTelemetry) return new Problem('badRequest', error.message, { field: error.field });
+  return error;
+}
 
 /** A way in that answers in plain JSON how much it took, and what is wrong as a problem that names the field. */
 export function taking(take: (request: Request, response: Response) => Promise<Taken>): RequestHandler {
@@ -13,8 +20,7 @@ export function taking(take: (request: Request, response: Response) => Promise<T
       response.json({ taken, rejected, ...(rejected > 0 ? { errorMessage: reasons } : {}) });
     } catch (error) {
       request.resume();
-      if (error instanceof MalformedTelemetry) throw new Problem('badRequest', error.message, { field: error.field });
-      throw error;
+      throw asProblem(error);
     }
   };
 }

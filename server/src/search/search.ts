@@ -1,30 +1,81 @@
+import type { Logger } from 'pino';
 import type { Worker } from 'node:worker_threads';
-import type { Database } from '../store/database';
+import { Problem } from '../errors';
+import { databaseAway, type Database } from '../store/database';
 import { WaitingAnswers } from '../store/waiting-answers';
 import { startWorker } from '../store/worker';
+import { heapLimit } from '../store/worker-memory';
 import type { SearchName, SearchQuestions } from './questions';
 
 type Answer = { id: number; ok: true; result: unknown } | { id: number; ok: false; message: string };
 
 /** Answers kept: what a few people look at again and again. */
 const MOST_KEPT = 40;
+/** Questions that wait: beyond, somebody asks faster than can be answered. */
+const MOST_WAITING = 100;
+const RESTART_AFTER_MS = 500;
 
-/** Questions that read many stored rows (lines of logs, page views), in a worker of their own: seconds of work for whoever asks, and for nobody else. */
+const tooHeavy = () =>
+  new Problem('tooHeavy', 'This question needs more memory than the search may use. Ask for a shorter time range, or filter more.', { retryAfterS: 10 });
+
+/**
+ * Questions that read many stored rows (lines of logs, page views), in a worker of their own: seconds of work for whoever asks, and
+ * for nobody else. The worker's memory is limited; when it dies, what was asked is refused and another one starts.
+ */
 export class Search {
-  readonly #waiting = new WaitingAnswers();
+  #waiting = new WaitingAnswers();
+  #worker: Worker | undefined;
+  #stopped = false;
   readonly #kept = new Map<string, Promise<unknown>>();
+  /** times that the worker died by itself */
+  deaths = 0;
 
-  private constructor(private readonly worker: Worker) {
-    worker.on('message', (answer: Answer) => {
-      if (answer.ok) this.#waiting.resolve(answer.id, answer.result);
-      else this.#waiting.reject(answer.id, new Error(answer.message));
-    });
-    worker.on('error', (error) => this.#waiting.rejectAll(error));
+  private constructor(
+    private readonly database: Database,
+    private readonly log: Logger,
+    private readonly heap: { maxOldGenerationSizeMb: number },
+  ) {}
+
+  static start(database: Database, log: Logger, heap = heapLimit(0.1, 512, 2_048)): Search {
+    const search = new Search(database, log, heap);
+    search.#start();
+    return search;
   }
 
-  static start(database: Database): Search {
-    const port = database.connectThread();
-    return new Search(startWorker('search/search-worker.ts', { port }, { transferList: [port] }));
+  get isUp(): boolean {
+    return this.#worker !== undefined;
+  }
+
+  #start(): void {
+    const port = this.database.connectThread();
+    const worker = startWorker('search/search-worker.ts', { port }, { transferList: [port], resourceLimits: this.heap });
+    const waiting = (this.#waiting = new WaitingAnswers());
+    this.#worker = worker;
+    worker.on('message', (answer: Answer) => {
+      if (answer.ok) waiting.resolve(answer.id, answer.result);
+      else waiting.reject(answer.id, new Error(answer.message));
+    });
+    worker.on('error', (error: NodeJS.ErrnoException) => {
+      this.log.error({ err: error }, 'the search stopped; it is started again');
+      waiting.rejectAll(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooHeavy() : databaseAway());
+    });
+    worker.on('exit', () => {
+      waiting.rejectAll(databaseAway());
+      if (this.#worker !== worker) return;
+      this.#worker = undefined;
+      if (this.#stopped) return;
+      this.deaths++;
+      setTimeout(() => !this.#stopped && !this.#worker && this.#start(), RESTART_AFTER_MS).unref();
+    });
+  }
+
+  /** Begins anew, as when the database was opened anew. */
+  async restart(): Promise<void> {
+    const worker = this.#worker;
+    this.#worker = undefined;
+    this.#kept.clear();
+    await worker?.terminate();
+    if (!this.#stopped) this.#start();
   }
 
   /** @param version of what is stored: rows that came later change an answer */
@@ -32,14 +83,19 @@ export class Search {
     const key = JSON.stringify([name, question, version]);
     const known = this.#kept.get(key) as Promise<SearchQuestions[Name]['answer']> | undefined;
     if (known) return known;
+    const worker = this.#worker;
+    if (!worker) return Promise.reject(databaseAway());
+    if (this.#waiting.size >= MOST_WAITING)
+      return Promise.reject(new Problem('tooMany', 'Too many questions wait for the search. Try again in a moment.', { retryAfterS: 5 }));
     if (this.#kept.size >= MOST_KEPT) this.#kept.delete(this.#kept.keys().next().value as string);
-    const answer = this.#waiting.ask<SearchQuestions[Name]['answer']>((id) => this.worker.postMessage({ id, name, question }));
+    const answer = this.#waiting.ask<SearchQuestions[Name]['answer']>((id) => worker.postMessage({ id, name, question }));
     this.#kept.set(key, answer);
     answer.catch(() => this.#kept.delete(key));
     return answer;
   }
 
   async stop(): Promise<void> {
-    await this.worker.terminate();
+    this.#stopped = true;
+    await this.#worker?.terminate();
   }
 }

@@ -11,12 +11,16 @@ export async function storedHours(database: Database): Promise<number[]> {
   return rows.map((row) => Number(row.hour));
 }
 
-/** When the newest attempts ended, milliseconds; 0 before the first. Looked up among those that began last: by index, whatever is stored. */
-export async function newestEnd(database: Database): Promise<number> {
+/**
+ * When the newest attempts ended, milliseconds; 0 before the first. Looked up among those that began last: by index, whatever is
+ * stored. What lies ahead of the clock came while a clock was wrong, and does not count.
+ */
+export async function newestEnd(database: Database, nowMs: number): Promise<number> {
   const [newest] = await database.query<{ ms: number | null }>(
-    `SELECT max(started_us + duration_us)::float8 / 1000 AS ms FROM (SELECT started_us, duration_us FROM attempt ORDER BY started_us DESC LIMIT 20000) a`,
+    `SELECT max(started_us + duration_us)::float8 / 1000 AS ms FROM (SELECT started_us, duration_us FROM attempt WHERE started_us <= $1 ORDER BY started_us DESC LIMIT 20000) a`,
+    [Math.floor(nowMs * 1000)],
   );
-  return newest?.ms ?? 0;
+  return Math.min(nowMs, newest?.ms ?? 0);
 }
 
 /** All attempts that started in the hour, as columns. */

@@ -22,7 +22,7 @@ test('rows read back as they were written: signs, large numbers, nothing', () =>
 });
 
 test('the database itself writes what is read', async () => {
-  const database = await Database.open('', '.cache/toplens');
+  const database = await Database.open('', { templateDir: '.cache/toplens' });
   const read = new CopiedRows(await database.copyOut(`SELECT 5::int2, -6::int4, 1795593600000123::int8, decode('00ff10', 'hex'), NULL::int4`));
   expect(read.next()).toBe(true);
   expect([read.integer(), read.integer(), read.integer()]).toEqual([5, -6, 1_795_593_600_000_123]);

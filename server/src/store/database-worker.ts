@@ -1,12 +1,14 @@
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
+import { writeBackup } from '../maintenance/backup';
+import type { Database } from './database';
 import { threadMemory } from './thread-memory';
 import { migrate } from './migrate';
 import type { CopiedTable, DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 
-const { dataDir, templateDir } = workerData as { dataDir: string; templateDir: string };
+const { dataDir, templateDir, backupDir } = workerData as { dataDir: string; templateDir: string; backupDir: string | undefined };
 
 interface Copied {
   columns: string;
@@ -23,7 +25,7 @@ const COPIED: Record<CopiedTable | 'attempt', Copied> = {
       'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor, parent_id, device',
     identity: ['trace_id', 'span_id'],
   },
-  name: { columns: 'id, kind, value', identity: ['id'] },
+  name: { columns: 'id, kind, value, since_ms, source', identity: ['id'] },
   span: {
     columns: 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host, statement, device',
     identity: ['trace_id', 'span_id'],
@@ -64,13 +66,26 @@ async function openDatabase(): Promise<PGlite> {
 }
 
 const opened = openDatabase().then(async (db) => {
-  await migrate(db);
+  await migrate(db, undefined, () => backUpBeforeUpgrade(db));
   for (const table of Object.keys(COPIED))
     await db.exec(
       `CREATE TEMP TABLE ${table}_in (LIKE ${table}); ALTER TABLE ${table}_in ADD COLUMN ord int GENERATED ALWAYS AS IDENTITY (MINVALUE 0 START 0)`,
     );
   return db;
 });
+
+/** Nobody else asks yet, so the files stand still once they are written out. */
+async function backUpBeforeUpgrade(db: PGlite): Promise<void> {
+  if (dataDir === '' || backupDir === undefined) return;
+  const source = {
+    backupStart: () => answer(db, { id: 0, kind: 'backupStart' }),
+    backupStop: () => answer(db, { id: 0, kind: 'backupStop' }),
+    // Of an older layout nothing is known of the journal: all of it is applied again.
+    query: () => Promise.resolve([]),
+  } as unknown as Database;
+  const file = join(backupDir, `before-upgrade-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}Z.tar.gz`);
+  await writeBackup({ database: source, dataDir: dirname(dataDir), withoutCheckpoints: (work) => work() }, file);
+}
 
 const UNIQUE_VIOLATION = '23505';
 
@@ -111,6 +126,9 @@ async function copyNewRows(tx: Transaction, table: keyof typeof COPIED, rows: Ui
   return known.rows.map((row) => row.ord);
 }
 
+const APPLIED = `INSERT INTO journal_applied (segment, byte_offset) VALUES ($1, $2)
+  ON CONFLICT (one) DO UPDATE SET segment = excluded.segment, byte_offset = excluded.byte_offset`;
+
 async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
   return db.transaction(async (tx) => {
     const known = batch.attemptCount > 0 ? await copyNewRows(tx, 'attempt', batch.attempts) : [];
@@ -145,6 +163,7 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
              WHERE excluded.last_us > component_part.last_us`,
         [batch.parts],
       );
+    if (batch.mark) await tx.query(APPLIED, [batch.mark.segment, batch.mark.offset]);
     if (batch.hours.length > 0)
       await tx.query(
         `INSERT INTO stale_hour (hour_ms, batch) SELECT h, $2 FROM unnest($1::int8[]) h ON CONFLICT (hour_ms) DO UPDATE SET batch = excluded.batch`,
@@ -154,26 +173,56 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
   });
 }
 
+/** Writes to the database's log alone: a database that broke inside fails at this, one that refused a statement does not. */
+const PROBE = "SELECT pg_logical_emit_message(false, 'toplens', '')";
+/** internal_error and data_corrupted: PostgreSQL documentation, appendix A. */
+const SUSPICIOUS = new Set(['XX000', 'XX001', 'XX002']);
+
+/** Why the database cannot be asked any more; `undefined` when the error concerns the statement alone. */
+async function whyBroken(db: PGlite, error: Error & { code?: string }): Promise<string | undefined> {
+  const isStatement = error.code !== undefined && !SUSPICIOUS.has(error.code);
+  if (isStatement) return undefined;
+  try {
+    await db.query(PROBE);
+    return undefined;
+  } catch (second) {
+    return `${error.message}; ${(second as Error).message}`;
+  }
+}
+
+/** PGlite never calls fsync: files below a folder that were written since a moment are synced here. */
+function syncBelow(dir: string, sinceMs: number): void {
+  for (const entry of readdirSync(dir, { withFileTypes: true })) {
+    const path = join(dir, entry.name);
+    if (entry.isDirectory()) syncBelow(path, sinceMs);
+    else if (entry.isFile() && (statSync(path, { throwIfNoEntry: false })?.mtimeMs ?? 0) >= sinceMs) {
+      const handle = openSync(path, 'r');
+      try {
+        fsyncSync(handle);
+      } finally {
+        closeSync(handle);
+      }
+    }
+  }
+}
+
 let lastSyncMs = 0;
 
-/** PGlite never calls fsync: files written since the last checkpoint are synced here. */
 async function checkpoint(db: PGlite): Promise<void> {
   await db.exec('CHECKPOINT');
   if (dataDir === '') return;
   const since = lastSyncMs;
-  lastSyncMs = Date.now() - 1000;
-  const sync = (dir: string) => {
-    for (const entry of readdirSync(dir, { withFileTypes: true })) {
-      const path = join(dir, entry.name);
-      if (entry.isDirectory()) sync(path);
-      else if (entry.isFile() && statSync(path).mtimeMs >= since) {
-        const handle = openSync(path, 'r');
-        fsyncSync(handle);
-        closeSync(handle);
-      }
-    }
-  };
-  sync(dataDir);
+  const begun = Date.now() - 1000;
+  syncBelow(dataDir, since);
+  lastSyncMs = begun;
+}
+
+async function flush(db: PGlite): Promise<void> {
+  await db.exec('SET synchronous_commit = on');
+  // A commit that waits for the log writes it out, with all that was committed before.
+  await db.query("SELECT pg_logical_emit_message(true, 'toplens', '')");
+  await db.exec('SET synchronous_commit = off');
+  if (dataDir !== '') syncBelow(join(dataDir, 'pg_wal'), Date.now() - 60_000);
 }
 
 async function answer(db: PGlite, request: DatabaseRequest): Promise<unknown> {
@@ -196,6 +245,17 @@ async function answer(db: PGlite, request: DatabaseRequest): Promise<unknown> {
       return ingest(db, request.batch);
     case 'checkpoint':
       return checkpoint(db);
+    case 'flush':
+      return flush(db);
+    case 'backupStart':
+      await checkpoint(db);
+      await db.query("SELECT pg_backup_start('toplens', true)");
+      return undefined;
+    case 'backupStop': {
+      const { rows } = await db.query<{ labelfile: string }>('SELECT labelfile FROM pg_backup_stop(false)');
+      await flush(db);
+      return { label: rows[0]?.labelfile ?? '' };
+    }
     case 'connect':
       listen(request.port);
       return undefined;
@@ -207,21 +267,35 @@ async function answer(db: PGlite, request: DatabaseRequest): Promise<unknown> {
   }
 }
 
+let isBroken = false;
+
+async function reply(request: DatabaseRequest): Promise<DatabaseAnswer | undefined> {
+  if (isBroken) return undefined;
+  const db = await opened;
+  try {
+    return { id: request.id, ok: true, result: await answer(db, request) };
+  } catch (error) {
+    const why = await whyBroken(db, error as Error);
+    if (why !== undefined) {
+      isBroken = true;
+      return { broken: why };
+    }
+    const { message, code, query } = error as Error & { code?: string; query?: string };
+    return { id: request.id, ok: false, message, code, sql: query };
+  }
+}
+
 function listen(port: MessagePort): void {
   port.on('message', (request: DatabaseRequest) => {
-    void opened
-      .then((db) => answer(db, request))
-      .then(
-        (result): DatabaseAnswer => ({ id: request.id, ok: true, result }),
-        (error: Error & { code?: string; query?: string }): DatabaseAnswer => ({
-          id: request.id,
-          ok: false,
-          message: error.message,
-          code: error.code,
-          sql: error.query,
-        }),
-      )
-      .then((reply) => port.postMessage(reply, reply.ok && reply.result instanceof Uint8Array ? [reply.result.buffer as ArrayBuffer] : []));
+    reply(request).then(
+      (told) => {
+        if (!told) return;
+        if ('broken' in told) parentPort?.postMessage(told);
+        else port.postMessage(told, told.ok && told.result instanceof Uint8Array ? [told.result.buffer as ArrayBuffer] : []);
+      },
+      // It could not be opened.
+      (error: Error) => parentPort?.postMessage({ broken: error.message } satisfies DatabaseAnswer),
+    );
   });
 }
 

@@ -1,4 +1,5 @@
 import { MessageChannel, type MessagePort, type Worker } from 'node:worker_threads';
+import { Problem } from '../errors';
 import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 import type { ThreadMemory } from './thread-memory';
 import { WaitingAnswers } from './waiting-answers';
@@ -11,6 +12,8 @@ export class DatabaseError extends Error {
     message: string,
     readonly code: string | undefined,
     readonly sql: string | undefined,
+    /** the database itself went away, and is being opened anew */
+    readonly isGone = false,
   ) {
     super(message);
   }
@@ -23,36 +26,90 @@ export interface Statement {
 
 type WithoutId<T> = T extends unknown ? Omit<T, 'id'> : never;
 
+/** Where the two parts of an online backup begin and end: PostgreSQL documentation, "Making a Base Backup Using the Low Level API". */
+export interface BackupEnd {
+  /** contents of the file backup_label */
+  label: string;
+}
+
+const gone = (why: string) => new DatabaseError(`the database went away: ${why}`, undefined, undefined, true);
+
 /**
  * The database as seen from another thread. PGlite blocks its thread for a whole query, so it lives in a worker
  * of its own; each thread that needs it has a port.
+ *
+ * A database that broke (its memory, its disk) is never asked again, and never closed either: it might write what is wrong. Its
+ * thread ends, and another one opens the folder, as after a sudden death.
  */
 export class Database {
-  readonly #waiting = new WaitingAnswers();
+  #waiting = new WaitingAnswers();
+  #port: MessagePort | Worker;
+  #worker: Worker | undefined;
+  #closing = false;
+  #listener: (why: string) => void = () => undefined;
 
   constructor(
-    private readonly port: MessagePort | Worker,
-    private readonly worker?: Worker,
+    port: MessagePort | Worker,
+    private readonly reopenWorker?: () => Worker,
   ) {
-    port.on('message', (answer: DatabaseAnswer) => {
-      if (answer.ok) this.#waiting.resolve(answer.id, answer.result);
-      else this.#waiting.reject(answer.id, new DatabaseError(answer.message, answer.code, answer.sql));
-    });
-    worker?.on('error', (error) => this.#waiting.rejectAll(error));
+    this.#port = port;
+    if (reopenWorker) this.#worker = port as Worker;
+    this.#listen();
   }
 
-  /** Starts PGlite on a folder, or in memory when `dataDir` is empty, and brings its tables up to date. */
-  static async open(dataDir: string, templateDir: string): Promise<Database> {
-    const worker = startWorker('store/database-worker.ts', { dataDir, templateDir });
-    const database = new Database(worker, worker);
-    await database.query('SELECT 1');
+  #listen(): void {
+    const [port, waiting] = [this.#port, this.#waiting];
+    port.on('message', (answer: DatabaseAnswer) => {
+      if ('broken' in answer) this.#breakDown(port, answer.broken);
+      else if (answer.ok) waiting.resolve(answer.id, answer.result);
+      else waiting.reject(answer.id, new DatabaseError(answer.message, answer.code, answer.sql));
+    });
+    port.on('close', () => waiting.rejectAll(gone('its thread ended')));
+    if (!this.#worker) return;
+    this.#worker.on('error', (error) => this.#breakDown(port, error.message));
+    this.#worker.on('exit', (code) => this.#breakDown(port, `its thread ended (${code})`));
+  }
+
+  #breakDown(port: MessagePort | Worker, why: string): void {
+    if (port !== this.#port || this.#closing || this.#waiting.isGone) return;
+    this.#waiting.rejectAll(gone(why));
+    void this.#worker?.terminate();
+    this.#listener(why);
+  }
+
+  /** Called once each time the database goes away by itself. */
+  onBroken(listener: (why: string) => void): void {
+    this.#listener = listener;
+  }
+
+  /** Starts PGlite on a folder, or in memory when that is empty, and brings its tables up to date; before that, a backup is made. */
+  static async open(folder: string, { templateDir, backupDir }: { templateDir: string; backupDir?: string }): Promise<Database> {
+    const start = () => startWorker('store/database-worker.ts', { dataDir: folder, templateDir, backupDir });
+    const database = new Database(start(), start);
+    try {
+      await database.query('SELECT 1');
+    } catch (error) {
+      await database.abandon();
+      throw error;
+    }
     return database;
+  }
+
+  /** Opens the folder anew, in a new thread; ports to the old one are dead. */
+  async reopen(): Promise<void> {
+    if (!this.reopenWorker) throw new Error('only the thread that opened the database can open it anew');
+    await this.#worker?.terminate();
+    this.#waiting.rejectAll(gone('it is being opened anew'));
+    this.#waiting = new WaitingAnswers();
+    this.#port = this.#worker = this.reopenWorker();
+    this.#listen();
+    await this.query('SELECT 1');
   }
 
   /** A second connection for another thread: transfer the port, and make a Database of it there. */
   connectThread(): MessagePort {
     const { port1, port2 } = new MessageChannel();
-    void this.#ask({ kind: 'connect', port: port1 }, [port1]);
+    this.#ask({ kind: 'connect', port: port1 }, [port1]).catch(() => port1.close());
     return port2;
   }
 
@@ -84,17 +141,50 @@ export class Database {
     await this.#ask({ kind: 'checkpoint' });
   }
 
+  /** Makes what was committed so far survive a power cut by the database's own log alone: quick, for what people decide. */
+  async flush(): Promise<void> {
+    await this.#ask({ kind: 'flush' });
+  }
+
+  /** From now on until `backupStop` the files may be copied while they are written to; no checkpoint may be made meanwhile. */
+  async backupStart(): Promise<void> {
+    await this.#ask({ kind: 'backupStart' });
+  }
+
+  async backupStop(): Promise<BackupEnd> {
+    return (await this.#ask({ kind: 'backupStop' })) as BackupEnd;
+  }
+
   /** Memory of the database's thread; the database itself, which runs as WebAssembly, is part of `buffersBytes`. */
   async memory(): Promise<ThreadMemory> {
     return (await this.#ask({ kind: 'memory' })) as ThreadMemory;
   }
 
-  async close(): Promise<void> {
-    await this.#ask({ kind: 'close' });
-    await this.worker?.terminate();
+  /** Closes it in good order, or, when that takes too long, lets the next start replay its log. */
+  async close(patienceMs = 3_000): Promise<void> {
+    this.#closing = true;
+    const patience = new Promise((resolve) => setTimeout(resolve, patienceMs).unref());
+    await Promise.race([this.#ask({ kind: 'close' }), patience]).catch(() => undefined);
+    await this.#worker?.terminate();
+  }
+
+  /** Ends its thread as it is; `reopen` starts another. */
+  async breakOff(): Promise<void> {
+    this.#waiting.rejectAll(gone('it is not open'));
+    await this.#worker?.terminate();
+  }
+
+  /** Ends its thread for good, without closing anything. */
+  async abandon(): Promise<void> {
+    this.#closing = true;
+    await this.#worker?.terminate();
   }
 
   #ask(request: WithoutId<DatabaseRequest>, transfer: MessagePort[] = []): Promise<unknown> {
-    return this.#waiting.ask((id) => (this.port as MessagePort).postMessage({ ...request, id }, transfer));
+    return this.#waiting.ask((id) => (this.#port as MessagePort).postMessage({ ...request, id }, transfer));
   }
 }
+
+/** What the API says while the database is away. */
+export const databaseAway = () =>
+  new Problem('recovering', 'The database is being opened anew after a fault. Nothing that was taken is lost: try again in a moment.', { retryAfterS: 5 });

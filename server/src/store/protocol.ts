@@ -4,6 +4,8 @@ import type { MessagePort } from 'node:worker_threads';
 export interface IngestBatch {
   /** number of the batch, growing; remembered with the hours that it touched */
   batch: number;
+  /** how far the journal is applied with it; `undefined` when more of the same records follows */
+  mark: { segment: number; offset: number } | undefined;
   attempts: Uint8Array;
   attemptCount: number;
   hours: number[];
@@ -68,10 +70,16 @@ export type DatabaseRequest =
   | { id: number; kind: 'copyOut'; sql: string }
   | { id: number; kind: 'ingest'; batch: IngestBatch }
   | { id: number; kind: 'checkpoint' }
+  | { id: number; kind: 'flush' }
+  | { id: number; kind: 'backupStart' }
+  | { id: number; kind: 'backupStop' }
   | { id: number; kind: 'transaction'; statements: { sql: string; params: unknown[] }[] }
   | { id: number; kind: 'connect'; port: MessagePort }
   | { id: number; kind: 'memory' }
   | { id: number; kind: 'close' };
 
 export type DatabaseAnswer =
-  { id: number; ok: true; result: unknown } | { id: number; ok: false; message: string; code: string | undefined; sql: string | undefined };
+  /** the database cannot be asked any more, and why */
+  | { broken: string }
+  | { id: number; ok: true; result: unknown }
+  | { id: number; ok: false; message: string; code: string | undefined; sql: string | undefined };

@@ -14,6 +14,14 @@ export class WaitingAnswers {
     });
   }
 
+  get size(): number {
+    return this.#waiting.size;
+  }
+
+  get isGone(): boolean {
+    return this.#gone !== undefined;
+  }
+
   resolve(id: number, answer: unknown): void {
     this.#take(id)?.resolve(answer);
   }
@@ -24,7 +32,7 @@ export class WaitingAnswers {
 
   /** The other thread is gone: nothing will be answered any more. */
   rejectAll(error: Error): void {
-    this.#gone = error;
+    this.#gone ??= error;
     for (const { reject } of this.#waiting.values()) reject(error);
     this.#waiting.clear();
   }

@@ -2,6 +2,7 @@ import Ajv from 'ajv';
 import { viewOfRecord, type PageView } from '../../pages';
 import { MalformedTelemetry, readLogsJson } from '..';
 import { harToLogs } from './read-har';
+import { upTo } from '../../fixtures/time-range';
 
 // The reference: JSON schemas of HAR 1.2, package har-schema 2.0.0 (ISC).
 const ajv = new Ajv({ strict: false, validateSchema: false, validateFormats: false });
@@ -29,7 +30,7 @@ const har = (more: object = {}) => ({
   },
 }); // prettier-ignore
 const source = { component: 'pages', application: 'Orders', version: '3.1', idOf: (text: string) => text.length.toString(16).padStart(16, '0') };
-const viewsOf = (file: unknown) => readLogsJson(harToLogs(file, source)).map((record) => viewOfRecord(record, 4e15) as PageView);
+const viewsOf = (file: unknown) => readLogsJson(harToLogs(file, source)).map((record) => viewOfRecord(record, upTo(4e15)) as PageView);
 
 describe('HAR 1.2 files', () => {
   test('a valid one becomes a page view whose parts add up to its load', () => {

@@ -1,7 +1,8 @@
-import { cleanText, type AttributeValue } from '../../telemetry';
+import { cleanText, DEEPEST_VALUE, type AttributeValue, type TelemetryLimits } from '../../telemetry';
 import { cleanValue } from './clean-value';
 import { asArray, asObject, readTime, type Json } from './json-values';
-import { MOST_ATTRIBUTES, type Field, type Message, type Shape } from './shape';
+import { RecordCount } from './malformed';
+import type { Field, Message, Shape } from './shape';
 
 /**
  * A message in the JSON mapping of the OTLP specification 1.x, read by its shape: ids in hexadecimal, 64-bit numbers as
@@ -10,25 +11,40 @@ import { MOST_ATTRIBUTES, type Field, type Message, type Shape } from './shape';
  * @param json what JSON.parse gave
  * @throws MalformedTelemetry naming the field, when the form is not that of the protocol
  */
-export function messageFromJson<S extends Shape>(json: unknown, shape: S): Message<S> {
-  return readMessage(asObject(json, 'request body'), shape, '') as Message<S>;
+export function messageFromJson<S extends Shape>(json: unknown, shape: S, limits: TelemetryLimits): Message<S> {
+  const reading = { limits, count: new RecordCount(limits.records) };
+  return readMessage(asObject(json, 'request body'), shape, '', reading) as Message<S>;
 }
 
-function readMessage(json: Json, shape: Shape, path: string): Record<string, unknown> {
+interface Reading {
+  limits: TelemetryLimits;
+  count: RecordCount;
+}
+
+function readMessage(json: Json, shape: Shape, path: string, reading: Reading): Record<string, unknown> {
   const message: Record<string, unknown> = {};
   for (const [name, [, type, many]] of Object.entries(shape)) {
     const place = path === '' ? name : `${path}.${name}`;
     const value = json[name];
-    if (type === 'attributes') message[name] = readAttributes(value, place);
-    else if (many) message[name] = asArray(value, place).map((one, i) => readOne(one, type, `${place}[${i}]`));
+    if (type === 'attributes') message[name] = readAttributes(value, place, reading.limits.attributes);
+    else if (many) message[name] = readMany(asArray(value, place), type, place, reading);
     // proto3 writes null for what is not set.
-    else if (value !== undefined && value !== null) message[name] = readOne(value, type, place);
+    else if (value !== undefined && value !== null) message[name] = readOne(value, type, place, reading);
   }
   return message;
 }
 
-function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: string): unknown {
-  if (typeof type === 'object') return readMessage(asObject(value, path), type, path);
+/** One bucket more than there may be is read, so that it is noticed. */
+function readMany(list: unknown[], type: Exclude<Field[1], 'attributes'>, path: string, reading: Reading): unknown[] {
+  const isMessage = typeof type === 'object';
+  return (isMessage ? list : list.slice(0, reading.limits.buckets + 1)).map((one, i) => {
+    if (isMessage) reading.count.add(path);
+    return readOne(one, type, `${path}[${i}]`, reading);
+  });
+}
+
+function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: string, reading: Reading): unknown {
+  if (typeof type === 'object') return readMessage(asObject(value, path), type, path, reading);
   switch (type) {
     case 'text':
       return cleanText(typeof value === 'string' ? value : '');
@@ -39,7 +55,7 @@ function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: st
     case 'time':
       return readTime(value);
     case 'value': {
-      const any = anyValue(value);
+      const any = anyValue(value, 0);
       return any === undefined ? '' : cleanValue(typeof any === 'string' ? any : JSON.stringify(any));
     }
     default:
@@ -48,12 +64,14 @@ function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: st
   }
 }
 
-function readAttributes(list: unknown, path: string): Record<string, AttributeValue> {
+function readAttributes(list: unknown, path: string, most: number): Record<string, AttributeValue> {
   const attributes = Object.create(null) as Record<string, AttributeValue>;
+  let n = 0;
   for (const entry of asArray(list, path)) {
     const { key, value } = asObject(entry, path);
-    const any = anyValue(value);
-    if (typeof key !== 'string' || key === '' || any === undefined || any === null || Object.keys(attributes).length >= MOST_ATTRIBUTES) continue;
+    const any = anyValue(value, 0);
+    if (typeof key !== 'string' || key === '' || any === undefined || any === null || n >= most) continue;
+    n++;
     attributes[cleanText(key)] =
       typeof any === 'object' ? cleanValue(JSON.stringify(any)) : typeof any === 'string' ? cleanValue(any) : (any as AttributeValue);
   }
@@ -61,20 +79,20 @@ function readAttributes(list: unknown, path: string): Record<string, AttributeVa
 }
 
 /** AnyValue: text, flag, number, list, named values, bytes (base64 in JSON, told as hexadecimal). */
-function anyValue(value: unknown): unknown {
-  if (value === null || typeof value !== 'object') return undefined;
+function anyValue(value: unknown, depth: number): unknown {
+  if (value === null || typeof value !== 'object' || depth > DEEPEST_VALUE) return undefined;
   const any = value as Json;
   if (typeof any.stringValue === 'string') return any.stringValue;
   if (typeof any.boolValue === 'boolean') return any.boolValue;
   const number = any.intValue ?? any.doubleValue;
   if (typeof number === 'number' || typeof number === 'string') return Number.isFinite(Number(number)) ? Number(number) : undefined;
   if (typeof any.bytesValue === 'string') return hexOfBase64(any.bytesValue);
-  if (any.arrayValue) return listOf(any.arrayValue).map((one) => anyValue(one) ?? null);
+  if (any.arrayValue) return listOf(any.arrayValue).map((one) => anyValue(one, depth + 1) ?? null);
   if (any.kvlistValue)
     return Object.fromEntries(
       listOf(any.kvlistValue).map((one) => {
         const { key, value: inner } = asObject(one, 'kvlistValue.values');
-        return [typeof key === 'string' ? key : '', anyValue(inner) ?? null];
+        return [typeof key === 'string' ? key : '', anyValue(inner, depth + 1) ?? null];
       }),
     );
   return undefined;

@@ -1,15 +1,23 @@
-import { cleanText, type AttributeValue } from '../../telemetry';
+import { cleanText, DEEPEST_VALUE, type AttributeValue, type TelemetryLimits } from '../../telemetry';
 import { cleanValue } from './clean-value';
+import { RecordCount } from './malformed';
 import { Reader } from './reader';
-import { MOST_ATTRIBUTES, type Field, type Message, type Shape } from './shape';
+import type { Field, Message, Shape } from './shape';
 
 /**
  * A message in protobuf, read by its shape; fields that the shape does not list are skipped by their length.
  *
  * @throws MalformedTelemetry when the bytes end early or a length is impossible
  */
-export function messageFromProtobuf<S extends Shape>(bytes: Uint8Array, shape: S): Message<S> {
-  return readMessage(new Reader(bytes), bytes.length, shape) as Message<S>;
+export function messageFromProtobuf<S extends Shape>(bytes: Uint8Array, shape: S, limits: TelemetryLimits): Message<S> {
+  const reading = { reader: new Reader(bytes), limits, count: new RecordCount(limits.records) };
+  return readMessage(reading, bytes.length, shape) as Message<S>;
+}
+
+interface Reading {
+  reader: Reader;
+  limits: TelemetryLimits;
+  count: RecordCount;
 }
 
 const fieldsOf = new WeakMap<Shape, ReadonlyMap<number, readonly [name: string, field: Field]>>();
@@ -20,7 +28,8 @@ function byNumber(shape: Shape): ReadonlyMap<number, readonly [name: string, fie
   return fields;
 }
 
-function readMessage(reader: Reader, length: number, shape: Shape): Record<string, unknown> {
+function readMessage(reading: Reading, length: number, shape: Shape): Record<string, unknown> {
+  const { reader, limits, count } = reading;
   const message: Record<string, unknown> = {};
   for (const [name, [, type, many]] of Object.entries(shape))
     if (many) message[name] = [];
@@ -30,12 +39,13 @@ function readMessage(reader: Reader, length: number, shape: Shape): Record<strin
     const known = fields.get(number);
     if (!known) return false;
     const [name, [, type, many]] = known;
-    if (type === 'attributes') readAttribute(reader, message[name] as Record<string, AttributeValue>);
+    if (type === 'attributes') readAttribute(reader, message[name] as Record<string, AttributeValue>, limits.attributes);
     else if (typeof type === 'object') {
-      const inner = readMessage(reader, reader.length(), type);
+      if (many) count.add(name);
+      const inner = readMessage(reading, reader.length(), type);
       if (many) (message[name] as unknown[]).push(inner);
       else message[name] = inner;
-    } else if (many) reader.numbers(wireType, () => readScalar(reader, type) as number, message[name] as number[]);
+    } else if (many) reader.numbers(wireType, () => readScalar(reader, type) as number, message[name] as number[], limits.buckets + 1);
     else message[name] = readScalar(reader, type);
     return true;
   });
@@ -69,7 +79,7 @@ function readScalar(reader: Reader, type: Exclude<Field[1], Shape | 'attributes'
   }
 }
 
-function readAttribute(reader: Reader, into: Record<string, AttributeValue>): void {
+function readAttribute(reader: Reader, into: Record<string, AttributeValue>, most: number): void {
   let key = '';
   let value: unknown;
   reader.message(reader.length(), (field) => {
@@ -78,12 +88,9 @@ function readAttribute(reader: Reader, into: Record<string, AttributeValue>): vo
     else return false;
     return true;
   });
-  if (key === '' || value === undefined || value === null || Object.keys(into).length >= MOST_ATTRIBUTES) return;
+  if (key === '' || value === undefined || value === null || Object.keys(into).length >= most) return;
   into[key] = typeof value === 'object' ? cleanValue(JSON.stringify(value)) : typeof value === 'string' ? cleanValue(value) : (value as AttributeValue);
 }
-
-/** Deeper than this nothing is read: a message made to overflow the stack. */
-const DEEPEST = 8;
 
 /** AnyValue: text, flag, whole number, number, list, named values, bytes (as hexadecimal). */
 function readAnyValue(reader: Reader, depth: number): unknown {
@@ -95,11 +102,11 @@ function readAnyValue(reader: Reader, depth: number): unknown {
     else if (field === 4) {
       const number = reader.double();
       value = Number.isFinite(number) ? number : undefined;
-    } else if (field === 5 && depth < DEEPEST) {
+    } else if (field === 5 && depth < DEEPEST_VALUE) {
       const list: unknown[] = [];
       reader.message(reader.length(), (inner) => inner === 1 && list.push(readAnyValue(reader, depth + 1) ?? null) > 0);
       value = list;
-    } else if (field === 6 && depth < DEEPEST) {
+    } else if (field === 6 && depth < DEEPEST_VALUE) {
       const named: [string, unknown][] = [];
       reader.message(reader.length(), (inner) => inner === 1 && named.push(readNamed(reader, depth + 1)) > 0);
       value = Object.fromEntries(named);

@@ -1,5 +1,6 @@
-import { cleanAttribute, cleanText, isRead, type AttributeName, type Attributes, type AttributeValue, type Span } from '../../telemetry';
+import { cleanAttribute, cleanText, DEFAULT_LIMITS, isRead, type AttributeName, type Attributes, type AttributeValue, type Span } from '../../telemetry';
 import { asArray, asObject, readTime, type Json } from './json-values';
+import { RecordCount } from './malformed';
 
 /**
  * Spans of an OTLP ExportTraceServiceRequest in the JSON mapping of the OTLP specification 1.x: ids in
@@ -8,8 +9,9 @@ import { asArray, asObject, readTime, type Json } from './json-values';
  * @param request what JSON.parse gave
  * @throws MalformedTelemetry naming the field, when the shape is not that of the protocol
  */
-export function readTracesJson(request: unknown): Span[] {
+export function readTracesJson(request: unknown, { records } = DEFAULT_LIMITS): Span[] {
   const spans: Span[] = [];
+  const count = new RecordCount(records);
   const root = asObject(request, 'request body');
   asArray(root.resourceSpans, 'resourceSpans').forEach((entry, r) => {
     const path = `resourceSpans[${r}]`;
@@ -18,7 +20,10 @@ export function readTracesJson(request: unknown): Span[] {
     asArray(resourceSpans.scopeSpans, `${path}.scopeSpans`).forEach((scopeEntry, s) => {
       const scopePath = `${path}.scopeSpans[${s}]`;
       const list = asArray(asObject(scopeEntry, scopePath).spans, `${scopePath}.spans`);
-      list.forEach((span, i) => spans.push(readSpan(asObject(span, `${scopePath}.spans[${i}]`), resource, `${scopePath}.spans[${i}]`)));
+      list.forEach((span, i) => {
+        count.add(`${scopePath}.spans`);
+        spans.push(readSpan(asObject(span, `${scopePath}.spans[${i}]`), resource, `${scopePath}.spans[${i}]`));
+      });
     });
   });
   return spans;

@@ -1,4 +1,4 @@
-import type { NamedValues } from '../../telemetry';
+import { DEFAULT_LIMITS, type NamedValues } from '../../telemetry';
 import { messageFromJson } from './message-json';
 import { messageFromProtobuf } from './message-protobuf';
 import type { Message } from './shape';
@@ -35,10 +35,10 @@ export interface LogRecord {
 }
 
 /** @throws MalformedTelemetry naming the field, when this is no ExportLogsServiceRequest */
-export const readLogsJson = (json: unknown): LogRecord[] => recordsOf(messageFromJson(json, LOGS_REQUEST));
+export const readLogsJson = (json: unknown, limits = DEFAULT_LIMITS): LogRecord[] => recordsOf(messageFromJson(json, LOGS_REQUEST, limits));
 
 /** @throws MalformedTelemetry when this is no ExportLogsServiceRequest */
-export const readLogsProtobuf = (bytes: Uint8Array): LogRecord[] => recordsOf(messageFromProtobuf(bytes, LOGS_REQUEST));
+export const readLogsProtobuf = (bytes: Uint8Array, limits = DEFAULT_LIMITS): LogRecord[] => recordsOf(messageFromProtobuf(bytes, LOGS_REQUEST, limits));
 
 function recordsOf(request: Message<typeof LOGS_REQUEST>): LogRecord[] {
   const records: LogRecord[] = [];

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { whyPointRejected, type MetricPoint } from '../../telemetry';
 import { exponentialDistribution } from './exponential';
 import { MalformedTelemetry, readMetricsJson, readMetricsProtobuf } from './index';
+import { upTo } from '../../fixtures/time-range';
 
 /* eslint-disable @typescript-eslint/no-require-imports */
 const sdk = require('@opentelemetry/sdk-metrics') as typeof import('@opentelemetry/sdk-metrics');
@@ -29,7 +30,7 @@ async function exported(temporality: 'delta' | 'cumulative', record: (meter: Met
   const { resourceMetrics } = await reader.collect();
   const json = readMetricsJson(JSON.parse(Buffer.from(JsonMetricsSerializer.serializeRequest(resourceMetrics) as Uint8Array).toString()));
   expect(readMetricsProtobuf(ProtobufMetricsSerializer.serializeRequest(resourceMetrics) as Uint8Array)).toEqual(json);
-  for (const point of json) expect(whyPointRejected(point, Infinity)).toBeUndefined();
+  for (const point of json) expect(whyPointRejected(point, upTo(Infinity))).toBeUndefined();
   return json;
 }
 
@@ -124,13 +125,13 @@ test('summaries and points without a value', () => {
     ['old', 'summary', 10],
     ['odd', 'gauge', NaN],
   ]);
-  expect(whyPointRejected(points[1] as MetricPoint, Infinity)).toBe('asDouble, asInt: missing, or not a finite number');
+  expect(whyPointRejected(points[1] as MetricPoint, upTo(Infinity))).toBe('asDouble, asInt: missing, or not a finite number');
 });
 
 test('points that cannot be are refused, and the field is named', () => {
   const series = { metric: 'm', unit: '', kind: 'histogram', temporality: 'delta', component: 'c', host: '', instance: '', attributes: {} } as const;
   const point = { series, startUs: 1, atUs: 2, value: 3, distribution: { count: 2, sum: 3, min: null, max: null, bounds: [1, 2], counts: [1, 1, 0] } };
-  const whyOf = (change: Partial<MetricPoint>) => whyPointRejected({ ...point, ...change }, 10);
+  const whyOf = (change: Partial<MetricPoint>) => whyPointRejected({ ...point, ...change }, upTo(10));
   expect(whyOf({})).toBeUndefined();
   expect(whyOf({ atUs: 11 })).toMatch(/^timeUnixNano/);
   expect(whyOf({ distribution: { ...point.distribution, counts: [1, 1] } })).toMatch(/^bucketCounts/);

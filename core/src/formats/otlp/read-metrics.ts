@@ -1,4 +1,4 @@
-import type { Distribution, MetricKind, MetricPoint, MetricSeries, NamedValues } from '../../telemetry';
+import { DEFAULT_LIMITS, type Distribution, type MetricKind, type MetricPoint, type MetricSeries, type NamedValues } from '../../telemetry';
 import { exponentialDistribution } from './exponential';
 import { messageFromJson } from './message-json';
 import { messageFromProtobuf } from './message-protobuf';
@@ -51,10 +51,10 @@ const METRICS_REQUEST = {
 const NO_RECORDED_VALUE = 1;
 
 /** @throws MalformedTelemetry naming the field, when this is no ExportMetricsServiceRequest */
-export const readMetricsJson = (json: unknown): MetricPoint[] => pointsOf(messageFromJson(json, METRICS_REQUEST));
+export const readMetricsJson = (json: unknown, limits = DEFAULT_LIMITS): MetricPoint[] => pointsOf(messageFromJson(json, METRICS_REQUEST, limits));
 
 /** @throws MalformedTelemetry when this is no ExportMetricsServiceRequest */
-export const readMetricsProtobuf = (bytes: Uint8Array): MetricPoint[] => pointsOf(messageFromProtobuf(bytes, METRICS_REQUEST));
+export const readMetricsProtobuf = (bytes: Uint8Array, limits = DEFAULT_LIMITS): MetricPoint[] => pointsOf(messageFromProtobuf(bytes, METRICS_REQUEST, limits));
 
 function pointsOf(request: Message<typeof METRICS_REQUEST>): MetricPoint[] {
   const points: MetricPoint[] = [];

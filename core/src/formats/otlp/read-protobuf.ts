@@ -1,4 +1,5 @@
-import { cleanAttribute, cleanText, isRead, type Attributes, type AttributeName, type AttributeValue, type Span } from '../../telemetry';
+import { cleanAttribute, cleanText, DEFAULT_LIMITS, isRead, type Attributes, type AttributeName, type AttributeValue, type Span } from '../../telemetry';
+import { RecordCount } from './malformed';
 import { Reader } from './reader';
 
 /**
@@ -10,18 +11,19 @@ import { Reader } from './reader';
  *
  * @throws MalformedTelemetry when the bytes end early or a length is impossible
  */
-export function readTracesProtobuf(bytes: Uint8Array): Span[] {
+export function readTracesProtobuf(bytes: Uint8Array, { records } = DEFAULT_LIMITS): Span[] {
   const reader = new Reader(bytes);
   const spans: Span[] = [];
+  const count = new RecordCount(records);
   reader.message(bytes.length, (field) => {
     if (field !== 1) return false;
-    readResourceSpans(reader, spans);
+    readResourceSpans(reader, spans, count);
     return true;
   });
   return spans;
 }
 
-function readResourceSpans(reader: Reader, spans: Span[]): void {
+function readResourceSpans(reader: Reader, spans: Span[], count: RecordCount): void {
   // The resource may come behind its spans: they share this object, filled whenever it comes.
   const resource: Attributes = {};
   reader.message(reader.length(), (field) => {
@@ -32,6 +34,7 @@ function readResourceSpans(reader: Reader, spans: Span[]): void {
     if (field !== 2) return false;
     reader.message(reader.length(), (inner) => {
       if (inner !== 2) return false;
+      count.add('spans');
       spans.push(readSpan(reader, resource));
       return true;
     });

@@ -126,14 +126,16 @@ export class Reader {
     return value % 2 === 0 ? value / 2 : -(value + 1) / 2;
   }
 
-  /** Numbers packed one behind the other, or a single one, as the wire type says. */
-  numbers(wireType: number, readOne: () => number, into: number[]): void {
+  /** Numbers packed one behind the other, or a single one, as the wire type says. Of too many, those beyond `most` are left out. */
+  numbers(wireType: number, readOne: () => number, into: number[], most: number): void {
     if (wireType !== 2) {
-      into.push(readOne());
+      const one = readOne();
+      if (into.length < most) into.push(one);
       return;
     }
     const end = this.length() + this.#at;
-    while (this.#at < end) into.push(readOne());
+    while (this.#at < end && into.length < most) into.push(readOne());
+    this.#at = Math.max(this.#at, end);
   }
 
   hex(): string {

@@ -43,7 +43,5 @@ export type Message<S extends Shape> = {
   readonly [Name in keyof S as S[Name] extends readonly [number, unknown, 'many'] ? never : Name]?: ValueOf<S[Name][1]>;
 };
 
-/** More attributes than these are left out, the last first: a sender gone wild costs no memory. */
-export const MOST_ATTRIBUTES = 64;
 /** Longest text of a value, in UTF-16 units. */
 export const LONGEST_VALUE = 8_000;

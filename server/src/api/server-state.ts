@@ -1,0 +1,24 @@
+import { Router } from 'express';
+import type { Engine } from '../engine/engine';
+import type { Intake } from '../intake/intake';
+import { Health } from '../maintenance/health';
+import type { ServerStateShape } from './shapes';
+
+/** How the server's parts are, for the screen; asks no other thread. */
+export function serverStateRoutes({ intake, engine, health }: { intake: Intake; engine: Engine; health: Health }): Router {
+  const router = Router();
+  router.get('/server-state', (_request, response) => {
+    const parts = health.report;
+    const { figures } = engine;
+    response.json({
+      state: Health.worst(parts),
+      nowMs: Date.now(),
+      parts,
+      judgedAgainFromMs: figures?.dueFromMs ?? null,
+      judgedMs: figures?.judgedMs || null,
+      gatheredNames: [...intake.names.gathered].map(([kind, names]) => ({ kind, names })),
+      clocks: intake.clocks.list,
+    } satisfies ServerStateShape);
+  });
+  return router;
+}
