@@ -52,11 +52,23 @@ export interface ServerProcess {
   process: ChildProcess;
 }
 
-export async function startServerProcess(dataDir: string, env: Record<string, string> = {}, timeoutMs = 60_000): Promise<ServerProcess> {
+/** @param waitFor all parts well; telemetry is taken, though the journal may still be read; any answer, whatever it says */
+export async function startServerProcess(
+  dataDir: string,
+  env: Record<string, string> = {},
+  timeoutMs = 60_000,
+  waitFor: 'health' | 'telemetry taken' | 'any answer' = 'health',
+): Promise<ServerProcess> {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const server = start('main', [], { TOPLENS_PORT: String(port), TOPLENS_DATA: dataDir, TOPLENS_DEMO: '1', TOPLENS_LOG: 'error', ...env });
-  await until('the server to start', async () => (await fetch(`${url}/healthz`)).ok, timeoutMs);
+  await until('the server to start', async () => {
+    const { ok, body } = await fetch(`${url}/healthz`);
+    await body?.cancel();
+    if (waitFor !== 'telemetry taken') return ok || waitFor === 'any answer';
+    // Nothing in it: it is answered without being stored.
+    return (await fetch(`${url}/v1/traces`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })).ok;
+  }, timeoutMs); // prettier-ignore
   return { url, process: server };
 }
 

@@ -9,6 +9,9 @@ export const BUNDLE = 'dist/node';
 
 const ENTRIES = {
   main: 'server/src/main.ts',
+  'backup-main': 'server/src/maintenance/backup-main.ts',
+  'restore-main': 'server/src/maintenance/restore-main.ts',
+  'check-main': 'server/src/maintenance/check-main.ts',
   'engine-worker': 'server/src/engine/engine-worker.ts',
   'search-worker': 'server/src/search/search-worker.ts',
   'database-worker': 'server/src/store/database-worker.ts',
@@ -20,11 +23,14 @@ const ENTRIES = {
   'decode-only': 'bench/decode-only.ts',
 };
 
+/** Of these another, older version stands at the top of node_modules, where a bundle would find it: they go in. */
+const BUNDLED = new Set(['lru-cache']);
+
 /** Packages stay packages; our own code, written in TypeScript, goes in. */
 const packages = ['server', 'scenario', '.']
   .map((dir) => JSON.parse(readFileSync(join(root, dir, 'package.json'), 'utf8')))
   .flatMap(({ dependencies, devDependencies }) => Object.keys({ ...dependencies, ...devDependencies }))
-  .filter((name) => !name.startsWith('@toplens/'));
+  .filter((name) => !name.startsWith('@toplens/') && !BUNDLED.has(name));
 
 export function bundle() {
   const { buildSync } = createRequire(import.meta.url)('esbuild');

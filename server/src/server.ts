@@ -17,7 +17,8 @@ import { DiskGuard } from './maintenance/disk-guard';
 import { Health } from './maintenance/health';
 import { openDatabase, type OpenOptions } from './maintenance/open-database';
 import { Recovery } from './maintenance/recovery';
-import { watchParts } from './maintenance/watch-parts';
+import { startingHandler } from './maintenance/starting-handler';
+import { diskHealth, watchParts } from './maintenance/watch-parts';
 import { Desk } from './outbound/desk';
 import { Search } from './search/search';
 import { readSettings } from './settings/settings';
@@ -42,15 +43,23 @@ const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
 
 /**
- * Brings everything up on the configured port (0: any free one). The port opens as soon as the database does: what comes while the
- * journal is applied is taken, and questions are answered by "starting".
+ * Brings everything up on the configured port (0: any free one). The port opens first and says how far the start is; telemetry is taken
+ * as soon as the database is open, while the journal is still being applied.
  */
 export async function startServer(config: Config, log: Logger = pino({ level: config.logLevel })): Promise<RunningServer> {
   const settings = readSettings(config.settingsFile);
   const owner = lockDataFolder(config.dataDir);
   const undo: (() => unknown)[] = [() => owner.release()];
   try {
+    const health = new Health();
+    const http = createServer({ connectionsCheckingInterval: 5_000, headersTimeout: 20_000, requestTimeout: 60_000, keepAliveTimeout: 65_000 });
+    http.maxConnections = config.maxConnections;
+    const whileStarting = startingHandler(health);
+    http.on('request', whileStarting);
+    await listen(http, config);
+    undo.unshift(() => (http.close(), http.closeAllConnections()));
     const disk = new DiskGuard({ dataDir: config.dataDir, reserveBytes: config.diskReserveBytes, leastFreeBytes: config.leastFreeDiskBytes, log });
+    health.watch('disk', () => diskHealth(disk));
     await disk.start();
     undo.unshift(() => disk.stop());
     const journalDir = join(config.dataDir, 'journal');
@@ -106,15 +115,11 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
       isHindered: () => disk.trouble !== undefined || recovery.isUnderWay,
       log,
     }));
-    const health = new Health();
     watchParts(health, { intake, engine, search, disk, recovery, backups, config });
 
-    const http = createServer({ connectionsCheckingInterval: 5_000, headersTimeout: 20_000, requestTimeout: 60_000, keepAliveTimeout: 65_000 });
-    http.maxConnections = config.maxConnections;
-    await listen(http, config);
-    undo.unshift(() => http.close());
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
+    http.off('request', whileStarting);
     http.on('request', buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, health, log }));
     const admin = await AdminSocket.open(config.dataDir, source, log);
     undo.unshift(() => admin.close());

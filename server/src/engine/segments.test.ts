@@ -1,4 +1,4 @@
-import { appendFileSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { appendFileSync, mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { emptyColumns, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
@@ -45,6 +45,38 @@ test('a torn, foreign or half-written file is as if it were not there', () => {
   appendFileSync(join(dir, `${HOUR + 1}.columns.new`), 'half');
   void new Segments(dir);
   expect(readdirSync(dir).some((name) => name.endsWith('.new'))).toBe(false);
+});
+
+test('a byte flipped anywhere is noticed: the file is dropped, and made anew from the database', async () => {
+  const { columns, ranges } = sortedByFlow(rows(30));
+  const file = join(dir, `${HOUR}.columns`);
+  const size = (new Segments(dir).write(HOUR, columns, ranges), readFileSync(file).length);
+  // Between columns lie a few bytes that mean nothing.
+  const flipped = Array.from({ length: 200 }, (_, i) => Math.floor((i * size) / 200)).filter((at) => {
+    const segments = new Segments(dir);
+    segments.write(HOUR, columns, ranges);
+    const bytes = readFileSync(file);
+    bytes[at] = (bytes[at] as number) ^ 0x40;
+    writeFileSync(file, bytes);
+    const read = segments.read(HOUR);
+    if (read) expect(plain(read.columns)).toEqual(plain(columns));
+    return read === undefined && !segments.has(HOUR);
+  });
+  expect(flipped.length).toBeGreaterThan(180);
+  const segments = new Segments(dir);
+  writeFileSync(file, 'x');
+  const hours = new Hours([HOUR], () => Promise.resolve(rows(30)), segments, 1);
+  expect((await hours.load(HOUR)).columns.n).toBe(30);
+  hours.seal(HOUR + 2 * HOUR_MS);
+  expect(new Segments(dir).read(HOUR)?.columns.n).toBe(30);
+});
+
+test('where nothing can be written there is no copy, and no error', () => {
+  const { columns, ranges } = sortedByFlow(rows(30));
+  const segments = new Segments(dir);
+  rmSync(dir, { recursive: true });
+  segments.write(HOUR, columns, ranges);
+  expect(segments.has(HOUR)).toBe(false);
 });
 
 test('rows of a window are the same from memory, sorted, and from a file; late rows drop the file', async () => {

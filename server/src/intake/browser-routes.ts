@@ -6,10 +6,12 @@ import type { BrowserKey } from '../config';
 import { Problem } from '../errors';
 import { wrapBrowserBody } from './browser-body';
 import type { Intake } from './intake';
+import type { IntakeLimits } from './limits';
 import { readBody } from './read-body';
 import { taking, unlessAllRefused } from './taking';
 
 export interface BrowserRouteOptions {
+  limits: IntakeLimits;
   browserKeys: ReadonlyMap<string, BrowserKey>;
   /** the built snippet */
   snippetFile: string;
@@ -24,7 +26,7 @@ const REQUESTS_A_MINUTE = 6_000;
  * The way in for pages: `GET /snippet.js` is the script that a page includes, `POST /v1/browser?key=…` takes what it sends.
  * The body is JSON under the type text/plain, for which browsers ask no leave before (CORS), not even while a page goes away.
  */
-export function browserRoutes(intake: Intake, { browserKeys, snippetFile }: BrowserRouteOptions): Router {
+export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits }: BrowserRouteOptions): Router {
   const router = Router();
   const snippet = existsSync(snippetFile) ? readFileSync(snippetFile, 'utf8') : undefined;
   router.get('/snippet.js', (_request, response) => {
@@ -43,7 +45,7 @@ export function browserRoutes(intake: Intake, { browserKeys, snippetFile }: Brow
       const { component, origin } = checkKey(request, browserKeys);
       // Whether it was taken is for nobody but the page.
       response.set({ 'access-control-allow-origin': origin, vary: 'origin' });
-      return unlessAllRefused(await intake.take('browser', 'json', wrapBrowserBody(component, await readBody(request, MOST_BYTES))));
+      return unlessAllRefused(await intake.take('browser', 'json', wrapBrowserBody(component, await readBody(request, { ...limits, bytes: MOST_BYTES }))));
     }),
   );
   return router;

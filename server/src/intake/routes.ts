@@ -3,6 +3,7 @@ import { Router, type Request, type Response } from 'express';
 import { Problem } from '../errors';
 import type { Encoding } from './journal-record';
 import type { Intake } from './intake';
+import type { IntakeLimits } from './limits';
 import { parseJson } from './decode';
 import { eventsOfCsv } from './events-csv';
 import { readBody } from './read-body';
@@ -10,6 +11,7 @@ import { shortHash } from './short-hash';
 import { asProblem, taking, unlessAllRefused } from './taking';
 
 export interface IntakeRouteOptions {
+  limits: IntakeLimits;
   maxBodyBytes: number;
   /** key → source */
   ingestKeys: ReadonlyMap<string, string>;
@@ -28,12 +30,13 @@ const REJECTED = { traces: 'rejectedSpans', logs: 'rejectedLogRecords', metrics:
  */
 export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
   const router = Router();
+  const limits = { ...options.limits, bytes: options.maxBodyBytes };
   for (const signal of ['traces', 'logs', 'metrics'] as const)
     router.post(`/v1/${signal}`, async (request, response) => {
       const encoding = encodingOf(request);
       try {
         checkKey(request, options);
-        const body = await readBody(request, options.maxBodyBytes);
+        const body = await readBody(request, limits);
         const { rejected, reasons } = await intake.take(signal, encoding, body);
         sendSuccess(response, encoding, REJECTED[signal], rejected, reasons);
       } catch (error) {
@@ -46,7 +49,7 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
     taking(async (request) => {
       checkCloudEvents(request);
       checkKey(request, options);
-      return unlessAllRefused(await intake.take('changes', 'json', await readBody(request, options.maxBodyBytes)));
+      return unlessAllRefused(await intake.take('changes', 'json', await readBody(request, limits)));
     }),
   );
   router.post(
@@ -55,7 +58,7 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
       checkKey(request, options);
       const isCsv = /^text\/csv\b/i.test(request.headers['content-type'] ?? '');
       if (!isCsv) checkCloudEvents(request, ', or text/csv');
-      const body = await readBody(request, options.maxBodyBytes);
+      const body = await readBody(request, limits);
       return unlessAllRefused(await intake.take('events', 'json', isCsv ? eventsOfCsv(body) : body));
     }),
   );
@@ -64,7 +67,7 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
     taking(async (request) => {
       checkKey(request, options);
       const source = harSource(request);
-      const file = parseJson(await readBody(request, options.maxBodyBytes));
+      const file = parseJson(await readBody(request, limits));
       return intake.take('logs', 'json', Buffer.from(JSON.stringify(harToLogs(file, source))));
     }),
   );

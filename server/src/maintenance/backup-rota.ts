@@ -59,12 +59,17 @@ export class BackupRota {
   };
 
   start(): void {
-    this.#timer = setInterval(() => this.#isDue() && void this.makeOne().catch(() => undefined), LOOK_EVERY_MS);
+    this.#timer = setInterval(() => void this.#makeWhenDue().catch(() => undefined), LOOK_EVERY_MS);
   }
 
   async stop(): Promise<void> {
     clearInterval(this.#timer);
     await Promise.race([this.#running, new Promise((resolve) => setTimeout(resolve, 500).unref())]);
+  }
+
+  /** What goes wrong is logged where it happens, and never ends the server. */
+  async #makeWhenDue(): Promise<void> {
+    if (this.#isDue()) await this.makeOne();
   }
 
   #isDue(): boolean {

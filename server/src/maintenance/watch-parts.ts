@@ -4,7 +4,7 @@ import type { Intake } from '../intake/intake';
 import type { Search } from '../search/search';
 import type { BackupRota } from './backup-rota';
 import type { DiskGuard } from './disk-guard';
-import type { Health } from './health';
+import type { Health, Look } from './health';
 import type { Recovery } from './recovery';
 
 /** No pass for so long: judging stands. */
@@ -22,11 +22,12 @@ export interface Watched {
 
 const OK = { state: 'ok', words: '' } as const;
 
+export const diskHealth = (disk: DiskGuard): ReturnType<Look> =>
+  disk.trouble ? { state: 'down', words: `${disk.trouble.words} Nothing is taken; it goes on by itself when there is room.` } : OK;
+
 /** What each part says of itself. */
 export function watchParts(health: Health, { intake, engine, search, disk, recovery, backups, config }: Watched): void {
-  health.watch('disk', () =>
-    disk.trouble ? { state: 'down', words: `${disk.trouble.words} Nothing is taken; it goes on by itself when there is room.` } : OK,
-  );
+  health.watch('disk', () => diskHealth(disk));
   health.watch('intake', () => {
     const { backlogRecords, keptAside } = intake.figures;
     if (disk.trouble) return { state: 'down', words: 'Nothing is taken until the disk has room. Senders keep it and send it again.' };

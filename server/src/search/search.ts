@@ -14,6 +14,7 @@ const MOST_KEPT = 40;
 /** Questions that wait: beyond, somebody asks faster than can be answered. */
 const MOST_WAITING = 100;
 const RESTART_AFTER_MS = 500;
+const LONGEST_PAUSE_MS = 30_000;
 
 const tooHeavy = () =>
   new Problem('tooHeavy', 'This question needs more memory than the search may use. Ask for a shorter time range, or filter more.', { retryAfterS: 10 });
@@ -26,6 +27,7 @@ export class Search {
   #waiting = new WaitingAnswers();
   #worker: Worker | undefined;
   #stopped = false;
+  #pauseMs = RESTART_AFTER_MS;
   readonly #kept = new Map<string, Promise<unknown>>();
   /** times that the worker died by itself */
   deaths = 0;
@@ -47,6 +49,7 @@ export class Search {
   }
 
   #start(): void {
+    const begun = performance.now();
     const port = this.database.connectThread();
     const worker = startWorker('search/search-worker.ts', { port }, { transferList: [port], resourceLimits: this.heap });
     const waiting = (this.#waiting = new WaitingAnswers());
@@ -65,7 +68,9 @@ export class Search {
       this.#worker = undefined;
       if (this.#stopped) return;
       this.deaths++;
-      setTimeout(() => !this.#stopped && !this.#worker && this.#start(), RESTART_AFTER_MS).unref();
+      // One that dies at once is not started again and again.
+      this.#pauseMs = performance.now() - begun < 5_000 ? Math.min(LONGEST_PAUSE_MS, 2 * this.#pauseMs) : RESTART_AFTER_MS;
+      setTimeout(() => !this.#stopped && !this.#worker && this.#start(), this.#pauseMs).unref();
     });
   }
 
