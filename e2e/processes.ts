@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, openSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -21,13 +21,13 @@ export const removeFolder = (dir: string) => rmSync(dir, { recursive: true, forc
 
 /**
  * A bundled entry of the project (tools/bundle.mjs) as a process of its own: what people run.
- * `TOPLENS_TEST_CLOCK_OFFSET_MS` sets its clock ahead (shifted-clock.mjs).
+ * `TOPLENS_TEST_LOG` names a file for what it logs, `TOPLENS_TEST_CLOCK_OFFSET_MS` sets its clock ahead (shifted-clock.mjs).
  */
 export function start(entry: string, args: readonly string[], env: Record<string, string>): ChildProcess {
   return spawn(process.execPath, ['--import', './e2e/shifted-clock.mjs', `dist/node/${entry}.mjs`, ...args], {
     cwd: process.cwd().replace(/\/e2e$/, ''),
     env: { ...MEMORY, ...process.env, NODE_OPTIONS: '', ...env },
-    stdio: ['ignore', 'ignore', 'inherit'],
+    stdio: ['ignore', env.TOPLENS_TEST_LOG === undefined ? 'ignore' : openSync(env.TOPLENS_TEST_LOG, 'a'), 'inherit'],
   });
 }
 

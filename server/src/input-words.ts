@@ -1,4 +1,4 @@
-import { setLocale } from 'yup';
+import { addMethod, setLocale, StringSchema } from 'yup';
 
 const KINDS: Readonly<Record<string, string>> = {
   number: 'a number',
@@ -37,4 +37,9 @@ setLocale({
   string: { min: '${path}: expected at least ${min} characters', max: '${path}: expected at most ${max} characters' },
   array: { min: '${path}: expected at least ${min} of them', max: '${path}: expected at most ${max} of them' },
   object: { noUnknown: '${path}: these fields are not known: ${unknown}' },
+});
+
+/** Yup's own calls `trim` of whatever came in, also of a list. */
+addMethod(StringSchema, 'trim', function trim() {
+  return this.transform((value: unknown) => (typeof value === 'string' ? value.trim() : value));
 });

@@ -2605,6 +2605,191 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/server-state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How this server's parts are, what is judged again, whose clock is wrong */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description How this server's parts are, what is judged again, whose clock is wrong */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ServerState"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/refused-records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Records that the database refused, newest first */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description older than this one */
+                    before?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Records that the database refused, newest first */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RefusedRecords"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/refused-records/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Drops a refused record */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description dropped */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/refused-records/{id}/send-again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tries to store a refused record once more; refused again, it is kept aside again */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description whether it was taken this time */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SentAgain"];
+                    };
+                };
+                /** @description what is wrong and the way on */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/handoffs": {
         parameters: {
             query?: never;
@@ -2797,6 +2982,55 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        RefusedRecords: {
+            total: number;
+            more: boolean;
+            records: {
+                id: number;
+                atMs: number;
+                kind: string;
+                sqlstate: string;
+                reason: string;
+                record: string;
+            }[];
+        };
+        SentAgain: {
+            taken: boolean;
+        };
+        PartHealth: {
+            /** @enum {string} */
+            state: "ok" | "degraded" | "down";
+            sinceMs: number;
+            words: string;
+        };
+        ServerState: {
+            /** @enum {string} */
+            state: "ok" | "degraded" | "down";
+            nowMs: number;
+            parts: {
+                intake: components["schemas"]["PartHealth"];
+                journal: components["schemas"]["PartHealth"];
+                database: components["schemas"]["PartHealth"];
+                engine: components["schemas"]["PartHealth"];
+                search: components["schemas"]["PartHealth"];
+                disk: components["schemas"]["PartHealth"];
+                backup: components["schemas"]["PartHealth"];
+            };
+            judgedAgainFromMs: number | null;
+            judgedMs: number | null;
+            gatheredNames: {
+                kind: string;
+                names: number;
+            }[];
+            clocks: {
+                component: string;
+                host: string;
+                aheadMs: number;
+                refused: number;
+                sinceMs: number;
+                lastMs: number;
+            }[];
+        };
         Interval: {
             estimate: number;
             low: number;

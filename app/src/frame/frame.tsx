@@ -6,6 +6,7 @@ import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { Door } from './door';
+import { ServerNotice } from './server-notice';
 import { Sheet } from './sheet';
 import { SHORTCUTS, useShortcuts } from './shortcuts';
 import { useView } from './view';
@@ -72,8 +73,11 @@ export function Frame({ children }: { children: ReactNode }) {
   return (
     <View style={[styles.frame, isWide && styles.side, { backgroundColor: palette.paper }]}>
       {isWide && places}
-      <View role="main" style={styles.place}>
-        {children}
+      <View style={styles.place}>
+        <ServerNotice />
+        <View role="main" style={styles.place}>
+          {children}
+        </View>
       </View>
       {!isWide && places}
       {isHelpOpen && (

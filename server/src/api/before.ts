@@ -4,20 +4,32 @@ import type { Database } from '../store/database';
 
 const DEEPEST = 32;
 
-/** The place of a text with the character 0, which no database stores; or what lies too deep. */
+/** Lone halves of surrogate pairs cannot be stored as UTF-8. */
+const LONE_SURROGATE = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
+
+/** The place of a text that no database stores, of a name that every object has, or of what lies too deep. */
 function whatCannotBeKept(value: unknown, path: string, depth: number): string | undefined {
-  if (typeof value === 'string') return value.includes('\u0000') ? `${path || 'request'}: holds the character 0` : undefined;
+  if (typeof value === 'string') {
+    if (value.includes('\u0000')) return `${path || 'request'}: holds the character 0`;
+    return LONE_SURROGATE.test(value) ? `${path || 'request'}: holds half a character` : undefined;
+  }
   if (value === null || typeof value !== 'object') return undefined;
   if (depth > DEEPEST) return `${path.slice(0, 200)}: is nested more than ${DEEPEST} deep`;
   for (const [name, one] of Object.entries(value)) {
-    if (name.includes('\u0000')) return `${path || 'request'}: a name in it holds the character 0`;
+    if (name.includes('\u0000') || name in Object.prototype) return `${path || 'request'}: a name in it cannot be used: ${JSON.stringify(name.slice(0, 40))}`;
     const found = whatCannotBeKept(one, path === '' ? name : `${path}.${name}`, depth + 1);
     if (found !== undefined) return found;
   }
   return undefined;
 }
 
-/** Refuses texts that can be neither stored nor looked for. */
+/** What is asked for twice, so that nobody knows which is meant. */
+function whatIsThereTwice(query: Record<string, unknown>): string | undefined {
+  const found = Object.entries(query).find(([, value]) => typeof value !== 'string');
+  return found && `${found[0].slice(0, 100)}: is there more than once`;
+}
+
+/** Refuses texts that can be neither stored nor looked for, and questions that say a thing twice. */
 export const checkTexts: RequestHandler = (request, _response, next) => {
   let path = request.path;
   try {
@@ -25,10 +37,17 @@ export const checkTexts: RequestHandler = (request, _response, next) => {
   } catch {
     throw new Problem('badRequest', 'The address cannot be read: a percent sign in it is not followed by two hexadecimal digits.', { field: 'path' });
   }
-  const found = whatCannotBeKept(path, 'path', 0) ?? whatCannotBeKept(request.query, '', 0) ?? whatCannotBeKept(request.body, '', 0);
-  if (found !== undefined) throw new Problem('badInput', found, { field: found.slice(0, found.indexOf(':')) });
+  refuse(whatCannotBeKept(path, 'path', 0) ?? whatIsThereTwice(request.query) ?? whatCannotBeKept(request.query, '', 0));
+  checkBody(request.body);
   next();
 };
+
+/** For a body that is read later than others. @throws Problem 'badInput' */
+export const checkBody = (body: unknown): void => refuse(whatCannotBeKept(body, '', 0));
+
+function refuse(found: string | undefined): void {
+  if (found !== undefined) throw new Problem('badInput', found, { field: found.slice(0, found.indexOf(':')) });
+}
 
 /** What people decided survives a power cut before they are told that it was taken. */
 export const flushed =

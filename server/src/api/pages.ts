@@ -5,6 +5,7 @@ import { Problem } from '../errors';
 import type { Search } from '../search/search';
 import type { Database } from '../store/database';
 import { listSourceMaps, newestOfPages, PAGE_DIMENSIONS, saveSourceMap, viewOfTrace, type PageDimension, type PageFocus } from '../store/pages';
+import { checkBody } from './before';
 import { readInput, readWindow } from './query';
 
 /** Answers are asked for anew after so long: views come in all the time. */
@@ -16,10 +17,12 @@ const pagesQuery = object({
 });
 /** Uploads that are read at a time: each is in memory as a whole. */
 const MOST_UPLOADS = 2;
+/** Three of them are the key of a table: an index entry holds 2,704 bytes, a sign up to three. */
+const keyText = string().trim().max(200);
 const sourceMapInput = object({
-  component: text.required('component: whose script is it?'),
-  version: text.default(''),
-  file: text.required('file: name of the script that the map belongs to, as app.min.js').matches(/^[^/?#]+$/, 'file: the name alone, without a path'),
+  component: keyText.required('component: whose script is it?'),
+  version: keyText.default(''),
+  file: keyText.required('file: name of the script that the map belongs to, as app.min.js').matches(/^[^/?#]+$/, 'file: the name alone, without a path'),
   map: object().required('map: the source map itself, as JSON'),
 });
 
@@ -68,6 +71,7 @@ export function pageRoutes({ database, engine, search, maxMapBytes }: { database
     response.json({ maps: await listSourceMaps(database) });
   });
   router.post('/source-maps', oneOfFew, json({ limit: maxMapBytes }), async (request, response) => {
+    checkBody(request.body);
     const { map: _map, ...key } = readInput(sourceMapInput, request.body);
     const { map } = request.body as { map: { version?: unknown; mappings?: unknown } };
     if (map.version !== 3 || typeof map.mappings !== 'string')

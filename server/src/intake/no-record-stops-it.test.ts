@@ -260,6 +260,53 @@ test.each<[string, () => Promise<Response>, number, string]>([
   expect((await refused()).total).toBe(0);
 });
 
+test('the longest names of the widest signs fit what the database can index', async () => {
+  const wide = '\u4e2d'.repeat(2_000);
+  const names = [
+    'toplens.flow',
+    'user.id',
+    'session.id',
+    'toplens.site',
+    'toplens.tier',
+    'toplens.promotion',
+    'toplens.region',
+    'toplens.item',
+    'exception.type',
+    'server.address',
+    'db.namespace',
+    'db.query.text',
+  ];
+  const wideResource = { attributes: ['service.name', 'service.namespace', 'service.version', 'host.name', 'cloud.region'].map((key) => text(key, wide)) };
+  const spanOf = (kind: number) => ({
+    ...testSpan(next++, Date.now() - 5_000, 10),
+    name: wide,
+    kind,
+    status: { code: 2 },
+    attributes: names.map((key) => text(key, wide)),
+  });
+  const body = JSON.stringify({ resourceSpans: [{ resource: wideResource, scopeSpans: [{ spans: [spanOf(2), spanOf(3)] }] }] });
+  expect((await postTo('/v1/traces', body)).status).toBe(200);
+  const event = {
+    specversion: '1.0',
+    id: wide,
+    source: wide,
+    type: 'toplens.change.release',
+    subject: wide,
+    time: new Date().toISOString(),
+    data: { title: wide },
+  };
+  expect((await postTo('/v1/changes', JSON.stringify(event))).status).toBe(200);
+  const map = {
+    component: wide.slice(0, 200),
+    version: wide.slice(0, 200),
+    file: wide.slice(0, 200),
+    map: { version: 3, sources: [], names: [], mappings: '' },
+  };
+  expect((await postTo('/api/source-maps', JSON.stringify(map))).status).toBe(201);
+  await expectFlowing();
+  expect((await refused()).total).toBe(0);
+});
+
 test('a sender whose clock is hours ahead is told, also on the screen', async () => {
   const span = testSpan(next++, Date.now() + 6 * 3_600_000, 10);
   const answer = (await (await send(server.url, [span, span])).json()) as { partialSuccess: { errorMessage: string } };

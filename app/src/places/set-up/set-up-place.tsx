@@ -12,8 +12,10 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { CalendarForm } from './calendar-form';
 import { RatesForm } from './rates-form';
+import { RefusedPart } from './refused-part';
+import { ServerPart } from './server-part';
 
-/** What a unit of harm weighs, days that are not like others, and who changed what. */
+/** What a unit of harm weighs, days that are not like others, who changed what, and how the server is. */
 export function SetUpPlace() {
   const { data, error, refetch } = useSettings();
   useEffect(() => {
@@ -34,6 +36,8 @@ export function SetUpPlace() {
             <Changes settings={data} />
           </>
         )}
+        <ServerPart />
+        <RefusedPart />
         <Words kind="muted">A flow’s name, limit and importance are changed on its own page. Owners, teams and agreements stand in the settings file.</Words>
       </View>
     </ScrollView>

@@ -1,0 +1,32 @@
+import { StyleSheet, View } from 'react-native';
+import { useServerState } from '@/data/queries';
+import { Icon } from '@/look/icon';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import { serverWords } from './server-words';
+
+/** Above every place, as long as something is wrong with the server that everybody must know. */
+export function ServerNotice() {
+  const palette = usePalette();
+  const { data, error } = useServerState();
+  const words = data ? serverWords(data) : error ? [`${error.message} What you see stays as it was.`] : [];
+  if (words.length === 0) return null;
+  return (
+    <View role="status" testID="server-notice" style={[styles.box, { backgroundColor: palette.surface, borderColor: palette.harm[2] }]}>
+      <Icon name="alert-circle-outline" size={18} color={palette.harm[2]} />
+      <View style={styles.words}>
+        {words.map((sentence) => (
+          <Words key={sentence} kind="muted">
+            {sentence}
+          </Words>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  box: { flexDirection: 'row', gap: SPACE.s, borderBottomWidth: 2, paddingHorizontal: SPACE.l, paddingVertical: SPACE.s },
+  words: { flex: 1, gap: SPACE.xs },
+});

@@ -1,0 +1,61 @@
+import { StyleSheet, View } from 'react-native';
+import { useServerState } from '@/data/queries';
+import { clockWords, namesWords, PART_WORDS, type PartName } from '@/frame/server-words';
+import { Trouble } from '@/frame/trouble';
+import { clock } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+
+const STATES = { ok: 'well', degraded: 'needs a look', down: 'not working' } as const;
+
+/** How the parts of the server are, for who runs it. */
+export function ServerPart() {
+  const palette = usePalette();
+  const { data, error, refetch } = useServerState();
+  return (
+    <View style={styles.gap}>
+      <Words kind="section" level={2}>
+        This server
+      </Words>
+      {error && <Trouble error={error} onRetry={() => void refetch()} />}
+      {data && (
+        <View role="list">
+          {(Object.keys(PART_WORDS) as PartName[]).map((name) => {
+            const { state, words, sinceMs } = data.parts[name];
+            return (
+              <View role="listitem" key={name} style={[styles.part, { borderBottomColor: palette.hairline }]}>
+                <Words kind="strong" style={styles.name}>
+                  {PART_WORDS[name]}
+                </Words>
+                <View style={styles.words}>
+                  <Words style={{ color: state === 'ok' ? palette.ink : palette.harm[3] }}>
+                    {state === 'ok' ? STATES.ok : `${STATES[state]} since ${clock(sinceMs, data.nowMs)}`}
+                  </Words>
+                  {words !== '' && <Words kind="small">{words}</Words>}
+                </View>
+              </View>
+            );
+          })}
+        </View>
+      )}
+      {data?.clocks.map((source) => (
+        <Words key={`${source.component} ${source.host}`} kind="muted">
+          {clockWords(source, data.nowMs)}
+        </Words>
+      ))}
+      {data?.gatheredNames.map((gathered) => (
+        <Words key={gathered.kind} kind="muted">
+          {namesWords(gathered)}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  gap: { gap: SPACE.xs },
+  part: { flexDirection: 'row', gap: SPACE.m, borderBottomWidth: 1, minHeight: 44, alignItems: 'center', paddingVertical: SPACE.xs },
+  name: { width: 96 },
+  words: { flex: 1, minWidth: 0 },
+});
