@@ -7,11 +7,25 @@ import { CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../se
 import type { Database } from '../store/database';
 import { insertChange, loadChanges } from '../store/settings';
 import { RATE_NAMES } from './open-api';
+import { DAY_MS } from '@toplens/core/time';
+import { whyUnusable } from '../settings/try-change';
 import { readInput } from './query';
 import type { SettingsShape } from './shapes';
 
 const who = string().trim().min(1, 'who: say who changes this').max(100).required('who: say who changes this');
 const newSetting = object({ who, key: string().min(1).max(600).required(), value: mixed().nullable(), fromMs: number().integer() });
+
+/** A change can be in force from so long ago: longer than anything is kept. */
+const LONGEST_AGO_MS = 400 * DAY_MS;
+const LONGEST_AHEAD_MS = 400 * DAY_MS;
+
+/** @throws Problem 'badInput' */
+function checkFrom(fromMs: number): number {
+  const now = Date.now();
+  if (fromMs < now - LONGEST_AGO_MS || fromMs > now + LONGEST_AHEAD_MS)
+    throw new Problem('badInput', 'fromMs: expected a time within 400 days before or after now', { field: 'fromMs' });
+  return fromMs;
+}
 
 const rate = (name: string) =>
   number()
@@ -48,7 +62,11 @@ export function settingsRoutes(database: Database, engine: Engine, file: Setting
   const router = Router();
   const current = async () => shapeOf(file, await loadChanges(database));
   const change = async (one: { who: string; key: string; value: unknown; fromMs?: number | undefined; undoes?: number }) => {
-    const kept = await insertChange(database, { ...one, fromMs: one.fromMs ?? Date.now() });
+    const fromMs = checkFrom(one.fromMs ?? Date.now());
+    // Tried before it is kept: what is kept is used at every start.
+    const why = whyUnusable(file, { ...one, fromMs });
+    if (why !== undefined) throw new Problem('badInput', `value: ${why}`, { field: 'value' });
+    const kept = await insertChange(database, { ...one, fromMs });
     await engine.ask('settings', kept);
     return current();
   };
@@ -72,6 +90,9 @@ export function settingsRoutes(database: Database, engine: Engine, file: Setting
   return router;
 }
 
+/** Changes that are told, the newest; all of them are kept. */
+const MOST_LISTED = 500;
+
 function shapeOf(file: Settings, changes: readonly SettingChange[]): SettingsShape {
   const book = new SettingsBook(file, changes);
   const { keyTiers, ...rates } = book.ratesAt(Infinity);
@@ -82,17 +103,20 @@ function shapeOf(file: Settings, changes: readonly SettingChange[]): SettingsSha
     rates,
     keyTiers,
     calendar: { holidays: [...calendar.holidays], excluded: [...calendar.excluded] },
-    changes: [...changes].reverse().map(({ id, atMs, fromMs, who: by, key, value, undoes }) => ({
-      id,
-      atMs,
-      fromMs,
-      who: by,
-      key,
-      about: key === RATES_KEY ? 'harm rates' : key === CALENDAR_KEY ? 'calendar' : key.split('\u001f').slice(1).join(': '),
-      words: value === null ? 'back to the settings file' : wordsOf(value),
-      undoes,
-      isUndone: undone.has(id),
-    })),
+    changes: changes
+      .slice(-MOST_LISTED)
+      .reverse()
+      .map(({ id, atMs, fromMs, who: by, key, value, undoes }) => ({
+        id,
+        atMs,
+        fromMs,
+        who: by,
+        key,
+        about: key === RATES_KEY ? 'harm rates' : key === CALENDAR_KEY ? 'calendar' : key.split('\u001f').slice(1).join(': '),
+        words: value === null ? 'back to the settings file' : wordsOf(value),
+        undoes,
+        isUndone: undone.has(id),
+      })),
   };
 }
 

@@ -4,6 +4,7 @@ import type { Settings } from '../settings/settings';
 import { newestEnd } from '../store/attempts';
 import { Database } from '../store/database';
 import { SettingsBook, type SettingChange } from '../settings/settings-book';
+import { usableChanges } from '../settings/try-change';
 import { loadChanges } from '../store/settings';
 import { act } from './actions';
 import { attemptHosts, attemptPage } from './attempt-page';
@@ -178,7 +179,7 @@ async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>)
 
 /** From where a limit is in force, everything is judged anew; rates and names need no judging. */
 async function changeSettings(world: World, change: SettingChange): Promise<void> {
-  takeSettings(world, new SettingsBook(settings, await loadChanges(world.database)), change.key);
+  takeSettings(world, new SettingsBook(settings, usableChanges(settings, await loadChanges(world.database))), change.key);
   const from = Math.min(change.fromMs, world.judgedMs);
   const earliest = world.watermarkMs - KEEP_ROLL_UPS_MS;
   if (world.names.flowOfKey(change.key) !== undefined && world.judgedMs > 0) changed.add(floorTo(Math.max(from, earliest), HOUR_MS));

@@ -91,6 +91,11 @@ export class Names {
     return limits;
   }
 
+  /** Reads the names of these rows' flows, if they came since the last call: names are stored before the rows that use them. */
+  async learn(rows: { n: number; flow: ArrayLike<number> }): Promise<void> {
+    for (let i = 0; i < rows.n; i++) if (!this.#flows.has(rows.flow[i] as number)) return this.refresh();
+  }
+
   has(id: number): boolean {
     return this.#flows.has(id);
   }

@@ -47,6 +47,7 @@ export async function runPass(world: World, changedHours: readonly number[], may
   for (const hourMs of hours) {
     await giveWay();
     const { columns, batch } = await world.hours.load(hourMs);
+    await world.names.learn(columns);
     const buckets = rollUp(columns);
     world.history.putHour(hourMs, buckets);
     world.minutes.delete(hourMs);
@@ -139,6 +140,7 @@ async function minutesOf(world: World, hourMs: number): Promise<ReadonlyMap<numb
   const known = world.minutes.get(hourMs);
   if (known && !isOutdated(known, hourMs, normalAt)) return known;
   const { columns } = await world.hours.load(hourMs);
+  await world.names.learn(columns);
   const counted = countMinutes(columns, hourMs, normalAt);
   world.minutes.set(hourMs, counted);
   return counted;

@@ -10,6 +10,7 @@ import { loadIncidents } from '../store/incidents';
 import { loadReleases, type Release } from '../store/releases';
 import { loadDue } from '../store/judging-due';
 import { loadRollUps, staleHours } from '../store/roll-ups';
+import { usableChanges } from '../settings/try-change';
 import { loadChanges } from '../store/settings';
 import { loadShares, type TraceShare } from '../store/trace-shares';
 import { Hours } from './hours';
@@ -45,7 +46,7 @@ const MEMORY_DAYS = 36;
 /** Reads from the database what a restart needs. @returns the world, and hours whose roll-ups are to be made again */
 export async function loadWorld(database: Database, file: Settings, segmentsDir: string): Promise<{ world: World; stale: number[] }> {
   const stale = await staleHours(database);
-  const settings = new SettingsBook(file, await loadChanges(database));
+  const settings = new SettingsBook(file, usableChanges(file, await loadChanges(database)));
   const names = new Names(database, settings);
   await names.refresh();
   const register = new Register(await loadIncidents(database));

@@ -37,7 +37,7 @@ export class Desk {
       if (running) return;
       running = true;
       this.#busy = this.deliverDue()
-        .catch((error: Error) => this.options.log.error({ error }, 'handoffs cannot be delivered'))
+        .catch((error: Error) => this.options.log.error({ err: error }, 'handoffs cannot be delivered'))
         .finally(() => (running = false));
     }, LOOK_EVERY_MS);
   }
@@ -72,8 +72,10 @@ export class Desk {
         headers: { 'content-type': 'application/cloudevents+json; charset=utf-8', 'idempotency-key': handoff.id },
         body: JSON.stringify(toCloudEvent(handoff, this.options.publicUrl)),
         signal: AbortSignal.timeout(TIMEOUT_MS),
+        // A brief is for the desk that was set up, and nobody that it points to.
+        redirect: 'manual',
       });
-      await response.arrayBuffer();
+      await response.body?.cancel();
       if (response.ok) return { delivered: true };
       // The request itself is at fault for 4xx, except "too early", "too many" and time-outs: sending it again will not help.
       const mayRetry = response.status >= 500 || [408, 425, 429].includes(response.status);
