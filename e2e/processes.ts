@@ -21,7 +21,8 @@ export const removeFolder = (dir: string) => rmSync(dir, { recursive: true, forc
 
 /**
  * A bundled entry of the project (tools/bundle.mjs) as a process of its own: what people run.
- * `TOPLENS_TEST_LOG` names a file for what it logs, `TOPLENS_TEST_CLOCK_OFFSET_MS` sets its clock ahead (shifted-clock.mjs).
+ * `TOPLENS_TEST_LOG` names a file for what it logs, `TOPLENS_TEST_CLOCK_OFFSET_MS` or a file with
+ * that number, `TOPLENS_TEST_CLOCK_FILE`, sets its clock ahead (shifted-clock.mjs).
  */
 export function start(entry: string, args: readonly string[], env: Record<string, string>): ChildProcess {
   return spawn(process.execPath, ['--import', './e2e/shifted-clock.mjs', `dist/node/${entry}.mjs`, ...args], {
@@ -62,13 +63,17 @@ export async function startServerProcess(
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const server = start('main', [], { TOPLENS_PORT: String(port), TOPLENS_DATA: dataDir, TOPLENS_DEMO: '1', TOPLENS_LOG: 'error', ...env });
-  await until('the server to start', async () => {
+  const ended = once(server, 'exit').then(([code]) => Promise.reject(new Error(`the server ended with code ${String(code)}`)));
+  ended.catch(() => undefined);
+  const started = until('the server to start', async () => {
     const { ok, body } = await fetch(`${url}/healthz`);
     await body?.cancel();
     if (waitFor !== 'telemetry taken') return ok || waitFor === 'any answer';
     // Nothing in it: it is answered without being stored.
     return (await fetch(`${url}/v1/traces`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })).ok;
   }, timeoutMs); // prettier-ignore
+  started.catch(() => undefined);
+  await Promise.race([started, ended]);
   return { url, process: server };
 }
 

@@ -1,1 +1,1 @@
-export declare function shiftClock(offsetMs: number): void;
+export declare function shiftClock(offset: number | (() => number)): void;

@@ -194,7 +194,7 @@ export async function fuzz(url: string, requests: number, seed: number, lanes = 
       const { url: target, init } = fuzzer.next(route, url);
       const answer = await fetch(target, { ...init, signal: AbortSignal.timeout(30_000) }).then(
         async (response) => ({ status: response.status, text: await response.text() }),
-        (error: Error) => ({ status: 0, text: String(error.cause ?? error) }),
+        (error: Error) => ({ status: 0, text: `${error.message}: ${(error.cause as Error | undefined)?.message ?? ''}` }),
       );
       result.byStatus[answer.status] = (result.byStatus[answer.status] ?? 0) + 1;
       // 503 with a reason is what an overloaded server should say; nothing else above 499 is.

@@ -111,7 +111,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     backupDir: resolve(root, env.TOPLENS_BACKUP_DIR ?? join(dataDir, 'backups')),
     backupsKept: whole(env, 'TOPLENS_BACKUPS', 7, 0, 365),
     backupHour: whole(env, 'TOPLENS_BACKUP_HOUR', 3, 0, 23),
-    maxJournalBytes: whole(env, 'TOPLENS_JOURNAL_MB', 2_048, 64, 1_000_000) * MEBIBYTE,
+    maxJournalBytes: whole(env, 'TOPLENS_JOURNAL_MB', 4_096, 64, 1_000_000) * MEBIBYTE,
     diskReserveBytes: whole(env, 'TOPLENS_DISK_RESERVE_MB', 64, 1, 10_000) * MEBIBYTE,
     leastFreeDiskBytes: whole(env, 'TOPLENS_LEAST_FREE_DISK_MB', 256, 1, 1_000_000) * MEBIBYTE,
     acceptLoss: env.TOPLENS_ACCEPT_LOSS === '1',

@@ -13,7 +13,7 @@ import { Intake } from './intake/intake';
 import { Journal, START, type JournalMark } from './intake/journal';
 import { AdminSocket } from './maintenance/admin-socket';
 import { BackupRota } from './maintenance/backup-rota';
-import { DiskGuard } from './maintenance/disk-guard';
+import { DiskGuard, giveUpReserve, isDiskFault } from './maintenance/disk-guard';
 import { Health } from './maintenance/health';
 import { openDatabase, type OpenOptions } from './maintenance/open-database';
 import { Recovery } from './maintenance/recovery';
@@ -24,7 +24,7 @@ import { Search } from './search/search';
 import { readSettings } from './settings/settings';
 import { dropOld } from './store/attempts';
 import type { Database } from './store/database';
-import { lockDataFolder, OwnershipLost } from './store/lock';
+import { lockDataFolder, OwnershipLost, type Ownership } from './store/lock';
 
 export interface RunningServer {
   url: string;
@@ -48,8 +48,7 @@ const GRACE_MS = 1_000;
  */
 export async function startServer(config: Config, log: Logger = pino({ level: config.logLevel })): Promise<RunningServer> {
   const settings = readSettings(config.settingsFile);
-  const owner = lockDataFolder(config.dataDir);
-  const undo: (() => unknown)[] = [() => owner.release()];
+  const undo: (() => unknown)[] = [];
   try {
     const health = new Health();
     const http = createServer({ connectionsCheckingInterval: 5_000, headersTimeout: 20_000, requestTimeout: 60_000, keepAliveTimeout: 65_000 });
@@ -58,6 +57,8 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
     http.on('request', whileStarting);
     await listen(http, config);
     undo.unshift(() => (http.close(), http.closeAllConnections()));
+    const owner = await takeFolder(config.dataDir, health, log);
+    undo.push(() => owner.release());
     const disk = new DiskGuard({ dataDir: config.dataDir, reserveBytes: config.diskReserveBytes, leastFreeBytes: config.leastFreeDiskBytes, log });
     health.watch('disk', () => diskHealth(disk));
     await disk.start();
@@ -148,6 +149,20 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
   } catch (error) {
     for (const one of undo) await Promise.resolve(one()).catch(() => undefined);
     throw error;
+  }
+}
+
+/** Takes the data folder; while its disk has no room for a few bytes, waits. @throws DataFolderInUse */
+async function takeFolder(dataDir: string, health: Health, log: Logger): Promise<Ownership> {
+  for (let tries = 0; ; tries++) {
+    try {
+      return lockDataFolder(dataDir, { giveUp: (error) => isDiskFault(error.code) && giveUpReserve(dataDir) });
+    } catch (error) {
+      if (!isDiskFault((error as NodeJS.ErrnoException).code)) throw error;
+      if (tries === 0) log.error({ err: error, dataDir }, 'the disk is full; the start waits for room');
+      health.watch('disk', () => ({ state: 'down', words: 'The disk is full. The start waits for room.' }));
+      await new Promise((resolve) => setTimeout(resolve, 1_000));
+    }
   }
 }
 

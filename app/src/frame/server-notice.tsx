@@ -12,9 +12,10 @@ export function ServerNotice() {
   const { data, error } = useServerState();
   const words = data ? serverWords(data) : error ? [`${error.message} What you see stays as it was.`] : [];
   if (words.length === 0) return null;
+  const colour = !data || data.state === 'down' ? palette.harm[2] : palette.hairline;
   return (
-    <View role="status" testID="server-notice" style={[styles.box, { backgroundColor: palette.surface, borderColor: palette.harm[2] }]}>
-      <Icon name="alert-circle-outline" size={18} color={palette.harm[2]} />
+    <View role="status" testID="server-notice" style={[styles.box, { backgroundColor: palette.surface, borderColor: colour }]}>
+      <Icon name="alert-circle-outline" size={18} color={data?.state === 'down' || !data ? palette.harm[2] : palette.muted} />
       <View style={styles.words}>
         {words.map((sentence) => (
           <Words key={sentence} kind="muted">

@@ -86,7 +86,7 @@ describe('lines of logs by a named pattern', () => {
     expect(lineReader([{ name: 'x', pattern: 'a.b' }])('', 'axb')).toBeUndefined();
   });
 
-  test.each([['{price}', /\{price\}: expected one of \{amount\}/], ['{amount} {amount}', /\{amount\}: is there twice/]])('%s is refused', (pattern, reason) => {
+  test.each([['{price}', /\{price\}: expected one of \{amount\}/], ['{person}{site}', /\{person\}: touches the place behind it/], ['{amount} {amount}', /\{amount\}: is there twice/]])('%s is refused', (pattern, reason) => {
     expect(() => linePattern(pattern)).toThrow(reason);
   }); // prettier-ignore
 

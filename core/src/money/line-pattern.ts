@@ -14,31 +14,32 @@ export interface LineMatch {
   texts: Partial<Record<'currency' | 'person' | 'session' | 'tier' | 'region' | 'site' | 'promotion', string>>;
 }
 
-/** What each place takes: a decimal number, a currency code of ISO 4217, or a word. */
-const PLACES: Readonly<Record<string, string>> = {
-  amount: String.raw`[+-]?\d+(?:\.\d+)?`,
-  currency: '[A-Z]{3}',
-  ...Object.fromEntries(['person', 'session', 'tier', 'region', 'site', 'promotion'].map((name) => [name, String.raw`[^\s,;]+`])),
-};
+/** Places that take a word: up to a blank, a comma, a semicolon, or what the text behind the place begins with. */
+const WORDS: ReadonlySet<string> = new Set(['person', 'session', 'tier', 'region', 'site', 'promotion']);
+/** Places that take a decimal number, and a currency code of ISO 4217. */
+const OTHERS: Readonly<Record<string, string>> = { amount: String.raw`[+-]?\d+(?:\.\d+)?`, currency: '[A-Z]{3}' };
+const PLACES = [...Object.keys(OTHERS), ...WORDS];
 
 const escaped = (text: string) => text.replace(/[.+?^${}()|[\]\\]/g, '\\$&');
 
 /**
- * What stands between the stars of a pattern, each as an expression of its own: they are looked for one behind the other, so that a
- * line is read in time whatever stands in it.
+ * What stands between the stars of a pattern, each as an expression of its own: they are looked for one behind the other. A word ends
+ * where the text behind it may begin, so nothing is tried twice, and a line is read in time whatever stands in it.
  *
- * @throws RangeError naming the place that is not known, or is there twice
+ * @throws RangeError naming the place that is not known, is there twice, or touches another one
  */
 export function linePattern(pattern: string): RegExp[] {
   const seen = new Set<string>();
-  const placed = (part: string) => {
+  const placed = (part: string, i: number, parts: string[]) => {
     const name = /^\{(\w+)\}$/.exec(part)?.[1];
     if (name === undefined) return escaped(part);
-    const place = PLACES[name];
-    if (place === undefined) throw new RangeError(`{${name}}: expected one of ${Object.keys(PLACES).map((known) => `{${known}}`).join(', ')}`); // prettier-ignore
+    if (!PLACES.includes(name)) throw new RangeError(`{${name}}: expected one of ${PLACES.map((known) => `{${known}}`).join(', ')}`);
     if (seen.has(name)) throw new RangeError(`{${name}}: is there twice`);
     seen.add(name);
-    return `(?<${name}>${place})`;
+    const behind = parts[i + 1] ?? '';
+    if (behind === '' && i + 2 < parts.length) throw new RangeError(`{${name}}: touches the place behind it; put a text between them`);
+    const end = behind.slice(0, 1).replace(/[\^\]\\-]/, '\\$&');
+    return `(?<${name}>${OTHERS[name] ?? String.raw`[^\s,;${end}]+`})`;
   };
   const segments = pattern.split('*').map((segment) => segment.split(/(\{\w+\})/).map(placed).join('')); // prettier-ignore
   return segments.map((segment, i) => new RegExp(`${i === 0 ? '^' : ''}${segment}${i === segments.length - 1 ? '$' : ''}`, 'g'));

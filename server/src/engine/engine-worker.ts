@@ -30,12 +30,17 @@ import { Watermark } from './watermark';
 import { loadWorld, takeSettings, type World } from './world';
 import { worstFirst } from './worst-first';
 
-const { port, settings, segmentsDir, usualTracesAMinute } = workerData as {
+const { port, settings, segmentsDir, usualTracesAMinute, nowMs } = workerData as {
   port: MessagePort;
   settings: Settings;
   segmentsDir: string;
   usualTracesAMinute: number;
+  nowMs: number;
 };
+
+/** The server's clock, as its main thread tells it. */
+let aheadMs = nowMs - Date.now();
+const serverNow = () => Date.now() + aheadMs;
 const send = (message: FromEngine) => parentPort?.postMessage(message);
 
 /** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
@@ -56,7 +61,7 @@ let watermarkAtPass = 0;
 let passing: Promise<void> | undefined;
 let thinning: Promise<void> | undefined;
 
-const loaded = loadWorld(new Database(port), settings, segmentsDir).then(({ world, stale }) => {
+const loaded = loadWorld(new Database(port), settings, segmentsDir, nowMs).then(({ world, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
   watermark = new Watermark(world.watermarkMs);
   sendFigures(world);
@@ -73,7 +78,7 @@ async function pass(world: World, isFinal: boolean): Promise<void> {
   changed.clear();
   watermarkAtPass = world.watermarkMs;
   const begun = performance.now();
-  passBeganMs = Date.now();
+  passBeganMs = serverNow();
   sendFigures(world);
   try {
     const left = await runPass(world, hours, () => isFinal || performance.now() - begun < DUE_MS);
@@ -98,7 +103,7 @@ async function pass(world: World, isFinal: boolean): Promise<void> {
 
 /** The clock was set back: how far data goes is asked of what is stored. */
 async function readClock(world: World, isFinal: boolean): Promise<void> {
-  const now = Date.now();
+  const now = serverNow();
   if (watermark.isAhead(now)) {
     watermark.setBack(await newestEnd(world.database, now));
     // What was judged as complete in times that are still to come is judged when they have come.
@@ -193,7 +198,8 @@ async function receive(message: ToEngine): Promise<void> {
     case 'batch': {
       const { columns, batch } = message.batch;
       for (const hourMs of world.hours.append(columns, batch)) changed.add(hourMs);
-      watermark.add(columns, Date.now());
+      aheadMs = message.batch.nowMs - Date.now();
+      watermark.add(columns, serverNow());
       return;
     }
     case 'ask': {

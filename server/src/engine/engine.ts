@@ -47,7 +47,11 @@ export class Engine {
   /** Reads what it needs from the database. Resolves when it can be asked. */
   async start(): Promise<void> {
     const port = this.database.connectThread();
-    const worker = startWorker('engine/engine-worker.ts', { port, ...this.options }, { transferList: [port], resourceLimits: heapLimit(0.4, 1_024, 16_384) });
+    const worker = startWorker(
+      'engine/engine-worker.ts',
+      { port, ...this.options, nowMs: Date.now() },
+      { transferList: [port], resourceLimits: heapLimit(0.4, 1_024, 16_384) },
+    );
     const waiting = (this.#waiting = new WaitingAnswers());
     this.#worker = worker;
     worker.on('message', (message: FromEngine) => {

@@ -44,7 +44,7 @@ export interface World {
 const MEMORY_DAYS = 36;
 
 /** Reads from the database what a restart needs. @returns the world, and hours whose roll-ups are to be made again */
-export async function loadWorld(database: Database, file: Settings, segmentsDir: string): Promise<{ world: World; stale: number[] }> {
+export async function loadWorld(database: Database, file: Settings, segmentsDir: string, nowMs: number): Promise<{ world: World; stale: number[] }> {
   const stale = await staleHours(database);
   const settings = new SettingsBook(file, usableChanges(file, await loadChanges(database)));
   const names = new Names(database, settings);
@@ -53,7 +53,7 @@ export async function loadWorld(database: Database, file: Settings, segmentsDir:
   const isMasked = (flow: number, startMs: number) => register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
   const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs, (flow, timeMs) => names.siteLimits(flow, timeMs)); // prettier-ignore
   history.calendar = dayKinds(settings.calendarAt(Infinity));
-  const watermarkMs = await newestEnd(database, Date.now());
+  const watermarkMs = await newestEnd(database, nowMs);
   for (let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS); watermarkMs > 0 && dayMs <= watermarkMs; dayMs += DAY_MS)
     history.load(await loadRollUps(database, dayMs, dayMs + DAY_MS));
   const segments = new Segments(segmentsDir);

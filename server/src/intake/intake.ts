@@ -19,6 +19,8 @@ import { SourceClocks } from './source-clocks';
 export interface CommittedBatch {
   batch: number;
   columns: AttemptColumns;
+  /** this server's clock, milliseconds since the epoch: threads have no other */
+  nowMs: number;
 }
 
 export interface IntakeFigures {
@@ -482,7 +484,7 @@ export class Intake {
 
   #publish(batch: number, columns: AttemptColumns, known: number[]): void {
     const fresh = known.length === 0 ? columns : withoutRows(columns, new Set(known));
-    this.deps.onCommitted({ batch, columns: fresh });
+    this.deps.onCommitted({ batch, columns: fresh, nowMs: this.#now() });
   }
 
   /** Makes the database durable, then lets the journal forget what it holds and no backup needs. */

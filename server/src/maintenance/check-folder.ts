@@ -1,10 +1,9 @@
-import { existsSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Segments } from '../engine/segments';
 import { Journal, START, type Damage, type JournalMark } from '../intake/journal';
 import { Database } from '../store/database';
 import { listBackups, unpackBackup } from './backup';
-import { mkdtempSync, rmSync } from 'node:fs';
 
 export interface Finding {
   part: 'journal' | 'database' | 'hours' | 'backups';

@@ -1,4 +1,4 @@
-import { rmSync, statfsSync, statSync } from 'node:fs';
+import { existsSync, rmSync, statfsSync, statSync } from 'node:fs';
 import { mkdir, open } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
@@ -11,6 +11,14 @@ const CHUNK = Buffer.alloc(1024 * 1024, 0x5a);
 const DISK_CODES = new Set(['ENOSPC', 'EDQUOT', 'EIO', 'EROFS', '53100', '58030']);
 
 export const isDiskFault = (code: string | undefined): boolean => code !== undefined && DISK_CODES.has(code);
+
+/** Gives the reserve of a folder up. @returns whether there was one */
+export function giveUpReserve(dataDir: string): boolean {
+  const file = join(dataDir, RESERVE_FILE);
+  const was = existsSync(file);
+  rmSync(file, { force: true });
+  return was;
+}
 
 export interface DiskTrouble {
   sinceMs: number;
@@ -107,7 +115,7 @@ export class DiskGuard {
   }
 
   #giveUpReserve(): void {
-    rmSync(this.#file, { force: true });
+    giveUpReserve(this.options.dataDir);
   }
 
   async #makeReserve(): Promise<void> {

@@ -52,13 +52,13 @@ test('a server of a version that locked nothing is seen; a dead one is not in th
 });
 
 test('where no lock reaches, an owner that shows signs of life keeps the folder, and one that does not loses it', () => {
-  const alive = lockDataFolder(dir, noLock);
+  const alive = lockDataFolder(dir, { lock: noLock });
   const beat = spawn('sh', ['-c', `while :; do touch ${join(dir, 'lock')}; sleep 0.5; done`], { stdio: 'ignore' });
-  expect(() => lockDataFolder(dir, noLock)).toThrow(DataFolderInUse);
+  expect(() => lockDataFolder(dir, { lock: noLock })).toThrow(DataFolderInUse);
   beat.kill();
   // This test holds the thread, so the first owner cannot beat: it is taken for dead, as one on a host that lost its network.
   utimesSync(join(dir, 'lock'), 0, 0);
-  const successor = lockDataFolder(dir, noLock);
+  const successor = lockDataFolder(dir, { lock: noLock });
   expect(() => alive.check()).toThrow(OwnershipLost);
   expect(() => successor.check()).not.toThrow();
   alive.release();

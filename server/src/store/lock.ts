@@ -106,6 +106,12 @@ function seesBeat(file: string): boolean {
   return false;
 }
 
+export interface LockOptions {
+  lock?: typeof lockByOs;
+  /** makes room on a disk that is full, once the folder is ours. @returns whether there is some now */
+  giveUp?: (error: NodeJS.ErrnoException) => boolean;
+}
+
 /**
  * Takes the folder for this process alone: by a lock of the operating system, and, where that does not reach (another host, no
  * flock), by watching for signs of life. Each taking over gets a number; a writer that lost the folder finds out at its next
@@ -113,7 +119,7 @@ function seesBeat(file: string): boolean {
  *
  * @throws DataFolderInUse while another live process holds it
  */
-export function lockDataFolder(dataDir: string, lock: typeof lockByOs = lockByOs): Ownership {
+export function lockDataFolder(dataDir: string, { lock = lockByOs, giveUp = () => false }: LockOptions = {}): Ownership {
   mkdirSync(dataDir, { recursive: true, mode: 0o700 });
   const lockFile = join(dataDir, 'lock');
   const ownerFile = join(dataDir, 'owner.json');
@@ -130,7 +136,13 @@ export function lockDataFolder(dataDir: string, lock: typeof lockByOs = lockByOs
     const reaches = locked === true && before?.host === hostname();
     if (before && before.token !== '' && !reaches && seesBeat(lockFile)) throw new DataFolderInUse(dataDir, wordsOf(before));
     const own: Owner = { epoch: (before?.epoch ?? 0) + 1, token: randomUUID(), pid: process.pid, started: startOf(process.pid), host: hostname() };
-    writeOwner(ownerFile, own);
+    try {
+      writeOwner(ownerFile, own);
+    } catch (error) {
+      // The disk is full to the last byte, and the folder is ours.
+      if (!giveUp(error as NodeJS.ErrnoException)) throw error;
+      writeOwner(ownerFile, own);
+    }
     ftruncateSync(handle, 0);
     writeSync(handle, `${own.pid} ${own.started}`);
     const beat = setInterval(() => {

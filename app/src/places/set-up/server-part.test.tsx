@@ -24,7 +24,7 @@ test('each part says how it is, and since when it is not well', () => {
   };
   render(<ServerPart />);
   expect(screen.getAllByRole('listitem')).toHaveLength(7);
-  expect(screen.getAllByText('well')).toHaveLength(6);
+  expect(screen.getAllByText('works')).toHaveLength(6);
   expect(screen.getByText(/^needs a look since/)).toBeTruthy();
   expect(screen.getByText('The last backup failed.')).toBeTruthy();
   expect(screen.getByText(/put under “other” among pages/)).toBeTruthy();

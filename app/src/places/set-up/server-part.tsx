@@ -1,13 +1,13 @@
 import { StyleSheet, View } from 'react-native';
 import { useServerState } from '@/data/queries';
-import { clockWords, namesWords, PART_WORDS, type PartName } from '@/frame/server-words';
+import { namesWords, PART_WORDS, type PartName } from '@/frame/server-words';
 import { Trouble } from '@/frame/trouble';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 
-const STATES = { ok: 'well', degraded: 'needs a look', down: 'not working' } as const;
+const STATES = { ok: 'works', degraded: 'needs a look', down: 'not working' } as const;
 
 /** How the parts of the server are, for who runs it. */
 export function ServerPart() {
@@ -39,11 +39,6 @@ export function ServerPart() {
           })}
         </View>
       )}
-      {data?.clocks.map((source) => (
-        <Words key={`${source.component} ${source.host}`} kind="muted">
-          {clockWords(source, data.nowMs)}
-        </Words>
-      ))}
       {data?.gatheredNames.map((gathered) => (
         <Words key={gathered.kind} kind="muted">
           {namesWords(gathered)}
