@@ -66,7 +66,7 @@ export function buildApp({ config, settings, database, intake, engine, search, p
   app.use(intakeRoutes(intake, config));
   app.use(compression());
   app.use(browserRoutes(intake, config));
-  app.use(healthRoutes({ database, intake, engine, health }));
+  app.use(healthRoutes({ database, intake, engine, health, limits: config.limits }));
 
   const api = Router();
   // Source maps are larger than all else: their route reads its own body.

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Intake } from '../intake/intake';
+import type { IntakeLimits } from '../intake/limits';
 import { Health } from '../maintenance/health';
 import type { Database } from '../store/database';
 import { threadMemory, type ThreadMemory } from '../store/thread-memory';
@@ -20,13 +21,14 @@ export interface HealthDeps {
   intake: Intake;
   engine: Engine;
   health: Health;
+  limits: IntakeLimits;
 }
 
 /**
  * `/livez`: the process answers. `/healthz` and `/readyz`: it takes telemetry and answers questions; 503 when it does not, with each part
  * and why. `/metrics`: the OpenMetrics text format 1.0. None of them waits for another thread.
  */
-export function healthRoutes({ database, intake, engine, health }: HealthDeps): Router {
+export function healthRoutes({ database, intake, engine, health, limits }: HealthDeps): Router {
   const router = Router();
   let databaseMemory = NOTHING;
   router.get('/livez', (_request, response) => {
@@ -60,6 +62,7 @@ export function healthRoutes({ database, intake, engine, health }: HealthDeps): 
         counter('journal_damaged_bytes', 'Bytes of the journal that could not be read', damagedBytes),
         gauge('intake_backlog_records', 'Records journalled but not yet in the database', backlogRecords),
         gauge('intake_backlog_bytes', 'Bytes of the requests that these came in', backlogBytes),
+        gaugeBy('limit', 'limit', 'How much one request may hold, and how old it may be: docs/limits.md', Object.entries(limits)),
         gaugeBy('kind', 'names_gathered', 'Names put under "other" since the start, since there are too many', [...intake.names.gathered]),
         gaugeBy(
           'part',

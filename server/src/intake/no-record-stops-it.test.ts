@@ -1,6 +1,9 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { post, requestOf, send, testSpan } from '../fixtures/traffic';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
+import { Journal } from './journal';
 
 let server: TestServer;
 const ORIGIN = 'https://shop.example';
@@ -314,4 +317,26 @@ test('a sender whose clock is hours ahead is told, also on the screen', async ()
   const { clocks } = (await (await fetch(`${server.url}/api/server-state`)).json()) as { clocks: { component: string; aheadMs: number; refused: number }[] };
   expect(clocks).toEqual([expect.objectContaining({ component: expect.any(String) as string, refused: 2 })]);
   expect(Math.round((clocks[0]?.aheadMs ?? 0) / 3_600_000)).toBe(6);
+});
+
+test('a record that the database refuses does not stop a start either: it is kept aside, and what is behind it is read', async () => {
+  const one = await startTestServer();
+  await one.database.exec("ALTER TABLE log_line ADD CONSTRAINT no_poison CHECK (body <> 'poison')");
+  await one.close();
+  const lineOf = (body: string) => Buffer.from(JSON.stringify({ resourceLogs: [{ resource, scopeLogs: [{ logRecords: [{ timeUnixNano: nanos(Date.now()), body: { stringValue: body } }] }] }] })); // prettier-ignore
+  // As if the process had died between the journal and the database.
+  const journal = Journal.open(join(one.dataDir, 'journal'), { above: 40 });
+  await journal.append(['before', 'poison', 'behind'].map((body) => ({ signal: 'logs', encoding: 'json', body: lineOf(body), receivedMs: Date.now() })));
+  await journal.append([{ signal: 'logs', encoding: 'json', body: Buffer.from('no JSON at all'), receivedMs: Date.now() }]);
+  await journal.append([{ signal: 'logs', encoding: 'json', body: lineOf('last'), receivedMs: Date.now() }]);
+  await journal.close();
+  const again = await startTestServer({ dataDir: one.dataDir });
+  try {
+    const lines = await again.database.query<{ body: string }>('SELECT body FROM log_line ORDER BY body');
+    expect(lines.map(({ body }) => body)).toEqual(['before', 'behind', 'last']);
+    expect(await again.database.query('SELECT 1 FROM refused_record')).toHaveLength(1);
+  } finally {
+    await again.remove();
+    rmSync(one.dataDir, { recursive: true, force: true });
+  }
 });
