@@ -10,8 +10,8 @@ import { secondServer } from './torture/two-owners';
 /** The short form of `npm run torture`; docs/reliability.md has the figures of the long one. */
 jest.setTimeout(300_000);
 
-test('kill -9 in the middle of taking data, 8 rounds: nothing acknowledged is lost, nothing is counted twice', async () => {
-  const { acknowledged, lost, doubled } = await killRounds(8);
+test('kill -9 in the middle of taking data, 5 rounds: nothing acknowledged is lost, nothing is counted twice', async () => {
+  const { acknowledged, lost, doubled } = await killRounds(5);
   expect(acknowledged).toBeGreaterThan(1_000);
   expect({ lost, doubled }).toEqual({ lost: 0, doubled: 0 });
 });
@@ -19,7 +19,6 @@ test('kill -9 in the middle of taking data, 8 rounds: nothing acknowledged is lo
 test.each([
   ['kill', 2_500, 0],
   ['terminate', 1_500, 0],
-  ['goOn', 2_000, 0],
   ['goOn', 1_000, 20 * 1024 * 1024],
 ] as const)(
   'a disk that was full, then %s: it says so, goes on by itself, and what it acknowledged afterwards is there after a kill',
@@ -31,14 +30,14 @@ test.each([
   },
 );
 
-test.each(['starting', 'replaying', 'taking', 'idle'] as const)('SIGTERM while %s: it ends within ten seconds, and nothing is lost', async (state) => {
+test.each(['replaying', 'taking'] as const)('SIGTERM while %s: it ends within ten seconds, and nothing is lost', async (state) => {
   const { seconds, code, lost, doubled } = await terminateIn(state);
   expect(seconds).toBeLessThan(10);
   expect({ code, lost, doubled }).toEqual({ code: 0, lost: 0, doubled: 0 });
 });
 
-test('a byte flipped in a data folder, six places: the server starts with all of it, or says what is missing', async () => {
-  const { flips, whole, lessAndTold, refused, wrong } = await byteFlips(6, 4);
+test('a byte flipped in a data folder, four places: the server starts with all of it, or says what is missing', async () => {
+  const { flips, whole, lessAndTold, refused, wrong } = await byteFlips(4, 4);
   expect(wrong).toEqual([]);
   expect(whole + lessAndTold + refused).toBe(flips);
 });
@@ -52,7 +51,6 @@ test('a second server on the folder, as from another container: it is refused, a
 });
 
 test.each([
-  ['six hours ahead', 6 * 3_600_000, false],
   ['six hours ahead, then a restart', 6 * 3_600_000, true],
 ] as const)('a clock that was %s for a moment: what fails afterwards is in the list within a minute', async (_what, jumpMs, restart) => {
   const { seenAfterS, headline } = await clockJump(jumpMs, restart);
@@ -60,13 +58,13 @@ test.each([
   expect(headline).not.toContain('Nobody');
 });
 
-test('six thousand mutated requests over every route: no 5xx, no death', async () => {
+test('three thousand mutated requests over every route: no 5xx, no death', async () => {
   const dataDir = temporaryFolder();
   const server = await startServerProcess(dataDir, { TOPLENS_PERSON_KEYS: 'first support=demo' });
   try {
-    const { wrong, requests } = await fuzz(server.url, 6_000, 11);
+    const { wrong, requests } = await fuzz(server.url, 3_000, 11);
     expect(wrong).toEqual([]);
-    expect(requests).toBeGreaterThanOrEqual(6_000);
+    expect(requests).toBeGreaterThanOrEqual(3_000);
     expect(server.process.exitCode).toBeNull();
   } finally {
     await stop(server.process, 'SIGKILL');

@@ -164,6 +164,16 @@ test.each(['global/pg_control', 'pg_wal', 'PG_VERSION'])('a database whose %s is
   await again.close();
 });
 
+test('a folder that a newer version used is refused, and nothing of it is made anew', async () => {
+  const server = await start();
+  await sendSome(server);
+  await server.intake.settled();
+  await server.database.query("INSERT INTO migration (file, checksum) VALUES ('999_later.sql', 'x')");
+  await server.close();
+  await expect(start()).rejects.toThrow(/newer version \(it has 999_later\.sql\)/);
+  expect(readdirSync(dataDir()).filter((name) => name.startsWith('database'))).toEqual(['database']);
+});
+
 test('a damaged journal costs what is damaged; it is told by the check, by health and on the screen', async () => {
   const server = await start();
   for (let i = 0; i < 4; i++) await sendSome(server, 100);

@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { Database } from '../store/database';
-import { NewerFolder } from '../store/migrate';
+import { UpgradeFailed } from '../store/migrate';
 import { listBackups, unpackBackup } from './backup';
 
 export interface OpenOptions {
@@ -35,7 +35,7 @@ const TRIES = 2;
  * nothing, when the journal still has all that was ever taken. The journal behind it is applied afterwards.
  *
  * @throws CannotRebuild when something would be missing: then a person decides
- * @throws NewerFolder when a newer version has used the folder
+ * @throws UpgradeFailed when the files are sound, and of a version that this one cannot use
  */
 export async function openDatabase(options: OpenOptions): Promise<Opened> {
   const folder = join(options.dataDir, 'database');
@@ -46,8 +46,7 @@ export async function openDatabase(options: OpenOptions): Promise<Opened> {
     try {
       return { database: await Database.open(folder, options), mended: undefined };
     } catch (error) {
-      if (error instanceof NewerFolder || (error as Error).name === 'NewerFolder' || /newer version/.test((error as Error).message))
-        throw new NewerFolder((error as Error).message);
+      if (error instanceof UpgradeFailed) throw error;
       options.log.error({ err: error, tries }, 'the database does not open');
       if (options.isDiskFull()) {
         await new Promise((resolve) => setTimeout(resolve, 2_000));

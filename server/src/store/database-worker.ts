@@ -5,7 +5,7 @@ import { PGlite, type Transaction } from '@electric-sql/pglite';
 import { writeBackup } from '../maintenance/backup';
 import type { Database } from './database';
 import { threadMemory } from './thread-memory';
-import { migrate } from './migrate';
+import { migrate, UpgradeFailed } from './migrate';
 import type { CopiedTable, DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 
 const { dataDir, templateDir, backupDir } = workerData as { dataDir: string; templateDir: string; backupDir: string | undefined };
@@ -294,7 +294,7 @@ function listen(port: MessagePort): void {
         else port.postMessage(told, told.ok && told.result instanceof Uint8Array ? [told.result.buffer as ArrayBuffer] : []);
       },
       // It could not be opened.
-      (error: Error) => parentPort?.postMessage({ broken: error.message } satisfies DatabaseAnswer),
+      (error: Error) => parentPort?.postMessage({ broken: error.message, cannotUpgrade: error instanceof UpgradeFailed } satisfies DatabaseAnswer),
     );
   });
 }

@@ -3,6 +3,7 @@ import { Problem } from '../errors';
 import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 import type { ThreadMemory } from './thread-memory';
 import { WaitingAnswers } from './waiting-answers';
+import { UpgradeFailed } from './migrate';
 import { startWorker } from './worker';
 
 /** A failed statement, with its SQLSTATE and text. */
@@ -60,7 +61,7 @@ export class Database {
   #listen(): void {
     const [port, waiting] = [this.#port, this.#waiting];
     port.on('message', (answer: DatabaseAnswer) => {
-      if ('broken' in answer) this.#breakDown(port, answer.broken);
+      if ('broken' in answer) this.#breakDown(port, answer.broken, answer.cannotUpgrade);
       else if (answer.ok) waiting.resolve(answer.id, answer.result);
       else waiting.reject(answer.id, new DatabaseError(answer.message, answer.code, answer.sql));
     });
@@ -70,9 +71,9 @@ export class Database {
     this.#worker.on('exit', (code) => this.#breakDown(port, `its thread ended (${code})`));
   }
 
-  #breakDown(port: MessagePort | Worker, why: string): void {
+  #breakDown(port: MessagePort | Worker, why: string, cannotUpgrade = false): void {
     if (port !== this.#port || this.#closing || this.#waiting.isGone) return;
-    this.#waiting.rejectAll(gone(why));
+    this.#waiting.rejectAll(cannotUpgrade ? new UpgradeFailed(why) : gone(why));
     void this.#worker?.terminate();
     this.#listener(why);
   }

@@ -1,5 +1,5 @@
 import { PGlite } from '@electric-sql/pglite';
-import { migrate, NewerFolder, readMigrations } from './migrate';
+import { migrate, NewerFolder, readMigrations, UpgradeFailed } from './migrate';
 
 let db: PGlite;
 beforeAll(async () => {
@@ -35,7 +35,8 @@ test('a migration that was edited after it had been run is refused', async () =>
 
 test('one that fails leaves nothing of itself, and is run again', async () => {
   const broken = { file: '002_b.sql', sql: 'CREATE TABLE b (x int); SELECT nonsense' };
-  await expect(migrate(db, [first, broken])).rejects.toThrow('nonsense');
+  await expect(migrate(db, [first, broken])).rejects.toThrow(UpgradeFailed);
+  await expect(migrate(db, [first, broken])).rejects.toThrow(/002_b\.sql does not work .*nonsense/);
   await migrate(db, [first, second]);
   expect((await db.query('SELECT * FROM b')).rows).toEqual([]);
 });

@@ -4,8 +4,13 @@ import { join } from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
 import { projectRoot } from '../config';
 
+/** The database is sound, but this version cannot bring it up to date: nothing about it may be made anew. */
+export class UpgradeFailed extends Error {
+  override name = 'UpgradeFailed';
+}
+
 /** A newer version has used this database: this one does not know what stands where. */
-export class NewerFolder extends Error {
+export class NewerFolder extends UpgradeFailed {
   override name = 'NewerFolder';
 }
 
@@ -29,7 +34,7 @@ const checksum = (sql: string) => createHash('sha256').update(sql).digest('hex')
  *
  * @param beforeUpgrade called once before the first of them is run on a database that is in use
  * @throws NewerFolder when it has seen one that is not here
- * @throws Error naming the file, when one was edited after it had been run
+ * @throws UpgradeFailed naming the file, when one was edited after it had been run, or does not work
  */
 export async function migrate(
   db: PGlite,
@@ -46,15 +51,22 @@ export async function migrate(
     if (!known.has(file))
       throw new NewerFolder(`the data folder was used by a newer version (it has ${file}): start that version, or restore a backup made before the upgrade`);
     // Versions before 0.2 kept no sums, and edited two files: 012 makes up for that.
-    if (sum !== null && sum !== known.get(file)) throw new Error(`migration ${file} was edited after it had been run: a change must be a new file`);
+    if (sum !== null && sum !== known.get(file)) throw new UpgradeFailed(`migration ${file} was edited after it had been run: a change must be a new file`);
   }
   const pending = migrations.filter(({ file }) => !done.has(file));
   if (pending.length > 0 && done.size > 0) await beforeUpgrade();
-  for (const { file, sql } of pending)
-    await db.transaction(async (tx) => {
-      await tx.exec(sql);
-      await tx.query('INSERT INTO migration (file, checksum) VALUES ($1, $2)', [file, checksum(sql)]);
-    });
+  for (const { file, sql } of pending) {
+    try {
+      await db.transaction(async (tx) => {
+        await tx.exec(sql);
+        await tx.query('INSERT INTO migration (file, checksum) VALUES ($1, $2)', [file, checksum(sql)]);
+      });
+    } catch (error) {
+      // Damaged files and a full disk are another matter: classes XX, 53 and 58 of SQLSTATE.
+      if (/^(?:XX|53|58)/.test((error as { code?: string }).code ?? 'XX')) throw error;
+      throw new UpgradeFailed(`migration ${file} does not work on this data folder (${(error as Error).message}): use the version that it was used by, and tell who makes this one`);
+    }
+  }
   for (const [file, sum] of known)
     if (done.has(file) && done.get(file) === null) await db.query('UPDATE migration SET checksum = $2 WHERE file = $1', [file, sum]);
 }

@@ -80,6 +80,6 @@ export type DatabaseRequest =
 
 export type DatabaseAnswer =
   /** the database cannot be asked any more, and why */
-  | { broken: string }
+  | { broken: string; cannotUpgrade?: boolean }
   | { id: number; ok: true; result: unknown }
   | { id: number; ok: false; message: string; code: string | undefined; sql: string | undefined };
