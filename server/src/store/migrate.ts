@@ -64,7 +64,9 @@ export async function migrate(
     } catch (error) {
       // Damaged files and a full disk are another matter: classes XX, 53 and 58 of SQLSTATE.
       if (/^(?:XX|53|58)/.test((error as { code?: string }).code ?? 'XX')) throw error;
-      throw new UpgradeFailed(`migration ${file} does not work on this data folder (${(error as Error).message}): use the version that it was used by, and tell who makes this one`);
+      throw new UpgradeFailed(
+        `migration ${file} does not work on this data folder (${(error as Error).message}): use the version that it was used by, and tell who makes this one`,
+      );
     }
   }
   for (const [file, sum] of known)
