@@ -1,8 +1,8 @@
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { seededRandom } from '@toplens/core/stats';
 import { removeFolder, startServerProcess, stop, temporaryFolder, until } from '../processes';
 import { storedAt } from './counted';
-import { seeded } from './fuzz';
 import { CountingSender } from './sender';
 
 export interface FlipResult {
@@ -36,7 +36,7 @@ export async function byteFlips(flips: number, seed = 1): Promise<FlipResult> {
   await sender.stop();
   await new Promise((resolve) => setTimeout(resolve, 2_000));
   await stop(first.process, 'SIGKILL');
-  const random = seeded(seed);
+  const random = seededRandom(seed);
   const all = filesBelow(sound).filter(
     (name) => !['reserve', 'lock', 'admin.sock'].includes(name) && !name.endsWith('.damaged') && statSync(join(sound, name)).size > 0,
   );

@@ -1,17 +1,6 @@
 import { gzipSync } from 'node:zlib';
+import { seededRandom } from '@toplens/core/stats';
 import { requestOf } from './sender';
-
-/** mulberry32: the same seed makes the same requests. */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 interface Route {
   method: string;
@@ -92,7 +81,7 @@ export class Fuzzer {
   readonly #random: () => number;
 
   constructor(seed: number) {
-    this.#random = seeded(seed);
+    this.#random = seededRandom(seed);
   }
 
   #pick<T>(list: readonly T[]): T {
