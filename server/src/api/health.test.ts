@@ -31,7 +31,7 @@ test('without room on the disk it is alive but not ready, takes nothing, and say
   try {
     const refused = await send(server.url, [testSpan(1, Date.now() - 1_000, 10)]);
     expect([refused.status, refused.headers.get('retry-after')]).toEqual([503, '10']);
-    expect(await refused.text()).toMatch(/Only \d+ MB of disk are free\. Nothing of this request was taken/);
+    expect(await refused.text()).toMatch(/Only [\d,]+ MB of disk are free\. Nothing of this request was taken/);
     expect((await fetch(`${server.url}/livez`)).status).toBe(200);
     expect((await fetch(`${server.url}/readyz`)).status).toBe(503);
     const { status, parts } = await healthOf(server);

@@ -133,4 +133,4 @@ export class DiskGuard {
   }
 }
 
-const megabytes = (bytes: number) => `${Math.floor(bytes / 1024 / 1024)} MB`;
+const megabytes = (bytes: number) => `${Math.floor(bytes / 1024 / 1024).toLocaleString('en-GB')} MB`;

@@ -43,7 +43,7 @@ function RefusedRow({ record }: { record: Refused }) {
   const [isOpen, setOpen] = useState(false);
   const sendAgain = useSendRefusedAgain();
   const drop = useDropRefused();
-  const what = `${KINDS[record.kind] ?? 'A record'} of ${clock(record.atMs)}`;
+  const what = `${KINDS[record.kind] ?? 'A record'}, refused ${clock(record.atMs)}`;
   return (
     <View role="listitem" style={[styles.row, { borderBottomColor: palette.hairline }]}>
       <Words>{what}</Words>
