@@ -21,7 +21,8 @@ export async function overload(seconds: number): Promise<OverloadResult> {
   const sender = new CountingSender(500, 24);
   const times: { health: number[]; home: number[] } = { health: [], home: [] };
   try {
-    await postJson(`${server.url}/v1/traces`, requestOf(10));
+    // Of another flow: only what the senders send is counted.
+    await postJson(`${server.url}/v1/traces`, requestOf(10, { attributes: { 'toplens.flow': 'first' } }));
     await new Promise((resolve) => setTimeout(resolve, 2_000));
     sender.start(() => server.url);
     const end = performance.now() + seconds * 1000;
