@@ -24,6 +24,7 @@ import { Search } from './search/search';
 import { readSettings } from './settings/settings';
 import { dropOld } from './store/attempts';
 import type { Database } from './store/database';
+import { loadApplied } from './store/journal-applied';
 import { lockDataFolder, OwnershipLost, type Ownership } from './store/lock';
 
 export interface RunningServer {
@@ -176,8 +177,7 @@ function stopBecause(error: Error, log: Logger): void {
 
 /** How far the journal is applied, as the database says; versions before 0.2 kept that beside the journal. */
 async function appliedMark(database: Database, journalDir: string): Promise<JournalMark> {
-  const [mark] = await database.query<JournalMark>('SELECT segment::float8 AS segment, byte_offset::float8 AS "offset" FROM journal_applied');
-  return mark ?? Journal.oldMark(journalDir) ?? START;
+  return (await loadApplied(database)) ?? Journal.oldMark(journalDir) ?? START;
 }
 
 function listen(http: Server, { host, port }: Config): Promise<void> {

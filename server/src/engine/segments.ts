@@ -1,15 +1,13 @@
 import { closeSync, existsSync, fstatSync, ftruncateSync, mkdirSync, openSync, readdirSync, readSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
-import * as zlib from 'node:zlib';
 import { COLUMN_NAMES, emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
+import { crc32 } from '../store/crc32';
 
 type Ranges = ReadonlyMap<number, readonly [from: number, to: number]>;
 
 const MAGIC = 'TLS2';
 /** magic, length of the header, CRC-32 of header and columns */
 const BEFORE_HEADER = MAGIC.length + 8;
-/** CRC-32 (ISO 3309), by Node itself: quick, and these are copies. Its types for Node 20 do not list it yet. */
-const crc32 = (zlib as unknown as { crc32: (data: Uint8Array, before?: number) => number }).crc32;
 const ALIGN = 8;
 const aligned = (bytes: number) => Math.ceil(bytes / ALIGN) * ALIGN;
 const nameOf = (hourMs: number) => `${hourMs}.columns`;

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import { Problem, type ProblemCode } from '../errors';
 import type { Database } from '../store/database';
 import type { CopyRows } from '../store/copy-rows';
+import { appliedUpTo } from '../store/journal-applied';
 import type { CopiedTable, IngestBatch, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
 import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
@@ -524,12 +525,6 @@ export class Intake {
     await this.deps.journal.close();
   }
 }
-
-const appliedUpTo = ({ segment, offset }: JournalMark) => ({
-  sql: `INSERT INTO journal_applied (segment, byte_offset) VALUES ($1, $2)
-          ON CONFLICT (one) DO UPDATE SET segment = excluded.segment, byte_offset = excluded.byte_offset`,
-  params: [segment, offset],
-});
 
 function withoutRows(columns: AttemptColumns, left: ReadonlySet<number>): AttemptColumns {
   const kept = Array.from({ length: columns.n }, (_, i) => i).filter((i) => !left.has(i));

@@ -1,4 +1,4 @@
-import * as zlib from 'node:zlib';
+import { crc32 } from '../store/crc32';
 import { crc32c } from './crc32c';
 
 export type Encoding = 'json' | 'protobuf';
@@ -15,9 +15,6 @@ export interface JournalEntry {
   body: Uint8Array;
   receivedMs: number;
 }
-
-/** CRC-32 (ISO 3309) of records written before 0.2. Node's types do not list it yet. */
-const crc32 = (zlib as unknown as { crc32: (data: Uint8Array) => number }).crc32;
 
 const MAGIC = Buffer.from('TLJ2');
 const OLD_MAGIC = Buffer.from('TLJ1');

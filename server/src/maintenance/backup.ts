@@ -20,6 +20,7 @@ import { finished, pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { extract, pack, type Pack } from 'tar-stream';
 import type { Database } from '../store/database';
+import { loadApplied } from '../store/journal-applied';
 
 /** What a backup says of itself; its last entry, so that a backup without it was cut off. */
 export interface Manifest {
@@ -87,9 +88,7 @@ async function writeEntries({ database, dataDir, withoutCheckpoints }: BackupSou
     await database.backupStart();
     let hasEnded = false;
     try {
-      const [mark] = await database.query<{ segment: number; offset: number }>(
-        'SELECT segment::float8 AS segment, byte_offset::float8 AS "offset" FROM journal_applied',
-      );
+      const mark = await loadApplied(database);
       const names = filesBelow(folder).filter((name) => !name.startsWith('pg_wal/') && !LEFT_OUT.has(name));
       const sizes = names.map((name) => statSync(join(folder, name), { throwIfNoEntry: false })?.size ?? 0);
       const all = sizes.reduce((sum, size) => sum + size, 0);

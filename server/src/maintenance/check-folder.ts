@@ -1,8 +1,9 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Segments } from '../engine/segments';
-import { Journal, START, type Damage, type JournalMark } from '../intake/journal';
+import { Journal, START, type Damage } from '../intake/journal';
 import { Database } from '../store/database';
+import { loadApplied } from '../store/journal-applied';
 import { listBackups, unpackBackup } from './backup';
 
 export interface Finding {
@@ -74,7 +75,7 @@ export async function checkFolder({ dataDir, backupDir, templateDir, withBackups
       const tables = await database.query<{ name: string }>(
         "SELECT relname AS name FROM pg_class WHERE relkind = 'r' AND relnamespace = 'public'::regnamespace ORDER BY 1",
       );
-      const [mark] = await database.query<JournalMark>('SELECT segment::float8 AS segment, byte_offset::float8 AS "offset" FROM journal_applied');
+      const mark = await loadApplied(database);
       const unreadable: string[] = [];
       for (const { name } of tables)
         // Every page is read, and its sum compared.

@@ -4,6 +4,7 @@ import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
 import { writeBackup } from '../maintenance/backup';
 import type { Database } from './database';
+import { appliedUpTo } from './journal-applied';
 import { threadMemory } from './thread-memory';
 import { migrate, UpgradeFailed } from './migrate';
 import type { CopiedTable, DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
@@ -126,9 +127,6 @@ async function copyNewRows(tx: Transaction, table: keyof typeof COPIED, rows: Ui
   return known.rows.map((row) => row.ord);
 }
 
-const APPLIED = `INSERT INTO journal_applied (segment, byte_offset) VALUES ($1, $2)
-  ON CONFLICT (one) DO UPDATE SET segment = excluded.segment, byte_offset = excluded.byte_offset`;
-
 async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
   return db.transaction(async (tx) => {
     const known = batch.attemptCount > 0 ? await copyNewRows(tx, 'attempt', batch.attempts) : [];
@@ -163,7 +161,10 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
              WHERE excluded.last_us > component_part.last_us`,
         [batch.parts],
       );
-    if (batch.mark) await tx.query(APPLIED, [batch.mark.segment, batch.mark.offset]);
+    if (batch.mark) {
+      const { sql, params } = appliedUpTo(batch.mark);
+      await tx.query(sql, params);
+    }
     if (batch.hours.length > 0)
       await tx.query(
         `INSERT INTO stale_hour (hour_ms, batch) SELECT h, $2 FROM unnest($1::int8[]) h ON CONFLICT (hour_ms) DO UPDATE SET batch = excluded.batch`,
