@@ -72,7 +72,7 @@ export function buildApp({ config, settings, database, intake, engine, search, p
   // Source maps are larger than all else: their route reads its own body.
   api.use(/^(?!\/source-maps)/, express.json({ limit: '1mb' }));
   api.use(checkTexts);
-  api.use(flushed(database));
+  api.use(flushed(database, engine));
   api.use(refusedRoutes(database, intake));
   api.use(serverStateRoutes({ intake, engine, health }));
   api.post(

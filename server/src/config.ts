@@ -128,6 +128,14 @@ function readLimits(env: NodeJS.ProcessEnv, keepAttemptsDays: number): IntakeLim
     records: whole(env, 'TOPLENS_MAX_RECORDS', INTAKE_LIMITS.records, 100, 10_000_000),
     attributes: whole(env, 'TOPLENS_MAX_ATTRIBUTES', INTAKE_LIMITS.attributes, 8, 1_000),
     buckets: whole(env, 'TOPLENS_MAX_BUCKETS', INTAKE_LIMITS.buckets, 10, 100_000),
+    lengths: {
+      // Names are compared across signals: a limit that changes would make two names of one.
+      text: INTAKE_LIMITS.lengths.text,
+      message: whole(env, 'TOPLENS_MAX_MESSAGE', INTAKE_LIMITS.lengths.message, 64, 100_000),
+      statement: whole(env, 'TOPLENS_MAX_STATEMENT', INTAKE_LIMITS.lengths.statement, 64, 100_000),
+      stack: whole(env, 'TOPLENS_MAX_STACK', INTAKE_LIMITS.lengths.stack, 64, 100_000),
+      value: whole(env, 'TOPLENS_MAX_VALUE', INTAKE_LIMITS.lengths.value, 256, 100_000),
+    },
     ageMs: keepAttemptsDays * DAY_MS,
     leadMs: whole(env, 'TOPLENS_MAX_LEAD_SECONDS', INTAKE_LIMITS.leadMs / 1000, 0, 86_400) * 1000,
     spansOfTrace: whole(env, 'TOPLENS_MAX_SPANS_OF_TRACE', INTAKE_LIMITS.spansOfTrace, 100, 1_000_000),

@@ -1,3 +1,5 @@
+import { DEFAULT_LIMITS, type TextLengths } from './limits';
+
 /**
  * The attributes that Top Lens reads. All others in a span are skipped, so that a span with ten thousand
  * attributes costs no more memory than a span with ten.
@@ -76,21 +78,24 @@ const READ: ReadonlySet<string> = new Set<string>([...RESOURCE_ATTRIBUTES, ...SP
 
 export const isRead = (name: string): name is AttributeName => READ.has(name);
 
-/** Longest text kept of one attribute, in UTF-16 units; the rest is cut off. */
-export const LONGEST_TEXT = 256;
-/** Some are longer by nature. */
-const LONGER_TEXTS: ReadonlyMap<string, number> = new Map([
-  ['exception.message', 1_000],
-  ['exception.stacktrace', 8_000],
-  ['db.query.text', 4_000],
-  ['db.statement', 4_000],
-]);
+/** Some texts are longer than names by nature. */
+const LONGER_TEXTS: ReadonlyMap<string, keyof TextLengths> = new Map([
+  ['exception.message', 'message'],
+  ['exception.stacktrace', 'stack'],
+  ['db.query.text', 'statement'],
+  ['db.statement', 'statement'],
+] as const);
 
 /** Text of an attribute as it is kept: at most as long as befits it; where lines mean something they stay. */
-export function cleanAttribute(name: AttributeName, text: string): string {
-  const longest = LONGER_TEXTS.get(name);
-  if (longest === undefined) return cleanText(text);
-  return text.slice(0, longest).replace(/\r\n?/g, '\n').replace(/\t/g, ' ').split('\n').map((line) => cleanText(line, longest)).join('\n'); // prettier-ignore
+export function cleanAttribute(name: AttributeName, text: string, lengths: TextLengths = DEFAULT_LIMITS.lengths): string {
+  const kind = LONGER_TEXTS.get(name);
+  return kind === undefined ? cleanText(text, lengths.text) : cleanLines(text, lengths[kind]);
+}
+
+/** Text of several lines as it is kept: so long at most, nothing in it that cannot be shown or stored. */
+export function cleanLines(text: string, longest: number): string {
+  const lines = text.slice(0, longest).replace(/\r\n?/g, '\n').replace(/\t/g, ' ').split('\n');
+  return lines.map((line) => cleanText(line, longest)).join('\n');
 }
 
 const CONTROL = /[\u0000-\u001f\u007f-\u009f]/g;
@@ -106,7 +111,7 @@ function isPlain(text: string): boolean {
 }
 
 /** Text as it is kept: control characters become spaces, at most so long. Markup stays text. */
-export function cleanText(text: string, longest = LONGEST_TEXT): string {
+export function cleanText(text: string, longest = DEFAULT_LIMITS.lengths.text): string {
   const cut = text.length > longest ? text.slice(0, longest) : text;
   // Nearly all text is plain: looking is ten times cheaper than replacing nothing.
   if (isPlain(cut)) return cut;

@@ -1,4 +1,5 @@
 import type { RequestHandler } from 'express';
+import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
 
@@ -49,9 +50,9 @@ function refuse(found: string | undefined): void {
   if (found !== undefined) throw new Problem('badInput', found, { field: found.slice(0, found.indexOf(':')) });
 }
 
-/** What people decided survives a power cut before they are told that it was taken. */
+/** What people decided survives a power cut, and is in every answer from then on, before they are told that it was taken. */
 export const flushed =
-  (database: Database): RequestHandler =>
+  (database: Database, engine: Pick<Engine, 'forgetAnswers'>): RequestHandler =>
   (request, response, next) => {
     if (request.method === 'GET' || request.method === 'HEAD') return next();
     const send = response.send.bind(response);
@@ -59,6 +60,7 @@ export const flushed =
     response.send = (body) => {
       if (isFlushing || response.statusCode >= 400) return send(body);
       isFlushing = true;
+      engine.forgetAnswers();
       database.flush().then(() => send(body), next);
       return response;
     };

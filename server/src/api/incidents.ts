@@ -72,7 +72,7 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
   const router = Router();
   router.get('/worst-first', async (request, response) => {
     const { rankBy, rates } = readInput(rankingQuery, request.query);
-    response.json(await engine.ask('worstFirst', { window: readWindow(request), ranking: rankBy, rates: rates, ...readFocus(request) }));
+    response.json(await engine.worstFirst({ window: readWindow(request), ranking: rankBy, rates, ...readFocus(request) }));
   });
   router.get('/changes', async (_request, response) => {
     response.json({ changes: await engine.ask('changes', null) });

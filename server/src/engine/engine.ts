@@ -8,6 +8,7 @@ import type { Database } from '../store/database';
 import { WaitingAnswers } from '../store/waiting-answers';
 import { startWorker } from '../store/worker';
 import { heapLimit } from '../store/worker-memory';
+import { AtHand } from './at-hand';
 import type { EngineFigures, FromEngine, Questions, ToEngine } from './protocol';
 
 export interface EngineOptions {
@@ -19,6 +20,8 @@ export interface EngineOptions {
 const RESTART_AFTER_MS = 1_000;
 const LONGEST_PAUSE_MS = 60_000;
 const STOP_PATIENCE_MS = 3_000;
+/** The home screen answers within half a second, however much is being judged. */
+const AT_HAND = { patienceMs: 100, oldestMs: 60_000, most: 100 };
 
 const starting = () =>
   new Problem('recovering', 'The part that judges is reading what it needs. Nothing that was taken is lost: try again in a moment.', { retryAfterS: 3 });
@@ -31,6 +34,7 @@ export class Engine {
   #isReady = false;
   #stopped = false;
   #deathsInARow = 0;
+  readonly #lists = new AtHand<Questions['worstFirst']['answer']>(AT_HAND);
   /** why it died last, for people */
   lastDeath = '';
 
@@ -76,6 +80,7 @@ export class Engine {
     await waiting.ask((id) => worker.postMessage({ kind: 'ask', id, name: 'freshness', ask: null } satisfies ToEngine));
     this.#isReady = true;
     this.#deathsInARow = 0;
+    this.forgetAnswers();
   }
 
   /** Begins anew, as when the database was opened anew. */
@@ -93,10 +98,23 @@ export class Engine {
     return this.#figures;
   }
 
+  /** The list, worst first: the last one while a new one is long in coming. It says itself up to when it holds. */
+  async worstFirst(question: Questions['worstFirst']['ask']): Promise<Questions['worstFirst']['answer']> {
+    if (!this.#isReady) throw starting();
+    return this.#lists.get(JSON.stringify(question), () => this.ask('worstFirst', question));
+  }
+
+  /** Somebody decided or changed something: what was answered before it holds no more. */
+  forgetAnswers(): void {
+    this.#lists.forget();
+  }
+
   ask<Name extends keyof Questions>(name: Name, ask: Questions[Name]['ask']): Promise<Questions[Name]['answer']> {
     const worker = this.#worker;
     if (!worker || !this.#isReady) return Promise.reject(starting());
-    return this.#waiting.ask((id) => worker.postMessage({ kind: 'ask', id, name, ask }));
+    const answer = this.#waiting.ask<Questions[Name]['answer']>((id) => worker.postMessage({ kind: 'ask', id, name, ask }));
+    // Whoever had everything judged wants to see that.
+    return name === 'settle' ? answer.finally(() => this.forgetAnswers()) : answer;
   }
 
   /** Hands committed attempts over; the columns are moved, not copied. Without an engine they are read from the database later. */

@@ -99,7 +99,7 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { f
       }
       break;
     case 'browser':
-      decodeBrowser(parseJson(body), range, records, reject);
+      decodeBrowser(parseJson(body), { range, limits, records, reject });
       break;
   }
   return {
@@ -160,12 +160,19 @@ function takeBrowserEvent(record: LogRecord, range: TimeRange, records: Records,
   return true;
 }
 
+interface BrowserReading {
+  range: TimeRange;
+  limits: IntakeLimits;
+  records: Records;
+  reject: (reason: string) => void;
+}
+
 /** What a browser may tell: page views, script errors, business events, and its own spans. Everything else in its request is refused. */
-function decodeBrowser(body: unknown, range: TimeRange, records: Records, reject: (reason: string) => void): void {
-  for (const record of recordsOfBrowser(body))
+function decodeBrowser(body: unknown, { range, limits, records, reject }: BrowserReading): void {
+  for (const record of recordsOfBrowser(body, limits))
     if (!takeBrowserEvent(record, range, records, reject))
       reject(`eventName: a browser tells of ${PAGE_VIEW_EVENT}, ${BUSINESS_EVENT_NAME} and exception alone`);
-  for (const span of spansOfBrowser(body)) {
+  for (const span of spansOfBrowser(body, limits)) {
     const reason = whyRejected(span, range);
     if (reason !== undefined) reject(reason);
     else records.spans.push(toInnerSpan(span));

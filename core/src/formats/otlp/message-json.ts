@@ -1,5 +1,4 @@
-import { cleanText, DEEPEST_VALUE, type AttributeValue, type TelemetryLimits } from '../../telemetry';
-import { cleanValue } from './clean-value';
+import { cleanLines, cleanText, DEEPEST_VALUE, type AttributeValue, type TelemetryLimits } from '../../telemetry';
 import { asArray, asObject, readTime, type Json } from './json-values';
 import { RecordCount } from './malformed';
 import type { Field, Message, Shape } from './shape';
@@ -26,7 +25,7 @@ function readMessage(json: Json, shape: Shape, path: string, reading: Reading): 
   for (const [name, [, type, many]] of Object.entries(shape)) {
     const place = path === '' ? name : `${path}.${name}`;
     const value = json[name];
-    if (type === 'attributes') message[name] = readAttributes(value, place, reading.limits.attributes);
+    if (type === 'attributes') message[name] = readAttributes(value, place, reading.limits);
     else if (many) message[name] = readMany(asArray(value, place), type, place, reading);
     // proto3 writes null for what is not set.
     else if (value !== undefined && value !== null) message[name] = readOne(value, type, place, reading);
@@ -47,7 +46,7 @@ function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: st
   if (typeof type === 'object') return readMessage(asObject(value, path), type, path, reading);
   switch (type) {
     case 'text':
-      return cleanText(typeof value === 'string' ? value : '');
+      return cleanText(typeof value === 'string' ? value : '', reading.limits.lengths.text);
     case 'id':
       return typeof value === 'string' ? value.toLowerCase() : '';
     case 'flag':
@@ -56,7 +55,7 @@ function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: st
       return readTime(value);
     case 'value': {
       const any = anyValue(value, 0);
-      return any === undefined ? '' : cleanValue(typeof any === 'string' ? any : JSON.stringify(any));
+      return any === undefined ? '' : cleanLines(typeof any === 'string' ? any : JSON.stringify(any), reading.limits.lengths.value);
     }
     default:
       // Numbers that JSON has no form for are written as text: "NaN", "Infinity".
@@ -64,7 +63,7 @@ function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: st
   }
 }
 
-function readAttributes(list: unknown, path: string, most: number): Record<string, AttributeValue> {
+function readAttributes(list: unknown, path: string, { attributes: most, lengths }: TelemetryLimits): Record<string, AttributeValue> {
   const attributes = Object.create(null) as Record<string, AttributeValue>;
   let n = 0;
   for (const entry of asArray(list, path)) {
@@ -72,8 +71,8 @@ function readAttributes(list: unknown, path: string, most: number): Record<strin
     const any = anyValue(value, 0);
     if (typeof key !== 'string' || key === '' || any === undefined || any === null || n >= most) continue;
     n++;
-    attributes[cleanText(key)] =
-      typeof any === 'object' ? cleanValue(JSON.stringify(any)) : typeof any === 'string' ? cleanValue(any) : (any as AttributeValue);
+    const plain = typeof any === 'object' ? JSON.stringify(any) : (any as AttributeValue);
+    attributes[cleanText(key, lengths.text)] = typeof plain === 'string' ? cleanLines(plain, lengths.value) : plain;
   }
   return attributes;
 }

@@ -1,5 +1,4 @@
-import { cleanText, DEEPEST_VALUE, type AttributeValue, type TelemetryLimits } from '../../telemetry';
-import { cleanValue } from './clean-value';
+import { cleanLines, cleanText, DEEPEST_VALUE, type AttributeValue, type TelemetryLimits } from '../../telemetry';
 import { RecordCount } from './malformed';
 import { Reader } from './reader';
 import type { Field, Message, Shape } from './shape';
@@ -39,23 +38,23 @@ function readMessage(reading: Reading, length: number, shape: Shape): Record<str
     const known = fields.get(number);
     if (!known) return false;
     const [name, [, type, many]] = known;
-    if (type === 'attributes') readAttribute(reader, message[name] as Record<string, AttributeValue>, limits.attributes);
+    if (type === 'attributes') readAttribute(reader, message[name] as Record<string, AttributeValue>, limits);
     else if (typeof type === 'object') {
       if (many) count.add(name);
       const inner = readMessage(reading, reader.length(), type);
       if (many) (message[name] as unknown[]).push(inner);
       else message[name] = inner;
-    } else if (many) reader.numbers(wireType, () => readScalar(reader, type) as number, message[name] as number[], limits.buckets + 1);
-    else message[name] = readScalar(reader, type);
+    } else if (many) reader.numbers(wireType, () => readScalar(reading, type) as number, message[name] as number[], limits.buckets + 1);
+    else message[name] = readScalar(reading, type);
     return true;
   });
   return message;
 }
 
-function readScalar(reader: Reader, type: Exclude<Field[1], Shape | 'attributes'>): string | number | boolean {
+function readScalar({ reader, limits: { lengths } }: Reading, type: Exclude<Field[1], Shape | 'attributes'>): string | number | boolean {
   switch (type) {
     case 'text':
-      return cleanText(reader.text());
+      return cleanText(reader.text(), lengths.text);
     case 'id':
       return reader.hex();
     case 'flag':
@@ -74,22 +73,23 @@ function readScalar(reader: Reader, type: Exclude<Field[1], Shape | 'attributes'
       return reader.double();
     case 'value': {
       const value = readAnyValue(reader, 0);
-      return value === undefined ? '' : cleanValue(typeof value === 'string' ? value : JSON.stringify(value));
+      return value === undefined ? '' : cleanLines(typeof value === 'string' ? value : JSON.stringify(value), lengths.value);
     }
   }
 }
 
-function readAttribute(reader: Reader, into: Record<string, AttributeValue>, most: number): void {
+function readAttribute(reader: Reader, into: Record<string, AttributeValue>, { attributes: most, lengths }: TelemetryLimits): void {
   let key = '';
   let value: unknown;
   reader.message(reader.length(), (field) => {
-    if (field === 1) key = cleanText(reader.text());
+    if (field === 1) key = cleanText(reader.text(), lengths.text);
     else if (field === 2) value = readAnyValue(reader, 0);
     else return false;
     return true;
   });
   if (key === '' || value === undefined || value === null || Object.keys(into).length >= most) return;
-  into[key] = typeof value === 'object' ? cleanValue(JSON.stringify(value)) : typeof value === 'string' ? cleanValue(value) : (value as AttributeValue);
+  const plain = typeof value === 'object' ? JSON.stringify(value) : (value as AttributeValue);
+  into[key] = typeof plain === 'string' ? cleanLines(plain, lengths.value) : plain;
 }
 
 /** AnyValue: text, flag, whole number, number, list, named values, bytes (as hexadecimal). */

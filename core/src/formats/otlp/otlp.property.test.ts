@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { DEFAULT_LIMITS } from '../../telemetry';
 import { MalformedTelemetry, readTracesJson, readTracesProtobuf } from './index';
 
 // The reference: protobufjs code that the OpenTelemetry project generated from the published schema.
@@ -118,6 +119,40 @@ test('random messages read the same from protobuf made by the reference, and fro
     }),
     { numRuns: 300 },
   );
+});
+
+test('texts are cut at the lengths that are set, the same from both forms', () => {
+  const lengths = { text: 64, message: 70, statement: 80, stack: 90, value: 100 };
+  const long = 'x'.repeat(200);
+  const any = (key: string) => ({ key, value: { stringValue: long } });
+  const sent = {
+    resourceSpans: [
+      {
+        resource: { attributes: [any('service.name')] },
+        scopeSpans: [
+          {
+            spans: [
+              {
+                name: long,
+                attributes: [any('db.query.text')],
+                events: [{ name: 'exception', attributes: [any('exception.message'), any('exception.stacktrace')] }],
+              },
+            ],
+          },
+        ],
+      },
+    ],
+  };
+  for (const [read] of [
+    readTracesJson(sent, { ...DEFAULT_LIMITS, lengths }),
+    readTracesProtobuf(Request.encode(sent).finish(), { ...DEFAULT_LIMITS, lengths }),
+  ]) {
+    expect(read?.name).toHaveLength(64);
+    expect(read?.resource['service.name']).toHaveLength(64);
+    expect(read?.attributes['db.query.text']).toHaveLength(80);
+    expect(read?.exception['exception.message']).toHaveLength(70);
+    expect(read?.exception['exception.stacktrace']).toHaveLength(90);
+  }
 });
 
 test('a message cut anywhere is refused or reads as fewer spans, and never hangs or runs over', () => {

@@ -1,4 +1,5 @@
-import { cleanAttribute, cleanText, DEFAULT_LIMITS, isRead, type Attributes, type AttributeName, type AttributeValue, type Span } from '../../telemetry';
+import { cleanAttribute, cleanText, DEFAULT_LIMITS, isRead } from '../../telemetry';
+import type { AttributeName, Attributes, AttributeValue, Span, TextLengths } from '../../telemetry';
 import { RecordCount } from './malformed';
 import { Reader } from './reader';
 
@@ -11,38 +12,46 @@ import { Reader } from './reader';
  *
  * @throws MalformedTelemetry when the bytes end early or a length is impossible
  */
-export function readTracesProtobuf(bytes: Uint8Array, { records } = DEFAULT_LIMITS): Span[] {
-  const reader = new Reader(bytes);
+export function readTracesProtobuf(bytes: Uint8Array, { records, lengths } = DEFAULT_LIMITS): Span[] {
+  const reading = { reader: new Reader(bytes), lengths, count: new RecordCount(records) };
+  const { reader } = reading;
   const spans: Span[] = [];
-  const count = new RecordCount(records);
   reader.message(bytes.length, (field) => {
     if (field !== 1) return false;
-    readResourceSpans(reader, spans, count);
+    readResourceSpans(reading, spans);
     return true;
   });
   return spans;
 }
 
-function readResourceSpans(reader: Reader, spans: Span[], count: RecordCount): void {
+interface Reading {
+  reader: Reader;
+  lengths: TextLengths;
+  count: RecordCount;
+}
+
+function readResourceSpans(reading: Reading, spans: Span[]): void {
+  const { reader, count } = reading;
   // The resource may come behind its spans: they share this object, filled whenever it comes.
   const resource: Attributes = {};
   reader.message(reader.length(), (field) => {
     if (field === 1) {
-      reader.message(reader.length(), (inner) => inner === 1 && readAttribute(reader, resource));
+      reader.message(reader.length(), (inner) => inner === 1 && readAttribute(reading, resource));
       return true;
     }
     if (field !== 2) return false;
     reader.message(reader.length(), (inner) => {
       if (inner !== 2) return false;
       count.add('spans');
-      spans.push(readSpan(reader, resource));
+      spans.push(readSpan(reading, resource));
       return true;
     });
     return true;
   });
 }
 
-function readSpan(reader: Reader, resource: Attributes): Span {
+function readSpan(reading: Reading, resource: Attributes): Span {
+  const { reader, lengths } = reading;
   const span: Span = {
     traceId: '', spanId: '', parentSpanId: '', name: '', kind: 1, startUs: 0, durationUs: 0,
     error: false, exceptionType: '', exception: NO_ATTRIBUTES, attributes: {}, resource,
@@ -60,7 +69,7 @@ function readSpan(reader: Reader, resource: Attributes): Span {
         span.parentSpanId = reader.hex();
         return true;
       case 5:
-        span.name = cleanText(reader.text());
+        span.name = cleanText(reader.text(), lengths.text);
         return true;
       case 6: {
         const kind = reader.varint();
@@ -74,9 +83,9 @@ function readSpan(reader: Reader, resource: Attributes): Span {
         endUs = reader.nanosAsMicros();
         return true;
       case 9:
-        return readAttribute(reader, span.attributes);
+        return readAttribute(reading, span.attributes);
       case 11: {
-        const exception = readException(reader);
+        const exception = readException(reading);
         if (!exception || span.exceptionType !== '') return true;
         const type = exception['exception.type'];
         if (typeof type === 'string') span.exceptionType = type;
@@ -102,7 +111,8 @@ function readSpan(reader: Reader, resource: Attributes): Span {
 const NO_ATTRIBUTES: Attributes = {};
 
 /** Attributes of an event that is an exception; `undefined` for any other event. */
-function readException(reader: Reader): Attributes | undefined {
+function readException(reading: Reading): Attributes | undefined {
+  const { reader } = reading;
   const attributes: Attributes = {};
   let name = '';
   reader.message(reader.length(), (field) => {
@@ -110,13 +120,13 @@ function readException(reader: Reader): Attributes | undefined {
       name = reader.text();
       return true;
     }
-    return field === 3 && readAttribute(reader, attributes);
+    return field === 3 && readAttribute(reading, attributes);
   });
   return name === 'exception' ? attributes : undefined;
 }
 
 /** KeyValue: the value is read only when the key is one that Top Lens uses. */
-function readAttribute(reader: Reader, into: Attributes): true {
+function readAttribute({ reader, lengths }: Reading, into: Attributes): true {
   let key: AttributeName | undefined;
   let value: AttributeValue | undefined;
   reader.message(reader.length(), (field) => {
@@ -130,7 +140,7 @@ function readAttribute(reader: Reader, into: Attributes): true {
     value = readAnyValue(reader);
     return true;
   });
-  if (key !== undefined && value !== undefined) into[key] = typeof value === 'string' ? cleanAttribute(key, value) : value;
+  if (key !== undefined && value !== undefined) into[key] = typeof value === 'string' ? cleanAttribute(key, value, lengths) : value;
   return true;
 }
 

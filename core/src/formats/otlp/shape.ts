@@ -42,6 +42,3 @@ export type Message<S extends Shape> = {
 } & {
   readonly [Name in keyof S as S[Name] extends readonly [number, unknown, 'many'] ? never : Name]?: ValueOf<S[Name][1]>;
 };
-
-/** Longest text of a value, in UTF-16 units. */
-export const LONGEST_VALUE = 8_000;
