@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '@toplens/core/time';
 import { encodeSpans } from '../scenario/src/otlp/encode';
 import { spansOf, type OutSpan } from '../scenario/src/otlp/spans';
-import { simulateMinute } from '../scenario/src/world/simulate';
+import { simulateMinute } from '../scenario/src/pellwick/simulate';
 
 export const BATCH = 500;
 

@@ -1,5 +1,5 @@
 import type { Browser } from 'puppeteer-core';
-import { truthWithin } from '../scenario/src/world/truth';
+import { truthWithin } from '../scenario/src/pellwick/truth';
 import { openBrowser, openPage, type Size } from './browser';
 import { seen, textOf, violations } from './page';
 import { getJson, until } from './processes';

@@ -2,7 +2,7 @@ import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import type { TruthFile } from '../scenario/src/world/truth';
+import type { TruthFile } from '../scenario/src/pellwick/truth';
 import { freePort, getJson, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from './processes';
 
 export interface DemoWorld {

@@ -2,7 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import openapiTS, { astToString, type OpenAPI3 } from 'openapi-typescript';
-import { openApi } from '../server/src/api/open-api';
+import { openApi } from '../server/src/contract/open-api';
 
 const types = await openapiTS(openApi('/') as unknown as OpenAPI3);
 const banner = '// Made by `npm run api-types` from the description that the server gives at /api/openapi.json. Not edited by hand.\n';

@@ -4,9 +4,9 @@ import { rollUp, type FlowBucket } from '@toplens/core/flows';
 import { createHistogram, encodeHistogram, normalDeviate, recordInPlace, seededRandom } from '@toplens/core/stats';
 import { emptyColumns, FAILED, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
-import { Segments } from '../../server/src/engine/segments';
+import { Segments } from '../../server/src/engine/state/segments';
 import { CopyRows } from '../../server/src/store/copy-rows';
-import { flowText } from '../../server/src/intake/name-book';
+import { flowText } from '../../server/src/names/flow-text';
 import { Database } from '../../server/src/store/database';
 import { replaceHour } from '../../server/src/store/roll-ups';
 

@@ -8,7 +8,7 @@ import {
   type JourneyAttempt,
   type JourneyPlan,
   type JourneyTruth,
-} from '../../scenario/src/worlds/journeys';
+} from '../../scenario/src/random-worlds/journeys';
 
 /** Seeds on which thresholds were set, and those that are reported. */
 export const JOURNEY_TUNING = { first: 1, last: 100 };

@@ -6,9 +6,9 @@ import {
 import { History } from '@toplens/core/normal';
 import { appendRowInPlace, emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
-import { KEY_TIER, type WorldPlan } from '../../scenario/src/worlds/plan';
-import { WorldPlayer } from '../../scenario/src/worlds/play';
-import type { TroubleTruth } from '../../scenario/src/worlds/truth';
+import { KEY_TIER, type WorldPlan } from '../../scenario/src/random-worlds/plan';
+import { WorldPlayer } from '../../scenario/src/random-worlds/play';
+import type { TroubleTruth } from '../../scenario/src/random-worlds/truth';
 
 const LOOK_BACK_MS = 6 * HOUR_MS;
 /** Quiet days before the day of trouble that are judged too: false incidents are counted over all of them. */

@@ -1,7 +1,7 @@
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
 import { writeFileSync } from 'node:fs';
-import { planWorld } from '../../scenario/src/worlds/plan';
+import { planWorld } from '../../scenario/src/random-worlds/plan';
 import { judgeWorld, type JudgedWorld } from './judge-world';
 import { JOURNEY_REPORTING, journeyReport, scoreJourney, scoreJourneys } from './journeys';
 import { ORIGIN_REPORTING, ORIGIN_TUNING, originReport, scoreOrigins } from './origins';

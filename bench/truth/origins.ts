@@ -1,6 +1,6 @@
 import { percent, rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
 import { quantileSorted, seededRandom, sortedCopy } from '@toplens/core/stats';
-import { ORIGIN_KINDS, traceWorld, type TracedAttempt, type TraceWorld } from '../../scenario/src/worlds/traces';
+import { ORIGIN_KINDS, traceWorld, type TracedAttempt, type TraceWorld } from '../../scenario/src/random-worlds/traces';
 
 /** As the engine does: so many attempts gone wrong, and so many usual ones. */
 const BAD = 60;

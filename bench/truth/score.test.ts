@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '@toplens/core/time';
-import type { TroubleTruth } from '../../scenario/src/worlds/truth';
-import { trueHarm } from '../../scenario/src/worlds/truth';
+import type { TroubleTruth } from '../../scenario/src/random-worlds/truth';
+import { trueHarm } from '../../scenario/src/random-worlds/truth';
 import type { Found, JudgedWorld } from './judge-world';
 import { scoreWorlds } from './score';
 

@@ -1,6 +1,6 @@
 import { kendallTauB, median } from '@toplens/core/stats';
 import { MINUTE_MS } from '@toplens/core/time';
-import { trueHarm, type TroubleTruth } from '../../scenario/src/worlds/truth';
+import { trueHarm, type TroubleTruth } from '../../scenario/src/random-worlds/truth';
 import type { Found, JudgedWorld } from './judge-world';
 import { QUIET_DAYS } from './judge-world';
 

@@ -1,4 +1,4 @@
-import { planWorld, type WorldPlan } from '../../scenario/src/worlds/plan';
+import { planWorld, type WorldPlan } from '../../scenario/src/random-worlds/plan';
 import { journeyReport, scoreJourney, scoreJourneys } from './journeys';
 import { judgeWorld } from './judge-world';
 import { report } from './report';

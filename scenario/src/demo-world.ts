@@ -1,7 +1,7 @@
 import { DAY_MS, HOUR_MS, MINUTE_MS, floorTo } from '@toplens/core/time';
 import { Player } from './player';
-import { demoChanges, demoTroubles, NEVER_ENDS } from './world/troubles';
-import type { TruthFile } from './world/truth';
+import { demoChanges, demoTroubles, NEVER_ENDS } from './pellwick/troubles';
+import type { TruthFile } from './pellwick/truth';
 
 export const HISTORY_DAYS = 14;
 export const DEMO_SEED = 20260311;

@@ -5,8 +5,8 @@ import { linesOf, minuteLines, type OutLine } from './otlp/lines';
 import { minutePoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
 import { Sender } from './otlp/sender';
-import { busyness, simulateMinute, type WorldOptions } from './world/simulate';
-import type { TruthEvent } from './world/truth';
+import { busyness, simulateMinute, type WorldOptions } from './pellwick/simulate';
+import type { TruthEvent } from './pellwick/truth';
 
 const BATCH = 2_000;
 /** A browser's request is small: the server takes no large ones from pages. */

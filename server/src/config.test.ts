@@ -1,7 +1,8 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { projectRoot, readConfig } from './config';
+import { readConfig } from './config';
+import { projectRoot } from './project-root';
 
 const read = (env: Record<string, string>) => readConfig(env);
 

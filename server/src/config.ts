@@ -1,7 +1,7 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { dirname, join, resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import { DAY_MS } from '@toplens/core/time';
 import { INTAKE_LIMITS, type IntakeLimits } from './intake/limits';
+import { projectRoot } from './project-root';
 
 export interface Config {
   host: string;
@@ -65,15 +65,6 @@ export interface BrowserKey {
   /** component that all of it is told of, whatever a browser claims */
   component: string;
   origins: readonly string[];
-}
-
-/** The folder with the workspace's package.json, from the working directory upwards. */
-export function projectRoot(from = process.cwd()): string {
-  for (let dir = resolve(from); ; dir = dirname(dir)) {
-    const file = join(dir, 'package.json');
-    if (existsSync(file) && (JSON.parse(readFileSync(file, 'utf8')) as { name?: string }).name === 'toplens') return dir;
-    if (dir === dirname(dir)) throw new Error(`no Top Lens folder at or above ${from}: start the server from its checkout`);
-  }
 }
 
 /**

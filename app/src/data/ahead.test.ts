@@ -1,7 +1,7 @@
 import { QueryClient } from '@tanstack/react-query';
 import { readView } from '@/frame/view';
 import { askAhead } from './ahead';
-import { worstFirstQuery } from './queries';
+import { worstFirstQuery } from './incidents';
 
 const asked: string[] = [];
 beforeEach(() => {

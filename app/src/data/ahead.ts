@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { readView } from '@/frame/view';
-import { worstFirstQuery } from './queries';
+import { worstFirstQuery } from './incidents';
 
 /**
  * Asks for the list while its place is still being read: else a slow phone asks only after it has drawn once, half a second later

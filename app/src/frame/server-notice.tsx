@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { useServerState } from '@/data/queries';
+import { useServerState } from '@/data/server';
 import { Icon } from '@/look/icon';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useWorstFirst } from '@/data/queries';
+import { useWorstFirst } from '@/data/incidents';
 import { clock, lengthWords } from '@/look/format';
 import { useIsWide } from '@/look/look';
 import { SPACE } from '@/look/tokens';

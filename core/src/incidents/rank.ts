@@ -1,5 +1,5 @@
 import { hoursOf, type Window } from '../time';
-import { BILL_LINES, quantityOf, type HarmBill } from './bill';
+import { BILL_LINES, quantityOf, type HarmBill } from './bill/bill';
 
 /** By what the list can be ordered; promises: by the penalties that are expected. */
 export const RANKINGS = ['harm', 'people', 'money', 'promises', 'keyCustomers'] as const;

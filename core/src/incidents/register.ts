@@ -1,6 +1,6 @@
 import type { Deviation } from '../normal';
 import { MINUTE_MS, overlap, type Window } from '../time';
-import type { DeviationGroup } from './group';
+import type { DeviationGroup } from './finding/group';
 
 /** A part as it was judged: with the limit that judged it and from where normal was learned. */
 export interface IncidentPart extends Deviation {

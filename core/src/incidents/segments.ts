@@ -2,7 +2,7 @@ import type { FlowNormal } from '../normal';
 import { benjaminiHochberg, twoSidedP, Z95 } from '../stats';
 import { DIMENSIONS, PROBE, type AttemptColumns, type Dimension } from '../telemetry';
 import type { Window } from '../time';
-import { outcomeOfRow } from './row-outcome';
+import { outcomeOfRow } from './rows/row-outcome';
 
 /** A value that holds more (or less) of the attempts gone wrong than of all attempts. */
 export interface Segment {

@@ -1,7 +1,9 @@
 import { BUCKET_MS, type FlowBucket } from '../flows';
 import { sum } from '../stats';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS, type DayKinds, type Window } from '../time';
-import { learnNormal, type FlowNormal, type UsualBucket } from './flow-normal';
+import { type FlowNormal } from './flow-normal';
+import { learnNormal } from './learn-normal';
+import { type UsualBucket } from './bucket-history';
 import { SLOT_MS } from './learning-days';
 
 /** True for a bucket in which the flow was in trouble: normal must not learn from it. */

@@ -1,8 +1,11 @@
 export * from './range';
 export * from './learning-days';
 export * from './flow-normal';
+export * from './bucket-history';
+export { learnNormal } from './learn-normal';
 export * from './history';
 export * from './deviations';
+export { SIGNALS, type MinuteSeries, type Signal } from './signal-series';
 export * from './outages';
 export * from './recent';
 export * from './sudden-change';

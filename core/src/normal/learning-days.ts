@@ -1,6 +1,6 @@
 import { BUCKET_MS } from '../flows';
 import { DAY_MS, floorTo, MINUTE_MS, type DayKinds } from '../time';
-import type { BucketHistory } from './flow-normal';
+import type { BucketHistory } from './bucket-history';
 
 /** Normal is learned for every half hour of the day. */
 export const SLOT_MS = 30 * MINUTE_MS;

@@ -1,5 +1,6 @@
 import { MINUTE_MS } from '../time';
-import { findMissing, volumeIn, type Deviation, type MinuteSeries } from './deviations';
+import { findMissing, volumeIn, type Deviation } from './deviations';
+import { type MinuteSeries } from './signal-series';
 
 /** People do several things at once: attempts of one application come together more than those of one flow. */
 const TOGETHER = 1.5;

@@ -1,7 +1,8 @@
 import { BUCKET_MS } from '../flows';
 import { mean, median, robustCentre, sortedCopy, sum } from '../stats';
 import { DAY_MS, floorTo } from '../time';
-import type { BucketHistory, DayTotal, FlowNormal } from './flow-normal';
+import type { FlowNormal } from './flow-normal';
+import type { BucketHistory, DayTotal } from './bucket-history';
 import { BUCKETS_PER_SLOT, FEWEST_DAYS, type LearningDay } from './learning-days';
 
 const NEIGHBOURHOOD = 2;

@@ -8,3 +8,4 @@ export * from './view-columns';
 export * from './summarise';
 export * from './only-here';
 export * from './script-errors';
+export * from './page-dimensions';

@@ -1,7 +1,7 @@
 import { normalDeviate, seededRandom, type Random } from '@toplens/core/stats';
 import type { OutSpan } from '../otlp/spans';
-import type { WorldAttempt } from '../world/simulate';
-import { inside, type Troubles } from '../world/troubles';
+import type { WorldAttempt } from '../pellwick/simulate';
+import { inside, type Troubles } from '../pellwick/troubles';
 import { areaOf, outfitOf } from './outfit';
 
 /** A page view as the snippet would tell it: attributes by name. */

@@ -1,6 +1,6 @@
 import { csvText } from '@toplens/core/csv';
 import { seededRandom } from '@toplens/core/stats';
-import type { WorldAttempt } from '../world/simulate';
+import type { WorldAttempt } from '../pellwick/simulate';
 
 /** A parcel insured while it was paid for: told by the ledger's export of past days, and since then by a line of its log. */
 export interface Sale {

@@ -1,8 +1,8 @@
 import { seededRandom } from '@toplens/core/stats';
 import { Severity } from '@toplens/core/telemetry';
 import { MINUTE_MS } from '@toplens/core/time';
-import type { WorldAttempt } from '../world/simulate';
-import { inside, type Troubles } from '../world/troubles';
+import type { WorldAttempt } from '../pellwick/simulate';
+import { inside, type Troubles } from '../pellwick/troubles';
 import { saleLine, saleOf } from './insurance';
 import type { Attribute, OutSpan } from './spans';
 

@@ -1,9 +1,9 @@
 import { normalDeviate, seededRandom } from '@toplens/core/stats';
 import { MINUTE_MS } from '@toplens/core/time';
-import { inside, type Troubles } from '../world/troubles';
+import { inside, type Troubles } from '../pellwick/troubles';
+import { seedOfText } from '../seeds';
 import { STORE_HOSTS } from './lines';
-import type { Attribute } from './spans';
-import { HOSTS } from './spans';
+import { HOSTS, type Attribute } from './spans';
 
 /** A point of a metric ready to be encoded. */
 export interface OutPoint {
@@ -37,10 +37,10 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
   ];
   for (const { service, host, isStore } of senders) {
     if (service === 'addresses' && host === HOSTS.addresses?.[1] && troubles.deadReplica && minuteMs >= troubles.deadReplica.fromMs) continue;
-    const random = seededRandom(hash(`${service}@${host}`) ^ Math.floor(minuteMs / MINUTE_MS));
-    const ofHost = seededRandom(hash(host));
+    const random = seededRandom(seedOfText(`${service}@${host}`) ^ Math.floor(minuteMs / MINUTE_MS));
+    const ofHost = seededRandom(seedOfText(host));
     const noise = (spread: number) => spread * normalDeviate(random);
-    const startMs = STARTED_MS + (hash(service + host) % 86_400_000);
+    const startMs = STARTED_MS + (seedOfText(service + host) % 86_400_000);
     const say = (metric: string, unit: string, value: number, attributes: Attribute[] = [], kind: OutPoint['kind'] = 'gauge') =>
       points.push({
         service,
@@ -91,9 +91,3 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
 }
 
 const clamp = (share: number) => Math.min(0.99, Math.max(0.01, share));
-
-function hash(text: string): number {
-  let h = 0x811c9dc5;
-  for (const char of text) h = Math.imul(h ^ char.charCodeAt(0), 0x01000193) >>> 0;
-  return h;
-}

@@ -1,7 +1,7 @@
 import { outfitOf } from '../browsers/outfit';
-import { FLOWS, type Call, type FlowModel } from '../world/pellwick';
-import type { Troubles } from '../world/troubles';
-import { CARD_TIMEOUT, type WorldAttempt } from '../world/simulate';
+import { FLOWS, type Call, type FlowModel } from '../pellwick/pellwick';
+import type { Troubles } from '../pellwick/troubles';
+import { CARD_TIMEOUT, type WorldAttempt } from '../pellwick/simulate';
 
 export type Attribute = [key: string, value: string | number];
 

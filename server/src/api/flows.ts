@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { number, object } from 'yup';
 import type { Engine } from '../engine/engine';
-import type { AttemptQuestion } from '../engine/protocol';
+import type { AttemptQuestion } from '../engine/state/questions';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import { statementsBeside } from '../store/traces';

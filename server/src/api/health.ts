@@ -4,7 +4,7 @@ import type { Intake } from '../intake/intake';
 import type { IntakeLimits } from '../intake/limits';
 import { Health } from '../maintenance/health';
 import type { Database } from '../store/database';
-import { threadMemory, type ThreadMemory } from '../store/thread-memory';
+import { threadMemory, type ThreadMemory } from '../threads/thread-memory';
 
 const NOTHING: ThreadMemory = { heapBytes: 0, buffersBytes: 0 };
 /** The database's thread may be busy: then its memory is told as it was. */

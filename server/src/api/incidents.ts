@@ -1,13 +1,12 @@
 import { Router } from 'express';
 import { array, number, object, string, type InferType } from 'yup';
-import type { Action } from '../engine/actions';
+import type { Action, IncidentQuestion } from '../engine/state/questions';
 import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
-import type { IncidentQuestion } from '../engine/protocol';
 import { Problem } from '../errors';
 import { makeBrief, type Around } from '../outbound/make-brief';
 import { rankingQuery, readFocus, readInput, readWindow } from './query';
-import type { IncidentShape } from './shapes';
+import type { IncidentShape } from '../contract/shapes';
 
 type Question = Partial<Omit<IncidentQuestion, 'id'>> & Pick<IncidentQuestion, 'window'>;
 

@@ -4,7 +4,8 @@ import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import type { Search } from '../search/search';
 import type { Database } from '../store/database';
-import { listSourceMaps, newestOfPages, PAGE_DIMENSIONS, saveSourceMap, viewOfTrace, type PageDimension, type PageFocus } from '../store/pages';
+import { listSourceMaps, newestOfPages, saveSourceMap, viewOfTrace, type PageFocus } from '../store/pages';
+import { PAGE_DIMENSIONS, type PageDimension } from '@toplens/core/pages';
 import { checkBody } from './before';
 import { readInput, readWindow } from './query';
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
-import type { HurtShape, JourneyShape, JourneysShape, LostByTierShape, PersonShape, WorstFirstShape } from './shapes';
+import type { HurtShape, JourneyShape, JourneysShape, LostByTierShape, PersonShape, WorstFirstShape } from '../contract/shapes';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 

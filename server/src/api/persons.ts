@@ -5,13 +5,13 @@ import { object, string } from 'yup';
 import { whoMaySeePersons, type PersonKeys } from '../access/person-keys';
 import type { Pseudonyms } from '../access/pseudonyms';
 import type { Engine } from '../engine/engine';
-import type { Hurt } from '../engine/hurt';
+import type { Hurt } from '../engine/incidents/hurt';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import { viewsOfPersons } from '../store/pages';
 import { loadLooks, personIds, personNumbers, recordLook } from '../store/persons';
 import { readFocus, readInput, readWindow } from './query';
-import type { HurtShape, PersonShape } from './shapes';
+import type { HurtShape, PersonShape } from '../contract/shapes';
 
 const MOST_LISTED = 60;
 const MOST_LOOKS = 50;

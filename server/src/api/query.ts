@@ -1,11 +1,10 @@
 import '../input-words';
 import { RANKINGS } from '@toplens/core/incidents';
-import { MINUTE_MS } from '@toplens/core/time';
 import type { Request } from 'express';
 import { date, number, object, string, ValidationError, type ObjectSchema } from 'yup';
 import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
-import type { Focus } from '../engine/focus';
-import { AGAINST, type Against, type WindowQuestion } from '../engine/protocol';
+import type { Focus, WindowQuestion } from '../engine/state/questions';
+import { AGAINST, MINUTE_MS, type Against } from '@toplens/core/time';
 import { Problem } from '../errors';
 
 const LONGEST_MINUTES = 35 * 24 * 60;

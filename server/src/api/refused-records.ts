@@ -5,7 +5,7 @@ import type { Intake } from '../intake/intake';
 import { dropRefused, listRefused, recordOf, type RefusedRecord } from '../intake/refused';
 import type { Database } from '../store/database';
 import { readInput } from './query';
-import type { RefusedRecordsShape } from './shapes';
+import type { RefusedRecordsShape } from '../contract/shapes';
 
 const MOST_LISTED = 50;
 const LARGEST_ID = 2 ** 31 - 1;

@@ -6,11 +6,11 @@ import { calendarSchema, LONGEST_LIMIT_MS, siteLimitsSchema, type Settings } fro
 import { CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
 import type { Database } from '../store/database';
 import { insertChange, loadChanges } from '../store/settings';
-import { RATE_NAMES } from './open-api';
+import { RATE_NAMES } from '../contract/open-api';
 import { DAY_MS } from '@toplens/core/time';
 import { whyUnusable } from '../settings/try-change';
 import { readInput } from './query';
-import type { SettingsShape } from './shapes';
+import type { SettingsShape } from '../contract/shapes';
 
 const who = string().trim().min(1, 'who: say who changes this').max(100).required('who: say who changes this');
 const newSetting = object({ who, key: string().min(1).max(600).required(), value: mixed().nullable(), fromMs: number().integer() });

@@ -1,12 +1,12 @@
 import type { Worker } from 'node:worker_threads';
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
-import type { WorstFirstShape } from '../api/shapes';
+import type { WorstFirstShape } from '../contract/shapes';
 import { send, steadyTraffic } from '../fixtures/traffic';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
 const engines: Worker[] = [];
-jest.mock('../store/worker', () => {
-  const { startWorker } = jest.requireActual<typeof import('../store/worker')>('../store/worker');
+jest.mock('../threads/start-worker', () => {
+  const { startWorker } = jest.requireActual<typeof import('../threads/start-worker')>('../store/worker');
   const start: typeof startWorker = (entry, ...rest) => {
     const worker = startWorker(entry, ...rest);
     if (entry.startsWith('engine/')) engines.push(worker);

@@ -1,8 +1,8 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { seededRandom } from '@toplens/core/stats';
 import Ajv2020 from 'ajv/dist/2020';
-import { openApi } from '../api/open-api';
-import type { FlowPageShape, FlowTableShape, IncidentShape, MoneyShape, SettingsShape, WorstFirstShape } from '../api/shapes';
+import { openApi } from '../contract/open-api';
+import type { FlowPageShape, FlowTableShape, IncidentShape, MoneyShape, SettingsShape, WorstFirstShape } from '../contract/shapes';
 import { send, steadyTraffic, type TestSpan } from '../fixtures/traffic';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 

@@ -2,14 +2,15 @@ import { COLUMN_NAMES } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import type { Worker } from 'node:worker_threads';
 import { Problem } from '../errors';
-import type { CommittedBatch } from '../intake/intake';
+import type { CommittedBatch } from '../store/committed-batch';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
-import { WaitingAnswers } from '../store/waiting-answers';
-import { startWorker } from '../store/worker';
-import { heapLimit } from '../store/worker-memory';
+import { WaitingAnswers } from '../threads/waiting-answers';
+import { startWorker } from '../threads/start-worker';
+import { heapLimit } from '../threads/worker-memory';
 import { AtHand } from './at-hand';
-import type { EngineFigures, FromEngine, Questions, ToEngine } from './protocol';
+import type { FromEngine, Questions, ToEngine } from './protocol';
+import type { EngineFigures } from './state/freshness';
 
 export interface EngineOptions {
   settings: Settings;

@@ -1,5 +1,3 @@
-import type { Ranking } from '@toplens/core/incidents';
-import type { Window } from '@toplens/core/time';
 import type {
   AttemptPageShape,
   ChangeShape,
@@ -19,58 +17,30 @@ import type {
   PersonAttemptShape,
   RegionShape,
   WorstFirstShape,
-} from '../api/shapes';
-import type { CommittedBatch } from '../intake/intake';
+} from '../contract/shapes';
+import type { CommittedBatch } from '../store/committed-batch';
 import type { SettingChange } from '../settings/settings-book';
-import type { ThreadMemory } from '../store/thread-memory';
-import type { Action, ActionResult } from './actions';
-import type { ComponentQuestion } from './component-page';
-import type { FieldQuestion, RegionQuestion } from './flow-field';
-import type { Focus } from './focus';
-import type { Hurt, HurtQuestion } from './hurt';
-import type { LostByTierQuestion } from './lost-by-tier';
-import type { PersonQuestion } from './person';
-import type { JourneyQuestion, JourneysQuestion } from './journeys';
-import type { LogQuestion } from '../search/questions';
-
-/** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
-export type WindowQuestion = Window | { lengthMs: number };
-
-/** With what a window is compared. */
-export const AGAINST = ['nothing', 'week', 'day', 'before', 'release'] as const;
-export type Against = (typeof AGAINST)[number];
-
-export interface FlowsQuestion {
-  window: WindowQuestion;
-  against: Against;
-  focus: Focus;
-}
-
-export interface FlowQuestion extends FlowsQuestion {
-  id: number;
-}
-
-export interface WorstFirstQuestion extends FlowsQuestion {
-  ranking: Ranking;
-  /** rates of a past window: as they were set then, or as they are today */
-  rates: 'then' | 'today';
-}
-
-export interface IncidentQuestion extends FlowsQuestion {
-  id: number;
-  rates: 'then' | 'today';
-}
-
-/** Ids in lower-case hexadecimal, 32 and 16 digits. */
-export interface AttemptQuestion {
-  traceId: string;
-  spanId: string;
-}
-
-/** A question to the search through logs, and the version of the world that it was asked of. */
-export interface LogScope extends LogQuestion {
-  version: number;
-}
+import type {
+  Action,
+  ActionResult,
+  WorstFirstQuestion,
+  LogScope,
+  IncidentQuestion,
+  FlowsQuestion,
+  FlowQuestion,
+  FlowCount,
+  AttemptQuestion,
+  ComponentQuestion,
+  FieldQuestion,
+  RegionQuestion,
+  HurtQuestion,
+  LostByTierQuestion,
+  PersonQuestion,
+  JourneyQuestion,
+  JourneysQuestion,
+} from './state/questions';
+import type { Hurt } from './incidents/hurt';
+import type { EngineFigures } from './state/freshness';
 
 export interface Questions {
   attempt: { ask: AttemptQuestion; answer: AttemptPageShape | null };
@@ -103,31 +73,6 @@ export interface Questions {
   /** judges all that came so far; resolves when done */
   settle: { ask: null; answer: null };
   flowCounts: { ask: null; answer: FlowCount[] };
-}
-
-/** What a flow recorded since the beginning: for checks from outside. */
-export interface FlowCount {
-  application: string;
-  name: string;
-  technicalName: string;
-  attempts: number;
-  failed: number;
-  /** mean duration, milliseconds */
-  meanMs: number;
-}
-
-export interface EngineFigures {
-  flows: number;
-  hoursInMemory: number;
-  incidents: number;
-  lastPassMs: number;
-  /** when the pass that is under way began, milliseconds since the epoch; 0 when none is */
-  passBeganMs: number;
-  /** from where old stretches are still to be judged anew; `undefined` when none are */
-  dueFromMs: number | undefined;
-  watermarkMs: number;
-  judgedMs: number;
-  memory: ThreadMemory;
 }
 
 export type ToEngine =

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { sendProblem } from '../api/problems';
+import { sendProblem } from '../problems';
 import type { BrowserKey } from '../config';
 import { Problem } from '../errors';
 import { wrapBrowserBody } from './browser-body';

@@ -15,14 +15,7 @@ import { callRows, detailRows, errorRows, viewRows } from './page-rows';
 import { countOf, halves, isTransient, keepAside } from './refused';
 import { encodeRows } from './rows';
 import { SourceClocks } from './source-clocks';
-
-/** Committed attempts on their way to the engine. */
-export interface CommittedBatch {
-  batch: number;
-  columns: AttemptColumns;
-  /** this server's clock, milliseconds since the epoch: threads have no other */
-  nowMs: number;
-}
+import type { CommittedBatch } from '../store/committed-batch';
 
 export interface IntakeFigures {
   requests: number;

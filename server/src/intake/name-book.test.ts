@@ -1,7 +1,8 @@
 import { SMALL_NUMBERS } from '@toplens/core/telemetry';
 import type { Database } from '../store/database';
 import { DAY_MS } from '@toplens/core/time';
-import { flowText, NameBook, OTHER, parseFlowText } from './name-book';
+import { NameBook, OTHER } from './name-book';
+import { flowText, parseFlowText } from '../names/flow-text';
 import { sessionNumber } from './session-number';
 
 const database = (rows: { id: number; kind: string; value: string }[] = []) =>

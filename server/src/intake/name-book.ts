@@ -1,8 +1,9 @@
-import { ATTEMPT_KINDS, SMALL_NUMBERS, type AttemptKind } from '@toplens/core/telemetry';
+import { SMALL_NUMBERS } from '@toplens/core/telemetry';
 import { DAY_MS } from '@toplens/core/time';
 import { CopyRows } from '../store/copy-rows';
 import type { Database } from '../store/database';
-import { NewNames, type NameLimits } from './new-names';
+import { NewNames, type NameLimits } from '../names/new-names';
+import { flowText, parseFlowText } from '../names/flow-text';
 
 export type NameKind =
   | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement' | 'series' | 'device'
@@ -25,7 +26,6 @@ const KEPT_FOR_FLOWS = 10_000;
 
 /** Stands for all names that there is no room for. */
 export const OTHER = 'other';
-const FLOW_SEPARATOR = '\u001f';
 
 /** Kinds that people or their devices make many of, and those of which an estate has few. Beyond: somebody sends ids as names. */
 const LIMITS: Partial<Record<NameKind, NameLimits>> = {
@@ -41,21 +41,6 @@ const LIMITS: Partial<Record<NameKind, NameLimits>> = {
   page: { ofSource: 2_000, inAll: 10_000 },
 };
 const USUAL_LIMITS: NameLimits = { ofSource: 5_000, inAll: 20_000 };
-
-export interface FlowIdentity {
-  application: string;
-  technicalName: string;
-  kind: AttemptKind;
-}
-
-/** The text under which a flow is kept. */
-export const flowText = ({ application, technicalName, kind }: FlowIdentity): string =>
-  `${application}${FLOW_SEPARATOR}${technicalName}${FLOW_SEPARATOR}${kind === 'work' ? '' : kind}`;
-
-export function parseFlowText(text: string): FlowIdentity {
-  const [application = '', technicalName = '', kind] = text.split(FLOW_SEPARATOR);
-  return { application, technicalName, kind: ATTEMPT_KINDS.find((known) => known === kind) ?? 'work' };
-}
 
 export interface NameBookOptions {
   /** names first seen longer ago count against no limit */

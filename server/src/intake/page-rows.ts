@@ -4,6 +4,7 @@ import { CopyRows } from '../store/copy-rows';
 import { browserWords, countryOf } from './browser-words';
 import type { NameBook } from './name-book';
 import { sessionNumber } from './session-number';
+import type { ViewDetail } from '../store/pages';
 
 /** Binary COPY of table page_view. */
 export function viewRows(views: readonly PageView[], names: NameBook): CopyRows {
@@ -45,9 +46,6 @@ export function viewRows(views: readonly PageView[], names: NameBook): CopyRows 
   }
   return rows;
 }
-
-/** What is kept of a view beside its figures. */
-export type ViewDetail = Pick<PageView, 'path' | 'host' | 'resources' | 'moreResources'>;
 
 /** Binary COPY of table page_detail. */
 export function detailRows(views: readonly PageView[]): CopyRows {

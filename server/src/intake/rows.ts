@@ -3,7 +3,8 @@ import { emptyColumns, FAILED, HANDHELD, KIND_FLAGS, PROBE, SpanKind, USER_SIDE,
 import { floorTo, HOUR_MS } from '@toplens/core/time';
 import { CopyRows } from '../store/copy-rows';
 import type { DetailRow, PartRow, VersionRow } from '../store/protocol';
-import { flowText, type NameBook } from './name-book';
+import { type NameBook } from './name-book';
+import { flowText } from '../names/flow-text';
 import { sessionNumber } from './session-number';
 
 export interface EncodedRows {

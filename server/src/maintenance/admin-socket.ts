@@ -4,7 +4,7 @@ import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { Logger } from 'pino';
-import { backupStream, type BackupSource } from './backup';
+import { backupStream, type BackupSource } from '../store/backup';
 
 /** Longest path of a socket that all systems take. */
 const LONGEST_PATH = 100;

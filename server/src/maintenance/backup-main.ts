@@ -2,11 +2,12 @@ import { createWriteStream, existsSync } from 'node:fs';
 import { request, type IncomingMessage } from 'node:http';
 import { join, resolve } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { projectRoot, readConfig } from '../config';
+import { readConfig } from '../config';
+import { projectRoot } from '../project-root';
 import { Database } from '../store/database';
 import { DataFolderInUse, lockDataFolder } from '../store/lock';
 import { adminSocketPath } from './admin-socket';
-import { finishFile, writeBackup } from './backup';
+import { finishFile, writeBackup } from '../store/backup';
 
 /** `npm run backup -- FILE`: of the running server through its socket; when none runs, of its folder. */
 const [file] = process.argv.slice(2);

@@ -2,7 +2,7 @@ import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DAY_MS, HOUR_MS } from '@toplens/core/time';
 import type { Logger } from 'pino';
-import { backupName, listBackups, writeBackup, type BackupSource } from './backup';
+import { backupName, listBackups, writeBackup, type BackupSource } from '../store/backup';
 import type { Look } from './health';
 
 export interface RotaOptions {

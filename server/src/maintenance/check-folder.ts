@@ -1,10 +1,10 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { Segments } from '../engine/segments';
+import { Segments } from '../engine/state/segments';
 import { Journal, START, type Damage } from '../intake/journal';
 import { Database } from '../store/database';
 import { loadApplied } from '../store/journal-applied';
-import { listBackups, unpackBackup } from './backup';
+import { listBackups, unpackBackup } from '../store/backup';
 
 export interface Finding {
   part: 'journal' | 'database' | 'hours' | 'backups';

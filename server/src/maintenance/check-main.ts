@@ -1,5 +1,6 @@
 import { join } from 'node:path';
-import { projectRoot, readConfig } from '../config';
+import { readConfig } from '../config';
+import { projectRoot } from '../project-root';
 import { lockDataFolder } from '../store/lock';
 import { checkFolder } from './check-folder';
 

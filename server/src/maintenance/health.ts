@@ -1,5 +1,4 @@
-export const HEALTH_PARTS = ['intake', 'journal', 'database', 'engine', 'search', 'disk', 'backup'] as const;
-export type HealthPart = (typeof HEALTH_PARTS)[number];
+import { HEALTH_PARTS, type HealthPart } from '../contract/health-parts';
 
 /** ok: as it should be; degraded: it works, and somebody should know; down: it does not work at the moment. */
 export type HealthState = 'ok' | 'degraded' | 'down';

@@ -18,7 +18,7 @@ import { pino } from 'pino';
 import { readConfig, type Config } from '../config';
 import { send, testSpan } from '../fixtures/traffic';
 import { startServer, type RunningServer } from '../server';
-import { backupName, BackupUnusable, listBackups, unpackBackup, writeBackup } from './backup';
+import { backupName, BackupUnusable, listBackups, unpackBackup, writeBackup } from '../store/backup';
 import { checkFolder } from './check-folder';
 
 const log = pino({ level: 'silent' });

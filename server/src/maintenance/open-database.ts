@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { Database } from '../store/database';
 import { UpgradeFailed } from '../store/migrate';
-import { listBackups, unpackBackup } from './backup';
+import { listBackups, unpackBackup } from '../store/backup';
 
 export interface OpenOptions {
   dataDir: string;

@@ -1,9 +1,9 @@
 import { rankPatterns, type LogPattern } from '@toplens/core/logs';
 import { severityWord } from '@toplens/core/telemetry';
-import type { LogLineShape, LogPatternShape, LogPatternsShape } from '../api/shapes';
+import type { LogPatternShape, LogPatternsShape } from '../contract/shapes';
 import type { Database } from '../store/database';
-import { entriesOf, linesOf, type StoredLine } from '../store/logs';
-import type { LogQuestion } from './questions';
+import { entriesOf, lineShape, linesOf, type StoredLine } from '../store/logs';
+import type { LogQuestion } from '../store/log-question';
 
 /** So many lines are read; of more, a fair part. */
 const MOST_LINES = 100_000;
@@ -32,15 +32,13 @@ export async function logPatterns(database: Database, { components, now, before 
   };
 }
 
-const patternShape = ({ severity, firstMs, evidence: _evidence, ...pattern }: LogPattern, lines: readonly StoredLine[], entries: ReadonlyMap<string, string>): LogPatternShape => ({
+const patternShape = (
+  { severity, firstMs, evidence: _evidence, ...pattern }: LogPattern,
+  lines: readonly StoredLine[],
+  entries: ReadonlyMap<string, string>,
+): LogPatternShape => ({
   ...pattern,
   severity: severityWord(severity),
   firstMs: Number.isNaN(firstMs) ? null : firstMs,
   samples: pattern.samples.map((i) => lineShape(lines[i] as StoredLine, entries)),
-}); // prettier-ignore
-
-/** @param entries of traces whose attempts are stored, their first spans */
-export function lineShape({ atMs, component, host, severity, body, traceId }: StoredLine, entries: ReadonlyMap<string, string>): LogLineShape {
-  const spanId = entries.get(traceId);
-  return { atMs, component, host, severity: severityWord(severity), body, traceId: spanId === undefined ? null : traceId, spanId: spanId ?? null };
-}
+});

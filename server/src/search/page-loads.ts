@@ -1,10 +1,34 @@
-import { hostOfUrl, isThirdParty, onlyHere, rowsBy, summariseViews, VIEW_KINDS, vitalTrends, VITALS, type GroupFigures, type Tally } from '@toplens/core/pages';
+import {
+  hostOfUrl,
+  isThirdParty,
+  onlyHere,
+  rowsBy,
+  summariseViews,
+  VIEW_KINDS,
+  vitalTrends,
+  VITALS,
+  PAGE_DIMENSIONS,
+  type GroupFigures,
+  type Tally,
+  type PageDimension,
+} from '@toplens/core/pages';
 import type { Window } from '@toplens/core/time';
-import type { PageGroupShape, PageLoadsShape, PageWhereShape, ResourceHostShape } from '../api/shapes';
+import type { PageGroupShape, PageLoadsShape, PageWhereShape, ResourceHostShape } from '../contract/shapes';
 import type { Database } from '../store/database';
 import {
-  ALL_PEOPLE, callsOf, conditionOf, detailsWhere, flowOfPage, namesOf, PAGE_DIMENSIONS, peopleWhere, viewsWhere, worstViews, type PageDimension, type PageFocus, type StoredViews,
-} from '../store/pages'; // prettier-ignore
+  ALL_PEOPLE,
+  callsOf,
+  conditionOf,
+  detailsWhere,
+  flowOfPage,
+  namesOf,
+  peopleWhere,
+  viewsWhere,
+  worstViews,
+  type PageFocus,
+  type StoredViews,
+} from '../store/pages';
+// prettier-ignore
 
 export interface PagesQuestion {
   window: Window;

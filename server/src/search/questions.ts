@@ -1,13 +1,7 @@
-import type { Window } from '@toplens/core/time';
-import type { LogPatternsShape, PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../api/shapes';
+import type { LogPatternsShape, PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../contract/shapes';
 import type { PagesQuestion } from './page-loads';
 import type { ErrorsQuestion } from './script-errors';
-
-export interface LogQuestion {
-  components: readonly string[];
-  now: Window;
-  before: Window;
-}
+import type { LogQuestion } from '../store/log-question';
 
 /** What is asked of stored rows that the engine does not hold. */
 export interface SearchQuestions {

@@ -2,9 +2,9 @@ import type { Logger } from 'pino';
 import type { Worker } from 'node:worker_threads';
 import { Problem } from '../errors';
 import { databaseAway, type Database } from '../store/database';
-import { WaitingAnswers } from '../store/waiting-answers';
-import { startWorker } from '../store/worker';
-import { heapLimit } from '../store/worker-memory';
+import { WaitingAnswers } from '../threads/waiting-answers';
+import { startWorker } from '../threads/start-worker';
+import { heapLimit } from '../threads/worker-memory';
 import type { SearchName, SearchQuestions } from './questions';
 
 type Answer = { id: number; ok: true; result: unknown } | { id: number; ok: false; message: string };

@@ -2,7 +2,7 @@ import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/t
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
-import { nameOf } from './name-of';
+import { nameOf } from '../names/name-of';
 import { isOfShare } from './trace-shares';
 
 /** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */

@@ -2,10 +2,10 @@ import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, rea
 import { dirname, join } from 'node:path';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
-import { writeBackup } from '../maintenance/backup';
+import { writeBackup } from './backup';
 import type { Database } from './database';
 import { appliedUpTo } from './journal-applied';
-import { threadMemory } from './thread-memory';
+import { threadMemory } from '../threads/thread-memory';
 import { migrate, UpgradeFailed } from './migrate';
 import type { CopiedTable, DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
 

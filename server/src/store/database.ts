@@ -1,10 +1,10 @@
 import { MessageChannel, type MessagePort, type Worker } from 'node:worker_threads';
 import { Problem } from '../errors';
 import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
-import type { ThreadMemory } from './thread-memory';
-import { WaitingAnswers } from './waiting-answers';
+import type { ThreadMemory } from '../threads/thread-memory';
+import { WaitingAnswers } from '../threads/waiting-answers';
 import { UpgradeFailed } from './migrate';
-import { startWorker } from './worker';
+import { startWorker } from '../threads/start-worker';
 
 /** A failed statement, with its SQLSTATE and text. */
 export class DatabaseError extends Error {

@@ -1,9 +1,9 @@
 import type { ObservedLine } from '@toplens/core/logs';
-import { PAGE } from '@toplens/core/telemetry';
+import { PAGE, severityWord } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
-import { nameOf } from './name-of';
+import { nameOf } from '../names/name-of';
 
 export interface StoredLine extends ObservedLine {
   host: string;
@@ -73,4 +73,12 @@ export async function entriesOf(database: Database, traceIds: readonly string[])
     [traceIds],
   );
   return new Map(rows.map(({ trace_id, span_id }) => [trace_id, span_id]));
+}
+
+// prettier-ignore
+
+/** @param entries of traces whose attempts are stored, their first spans */
+export function lineShape({ atMs, component, host, severity, body, traceId }: StoredLine, entries: ReadonlyMap<string, string>) {
+  const spanId = entries.get(traceId);
+  return { atMs, component, host, severity: severityWord(severity), body, traceId: spanId === undefined ? null : traceId, spanId: spanId ?? null };
 }

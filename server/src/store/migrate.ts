@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
-import { projectRoot } from '../config';
+import { projectRoot } from '../project-root';
 
 /** The database is sound, but this version cannot bring it up to date: nothing about it may be made anew. */
 export class UpgradeFailed extends Error {

@@ -1,14 +1,22 @@
-import { emptyViews, pageFlow, PARTS, VIEW_KINDS, VITALS, type Load, type ViewColumns, type Vital } from '@toplens/core/pages';
+import {
+  emptyViews,
+  PAGE_DIMENSIONS,
+  pageFlow,
+  PARTS,
+  VIEW_KINDS,
+  VITALS,
+  type Load,
+  type PageView,
+  type PageDimension,
+  type ViewColumns,
+  type Vital,
+} from '@toplens/core/pages';
 import type { Window } from '@toplens/core/time';
-import { flowText } from '../intake/name-book';
-import type { ViewDetail } from '../intake/page-rows';
+import { flowText } from '../names/flow-text';
+
 import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
-import { nameOf } from './name-of';
-
-/** By what views are told apart and narrowed. */
-export const PAGE_DIMENSIONS = ['page', 'country', 'area', 'browser', 'system', 'connection', 'version', 'application'] as const;
-export type PageDimension = (typeof PAGE_DIMENSIONS)[number];
+import { nameOf } from '../names/name-of';
 
 /** Views as they are stored, as columns: by number of a name for each dimension, and by index of VIEW_KINDS. */
 export interface StoredViews extends ViewColumns {
@@ -290,3 +298,6 @@ export const listSourceMaps = (database: Database): Promise<(SourceMapKey & { up
   database.query(
     `SELECT component, version, file, extract(epoch FROM uploaded)::float8 * 1000 AS "uploadedMs", length(map) AS bytes FROM source_map ORDER BY uploaded DESC, component, version, file LIMIT 500`,
   );
+
+/** What is kept of a view beside its figures. */
+export type ViewDetail = Pick<PageView, 'path' | 'host' | 'resources' | 'moreResources'>;

@@ -1,7 +1,7 @@
 import { FAILED, USER_SIDE, type FailureDetail } from '@toplens/core/telemetry';
 import type { TraceSpan } from '@toplens/core/traces';
 import type { Database } from './database';
-import { nameOf } from './name-of';
+import { nameOf } from '../names/name-of';
 import { isOfShare } from './trace-shares';
 
 /** The span that began an attempt, with what its row holds beyond the waterfall; dimensions as names' numbers. */

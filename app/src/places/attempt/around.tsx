@@ -1,6 +1,6 @@
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { Schemas } from '@/data/client';
-import { useAttemptHosts } from '@/data/queries';
+import { useAttemptHosts } from '@/data/attempts';
 import { Trouble } from '@/frame/trouble';
 import { Words } from '@/look/text';
 import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import { OUTCOME_WORDS } from '@/charts/patterns';
 import type { Schemas } from '@/data/client';
-import { usePageLoadOf } from '@/data/queries';
+import { usePageLoadOf } from '@/data/pages';
 import { Door } from '@/frame/door';
 import { clock, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';

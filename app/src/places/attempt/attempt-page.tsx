@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { FlatList, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Schemas } from '@/data/client';
-import { useAttempt } from '@/data/queries';
+import { useAttempt } from '@/data/attempts';
 import { useShortcuts } from '@/frame/shortcuts';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { useBeside } from '@/data/queries';
+import { useBeside } from '@/data/attempts';
 import { Trouble } from '@/frame/trouble';
 import { count, durationWords } from '@/look/format';
 import { Words } from '@/look/text';

@@ -3,7 +3,7 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { HostCurves } from '@/charts/host-curves';
 import { SharedMoment } from '@/charts/moment';
 import type { Schemas } from '@/data/client';
-import { useComponent } from '@/data/queries';
+import { useComponent } from '@/data/infrastructure';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { useView } from '@/frame/view';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Pickets } from '@/charts/pickets';
-import { useEstate } from '@/data/queries';
+import { useEstate } from '@/data/infrastructure';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { Strip } from '@/frame/strip';

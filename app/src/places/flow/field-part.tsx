@@ -4,7 +4,7 @@ import { Button } from 'react-native-paper';
 import { FieldChart } from '@/charts/field-chart';
 import type { Cells } from '@/charts/field-region';
 import type { Schemas } from '@/data/client';
-import { useField, useRegion, type Region } from '@/data/queries';
+import { useField, useRegion, type Region } from '@/data/flows';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { clock, count, durationWords } from '@/look/format';

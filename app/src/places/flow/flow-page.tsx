@@ -3,7 +3,7 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
 import { OutcomeColumns } from '@/charts/outcome-columns';
 import type { FlowPage as Page } from '@/data/client';
-import { useFlow } from '@/data/queries';
+import { useFlow } from '@/data/flows';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { useView } from '@/frame/view';

@@ -4,7 +4,7 @@ import { useForm } from 'react-hook-form';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { FlowPage } from '@/data/client';
-import { useChangeSetting } from '@/data/queries';
+import { useChangeSetting } from '@/data/settings';
 import { Choice } from '@/frame/choice';
 import { parseDecimal } from '@/frame/decimal';
 import { FormField } from '@/frame/form-field';

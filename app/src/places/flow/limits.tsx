@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { FlowPage } from '@/data/client';
-import { useUndoSetting } from '@/data/queries';
+import { useUndoSetting } from '@/data/settings';
 import { useWho } from '@/frame/who';
 import { clock, count, durationWords, percent } from '@/look/format';
 import { Words } from '@/look/text';

@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { usePath } from '@/data/queries';
+import { usePath } from '@/data/flows';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { count } from '@/look/format';

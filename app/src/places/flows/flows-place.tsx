@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { FlowRow } from '@/data/client';
-import { useFlows } from '@/data/queries';
+import { useFlows } from '@/data/flows';
 import { Choice } from '@/frame/choice';
 import { saveFile } from '@/frame/save-file';
 import { Sheet } from '@/frame/sheet';

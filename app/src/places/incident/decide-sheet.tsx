@@ -5,7 +5,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, Checkbox } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
-import { useDecide, type Decision } from '@/data/queries';
+import { useDecide, type Decision } from '@/data/incidents';
 import { Choice } from '@/frame/choice';
 import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Incident } from '@/data/client';
-import { useDecide } from '@/data/queries';
+import { useDecide } from '@/data/incidents';
 import { useWho } from '@/frame/who';
 import { clock } from '@/look/format';
 import { Words } from '@/look/text';

@@ -2,7 +2,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { Button } from 'react-native-paper';
 import { object } from 'yup';
-import { useExportHurt } from '@/data/queries';
+import { useExportHurt } from '@/data/incidents';
 import { FormField } from '@/frame/form-field';
 import { saveFile } from '@/frame/save-file';
 import { Sheet } from '@/frame/sheet';

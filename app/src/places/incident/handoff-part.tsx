@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Incident } from '@/data/client';
-import { useHandoff, useHandoffs } from '@/data/queries';
+import { useHandoff, useHandoffs } from '@/data/handoffs';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { Trail } from '../sent/trail';

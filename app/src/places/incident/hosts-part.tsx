@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
-import { useIncidentHosts } from '@/data/queries';
+import { useIncidentHosts } from '@/data/incidents';
 import { Trouble } from '@/frame/trouble';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';

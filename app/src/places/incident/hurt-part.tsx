@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Incident, Schemas } from '@/data/client';
-import { useHurt } from '@/data/queries';
+import { useHurt } from '@/data/incidents';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { clock, count, durationWords, formatMoney } from '@/look/format';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { SharedMoment } from '@/charts/moment';
-import { useIncident } from '@/data/queries';
+import { useIncident } from '@/data/incidents';
 import { useShortcuts } from '@/frame/shortcuts';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';

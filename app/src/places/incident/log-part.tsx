@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Incident, Schemas } from '@/data/client';
-import { useIncidentLogs } from '@/data/queries';
+import { useIncidentLogs } from '@/data/incidents';
 import { Trouble } from '@/frame/trouble';
 import { count } from '@/look/format';
 import { Words } from '@/look/text';

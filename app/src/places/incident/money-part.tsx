@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
-import { useLostByTier, useMoney, useWorstFirst } from '@/data/queries';
+import { useMoney } from '@/data/journeys';
+import { useLostByTier, useWorstFirst } from '@/data/incidents';
 import { useView } from '@/frame/view';
 import { clock } from '@/look/format';
 import { Words } from '@/look/text';

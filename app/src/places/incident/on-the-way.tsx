@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
-import { useJourneys } from '@/data/queries';
+import { useJourneys } from '@/data/journeys';
 import { Door } from '@/frame/door';
 import { useView } from '@/frame/view';
 import { usePalette } from '@/look/look';

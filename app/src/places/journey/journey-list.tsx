@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { useJourneys } from '@/data/queries';
+import { useJourneys } from '@/data/journeys';
 import { Door } from '@/frame/door';
 import { useView } from '@/frame/view';
 import { count } from '@/look/format';

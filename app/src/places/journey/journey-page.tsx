@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { StepBar } from '@/charts/step-bar';
-import { useJourney } from '@/data/queries';
+import { useJourney } from '@/data/journeys';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { useView } from '@/frame/view';

@@ -3,7 +3,7 @@ import { useForm } from 'react-hook-form';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Schemas } from '@/data/client';
-import { useChangeSetting } from '@/data/queries';
+import { useChangeSetting } from '@/data/settings';
 import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
 import { Trouble } from '@/frame/trouble';

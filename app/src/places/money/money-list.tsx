@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { useMoney } from '@/data/queries';
+import { useMoney } from '@/data/journeys';
 import { Door } from '@/frame/door';
 import { apiQuery, useView } from '@/frame/view';
 import { usePalette } from '@/look/look';

@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { Schemas } from '@/data/client';
-import { useScriptErrors } from '@/data/queries';
+import { useScriptErrors } from '@/data/pages';
 import { Door } from '@/frame/door';
 import { useView } from '@/frame/view';
 import { clock, count, percent } from '@/look/format';

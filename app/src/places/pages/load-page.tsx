@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
 import { PartsBar } from '@/charts/parts-bar';
 import type { Schemas } from '@/data/client';
-import { usePageLoad } from '@/data/queries';
+import { usePageLoad } from '@/data/pages';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { clockSeconds, count, durationWords } from '@/look/format';

@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
 import { VitalTrend } from '@/charts/vital-trend';
-import { usePageLoads } from '@/data/queries';
+import { usePageLoads } from '@/data/pages';
 import { Door } from '@/frame/door';
 import { useKeptCountries } from '@/frame/kept';
 import { Strip } from '@/frame/strip';

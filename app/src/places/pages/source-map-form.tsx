@@ -4,7 +4,7 @@ import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
-import { useKeepSourceMap, useSourceMaps } from '@/data/queries';
+import { useKeepSourceMap, useSourceMaps } from '@/data/pages';
 import { FormField } from '@/frame/form-field';
 import { pickText } from '@/frame/pick-text';
 import { Trouble } from '@/frame/trouble';

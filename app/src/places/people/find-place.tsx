@@ -3,7 +3,7 @@ import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
-import { useFindPerson, usePersonLooks } from '@/data/queries';
+import { useFindPerson, usePersonLooks } from '@/data/persons';
 import { FormField } from '@/frame/form-field';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';

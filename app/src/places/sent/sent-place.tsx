@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { HandoffSummary } from '@/data/client';
-import { useHandoff, useHandoffs } from '@/data/queries';
+import { useHandoff, useHandoffs } from '@/data/handoffs';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Settings } from '@/data/client';
-import { useChangeSetting } from '@/data/queries';
+import { useChangeSetting } from '@/data/settings';
 import { FormField } from '@/frame/form-field';
 import { Trouble } from '@/frame/trouble';
 import { useWho, whoChanges } from '@/frame/who';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Schemas } from '@/data/client';
-import { useDropRefused, useRefusedRecords, useSendRefusedAgain } from '@/data/queries';
+import { useDropRefused, useRefusedRecords, useSendRefusedAgain } from '@/data/server';
 import { Trouble } from '@/frame/trouble';
 import { clock, count } from '@/look/format';
 import { usePalette } from '@/look/look';

@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { useServerState } from '@/data/queries';
+import { useServerState } from '@/data/server';
 import { namesWords, PART_WORDS, type PartName } from '@/frame/server-words';
 import { Trouble } from '@/frame/trouble';
 import { clock } from '@/look/format';

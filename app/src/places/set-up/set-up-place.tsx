@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Settings } from '@/data/client';
-import { useSettings, useUndoSetting } from '@/data/queries';
+import { useSettings, useUndoSetting } from '@/data/settings';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';
 import { useWho } from '@/frame/who';

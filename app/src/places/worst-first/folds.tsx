@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { WorstFirst } from '@/data/client';
-import { useChanges } from '@/data/queries';
+import { useChanges } from '@/data/incidents';
 import { Door } from '@/frame/door';
 import { clock } from '@/look/format';
 import { Icon } from '@/look/icon';

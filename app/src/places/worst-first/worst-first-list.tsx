@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { WorstFirst } from '@/data/client';
-import { useWorstFirst } from '@/data/queries';
+import { useWorstFirst } from '@/data/incidents';
 import { useClock } from '@/frame/clock';
 import { staleWords } from '@/frame/freshness';
 import { TimeBar } from '@/frame/time-bar';

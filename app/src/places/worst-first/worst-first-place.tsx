@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { useWorstFirst } from '@/data/queries';
+import { useWorstFirst } from '@/data/incidents';
 import { useView } from '@/frame/view';
 import { useIsWide, usePalette } from '@/look/look';
 import { IncidentPage } from '../incident/incident-page';

@@ -1,0 +1,82 @@
+import { queryOptions, useQuery, keepPreviousData, useMutation } from '@tanstack/react-query';
+import type { View } from '@/frame/view';
+import { ask, sendForText, send, type WorstFirst, type Incident, type Schemas } from './client';
+import { queryOf, refetchInterval, useSurroundings, SURROUNDINGS_MS, LIVE_MS, useRefreshAll } from './live';
+
+/** The list of a window. */
+export function worstFirstQuery(view: View) {
+  const query = queryOf(view, { rankBy: view.rankBy });
+  return queryOptions({ queryKey: ['worst-first', query], queryFn: () => ask<WorstFirst>(`/api/worst-first?${query}`) });
+}
+
+/** What stands there stays until the new one has come. */
+export const useWorstFirst = (view: View) => useQuery({ ...worstFirstQuery(view), placeholderData: keepPreviousData, refetchInterval: refetchInterval(view) });
+
+export function useIncident(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['incident', id, query],
+    queryFn: () => ask<Incident>(`/api/incidents/${id}?${query}`),
+    placeholderData: (previous) => (previous?.id === id ? previous : undefined),
+    refetchInterval: refetchInterval(view),
+  });
+}
+
+export const useIncidentHosts = (id: number, isOver: boolean) => useSurroundings<Schemas['Hosts']>(`/api/incidents/${id}/hosts`, isOver);
+
+export const useIncidentLogs = (id: number, isOver: boolean) => useSurroundings<Schemas['LogPatterns']>(`/api/incidents/${id}/logs`, isOver);
+
+export function useHurt(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['hurt', id, query],
+    queryFn: () => ask<Schemas['Hurt']>(`/api/incidents/${id}/hurt?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+  });
+}
+
+/** Asked for where it is looked at: a bill for each tier. */
+export function useLostByTier(id: number, view: View) {
+  const query = queryOf(view);
+  return useQuery({
+    queryKey: ['lost-by-tier', id, query],
+    queryFn: () => ask<Schemas['LostByTier']>(`/api/incidents/${id}/lost-by-tier?${query}`),
+    placeholderData: keepPreviousData,
+    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+  });
+}
+
+/** By name, for those who may: the key goes along with this one request and is kept nowhere. */
+export function useExportHurt(id: number, view: View) {
+  return useMutation({
+    mutationFn: ({ key, why }: { key: string; why: string }) =>
+      sendForText(`/api/incidents/${id}/hurt/export?${queryOf(view)}`, { why }, { authorization: `Bearer ${key}` }),
+  });
+}
+
+/** The last five minutes against the hour before; only while somebody looks. */
+export function useChanges(isShown: boolean) {
+  return useQuery({
+    queryKey: ['changes'],
+    queryFn: () => ask<Schemas['Changes']>('/api/changes'),
+    enabled: isShown,
+    refetchInterval: 6 * LIVE_MS,
+  });
+}
+
+export type Decision = { who: string } & (
+  | { what: 'join'; into: number }
+  | { what: 'unjoin' }
+  | { what: 'split'; flows: number[] }
+  | { what: 'setAside'; reason: string; untilMs: number }
+  | { what: 'takeBack' }
+);
+
+export function useDecide() {
+  const refresh = useRefreshAll();
+  return useMutation({
+    mutationFn: ({ id, ...decision }: Decision & { id: number }) => send<{ id: number }>(`/api/incidents/${id}/decisions`, decision),
+    onSuccess: refresh,
+  });
+}

@@ -1,0 +1,85 @@
+import { outcomeOf } from '../../flows';
+import { limitsAt, type Deviation, type FlowNormal } from '../../normal';
+import { binomialZ } from '../../stats';
+import { FAILED, PROBE, type AttemptColumns, type Dimension } from '../../telemetry';
+import { outcomeOfRow } from './row-outcome';
+import { whereItBites, type Segment } from '../segments';
+
+type NormalAt = (flow: number, timeMs: number) => FlowNormal;
+
+/** Holds nearly all that went wrong, and much less of everything. */
+export const isAlone = (segment: { shareOfBad: number; shareOfAll: number }): boolean => segment.shareOfBad >= 0.9 && segment.shareOfAll <= 0.5;
+/** Dimensions that tell people apart; versions and hosts are the machinery's, and unlike flows have them by the same names. */
+const OF_PEOPLE = new Set<Dimension>(['site', 'region', 'tier', 'promotion']);
+const FEWEST_BAD = 6;
+/** So much likelier to go wrong inside the value than outside, it is the value's trouble, whatever else goes wrong as usual. */
+const LEAST_RISK = 2.5;
+
+/** The value of people that a deviation is about, if it is about one. */
+export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: NormalAt): Segment | undefined {
+  if (part.excess < FEWEST_BAD) return undefined;
+  const bites = whereItBites({
+    rows,
+    flows: new Set([part.flow]),
+    window: { fromMs: part.onsetMs, toMs: part.endMs },
+    normalAt,
+    onlyFailed: part.signal === 'failing',
+  });
+  const [worst] = bites.segments;
+  return worst && OF_PEOPLE.has(worst.dimension) && (isAlone(worst) || (worst.low >= LEAST_RISK && worst.shareOfAll <= 0.5)) ? worst : undefined;
+}
+
+/** True when what went wrong in a deviation went wrong mostly for these people too, whether or not it shows by itself. */
+export function isAbout(rows: AttemptColumns, part: Deviation, segment: Segment, normalAt: NormalAt): boolean {
+  const inside = { n: 0, bad: 0 };
+  const all = { n: 0, bad: 0 };
+  for (let i = 0; i < rows.n; i++) {
+    const startMs = rows.startMs[i] as number;
+    const flags = rows.flags[i] as number;
+    if (rows.flow[i] !== part.flow || startMs < part.onsetMs || startMs >= part.endMs || flags & PROBE) continue;
+    const outcome = outcomeOfRow(rows, i, normalAt(part.flow, startMs));
+    const isBad = part.signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
+    for (const count of rows[segment.dimension][i] === segment.value ? [all, inside] : [all]) {
+      count.n++;
+      if (isBad) count.bad++;
+    }
+  }
+  if (inside.n === 0 || inside.n === all.n || all.bad === 0) return false;
+  return binomialZ(inside.bad, all.bad, inside.n / all.n) >= LEAST_Z && inside.bad / all.bad >= MOSTLY;
+}
+
+const MOSTLY = 0.5;
+
+/** Less than would raise a deviation: that the same people were in trouble at the same time is known already. */
+const LEAST_Z = 2.5;
+const FEWEST_EXCESS = 2;
+
+/**
+ * Other flows in which the same people (one site, one promotion) were in trouble at the same time: each alone may have too
+ * few attempts to show it.
+ *
+ * @param flows where to look
+ */
+export function spreadOver(rows: AttemptColumns, part: Deviation, segment: Segment, flows: ReadonlySet<number>, normalAt: NormalAt): Deviation[] {
+  const sums = new Map<number, { n: number; bad: number; usual: number }>();
+  const value = rows[segment.dimension];
+  for (let i = 0; i < rows.n; i++) {
+    const flow = rows.flow[i] as number;
+    const startMs = rows.startMs[i] as number;
+    const flags = rows.flags[i] as number;
+    if (!flows.has(flow) || value[i] !== segment.value || startMs < part.onsetMs || startMs >= part.endMs || flags & PROBE) continue;
+    const normal = normalAt(flow, startMs);
+    const isFailed = (flags & FAILED) !== 0;
+    if (part.signal === 'slow' && isFailed) continue;
+    const sum = sums.get(flow) ?? { n: 0, bad: 0, usual: 0 };
+    sum.n++;
+    const limits = limitsAt(normal, rows.site[i] as number);
+    sum.usual += part.signal === 'slow' ? limits.lateShare : normal.failedShare;
+    if (part.signal === 'failing' ? isFailed : outcomeOf(rows.durationMs[i] as number, false, limits.limitMs) !== 'onTime') sum.bad++;
+    sums.set(flow, sum);
+  }
+  return [...sums]
+    .filter(([, { n, bad, usual }]) => bad - usual >= FEWEST_EXCESS && usual > 0 && usual < n && binomialZ(bad, n, usual / n) >= LEAST_Z)
+    .sort(([a], [b]) => a - b)
+    .map(([flow, { n, bad, usual }]) => ({ ...part, flow, excess: bad - usual, z: binomialZ(bad, n, usual / n) }));
+}

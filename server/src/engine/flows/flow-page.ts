@@ -1,0 +1,165 @@
+import { apdexOf, formatApdex, OUTCOMES, type Outcome } from '@toplens/core/flows';
+import { outcomeOfRow } from '@toplens/core/incidents';
+import { proposeTeam } from '@toplens/core/handoffs';
+import { bucketMiddleMs, createHistogram, histogramQuantile, meanRidit, recordInPlace, type LogHistogram } from '@toplens/core/stats';
+import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
+import { HOUR_MS, stepsOf, type Window } from '@toplens/core/time';
+import type { FlowPageShape, SampleShape, SideShape } from '../../contract/shapes';
+import { flowKey } from '../../settings/settings-book';
+import { eachAttempt, walkedPart } from '../reading/each-attempt';
+import { flowsIn, conditionsOf } from '../reading/focus';
+import type { Focus, FlowQuestion } from '../state/questions';
+import { flowRow } from './flow-table';
+import { marksOf } from '../reading/marks';
+import { sampleShapes } from '../reading/samples';
+import { seriesOf } from '../reading/series';
+import { comparedWindow, resolveWindow } from '../reading/windows';
+import { flowStatements } from '../reading/statements';
+import type { World } from '../state/world';
+
+const STEPS = 48;
+/** So much before the window is drawn as context. */
+const CHART_LEAD_MS = HOUR_MS;
+const SLOWEST = 8;
+/** A value stands out when its ridit lies so many standard errors from the norm of all. */
+const ODD_ERRORS = 4;
+const LEAST_ODDNESS = 0.08;
+
+export async function flowPage(world: World, question: FlowQuestion): Promise<FlowPageShape | null> {
+  if (!world.names.has(question.id)) return null;
+  const asked = resolveWindow(world, question.window);
+  // Single attempts of more than a day are not walked: the last day of a long window is.
+  const window = walkedPart(asked);
+  const focus: Focus = { ...question.focus, flow: question.id };
+  const { row, sums: ofAll } = await flowRow(world, question.id, window, question.against, focus.values);
+  // Narrowed to another application, nothing of this flow is left.
+  const sums = flowsIn(world, focus)?.has(question.id) ? ofAll : undefined;
+  const flow = world.names.flow(question.id);
+  const normal = world.history.normalAt(question.id, window.toMs - 1);
+  const compared = comparedWindow(world, window, question.against, flow.application);
+  const shiftMs = compared && window.toMs - compared.window.toMs;
+  const limitMs = normal.limitMs;
+  const targetOf = (targetMs: number | undefined) => (sums && targetMs !== undefined ? formatApdex(apdexOf(sums.durations, sums.failed, targetMs)) : null);
+  return {
+    window,
+    isCut: window !== asked,
+    row,
+    key: flowKey(flow.application, flow.technicalName),
+    team: proposeTeam(world.settings.file.ownership, { application: flow.application, flow: flow.name }) ?? null,
+    normal: {
+      basis: normal.basis,
+      samples: normal.samples,
+      days: normal.days,
+      expectedMs: normal.expectedMs ?? null,
+      learnedLimitMs: normal.learnedLimitMs ?? null,
+      ownersLimitMs: flow.limitMs ?? null,
+      limitMs: limitMs ?? null,
+      limitBy: normal.limitBy,
+      lateShare: normal.lateShare,
+      failedShare: normal.failedShare,
+      sites: [...normal.sites]
+        .map(([site, { limitMs: siteMs, lateShare }]) => ({ site: world.names.text(site), limitMs: siteMs as number, lateShare }))
+        .sort((a, b) => a.site.localeCompare(b.site)),
+    },
+    sites: [...new Set([...world.names.valuesOf('site'), ...Object.keys(flow.siteLimitsMs)])],
+    ownersSiteLimits: Object.entries(flow.siteLimitsMs).map(([site, siteMs]) => ({ site, limitMs: siteMs })),
+    statements: await flowStatements(world, question.id, window, focus),
+    apdexAtOwners: targetOf(flow.limitMs),
+    apdexAtLearned: targetOf(normal.learnedLimitMs),
+    outcomes: await outcomesOverTime(world, question.id, window, focus),
+    bands: sums ? bandsOf(sums.durations, sums.failed, limitMs) : [],
+    charts: (['duration', 'failures', 'attempts'] as const).map((name) => ({
+      name,
+      flow: flow.name,
+      series: seriesOf(world, question.id, name, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }, shiftMs),
+      comparedWith: compared?.words ?? null,
+    })),
+    marks: marksOf(world, flow.application, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }),
+    sides: await sidesOf(world, question.id, window, focus),
+    slowest: await slowestOf(world, question.id, window, focus),
+    incidents: world.register
+      .within(window)
+      .filter((incident) => incident.parts.some((part) => part.flow === question.id))
+      .map((incident) => ({ id: incident.id, onsetMs: incident.onsetMs, endMs: incident.endMs, inTroubleNow: incident.active })),
+    changes: world.settings.changesOf(flowKey(flow.application, flow.technicalName)).map(({ id, atMs, fromMs, who, value, undoes }) => ({
+      id, atMs, fromMs, who, words: JSON.stringify(value), undoes,
+    })), // prettier-ignore
+  };
+}
+
+/** What became of the attempts, in steps over the window. */
+async function outcomesOverTime(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['outcomes']> {
+  const { startMs, stepMs, n } = stepsOf(window, STEPS);
+  const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
+  await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
+    const atMs = rows.startMs[i] as number;
+    const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, atMs));
+    const step = Math.floor((atMs - startMs) / stepMs);
+    counts[outcome][step] = (counts[outcome][step] as number) + 1;
+  });
+  return { startMs, stepMs, ...counts };
+}
+
+/** Response bands around the limit: how many attempts took up to half of it, up to it, twice, four times, longer. */
+function bandsOf(durations: LogHistogram, failed: number, limitMs: number | undefined): FlowPageShape['bands'] {
+  const limit = limitMs ?? (histogramQuantile(durations, 0.95) ?? 1_000) * 1.2;
+  const edges = [0, limit / 2, limit, 2 * limit, 4 * limit, Infinity];
+  const bands = edges.slice(1).map((toMs, i) => ({ fromMs: edges[i] as number, toMs: Number.isFinite(toMs) ? toMs : null, attempts: 0 }));
+  durations.forEach((count, bucket) => {
+    if (count === 0) return;
+    const band = bands.find(({ toMs }) => toMs === null || bucketMiddleMs(bucket) <= toMs);
+    if (band) band.attempts += count;
+  });
+  return [...bands, { fromMs: -1, toMs: null, attempts: failed }];
+}
+
+interface SideCounts {
+  attempts: number;
+  bad: number;
+  durations: LogHistogram;
+}
+
+/** Hosts, sites, versions … side by side on one scale: mean ridit against all of the flow, the odd one marked. */
+async function sidesOf(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['sides']> {
+  const all = createHistogram();
+  const values = new Map<Dimension, Map<number, SideCounts>>(DIMENSIONS.map((one) => [one, new Map()]));
+  await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
+    const durationMs = rows.durationMs[i] as number;
+    const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, rows.startMs[i] as number));
+    const isFailed = outcome === 'failed';
+    if (!isFailed) recordInPlace(all, durationMs);
+    for (const dimension of DIMENSIONS) {
+      const value = rows[dimension][i] as number;
+      if (value === 0) continue;
+      const known = values.get(dimension) as Map<number, SideCounts>;
+      let side = known.get(value);
+      if (!side) known.set(value, (side = { attempts: 0, bad: 0, durations: createHistogram() }));
+      side.attempts++;
+      if (outcome !== 'onTime') side.bad++;
+      if (!isFailed) recordInPlace(side.durations, durationMs);
+    }
+  });
+  return DIMENSIONS.map((dimension) => {
+    const sides = [...(values.get(dimension) as Map<number, SideCounts>)].map(([value, side]): SideShape => {
+      const ridit = meanRidit(all, side.durations);
+      const off = ridit ? ridit.mean - 0.5 : 0;
+      return {
+        value: world.names.text(value),
+        attempts: side.attempts,
+        badShare: side.bad / side.attempts,
+        medianMs: histogramQuantile(side.durations, 0.5) ?? null,
+        p95Ms: histogramQuantile(side.durations, 0.95) ?? null,
+        ridit: ridit?.mean ?? null,
+        riditError: ridit?.standardError ?? null,
+        isOdd: ridit !== undefined && Math.abs(off) > LEAST_ODDNESS && Math.abs(off) > ODD_ERRORS * ridit.standardError,
+      };
+    });
+    return { dimension, sides: sides.sort((a, b) => b.attempts - a.attempts || a.value.localeCompare(b.value)).slice(0, 40) };
+  }).filter(({ sides }) => sides.length > 0);
+}
+
+async function slowestOf(world: World, flow: number, window: Window, focus: Focus): Promise<SampleShape[]> {
+  const question = { flow, window, onlyLate: false, focus };
+  const slow = await sampleShapes(world, { ...question, failures: false, most: SLOWEST });
+  return [...slow, ...(await sampleShapes(world, { ...question, failures: true, most: SLOWEST / 2 }))];
+}

@@ -1,0 +1,141 @@
+import { apdexOf, BUCKET_MS, formatApdex } from '@toplens/core/flows';
+import { type Level } from '@toplens/core/normal';
+import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum, sum } from '@toplens/core/stats';
+import type { AttemptKind } from '@toplens/core/telemetry';
+import { ceilTo, floorTo, MINUTE_MS, type Against, type Window } from '@toplens/core/time';
+import type { FlowRowShape, FlowTableShape } from '../../contract/shapes';
+import { proposeTeam } from '@toplens/core/handoffs';
+import { levelsIn } from '../harm/levels';
+import { LONGEST_SCAN_MS } from '../reading/each-attempt';
+import { sliceOf } from '../reading/focus';
+import type { Focus, FlowsQuestion } from '../state/questions';
+import { flowSums } from '../reading/flow-sums';
+import { freshness } from '../state/freshness';
+import { sparkOf } from '../reading/series';
+import { comparedWindow, resolveWindow } from '../reading/windows';
+import type { World } from '../state/world';
+import { remainingIn } from '../reading/remaining';
+import type { FlowSums } from '../reading/sum-rows';
+
+/** Of windows told from roll-ups, people and the longest attempt are not known. */
+type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & { people: number | null; hurt: number | null; maxMs: number | null };
+
+/** Figures of all flows in a window, from which each row is made. */
+interface Figures {
+  window: Window;
+  sums: ReadonlyMap<number, Sums>;
+  before: ReadonlyMap<number, Sums> | undefined;
+  comparedWith: string | null;
+  /** time spent in all work */
+  totalMs: number;
+  levels: ReadonlyMap<number, Level>;
+}
+
+/** Pages stand with People, business events with the money. */
+const isWork = (kind: AttemptKind): boolean => kind === 'work' || kind === 'background';
+
+async function figuresOf(world: World, window: Window, against: Against, focus: Focus): Promise<Figures> {
+  const sums = await sumsOf(world, window, focus);
+  const compared = comparedWindow(world, window, against, focus.application);
+  return {
+    window,
+    sums,
+    before: compared && (await sumsOf(world, compared.window, focus)),
+    comparedWith: compared?.words ?? null,
+    totalMs: sum([...sums].map(([flow, one]) => (isWork(world.names.kindOf(flow)) ? one.totalMs : 0))),
+    levels: levelsIn(world, window),
+  };
+}
+
+export async function flowTable(world: World, question: FlowsQuestion): Promise<FlowTableShape> {
+  const { focus } = question;
+  const window = resolveWindow(world, question.window);
+  const figures = await figuresOf(world, window, question.against, focus);
+  const rows = world.names.flows
+    .filter(
+      (flow) =>
+        (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined ? isWork(flow.kind) : flow.id === focus.flow),
+    )
+    .map((flow) => rowOf(world, flow.id, figures))
+    .filter((row) => focus.team === undefined || row.team === focus.team);
+  return {
+    window,
+    rows,
+    attempts: sum(rows.map((row) => row.attempts)),
+    comparedWith: figures.comparedWith,
+    remaining: await remainingIn(world, window, focus),
+    applications: world.names.applications,
+    freshness: freshness(world),
+  };
+}
+
+/** One row of the table, and the sums that it was made from. */
+export async function flowRow(
+  world: World,
+  id: number,
+  window: Window,
+  against: Against,
+  values: Focus['values'],
+): Promise<{ row: FlowRowShape; sums: Sums | undefined }> {
+  const figures = await figuresOf(world, window, against, { values });
+  return { row: rowOf(world, id, figures), sums: figures.sums.get(id) };
+}
+
+const sumsOf = async (world: World, window: Window, focus: Focus): Promise<ReadonlyMap<number, Sums>> =>
+  sliceOf(world, focus) || window.toMs - window.fromMs <= LONGEST_SCAN_MS ? flowSums(world, window, focus) : rolledSums(world, window);
+
+function rolledSums(world: World, window: Window): Map<number, Sums> {
+  const result = new Map<number, Sums>();
+  for (const flow of world.history.flows) {
+    const sums: Sums = { attempts: 0, failed: 0, durations: createHistogram(), totalMs: 0, maxMs: null, people: null, hurt: null };
+    for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
+      const bucket = world.history.bucket(flow, at);
+      if (!bucket) continue;
+      sums.attempts += bucket.attempts;
+      sums.failed += bucket.failed;
+      addEncodedInPlace(sums.durations, bucket.durations);
+    }
+    sums.totalMs = histogramSum(sums.durations);
+    if (sums.attempts > 0) result.set(flow, sums);
+  }
+  return result;
+}
+
+function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figures): FlowRowShape {
+  const sums = figures.sums.get(id);
+  const before = figures.before?.get(id);
+  const level = figures.levels.get(id);
+  const flow = world.names.flow(id);
+  const { limitMs, limitBy } = world.history.normalAt(id, window.toMs - 1);
+  // The owner's limit is the target; without one the learned limit stands for it.
+  const apdex = sums && limitMs !== undefined ? apdexOf(sums.durations, sums.failed, limitMs) : undefined;
+  const q = (p: number) => (sums ? (histogramQuantile(sums.durations, p) ?? null) : null);
+  return {
+    id,
+    name: flow.name,
+    technicalName: flow.technicalName,
+    application: flow.application,
+    kind: flow.kind,
+    team: proposeTeam(world.settings.file.ownership, { application: flow.application, flow: flow.name })?.team ?? null,
+    level: sums ? (level ?? 'calm') : 'noData',
+    attempts: sums?.attempts ?? 0,
+    perMinute: (sums?.attempts ?? 0) / ((window.toMs - window.fromMs) / MINUTE_MS),
+    meanMs: sums && sums.attempts > sums.failed ? sums.totalMs / (sums.attempts - sums.failed) : null,
+    medianMs: q(0.5),
+    p95Ms: q(0.95),
+    maxMs: sums?.maxMs ?? null,
+    failedShare: sums ? sums.failed / sums.attempts : null,
+    apdex: apdex?.score ?? null,
+    apdexWords: apdex ? formatApdex(apdex) : null,
+    limitMs: limitMs ?? null,
+    limitBy,
+    people: sums?.people ?? null,
+    hurt: sums?.hurt ?? null,
+    shareOfTime: sums && totalMs > 0 && isWork(flow.kind) ? sums.totalMs / totalMs : null,
+    importance: flow.importance,
+    before: before
+      ? { attempts: before.attempts, medianMs: histogramQuantile(before.durations, 0.5) ?? null, failedShare: before.failed / before.attempts }
+      : null,
+    spark: sparkOf(world, id, 'duration', window),
+  };
+}

@@ -1,0 +1,125 @@
+import {
+  expectedAttempts,
+  incidentTitle,
+  isAlone,
+  outageStretch,
+  rootParts,
+  whereItBites,
+  type HarmBill,
+  type IncidentFacts,
+  type StoredIncident,
+} from '@toplens/core/incidents';
+import { BUCKET_MS } from '@toplens/core/flows';
+import { type Deviation } from '@toplens/core/normal';
+import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
+import type { AttemptColumns } from '@toplens/core/telemetry';
+import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
+import type { World } from '../state/world';
+import { sharedWindow } from './bills';
+import type { Judged } from './judged';
+
+/** Where the trouble shows first: the part that hurts most among those not explained by another. */
+export function rootOf(incident: StoredIncident): Deviation {
+  return rootParts(incident.parts).reduce((root, part) => (part.excess > root.excess ? part : root));
+}
+
+const FEWEST_EXPECTED = 3;
+
+export interface Description {
+  title: string;
+}
+
+/** The headline of an incident in a window. */
+export function describeIncident(world: World, incident: StoredIncident, window: Window, bill: HarmBill, rows: AttemptColumns): Description {
+  const root = rootOf(incident);
+  const flow = world.names.flow(root.flow);
+  const normalAt = (id: number, timeMs: number) => world.history.normalAt(id, timeMs);
+  const bites =
+    root.signal === 'missing' ? [] : whereItBites({ rows, flows: new Set([root.flow]), window, normalAt, onlyFailed: root.signal === 'failing' }).segments;
+  // A version or a host names a place in the machinery; people are told apart by what they are.
+  const alone = bites.filter((one) => isAlone(one) && one.dimension !== 'host').sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
+  const attempts = Object.values(bill.outcomes).reduce((sum, n) => sum + n, 0);
+  const normal = normalAt(root.flow, window.fromMs);
+  const facts: IncidentFacts = {
+    signal: root.signal,
+    flow: flow.name,
+    application: flow.application,
+    isPage: flow.kind === 'page',
+    wholeApplication: isWholeApplication(world, incident),
+    slowness: slowness(world, root.flow, window),
+    badShare: attempts > 0 ? (root.signal === 'failing' ? bill.outcomes.failed : attempts - bill.outcomes.onTime) / attempts : 0,
+    usualShare: root.signal === 'failing' ? normal.failedShare : normal.lateShare,
+    volumeShare: root.signal === 'missing' ? volumeShare(world, incident, rows) : 1,
+    ...(alone && { only: { dimension: alone.dimension, value: world.names.text(alone.value) } }),
+  };
+  return { title: incidentTitle(facts) };
+}
+
+/** An outage in which every flow of the application that usually has attempts at that time is missing them. */
+export function isWholeApplication(world: World, incident: StoredIncident): boolean {
+  if (incident.parts.some((part) => part.signal !== 'missing')) return false;
+  const missing = new Set(incident.parts.map((part) => part.flow));
+  const application = world.names.flow(rootOf(incident).flow).application;
+  const others = world.names.flows.filter((flow) => flow.application === application && flow.kind === 'work' && !missing.has(flow.id));
+  return others.every((flow) => expectedIn(world, flow.id, outageStretch(incident.parts)) < FEWEST_EXPECTED);
+}
+
+/** Attempts that a flow usually has in a window. */
+function expectedIn({ history }: World, flow: number, window: Window): number {
+  return expectedAttempts(flow, window, { normalAt: (id, timeMs) => history.normalAt(id, timeMs), shareOfFlow: () => 1 }).mean;
+}
+
+/** Begin and end of an outage are known to a minute: at the edges normal minutes may be mixed in. */
+function withoutEdges({ fromMs, toMs }: Window): Window {
+  return toMs - fromMs >= 5 * MINUTE_MS ? { fromMs: fromMs + MINUTE_MS, toMs: toMs - MINUTE_MS } : { fromMs, toMs };
+}
+
+/** Share of the expected attempts that still came to the root flow while the outage lasted. */
+function volumeShare(world: World, incident: StoredIncident, rows: AttemptColumns): number {
+  const { flow } = rootOf(incident);
+  const stretch = withoutEdges(outageStretch(incident.parts));
+  const expected = expectedIn(world, flow, stretch);
+  let came = 0;
+  for (let i = 0; i < rows.n; i++) {
+    const startMs = rows.startMs[i] as number;
+    if (rows.flow[i] === flow && startMs >= stretch.fromMs && startMs < stretch.toMs) came++;
+  }
+  return expected > 0 ? came / expected : 1;
+}
+
+function slowness(world: World, flow: number, window: Window): number {
+  const durations = createHistogram();
+  let expected = 0;
+  let n = 0;
+  for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
+    const bucket = world.history.bucket(flow, at);
+    if (!bucket) continue;
+    addEncodedInPlace(durations, bucket.durations);
+    const usual = world.history.normalAt(flow, at).expectedMs;
+    if (usual === undefined) continue;
+    expected += usual * bucket.attempts;
+    n += bucket.attempts;
+  }
+  const median = histogramQuantile(durations, 0.5);
+  return median !== undefined && n > 0 ? median / (expected / n) : 1;
+}
+
+const ENOUGH_ROWS = 10_000;
+
+export async function describe(world: World, { incident, bill }: Pick<Judged, 'incident' | 'bill'>, window: Window): Promise<Description> {
+  const shared = sharedWindow(incident, window);
+  const { flow } = rootOf(incident);
+  // For a headline a part of many attempts is enough: every so manieth.
+  const attempts = attemptsIn(world, flow, shared);
+  const every = Math.max(1, Math.floor(attempts / ENOUGH_ROWS));
+  const isWanted = every === 1 || rootOf(incident).signal === 'missing' ? undefined : (_rows: AttemptColumns, row: number) => row % every === 0;
+  const rows = await world.hours.rows(shared, new Set([flow]), isWanted);
+  return describeIncident(world, incident, shared, bill, rows);
+}
+
+/** Attempts of a flow in a window, from its roll-ups. */
+function attemptsIn(world: World, flow: number, window: Window): number {
+  let attempts = 0;
+  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) attempts += world.history.bucket(flow, at)?.attempts ?? 0;
+  return attempts;
+}

@@ -1,0 +1,43 @@
+import type { StoredIncident } from '@toplens/core/incidents';
+import { addDecision, saveIncident } from '../../store/incidents';
+import type { World } from '../state/world';
+import type { Action, ActionResult } from '../state/questions';
+
+/** Carries a decision out and keeps it with who and when. */
+export async function act(world: World, action: Action): Promise<ActionResult> {
+  let changed: StoredIncident[];
+  let detail = '';
+  try {
+    switch (action.what) {
+      case 'join':
+        changed = [world.register.join(action.id, action.into)];
+        detail = `incident ${action.id} into ${changed[0]?.joinedInto}`;
+        break;
+      case 'unjoin':
+        changed = [world.register.unjoin(action.id)];
+        detail = `incident ${action.id} stands alone again`;
+        break;
+      case 'split':
+        changed = world.register.split(action.id, new Set(action.flows));
+        detail = `incident ${changed[1]?.id} with ${action.flows.map((flow) => world.names.flow(flow).name).join(', ')}`;
+        break;
+      case 'setAside':
+        changed = [world.register.setAside(action.id, { reason: action.reason, by: action.who, untilMs: action.untilMs })];
+        detail = `${action.reason}, until ${new Date(action.untilMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
+        break;
+      case 'takeBack':
+        changed = [world.register.setAside(action.id, null)];
+        break;
+    }
+  } catch (error) {
+    if (error instanceof RangeError) return { ok: false, why: error.message };
+    throw error;
+  }
+  // The incident that stays is written before those that point to it.
+  const first = changed[0] as StoredIncident;
+  const shownIn = world.register.get(first.id)?.id ?? first.id;
+  const told = new Set([first.id, shownIn]);
+  await world.database.transaction([...changed.map(saveIncident), ...[...told].map((id) => addDecision(id, { who: action.who, what: action.what, detail }))]);
+  world.version++;
+  return { ok: true, id: shownIn };
+}

@@ -1,0 +1,191 @@
+import {
+    harmPerHour, hurtSentence, nearTies, percent, priorityOf, quantityOf, rankStability, times, whereItBites, type Bites, type Segment, type StoredIncident,
+} from '@toplens/core/incidents'; // prettier-ignore
+import { originShape } from './origin-shape';
+import { type Window, MINUTE_MS } from '@toplens/core/time';
+import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../../contract/shapes';
+import { decisionsOf } from '../../store/incidents';
+import { billOf, sharedWindow, windowOf } from '../harm/bills';
+import { rootOf, describe } from '../harm/describe';
+import { levelOf } from '../harm/levels';
+import { finiteOrNull } from '../reading/finite-or-null';
+import { sliceOf } from '../reading/focus';
+import type { Focus, IncidentQuestion } from '../state/questions';
+import { judgedIn, rankedOf } from '../harm/judged';
+import { proposalFor } from '../harm/proposal';
+import { sampleShapes } from '../reading/samples';
+import { remainingIn } from '../reading/remaining';
+import { measureOf, seriesOf } from '../reading/series';
+import { isActiveAtEnd, trendOf } from '../harm/trend';
+import { comparedWindow, resolveWindow, ratesAt } from '../reading/windows';
+import type { World } from '../state/world';
+import { marksOf } from '../reading/marks';
+
+const CHART_LEAD_MS = 60 * MINUTE_MS;
+const SAMPLES = 3;
+const NEARBY_MS = 30 * MINUTE_MS;
+
+export async function incidentPage(world: World, question: IncidentQuestion): Promise<IncidentShape | null> {
+  const incident = world.register.get(question.id);
+  if (!incident || incident.withdrawn) return null;
+  const { focus } = question;
+  const window = windowOf(incident, resolveWindow(world, question.window));
+  const atMs = ratesAt(question, window);
+  const judged = await judgedIn(world, window, atMs, focus);
+  const bill = judged.find(({ id }) => id === incident.id)?.bill ?? (await billOf(world, incident, window, focus, atMs));
+  const ranked = rankedOf(judged, window, 'harm');
+  const place = ranked.findIndex(({ id }) => id === incident.id);
+  const stability = rankStability(ranked).get(incident.id);
+  const root = rootOf(incident);
+  const flow = world.names.flow(root.flow);
+  const perHour = harmPerHour(bill, window);
+  const trend = await trendOf(world, incident, window, focus, atMs);
+  const titleOf = async (one: StoredIncident) =>
+    (await describe(world, { incident: one, bill: judged.find(({ id }) => id === one.id)?.bill ?? bill }, window)).title;
+  const shared = sharedWindow(incident, window);
+  const joined = world.register.joinedInto(incident.id);
+  return {
+    id: incident.id,
+    window,
+    title: await titleOf(incident),
+    sentence: hurtSentence({
+      people: bill.people.estimate,
+      keyPeople: bill.keyPeople,
+      gaveUp: quantityOf(bill, 'failed'),
+      left: quantityOf(bill, 'left'),
+      missing: quantityOf(bill, 'left') > 0 ? 0 : bill.missingAttempts,
+      signal: root.signal,
+    }),
+    application: flow.application,
+    signal: root.signal,
+    level: levelOf(incident),
+    priority: priorityOf(bill, perHour, trend),
+    trend,
+    onsetMs: incident.onsetMs,
+    endMs: incident.endMs,
+    activeAtEnd: isActiveAtEnd(incident, window),
+    inTroubleNow: incident.active,
+    currency: world.settings.file.currency,
+    parts: incident.parts.map((part) => partOf(world, part, shared)),
+    bill: bill.lines,
+    penalties: bill.penalties,
+    harm: bill.harm,
+    harmPerHour: perHour,
+    rank: place < 0 ? null : place + 1,
+    best: stability?.best ?? null,
+    worst: stability?.worst ?? null,
+    nearTie: nearTies(ranked).has(incident.id),
+    people: bill.people,
+    keyPeople: bill.keyPeople,
+    outcomes: bill.outcomes,
+    charts: chartsOf(world, incident, window, question),
+    marks: marksOf(world, flow.application, { fromMs: incident.onsetMs - CHART_LEAD_MS, toMs: window.toMs }),
+    bites: await bitesOf(world, incident, shared, focus),
+    samples:
+      root.signal === 'missing'
+        ? []
+        : await sampleShapes(world, { flow: root.flow, window: shared, failures: root.signal === 'failing', onlyLate: true, most: SAMPLES, focus }),
+    component: incident.component && { name: incident.component.name, words: incident.component.words },
+    origin: await originShape(world, root, shared),
+    proposedTeam: proposalFor(world, incident) ?? null,
+    teams: world.settings.file.teams,
+    remaining: await remainingIn(world, shared, { ...focus, flow: root.flow }),
+    setAside: incident.setAside,
+    joined: await Promise.all(joined.map(async (one) => ({ id: one.id, title: await titleOf(one) }))),
+    nearby: await Promise.all(
+      world.register
+        .within({ fromMs: incident.onsetMs - NEARBY_MS, toMs: incident.endMs + NEARBY_MS })
+        .filter((one) => one.id !== incident.id)
+        .map(async (one) => ({ id: one.id, title: await titleOf(one) })),
+    ),
+    decisions: await decisionsOf(world.database, incident.id),
+  };
+}
+
+function partOf(world: World, part: StoredIncident['parts'][number], shared: Window): PartShape {
+  const flow = world.names.flow(part.flow);
+  const normal = world.history.normalAt(part.flow, Math.max(part.onsetMs, shared.fromMs));
+  return {
+    flowId: part.flow,
+    flow: flow.name,
+    technicalName: flow.technicalName,
+    signal: part.signal,
+    level: part.level,
+    onsetMs: part.onsetMs,
+    endMs: part.endMs,
+    active: part.active,
+    basis: normal.basis,
+    limitMs: normal.limitMs ?? null,
+    limitBy: normal.limitBy,
+    learnedLimitMs: normal.learnedLimitMs ?? null,
+    expectedMs: normal.expectedMs ?? null,
+  };
+}
+
+function chartsOf(world: World, incident: StoredIncident, window: Window, { against }: IncidentQuestion): IncidentShape['charts'] {
+  const root = rootOf(incident);
+  const flow = world.names.flow(root.flow);
+  const compared = comparedWindow(world, window, against, flow.application);
+  const shiftMs = compared && window.toMs - compared.window.toMs;
+  const chartWindow = { fromMs: Math.min(window.fromMs, incident.onsetMs - CHART_LEAD_MS), toMs: window.toMs };
+  const order = ['duration', 'failures', 'attempts'] as const;
+  const first = measureOf(root.signal);
+  const charts: IncidentShape['charts'] = [first, ...order.filter((name) => name !== first)].map((name) => ({
+    name,
+    flow: flow.name,
+    series: seriesOf(world, root.flow, name, chartWindow, shiftMs),
+    comparedWith: compared?.words ?? null,
+  }));
+  const missing = incident.parts.find((part) => part.signal === 'missing' && part.flow !== root.flow);
+  if (missing)
+    charts.push({
+      name: 'attempts',
+      flow: world.names.flow(missing.flow).name,
+      series: seriesOf(world, missing.flow, 'attempts', chartWindow, shiftMs),
+      comparedWith: compared?.words ?? null,
+    });
+  return charts;
+}
+
+async function bitesOf(world: World, incident: StoredIncident, shared: Window, focus: Focus): Promise<BitesShape> {
+  const root = rootOf(incident);
+  if (root.signal === 'missing') return { segments: [], spared: [], ruledOut: [], bad: 0, all: 0 };
+  const bites = whereItBites({
+    rows: await world.hours.rows(shared, new Set([root.flow]), sliceOf(world, focus)),
+    flows: new Set([root.flow]),
+    window: shared,
+    normalAt: (flow, timeMs) => world.history.normalAt(flow, timeMs),
+    onlyFailed: root.signal === 'failing',
+  });
+  return bitesShape(world, bites);
+}
+
+function bitesShape(world: World, bites: Bites): BitesShape {
+  const shape = (one: Segment): SegmentShape => ({
+    dimension: one.dimension,
+    value: world.names.text(one.value),
+    all: one.all,
+    bad: one.bad,
+    people: one.people,
+    shareOfBad: one.shareOfBad,
+    shareOfAll: one.shareOfAll,
+    relativeRisk: finiteOrNull(one.relativeRisk),
+    low: one.low,
+    high: finiteOrNull(one.high),
+    excess: one.excess,
+    words: hitWords(one.dimension, world.names.text(one.value), one),
+  });
+  return {
+    segments: bites.segments.map(shape),
+    spared: bites.spared.map(shape),
+    ruledOut: bites.ruledOut.map(({ dimension, why, value }) => ({ dimension, why, value: value === undefined ? null : world.names.text(value) })),
+    bad: bites.bad,
+    all: bites.all,
+  };
+}
+
+/** "promotion SPRING10: 92 % of what went wrong, 8 % of all; 12 times as likely" */
+function hitWords(dimension: string, value: string, segment: Segment): string {
+  const likely = Number.isFinite(segment.relativeRisk) ? `; ${times(segment.relativeRisk)} as likely` : '; nowhere else';
+  return `${dimension} ${value}: ${percent(segment.shareOfBad)} of what went wrong, ${percent(segment.shareOfAll)} of all${likely}`;
+}

@@ -1,0 +1,38 @@
+import type { StoredIncident } from '@toplens/core/incidents';
+import { HOUR_MS, type Window } from '@toplens/core/time';
+import { rootOf } from '../harm/describe';
+import { originOf } from '../reading/origin';
+import type { LogScope } from '../state/questions';
+import type { World } from '../state/world';
+import { USUAL_FROM_MS } from '../reading/hosts';
+
+/** Of a long incident the first hour is looked at, as the search for its origin does. */
+const LOOK_MS = HOUR_MS;
+
+/** Where and when to look for what else happened: the components of an incident, their hosts, its minutes, and the hours before. */
+export interface IncidentScope {
+  components: string[];
+  /** hosts on which these components ran, by component */
+  hosts: ReadonlyMap<string, readonly string[]>;
+  now: Window;
+  before: Window;
+}
+
+export async function scopeOf(world: World, incident: StoredIncident): Promise<IncidentScope> {
+  const origin = await originOf(world, rootOf(incident));
+  const { onsetMs } = incident;
+  return {
+    components: origin ? origin.rungs.map(({ component }) => component) : [],
+    hosts: origin?.hosts ?? new Map(),
+    now: { fromMs: onsetMs, toMs: Math.min(incident.endMs, onsetMs + LOOK_MS) },
+    before: { fromMs: onsetMs - USUAL_FROM_MS, toMs: onsetMs },
+  };
+}
+
+/** Where and when to look for lines of logs; null when there is no such incident. */
+export async function logScope(world: World, { id }: { id: number }): Promise<LogScope | null> {
+  const incident = world.register.get(id);
+  if (!incident || incident.withdrawn) return null;
+  const { components, now, before } = await scopeOf(world, incident);
+  return { components, now, before, version: world.version };
+}

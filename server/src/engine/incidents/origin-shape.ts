@@ -1,0 +1,49 @@
+import { proposeTeam } from '@toplens/core/handoffs';
+import { changeWords, originReasons, originTrust } from '@toplens/core/incidents';
+import type { Deviation } from '@toplens/core/normal';
+import type { Window } from '@toplens/core/time';
+import type { OriginShape } from '../../contract/shapes';
+import { flowsThrough } from '../../store/traces';
+import { levelsIn } from '../harm/levels';
+import { originOf } from '../reading/origin';
+import { PerVersion } from '../state/per-version';
+import type { World } from '../state/world';
+
+const MOST_CANDIDATES = 5;
+
+/** The likely origin as people see it: candidates with reasons, the way down, and who else depends on the first. */
+export async function originShape(world: World, root: Deviation, window: Window): Promise<OriginShape | null> {
+  const origin = await originOf(world, root);
+  if (!origin || origin.bad === 0) return null;
+  const { application } = world.names.flow(root.flow);
+  const { ownership } = world.settings.file;
+  const [first] = origin.candidates;
+  return {
+    candidates: origin.candidates.slice(0, MOST_CANDIDATES).map((candidate) => ({
+      component: candidate.component,
+      score: candidate.score,
+      reasons: originReasons(candidate, origin, root.onsetMs),
+      team: proposeTeam(ownership, { application, component: candidate.component })?.team ?? null,
+    })),
+    changes: origin.changes.map((change) => changeWords(change, root.onsetMs)),
+    second: origin.second,
+    trust: originTrust(origin) ?? null,
+    rungs: origin.rungs,
+    bad: origin.bad,
+    usual: origin.usual,
+    shared: first ? await sharedWith(world, first.component, root.flow, window) : [],
+  };
+}
+
+const through = new PerVersion<number[]>(60);
+
+async function sharedWith(world: World, component: string, own: number, window: Window): Promise<OriginShape['shared']> {
+  const flows = await through.get(world, JSON.stringify([component, window]), () => flowsThrough(world.database, component, window));
+  const levels = levelsIn(world, window);
+  return flows
+    .filter((id) => id !== own && world.names.has(id))
+    .map((id) => {
+      const { name, application } = world.names.flow(id);
+      return { id, name, application, level: levels.get(id) ?? 'calm' };
+    });
+}

@@ -1,0 +1,170 @@
+import {
+    harmPerHour, nearTies, priorityOf, quantityOf, rankStability, weightOf, windowSentence, type Ranking, type Stability,
+} from '@toplens/core/incidents'; // prettier-ignore
+import { DIMENSIONS } from '@toplens/core/telemetry';
+import { type Window } from '@toplens/core/time';
+import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../../contract/shapes';
+import { latestHandoffs } from '../../store/handoffs';
+import { describe, isWholeApplication, rootOf } from '../harm/describe';
+import { levelOf } from '../harm/levels';
+import type { Focus, WorstFirstQuestion } from '../state/questions';
+import { freshness } from '../state/freshness';
+import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from '../harm/judged';
+import { PerVersion } from '../state/per-version';
+import { proposalFor } from '../harm/proposal';
+import { remainingIn } from '../reading/remaining';
+import { measureOf, sparkOf } from '../reading/series';
+import { isActiveAtEnd, TREND_MS, trendOf } from '../harm/trend';
+import { comparedWindow, ratesAt, resolveWindow } from '../reading/windows';
+import type { World } from '../state/world';
+
+export async function worstFirst(world: World, question: WorstFirstQuestion): Promise<WorstFirstShape> {
+  const { focus, ranking } = question;
+  const window = resolveWindow(world, question.window);
+  const atMs = ratesAt(question, window);
+  const handoffs = await latestHandoffs(world.database);
+  const belongs = ({ incident }: Judged) => {
+    const flow = world.names.flow(rootOf(incident).flow);
+    if (focus.application !== undefined && flow.application !== focus.application) return false;
+    if (focus.flow !== undefined && !incident.parts.some((part) => part.flow === focus.flow)) return false;
+    return focus.team === undefined || (handoffs.get(incident.id)?.team ?? proposalFor(world, incident)?.team) === focus.team;
+  };
+  const shown = (await judgedIn(world, window, atMs, focus)).filter(belongs);
+  const ranked = rankedOf(shown, window, ranking);
+  const byHarm = rankedOf(shown, window, 'harm');
+  const [stability, tied, earlier] = [rankStability(byHarm), nearTies(byHarm), await ranksBefore(world, window, ranking, focus, atMs)];
+  const made = await rowsMade.get(world, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
+    Promise.all(ranked.map((entry, i) => rowOf(world, entry, i + 1, window, question, atMs, stability, tied, earlier))),
+  );
+  const rows = made.map((row) => ({ ...row }));
+  for (const row of rows) row.handoff = handoffs.get(row.id) ?? null;
+  const { currency } = world.settings.file;
+  const sentence = windowSentence({
+    people: peopleOnce(ranked),
+    harmPerHour: rows.reduce((sum, row) => sum + row.harmPerHour, 0),
+    flows: new Set(ranked.flatMap(({ incident }) => incident.parts.map((part) => part.flow))).size,
+    money: rows.reduce((sum, row) => sum + row.money, 0),
+    currency,
+    withoutTeam: rows.filter((row) => row.handoff === null || row.handoff.state === 'returned').length,
+    incidents: rows.length,
+  });
+  const harmless = shown.filter((entry) => !hurtsSomebody(entry) && !isSetAside(entry.incident, window));
+  return {
+    window,
+    ranking,
+    ...sentence,
+    currency,
+    rows,
+    hasPromises: world.names.flows.some(({ id }) => world.names.flow(id).agreement !== undefined),
+    odd: await Promise.all(harmless.map((entry) => oddOf(world, entry, window))),
+    setAside: await Promise.all(shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(world, entry, window))),
+    compared: await comparedOf(world, window, question, atMs),
+    remaining: await remainingIn(world, window, focus),
+    lastEndedMs: lastEnded(world, window),
+    applications: world.names.applications,
+    teams: world.settings.file.teams,
+    flows: world.names.flows.filter(({ kind }) => kind === 'work' || kind === 'page').map(({ id, name, application }) => ({ id, name, application })),
+    dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: world.names.valuesOf(dimension) })).filter(({ values }) => values.length > 0),
+    freshness: freshness(world),
+  };
+}
+
+/** Rows without their handoffs. */
+const rowsMade = new PerVersion<RowShape[]>(60);
+
+async function ranksBefore(world: World, window: Window, ranking: Ranking, focus: Focus, atMs: number): Promise<Map<number, number>> {
+  const before = { fromMs: window.fromMs - TREND_MS, toMs: window.toMs - TREND_MS };
+  return new Map(rankedOf(await judgedIn(world, before, atMs, focus), before, ranking).map(({ id }, i) => [id, i + 1]));
+}
+
+async function rowOf(
+  world: World,
+  entry: Judged,
+  rank: number,
+  window: Window,
+  { ranking, focus }: WorstFirstQuestion,
+  atMs: number,
+  stability: ReadonlyMap<number, Stability>,
+  tied: ReadonlySet<number>,
+  earlier: ReadonlyMap<number, number>,
+): Promise<RowShape> {
+  const { incident, bill } = entry;
+  const root = rootOf(incident);
+  const before = earlier.get(incident.id);
+  const trend = await trendOf(world, incident, window, focus, atMs);
+  const perHour = harmPerHour(bill, window);
+  return {
+    id: incident.id,
+    rank,
+    moved: before === undefined ? null : before - rank,
+    title: (await describe(world, entry, window)).title,
+    application: world.names.flow(root.flow).application,
+    flows: [...new Set(incident.parts.map((part) => world.names.flow(part.flow).name))],
+    signal: root.signal,
+    level: levelOf(incident),
+    priority: priorityOf(bill, perHour, trend),
+    onsetMs: incident.onsetMs,
+    endMs: incident.endMs,
+    activeAtEnd: isActiveAtEnd(incident, window),
+    inTroubleNow: incident.active,
+    trend,
+    outcomes: bill.outcomes,
+    missingAttempts: Math.round(bill.missingAttempts),
+    harmPerHour: perHour,
+    harm: bill.harm,
+    people: bill.people,
+    money: quantityOf(bill, 'money'),
+    keyCustomers: quantityOf(bill, 'keyCustomers'),
+    weight: weightOf(bill, ranking),
+    best: stability.get(incident.id)?.best ?? rank,
+    worst: stability.get(incident.id)?.worst ?? rank,
+    nearTie: tied.has(incident.id),
+    spark: sparkOf(world, root.flow, measureOf(root.signal), window),
+    proposedTeam: proposalFor(world, incident)?.team ?? null,
+    handoff: null,
+  };
+}
+
+async function oddOf(world: World, entry: Judged, window: Window): Promise<OddShape> {
+  const { incident } = entry;
+  const { application, kind } = world.names.flow(rootOf(incident).flow);
+  return {
+    id: incident.id,
+    title: (await describe(world, entry, window)).title,
+    application,
+    onsetMs: incident.onsetMs,
+    inTroubleNow: incident.active,
+    mayBecome:
+      kind === 'background'
+        ? 'Nobody waits for it.'
+        : isWholeApplication(world, incident)
+          ? 'Nobody was missing so far.'
+          : 'If it goes on, people who come this way will feel it.',
+  };
+}
+
+async function setAsideOf(world: World, entry: Judged, window: Window): Promise<SetAsideShape> {
+  const { id, setAside } = entry.incident;
+  const { reason = '', by = '', untilMs = 0 } = setAside ?? {};
+  return { id, title: (await describe(world, entry, window)).title, reason, by, untilMs };
+}
+
+/** The same figures of another window. */
+async function comparedOf(world: World, window: Window, { against, focus }: WorstFirstQuestion, atMs: number): Promise<ComparedShape | null> {
+  const other = comparedWindow(world, window, against, focus.application);
+  if (!other) return null;
+  const ranked = rankedOf(await judgedIn(world, other.window, atMs, focus), other.window, 'harm');
+  return {
+    words: other.words,
+    ...other.window,
+    harmPerHour: ranked.reduce((sum, { bill }) => sum + harmPerHour(bill, other.window), 0),
+    people: peopleOnce(ranked),
+    incidents: ranked.length,
+    isKnown: world.history.flows.some((flow) => world.history.firstMsOf(flow) < other.window.fromMs),
+  };
+}
+
+function lastEnded(world: World, window: Window): number | null {
+  const ended = world.register.all.filter((incident) => incident.endMs <= window.toMs).map((incident) => incident.endMs);
+  return ended.length > 0 ? Math.max(...ended) : null;
+}

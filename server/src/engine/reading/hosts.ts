@@ -1,0 +1,56 @@
+import { FIGURE_METRICS, type StoredSeries, type JudgedFigure, figuresOf, judgeFigure, restartsIn, ruledOut, adviceFor } from '@toplens/core/hosts';
+import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import type { HostsShape, HostFigureShape } from '../../contract/shapes';
+import { loadSeries } from '../../store/metrics';
+import type { World } from '../state/world';
+
+/** What is usual is learned from so long before the onset. */
+export const USUAL_FROM_MS = 3 * HOUR_MS;
+
+/** A counter needs the point before its first. */
+const LEAD_MS = 5 * MINUTE_MS;
+
+const WANTED: ReadonlySet<string> = new Set(FIGURE_METRICS);
+
+/** Series of some components and hosts, and figures made of them, judged in a stretch of time by the time before. */
+export async function judgeHosts(
+  world: World,
+  components: ReadonlySet<string>,
+  hosts: ReadonlySet<string>,
+  now: Window,
+  before: Window,
+): Promise<{ series: StoredSeries[]; judged: JudgedFigure[] }> {
+  const series = await loadSeries(world.database, ({ metric, component, host }) => WANTED.has(metric) && (components.has(component) || hosts.has(host)), {
+    fromMs: before.fromMs - LEAD_MS,
+    toMs: now.toMs,
+  });
+  const judged = figuresOf(series)
+    // A neighbour on the same host tells of the host; its own heap is not asked for.
+    .filter(({ component }) => component === '' || components.has(component))
+    .map((figure) => judgeFigure(figure, now, before));
+  return { series, judged };
+}
+
+/** What was as usual in a stretch of time, and what was not. */
+export async function lookAt(world: World, components: ReadonlySet<string>, hosts: ReadonlySet<string>, now: Window, before: Window): Promise<HostsShape> {
+  const { series: all, judged } = await judgeHosts(world, components, hosts, now, before);
+  const restarts = restartsIn(all.filter(({ series }) => components.has(series.component)), { fromMs: now.fromMs - 10 * MINUTE_MS, toMs: now.toMs }); // prettier-ignore
+  return {
+    now,
+    before,
+    lines: ruledOut(judged).map(({ odd, ...line }) => ({ ...line, odd: odd.map(figureShape) })),
+    restarts,
+    advice: adviceFor(judged),
+    unknown: judged.filter(({ verdict }) => verdict === 'unknown').length,
+  };
+}
+
+export const figureShape = ({ minutes, usual, now, highest, ...one }: JudgedFigure): HostFigureShape => ({
+  ...one,
+  usual: told(usual),
+  now: told(now),
+  highest: told(highest),
+  points: [...minutes].map(([atMs, value]) => ({ atMs, value })),
+});
+
+const told = (value: number) => (Number.isNaN(value) ? null : value);

@@ -1,0 +1,69 @@
+import { outcomeOf } from '@toplens/core/flows';
+import { maskId } from '@toplens/core/handoffs';
+import { limitsAt } from '@toplens/core/normal';
+import { FAILED, PROBE } from '@toplens/core/telemetry';
+import type { Window } from '@toplens/core/time';
+import type { SampleShape } from '../../contract/shapes';
+import { attemptsAt, type StoredSample } from '../../store/attempts';
+import { sliceOf } from './focus';
+import { type Focus } from '../state/questions';
+import type { World } from '../state/world';
+
+export interface SampleQuestion {
+  flow: number;
+  window: Window;
+  /** failed ones, or those that did not fail */
+  failures: boolean;
+  /** of those that did not fail, only late and hung ones */
+  onlyLate: boolean;
+  most: number;
+  focus?: Focus;
+}
+
+/**
+ * Attempts of a flow worth opening: the longest ones. Found in the columns, then read one by one from the database, which
+ * alone knows their traces.
+ */
+export async function worstAttempts(world: World, { flow, window, failures, onlyLate, most, focus }: SampleQuestion): Promise<StoredSample[]> {
+  const holds = focus && sliceOf(world, focus);
+  const isWanted = (startMs: number, durationMs: number, site: number) =>
+    failures || !onlyLate || durationMs > (limitsAt(world.history.normalAt(flow, startMs), site).limitMs ?? 0);
+  let worst: { startMs: number; durationMs: number }[] = [];
+  let least = -1;
+  await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
+    for (let i = from; i < to; i++) {
+      const startMs = rows.startMs[i] as number;
+      const flags = rows.flags[i] as number;
+      const durationMs = rows.durationMs[i] as number;
+      if (rows.flow[i] !== flow || durationMs <= least || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
+      if (((flags & FAILED) !== 0) !== failures || (holds && !holds(rows, i))) continue;
+      if (!isWanted(startMs, durationMs, rows.site[i] as number)) continue;
+      worst.push({ startMs, durationMs });
+      if (worst.length < 4 * most) continue;
+      worst = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
+      least = (worst.at(-1) as { durationMs: number }).durationMs;
+    }
+  });
+  const wanted = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
+  const stored = await attemptsAt(world.database, flow, wanted.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
+  return stored
+    .filter((one) => one.failed === failures && isWanted(one.startMs, one.durationMs, one.site))
+    .sort((a, b) => b.durationMs - a.durationMs || a.traceId.localeCompare(b.traceId))
+    .slice(0, most);
+}
+
+/** Samples as people see them. */
+export const sampleShapes = async (world: World, question: SampleQuestion): Promise<SampleShape[]> =>
+  (await worstAttempts(world, question)).map((sample) => sampleShapeOf(world, question.flow, sample));
+
+/** A stored attempt as people see it: outcome by the limit that judged, ids masked. */
+export const sampleShapeOf = (world: World, flow: number, sample: StoredSample): SampleShape => ({
+  atMs: sample.startMs,
+  durationMs: sample.durationMs,
+  outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(world.history.normalAt(flow, sample.startMs), sample.site).limitMs),
+  failure: sample.failure,
+  traceId: sample.traceId,
+  spanId: sample.spanId,
+  person: maskId(sample.person),
+  component: sample.component,
+});

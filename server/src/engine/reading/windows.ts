@@ -1,0 +1,55 @@
+import { DAY_MS, floorTo, MINUTE_MS, WEEK_MS, type Against, type Window } from '@toplens/core/time';
+import type { WindowQuestion } from '../state/questions';
+import type { World } from '../state/world';
+
+/** A live window ends with the newest judged minute. */
+export function resolveWindow(world: World, question: WindowQuestion): Window {
+  if ('fromMs' in question) return question;
+  const toMs = world.judgedMs || floorTo(world.watermarkMs, MINUTE_MS) || MINUTE_MS;
+  return { fromMs: toMs - question.lengthMs, toMs };
+}
+
+export interface Compared {
+  window: Window;
+  /** "last Tuesday", "the day before", "the hour before", "before 4.18.0" */
+  words: string;
+}
+
+const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
+const LONGEST_SINCE_RELEASE_MS = 7 * DAY_MS;
+
+/** The window to compare with; `undefined` when there is none, as before a release that never was. */
+export function comparedWindow(world: World, window: Window, against: Against, application?: string): Compared | undefined {
+  const length = window.toMs - window.fromMs;
+  const shifted = (by: number): Window => ({ fromMs: window.fromMs - by, toMs: window.toMs - by });
+  switch (against) {
+    case 'nothing':
+      return undefined;
+    case 'week':
+      return { window: shifted(WEEK_MS), words: `last ${weekday.format(window.toMs - WEEK_MS)}` };
+    case 'day':
+      return { window: shifted(DAY_MS), words: 'the day before' };
+    case 'before':
+      return { window: shifted(length), words: 'just before' };
+    case 'release': {
+      const release = world.releases.findLast(
+        (one) =>
+          one.firstMs < window.toMs &&
+          one.firstMs > window.toMs - LONGEST_SINCE_RELEASE_MS &&
+          (application === undefined || one.application === application) &&
+          !isFirst(world, one),
+      );
+      if (!release) return undefined;
+      const toMs = floorTo(release.firstMs, MINUTE_MS);
+      return { window: { fromMs: toMs - length, toMs }, words: `before ${release.version} of ${release.application}` };
+    }
+  }
+}
+
+/** The first version of an application that was ever seen is no release. */
+export const isFirst = (world: World, release: { application: string; firstMs: number }): boolean =>
+  !world.releases.some((other) => other.application === release.application && other.firstMs < release.firstMs);
+
+/** Rates of a past window are those that were set then, unless today's are asked for. */
+export const ratesAt = (question: { window: object; rates: 'then' | 'today' }, window: Window): number =>
+  question.rates === 'then' && 'fromMs' in question.window ? window.toMs : Infinity;

@@ -1,0 +1,106 @@
+/** What the engine is asked: types alone. What it answers is in the contract, or beside the question's handler. */
+
+import type { Ranking } from '@toplens/core/incidents';
+import type { Dimension } from '@toplens/core/telemetry';
+import type { Window, Against } from '@toplens/core/time';
+import type { LogQuestion } from '../../store/log-question';
+
+/** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
+export type WindowQuestion = Window | { lengthMs: number };
+
+export interface FlowsQuestion {
+  window: WindowQuestion;
+  against: Against;
+  focus: Focus;
+}
+
+export interface FlowQuestion extends FlowsQuestion {
+  id: number;
+}
+
+export interface WorstFirstQuestion extends FlowsQuestion {
+  ranking: Ranking;
+  /** rates of a past window: as they were set then, or as they are today */
+  rates: 'then' | 'today';
+}
+
+export interface IncidentQuestion extends FlowsQuestion {
+  id: number;
+  rates: 'then' | 'today';
+}
+
+/** Ids in lower-case hexadecimal, 32 and 16 digits. */
+export interface AttemptQuestion {
+  traceId: string;
+  spanId: string;
+}
+
+/** A question to the search through logs, and the version of the world that it was asked of. */
+export interface LogScope extends LogQuestion {
+  version: number;
+}
+
+/** What a flow recorded since the beginning: for checks from outside. */
+export interface FlowCount {
+  application: string;
+  name: string;
+  technicalName: string;
+  attempts: number;
+  failed: number;
+  /** mean duration, milliseconds */
+  meanMs: number;
+}
+
+/** What a view is narrowed to. Values of dimensions by their text; several dimensions must all hold. */
+export interface Focus {
+  application?: string;
+  team?: string;
+  /** number of a flow */
+  flow?: number;
+  values: Partial<Record<Dimension, string>>;
+}
+
+export interface FieldQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  id: number;
+}
+
+/** A part of the field: attempts that began in the window and took so long. */
+export interface RegionQuestion extends FieldQuestion {
+  fromDurationMs: number;
+  /** null: however long */
+  toDurationMs: number | null;
+}
+
+export interface HurtQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  id: number;
+}
+
+export interface LostByTierQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  id: number;
+}
+
+export interface PersonQuestion extends Pick<FlowsQuestion, 'window'> {
+  /** dictionary numbers */
+  persons: readonly number[];
+}
+
+export type JourneysQuestion = Pick<FlowsQuestion, 'window' | 'focus'>;
+
+export interface JourneyQuestion extends JourneysQuestion {
+  /** numbers of its flows, first step first */
+  steps: readonly number[];
+}
+
+export interface ComponentQuestion extends Pick<FlowsQuestion, 'window'> {
+  name: string;
+}
+
+/** What a person may decide about an incident. */
+export type Action =
+  | { what: 'join'; id: number; into: number; who: string }
+  | { what: 'unjoin'; id: number; who: string }
+  | { what: 'split'; id: number; flows: number[]; who: string }
+  | { what: 'setAside'; id: number; reason: string; untilMs: number; who: string }
+  | { what: 'takeBack'; id: number; who: string };
+
+export type ActionResult = { ok: true; id: number } | { ok: false; why: string };

@@ -1,0 +1,81 @@
+import { BUCKET_MS } from '@toplens/core/flows';
+import { Register, type HourOfFlow } from '@toplens/core/incidents';
+import { History } from '@toplens/core/normal';
+import { DAY_MS, dayKinds, floorTo, HOUR_MS } from '@toplens/core/time';
+import type { Settings } from '../../settings/settings';
+import { SettingsBook } from '../../settings/settings-book';
+import { loadHour, newestEnd, storedHours } from '../../store/attempts';
+import type { Database } from '../../store/database';
+import { loadIncidents } from '../../store/incidents';
+import { loadReleases, type Release } from '../../store/releases';
+import { loadDue } from '../../store/judging-due';
+import { loadRollUps, staleHours } from '../../store/roll-ups';
+import { usableChanges } from '../../settings/try-change';
+import { loadChanges } from '../../store/settings';
+import { loadShares, type TraceShare } from '../../store/trace-shares';
+import { Hours } from './hours';
+import { Names } from './names';
+import { Segments } from './segments';
+
+/** All that the engine knows: shared by judging and answering. */
+export interface World {
+  database: Database;
+  names: Names;
+  settings: SettingsBook;
+  hours: Hours;
+  segments: Segments;
+  history: History;
+  register: Register;
+  releases: Release[];
+  /** stretches of which traces were thinned out, in order of time */
+  shares: TraceShare[];
+  /** attempts by flow and minute, of the hours that were judged */
+  minutes: Map<number, Map<number, HourOfFlow>>;
+  /** up to when data is complete; 0 before the first data */
+  watermarkMs: number;
+  /** up to when minutes are judged */
+  judgedMs: number;
+  /** old stretches are judged anew from here on, day by day, beside what is live; `undefined` when none are */
+  dueFromMs: number | undefined;
+  /** grows with everything that changes an answer: answers made under an older one are made again */
+  version: number;
+}
+
+const MEMORY_DAYS = 36;
+
+/** Reads from the database what a restart needs. @returns the world, and hours whose roll-ups are to be made again */
+export async function loadWorld(database: Database, file: Settings, segmentsDir: string, nowMs: number): Promise<{ world: World; stale: number[] }> {
+  const stale = await staleHours(database);
+  const settings = new SettingsBook(file, usableChanges(file, await loadChanges(database)));
+  const names = new Names(database, settings);
+  await names.refresh();
+  const register = new Register(await loadIncidents(database));
+  const isMasked = (flow: number, startMs: number) => register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
+  const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs, (flow, timeMs) => names.siteLimits(flow, timeMs)); // prettier-ignore
+  history.calendar = dayKinds(settings.calendarAt(Infinity));
+  const watermarkMs = await newestEnd(database, nowMs);
+  for (let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS); watermarkMs > 0 && dayMs <= watermarkMs; dayMs += DAY_MS)
+    history.load(await loadRollUps(database, dayMs, dayMs + DAY_MS));
+  const segments = new Segments(segmentsDir);
+  // What was touched and not judged may be newer than its file.
+  for (const { hourMs } of stale) segments.drop(hourMs);
+  const newestBatch = Math.max(0, ...stale.map((hour) => hour.batch));
+  const hours = new Hours(await storedHours(database), (hourMs) => loadHour(database, hourMs), segments, newestBatch);
+  const world: World = {
+    database, names, settings, hours, segments, history, register, watermarkMs,
+    releases: await loadReleases(database), shares: await loadShares(database), minutes: new Map(), judgedMs: 0, version: 1,
+    dueFromMs: await loadDue(database),
+  }; // prettier-ignore
+  // The last hour is judged once more: the process may have ended between a commit and its judgement.
+  if (watermarkMs > 0) world.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);
+  return { world, stale: stale.map((hour) => hour.hourMs) };
+}
+
+/** Takes over what people changed. */
+export function takeSettings(world: World, settings: SettingsBook, key: string): void {
+  world.settings = world.names.settings = settings;
+  const flow = world.names.flowOfKey(key);
+  if (flow !== undefined) world.history.forgetFlow(flow);
+  else world.history.calendar = dayKinds(settings.calendarAt(Infinity));
+  world.version++;
+}

@@ -1,0 +1,41 @@
+import { randomUUID } from 'node:crypto';
+import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
+import { Problem, PROBLEMS } from './errors';
+
+/** problem+json, RFC 9457. */
+export function sendProblem(response: Response, problem: Problem, id?: string): void {
+  const [status, title] = PROBLEMS[problem.code];
+  if (problem.extra.retryAfterS !== undefined) response.setHeader('retry-after', String(problem.extra.retryAfterS));
+  response
+    .status(status)
+    .type('application/problem+json')
+    .send(
+      JSON.stringify({
+        type: `urn:toplens:problem:${problem.code}`,
+        title,
+        status,
+        detail: problem.detail,
+        ...(problem.extra.field && { field: problem.extra.field }),
+        ...(id && { instance: `urn:uuid:${id}` }),
+      }),
+    );
+}
+
+export const unknownRoute: RequestHandler = (request) => {
+  throw new Problem('notFound', `${request.method} ${request.baseUrl}${request.path} is not part of this API; /api/openapi.json describes it`);
+};
+
+/** Every error ends here; what nobody expected gets a number under which the log has it. */
+export function problemHandler(log: Logger): ErrorRequestHandler {
+  return (error: Error & { type?: string; status?: number; expose?: boolean }, request, response, next) => {
+    if (response.headersSent) return next(error);
+    if (error instanceof Problem) return sendProblem(response, error);
+    if (error.type === 'entity.too.large') return sendProblem(response, new Problem('tooLarge', error.message, { field: 'request body' }));
+    if (error.status !== undefined && error.status >= 400 && error.status < 500)
+      return sendProblem(response, new Problem('badRequest', error.message, { field: 'request body' }));
+    const id = randomUUID();
+    log.error({ id, error: error.stack, method: request.method, path: request.path }, 'request failed');
+    sendProblem(response, new Problem('internal', `this was logged under ${id}; what is on your screen is still what was true before`), id);
+  };
+}
