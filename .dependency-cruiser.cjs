@@ -9,7 +9,7 @@ const rooms = {
   threads: '',
   settings: '',
   store: 'threads|names|settings',
-  intake: 'store|names',
+  intake: 'store|threads|names',
   search: 'store|threads|names|contract',
   outbound: 'store|contract',
   maintenance: 'store|intake|engine|search|contract',

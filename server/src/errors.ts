@@ -15,6 +15,7 @@ export const PROBLEMS = {
   stopping: [503, 'The server is stopping'],
   tooHeavy: [503, 'The question is too heavy'],
   starting: [503, 'The server is starting'],
+  damaged: [500, 'A part of the database is damaged'],
   internal: [500, 'Something went wrong on the server'],
 } as const satisfies Record<string, readonly [number, string]>;
 

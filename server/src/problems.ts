@@ -2,6 +2,12 @@ import { randomUUID } from 'node:crypto';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import { Problem, PROBLEMS } from './errors';
+import { databaseAway } from './store/database';
+import { isDamage, ThreadError } from './threads/ask-and-serve';
+
+/** For whoever meets it, and for the operator. */
+export const WHAT_IS_DAMAGED =
+  'What lies there cannot be read; everything else can, and telemetry is taken. "npm run check" says what is damaged; stop the server and give the newest backup to "npm run restore -- FILE": the journal adds what came after it.';
 
 /** problem+json, RFC 9457. */
 export function sendProblem(response: Response, problem: Problem, id?: string): void {
@@ -34,6 +40,8 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
     if (error.type === 'entity.too.large') return sendProblem(response, new Problem('tooLarge', error.message, { field: 'request body' }));
     if (error.status !== undefined && error.status >= 400 && error.status < 500)
       return sendProblem(response, new Problem('badRequest', error.message, { field: 'request body' }));
+    if (error instanceof ThreadError && error.isGone) return sendProblem(response, databaseAway());
+    if (error instanceof ThreadError && isDamage(error)) return sendProblem(response, new Problem('damaged', WHAT_IS_DAMAGED));
     const id = randomUUID();
     log.error({ id, error: error.stack, method: request.method, path: request.path }, 'request failed');
     sendProblem(response, new Problem('internal', `this was logged under ${id}; what is on your screen is still what was true before`), id);

@@ -6,7 +6,8 @@ import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
 import { Problem } from '../errors';
 import { makeBrief } from '../outbound/make-brief';
-import { DatabaseError, type Database } from '../store/database';
+import type { Database } from '../store/database';
+import { ThreadError } from '../threads/ask-and-serve';
 import { addEvent, findByKey, findHandoff, insertHandoff, listHandoffs, setState, trailOf, type HandoffRow } from '../store/handoffs';
 import { askAround, askIncident } from './incidents';
 import { checkWindow, readInput } from './query';
@@ -62,7 +63,7 @@ export function handoffRoutes(database: Database, engine: Engine, search: Search
       await database.transaction(insertHandoff({ id, incident: incidentId, team, note, brief, markdown, idempotencyKey }));
     } catch (error) {
       // Two requests with one key at the same time: the first one made the handoff.
-      const other = error instanceof DatabaseError && error.code === UNIQUE_VIOLATION && (await findByKey(database, idempotencyKey));
+      const other = error instanceof ThreadError && error.code === UNIQUE_VIOLATION && (await findByKey(database, idempotencyKey));
       if (!other) throw error;
       response.status(200).json(await whole(database, other.id));
       return;

@@ -6,7 +6,7 @@ import { startTestServer, type TestServer } from '../fixtures/test-server';
 
 const engines: Worker[] = [];
 jest.mock('../threads/start-worker', () => {
-  const { startWorker } = jest.requireActual<typeof import('../threads/start-worker')>('../store/worker');
+  const { startWorker } = jest.requireActual<typeof import('../threads/start-worker')>('../threads/start-worker');
   const start: typeof startWorker = (entry, ...rest) => {
     const worker = startWorker(entry, ...rest);
     if (entry.startsWith('engine/')) engines.push(worker);

@@ -25,7 +25,9 @@ import { estate } from './infrastructure/estate';
 import { money } from './journeys/money';
 import { runPass } from './evaluation/pass';
 import { personAttempts } from './attempts/person';
-import type { FromEngine, ToEngine } from './protocol';
+import { serve, type Handlers } from '../threads/ask-and-serve';
+import type { CommittedBatch } from '../store/committed-batch';
+import type { EngineBatch, EngineNotice, Questions } from './protocol';
 import { thinTraces } from './evaluation/thin-traces';
 import { Watermark } from './state/watermark';
 import { loadWorld, takeSettings, type World } from './state/world';
@@ -42,7 +44,8 @@ const { port, settings, segmentsDir, usualTracesAMinute, nowMs } = workerData as
 /** The server's clock, as its main thread tells it. */
 let aheadMs = nowMs - Date.now();
 const serverNow = () => Date.now() + aheadMs;
-const send = (message: FromEngine) => parentPort?.postMessage(message);
+const notify = (notice: EngineNotice) => parentPort?.postMessage(notice);
+const logError = (message: string, error: Error) => notify({ log: { level: 'error', message, detail: { err: error } } });
 
 /** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
 const PASS_EVERY_MS = 1_000;
@@ -69,7 +72,7 @@ const loaded = loadWorld(new Database(port), settings, segmentsDir, nowMs).then(
   return world;
 });
 
-const sendFigures = (world: World) => send({ kind: 'figures', figures: figures(world, { lastPassMs, passBeganMs }) });
+const sendFigures = (world: World) => notify({ figures: figures(world, { lastPassMs, passBeganMs }) });
 
 /** Old stretches get so much of a pass; `isFinal`: all of it is wanted now. */
 const DUE_MS = 1_500;
@@ -98,7 +101,7 @@ async function pass(world: World, isFinal: boolean): Promise<void> {
   world.history.trim(world.watermarkMs - DAY_MS);
   for (const hourMs of world.minutes.keys()) if (hourMs < world.judgedMs - KEEP_COUNTS_MS) world.minutes.delete(hourMs);
   thinning ??= thinTraces(world, usualTracesAMinute)
-    .catch((error: Error) => send({ kind: 'log', level: 'error', message: 'traces cannot be thinned out; it is tried again', detail: { error: error.stack } }))
+    .catch((error: Error) => logError('traces cannot be thinned out; it is tried again', error))
     .finally(() => (thinning = undefined));
 }
 
@@ -126,63 +129,6 @@ async function settle(world: World, isFinal = false): Promise<void> {
   } while (isFinal && (changed.size > 0 || world.dueFromMs !== undefined));
 }
 
-async function answer(world: World, message: Extract<ToEngine, { kind: 'ask' }>): Promise<unknown> {
-  switch (message.name) {
-    case 'worstFirst':
-      return worstFirst(world, message.ask);
-    case 'attempt':
-      return attemptPage(world, message.ask);
-    case 'incident':
-      return incidentPage(world, message.ask);
-    case 'attemptHosts':
-      return attemptHosts(world, message.ask);
-    case 'incidentHosts':
-      return incidentHosts(world, message.ask);
-    case 'logScope':
-      return logScope(world, message.ask);
-    case 'freshness':
-      return freshness(world);
-    case 'flows':
-      return flowTable(world, message.ask);
-    case 'field':
-      return flowField(world, message.ask);
-    case 'path':
-      return flowPath(world, message.ask);
-    case 'component':
-      return componentPage(world, message.ask);
-    case 'region':
-      return flowRegion(world, message.ask);
-    case 'flow':
-      return flowPage(world, message.ask);
-    case 'hurt':
-      return hurt(world, message.ask);
-    case 'lostByTier':
-      return lostByTier(world, message.ask);
-    case 'person':
-      return personAttempts(world, message.ask);
-    case 'journeys':
-      return journeys(world, message.ask);
-    case 'money':
-      return money(world, message.ask);
-    case 'journey':
-      return journey(world, message.ask);
-    case 'estate':
-      return estate(world, message.ask);
-    case 'changes':
-      return changesNow(world);
-    case 'act':
-      return act(world, message.ask);
-    case 'settings':
-      await changeSettings(world, message.ask);
-      return null;
-    case 'flowCounts':
-      return flowCounts(world);
-    case 'settle':
-      await settle(world, true);
-      return null;
-  }
-}
-
 /** From where a limit is in force, everything is judged anew; rates and names need no judging. */
 async function changeSettings(world: World, change: SettingChange): Promise<void> {
   takeSettings(world, new SettingsBook(settings, usableChanges(settings, await loadChanges(world.database))), change.key);
@@ -193,29 +139,50 @@ async function changeSettings(world: World, change: SettingChange): Promise<void
   await settle(world);
 }
 
-async function receive(message: ToEngine): Promise<void> {
-  const world = await loaded;
-  switch (message.kind) {
-    case 'batch': {
-      const { columns, batch } = message.batch;
-      for (const hourMs of world.hours.append(columns, batch)) changed.add(hourMs);
-      aheadMs = message.batch.nowMs - Date.now();
-      watermark.add(columns, serverNow());
-      return;
-    }
-    case 'ask': {
-      const reply = await answer(world, message).then(
-        (result): FromEngine => ({ kind: 'answer', id: message.id, ok: true, answer: result }),
-        (error: Error): FromEngine => ({ kind: 'answer', id: message.id, ok: false, message: error.stack ?? error.message }),
-      );
-      return send(reply);
-    }
-    case 'stop':
-      clearInterval(timer);
-      while (passing) await passing.catch(() => undefined);
-      await thinning;
-      return send({ kind: 'answer', id: message.id, ok: true, answer: null });
-  }
+const handlersFor = (world: World): Handlers<Questions> => ({
+  worstFirst: (question) => worstFirst(world, question),
+  attempt: (question) => attemptPage(world, question),
+  incident: (question) => incidentPage(world, question),
+  attemptHosts: (question) => attemptHosts(world, question),
+  incidentHosts: (question) => incidentHosts(world, question),
+  logScope: (question) => logScope(world, question),
+  freshness: () => freshness(world),
+  flows: (question) => flowTable(world, question),
+  field: (question) => flowField(world, question),
+  path: (question) => flowPath(world, question),
+  component: (question) => componentPage(world, question),
+  region: (question) => flowRegion(world, question),
+  flow: (question) => flowPage(world, question),
+  hurt: (question) => hurt(world, question),
+  lostByTier: (question) => lostByTier(world, question),
+  person: (question) => personAttempts(world, question),
+  journeys: (question) => journeys(world, question),
+  money: (question) => money(world, question),
+  journey: (question) => journey(world, question),
+  estate: (question) => estate(world, question),
+  changes: () => changesNow(world),
+  act: (action) => act(world, action),
+  settings: async (change) => {
+    await changeSettings(world, change);
+    return null;
+  },
+  flowCounts: () => flowCounts(world),
+  settle: async () => {
+    await settle(world, true);
+    return null;
+  },
+  stop: async () => {
+    clearInterval(timer);
+    while (passing) await passing.catch(() => undefined);
+    await thinning;
+    return null;
+  },
+});
+
+function takeBatch(world: World, { columns, batch, nowMs: serverMs }: CommittedBatch): void {
+  for (const hourMs of world.hours.append(columns, batch)) changed.add(hourMs);
+  aheadMs = serverMs - Date.now();
+  watermark.add(columns, serverNow());
 }
 
 const timer = setInterval(() => {
@@ -223,12 +190,18 @@ const timer = setInterval(() => {
     // While passes are long, as when history is loaded, four fifths of the time belong to the intake.
     const restMs = Math.min(LONGEST_REST_MS, 4 * lastPassMs);
     if (passing || performance.now() - lastPassEnd < restMs) return;
-    return settle(world).catch((error: Error) =>
-      send({ kind: 'log', level: 'error', message: 'a pass failed; it is tried again', detail: { error: error.stack } }),
-    );
+    return settle(world).catch((error: Error) => logError('a pass failed; it is tried again', error));
   });
 }, PASS_EVERY_MS);
 
-parentPort?.on('message', (message: ToEngine) => {
-  receive(message).catch((error: Error) => send({ kind: 'log', level: 'error', message: 'a message to the engine failed', detail: { error: error.stack } }));
+const main = parentPort as MessagePort;
+const served = loaded.then((world) => ({ world, take: serve<Questions>(main, handlersFor(world)) }));
+
+main.on('message', (message: EngineBatch | object) => {
+  served
+    .then(({ world, take }) => {
+      if (take(message)) return;
+      if ('batch' in message) takeBatch(world, message.batch);
+    })
+    .catch((error: Error) => logError('a message to the engine failed', error));
 });

@@ -5,11 +5,11 @@ import { Problem } from '../errors';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
-import { WaitingAnswers } from '../threads/waiting-answers';
+import { Client } from '../threads/ask-and-serve';
 import { startWorker } from '../threads/start-worker';
 import { heapLimit } from '../threads/worker-memory';
 import { AtHand } from './at-hand';
-import type { FromEngine, Questions, ToEngine } from './protocol';
+import type { EngineBatch, EngineNotice, Questions } from './protocol';
 import type { EngineFigures } from './state/freshness';
 
 export interface EngineOptions {
@@ -30,7 +30,7 @@ const starting = () =>
 /** The computation, in a worker of its own: no request waits for another one's heavy question. When it dies, another one starts. */
 export class Engine {
   #figures: EngineFigures | undefined;
-  #waiting = new WaitingAnswers();
+  #client: Client<Questions> | undefined;
   #worker: Worker | undefined;
   #isReady = false;
   #stopped = false;
@@ -57,20 +57,19 @@ export class Engine {
       { port, ...this.options, nowMs: Date.now() },
       { transferList: [port], resourceLimits: heapLimit(0.4, 1_024, 16_384) },
     );
-    const waiting = (this.#waiting = new WaitingAnswers());
+    const client = (this.#client = new Client<Questions>(worker));
     this.#worker = worker;
-    worker.on('message', (message: FromEngine) => {
-      if (message.kind === 'log') return this.log[message.level](message.detail, message.message);
-      if (message.kind === 'figures') return (this.#figures = message.figures);
-      if (message.ok) waiting.resolve(message.id, message.answer);
-      else waiting.reject(message.id, new Error(message.message));
+    worker.on('message', (message: EngineNotice | object) => {
+      if (client.take(message)) return;
+      if ('log' in message) this.log[message.log.level](message.log.detail, message.log.message);
+      else if ('figures' in message) this.#figures = message.figures;
     });
     worker.on('error', (error) => {
       this.lastDeath = error.message;
       this.log.error({ err: error }, 'the engine stopped; it is started again');
     });
     worker.on('exit', () => {
-      waiting.rejectAll(starting());
+      client.end(starting());
       if (this.#worker !== worker) return;
       this.#worker = undefined;
       this.#isReady = false;
@@ -78,7 +77,7 @@ export class Engine {
       const pauseMs = Math.min(LONGEST_PAUSE_MS, RESTART_AFTER_MS * 2 ** this.#deathsInARow++);
       setTimeout(() => !this.#stopped && !this.#worker && void this.start().catch(() => undefined), pauseMs).unref();
     });
-    await waiting.ask((id) => worker.postMessage({ kind: 'ask', id, name: 'freshness', ask: null } satisfies ToEngine));
+    await client.ask('freshness', null);
     this.#isReady = true;
     this.#deathsInARow = 0;
     this.forgetAnswers();
@@ -89,7 +88,7 @@ export class Engine {
     const worker = this.#worker;
     this.#worker = undefined;
     this.#isReady = false;
-    this.#waiting.rejectAll(starting());
+    this.#client?.end(starting());
     await worker?.terminate();
     if (!this.#stopped) await this.start();
   }
@@ -111,9 +110,8 @@ export class Engine {
   }
 
   ask<Name extends keyof Questions>(name: Name, ask: Questions[Name]['ask']): Promise<Questions[Name]['answer']> {
-    const worker = this.#worker;
-    if (!worker || !this.#isReady) return Promise.reject(starting());
-    const answer = this.#waiting.ask<Questions[Name]['answer']>((id) => worker.postMessage({ kind: 'ask', id, name, ask }));
+    if (!this.#client || !this.#isReady) return Promise.reject(starting());
+    const answer = this.#client.ask(name, ask);
     // Whoever had everything judged wants to see that.
     return name === 'settle' ? answer.finally(() => this.forgetAnswers()) : answer;
   }
@@ -123,7 +121,7 @@ export class Engine {
     if (!this.#worker) return;
     const { columns } = batch;
     const buffers = COLUMN_NAMES.map((name) => columns[name].buffer as ArrayBuffer);
-    this.#worker.postMessage({ kind: 'batch', batch } satisfies ToEngine, buffers);
+    this.#worker.postMessage({ batch } satisfies EngineBatch, buffers);
   }
 
   async stop(): Promise<void> {
@@ -131,8 +129,7 @@ export class Engine {
     const worker = this.#worker;
     if (!worker) return;
     const patience = new Promise((resolve) => setTimeout(resolve, STOP_PATIENCE_MS).unref());
-    if (this.#isReady)
-      await Promise.race([this.#waiting.ask((id) => worker.postMessage({ kind: 'stop', id } satisfies ToEngine)), patience]).catch(() => undefined);
+    if (this.#isReady) await Promise.race([this.#client?.ask('stop', null), patience]).catch(() => undefined);
     await worker.terminate();
   }
 }

@@ -42,6 +42,7 @@ import type {
 import type { Hurt } from './incidents/hurt';
 import type { EngineFigures } from './state/freshness';
 
+/** What the engine is asked, and what it answers. */
 export interface Questions {
   attempt: { ask: AttemptQuestion; answer: AttemptPageShape | null };
   worstFirst: { ask: WorstFirstQuestion; answer: WorstFirstShape };
@@ -73,15 +74,14 @@ export interface Questions {
   /** judges all that came so far; resolves when done */
   settle: { ask: null; answer: null };
   flowCounts: { ask: null; answer: FlowCount[] };
+  /** ends the pass that is under way, and begins no other */
+  stop: { ask: null; answer: null };
 }
 
-export type ToEngine =
-  | { kind: 'batch'; batch: CommittedBatch }
-  | { [Name in keyof Questions]: { kind: 'ask'; id: number; name: Name; ask: Questions[Name]['ask'] } }[keyof Questions]
-  | { kind: 'stop'; id: number };
+/** What the engine is told, without an answer. */
+export interface EngineBatch {
+  batch: CommittedBatch;
+}
 
-export type FromEngine =
-  | { kind: 'figures'; figures: EngineFigures }
-  | { kind: 'answer'; id: number; ok: true; answer: unknown }
-  | { kind: 'answer'; id: number; ok: false; message: string }
-  | { kind: 'log'; level: 'info' | 'error'; message: string; detail: object };
+/** What the engine says by itself. */
+export type EngineNotice = { figures: EngineFigures } | { log: { level: 'info' | 'error'; message: string; detail: object } };

@@ -1,5 +1,5 @@
 import type { Database, Statement } from '../store/database';
-import { DatabaseError } from '../store/database';
+import { ThreadError } from '../threads/ask-and-serve';
 import { KINDS, noRecords, type Records } from './decode';
 
 /** A record that the database refused, kept aside. */
@@ -27,7 +27,7 @@ const OUT_OF_MEMORY = '53200';
 
 /** Is it worth trying the same once more? Without a SQLSTATE the database did not answer at all. */
 export function isTransient(error: unknown): boolean {
-  if (!(error instanceof DatabaseError)) return false;
+  if (!(error instanceof ThreadError)) return false;
   if (error.isGone) return true;
   return error.code !== undefined && error.code !== OUT_OF_MEMORY && TRANSIENT_CLASSES.has(error.code.slice(0, 2));
 }

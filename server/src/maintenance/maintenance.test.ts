@@ -114,6 +114,23 @@ test('a backup that was cut off, or of which a byte is another, is not used; an 
   await again.close();
 });
 
+test('a damaged page of a table is told by whoever meets it, by health, and by its answer; everything else goes on', async () => {
+  const server = await start();
+  await sendSome(server, 1_000);
+  await server.intake.settled();
+  const [found] = await server.database.query<{ path: string }>("SELECT pg_relation_filepath('attempt') AS path");
+  await server.close();
+  flip(join(dataDir(), 'database', found?.path as string), 8_192 + 4_000);
+  const again = await start();
+  // What judges needs that page, and cannot begin; it says so.
+  const answer = await fetch(`${again.url}/api/flow-counts`);
+  expect(['urn:toplens:problem:damaged', 'urn:toplens:problem:recovering']).toContain(((await answer.json()) as { type: string }).type);
+  expect(again.health.report.database).toMatchObject({ state: 'degraded', words: expect.stringMatching(/invalid page in block 1.*npm run restore/) as string });
+  await sendSome(again);
+  expect((await fetch(`${again.url}/api/settings`)).status).toBe(200);
+  await again.close();
+}, 60_000);
+
 test('without a backup the journal alone makes the database anew, as long as it is complete', async () => {
   const server = await start();
   await sendSome(server);

@@ -30,6 +30,7 @@ const TRIES_BEFORE_REBUILD = 4;
  */
 export class Recovery {
   #why: string | undefined;
+  #damage: { what: string; sinceMs: number } | undefined;
   #isUnderWay = false;
   #stopped = false;
   #notes: { atMs: number; words: string }[] = [];
@@ -47,6 +48,11 @@ export class Recovery {
     return this.#notes;
   }
 
+  /** What of the database's files was found damaged first, and when. */
+  get damage(): { what: string; sinceMs: number } | undefined {
+    return this.#damage;
+  }
+
   /** Why the database is away. */
   get why(): string | undefined {
     return this.#why;
@@ -57,6 +63,11 @@ export class Recovery {
   }
 
   watch(): void {
+    this.deps.database.onDamaged((what) => {
+      if (this.#damage) return;
+      this.#damage = { what, sinceMs: Date.now() };
+      this.deps.log.error({ what }, 'a part of the database is damaged: see docs/operations.md');
+    });
     this.deps.database.onBroken((why) => {
       this.deps.log.error({ why }, 'the database went away; it is opened anew');
       this.deps.intake.interrupt();
@@ -72,7 +83,8 @@ export class Recovery {
     this.#isUnderWay = true;
     try {
       await this.deps.intake.replay(applied);
-      if (this.#why === undefined) await this.deps.engine.start();
+      // One that dies at the start, as on a damaged page, is started again and again by itself; telemetry is taken meanwhile.
+      if (this.#why === undefined) await this.deps.engine.start().catch((error: Error) => this.deps.log.error({ err: error }, 'the engine did not start'));
     } catch (error) {
       if (this.#why === undefined) throw error;
     } finally {
@@ -113,6 +125,7 @@ export class Recovery {
     if (tries >= TRIES_BEFORE_REBUILD && !disk.trouble) {
       await database.breakOff();
       this.#note(await placeAnew(opening, `The database did not come back (${why.slice(0, 200)}).`));
+      this.#damage = undefined;
     }
     await database.reopen();
     await Promise.all([search.restart(), intake.replay(await appliedMark())]);

@@ -2,6 +2,7 @@ import type { Config } from '../config';
 import type { Engine } from '../engine/engine';
 import type { Intake } from '../intake/intake';
 import type { Search } from '../search/search';
+import { WHAT_IS_DAMAGED } from '../problems';
 import type { BackupRota } from './backup-rota';
 import type { DiskGuard } from './disk-guard';
 import type { Health, Look } from './health';
@@ -44,6 +45,7 @@ export function watchParts(health: Health, { intake, engine, search, disk, recov
   });
   health.watch('database', () => {
     if (recovery.why !== undefined) return { state: 'down', words: 'It went away and is being opened anew. Telemetry is taken into the journal meanwhile.' };
+    if (recovery.damage) return { state: 'degraded', words: `A part of it is damaged (${recovery.damage.what}). ${WHAT_IS_DAMAGED}` };
     const [newest] = recovery.notes;
     return newest ? { state: 'degraded', words: newest.words } : OK;
   });

@@ -1,13 +1,12 @@
+import { LRUCache } from 'lru-cache';
 import type { Logger } from 'pino';
 import type { Worker } from 'node:worker_threads';
 import { Problem } from '../errors';
 import { databaseAway, type Database } from '../store/database';
-import { WaitingAnswers } from '../threads/waiting-answers';
+import { Client } from '../threads/ask-and-serve';
 import { startWorker } from '../threads/start-worker';
 import { heapLimit } from '../threads/worker-memory';
 import type { SearchName, SearchQuestions } from './questions';
-
-type Answer = { id: number; ok: true; result: unknown } | { id: number; ok: false; message: string };
 
 /** Answers kept: what a few people look at again and again. */
 const MOST_KEPT = 40;
@@ -24,11 +23,11 @@ const tooHeavy = () =>
  * for nobody else. The worker's memory is limited; when it dies, what was asked is refused and another one starts.
  */
 export class Search {
-  #waiting = new WaitingAnswers();
+  #client: Client<SearchQuestions> | undefined;
   #worker: Worker | undefined;
   #stopped = false;
   #pauseMs = RESTART_AFTER_MS;
-  readonly #kept = new Map<string, Promise<unknown>>();
+  readonly #kept = new LRUCache<string, Promise<unknown>>({ max: MOST_KEPT });
   /** times that the worker died by itself */
   deaths = 0;
 
@@ -52,18 +51,15 @@ export class Search {
     const begun = performance.now();
     const port = this.database.connectThread();
     const worker = startWorker('search/search-worker.ts', { port }, { transferList: [port], resourceLimits: this.heap });
-    const waiting = (this.#waiting = new WaitingAnswers());
+    const client = (this.#client = new Client(worker));
     this.#worker = worker;
-    worker.on('message', (answer: Answer) => {
-      if (answer.ok) waiting.resolve(answer.id, answer.result);
-      else waiting.reject(answer.id, new Error(answer.message));
-    });
+    worker.on('message', (message: object) => client.take(message));
     worker.on('error', (error: NodeJS.ErrnoException) => {
       this.log.error({ err: error }, 'the search stopped; it is started again');
-      waiting.rejectAll(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooHeavy() : databaseAway());
+      client.end(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooHeavy() : databaseAway());
     });
     worker.on('exit', () => {
-      waiting.rejectAll(databaseAway());
+      client.end(databaseAway());
       if (this.#worker !== worker) return;
       this.#worker = undefined;
       if (this.#stopped) return;
@@ -88,12 +84,11 @@ export class Search {
     const key = JSON.stringify([name, question, version]);
     const known = this.#kept.get(key) as Promise<SearchQuestions[Name]['answer']> | undefined;
     if (known) return known;
-    const worker = this.#worker;
-    if (!worker) return Promise.reject(databaseAway());
-    if (this.#waiting.size >= MOST_WAITING)
+    const client = this.#client;
+    if (!client || !this.#worker) return Promise.reject(databaseAway());
+    if (client.size >= MOST_WAITING)
       return Promise.reject(new Problem('tooMany', 'Too many questions wait for the search. Try again in a moment.', { retryAfterS: 5 }));
-    if (this.#kept.size >= MOST_KEPT) this.#kept.delete(this.#kept.keys().next().value as string);
-    const answer = this.#waiting.ask<SearchQuestions[Name]['answer']>((id) => worker.postMessage({ id, name, question }));
+    const answer = client.ask(name, question);
     this.#kept.set(key, answer);
     answer.catch(() => this.#kept.delete(key));
     return answer;

@@ -33,7 +33,7 @@ export interface Manifest {
 }
 
 export interface BackupSource {
-  database: Database;
+  database: Pick<Database, 'backupStart' | 'backupStop' | 'query'>;
   dataDir: string;
   /** runs while no checkpoint is made */
   withoutCheckpoints: <Result>(work: () => Promise<Result>) => Promise<Result>;

@@ -3,11 +3,11 @@ import { dirname, join } from 'node:path';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
 import { writeBackup } from './backup';
-import type { Database } from './database';
 import { appliedUpTo } from './journal-applied';
 import { threadMemory } from '../threads/thread-memory';
 import { migrate, UpgradeFailed } from './migrate';
-import type { CopiedTable, DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
+import type { BackupEnd, CopiedTable, DatabaseNotice, DatabaseQuestions, IngestBatch, IngestResult } from './protocol';
+import { isDamage, serve, type Handlers } from '../threads/ask-and-serve';
 
 const { dataDir, templateDir, backupDir } = workerData as { dataDir: string; templateDir: string; backupDir: string | undefined };
 
@@ -79,11 +79,11 @@ const opened = openDatabase().then(async (db) => {
 async function backUpBeforeUpgrade(db: PGlite): Promise<void> {
   if (dataDir === '' || backupDir === undefined) return;
   const source = {
-    backupStart: () => answer(db, { id: 0, kind: 'backupStart' }),
-    backupStop: () => answer(db, { id: 0, kind: 'backupStop' }),
+    backupStart: () => backupStart(db),
+    backupStop: () => backupStop(db),
     // Of an older layout nothing is known of the journal: all of it is applied again.
     query: () => Promise.resolve([]),
-  } as unknown as Database;
+  };
   const file = join(backupDir, `before-upgrade-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}Z.tar.gz`);
   await writeBackup({ database: source, dataDir: dirname(dataDir), withoutCheckpoints: (work) => work() }, file);
 }
@@ -226,76 +226,71 @@ async function flush(db: PGlite): Promise<void> {
   if (dataDir !== '') syncBelow(join(dataDir, 'pg_wal'), Date.now() - 60_000);
 }
 
-async function answer(db: PGlite, request: DatabaseRequest): Promise<unknown> {
-  switch (request.kind) {
-    case 'query':
-      return (await db.query(request.sql, request.params)).rows;
-    case 'copyOut': {
-      const { blob } = await db.query(`COPY (${request.sql}) TO '/dev/blob' (FORMAT binary)`);
-      return new Uint8Array(await (blob as Blob).arrayBuffer());
-    }
-    case 'exec':
-      await db.exec(request.sql);
-      return undefined;
-    case 'transaction':
-      await db.transaction(async (tx) => {
-        for (const { sql, params } of request.statements) await tx.query(sql, params);
-      });
-      return undefined;
-    case 'ingest':
-      return ingest(db, request.batch);
-    case 'checkpoint':
-      return checkpoint(db);
-    case 'flush':
-      return flush(db);
-    case 'backupStart':
-      await checkpoint(db);
-      await db.query("SELECT pg_backup_start('toplens', true)");
-      return undefined;
-    case 'backupStop': {
-      const { rows } = await db.query<{ labelfile: string }>('SELECT labelfile FROM pg_backup_stop(false)');
-      await flush(db);
-      return { label: rows[0]?.labelfile ?? '' };
-    }
-    case 'connect':
-      listen(request.port);
-      return undefined;
-    case 'memory':
-      return threadMemory();
-    case 'close':
-      await db.close();
-      return undefined;
-  }
+async function backupStart(db: PGlite): Promise<void> {
+  await checkpoint(db);
+  await db.query("SELECT pg_backup_start('toplens', true)");
 }
+
+async function backupStop(db: PGlite): Promise<BackupEnd> {
+  const { rows } = await db.query<{ labelfile: string }>('SELECT labelfile FROM pg_backup_stop(false)');
+  await flush(db);
+  return { label: rows[0]?.labelfile ?? '' };
+}
+
+const handlersFor = (db: PGlite): Handlers<DatabaseQuestions> => ({
+  query: async ({ sql, params }) => (await db.query<Record<string, unknown>>(sql, params)).rows,
+  copyOut: async ({ sql }) => {
+    const { blob } = await db.query(`COPY (${sql}) TO '/dev/blob' (FORMAT binary)`);
+    return new Uint8Array(await (blob as Blob).arrayBuffer());
+  },
+  exec: async ({ sql }) => {
+    await db.exec(sql);
+  },
+  transaction: async (statements) => {
+    await db.transaction(async (tx) => {
+      for (const { sql, params } of statements) await tx.query(sql, params);
+    });
+  },
+  ingest: (batch) => ingest(db, batch),
+  checkpoint: () => checkpoint(db),
+  flush: () => flush(db),
+  backupStart: () => backupStart(db),
+  backupStop: () => backupStop(db),
+  connect: ({ port }) => listen(port),
+  memory: () => threadMemory(),
+  close: () => db.close(),
+});
+
+const notify = (notice: DatabaseNotice) => parentPort?.postMessage(notice);
 
 let isBroken = false;
 
-async function reply(request: DatabaseRequest): Promise<DatabaseAnswer | undefined> {
-  if (isBroken) return undefined;
-  const db = await opened;
-  try {
-    return { id: request.id, ok: true, result: await answer(db, request) };
-  } catch (error) {
-    const why = await whyBroken(db, error as Error);
-    if (why !== undefined) {
-      isBroken = true;
-      return { broken: why };
-    }
-    const { message, code, query } = error as Error & { code?: string; query?: string };
-    return { id: request.id, ok: false, message, code, sql: query };
+/** @returns whether whoever asked gets the error: nobody is answered by a database that broke */
+async function lookAtError(db: PGlite, error: Error & { code?: string }): Promise<boolean> {
+  if (isBroken) return false;
+  const why = await whyBroken(db, error);
+  if (why !== undefined) {
+    isBroken = true;
+    notify({ broken: why });
+    return false;
   }
+  if (isDamage(error)) notify({ damaged: error.message });
+  return true;
 }
 
 function listen(port: MessagePort): void {
-  port.on('message', (request: DatabaseRequest) => {
-    reply(request).then(
-      (told) => {
-        if (!told) return;
-        if ('broken' in told) parentPort?.postMessage(told);
-        else port.postMessage(told, told.ok && told.result instanceof Uint8Array ? [told.result.buffer as ArrayBuffer] : []);
-      },
+  const served = opened.then((db) =>
+    serve<DatabaseQuestions>(port, handlersFor(db), {
+      transfer: (answer) => (answer instanceof Uint8Array ? [answer.buffer as ArrayBuffer] : []),
+      onError: (error) => lookAtError(db, error),
+    }),
+  );
+  served.catch(() => undefined);
+  port.on('message', (message: object) => {
+    served.then(
+      (take) => !isBroken && take(message),
       // It could not be opened.
-      (error: Error) => parentPort?.postMessage({ broken: error.message, cannotUpgrade: error instanceof UpgradeFailed } satisfies DatabaseAnswer),
+      (error: Error) => notify({ broken: error.message, cannotUpgrade: error instanceof UpgradeFailed }),
     );
   });
 }

@@ -1,39 +1,15 @@
 import { MessageChannel, type MessagePort, type Worker } from 'node:worker_threads';
 import { Problem } from '../errors';
-import type { DatabaseAnswer, DatabaseRequest, IngestBatch, IngestResult } from './protocol';
+import { Client, ThreadError } from '../threads/ask-and-serve';
 import type { ThreadMemory } from '../threads/thread-memory';
-import { WaitingAnswers } from '../threads/waiting-answers';
+import type { BackupEnd, DatabaseNotice, DatabaseQuestions, IngestBatch, IngestResult, Statement } from './protocol';
 import { UpgradeFailed } from './migrate';
 import { startWorker } from '../threads/start-worker';
 
-/** A failed statement, with its SQLSTATE and text. */
-export class DatabaseError extends Error {
-  override name = 'DatabaseError';
-  constructor(
-    message: string,
-    readonly code: string | undefined,
-    readonly sql: string | undefined,
-    /** the database itself went away, and is being opened anew */
-    readonly isGone = false,
-  ) {
-    super(message);
-  }
-}
+export type { Statement } from './protocol';
 
-export interface Statement {
-  sql: string;
-  params: unknown[];
-}
-
-type WithoutId<T> = T extends unknown ? Omit<T, 'id'> : never;
-
-/** Where the two parts of an online backup begin and end: PostgreSQL documentation, "Making a Base Backup Using the Low Level API". */
-export interface BackupEnd {
-  /** contents of the file backup_label */
-  label: string;
-}
-
-const gone = (why: string) => new DatabaseError(`the database went away: ${why}`, undefined, undefined, true);
+const gone = (why: string) =>
+  new ThreadError({ message: `the database went away: ${why}`, stack: undefined, sqlstate: undefined, sql: undefined, isGone: true, problem: undefined });
 
 /**
  * The database as seen from another thread. PGlite blocks its thread for a whole query, so it lives in a worker
@@ -43,11 +19,12 @@ const gone = (why: string) => new DatabaseError(`the database went away: ${why}`
  * thread ends, and another one opens the folder, as after a sudden death.
  */
 export class Database {
-  #waiting = new WaitingAnswers();
+  #client!: Client<DatabaseQuestions>;
   #port: MessagePort | Worker;
   #worker: Worker | undefined;
   #closing = false;
-  #listener: (why: string) => void = () => undefined;
+  #onBroken: (why: string) => void = () => undefined;
+  #onDamaged: (what: string) => void = () => undefined;
 
   constructor(
     port: MessagePort | Worker,
@@ -59,28 +36,34 @@ export class Database {
   }
 
   #listen(): void {
-    const [port, waiting] = [this.#port, this.#waiting];
-    port.on('message', (answer: DatabaseAnswer) => {
-      if ('broken' in answer) this.#breakDown(port, answer.broken, answer.cannotUpgrade);
-      else if (answer.ok) waiting.resolve(answer.id, answer.result);
-      else waiting.reject(answer.id, new DatabaseError(answer.message, answer.code, answer.sql));
+    const port = this.#port;
+    const client = (this.#client = new Client(port));
+    port.on('message', (message: DatabaseNotice | object) => {
+      if (client.take(message)) return;
+      if ('broken' in message) this.#breakDown(port, message.broken, message.cannotUpgrade);
+      else if ('damaged' in message) this.#onDamaged(message.damaged);
     });
-    port.on('close', () => waiting.rejectAll(gone('its thread ended')));
+    port.on('close', () => client.end(gone('its thread ended')));
     if (!this.#worker) return;
     this.#worker.on('error', (error) => this.#breakDown(port, error.message));
     this.#worker.on('exit', (code) => this.#breakDown(port, `its thread ended (${code})`));
   }
 
   #breakDown(port: MessagePort | Worker, why: string, cannotUpgrade = false): void {
-    if (port !== this.#port || this.#closing || this.#waiting.isGone) return;
-    this.#waiting.rejectAll(cannotUpgrade ? new UpgradeFailed(why) : gone(why));
+    if (port !== this.#port || this.#closing || this.#client.isEnded) return;
+    this.#client.end(cannotUpgrade ? new UpgradeFailed(why) : gone(why));
     void this.#worker?.terminate();
-    this.#listener(why);
+    this.#onBroken(why);
   }
 
   /** Called once each time the database goes away by itself. */
   onBroken(listener: (why: string) => void): void {
-    this.#listener = listener;
+    this.#onBroken = listener;
+  }
+
+  /** Called each time that a damaged part of its files was met. */
+  onDamaged(listener: (what: string) => void): void {
+    this.#onDamaged = listener;
   }
 
   /** Starts PGlite on a folder, or in memory when that is empty, and brings its tables up to date; before that, a backup is made. */
@@ -100,8 +83,7 @@ export class Database {
   async reopen(): Promise<void> {
     if (!this.reopenWorker) throw new Error('only the thread that opened the database can open it anew');
     await this.#worker?.terminate();
-    this.#waiting.rejectAll(gone('it is being opened anew'));
-    this.#waiting = new WaitingAnswers();
+    this.#client.end(gone('it is being opened anew'));
     this.#port = this.#worker = this.reopenWorker();
     this.#listen();
     await this.query('SELECT 1');
@@ -110,68 +92,68 @@ export class Database {
   /** A second connection for another thread: transfer the port, and make a Database of it there. */
   connectThread(): MessagePort {
     const { port1, port2 } = new MessageChannel();
-    this.#ask({ kind: 'connect', port: port1 }, [port1]).catch(() => port1.close());
+    this.#client.ask('connect', { port: port1 }, [port1]).catch(() => port1.close());
     return port2;
   }
 
   async query<Row = Record<string, unknown>>(sql: string, params: unknown[] = []): Promise<Row[]> {
-    return (await this.#ask({ kind: 'query', sql, params })) as Row[];
+    return (await this.#client.ask('query', { sql, params })) as Row[];
   }
 
   /** The rows of a query in binary COPY format, for `CopiedRows`. It takes no parameters: numbers alone go into its text. */
   async copyOut(sql: string): Promise<Uint8Array> {
-    return (await this.#ask({ kind: 'copyOut', sql })) as Uint8Array;
+    return this.#client.ask('copyOut', { sql });
   }
 
   async exec(sql: string): Promise<void> {
-    await this.#ask({ kind: 'exec', sql });
+    await this.#client.ask('exec', { sql });
   }
 
   /** All statements or none. */
   async transaction(statements: Statement[]): Promise<void> {
-    await this.#ask({ kind: 'transaction', statements });
+    await this.#client.ask('transaction', statements);
   }
 
   /** Stores a batch, all or nothing; what is there already stays as it is. */
   async ingest(batch: IngestBatch): Promise<IngestResult> {
-    return (await this.#ask({ kind: 'ingest', batch })) as IngestResult;
+    return this.#client.ask('ingest', batch);
   }
 
   /** Makes everything committed so far survive a power cut. */
   async checkpoint(): Promise<void> {
-    await this.#ask({ kind: 'checkpoint' });
+    await this.#client.ask('checkpoint', null);
   }
 
   /** Makes what was committed so far survive a power cut by the database's own log alone: quick, for what people decide. */
   async flush(): Promise<void> {
-    await this.#ask({ kind: 'flush' });
+    await this.#client.ask('flush', null);
   }
 
   /** From now on until `backupStop` the files may be copied while they are written to; no checkpoint may be made meanwhile. */
   async backupStart(): Promise<void> {
-    await this.#ask({ kind: 'backupStart' });
+    await this.#client.ask('backupStart', null);
   }
 
   async backupStop(): Promise<BackupEnd> {
-    return (await this.#ask({ kind: 'backupStop' })) as BackupEnd;
+    return this.#client.ask('backupStop', null);
   }
 
   /** Memory of the database's thread; the database itself, which runs as WebAssembly, is part of `buffersBytes`. */
   async memory(): Promise<ThreadMemory> {
-    return (await this.#ask({ kind: 'memory' })) as ThreadMemory;
+    return this.#client.ask('memory', null);
   }
 
   /** Closes it in good order, or, when that takes too long, lets the next start replay its log. */
   async close(patienceMs = 3_000): Promise<void> {
     this.#closing = true;
     const patience = new Promise((resolve) => setTimeout(resolve, patienceMs).unref());
-    await Promise.race([this.#ask({ kind: 'close' }), patience]).catch(() => undefined);
+    await Promise.race([this.#client.ask('close', null), patience]).catch(() => undefined);
     await this.#worker?.terminate();
   }
 
   /** Ends its thread as it is; `reopen` starts another. */
   async breakOff(): Promise<void> {
-    this.#waiting.rejectAll(gone('it is not open'));
+    this.#client.end(gone('it is not open'));
     await this.#worker?.terminate();
   }
 
@@ -179,10 +161,6 @@ export class Database {
   async abandon(): Promise<void> {
     this.#closing = true;
     await this.#worker?.terminate();
-  }
-
-  #ask(request: WithoutId<DatabaseRequest>, transfer: MessagePort[] = []): Promise<unknown> {
-    return this.#waiting.ask((id) => (this.#port as MessagePort).postMessage({ ...request, id }, transfer));
   }
 }
 

@@ -1,4 +1,16 @@
 import type { MessagePort } from 'node:worker_threads';
+import type { ThreadMemory } from '../threads/thread-memory';
+
+export interface Statement {
+  sql: string;
+  params: unknown[];
+}
+
+/** Where the two parts of an online backup begin and end: PostgreSQL documentation, "Making a Base Backup Using the Low Level API". */
+export interface BackupEnd {
+  /** contents of the file backup_label */
+  label: string;
+}
 
 /** A batch of decoded telemetry on its way to the database: rows for binary COPY, and what belongs to them. */
 export interface IngestBatch {
@@ -64,22 +76,28 @@ export interface IngestResult {
   known: number[];
 }
 
-export type DatabaseRequest =
-  | { id: number; kind: 'query'; sql: string; params: unknown[] }
-  | { id: number; kind: 'exec'; sql: string }
-  | { id: number; kind: 'copyOut'; sql: string }
-  | { id: number; kind: 'ingest'; batch: IngestBatch }
-  | { id: number; kind: 'checkpoint' }
-  | { id: number; kind: 'flush' }
-  | { id: number; kind: 'backupStart' }
-  | { id: number; kind: 'backupStop' }
-  | { id: number; kind: 'transaction'; statements: { sql: string; params: unknown[] }[] }
-  | { id: number; kind: 'connect'; port: MessagePort }
-  | { id: number; kind: 'memory' }
-  | { id: number; kind: 'close' };
+/** What the database's thread is asked. */
+export interface DatabaseQuestions {
+  query: { ask: { sql: string; params: unknown[] }; answer: Record<string, unknown>[] };
+  exec: { ask: { sql: string }; answer: void };
+  /** rows of a query in binary COPY format */
+  copyOut: { ask: { sql: string }; answer: Uint8Array };
+  ingest: { ask: IngestBatch; answer: IngestResult };
+  checkpoint: { ask: null; answer: void };
+  flush: { ask: null; answer: void };
+  backupStart: { ask: null; answer: void };
+  backupStop: { ask: null; answer: BackupEnd };
+  /** all statements or none */
+  transaction: { ask: Statement[]; answer: void };
+  /** another thread asks through this port from now on */
+  connect: { ask: { port: MessagePort }; answer: void };
+  memory: { ask: null; answer: ThreadMemory };
+  close: { ask: null; answer: void };
+}
 
-export type DatabaseAnswer =
-  /** the database cannot be asked any more, and why */
+/** What the database's thread says by itself. */
+export type DatabaseNotice =
+  /** it cannot be asked any more, and why */
   | { broken: string; cannotUpgrade?: boolean }
-  | { id: number; ok: true; result: unknown }
-  | { id: number; ok: false; message: string; code: string | undefined; sql: string | undefined };
+  /** a part of its files is damaged: what lies there cannot be read, everything else can */
+  | { damaged: string };
