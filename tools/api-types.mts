@@ -1,9 +1,15 @@
-// Writes the app's types from the API's description.
-import { writeFileSync } from 'node:fs';
+// Writes the app's types from the API's description; with --check it says whether they are what they would be.
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import openapiTS, { astToString, type OpenAPI3 } from 'openapi-typescript';
 import { openApi } from '../server/src/contract/open-api';
 
-const types = await openapiTS(openApi('/') as unknown as OpenAPI3);
-const banner = '// Made by `npm run api-types` from the description that the server gives at /api/openapi.json. Not edited by hand.\n';
-writeFileSync(join(import.meta.dirname, '..', 'app', 'src', 'data', 'api-types.ts'), banner + astToString(types));
+const FILE = join(import.meta.dirname, '..', 'app', 'src', 'data', 'api-types.ts');
+const BANNER = '// Made by `npm run api-types` from the description that the server gives at /api/openapi.json. Not edited by hand.\n';
+
+const types = BANNER + astToString(await openapiTS(openApi('/') as unknown as OpenAPI3));
+if (!process.argv.includes('--check')) writeFileSync(FILE, types);
+else if (readFileSync(FILE, 'utf8') !== types) {
+  console.error('app/src/data/api-types.ts is not what the API says: run `npm run api-types`');
+  process.exit(1);
+}

@@ -82,7 +82,7 @@ export async function byteFlips(flips: number, seed = 1): Promise<FlipResult> {
 async function tryStart(dataDir: string, acknowledged: number): Promise<string> {
   let server: Awaited<ReturnType<typeof startServerProcess>>;
   try {
-    server = await startServerProcess(dataDir, { TOPLENS_BACKUPS: '0' }, 45_000);
+    server = await startServerProcess(dataDir, { TOPLENS_BACKUPS: '0' }, 45_000, 'telemetry taken');
   } catch (error) {
     return `did not start: ${(error as Error).message}`;
   }
@@ -91,7 +91,7 @@ async function tryStart(dataDir: string, acknowledged: number): Promise<string> 
     const stored = await until('what is stored', async () => {
       const n = await storedAt(server.url);
       return n >= acknowledged && { n };
-    }, 5_000).then(({ n }) => n, () => storedAt(server.url).catch((error: Error) => error)); // prettier-ignore
+    }, 20_000).then(({ n }) => n, () => storedAt(server.url).catch((error: Error) => error)); // prettier-ignore
     const { parts } = (await (await fetch(`${server.url}/healthz`)).json()) as { parts: Record<string, { state: string }> };
     const isTold = parts.journal?.state !== 'ok' || parts.database?.state !== 'ok';
     if (typeof stored === 'number' && stored >= acknowledged) return 'whole';

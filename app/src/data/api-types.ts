@@ -9,65 +9,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes spans; acknowledged when they are on the disk */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": Record<string, never>;
-                    "application/x-protobuf": string;
-                };
-            };
-            responses: {
-                /** @description taken; the answer tells what was not */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description not of the protocol: do not send it again */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description an ingest key is needed */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description too large */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description of another type */
-                415: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description come back after Retry-After */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
+        /**
+         * Spans
+         * @description Acknowledged when they are on the disk.
+         */
+        post: operations["postV1Traces"];
         delete?: never;
         options?: never;
         head?: never;
@@ -83,65 +29,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes lines of logs, changes as events named toplens.change, business events named toplens.business_event; acknowledged when they are on the disk */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": Record<string, never>;
-                    "application/x-protobuf": string;
-                };
-            };
-            responses: {
-                /** @description taken; the answer tells what was not */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description not of the protocol: do not send it again */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description an ingest key is needed */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description too large */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description of another type */
-                415: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description come back after Retry-After */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
+        /**
+         * Lines of logs; changes as events named toplens.change, business events named toplens.business_event
+         * @description Acknowledged when they are on the disk.
+         */
+        post: operations["postV1Logs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -157,65 +49,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes points of metrics of all kinds; acknowledged when they are on the disk */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": Record<string, never>;
-                    "application/x-protobuf": string;
-                };
-            };
-            responses: {
-                /** @description taken; the answer tells what was not */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description not of the protocol: do not send it again */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description an ingest key is needed */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description too large */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description of another type */
-                415: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description come back after Retry-After */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
+        /**
+         * Points of metrics, of all kinds
+         * @description Acknowledged when they are on the disk.
+         */
+        post: operations["postV1Metrics"];
         delete?: never;
         options?: never;
         head?: never;
@@ -231,64 +69,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes page views, script errors, business events and spans of a page, with the key of the page as ?key=… and from its origins alone; acknowledged when they are on the disk */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "text/plain": string;
-                };
-            };
-            responses: {
-                /** @description taken; the answer tells what was not */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description not of the protocol: do not send it again */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description an ingest key is needed */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description too large */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description of another type */
-                415: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description come back after Retry-After */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
+        /**
+         * Page views, script errors, business events and spans of a page
+         * @description Acknowledged when they are on the disk.
+         */
+        post: operations["postV1Browser"];
         delete?: never;
         options?: never;
         head?: never;
@@ -304,71 +89,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes page loads of a HAR 1.2 file; sent again it adds nothing; acknowledged when they are on the disk */
-        post: {
-            parameters: {
-                query?: {
-                    /** @description whose pages these are */
-                    component?: string;
-                    /** @description of which application */
-                    application?: string;
-                    /** @description of the pages */
-                    version?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": Record<string, never>;
-                };
-            };
-            responses: {
-                /** @description taken; the answer tells what was not */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description not of the protocol: do not send it again */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description an ingest key is needed */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description too large */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description of another type */
-                415: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description come back after Retry-After */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
+        /**
+         * Page loads of a HAR file: version 1.2; sent again it adds nothing
+         * @description Acknowledged when they are on the disk.
+         */
+        post: operations["postV1Har"];
         delete?: never;
         options?: never;
         head?: never;
@@ -384,66 +109,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes business events as CloudEvents 1.0, one or a batch, or as a CSV file whose first row names the columns; acknowledged when they are on the disk */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/cloudevents+json": Record<string, never>;
-                    "application/cloudevents-batch+json": unknown[];
-                    "text/csv": string;
-                };
-            };
-            responses: {
-                /** @description taken; the answer tells what was not */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description not of the protocol: do not send it again */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description an ingest key is needed */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description too large */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description of another type */
-                415: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description come back after Retry-After */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
+        /**
+         * Business events
+         * @description Acknowledged when they are on the disk.
+         */
+        post: operations["postV1BusinessEvents"];
         delete?: never;
         options?: never;
         head?: never;
@@ -459,65 +129,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes changes as CloudEvents 1.0, one or a batch; acknowledged when they are on the disk */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/cloudevents+json": Record<string, never>;
-                    "application/cloudevents-batch+json": unknown[];
-                };
-            };
-            responses: {
-                /** @description taken; the answer tells what was not */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description not of the protocol: do not send it again */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description an ingest key is needed */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description too large */
-                413: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description of another type */
-                415: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description come back after Retry-After */
-                503: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
+        /**
+         * Changes
+         * @description Acknowledged when they are on the disk.
+         */
+        post: operations["postV1Changes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -532,66 +148,24 @@ export interface paths {
             cookie?: never;
         };
         /** Incidents of a window, worst first */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                    /** @description what orders the list */
-                    rankBy?: "harm" | "people" | "money" | "promises" | "keyCustomers";
-                    /** @description rates of a past window: as they were set then, or as they are today */
-                    rates?: "then" | "today";
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Incidents of a window, worst first */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["WorstFirst"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
+        get: operations["getWorstFirst"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
+        /** Sudden changes: the last five minutes against the hour before, for every flow and component */
+        get: operations["getChanges"];
         put?: never;
         post?: never;
         delete?: never;
@@ -608,64 +182,24 @@ export interface paths {
             cookie?: never;
         };
         /** One incident within a window */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description One incident within a window */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Incident"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
+        get: operations["getIncidentsById"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}/lost-by-tier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
+        /** Value that an incident cost so far, by tier */
+        get: operations["getIncidentsByIdLostByTier"];
         put?: never;
         post?: never;
         delete?: never;
@@ -683,85 +217,23 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Joins, splits, sets aside, and takes back */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["NewDecision"];
-                };
-            };
-            responses: {
-                /** @description the incident to look at now */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Decided"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** Decision on an incident: joins, splits, sets aside, and takes back */
+        post: operations["postIncidentsByIdDecisions"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/changes": {
+    "/api/attempts/{traceId}/{spanId}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The last five minutes against the hour before, for every flow and component */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The last five minutes against the hour before, for every flow and component */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Changes"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** One attempt with all its spans */
+        get: operations["getAttemptsByTraceIdBySpanId"];
         put?: never;
         post?: never;
         delete?: never;
@@ -770,56 +242,32 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/incidents/{id}/brief": {
+    "/api/attempts/{traceId}/{spanId}/hosts": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The brief as it would be sent */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description to whom */
-                    team?: string;
-                    /** @description what the sender adds */
-                    note?: string;
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The brief as it would be sent */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["BriefPage"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
+        /** Hosts of an attempt in its minutes */
+        get: operations["getAttemptsByTraceIdBySpanIdHosts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{traceId}/{spanId}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
+        /** What else a store was asked while this statement ran */
+        get: operations["getAttemptsByTraceIdBySpanIdBeside"];
         put?: never;
         post?: never;
         delete?: never;
@@ -836,62 +284,7 @@ export interface paths {
             cookie?: never;
         };
         /** All flows with what their attempts came to */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description All flows with what their attempts came to */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["FlowTable"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getFlows"];
         put?: never;
         post?: never;
         delete?: never;
@@ -908,112 +301,7 @@ export interface paths {
             cookie?: never;
         };
         /** One flow */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description One flow */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["FlowPage"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/attempts/{traceId}/{spanId}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One attempt with all its spans */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    traceId: string;
-                    spanId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description One attempt with all its spans */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AttemptPage"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getFlowsById"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1029,65 +317,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Its attempts by time and duration */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Its attempts by time and duration */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Field"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** Attempts of a flow by time and duration */
+        get: operations["getFlowsByIdField"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1104,68 +335,7 @@ export interface paths {
             cookie?: never;
         };
         /** Attempts of a part of the field, worst first */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                    /** @description milliseconds: took at least so long */
-                    longer?: number;
-                    /** @description milliseconds: took less than this; left out: however long */
-                    shorter?: number;
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Attempts of a part of the field, worst first */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Region"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getFlowsByIdRegion"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1182,66 +352,231 @@ export interface paths {
             cookie?: never;
         };
         /** The components that a flow goes through */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The components that a flow goes through */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Path"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getFlowsByIdPath"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flow-counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that was ever recorded, by flow */
+        get: operations["getFlowCounts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journeys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Ways that people walk through flows: who sets out, leaves, completes */
+        get: operations["getJourneys"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journeys/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One journey, step by step, and in which order to mend */
+        get: operations["getJourneysById"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/money": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Orders, value, size and conversion against the same hours of like days */
+        get: operations["getMoney"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/estate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that runs: five minutes at the end of the window against the hour before them */
+        get: operations["getEstate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/components/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A component: callers, callees, hosts, flows, incidents, changes */
+        get: operations["getComponentsByName"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}/hosts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hosts of an incident: processes and runtimes too, ruled out or left over */
+        get: operations["getIncidentsByIdHosts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/incidents/{id}/logs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Log lines of an incident's components brought to patterns, against the hours before */
+        get: operations["getIncidentsByIdLogs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Page loads in browsers by page or country, heaviest first; where it is worse; what does not come */
+        get: operations["getPages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/page-loads/{view}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One view of one page, with all that it fetched */
+        get: operations["getPageLoadsByView"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/page-load-of/{trace}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The view that a trace began in */
+        get: operations["getPageLoadOfByTrace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/script-errors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Errors of scripts in groups, by people met */
+        get: operations["getScriptErrors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/source-maps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Source maps that stacks are read through */
+        get: operations["getSourceMaps"];
+        put?: never;
+        /** Source map (ECMA-426); one of the same component, version and file is replaced */
+        post: operations["postSourceMaps"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1256,138 +591,7 @@ export interface paths {
             cookie?: never;
         };
         /** People whom an incident hurt, worst off first, without names */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description People whom an incident hurt, worst off first, without names */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Hurt"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/incidents/{id}/lost-by-tier": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Money that an incident cost so far, by tier */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Money that an incident cost so far, by tier */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["LostByTier"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getIncidentsByIdHurt"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1405,62 +609,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The same with ids, as CSV: needs a key of those who may see persons; recorded with who and why */
-        post: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": {
-                        why: string;
-                    };
-                };
-            };
-            responses: {
-                /** @description CSV (RFC 4180) */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "text/csv": string;
-                    };
-                };
-            };
-        };
+        /**
+         * People whom an incident hurt with ids, as CSV
+         * @description Needs a key of those who may see persons; recorded with who and why.
+         */
+        post: operations["postIncidentsByIdHurtExport"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1476,41 +629,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What one person did, in order: found by id, or by the SHA-256 of an e-mail address; needs a key; recorded with who and why */
-        post: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": {
-                        find: string;
-                        why: string;
-                    };
-                };
-            };
-            responses: {
-                /** @description found */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Person"];
-                    };
-                };
-            };
-        };
+        /** What one person did, in order of time: needs a key; recorded with who and why */
+        post: operations["postPeopleFind"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1525,35 +645,7 @@ export interface paths {
             cookie?: never;
         };
         /** Who looked at persons by name, and why */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Who looked at persons by name, and why */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PersonLooks"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getPersonLooks"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1562,70 +654,15 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/journeys": {
+    "/api/incidents/{id}/brief": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Ways that people walk through flows: who sets out, leaves, completes */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Ways that people walk through flows: who sets out, leaves, completes */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Journeys"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** The brief as it would be sent */
+        get: operations["getIncidentsByIdBrief"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1634,72 +671,33 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/journeys/{id}": {
+    "/api/handoffs": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** One journey, step by step, and in which order to mend */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description One journey, step by step, and in which order to mend */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Journey"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
+        /** Handoffs, newest first */
+        get: operations["getHandoffs"];
+        put?: never;
+        /** Handoff of an incident to a team */
+        post: operations["postHandoffs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handoffs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
         };
+        /** One handoff with its trail */
+        get: operations["getHandoffsById"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1708,723 +706,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/money": {
+    "/api/handoffs/{id}/answer": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Orders, value, size and conversion against the same hours of like days */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only this application */
-                    application?: string;
-                    /** @description only this flow */
-                    flow?: number;
-                    /** @description only what this team has or should get */
-                    team?: string;
-                    /** @description only attempts of this site */
-                    site?: string;
-                    /** @description only attempts of this version */
-                    version?: string;
-                    /** @description only attempts of this region */
-                    region?: string;
-                    /** @description only attempts of this tier */
-                    tier?: string;
-                    /** @description only attempts of this promotion */
-                    promotion?: string;
-                    /** @description only attempts of this host */
-                    host?: string;
-                    /** @description with what the window is compared */
-                    against?: "nothing" | "week" | "day" | "before" | "release";
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Orders, value, size and conversion against the same hours of like days */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Money"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get?: never;
         put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pages": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Page loads in browsers by page, country …, heaviest first; where it is worse; what does not come */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description what views are told apart by */
-                    by?: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
-                    /** @description only views of this page */
-                    page?: string;
-                    /** @description only views of this country */
-                    country?: string;
-                    /** @description only views of this area */
-                    area?: string;
-                    /** @description only views of this browser */
-                    browser?: string;
-                    /** @description only views of this system */
-                    system?: string;
-                    /** @description only views of this connection */
-                    connection?: string;
-                    /** @description only views of this version */
-                    version?: string;
-                    /** @description only views of this application */
-                    application?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Page loads in browsers by page, country …, heaviest first; where it is worse; what does not come */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PageLoads"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/page-loads/{view}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One view of one page, with all that it fetched */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    view: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description One view of one page, with all that it fetched */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PageLoad"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/page-load-of/{trace}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The view that a trace began in */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    trace: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The view that a trace began in */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PageLoadOf"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/script-errors": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Errors of scripts in groups, by people met */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                    /** @description only views of this page */
-                    page?: string;
-                    /** @description only views of this country */
-                    country?: string;
-                    /** @description only views of this area */
-                    area?: string;
-                    /** @description only views of this browser */
-                    browser?: string;
-                    /** @description only views of this system */
-                    system?: string;
-                    /** @description only views of this connection */
-                    connection?: string;
-                    /** @description only views of this version */
-                    version?: string;
-                    /** @description only views of this application */
-                    application?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Errors of scripts in groups, by people met */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ScriptErrors"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/source-maps": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Source maps that stacks are read through */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Source maps that stacks are read through */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SourceMaps"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        /** Takes a source map (ECMA-426); one of the same component, version and file is replaced */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["NewSourceMap"];
-                };
-            };
-            responses: {
-                /** @description kept */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SourceMapKept"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/estate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Everything that runs: five minutes at the end of the window against the hour before them */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Everything that runs: five minutes at the end of the window against the hour before them */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Estate"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/components/{name}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A component: callers, callees, hosts, flows, incidents, changes */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description minutes up to the newest judged one; moves on by itself */
-                    last?: number;
-                    /** @description begin, with `to` */
-                    from?: string;
-                    /** @description end, with `from` */
-                    to?: string;
-                };
-                header?: never;
-                path: {
-                    name: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description A component: callers, callees, hosts, flows, incidents, changes */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Component"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/attempts/{traceId}/{spanId}/hosts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Hosts of an attempt in its minutes */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    traceId: string;
-                    spanId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Hosts of an attempt in its minutes */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Hosts"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/attempts/{traceId}/{spanId}/beside": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What else a store was asked while this statement ran */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    traceId: string;
-                    spanId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description What else a store was asked while this statement ran */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Beside"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/incidents/{id}/hosts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Hosts, processes and runtimes while an incident went on: ruled out or left over */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Hosts, processes and runtimes while an incident went on: ruled out or left over */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Hosts"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/incidents/{id}/logs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Log lines of its components brought to patterns, against the hours before */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Log lines of its components brought to patterns, against the hours before */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["LogPatterns"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/flow-counts": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** All that was ever recorded, by flow */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description All that was ever recorded, by flow */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["FlowCounts"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
+        /** Answer of the desk: it takes a handoff, returns it with a reason, or reports a fix */
+        post: operations["postHandoffsByIdAnswer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2439,70 +731,10 @@ export interface paths {
             cookie?: never;
         };
         /** Rates, calendar, and every change of a setting */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Rates, calendar, and every change of a setting */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Settings"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getSettings"];
         put?: never;
-        /** Changes a setting; what was set before stays in its history */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["NewSetting"];
-                };
-            };
-            responses: {
-                /** @description as they are now */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Settings"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** Change of a setting; what was set before stays in its history */
+        post: operations["postSettings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2518,42 +750,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes a change back to what was set before it */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["NewSetting"];
-                };
-            };
-            responses: {
-                /** @description as they are now */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Settings"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** Undoing of a change: back to what was set before it */
+        post: operations["postSettingsChangesByIdUndo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2568,35 +766,7 @@ export interface paths {
             cookie?: never;
         };
         /** How fresh the data is */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description How fresh the data is */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Freshness"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getStatus"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2613,35 +783,7 @@ export interface paths {
             cookie?: never;
         };
         /** How this server's parts are, what is judged again, whose clock is wrong */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description How this server's parts are, what is judged again, whose clock is wrong */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ServerState"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getServerState"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2658,38 +800,7 @@ export interface paths {
             cookie?: never;
         };
         /** Records that the database refused, newest first */
-        get: {
-            parameters: {
-                query?: {
-                    /** @description older than this one */
-                    before?: number;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Records that the database refused, newest first */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RefusedRecords"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        get: operations["getRefusedRecords"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2708,36 +819,8 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Drops a refused record */
-        delete: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description dropped */
-                204: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** Refused record: drops it */
+        delete: operations["deleteRefusedRecordsById"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2752,226 +835,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Tries to store a refused record once more; refused again, it is kept aside again */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description whether it was taken this time */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SentAgain"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/handoffs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Handoffs, newest first */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Handoffs, newest first */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Handoffs"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        /** Sends an incident to a team */
-        post: {
-            parameters: {
-                query?: never;
-                header: {
-                    /** @description the same key never sends twice */
-                    "idempotency-key": string;
-                };
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["NewHandoff"];
-                };
-            };
-            responses: {
-                /** @description was made before with this key */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Handoff"];
-                    };
-                };
-                /** @description made */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Handoff"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/handoffs/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One handoff with its trail */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description One handoff with its trail */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Handoff"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/handoffs/{id}/answer": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** The desk takes a handoff, returns it with a reason, or reports a fix */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["DeskAnswer"];
-                };
-            };
-            responses: {
-                /** @description as it is now */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Handoff"];
-                    };
-                };
-                /** @description what is wrong and the way on */
-                default: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
+        /** Refused record: tries to store it once more; refused again, it is kept aside again */
+        post: operations["postRefusedRecordsByIdSendAgain"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2982,1344 +847,4770 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        RefusedRecords: {
-            total: number;
-            more: boolean;
-            records: {
-                id: number;
-                atMs: number;
-                kind: string;
-                sqlstate: string;
-                reason: string;
-                record: string;
-            }[];
-        };
-        SentAgain: {
-            taken: boolean;
-        };
-        PartHealth: {
-            /** @enum {string} */
-            state: "ok" | "degraded" | "down";
-            sinceMs: number;
-            words: string;
-        };
-        ServerState: {
-            /** @enum {string} */
-            state: "ok" | "degraded" | "down";
-            nowMs: number;
-            parts: {
-                intake: components["schemas"]["PartHealth"];
-                journal: components["schemas"]["PartHealth"];
-                database: components["schemas"]["PartHealth"];
-                engine: components["schemas"]["PartHealth"];
-                search: components["schemas"]["PartHealth"];
-                disk: components["schemas"]["PartHealth"];
-                backup: components["schemas"]["PartHealth"];
-            };
-            judgedAgainFromMs: number | null;
-            judgedMs: number | null;
-            gatheredNames: {
-                kind: string;
-                names: number;
-            }[];
-            clocks: {
-                component: string;
-                host: string;
-                aheadMs: number;
-                refused: number;
-                sinceMs: number;
-                lastMs: number;
-            }[];
-        };
-        Interval: {
-            estimate: number;
-            low: number;
-            high: number;
-        };
-        Series: {
-            startMs: number;
-            stepMs: number;
-            values: (number | null)[];
-            low: (number | null)[];
-            high: (number | null)[];
-            other: (number | null)[] | null;
-        };
+        /**
+         * Chart
+         * @description A series with what it shows
+         */
         Chart: {
-            /** @enum {string} */
+            /**
+             * @description what is drawn
+             * @example duration
+             * @enum {string}
+             */
             name: "duration" | "failures" | "attempts";
+            /**
+             * @description name of the flow
+             * @example Book a pick-up
+             */
             flow: string;
+            /** @description what is drawn */
             series: components["schemas"]["Series"];
+            /**
+             * @description the other window, in words; null when none is
+             * @example last Monday
+             */
             comparedWith: string | null;
         };
-        Mark: {
-            atMs: number;
-            words: string;
-        };
-        HandoffMark: {
-            id: string;
-            team: string;
-            /** @enum {string} */
-            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
-        };
-        Row: {
-            id: number;
-            rank: number;
-            moved: number | null;
-            title: string;
-            application: string;
-            flows: string[];
-            /** @enum {string} */
-            signal: "slow" | "failing" | "missing";
-            /** @enum {string} */
-            level: "calm" | "strained" | "hurting" | "broken";
-            /** @enum {string} */
-            priority: "P1" | "P2" | "P3" | "P4";
-            onsetMs: number;
-            endMs: number;
-            activeAtEnd: boolean;
-            inTroubleNow: boolean;
-            /** @enum {string} */
-            trend: "growing" | "steady" | "fading" | "new" | "over";
-            outcomes: {
-                onTime: number;
-                late: number;
-                hung: number;
-                failed: number;
-            };
-            missingAttempts: number;
-            harmPerHour: number;
-            harm: components["schemas"]["Interval"];
-            people: components["schemas"]["Interval"];
-            money: number;
-            keyCustomers: number;
-            weight: number;
-            best: number;
-            worst: number;
-            nearTie: boolean;
-            spark: components["schemas"]["Series"];
-            proposedTeam: string | null;
-            handoff: components["schemas"]["HandoffMark"] | null;
-        };
-        Odd: {
-            id: number;
-            title: string;
-            application: string;
-            onsetMs: number;
-            inTroubleNow: boolean;
-            mayBecome: string;
-        };
-        SetAside: {
-            id: number;
-            title: string;
-            reason: string;
-            by: string;
-            untilMs: number;
-        };
-        Compared: {
-            fromMs: number;
-            toMs: number;
-            words: string;
-            harmPerHour: number;
-            people: number;
-            incidents: number;
-            isKnown: boolean;
-        };
+        /**
+         * Freshness
+         * @description Up to when data is complete and judged, and who is silent
+         */
         Freshness: {
+            /**
+             * @description up to when data is complete; null before the first
+             * @example 1772446480000
+             */
             watermarkMs: number | null;
+            /**
+             * @description up to when minutes are judged; null before the first
+             * @example 1772446440000
+             */
             judgedMs: number | null;
+            /** @description applications that have sent nothing for longer than usual */
             silent: {
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
                 application: string;
+                /**
+                 * @description since when
+                 * @example 1772442840000
+                 */
                 sinceMs: number;
             }[];
         };
-        WorstFirst: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            /** @enum {string} */
-            ranking: "harm" | "people" | "money" | "promises" | "keyCustomers";
-            headline: string;
-            detail: string;
-            currency: string;
-            rows: components["schemas"]["Row"][];
-            odd: components["schemas"]["Odd"][];
-            hasPromises: boolean;
-            setAside: components["schemas"]["SetAside"][];
-            compared: components["schemas"]["Compared"] | null;
-            remaining: {
-                sessions: number;
-                attempts: number;
-            } | null;
-            lastEndedMs: number | null;
-            applications: string[];
-            teams: string[];
-            flows: {
-                id: number;
-                name: string;
-                application: string;
-            }[];
-            dimensions: {
-                /** @enum {string} */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-                values: string[];
-            }[];
-            freshness: components["schemas"]["Freshness"];
+        /**
+         * Interval
+         * @description A value with its 95 % interval
+         */
+        Interval: {
+            /**
+             * @description likeliest value
+             * @example 128
+             */
+            estimate: number;
+            /**
+             * @description lower end of the 95 % interval
+             * @example 1
+             */
+            low: number;
+            /**
+             * @description upper end of the 95 % interval
+             * @example 1
+             */
+            high: number;
         };
-        Change: {
-            /** @enum {string} */
-            kind: "flow" | "component";
-            name: string;
-            id: number | null;
-            /** @enum {string} */
-            measure: "attempts" | "failures" | "duration";
-            ratio: number | null;
+        /**
+         * Mark
+         * @description A moment on the time axis
+         */
+        Mark: {
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description in words
+             * @example
+             */
             words: string;
         };
-        Changes: {
-            changes: components["schemas"]["Change"][];
+        /**
+         * Problem
+         * @description What is wrong and the way on (RFC 9457)
+         */
+        Problem: {
+            /**
+             * @description which kind of problem, from the catalogue
+             * @example urn:toplens:problem:badInput
+             */
+            type: string;
+            /**
+             * @description what is wrong, in general
+             * @example A value in the request is not right
+             */
+            title: string;
+            /**
+             * @description HTTP status
+             * @example 400
+             */
+            status: number;
+            /**
+             * @description what is wrong here and the way on, for people
+             * @example rankBy: expected one of harm, people, money
+             */
+            detail: string;
+            /**
+             * @description name of the value that is not right
+             * @example rankBy
+             */
+            field?: string;
+            /**
+             * @description number under which the log has it
+             * @example urn:uuid:9e68c803-e0c6-4d57-b079-790b54c747bb
+             */
+            instance?: string;
         };
+        /**
+         * Remaining
+         * @description What a focus leaves of a window
+         */
+        Remaining: {
+            /**
+             * @description sessions
+             * @example 410
+             */
+            sessions: number;
+            /**
+             * @description attempts
+             * @example 1840
+             */
+            attempts: number;
+        };
+        /**
+         * Series
+         * @description Points of one measure beside what is usual; null where nothing is known or nothing came
+         */
+        Series: {
+            /**
+             * @description begin of the first step
+             * @example 1772442000000
+             */
+            startMs: number;
+            /**
+             * @description length of a step
+             * @example 60000
+             */
+            stepMs: number;
+            /**
+             * @description values
+             * @example []
+             */
+            values: (number | null)[];
+            /**
+             * @description lower end of the usual range; null where nothing is known
+             * @example []
+             */
+            low: (number | null)[];
+            /**
+             * @description upper end of the usual range; null where nothing is known
+             * @example []
+             */
+            high: (number | null)[];
+            /**
+             * @description the same measure in the window that is compared with; null when none is
+             * @example []
+             */
+            other: (number | null)[] | null;
+        };
+        /**
+         * Window
+         * @description A stretch of time: its end does not belong to it
+         */
+        Window: {
+            /**
+             * @description begin
+             * @example 1772442000000
+             */
+            fromMs: number;
+            /**
+             * @description end
+             * @example 1772445600000
+             */
+            toMs: number;
+        };
+        /**
+         * BillLine
+         * @description One line of the harm bill: quantity × rate × importance
+         */
         BillLine: {
-            /** @enum {string} */
+            /**
+             * @description which line
+             * @example waiting
+             * @enum {string}
+             */
             name: "waiting" | "failed" | "left" | "missing" | "money" | "keyCustomers";
+            /** @description what the line counts, in its own unit */
             quantity: components["schemas"]["Interval"];
+            /**
+             * @description harm of one
+             * @example 3
+             */
             rate: number;
+            /** @description harm, minutes of people's time */
             harm: components["schemas"]["Interval"];
         };
-        Part: {
-            flowId: number;
-            flow: string;
-            technicalName: string;
-            /** @enum {string} */
-            signal: "slow" | "failing" | "missing";
-            /** @enum {string} */
-            level: "calm" | "strained" | "hurting" | "broken";
-            onsetMs: number;
-            endMs: number;
-            active: boolean;
-            /** @enum {string} */
-            basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
-            limitMs: number | null;
-            /** @enum {string} */
-            limitBy: "owner" | "learned" | "none";
-            learnedLimitMs: number | null;
-            expectedMs: number | null;
-        };
-        Segment: {
-            /** @enum {string} */
-            dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-            value: string;
-            all: number;
-            bad: number;
-            people: number;
-            shareOfBad: number;
-            shareOfAll: number;
-            relativeRisk: number | null;
-            low: number;
-            high: number | null;
-            excess: number;
-            words: string;
-        };
+        /**
+         * Bites
+         * @description Where an incident shows and where it does not
+         */
         Bites: {
+            /** @description values in which it goes wrong more often */
             segments: components["schemas"]["Segment"][];
+            /** @description values in which it goes wrong no more often than usual */
             spared: components["schemas"]["Segment"][];
+            /** @description dimensions that make no difference, or cannot be told */
             ruledOut: {
-                /** @enum {string} */
+                /**
+                 * @description by what attempts are told apart
+                 * @example site
+                 * @enum {string}
+                 */
                 dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-                /** @enum {string} */
+                /**
+                 * @description why, in words
+                 * @example oneValue
+                 * @enum {string}
+                 */
                 why: "oneValue" | "noDifference";
+                /**
+                 * @description value
+                 * @example
+                 */
                 value: string | null;
             }[];
+            /**
+             * @description attempts that were late, hung or failed
+             * @example 212
+             */
             bad: number;
+            /**
+             * @description attempts there in all
+             * @example 1840
+             */
             all: number;
         };
-        Sample: {
-            atMs: number;
-            durationMs: number;
-            /** @enum {string} */
-            outcome: "onTime" | "late" | "hung" | "failed";
-            failure: string;
-            traceId: string;
-            spanId: string;
-            person: string;
-            component: string;
+        /**
+         * Change
+         * @description What changed in a flow or component within the last five minutes
+         */
+        Change: {
+            /**
+             * @description what it is
+             * @example flow
+             * @enum {string}
+             */
+            kind: "flow" | "component";
+            /**
+             * @description name of the flow or component
+             * @example slots
+             */
+            name: string;
+            /**
+             * @description number
+             * @example 7
+             */
+            id: number | null;
+            /**
+             * @description what changed
+             * @example attempts
+             * @enum {string}
+             */
+            measure: "attempts" | "failures" | "duration";
+            /**
+             * @description the last five minutes against the hour before; null where there was nothing before
+             * @example 3.4
+             */
+            ratio: number | null;
+            /**
+             * @description in words
+             * @example
+             */
+            words: string;
         };
+        /**
+         * Changes
+         * @description The last five minutes against the hour before
+         */
+        Changes: {
+            /** @description every flow and component, the largest change first */
+            changes: components["schemas"]["Change"][];
+        };
+        /**
+         * Compared
+         * @description The figures of the list in another window
+         */
+        Compared: {
+            /**
+             * @description begin
+             * @example 1772442000000
+             */
+            fromMs: number;
+            /**
+             * @description end
+             * @example 1772445600000
+             */
+            toMs: number;
+            /**
+             * @description in words
+             * @example
+             */
+            words: string;
+            /**
+             * @description harm an hour
+             * @example 214
+             */
+            harmPerHour: number;
+            /**
+             * @description persons, each counted once
+             * @example 128
+             */
+            people: number;
+            /**
+             * @description incidents that hurt somebody
+             * @example 2
+             */
+            incidents: number;
+            /**
+             * @description data reaches back so far
+             * @example true
+             */
+            isKnown: boolean;
+        };
+        /**
+         * Decided
+         * @description The incident to look at now
+         */
+        Decided: {
+            /**
+             * @description number
+             * @example 7
+             */
+            id: number;
+        };
+        /**
+         * Incident
+         * @description One incident within a window
+         */
+        Incident: {
+            /**
+             * @description number of the incident
+             * @example 7
+             */
+            id: number;
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description headline of the incident
+             * @example Book a pick-up fails for every fourth attempt
+             */
+            title: string;
+            /**
+             * @description who is hurt and how, in one sentence
+             * @example
+             */
+            sentence: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description what is wrong
+             * @example slow
+             * @enum {string}
+             */
+            signal: "slow" | "failing" | "missing";
+            /**
+             * @description how bad it is
+             * @example calm
+             * @enum {string}
+             */
+            level: "calm" | "strained" | "hurting" | "broken";
+            /**
+             * @description what is to be looked at first
+             * @example P1
+             * @enum {string}
+             */
+            priority: "P1" | "P2" | "P3" | "P4";
+            /**
+             * @description how it changes
+             * @example growing
+             * @enum {string}
+             */
+            trend: "growing" | "steady" | "fading" | "new" | "over";
+            /**
+             * @description when it began, told by change-point
+             * @example 1772442840000
+             */
+            onsetMs: number;
+            /**
+             * @description first moment that is usual again; the newest judged minute while it goes on
+             * @example 1772446440000
+             */
+            endMs: number;
+            /**
+             * @description went on at the end of the window
+             * @example true
+             */
+            activeAtEnd: boolean;
+            /**
+             * @description goes on now, whatever window is looked at
+             * @example true
+             */
+            inTroubleNow: boolean;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /** @description parts */
+            parts: components["schemas"]["Part"][];
+            /** @description lines of the harm bill: quantity, rate, harm */
+            bill: components["schemas"]["BillLine"][];
+            /**
+             * @description of the money, what promises are expected to cost
+             * @example 120
+             */
+            penalties: number;
+            /** @description harm, minutes of people's time */
+            harm: components["schemas"]["Interval"];
+            /**
+             * @description harm an hour
+             * @example 214
+             */
+            harmPerHour: number;
+            /**
+             * @description null when it does not count in the rank
+             * @example 1
+             */
+            rank: number | null;
+            /**
+             * @description best rank by harm while each rate is halved and doubled
+             * @example 1
+             */
+            best: number | null;
+            /**
+             * @description worst rank by harm while each rate is halved and doubled
+             * @example 2
+             */
+            worst: number | null;
+            /**
+             * @description its range overlaps with a neighbour's
+             * @example true
+             */
+            nearTie: boolean;
+            /** @description people hurt beyond the usual, each counted once */
+            people: components["schemas"]["Interval"];
+            /**
+             * @description people hurt who belong to key tiers
+             * @example 4
+             */
+            keyPeople: number;
+            /** @description attempts by what became of them */
+            outcomes: {
+                /**
+                 * @description attempts that took no longer than the limit
+                 * @example 1400
+                 */
+                onTime: number;
+                /**
+                 * @description attempts that took longer than the limit
+                 * @example 140
+                 */
+                late: number;
+                /**
+                 * @description attempts that took so long that people gave up
+                 * @example 4
+                 */
+                hung: number;
+                /**
+                 * @description attempts that failed
+                 * @example 31
+                 */
+                failed: number;
+            };
+            /** @description series to draw, beside what is usual */
+            charts: components["schemas"]["Chart"][];
+            /** @description releases, on the time axis */
+            marks: components["schemas"]["Mark"][];
+            /** @description in which part of the attempts it shows, and in which it does not */
+            bites: components["schemas"]["Bites"];
+            /** @description attempts to look at */
+            samples: components["schemas"]["Sample"][];
+            /** @description name of the component (service.name) */
+            component: {
+                /**
+                 * @description name
+                 * @example Book a pick-up
+                 */
+                name: string;
+                /**
+                 * @description in words
+                 * @example
+                 */
+                words: string;
+            } | null;
+            /** @description where it began; null where no attempt came whose trace could tell */
+            origin: components["schemas"]["Origin"] | null;
+            /** @description the team that should get it; null when none is known */
+            proposedTeam: {
+                /**
+                 * @description name of the team
+                 * @example Slots Team
+                 */
+                team: string;
+                /**
+                 * @description why, in words
+                 * @example a holiday moved by a week
+                 */
+                reason: string;
+            } | null;
+            /**
+             * @description names of all teams
+             * @example []
+             */
+            teams: string[];
+            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
+            remaining: components["schemas"]["Remaining"] | null;
+            /** @description why it was set aside; null when it was not */
+            setAside: {
+                /**
+                 * @description why, in words
+                 * @example a holiday moved by a week
+                 */
+                reason: string;
+                /**
+                 * @description who did it
+                 * @example Dana
+                 */
+                by: string;
+                /**
+                 * @description until when
+                 * @example 1772532840000
+                 */
+                untilMs: number;
+            } | null;
+            /** @description incidents that people joined with it */
+            joined: {
+                /**
+                 * @description number of the incident
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description headline of the incident
+                 * @example Book a pick-up fails for every fourth attempt
+                 */
+                title: string;
+            }[];
+            /** @description incidents of about the same time, which might be one with it */
+            nearby: {
+                /**
+                 * @description number of the incident
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description headline of the incident
+                 * @example Book a pick-up fails for every fourth attempt
+                 */
+                title: string;
+            }[];
+            /** @description what people decided about it, newest first */
+            decisions: {
+                /**
+                 * @description when, as ISO 8601 in UTC
+                 * @example 2026-03-02T09:14:00.000Z
+                 */
+                at: string;
+                /**
+                 * @description who did it
+                 * @example Dana
+                 */
+                who: string;
+                /**
+                 * @description what it was
+                 * @example
+                 */
+                what: string;
+                /**
+                 * @description more, for people
+                 * @example
+                 */
+                detail: string;
+            }[];
+        };
+        /**
+         * LostByTier
+         * @description Value that an incident cost, by tier
+         */
+        LostByTier: {
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /** @description of all tiers together */
+            whole: components["schemas"]["Interval"];
+            /** @description by tier */
+            tiers: {
+                /**
+                 * @description tier of the customer; '' when not told
+                 * @example business
+                 */
+                tier: string;
+                /** @description value lost, units of currency */
+                money: components["schemas"]["Interval"];
+                /** @description people hurt beyond the usual, each counted once */
+                people: components["schemas"]["Interval"];
+            }[];
+        };
+        /**
+         * Odd
+         * @description An incident that hurts nobody so far
+         */
+        Odd: {
+            /**
+             * @description number
+             * @example 7
+             */
+            id: number;
+            /**
+             * @description headline of the incident
+             * @example Book a pick-up fails for every fourth attempt
+             */
+            title: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description when it began, told by change-point
+             * @example 1772442840000
+             */
+            onsetMs: number;
+            /**
+             * @description goes on now, whatever window is looked at
+             * @example true
+             */
+            inTroubleNow: boolean;
+            /**
+             * @description what may come of it, in words
+             * @example If it goes on, people who come this way will feel it.
+             */
+            mayBecome: string;
+        };
+        /**
+         * Origin
+         * @description In which component it may have begun
+         */
         Origin: {
+            /** @description components in which it may have begun, likeliest first */
             candidates: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
                 component: string;
+                /**
+                 * @description how much speaks for it, 0 to 1
+                 * @example 0.82
+                 */
                 score: number;
+                /**
+                 * @description what speaks for it, weightiest first
+                 * @example []
+                 */
                 reasons: string[];
+                /**
+                 * @description name of the team
+                 * @example Slots Team
+                 */
                 team: string | null;
             }[];
+            /**
+             * @description what was changed on the affected paths shortly before
+             * @example []
+             */
             changes: string[];
+            /**
+             * @description a second component in which something began at the same time; null when none did
+             * @example labels
+             */
             second: string | null;
+            /**
+             * @description share of known worlds in which a candidate as far ahead as the first was right; null when none is ahead
+             * @example 0.93
+             */
             trust: number | null;
+            /** @description components on the affected paths, from the top down */
             rungs: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
                 component: string;
+                /**
+                 * @description steps below the begin, mean
+                 * @example 2
+                 */
                 depth: number;
+                /**
+                 * @description time that an attempt usually spends in it, mean
+                 * @example 42000
+                 */
                 usualUs: number;
+                /**
+                 * @description time that an attempt spends in it now, mean
+                 * @example 1840000
+                 */
                 nowUs: number;
+                /**
+                 * @description attempts in which it is the deepest component that fails
+                 * @example 18
+                 */
                 failing: number;
+                /**
+                 * @description when it began, told by change-point
+                 * @example 1772442840000
+                 */
                 onsetMs: number | null;
+                /**
+                 * @description sends no spans of its own: this is what its callers saw
+                 * @example true
+                 */
                 isSilent: boolean;
             }[];
+            /**
+             * @description attempts that were late, hung or failed
+             * @example 212
+             */
             bad: number;
+            /**
+             * @description usual attempts that it is compared with
+             * @example 80
+             */
             usual: number;
+            /** @description other flows that reach the first candidate, and how they are in the window */
             shared: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
                 id: number;
+                /**
+                 * @description name of the flow
+                 * @example Book a pick-up
+                 */
                 name: string;
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
                 application: string;
-                /** @enum {string} */
+                /**
+                 * @description how bad it is
+                 * @example calm
+                 * @enum {string}
+                 */
                 level: "calm" | "strained" | "hurting" | "broken" | "noData";
             }[];
         };
-        AttemptRow: {
-            id: string;
-            name: string;
-            component: string;
-            host: string;
-            peer: string;
-            statement: string;
-            failure: string;
-            depth: number;
-            fromUs: number;
-            durationUs: number;
-            own: number[];
-            ownUs: number;
-            shareUs: number;
-            calls: number;
-            callsUs: number;
-            callsSumUs: number;
-            foldedInto: string;
-            isMissing: boolean;
-            runsOn: boolean;
+        /**
+         * Part
+         * @description One flow's part of an incident
+         */
+        Part: {
+            /**
+             * @description number of the flow
+             * @example 3
+             */
+            flowId: number;
+            /**
+             * @description name of the flow
+             * @example Book a pick-up
+             */
+            flow: string;
+            /**
+             * @description method and route, screen, or name of the span
+             * @example POST /pick-ups
+             */
+            technicalName: string;
+            /**
+             * @description what is wrong
+             * @example slow
+             * @enum {string}
+             */
+            signal: "slow" | "failing" | "missing";
+            /**
+             * @description how bad it is
+             * @example calm
+             * @enum {string}
+             */
+            level: "calm" | "strained" | "hurting" | "broken";
+            /**
+             * @description when it began, told by change-point
+             * @example 1772442840000
+             */
+            onsetMs: number;
+            /**
+             * @description first moment that is usual again; the newest judged minute while it goes on
+             * @example 1772446440000
+             */
+            endMs: number;
+            /**
+             * @description still goes on at the newest judged minute
+             * @example true
+             */
+            active: boolean;
+            /**
+             * @description what the normal is learned from, best first
+             * @example timeOfWeek
+             * @enum {string}
+             */
+            basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
+            /**
+             * @description an attempt that takes longer is late; null where nothing is known
+             * @example 800
+             */
+            limitMs: number | null;
+            /**
+             * @description who set the limit that judges
+             * @example owner
+             * @enum {string}
+             */
+            limitBy: "owner" | "learned" | "none";
+            /**
+             * @description limit that is learned from what is usual; null where nothing is known
+             * @example 900
+             */
+            learnedLimitMs: number | null;
+            /**
+             * @description how long it usually takes; null where nothing is known
+             * @example 420
+             */
+            expectedMs: number | null;
         };
-        AttemptPage: {
-            traceId: string;
-            spanId: string;
-            flow: {
+        /**
+         * Row
+         * @description One incident of the list
+         */
+        Row: {
+            /**
+             * @description number of the incident
+             * @example 7
+             */
+            id: number;
+            /**
+             * @description rank under the chosen ranking, 1 is worst
+             * @example 1
+             */
+            rank: number;
+            /**
+             * @description places gained since ten minutes before (positive: worse now); null when it was not there
+             * @example 2
+             */
+            moved: number | null;
+            /**
+             * @description headline of the incident
+             * @example Book a pick-up fails for every fourth attempt
+             */
+            title: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description names of the flows in trouble
+             * @example []
+             */
+            flows: string[];
+            /**
+             * @description what is wrong
+             * @example slow
+             * @enum {string}
+             */
+            signal: "slow" | "failing" | "missing";
+            /**
+             * @description how bad it is
+             * @example calm
+             * @enum {string}
+             */
+            level: "calm" | "strained" | "hurting" | "broken";
+            /**
+             * @description what is to be looked at first
+             * @example P1
+             * @enum {string}
+             */
+            priority: "P1" | "P2" | "P3" | "P4";
+            /**
+             * @description when it began, told by change-point
+             * @example 1772442840000
+             */
+            onsetMs: number;
+            /**
+             * @description first moment that is usual again; the newest judged minute while it goes on
+             * @example 1772446440000
+             */
+            endMs: number;
+            /**
+             * @description went on at the end of the window
+             * @example true
+             */
+            activeAtEnd: boolean;
+            /**
+             * @description goes on now, whatever window is looked at
+             * @example true
+             */
+            inTroubleNow: boolean;
+            /**
+             * @description how it changes
+             * @example growing
+             * @enum {string}
+             */
+            trend: "growing" | "steady" | "fading" | "new" | "over";
+            /** @description attempts by what became of them */
+            outcomes: {
+                /**
+                 * @description attempts that took no longer than the limit
+                 * @example 1400
+                 */
+                onTime: number;
+                /**
+                 * @description attempts that took longer than the limit
+                 * @example 140
+                 */
+                late: number;
+                /**
+                 * @description attempts that took so long that people gave up
+                 * @example 4
+                 */
+                hung: number;
+                /**
+                 * @description attempts that failed
+                 * @example 31
+                 */
+                failed: number;
+            };
+            /**
+             * @description attempts that were expected and never came, in the flow that misses most
+             * @example 44
+             */
+            missingAttempts: number;
+            /**
+             * @description harm an hour
+             * @example 214
+             */
+            harmPerHour: number;
+            /** @description harm, minutes of people's time */
+            harm: components["schemas"]["Interval"];
+            /** @description people hurt beyond the usual, each counted once */
+            people: components["schemas"]["Interval"];
+            /**
+             * @description value lost
+             * @example 1840
+             */
+            money: number;
+            /**
+             * @description harm to key customers
+             * @example 12
+             */
+            keyCustomers: number;
+            /**
+             * @description what it weighs under the chosen ranking, in that ranking's unit
+             * @example 1
+             */
+            weight: number;
+            /**
+             * @description best rank by harm while each rate is halved and doubled
+             * @example 1
+             */
+            best: number;
+            /**
+             * @description worst rank by harm while each rate is halved and doubled
+             * @example 2
+             */
+            worst: number;
+            /**
+             * @description its range overlaps with a neighbour's
+             * @example true
+             */
+            nearTie: boolean;
+            /** @description the measure in trouble, for a small chart */
+            spark: components["schemas"]["Series"];
+            /**
+             * @description the team that should get it; null when none is known
+             * @example Slots Team
+             */
+            proposedTeam: string | null;
+            /** @description the newest handoff of it; null when it has none */
+            handoff: components["schemas"]["HandoffMark"] | null;
+        };
+        /**
+         * Segment
+         * @description Attempts of one value of a dimension, against all others
+         */
+        Segment: {
+            /**
+             * @description by what attempts are told apart
+             * @example site
+             * @enum {string}
+             */
+            dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+            /**
+             * @description value of the dimension
+             * @example Depot North
+             */
+            value: string;
+            /**
+             * @description attempts there in all
+             * @example 1840
+             */
+            all: number;
+            /**
+             * @description attempts that were late, hung or failed
+             * @example 212
+             */
+            bad: number;
+            /**
+             * @description persons, each counted once
+             * @example 128
+             */
+            people: number;
+            /**
+             * @description share of the bad attempts that came this way
+             * @example 0.7
+             */
+            shareOfBad: number;
+            /**
+             * @description share of all attempts that came this way
+             * @example 0.2
+             */
+            shareOfAll: number;
+            /**
+             * @description how many times as often it goes wrong here; null: nothing went wrong elsewhere
+             * @example 3.4
+             */
+            relativeRisk: number | null;
+            /**
+             * @description lower end of the interval of the relative risk
+             * @example 2.2
+             */
+            low: number;
+            /**
+             * @description upper end of the interval of the relative risk; null: without bound
+             * @example 6.1
+             */
+            high: number | null;
+            /**
+             * @description attempts that went wrong beyond what the rest of the attempts would let expect
+             * @example 180
+             */
+            excess: number;
+            /**
+             * @description in words
+             * @example
+             */
+            words: string;
+        };
+        /**
+         * SetAside
+         * @description An incident that people set aside
+         */
+        SetAside: {
+            /**
+             * @description number
+             * @example 7
+             */
+            id: number;
+            /**
+             * @description headline of the incident
+             * @example Book a pick-up fails for every fourth attempt
+             */
+            title: string;
+            /**
+             * @description why, in words
+             * @example a holiday moved by a week
+             */
+            reason: string;
+            /**
+             * @description who did it
+             * @example Dana
+             */
+            by: string;
+            /**
+             * @description until when
+             * @example 1772532840000
+             */
+            untilMs: number;
+        };
+        /**
+         * WorstFirst
+         * @description The incidents of a window, worst first
+         */
+        WorstFirst: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description what orders the list
+             * @example harm
+             * @enum {string}
+             */
+            ranking: "harm" | "people" | "money" | "promises" | "keyCustomers";
+            /**
+             * @description first sentence: how many people, what it costs
+             * @example 128 people are being hurt
+             */
+            headline: string;
+            /**
+             * @description second sentence: money, and who has what
+             * @example 12 people an hour give up. Two have no team yet.
+             */
+            detail: string;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /** @description rows */
+            rows: components["schemas"]["Row"][];
+            /** @description incidents that hurt nobody so far */
+            odd: components["schemas"]["Odd"][];
+            /**
+             * @description some flow carries an agreement with a penalty
+             * @example true
+             */
+            hasPromises: boolean;
+            /** @description incidents that people set aside */
+            setAside: components["schemas"]["SetAside"][];
+            /** @description the same figures of another window; null when none is compared with */
+            compared: components["schemas"]["Compared"] | null;
+            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
+            remaining: components["schemas"]["Remaining"] | null;
+            /**
+             * @description end of the last incident before the window, when nothing is wrong; null when there never was one
+             * @example 1772439000000
+             */
+            lastEndedMs: number | null;
+            /**
+             * @description names of all applications, in order of the alphabet
+             * @example []
+             */
+            applications: string[];
+            /**
+             * @description names of all teams
+             * @example []
+             */
+            teams: string[];
+            /** @description flows that can be looked at by themselves */
+            flows: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
                 id: number;
+                /**
+                 * @description name of the flow
+                 * @example Book a pick-up
+                 */
                 name: string;
-                technicalName: string;
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
                 application: string;
-                /** @enum {string} */
+            }[];
+            /** @description values that ever came, by dimension */
+            dimensions: {
+                /**
+                 * @description by what attempts are told apart
+                 * @example site
+                 * @enum {string}
+                 */
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                /**
+                 * @description values
+                 * @example []
+                 */
+                values: string[];
+            }[];
+            /** @description up to when data is complete and judged */
+            freshness: components["schemas"]["Freshness"];
+        };
+        /**
+         * AttemptPage
+         * @description One attempt with all its spans
+         */
+        AttemptPage: {
+            /**
+             * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+             * @example 4bf92f3577b34da6a3ce929d0e0e4736
+             */
+            traceId: string;
+            /**
+             * @description identity of its first span, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            spanId: string;
+            /** @description the flow */
+            flow: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description name of the flow
+                 * @example Book a pick-up
+                 */
+                name: string;
+                /**
+                 * @description method and route, screen, or name of the span
+                 * @example POST /pick-ups
+                 */
+                technicalName: string;
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description what it is
+                 * @example work
+                 * @enum {string}
+                 */
                 kind: "work" | "background" | "page" | "businessEvent";
             };
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
             atMs: number;
+            /**
+             * @description how long it took
+             * @example 1840
+             */
             durationMs: number;
+            /**
+             * @description from where it began, in a browser or on a phone where that is told: what the rows are laid out in
+             * @example 1960
+             */
             wholeMs: number;
+            /**
+             * @description the person's own device; '' where it is not told
+             * @example Pixel 9
+             */
             device: string;
-            /** @enum {string} */
+            /**
+             * @description what became of the attempt
+             * @example onTime
+             * @enum {string}
+             */
             outcome: "onTime" | "late" | "hung" | "failed";
+            /**
+             * @description an attempt that takes longer is late; null where nothing is known
+             * @example 800
+             */
             limitMs: number | null;
-            /** @enum {string} */
+            /**
+             * @description who set the limit that judges
+             * @example owner
+             * @enum {string}
+             */
             limitBy: "owner" | "learned" | "none";
+            /**
+             * @description how long it usually takes; null where nothing is known
+             * @example 420
+             */
             expectedMs: number | null;
+            /**
+             * @description what failed; '' when nothing did
+             * @example GatewayTimeout
+             */
             failure: string;
+            /**
+             * @description a pseudonym: tells persons apart, not who they are; '' when not told
+             * @example p-1f04
+             */
             person: string;
+            /** @description values */
             values: {
-                /** @enum {string} */
+                /**
+                 * @description by what attempts are told apart
+                 * @example site
+                 * @enum {string}
+                 */
                 dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                /**
+                 * @description value of the dimension
+                 * @example Depot North
+                 */
                 value: string;
             }[];
+            /**
+             * @description value completed; null when it carries none
+             * @example 42.5
+             */
             value: number | null;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
             currency: string;
+            /** @description what failed, the one that tells most first */
             failures: {
+                /**
+                 * @description identity of its first span, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
                 spanId: string;
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
                 component: string;
+                /**
+                 * @description class of the failure
+                 * @example TypeError
+                 */
                 type: string;
+                /**
+                 * @description message of the failure
+                 * @example connection timed out
+                 */
                 message: string;
+                /**
+                 * @description class in which it failed; '' when not told
+                 * @example PaymentClient
+                 */
                 className: string;
+                /**
+                 * @description function or method; '' when not told
+                 * @example pay
+                 */
                 method: string;
+                /**
+                 * @description file; '' when not told
+                 * @example checkout.js
+                 */
                 file: string;
+                /**
+                 * @description line of the place, from 1; 0 when not told
+                 * @example 214
+                 */
                 line: number;
+                /**
+                 * @description stack trace as it was sent; '' when not told
+                 * @example
+                 */
                 stack: string;
             }[];
+            /** @description each component's share of the attempt */
             components: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
                 component: string;
+                /**
+                 * @description its part of the attempt, parallel work shared evenly: all rows add up to the attempt
+                 * @example 42000
+                 */
                 shareUs: number;
+                /**
+                 * @description share of the attempt's time
+                 * @example 0.42
+                 */
                 share: number;
+                /**
+                 * @description spans that it has
+                 * @example 4
+                 */
                 spans: number;
+                /**
+                 * @description spans that failed
+                 * @example 1
+                 */
                 failed: number;
+                /**
+                 * @description time that an attempt usually spends in it, mean
+                 * @example 42000
+                 */
                 usualUs: number | null;
             }[];
+            /** @description rows */
             rows: components["schemas"]["AttemptRow"][];
+            /** @description hosts whose clocks were put right */
             clocks: {
+                /**
+                 * @description name of the host; '' where there is none
+                 * @example depot-07
+                 */
                 host: string;
+                /**
+                 * @description added to its times
+                 * @example 1200
+                 */
                 offsetUs: number;
             }[];
+            /**
+             * @description spans that others name as their parent and that never came
+             * @example 0
+             */
             missing: number;
+            /** @description an attempt of the same flow that took as long as usual; null when none is kept */
             usual: {
+                /**
+                 * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+                 * @example 4bf92f3577b34da6a3ce929d0e0e4736
+                 */
                 traceId: string;
+                /**
+                 * @description identity of its first span, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
                 spanId: string;
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
                 atMs: number;
+                /**
+                 * @description how long it took
+                 * @example 1840
+                 */
                 durationMs: number;
             } | null;
+            /** @description lines, in order of time */
             lines: components["schemas"]["LogLine"][];
+            /** @description other attempts of the same trace */
             others: {
+                /**
+                 * @description identity of its first span, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
                 spanId: string;
+                /**
+                 * @description name
+                 * @example Book a pick-up
+                 */
                 name: string;
+                /**
+                 * @description how long it took
+                 * @example 1840
+                 */
                 durationMs: number;
             }[];
         };
-        HostFigure: {
-            /** @enum {string} */
-            figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
-            host: string;
+        /**
+         * AttemptRow
+         * @description One span of an attempt, or several alike
+         */
+        AttemptRow: {
+            /**
+             * @description identity of the span, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            id: string;
+            /**
+             * @description name of the span
+             * @example POST /pick-ups
+             */
+            name: string;
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
             component: string;
-            /** @enum {string} */
-            verdict: "usual" | "raised" | "lowered" | "full" | "unknown";
-            usual: number | null;
-            now: number | null;
-            highest: number | null;
-            points: {
-                atMs: number;
-                value: number;
+            /**
+             * @description name of the host; '' where there is none
+             * @example depot-07
+             */
+            host: string;
+            /**
+             * @description what was called, as the caller names it; '' for others
+             * @example slots-db
+             */
+            peer: string;
+            /**
+             * @description statement as it was sent, values left out; '' for others
+             * @example SELECT … FROM slot WHERE depot = ?
+             */
+            statement: string;
+            /**
+             * @description what failed; '' when nothing did
+             * @example GatewayTimeout
+             */
+            failure: string;
+            /**
+             * @description steps below the attempt's begin
+             * @example 2
+             */
+            depth: number;
+            /**
+             * @description from the attempt's begin
+             * @example 12000
+             */
+            fromUs: number;
+            /**
+             * @description how long it took
+             * @example 184000
+             */
+            durationUs: number;
+            /**
+             * @description begin and end, in turn, of the parts in which nothing below it runs, microseconds from the attempt's begin
+             * @example []
+             */
+            own: number[];
+            /**
+             * @description time in which nothing below it runs
+             * @example 18000
+             */
+            ownUs: number;
+            /**
+             * @description its part of the attempt, parallel work shared evenly: all rows add up to the attempt
+             * @example 42000
+             */
+            shareUs: number;
+            /**
+             * @description how often
+             * @example 42
+             */
+            calls: number;
+            /**
+             * @description time in which at least one of these calls ran
+             * @example 61000
+             */
+            callsUs: number;
+            /**
+             * @description time of all these calls together
+             * @example 84000
+             */
+            callsSumUs: number;
+            /**
+             * @description the row that stands for this call and others alike; '' for others
+             * @example 00f067aa0ba902b7
+             */
+            foldedInto: string;
+            /**
+             * @description it never came: others name it as their parent
+             * @example true
+             */
+            isMissing: boolean;
+            /**
+             * @description it went on after its parent ended
+             * @example true
+             */
+            runsOn: boolean;
+        };
+        /**
+         * Beside
+         * @description What else a store was asked while a statement ran
+         */
+        Beside: {
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
+            /**
+             * @description how long it took
+             * @example 1840
+             */
+            durationMs: number;
+            /** @description others at the same time */
+            others: {
+                /**
+                 * @description statement as it was sent, values left out; '' for others
+                 * @example SELECT … FROM slot WHERE depot = ?
+                 */
+                statement: string;
+                /**
+                 * @description how often
+                 * @example 42
+                 */
+                calls: number;
+                /**
+                 * @description how long it ran while the statement ran
+                 * @example 120
+                 */
+                overlapMs: number;
+                /**
+                 * @description the longest
+                 * @example 4200
+                 */
+                longestMs: number;
             }[];
         };
-        Hosts: {
-            now: {
-                fromMs: number;
-                toMs: number;
-            };
-            before: {
-                fromMs: number;
-                toMs: number;
-            };
-            lines: {
-                /** @enum {string} */
-                figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
-                words: string;
-                isLeftOver: boolean;
-                looked: number;
-                odd: components["schemas"]["HostFigure"][];
-            }[];
-            restarts: {
-                component: string;
-                host: string;
-                atMs: number;
-            }[];
-            advice: {
-                words: string;
-                evidence: string;
-            }[];
-            unknown: number;
+        /**
+         * Sample
+         * @description An attempt to look at
+         */
+        Sample: {
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description how long it took
+             * @example 1840
+             */
+            durationMs: number;
+            /**
+             * @description what became of the attempt
+             * @example onTime
+             * @enum {string}
+             */
+            outcome: "onTime" | "late" | "hung" | "failed";
+            /**
+             * @description what failed; '' when nothing did
+             * @example GatewayTimeout
+             */
+            failure: string;
+            /**
+             * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+             * @example 4bf92f3577b34da6a3ce929d0e0e4736
+             */
+            traceId: string;
+            /**
+             * @description identity of its first span, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            spanId: string;
+            /**
+             * @description a pseudonym: tells persons apart, not who they are; '' when not told
+             * @example p-1f04
+             */
+            person: string;
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
         };
+        /**
+         * Field
+         * @description Attempts of a flow by time and duration, counted
+         */
         Field: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description attempts that were begun
+             * @example 1840
+             */
             attempts: number;
+            /**
+             * @description an attempt that takes longer is late; null where nothing is known
+             * @example 800
+             */
             limitMs: number | null;
+            /**
+             * @description begin of the first step
+             * @example 1772442000000
+             */
             startMs: number;
+            /**
+             * @description length of a step
+             * @example 60000
+             */
             stepMs: number;
+            /**
+             * @description how many steps of time
+             * @example 60
+             */
             columns: number;
+            /**
+             * @description lower bounds of the rows, shortest first
+             * @example []
+             */
             floorsMs: number[];
+            /** @description attempts by column, then row */
             counts: number[][];
+            /** @description of the counts, those that were late, hung or failed */
             bad: number[][];
         };
-        Region: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            attempts: number;
-            bad: number;
-            samples: components["schemas"]["Sample"][];
+        /**
+         * FlowCounts
+         * @description All that was ever recorded, by flow
+         */
+        FlowCounts: {
+            /** @description flows, by name */
+            flows: {
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description name of the flow
+                 * @example Book a pick-up
+                 */
+                name: string;
+                /**
+                 * @description method and route, screen, or name of the span
+                 * @example POST /pick-ups
+                 */
+                technicalName: string;
+                /**
+                 * @description attempts that were begun
+                 * @example 1840
+                 */
+                attempts: number;
+                /**
+                 * @description attempts that failed
+                 * @example 31
+                 */
+                failed: number;
+                /**
+                 * @description mean duration; null without any
+                 * @example 640
+                 */
+                meanMs: number;
+            }[];
         };
-        Hop: {
-            from: string;
-            to: string;
-            calls: number;
-            failed: number;
-            meanMs: number;
-            longestMs: number;
-            traces: number;
-            shareOfTraces: number;
-            depth: number;
-        };
-        Path: {
-            window: {
-                fromMs: number;
-                toMs: number;
+        /**
+         * FlowPage
+         * @description One flow
+         */
+        FlowPage: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description the window asked for is longer than single attempts are walked: its last day is shown
+             * @example true
+             */
+            isCut: boolean;
+            /** @description its row of the table */
+            row: components["schemas"]["FlowRow"];
+            /**
+             * @description key of its settings
+             * @example flow Courier app Log on
+             */
+            key: string;
+            /** @description name of the team */
+            team: {
+                /**
+                 * @description name of the team
+                 * @example Slots Team
+                 */
+                team: string;
+                /**
+                 * @description why, in words
+                 * @example a holiday moved by a week
+                 */
+                reason: string;
+            } | null;
+            /** @description what is usual for it */
+            normal: {
+                /**
+                 * @description what the normal is learned from, best first
+                 * @example timeOfWeek
+                 * @enum {string}
+                 */
+                basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
+                /**
+                 * @description attempts that it is learned from
+                 * @example 18400
+                 */
+                samples: number;
+                /**
+                 * @description days that it is learned from
+                 * @example 21
+                 */
+                days: number;
+                /**
+                 * @description how long it usually takes; null where nothing is known
+                 * @example 420
+                 */
+                expectedMs: number | null;
+                /**
+                 * @description limit that is learned from what is usual; null where nothing is known
+                 * @example 900
+                 */
+                learnedLimitMs: number | null;
+                /**
+                 * @description limit that the owner set; null without one
+                 * @example 800
+                 */
+                ownersLimitMs: number | null;
+                /**
+                 * @description an attempt that takes longer is late; null where nothing is known
+                 * @example 800
+                 */
+                limitMs: number | null;
+                /**
+                 * @description who set the limit that judges
+                 * @example owner
+                 * @enum {string}
+                 */
+                limitBy: "owner" | "learned" | "none";
+                /**
+                 * @description usual share of late attempts
+                 * @example 0.01
+                 */
+                lateShare: number;
+                /**
+                 * @description share of attempts that failed
+                 * @example 0.04
+                 */
+                failedShare: number;
+                /** @description sites that ever came, and those with a limit of their own already */
+                sites: {
+                    /**
+                     * @description site that the attempt came from; '' when not told
+                     * @example Depot North
+                     */
+                    site: string;
+                    /**
+                     * @description an attempt that takes longer is late; null where nothing is known
+                     * @example 800
+                     */
+                    limitMs: number;
+                    /**
+                     * @description usual share of late attempts
+                     * @example 0.01
+                     */
+                    lateShare: number;
+                }[];
             };
-            traces: number;
-            hops: components["schemas"]["Hop"][];
-            layers: {
+            /**
+             * @description sites that ever came, and those with a limit of their own already
+             * @example []
+             */
+            sites: string[];
+            /** @description limits of single sites as set, also of sites that have not come yet */
+            ownersSiteLimits: {
+                /**
+                 * @description site that the attempt came from; '' when not told
+                 * @example Depot North
+                 */
+                site: string;
+                /**
+                 * @description an attempt that takes longer is late; null where nothing is known
+                 * @example 800
+                 */
+                limitMs: number;
+            }[];
+            /** @description what its attempts ask of stores */
+            statements: {
+                /**
+                 * @description attempts that were begun
+                 * @example 1840
+                 */
+                attempts: number;
+                /** @description what its attempts ask of stores */
+                statements: components["schemas"]["Statement"][];
+            };
+            /**
+             * @description Apdex by the owner's limit, in its usual notation; null without one
+             * @example 0.94 [1.0]
+             */
+            apdexAtOwners: string | null;
+            /**
+             * @description Apdex by the learned limit, in its usual notation
+             * @example 0.91 [0.8]
+             */
+            apdexAtLearned: string | null;
+            /** @description attempts by what became of them */
+            outcomes: {
+                /**
+                 * @description begin of the first step
+                 * @example 1772442000000
+                 */
                 startMs: number;
+                /**
+                 * @description length of a step
+                 * @example 60000
+                 */
                 stepMs: number;
+                /**
+                 * @description attempts that took no longer than the limit
+                 * @example []
+                 */
+                onTime: number[];
+                /**
+                 * @description attempts that took longer than the limit
+                 * @example []
+                 */
+                late: number[];
+                /**
+                 * @description attempts that took so long that people gave up
+                 * @example []
+                 */
+                hung: number[];
+                /**
+                 * @description attempts that failed
+                 * @example []
+                 */
+                failed: number[];
+            };
+            /** @description attempts by duration */
+            bands: {
+                /**
+                 * @description shortest duration of the band; -1: the failed ones, whatever they took
+                 * @example 800
+                 */
+                fromMs: number;
+                /**
+                 * @description longest duration of the band; null: and longer
+                 * @example 1600
+                 */
+                toMs: number | null;
+                /**
+                 * @description attempts that were begun
+                 * @example 1840
+                 */
+                attempts: number;
+            }[];
+            /** @description series to draw, beside what is usual */
+            charts: components["schemas"]["Chart"][];
+            /** @description releases, on the time axis */
+            marks: components["schemas"]["Mark"][];
+            /** @description the values of a dimension side by side */
+            sides: {
+                /**
+                 * @description by what attempts are told apart
+                 * @example site
+                 * @enum {string}
+                 */
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                /** @description the values of a dimension side by side */
+                sides: components["schemas"]["Side"][];
+            }[];
+            /** @description the slowest attempts */
+            slowest: components["schemas"]["Sample"][];
+            /** @description incidents */
+            incidents: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description when it began, told by change-point
+                 * @example 1772442840000
+                 */
+                onsetMs: number;
+                /**
+                 * @description first moment that is usual again; the newest judged minute while it goes on
+                 * @example 1772446440000
+                 */
+                endMs: number;
+                /**
+                 * @description goes on now, whatever window is looked at
+                 * @example true
+                 */
+                inTroubleNow: boolean;
+            }[];
+            /** @description what was changed, newest first */
+            changes: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description begin
+                 * @example 1772442000000
+                 */
+                fromMs: number;
+                /**
+                 * @description who did it
+                 * @example Dana
+                 */
+                who: string;
+                /**
+                 * @description in words
+                 * @example
+                 */
+                words: string;
+                /**
+                 * @description number of the change that it takes back; null when it takes back none
+                 * @example 3
+                 */
+                undoes: number | null;
+            }[];
+        };
+        /**
+         * FlowRow
+         * @description One flow of the table
+         */
+        FlowRow: {
+            /**
+             * @description number
+             * @example 7
+             */
+            id: number;
+            /**
+             * @description name of the flow
+             * @example Book a pick-up
+             */
+            name: string;
+            /**
+             * @description method and route, screen, or name of the span
+             * @example POST /pick-ups
+             */
+            technicalName: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description what it is
+             * @example work
+             * @enum {string}
+             */
+            kind: "work" | "background" | "page" | "businessEvent";
+            /**
+             * @description name of the team
+             * @example Slots Team
+             */
+            team: string | null;
+            /**
+             * @description how bad it is
+             * @example calm
+             * @enum {string}
+             */
+            level: "calm" | "strained" | "hurting" | "broken" | "noData";
+            /**
+             * @description attempts that were begun
+             * @example 1840
+             */
+            attempts: number;
+            /**
+             * @description attempts a minute
+             * @example 30
+             */
+            perMinute: number;
+            /**
+             * @description mean duration; null without any
+             * @example 640
+             */
+            meanMs: number | null;
+            /**
+             * @description half took less; null without any
+             * @example 420
+             */
+            medianMs: number | null;
+            /**
+             * @description 95 of 100 took less; null without any
+             * @example 1840
+             */
+            p95Ms: number | null;
+            /**
+             * @description the longest; null without attempts
+             * @example 8400
+             */
+            maxMs: number | null;
+            /**
+             * @description share of attempts that failed
+             * @example 0.04
+             */
+            failedShare: number | null;
+            /**
+             * @description Apdex by the limit in force, 0 to 1 (Apdex Alliance, Technical Specification 1.1); null without attempts or a limit
+             * @example 0.87
+             */
+            apdex: number | null;
+            /**
+             * @description Apdex in its usual notation, with its threshold in seconds
+             * @example 0.87 [0.8]
+             */
+            apdexWords: string | null;
+            /**
+             * @description an attempt that takes longer is late; null where nothing is known
+             * @example 800
+             */
+            limitMs: number | null;
+            /**
+             * @description who set the limit that judges
+             * @example owner
+             * @enum {string}
+             */
+            limitBy: "owner" | "learned" | "none";
+            /**
+             * @description persons, each counted once
+             * @example 128
+             */
+            people: number | null;
+            /**
+             * @description people who met a late, hung or failed attempt; null where not counted
+             * @example 31
+             */
+            hurt: number | null;
+            /**
+             * @description share of the attempts' whole time; parallel calls add up
+             * @example 0.3
+             */
+            shareOfTime: number | null;
+            /**
+             * @description what harm in this flow is multiplied by
+             * @example 1
+             */
+            importance: number;
+            /** @description the same figures of the window that is compared with; null when none is */
+            before: {
+                /**
+                 * @description attempts that were begun
+                 * @example 1840
+                 */
+                attempts: number;
+                /**
+                 * @description half took less; null without any
+                 * @example 420
+                 */
+                medianMs: number | null;
+                /**
+                 * @description share of attempts that failed
+                 * @example 0.04
+                 */
+                failedShare: number;
+            } | null;
+            /** @description the measure in trouble, for a small chart */
+            spark: components["schemas"]["Series"];
+        };
+        /**
+         * FlowTable
+         * @description All flows with what their attempts came to
+         */
+        FlowTable: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /** @description rows */
+            rows: components["schemas"]["FlowRow"][];
+            /**
+             * @description attempts that were begun
+             * @example 1840
+             */
+            attempts: number;
+            /**
+             * @description the other window, in words; null when none is
+             * @example last Monday
+             */
+            comparedWith: string | null;
+            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
+            remaining: components["schemas"]["Remaining"] | null;
+            /**
+             * @description names of all applications, in order of the alphabet
+             * @example []
+             */
+            applications: string[];
+            /** @description up to when data is complete and judged */
+            freshness: components["schemas"]["Freshness"];
+        };
+        /**
+         * Path
+         * @description The components that a flow goes through
+         */
+        Path: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description traces that were looked at
+             * @example 200
+             */
+            traces: number;
+            /** @description calls between components */
+            hops: components["schemas"]["Hop"][];
+            /** @description mean time of an attempt by layer, step by step; 0 where no attempt was looked at */
+            layers: {
+                /**
+                 * @description begin of the first step
+                 * @example 1772442000000
+                 */
+                startMs: number;
+                /**
+                 * @description length of a step
+                 * @example 60000
+                 */
+                stepMs: number;
+                /**
+                 * @description attempts that were looked at, step by step
+                 * @example []
+                 */
                 attempts: number[];
+                /** @description mean time by layer, milliseconds a step */
                 means: {
-                    /** @enum {string} */
+                    /**
+                     * @description where the time is spent
+                     * @example device
+                     * @enum {string}
+                     */
                     layer: "device" | "ownCode" | "network" | "stores" | "outside";
+                    /**
+                     * @description milliseconds, a step each
+                     * @example []
+                     */
                     ms: number[];
                 }[];
             };
         };
-        HurtPerson: {
-            person: string;
-            tier: string;
-            site: string;
-            region: string;
-            promotion: string;
-            flow: string;
-            late: number;
-            hung: number;
-            failed: number;
-            waitedMs: number;
-            lastMs: number;
-            /** @enum {string} */
-            fate: "gone" | "undecided" | "wentOn" | "madeGood";
-            lost: number;
+        /**
+         * Region
+         * @description Attempts of a part of the field
+         */
+        Region: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description attempts that were begun
+             * @example 1840
+             */
+            attempts: number;
+            /**
+             * @description attempts that were late, hung or failed
+             * @example 212
+             */
+            bad: number;
+            /** @description attempts to look at */
+            samples: components["schemas"]["Sample"][];
         };
-        Hurt: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
+        /**
+         * Side
+         * @description One value of a dimension beside the others
+         */
+        Side: {
+            /**
+             * @description value of the dimension
+             * @example Depot North
+             */
+            value: string;
+            /**
+             * @description attempts that were begun
+             * @example 1840
+             */
+            attempts: number;
+            /**
+             * @description share of attempts that were late, hung or failed
+             * @example 0.12
+             */
+            badShare: number;
+            /**
+             * @description half took less; null without any
+             * @example 420
+             */
+            medianMs: number | null;
+            /**
+             * @description 95 of 100 took less; null without any
+             * @example 1840
+             */
+            p95Ms: number | null;
+            /**
+             * @description chance that an attempt here is slower than one of all; 0.5 is the norm; null with too few
+             * @example 0.71
+             */
+            ridit: number | null;
+            /**
+             * @description standard error of the ridit; null with too few
+             * @example 0.02
+             */
+            riditError: number | null;
+            /**
+             * @description it is worse here than chance explains
+             * @example true
+             */
+            isOdd: boolean;
+        };
+        /**
+         * Statement
+         * @description What a flow's attempts ask of a store
+         */
+        Statement: {
+            /**
+             * @description statement as it was sent, values left out; '' for others
+             * @example SELECT … FROM slot WHERE depot = ?
+             */
+            statement: string;
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
+            /**
+             * @description how often
+             * @example 42
+             */
+            calls: number;
+            /**
+             * @description calls in one attempt, mean
+             * @example 3.2
+             */
+            callsAnAttempt: number;
+            /**
+             * @description share of attempts that send it at all
+             * @example 0.9
+             */
+            shareOfAttempts: number;
+            /**
+             * @description share of the attempts' whole time; parallel calls add up
+             * @example 0.3
+             */
+            shareOfTime: number;
+            /**
+             * @description time of all calls together
+             * @example 18400
+             */
+            totalMs: number;
+            /**
+             * @description the longest
+             * @example 4200
+             */
+            longestMs: number;
+            /**
+             * @description calls that failed
+             * @example 4
+             */
+            failed: number;
+        };
+        /**
+         * Journey
+         * @description A way that people walk through flows
+         */
+        Journey: {
+            /**
+             * @description numbers of its flows, joined by hyphens
+             * @example 3-5-9
+             */
+            id: string;
+            /**
+             * @description key of its settings
+             * @example flow Courier app Log on
+             */
+            key: string;
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description name, as people gave it or made of its first and last step
+             * @example Book a pick-up
+             */
+            name: string;
+            /**
+             * @description people gave it its name
+             * @example true
+             */
+            isNamed: boolean;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
             currency: string;
-            total: number;
-            gone: number;
+            /**
+             * @description one of so many sessions was looked at; counts are of all
+             * @example 1
+             */
+            every: number;
+            /**
+             * @description people who made the first step
+             * @example 900
+             */
+            setOut: number;
+            /**
+             * @description people who came to the last step
+             * @example 410
+             */
+            completed: number;
+            /**
+             * @description value
+             * @example 1
+             */
+            value: number;
+            /**
+             * @description value of one completion, mean; null where none is told
+             * @example 38
+             */
+            valueEach: number | null;
+            /**
+             * @description people who left beyond the usual at bad steps
+             * @example 48
+             */
+            beyondUsual: number;
+            /**
+             * @description value of those who left beyond the usual
+             * @example 1840
+             */
             lost: number;
+            /** @description steps, first one first */
+            steps: components["schemas"]["JourneyStep"][];
+            /** @description what mending each bad step brings, upstream first */
+            repairs: {
+                /**
+                 * @description step, from 0
+                 * @example 2
+                 */
+                step: number;
+                /**
+                 * @description the flow
+                 * @example 1
+                 */
+                flow: number;
+                /**
+                 * @description people who left and came back before the end of the window
+                 * @example 12
+                 */
+                comeBack: number;
+                /**
+                 * @description people whose way could not be followed, since no session was told
+                 * @example 4
+                 */
+                hidden: number;
+                /**
+                 * @description sessions that came to the last step
+                 * @example 422
+                 */
+                completions: number;
+                /**
+                 * @description value
+                 * @example 1
+                 */
+                value: number;
+            }[];
+        };
+        /**
+         * JourneyStep
+         * @description One step of a journey
+         */
+        JourneyStep: {
+            /**
+             * @description number of the flow
+             * @example 3
+             */
+            flow: number;
+            /**
+             * @description name of the flow
+             * @example Book a pick-up
+             */
+            name: string;
+            /**
+             * @description persons, each counted once
+             * @example 128
+             */
+            people: number;
+            /**
+             * @description sessions
+             * @example 900
+             */
+            sessions: number;
+            /**
+             * @description sessions that went on to the next step
+             * @example 810
+             */
+            wentOn: number;
+            /**
+             * @description sessions of which it cannot be told yet
+             * @example 12
+             */
+            undecided: number;
+            /**
+             * @description people who left here
+             * @example 31
+             */
+            left: number;
+            /**
+             * @description sessions that met late, hung or failed attempts here
+             * @example 96
+             */
+            exposed: number;
+            /**
+             * @description sessions that usually meet late, hung or failed attempts here
+             * @example 8
+             */
+            usuallyExposed: number;
+            /** @description people who left because of something bad, beyond the usual */
+            beyondUsual: components["schemas"]["Interval"];
+            /** @description value lost, units of currency */
+            lost: components["schemas"]["Interval"];
+            /**
+             * @description share of people who leave here as usual; null where nothing is known
+             * @example 0.08
+             */
+            usualLeaving: number | null;
+            /**
+             * @description people who left beyond the usual and met something bad before; null where it cannot be told
+             * @example 31
+             */
+            attributable: number | null;
+            /**
+             * @description more people left than chance explains
+             * @example true
+             */
+            isBad: boolean;
+            /**
+             * @description half took less; null without any
+             * @example 420
+             */
+            medianMs: number | null;
+            /**
+             * @description share of attempts that failed
+             * @example 0.04
+             */
+            failedShare: number | null;
+            /**
+             * @description numbers of the incidents that this step is a part of
+             * @example []
+             */
+            incidents: number[];
+        };
+        /**
+         * Journeys
+         * @description All journeys of a window
+         */
+        Journeys: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /** @description ways that people walk, the busiest first */
+            journeys: components["schemas"]["Journey"][];
+        };
+        /**
+         * Money
+         * @description What all flows with value bring in
+         */
+        Money: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /**
+             * @description the view is narrowed by what roll-ups do not tell apart: these figures are of all
+             * @example true
+             */
+            isNarrowed: boolean;
+            /** @description flows that carry value */
+            flows: components["schemas"]["Takings"][];
+        };
+        /**
+         * MoneyFigure
+         * @description One quantity against the same hours of like days
+         */
+        MoneyFigure: {
+            /**
+             * @description value in the window; null where there is none
+             * @example 1
+             */
+            value: number | null;
+            /**
+             * @description what is usual; null where nothing is known
+             * @example 1
+             */
+            expected: number | null;
+            /**
+             * @description lower end of the range in which 95 of 100 like days lie; null where nothing is known
+             * @example 1
+             */
+            low: number | null;
+            /**
+             * @description upper end of the range in which 95 of 100 like days lie; null where nothing is known
+             * @example 1
+             */
+            high: number | null;
+            /**
+             * @description how it is against the usual
+             * @example usual
+             * @enum {string}
+             */
+            verdict: "usual" | "below" | "above" | "notKnown";
+        };
+        /**
+         * Takings
+         * @description What a flow brings in
+         */
+        Takings: {
+            /**
+             * @description number of the flow
+             * @example 3
+             */
+            flow: number;
+            /**
+             * @description what it is
+             * @example work
+             * @enum {string}
+             */
+            kind: "work" | "background" | "page" | "businessEvent";
+            /**
+             * @description name
+             * @example Book a pick-up
+             */
+            name: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description the step that its way begins with; null when no way is known
+             * @example
+             */
+            start: string | null;
+            /**
+             * @description like days that it is compared with
+             * @example 8
+             */
+            days: number;
+            /** @description value lost, units of currency */
+            lost: components["schemas"]["Interval"];
+            /** @description orders completed */
+            orders: components["schemas"]["MoneyFigure"];
+            /** @description value completed */
+            value: components["schemas"]["MoneyFigure"];
+            /** @description value of an order */
+            size: components["schemas"]["MoneyFigure"];
+            /** @description orders for each start of the way */
+            conversion: components["schemas"]["MoneyFigure"];
+        };
+        /**
+         * Component
+         * @description A component: who calls it, whom it calls, what went wrong in it
+         */
+        Component: {
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            name: string;
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /** @description the time before, that it is compared with */
+            before: components["schemas"]["Window"];
+            /**
+             * @description name of the team
+             * @example Slots Team
+             */
+            team: string | null;
+            /**
+             * @description traces that were looked at
+             * @example 200
+             */
+            traces: number;
+            /**
+             * @description attempts that were begun
+             * @example 1840
+             */
+            attempts: number;
+            /** @description components that call it */
+            callers: components["schemas"]["Hop"][];
+            /** @description components that it calls */
+            callees: components["schemas"]["Hop"][];
+            /**
+             * @description names of its hosts
+             * @example []
+             */
+            hosts: string[];
+            /** @description measured quantities of its hosts */
+            figures: {
+                /**
+                 * @description name of the measured quantity
+                 * @example cpu
+                 * @enum {string}
+                 */
+                figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
+                /** @description the hosts, those not as usual first */
+                hosts: components["schemas"]["HostFigure"][];
+            }[];
+            /** @description flows, by name */
+            flows: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                name: string;
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description how bad it is
+                 * @example calm
+                 * @enum {string}
+                 */
+                level: "calm" | "strained" | "hurting" | "broken" | "noData";
+            }[];
+            /** @description incidents */
+            incidents: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description headline of the incident
+                 * @example Book a pick-up fails for every fourth attempt
+                 */
+                title: string;
+                /**
+                 * @description when it began, told by change-point
+                 * @example 1772442840000
+                 */
+                onsetMs: number;
+                /**
+                 * @description goes on now, whatever window is looked at
+                 * @example true
+                 */
+                inTroubleNow: boolean;
+            }[];
+            /** @description what was changed, newest first */
+            changes: {
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description in words
+                 * @example
+                 */
+                words: string;
+            }[];
+        };
+        /**
+         * Estate
+         * @description Everything that runs, at the end of a window
+         */
+        Estate: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /** @description the time before, that it is compared with */
+            before: components["schemas"]["Window"];
+            /** @description parts */
+            parts: components["schemas"]["RunningPart"][];
+        };
+        /**
+         * Hop
+         * @description Calls from one component to another
+         */
+        Hop: {
+            /**
+             * @description the component that calls; '' for what begins a trace
+             * @example courier-gateway
+             */
+            from: string;
+            /**
+             * @description the component that is called
+             * @example slots
+             */
+            to: string;
+            /**
+             * @description how often
+             * @example 42
+             */
+            calls: number;
+            /**
+             * @description calls that failed
+             * @example 4
+             */
+            failed: number;
+            /**
+             * @description mean duration; null without any
+             * @example 640
+             */
+            meanMs: number;
+            /**
+             * @description the longest
+             * @example 4200
+             */
+            longestMs: number;
+            /**
+             * @description traces that make the call
+             * @example 180
+             */
+            traces: number;
+            /**
+             * @description share of the traces that make the call
+             * @example 0.9
+             */
+            shareOfTraces: number;
+            /**
+             * @description steps below the begin, mean
+             * @example 2
+             */
+            depth: number;
+        };
+        /**
+         * HostFigure
+         * @description One measured quantity of a host or process, against the time before
+         */
+        HostFigure: {
+            /**
+             * @description name of the measured quantity
+             * @example cpu
+             * @enum {string}
+             */
+            figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
+            /**
+             * @description name of the host; '' where there is none
+             * @example depot-07
+             */
+            host: string;
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
+            /**
+             * @description how it is against the usual
+             * @example usual
+             * @enum {string}
+             */
+            verdict: "usual" | "raised" | "lowered" | "full" | "unknown";
+            /**
+             * @description median of the time before, in the figure's unit; null when too little came
+             * @example 1
+             */
+            usual: number | null;
+            /**
+             * @description median while it went on; null when nothing came
+             * @example 1
+             */
+            now: number | null;
+            /**
+             * @description highest value in the window; null when none came
+             * @example 1
+             */
+            highest: number | null;
+            /** @description values, minute by minute */
+            points: {
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description in the figure's unit: shares from 0 to 1, milliseconds, bytes a second, counts
+                 * @example 1
+                 */
+                value: number;
+            }[];
+        };
+        /**
+         * Hosts
+         * @description Hosts, processes and runtimes while something went on
+         */
+        Hosts: {
+            /** @description while it went on */
+            now: components["schemas"]["Window"];
+            /** @description the time before, that it is compared with */
+            before: components["schemas"]["Window"];
+            /** @description a line a figure, what is left over first */
+            lines: {
+                /**
+                 * @description name of the measured quantity
+                 * @example cpu
+                 * @enum {string}
+                 */
+                figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
+                /**
+                 * @description in words
+                 * @example
+                 */
+                words: string;
+                /**
+                 * @description it is not as usual, so it may be the cause
+                 * @example true
+                 */
+                isLeftOver: boolean;
+                /**
+                 * @description hosts that were looked at
+                 * @example 4
+                 */
+                looked: number;
+                /** @description what is not as usual */
+                odd: components["schemas"]["HostFigure"][];
+            }[];
+            /** @description processes that began anew */
+            restarts: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                component: string;
+                /**
+                 * @description name of the host; '' where there is none
+                 * @example depot-07
+                 */
+                host: string;
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+            }[];
+            /** @description what may be tried, with the evidence for it */
+            advice: {
+                /**
+                 * @description in words
+                 * @example
+                 */
+                words: string;
+                /**
+                 * @description what the advice rests on
+                 * @example swap rose from 0 to 1.2 GB
+                 */
+                evidence: string;
+            }[];
+            /**
+             * @description figures of which too little was told
+             * @example 2
+             */
+            unknown: number;
+        };
+        /**
+         * RunningPart
+         * @description A component on a host, or a store
+         */
+        RunningPart: {
+            /**
+             * @description what it is
+             * @example service
+             * @enum {string}
+             */
+            kind: "service" | "store" | "outside";
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
+            /**
+             * @description name of the host; '' where there is none
+             * @example depot-07
+             */
+            host: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description country or region that the attempt came from; '' when not told
+             * @example NL
+             */
+            region: string;
+            /**
+             * @description name of the team
+             * @example Slots Team
+             */
+            team: string;
+            /**
+             * @description version of the component; '' when not told
+             * @example 4.18.0
+             */
+            version: string;
+            /**
+             * @description how bad it is
+             * @example calm
+             * @enum {string}
+             */
+            level: "calm" | "strained" | "hurting" | "broken" | "silent";
+            /**
+             * @description mean duration of the last five minutes against the hour before; null when either is not known
+             * @example 1.4
+             */
+            slowness: number | null;
+            /**
+             * @description attempts in the last five minutes, a minute
+             * @example 84
+             */
+            attemptsPerMinute: number;
+            /**
+             * @description attempts a minute in the hour before
+             * @example 90
+             */
+            usualPerMinute: number;
+            /**
+             * @description share of attempts that failed in the last five minutes; null without attempts
+             * @example 0.02
+             */
+            failing: number | null;
+            /**
+             * @description what changed suddenly in the last five minutes, in words
+             * @example []
+             */
+            changes: string[];
+            /**
+             * @description measured quantities of its host or process that are not as in the hour before, in words
+             * @example []
+             */
+            figures: string[];
+        };
+        /**
+         * LogLine
+         * @description A line of a log
+         */
+        LogLine: {
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
+            /**
+             * @description name of the host; '' where there is none
+             * @example depot-07
+             */
+            host: string;
+            /**
+             * @description severity in a word; '' when not told
+             * @example error
+             */
+            severity: string;
+            /**
+             * @description text of the line
+             * @example payment declined: gateway timed out after 30 s
+             */
+            body: string;
+            /**
+             * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+             * @example 4bf92f3577b34da6a3ce929d0e0e4736
+             */
+            traceId: string | null;
+            /**
+             * @description identity of its first span, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            spanId: string | null;
+        };
+        /**
+         * LogPattern
+         * @description Lines of one pattern, against the hours before
+         */
+        LogPattern: {
+            /**
+             * @description the pattern; what differs is starred
+             * @example payment declined: * timed out after * s
+             */
+            text: string;
+            /**
+             * @description lines while it went on
+             * @example 210
+             */
+            now: number;
+            /**
+             * @description lines in the hours before
+             * @example 12
+             */
+            before: number;
+            /**
+             * @description lines a minute while it went on
+             * @example 7
+             */
+            nowRate: number;
+            /**
+             * @description lines a minute in the hours before
+             * @example 0.4
+             */
+            usualRate: number;
+            /**
+             * @description it never came in the hours before
+             * @example true
+             */
+            isNew: boolean;
+            /**
+             * @description severity in a word; '' when not told
+             * @example error
+             */
+            severity: string;
+            /**
+             * @description when it came first; null when not in the window
+             * @example 1772442840000
+             */
+            firstMs: number | null;
+            /**
+             * @description names of components
+             * @example []
+             */
+            components: string[];
+            /** @description attempts to look at */
+            samples: components["schemas"]["LogLine"][];
+        };
+        /**
+         * LogPatterns
+         * @description Lines of an incident's components brought to patterns
+         */
+        LogPatterns: {
+            /**
+             * @description names of components
+             * @example []
+             */
+            components: string[];
+            /** @description while it went on */
+            now: components["schemas"]["Window"];
+            /** @description the time before, that it is compared with */
+            before: components["schemas"]["Window"];
+            /** @description patterns that come far more often than before */
+            surging: components["schemas"]["LogPattern"][];
+            /** @description patterns that hardly ever come */
+            rare: components["schemas"]["LogPattern"][];
+            /** @description patterns that came before and come no more */
+            gone: components["schemas"]["LogPattern"][];
+            /** @description patterns that come as often as before */
+            usual: components["schemas"]["LogPattern"][];
+            /**
+             * @description lines while it went on
+             * @example 2210
+             */
+            linesNow: number;
+            /**
+             * @description lines in the hours before
+             * @example 1840
+             */
+            linesBefore: number;
+            /**
+             * @description share of the stored ones that was read: counts are of these
+             * @example 1
+             */
+            kept: number;
+        };
+        /**
+         * ListedLoad
+         * @description A view as it is listed
+         */
+        ListedLoad: {
+            /**
+             * @description identity of the view, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            view: string;
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description name of the page
+             * @example /pick-up
+             */
+            page: string;
+            /**
+             * @description country, two letters of ISO 3166
+             * @example NL
+             */
+            country: string;
+            /**
+             * @description browser and its major version
+             * @example Firefox 140
+             */
+            browser: string;
+            /**
+             * @description from navigation to the end of loading; null when not told
+             * @example 2840
+             */
+            loadMs: number | null;
+            /**
+             * @description largest contentful paint; null when not told
+             * @example 2140
+             */
+            lcpMs: number | null;
+            /**
+             * @description errors of scripts
+             * @example 3
+             */
+            errors: number;
+            /**
+             * @description resources that did not come
+             * @example 1
+             */
+            missing: number;
+        };
+        /**
+         * PageGroup
+         * @description Views of one page, country or the like
+         */
+        PageGroup: {
+            /**
+             * @description page, country or the like
+             * @example /pick-up
+             */
+            name: string;
+            /**
+             * @description views of pages
+             * @example 1840
+             */
+            views: number;
+            /**
+             * @description persons, each counted once
+             * @example 128
+             */
+            people: number;
+            /**
+             * @description loads of whole pages
+             * @example 1200
+             */
+            loads: number;
+            /**
+             * @description mean of each part of a load, in the order of redirect to load
+             * @example []
+             */
+            parts: number[];
+            /**
+             * @description mean duration; null without any
+             * @example 640
+             */
+            meanMs: number | null;
+            /**
+             * @description half took less; null without any
+             * @example 420
+             */
+            medianMs: number | null;
+            /**
+             * @description time waited by all together
+             * @example 1840000
+             */
+            weightMs: number;
+            /**
+             * @description share of all time waited
+             * @example 0.3
+             */
+            shareOfWeight: number;
+            /** @description Web Vitals */
+            vitals: {
+                /** @description time to first byte (Web Vitals) */
+                ttfb: components["schemas"]["Vital"] | null;
+                /** @description first contentful paint (Web Vitals) */
+                fcp: components["schemas"]["Vital"] | null;
+                /** @description largest contentful paint (Web Vitals) */
+                lcp: components["schemas"]["Vital"] | null;
+                /** @description interaction to next paint (Web Vitals) */
+                inp: components["schemas"]["Vital"] | null;
+                /** @description cumulative layout shift (Web Vitals) */
+                cls: components["schemas"]["Vital"] | null;
+            };
+            /**
+             * @description interactions with the page
+             * @example 4
+             */
+            interactions: number;
+            /**
+             * @description errors of scripts
+             * @example 3
+             */
+            errors: number;
+            /**
+             * @description share of views with an error of a script
+             * @example 0.03
+             */
+            shareWithErrors: number;
+            /**
+             * @description share of views on which something did not come
+             * @example 0.02
+             */
+            shareMissing: number;
+        };
+        /**
+         * PageLoad
+         * @description One view of one page, with all that it fetched
+         */
+        PageLoad: {
+            /**
+             * @description identity of the view, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            view: string;
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description name of the page
+             * @example /pick-up
+             */
+            page: string;
+            /**
+             * @description country, two letters of ISO 3166
+             * @example NL
+             */
+            country: string;
+            /**
+             * @description browser and its major version
+             * @example Firefox 140
+             */
+            browser: string;
+            /**
+             * @description from navigation to the end of loading; null when not told
+             * @example 2840
+             */
+            loadMs: number | null;
+            /**
+             * @description largest contentful paint; null when not told
+             * @example 2140
+             */
+            lcpMs: number | null;
+            /**
+             * @description errors of scripts
+             * @example 3
+             */
+            errors: number;
+            /**
+             * @description resources that did not come
+             * @example 1
+             */
+            missing: number;
+            /**
+             * @description what it is
+             * @example load
+             * @enum {string}
+             */
+            kind: "load" | "route" | "frame";
+            /**
+             * @description path as the browser asked for it
+             * @example /pick-up/4711
+             */
+            path: string;
+            /**
+             * @description name of the host; '' where there is none
+             * @example depot-07
+             */
+            host: string;
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description version of the component; '' when not told
+             * @example 4.18.0
+             */
+            version: string;
+            /**
+             * @description operating system
+             * @example Android 16
+             */
+            system: string;
+            /**
+             * @description kind of connection, as the browser tells it
+             * @example 4g
+             */
+            connection: string;
+            /**
+             * @description tier of the customer; '' when not told
+             * @example business
+             */
+            tier: string;
+            /**
+             * @description parts
+             * @example []
+             */
+            parts: number[] | null;
+            /** @description Web Vitals */
+            vitals: {
+                /**
+                 * @description time to first byte (Web Vitals)
+                 * @example 1
+                 */
+                ttfb: number | null;
+                /**
+                 * @description first contentful paint (Web Vitals)
+                 * @example 1
+                 */
+                fcp: number | null;
+                /**
+                 * @description largest contentful paint (Web Vitals)
+                 * @example 1
+                 */
+                lcp: number | null;
+                /**
+                 * @description interaction to next paint (Web Vitals)
+                 * @example 1
+                 */
+                inp: number | null;
+                /**
+                 * @description cumulative layout shift (Web Vitals)
+                 * @example 1
+                 */
+                cls: number | null;
+            };
+            /**
+             * @description interactions with the page
+             * @example 4
+             */
+            interactions: number;
+            /** @description what the page fetched, in order */
+            resources: {
+                /**
+                 * @description address, without what stands behind a question mark
+                 * @example https://shop.example/app.js
+                 */
+                url: string;
+                /**
+                 * @description name of the host; '' where there is none
+                 * @example depot-07
+                 */
+                host: string;
+                /**
+                 * @description what fetched it, as the browser tells it
+                 * @example script
+                 */
+                type: string;
+                /**
+                 * @description from the begin of navigation
+                 * @example 120
+                 */
+                startMs: number;
+                /**
+                 * @description how long it took
+                 * @example 1840
+                 */
+                durationMs: number;
+                /**
+                 * @description size
+                 * @example 48210
+                 */
+                bytes: number;
+                /**
+                 * @description it did not come
+                 * @example true
+                 */
+                missing: boolean;
+                /**
+                 * @description comes from a host that is not the page's own
+                 * @example true
+                 */
+                isThirdParty: boolean;
+                /** @description the attempt at the server's side, if its spans are stored */
+                attempt: {
+                    /**
+                     * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+                     * @example 4bf92f3577b34da6a3ce929d0e0e4736
+                     */
+                    traceId: string;
+                    /**
+                     * @description identity of its first span, 16 hexadecimal digits
+                     * @example 00f067aa0ba902b7
+                     */
+                    spanId: string;
+                } | null;
+            }[];
+            /**
+             * @description resources beyond those that are listed
+             * @example 0
+             */
+            moreResources: number;
+            /** @description errors of its scripts */
+            scriptErrors: {
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description class of the failure
+                 * @example TypeError
+                 */
+                type: string;
+                /**
+                 * @description message of the failure
+                 * @example connection timed out
+                 */
+                message: string;
+                /** @description places of the stack, innermost first */
+                frames: components["schemas"]["StackFrame"][];
+                /**
+                 * @description the stack was read through a source map
+                 * @example true
+                 */
+                isMapped: boolean;
+            }[];
+            /** @description the attempt at the server's side, if its spans are stored */
+            attempt: {
+                /**
+                 * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+                 * @example 4bf92f3577b34da6a3ce929d0e0e4736
+                 */
+                traceId: string;
+                /**
+                 * @description identity of its first span, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
+                spanId: string;
+            } | null;
+        };
+        /**
+         * PageLoadOf
+         * @description The view that a trace began in
+         */
+        PageLoadOf: {
+            /**
+             * @description identity of the view, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            view: string | null;
+        };
+        /**
+         * PageLoads
+         * @description Page loads of a window
+         */
+        PageLoads: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description what the groups are told apart by
+             * @example page
+             * @enum {string}
+             */
+            by: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
+            /**
+             * @description share of the stored ones that was read: counts are of these
+             * @example 1
+             */
+            kept: number;
+            /** @description views by kind */
+            kinds: {
+                /**
+                 * @description loads of whole pages
+                 * @example 1200
+                 */
+                load: number;
+                /**
+                 * @description moves within a page
+                 * @example 420
+                 */
+                route: number;
+                /**
+                 * @description pages within pages
+                 * @example 12
+                 */
+                frame: number;
+            };
+            /** @description all views of the window as one group; null when there are none */
+            all: components["schemas"]["PageGroup"] | null;
+            /** @description groups, heaviest first */
+            groups: components["schemas"]["PageGroup"][];
+            /** @description pages within pages, by page */
+            frames: components["schemas"]["PageGroup"][];
+            /**
+             * @description number of the flow of loads of this page; null when several or none are looked at
+             * @example 3
+             */
+            flow: number | null;
+            /** @description 75th percentile of each vital over time */
+            trend: {
+                /**
+                 * @description begin of the first step
+                 * @example 1772442000000
+                 */
+                startMs: number;
+                /**
+                 * @description length of a step
+                 * @example 60000
+                 */
+                stepMs: number;
+                /** @description Web Vitals */
+                vitals: {
+                    /**
+                     * @description time to first byte (Web Vitals)
+                     * @example []
+                     */
+                    ttfb: (number | null)[];
+                    /**
+                     * @description first contentful paint (Web Vitals)
+                     * @example []
+                     */
+                    fcp: (number | null)[];
+                    /**
+                     * @description largest contentful paint (Web Vitals)
+                     * @example []
+                     */
+                    lcp: (number | null)[];
+                    /**
+                     * @description interaction to next paint (Web Vitals)
+                     * @example []
+                     */
+                    inp: (number | null)[];
+                    /**
+                     * @description cumulative layout shift (Web Vitals)
+                     * @example []
+                     */
+                    cls: (number | null)[];
+                };
+            };
+            /** @description where it is worse, and where not */
+            where: components["schemas"]["PageWhere"][];
+            /** @description hosts that resources come from */
+            hosts: {
+                /**
+                 * @description name of the host; '' where there is none
+                 * @example depot-07
+                 */
+                host: string;
+                /**
+                 * @description comes from a host that is not the page's own
+                 * @example true
+                 */
+                isThirdParty: boolean;
+                /**
+                 * @description resources fetched from it
+                 * @example 1840
+                 */
+                resources: number;
+                /**
+                 * @description resources that did not come
+                 * @example 1
+                 */
+                missing: number;
+                /**
+                 * @description mean duration; null without any
+                 * @example 640
+                 */
+                meanMs: number;
+                /**
+                 * @description size
+                 * @example 48210
+                 */
+                bytes: number;
+            }[];
+            /** @description how often */
+            calls: {
+                /**
+                 * @description method and path of the call
+                 * @example GET /api/slots
+                 */
+                call: string;
+                /**
+                 * @description how often
+                 * @example 42
+                 */
+                calls: number;
+                /**
+                 * @description calls that failed
+                 * @example 4
+                 */
+                failed: number;
+                /**
+                 * @description half took less; null without any
+                 * @example 420
+                 */
+                medianMs: number;
+                /**
+                 * @description 95 of 100 took less; null without any
+                 * @example 1840
+                 */
+                p95Ms: number;
+            }[];
+            /** @description loads worth opening */
+            worst: components["schemas"]["ListedLoad"][];
+        };
+        /**
+         * PageWhere
+         * @description Where a page is worse
+         */
+        PageWhere: {
+            /**
+             * @description what it was
+             * @example slow
+             * @enum {string}
+             */
+            what: "slow" | "missing" | "errors";
+            /**
+             * @description by what views are told apart
+             * @example page
+             * @enum {string}
+             */
+            dimension: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
+            /**
+             * @description how it is against the usual
+             * @example here
+             * @enum {string}
+             */
+            verdict: "here" | "more" | "everywhere";
+            /** @description the values in which it is worse */
+            hit: {
+                /**
+                 * @description value of the dimension
+                 * @example NL
+                 */
+                name: string;
+                /**
+                 * @description views of pages
+                 * @example 1840
+                 */
+                views: number;
+                /**
+                 * @description the figure of this value
+                 * @example 0.14
+                 */
+                here: number;
+                /**
+                 * @description the same figure of all others
+                 * @example 0.02
+                 */
+                elsewhere: number;
+            }[];
+        };
+        /**
+         * PersonView
+         * @description A view of a person
+         */
+        PersonView: {
+            /**
+             * @description identity of the view, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            view: string;
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description name of the page
+             * @example /pick-up
+             */
+            page: string;
+            /**
+             * @description country, two letters of ISO 3166
+             * @example NL
+             */
+            country: string;
+            /**
+             * @description browser and its major version
+             * @example Firefox 140
+             */
+            browser: string;
+            /**
+             * @description from navigation to the end of loading; null when not told
+             * @example 2840
+             */
+            loadMs: number | null;
+            /**
+             * @description largest contentful paint; null when not told
+             * @example 2140
+             */
+            lcpMs: number | null;
+            /**
+             * @description errors of scripts
+             * @example 3
+             */
+            errors: number;
+            /**
+             * @description resources that did not come
+             * @example 1
+             */
+            missing: number;
+            /**
+             * @description number that tells sessions apart; 0 where none is told
+             * @example 412
+             */
+            session: number;
+            /**
+             * @description operating system
+             * @example Android 16
+             */
+            system: string;
+        };
+        /**
+         * ScriptErrors
+         * @description Errors of scripts in groups, by people met
+         */
+        ScriptErrors: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description all views of the window, to compare with
+             * @example 1840
+             */
+            views: number;
+            /**
+             * @description there were more errors: the newest are told
+             * @example true
+             */
+            isCut: boolean;
+            /** @description groups, heaviest first */
+            groups: {
+                /**
+                 * @description class of the failure
+                 * @example TypeError
+                 */
+                type: string;
+                /**
+                 * @description message of the failure
+                 * @example connection timed out
+                 */
+                message: string;
+                /**
+                 * @description errors of scripts
+                 * @example 3
+                 */
+                errors: number;
+                /**
+                 * @description all views of the window, to compare with
+                 * @example 1840
+                 */
+                views: number;
+                /**
+                 * @description persons, each counted once
+                 * @example 128
+                 */
+                people: number;
+                /**
+                 * @description when it came first; null when not in the window
+                 * @example 1772442840000
+                 */
+                firstMs: number;
+                /**
+                 * @description when it came last
+                 * @example 1772446440000
+                 */
+                lastMs: number;
+                /**
+                 * @description pages on which it came, most often first
+                 * @example []
+                 */
+                pages: string[];
+                /**
+                 * @description versions in which it came
+                 * @example []
+                 */
+                versions: string[];
+                /**
+                 * @description browsers that met it, most often first
+                 * @example []
+                 */
+                browsers: string[];
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                component: string;
+                /** @description places of the stack, innermost first */
+                frames: components["schemas"]["StackFrame"][];
+                /**
+                 * @description the stack was read through a source map
+                 * @example true
+                 */
+                isMapped: boolean;
+                /**
+                 * @description a view in which it came, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
+                sampleView: string;
+            }[];
+        };
+        /**
+         * SourceMapKept
+         * @description A source map that was kept
+         */
+        SourceMapKept: {
+            /**
+             * @description name of the component (service.name)
+             * @example slots
+             */
+            component: string;
+            /**
+             * @description version of the component; '' when not told
+             * @example 4.18.0
+             */
+            version: string;
+            /**
+             * @description file; '' when not told
+             * @example checkout.js
+             */
+            file: string;
+            /**
+             * @description size
+             * @example 48210
+             */
+            bytes: number;
+        };
+        /**
+         * SourceMaps
+         * @description Source maps that stacks are read through
+         */
+        SourceMaps: {
+            /** @description source maps that are kept */
+            maps: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                component: string;
+                /**
+                 * @description version of the component; '' when not told
+                 * @example 4.18.0
+                 */
+                version: string;
+                /**
+                 * @description file; '' when not told
+                 * @example checkout.js
+                 */
+                file: string;
+                /**
+                 * @description when it was uploaded
+                 * @example 1772442840000
+                 */
+                uploadedMs: number;
+                /**
+                 * @description size
+                 * @example 48210
+                 */
+                bytes: number;
+            }[];
+        };
+        /**
+         * StackFrame
+         * @description One place of a stack
+         */
+        StackFrame: {
+            /**
+             * @description file; '' when not told
+             * @example checkout.js
+             */
+            file: string;
+            /**
+             * @description line of the place, from 1; 0 when not told
+             * @example 214
+             */
+            line: number;
+            /**
+             * @description column of the place, from 1
+             * @example 17
+             */
+            column: number;
+            /**
+             * @description function or method; '' when not told
+             * @example pay
+             */
+            method: string;
+        };
+        /**
+         * Vital
+         * @description One Web Vital of a group of views
+         */
+        Vital: {
+            /**
+             * @description three quarters are no larger, in the vital's unit
+             * @example 1
+             */
+            p75: number;
+            /**
+             * @description by the published thresholds (web.dev/vitals)
+             * @example good
+             * @enum {string}
+             */
+            rating: "good" | "needsImprovement" | "poor";
+            /**
+             * @description views of pages
+             * @example 1840
+             */
+            views: number;
+        };
+        /**
+         * Hurt
+         * @description The people whom an incident hurt
+         */
+        Hurt: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /**
+             * @description how many there are
+             * @example 128
+             */
+            total: number;
+            /**
+             * @description people who left and did not come back
+             * @example 18
+             */
+            gone: number;
+            /**
+             * @description value that those who left did not complete
+             * @example 1840
+             */
+            lost: number;
+            /** @description people, worst off first */
             people: components["schemas"]["HurtPerson"][];
+            /** @description of each dimension, the values under which most of them came */
             concentration: {
-                /** @enum {string} */
+                /**
+                 * @description by what attempts are told apart
+                 * @example tier
+                 * @enum {string}
+                 */
                 dimension: "tier" | "promotion" | "site" | "region" | "item";
+                /** @description values */
                 values: {
+                    /**
+                     * @description value of the dimension
+                     * @example business
+                     */
                     value: string;
+                    /**
+                     * @description people, worst off first
+                     * @example 1
+                     */
                     people: number;
                 }[];
             }[];
         };
-        LostByTier: {
-            currency: string;
-            whole: components["schemas"]["Interval"];
-            tiers: {
-                tier: string;
-                money: components["schemas"]["Interval"];
-                people: components["schemas"]["Interval"];
-            }[];
-        };
-        PersonAttempt: {
-            /** @enum {string} */
-            kind: "work" | "background" | "page" | "businessEvent";
-            atMs: number;
-            durationMs: number;
-            flow: number;
-            name: string;
-            application: string;
-            /** @enum {string} */
-            outcome: "onTime" | "late" | "hung" | "failed";
-            expectedMs: number | null;
-            session: number;
-            isProbe: boolean;
-            site: string;
-            region: string;
-            tier: string;
-            version: string;
-            value: number | null;
-            failure: string;
-            traceId: string;
-            spanId: string;
-        };
-        Person: {
+        /**
+         * HurtPerson
+         * @description A person whom an incident hurt
+         */
+        HurtPerson: {
+            /**
+             * @description a pseudonym: tells persons apart, not who they are; '' when not told
+             * @example p-1f04
+             */
             person: string;
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
+            /**
+             * @description tier of the customer; '' when not told
+             * @example business
+             */
+            tier: string;
+            /**
+             * @description site that the attempt came from; '' when not told
+             * @example Depot North
+             */
+            site: string;
+            /**
+             * @description country or region that the attempt came from; '' when not told
+             * @example NL
+             */
+            region: string;
+            /**
+             * @description promotion under which it came; '' when none
+             * @example spring-2026
+             */
+            promotion: string;
+            /**
+             * @description name of the flow in which it was worst
+             * @example Book a pick-up
+             */
+            flow: string;
+            /**
+             * @description attempts that took longer than the limit
+             * @example 140
+             */
+            late: number;
+            /**
+             * @description attempts that took so long that people gave up
+             * @example 4
+             */
+            hung: number;
+            /**
+             * @description attempts that failed
+             * @example 31
+             */
+            failed: number;
+            /**
+             * @description time waited beyond the usual
+             * @example 42000
+             */
+            waitedMs: number;
+            /**
+             * @description when it came last
+             * @example 1772446440000
+             */
+            lastMs: number;
+            /**
+             * @description what became of the person
+             * @example gone
+             * @enum {string}
+             */
+            fate: "gone" | "undecided" | "wentOn" | "madeGood";
+            /**
+             * @description value that the person did not complete
+             * @example 42.5
+             */
+            lost: number;
+        };
+        /**
+         * Person
+         * @description What one person did, in order of time
+         */
+        Person: {
+            /**
+             * @description the id that was looked for, as it was sent
+             * @example courier-0412
+             */
+            person: string;
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /** @description what the person did, in order of time */
             attempts: components["schemas"]["PersonAttempt"][];
+            /** @description pages that the person opened */
             views: components["schemas"]["PersonView"][];
         };
+        /**
+         * PersonAttempt
+         * @description One attempt of a person
+         */
+        PersonAttempt: {
+            /**
+             * @description what it is
+             * @example work
+             * @enum {string}
+             */
+            kind: "work" | "background" | "page" | "businessEvent";
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description how long it took
+             * @example 1840
+             */
+            durationMs: number;
+            /**
+             * @description number of the flow
+             * @example 3
+             */
+            flow: number;
+            /**
+             * @description name of the flow
+             * @example Book a pick-up
+             */
+            name: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description what became of the attempt
+             * @example onTime
+             * @enum {string}
+             */
+            outcome: "onTime" | "late" | "hung" | "failed";
+            /**
+             * @description how long it usually takes; null where nothing is known
+             * @example 420
+             */
+            expectedMs: number | null;
+            /**
+             * @description number that tells sessions apart; 0 where none is told
+             * @example 412
+             */
+            session: number;
+            /**
+             * @description made by a probe, not by a person
+             * @example true
+             */
+            isProbe: boolean;
+            /**
+             * @description site that the attempt came from; '' when not told
+             * @example Depot North
+             */
+            site: string;
+            /**
+             * @description country or region that the attempt came from; '' when not told
+             * @example NL
+             */
+            region: string;
+            /**
+             * @description tier of the customer; '' when not told
+             * @example business
+             */
+            tier: string;
+            /**
+             * @description version of the component; '' when not told
+             * @example 4.18.0
+             */
+            version: string;
+            /**
+             * @description value completed; null when it carries none
+             * @example 42.5
+             */
+            value: number | null;
+            /**
+             * @description what failed; '' when nothing did
+             * @example GatewayTimeout
+             */
+            failure: string;
+            /**
+             * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+             * @example 4bf92f3577b34da6a3ce929d0e0e4736
+             */
+            traceId: string;
+            /**
+             * @description identity of its first span, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            spanId: string;
+        };
+        /**
+         * PersonLooks
+         * @description Who looked at persons by name, and why
+         */
         PersonLooks: {
+            /** @description who looked, newest first */
             looks: {
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
                 atMs: number;
+                /**
+                 * @description who did it
+                 * @example Dana
+                 */
                 who: string;
+                /**
+                 * @description why, in words
+                 * @example
+                 */
                 why: string;
+                /**
+                 * @description what it was
+                 * @example
+                 */
                 what: string;
+                /**
+                 * @description persons, each counted once
+                 * @example 128
+                 */
                 people: number;
             }[];
         };
-        JourneyStep: {
-            flow: number;
-            name: string;
-            people: number;
-            sessions: number;
-            wentOn: number;
-            undecided: number;
-            left: number;
-            exposed: number;
-            usuallyExposed: number;
-            beyondUsual: components["schemas"]["Interval"];
-            lost: components["schemas"]["Interval"];
-            usualLeaving: number | null;
-            attributable: number | null;
-            isBad: boolean;
-            medianMs: number | null;
-            failedShare: number | null;
-            incidents: number[];
+        /**
+         * BriefPage
+         * @description The brief as it would be sent
+         */
+        BriefPage: {
+            /**
+             * @description the brief for machines
+             * @example {}
+             */
+            brief: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description the brief as Markdown
+             * @example
+             */
+            markdown: string;
         };
-        Journey: {
+        /**
+         * Handoff
+         * @description A handoff with what was told and what happened to it
+         */
+        Handoff: {
+            /**
+             * @description identity of the handoff (UUID)
+             * @example 9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01
+             */
             id: string;
-            key: string;
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            name: string;
-            isNamed: boolean;
-            application: string;
-            currency: string;
-            every: number;
-            setOut: number;
-            completed: number;
-            value: number;
-            valueEach: number | null;
-            beyondUsual: number;
-            lost: number;
-            steps: components["schemas"]["JourneyStep"][];
-            repairs: {
-                step: number;
-                flow: number;
-                comeBack: number;
-                hidden: number;
-                completions: number;
-                value: number;
-            }[];
-        };
-        Journeys: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            journeys: components["schemas"]["Journey"][];
-        };
-        MoneyFigure: {
-            value: number | null;
-            expected: number | null;
-            low: number | null;
-            high: number | null;
-            /** @enum {string} */
-            verdict: "usual" | "below" | "above" | "notKnown";
-        };
-        Takings: {
-            flow: number;
-            /** @enum {string} */
-            kind: "work" | "background" | "page" | "businessEvent";
-            name: string;
-            application: string;
-            start: string | null;
-            days: number;
-            lost: components["schemas"]["Interval"];
-            orders: components["schemas"]["MoneyFigure"];
-            value: components["schemas"]["MoneyFigure"];
-            size: components["schemas"]["MoneyFigure"];
-            conversion: components["schemas"]["MoneyFigure"];
-        };
-        Money: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            currency: string;
-            isNarrowed: boolean;
-            flows: components["schemas"]["Takings"][];
-        };
-        Beside: {
-            component: string;
-            durationMs: number;
-            others: {
-                statement: string;
-                calls: number;
-                overlapMs: number;
-                longestMs: number;
-            }[];
-        };
-        RunningPart: {
-            /** @enum {string} */
-            kind: "service" | "store" | "outside";
-            component: string;
-            host: string;
-            application: string;
-            region: string;
+            /**
+             * @description number of the incident
+             * @example 7
+             */
+            incident: number;
+            /**
+             * @description name of the team
+             * @example Slots Team
+             */
             team: string;
-            version: string;
-            /** @enum {string} */
-            level: "calm" | "strained" | "hurting" | "broken" | "silent";
-            slowness: number | null;
-            attemptsPerMinute: number;
-            usualPerMinute: number;
-            failing: number | null;
-            changes: string[];
-            figures: string[];
-        };
-        Estate: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            before: {
-                fromMs: number;
-                toMs: number;
-            };
-            parts: components["schemas"]["RunningPart"][];
-        };
-        Component: {
-            name: string;
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            before: {
-                fromMs: number;
-                toMs: number;
-            };
-            team: string | null;
-            traces: number;
-            attempts: number;
-            callers: components["schemas"]["Hop"][];
-            callees: components["schemas"]["Hop"][];
-            hosts: string[];
-            figures: {
-                /** @enum {string} */
-                figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
-                hosts: components["schemas"]["HostFigure"][];
-            }[];
-            flows: {
-                id: number;
-                name: string;
-                application: string;
-                /** @enum {string} */
-                level: "calm" | "strained" | "hurting" | "broken" | "noData";
-            }[];
-            incidents: {
-                id: number;
-                title: string;
-                onsetMs: number;
-                inTroubleNow: boolean;
-            }[];
-            changes: {
-                atMs: number;
-                words: string;
-            }[];
-        };
-        LogLine: {
-            atMs: number;
-            component: string;
-            host: string;
-            severity: string;
-            body: string;
-            traceId: string | null;
-            spanId: string | null;
-        };
-        LogPattern: {
-            text: string;
-            now: number;
-            before: number;
-            nowRate: number;
-            usualRate: number;
-            isNew: boolean;
-            severity: string;
-            firstMs: number | null;
-            components: string[];
-            samples: components["schemas"]["LogLine"][];
-        };
-        LogPatterns: {
-            components: string[];
-            now: {
-                fromMs: number;
-                toMs: number;
-            };
-            before: {
-                fromMs: number;
-                toMs: number;
-            };
-            surging: components["schemas"]["LogPattern"][];
-            rare: components["schemas"]["LogPattern"][];
-            gone: components["schemas"]["LogPattern"][];
-            usual: components["schemas"]["LogPattern"][];
-            linesNow: number;
-            linesBefore: number;
-            kept: number;
-        };
-        Incident: {
-            id: number;
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
+            /**
+             * @description state
+             * @example draft
+             * @enum {string}
+             */
+            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
+            /**
+             * @description what the sender adds
+             * @example please look at the gateway first
+             */
+            note: string;
+            /**
+             * @description when it was sent, as ISO 8601 in UTC
+             * @example 2026-03-02T09:20:00.000Z
+             */
+            createdAt: string;
+            /**
+             * @description headline of the incident
+             * @example Book a pick-up fails for every fourth attempt
+             */
             title: string;
-            sentence: string;
-            application: string;
-            /** @enum {string} */
-            signal: "slow" | "failing" | "missing";
-            /** @enum {string} */
-            level: "calm" | "strained" | "hurting" | "broken";
-            /** @enum {string} */
-            priority: "P1" | "P2" | "P3" | "P4";
-            /** @enum {string} */
-            trend: "growing" | "steady" | "fading" | "new" | "over";
-            onsetMs: number;
-            endMs: number;
-            activeAtEnd: boolean;
-            inTroubleNow: boolean;
-            currency: string;
-            parts: components["schemas"]["Part"][];
-            bill: components["schemas"]["BillLine"][];
-            penalties: number;
-            harm: components["schemas"]["Interval"];
-            harmPerHour: number;
-            rank: number | null;
-            best: number | null;
-            worst: number | null;
-            nearTie: boolean;
-            people: components["schemas"]["Interval"];
-            keyPeople: number;
-            outcomes: {
-                onTime: number;
-                late: number;
-                hung: number;
-                failed: number;
+            /**
+             * @description harm when it was sent
+             * @example 410
+             */
+            harmMinutes: number;
+            /**
+             * @description persons, each counted once
+             * @example 128
+             */
+            people: number;
+            /** @description what was looked at */
+            window: {
+                /**
+                 * @description begin, as ISO 8601 in UTC
+                 * @example 2026-03-02T09:00:00.000Z
+                 */
+                from: string;
+                /**
+                 * @description end, as ISO 8601 in UTC
+                 * @example 2026-03-02T10:00:00.000Z
+                 */
+                to: string;
             };
-            charts: components["schemas"]["Chart"][];
-            marks: components["schemas"]["Mark"][];
-            bites: components["schemas"]["Bites"];
-            samples: components["schemas"]["Sample"][];
-            component: {
-                name: string;
-                words: string;
-            } | null;
-            origin: components["schemas"]["Origin"] | null;
-            proposedTeam: {
-                team: string;
-                reason: string;
-            } | null;
-            teams: string[];
-            remaining: {
-                sessions: number;
-                attempts: number;
-            } | null;
-            setAside: {
-                reason: string;
-                by: string;
-                untilMs: number;
-            } | null;
-            joined: {
-                id: number;
-                title: string;
-            }[];
-            nearby: {
-                id: number;
-                title: string;
-            }[];
-            decisions: {
+            /**
+             * @description the brief for machines
+             * @example {}
+             */
+            brief: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description the brief as Markdown
+             * @example
+             */
+            markdown: string;
+            /** @description what happened to it, in order of time */
+            trail: {
+                /**
+                 * @description when, as ISO 8601 in UTC
+                 * @example 2026-03-02T09:14:00.000Z
+                 */
                 at: string;
-                who: string;
+                /**
+                 * @description what it was
+                 * @example
+                 */
                 what: string;
+                /**
+                 * @description more, for people
+                 * @example
+                 */
                 detail: string;
             }[];
         };
-        FlowRow: {
-            id: number;
-            name: string;
-            technicalName: string;
-            application: string;
-            /** @enum {string} */
-            kind: "work" | "background" | "page" | "businessEvent";
-            team: string | null;
-            /** @enum {string} */
-            level: "calm" | "strained" | "hurting" | "broken" | "noData";
-            attempts: number;
-            perMinute: number;
-            meanMs: number | null;
-            medianMs: number | null;
-            p95Ms: number | null;
-            maxMs: number | null;
-            failedShare: number | null;
-            apdex: number | null;
-            apdexWords: string | null;
-            limitMs: number | null;
-            /** @enum {string} */
-            limitBy: "owner" | "learned" | "none";
-            people: number | null;
-            hurt: number | null;
-            shareOfTime: number | null;
-            importance: number;
-            before: {
-                attempts: number;
-                medianMs: number | null;
-                failedShare: number;
-            } | null;
-            spark: components["schemas"]["Series"];
+        /**
+         * HandoffMark
+         * @description The newest handoff of an incident
+         */
+        HandoffMark: {
+            /**
+             * @description identity of the handoff (UUID)
+             * @example 9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01
+             */
+            id: string;
+            /**
+             * @description name of the team
+             * @example Slots Team
+             */
+            team: string;
+            /**
+             * @description state
+             * @example draft
+             * @enum {string}
+             */
+            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
         };
-        FlowTable: {
+        /**
+         * HandoffSummary
+         * @description A handoff
+         */
+        HandoffSummary: {
+            /**
+             * @description identity of the handoff (UUID)
+             * @example 9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01
+             */
+            id: string;
+            /**
+             * @description number of the incident
+             * @example 7
+             */
+            incident: number;
+            /**
+             * @description name of the team
+             * @example Slots Team
+             */
+            team: string;
+            /**
+             * @description state
+             * @example draft
+             * @enum {string}
+             */
+            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
+            /**
+             * @description what the sender adds
+             * @example please look at the gateway first
+             */
+            note: string;
+            /**
+             * @description when it was sent, as ISO 8601 in UTC
+             * @example 2026-03-02T09:20:00.000Z
+             */
+            createdAt: string;
+            /**
+             * @description headline of the incident
+             * @example Book a pick-up fails for every fourth attempt
+             */
+            title: string;
+            /**
+             * @description harm when it was sent
+             * @example 410
+             */
+            harmMinutes: number;
+            /**
+             * @description persons, each counted once
+             * @example 128
+             */
+            people: number;
+            /** @description what was looked at */
             window: {
-                fromMs: number;
-                toMs: number;
+                /**
+                 * @description begin, as ISO 8601 in UTC
+                 * @example 2026-03-02T09:00:00.000Z
+                 */
+                from: string;
+                /**
+                 * @description end, as ISO 8601 in UTC
+                 * @example 2026-03-02T10:00:00.000Z
+                 */
+                to: string;
             };
-            rows: components["schemas"]["FlowRow"][];
-            attempts: number;
-            comparedWith: string | null;
-            remaining: {
-                sessions: number;
-                attempts: number;
-            } | null;
-            applications: string[];
-            freshness: components["schemas"]["Freshness"];
         };
-        Side: {
-            value: string;
-            attempts: number;
-            badShare: number;
-            medianMs: number | null;
-            p95Ms: number | null;
-            ridit: number | null;
-            riditError: number | null;
-            isOdd: boolean;
+        /**
+         * Handoffs
+         * @description Handoffs, newest first
+         */
+        Handoffs: {
+            /** @description handoffs, newest first */
+            handoffs: components["schemas"]["HandoffSummary"][];
         };
-        Statement: {
-            statement: string;
-            component: string;
-            calls: number;
-            callsAnAttempt: number;
-            shareOfAttempts: number;
-            shareOfTime: number;
-            totalMs: number;
-            longestMs: number;
-            failed: number;
-        };
-        FlowPage: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            isCut: boolean;
-            row: components["schemas"]["FlowRow"];
-            key: string;
-            team: {
-                team: string;
-                reason: string;
-            } | null;
-            normal: {
-                /** @enum {string} */
-                basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
-                samples: number;
-                days: number;
-                expectedMs: number | null;
-                learnedLimitMs: number | null;
-                ownersLimitMs: number | null;
-                limitMs: number | null;
-                /** @enum {string} */
-                limitBy: "owner" | "learned" | "none";
-                lateShare: number;
-                failedShare: number;
-                sites: {
-                    site: string;
-                    limitMs: number;
-                    lateShare: number;
-                }[];
-            };
-            sites: string[];
-            ownersSiteLimits: {
-                site: string;
-                limitMs: number;
-            }[];
-            statements: {
-                attempts: number;
-                statements: components["schemas"]["Statement"][];
-            };
-            apdexAtOwners: string | null;
-            apdexAtLearned: string | null;
-            outcomes: {
-                startMs: number;
-                stepMs: number;
-                onTime: number[];
-                late: number[];
-                hung: number[];
-                failed: number[];
-            };
-            bands: {
-                fromMs: number;
-                toMs: number | null;
-                attempts: number;
-            }[];
-            charts: components["schemas"]["Chart"][];
-            marks: components["schemas"]["Mark"][];
-            sides: {
-                /** @enum {string} */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-                sides: components["schemas"]["Side"][];
-            }[];
-            slowest: components["schemas"]["Sample"][];
-            incidents: {
-                id: number;
-                onsetMs: number;
-                endMs: number;
-                inTroubleNow: boolean;
-            }[];
-            changes: {
-                id: number;
-                atMs: number;
-                fromMs: number;
-                who: string;
-                words: string;
-                undoes: number | null;
-            }[];
-        };
+        /**
+         * Settings
+         * @description Rates, calendar, and every change of a setting
+         */
         Settings: {
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
             currency: string;
+            /** @description harm of one of each kind, minutes */
             rates: {
+                /**
+                 * @description harm of one minute waited
+                 * @example 1
+                 */
                 waiting: number;
+                /**
+                 * @description attempts that failed
+                 * @example 31
+                 */
                 failed: number;
+                /**
+                 * @description people who left here
+                 * @example 31
+                 */
                 left: number;
+                /**
+                 * @description attempts that were expected and never came
+                 * @example 44
+                 */
                 missing: number;
+                /**
+                 * @description harm of one unit of currency
+                 * @example 0.2
+                 */
                 money: number;
+                /**
+                 * @description what harm to key customers is multiplied by
+                 * @example 3
+                 */
                 keyMultiplier: number;
             };
+            /**
+             * @description tiers whose people count more
+             * @example []
+             */
             keyTiers: string[];
+            /** @description days and times that are not as usual */
             calendar: {
+                /**
+                 * @description days, as YYYY-MM-DD
+                 * @example []
+                 */
                 holidays: string[];
+                /** @description times that nothing is learned from */
                 excluded: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
                     fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
                     toMs: number;
+                    /**
+                     * @description why, in words
+                     * @example a holiday moved by a week
+                     */
                     reason: string;
                 }[];
             };
+            /** @description what was changed, newest first */
             changes: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
                 id: number;
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
                 atMs: number;
+                /**
+                 * @description begin
+                 * @example 1772442000000
+                 */
                 fromMs: number;
+                /**
+                 * @description who did it
+                 * @example Dana
+                 */
                 who: string;
+                /**
+                 * @description key of its settings
+                 * @example flow Courier app Log on
+                 */
                 key: string;
+                /**
+                 * @description what the change is of, in words
+                 * @example Courier app: Log on
+                 */
                 about: string;
+                /**
+                 * @description in words
+                 * @example
+                 */
                 words: string;
+                /**
+                 * @description number of the change that it takes back; null when it takes back none
+                 * @example 3
+                 */
                 undoes: number | null;
+                /**
+                 * @description a later change took it back
+                 * @example true
+                 */
                 isUndone: boolean;
             }[];
         };
-        NewSetting: {
-            who: string;
-            key: string;
-            /** @description null: back to the settings file */
-            value?: unknown;
-            fromMs?: number;
+        /**
+         * PartHealth
+         * @description How a part of the server is
+         */
+        PartHealth: {
+            /**
+             * @description state
+             * @example ok
+             * @enum {string}
+             */
+            state: "ok" | "degraded" | "down";
+            /**
+             * @description since when
+             * @example 1772442840000
+             */
+            sinceMs: number;
+            /**
+             * @description in words
+             * @example
+             */
+            words: string;
         };
-        NewDecision: {
-            who: string;
-            /** @enum {string} */
-            what: "join" | "unjoin" | "split" | "setAside" | "takeBack";
-            into?: number;
-            flows?: number[];
-            reason?: string;
-            untilMs?: number;
-        };
-        Decided: {
-            id: number;
-        };
-        BriefPage: {
-            /** @description the brief for machines */
-            brief: Record<string, never>;
-            markdown: string;
-        };
-        FlowCounts: {
-            flows: {
-                application: string;
-                name: string;
-                technicalName: string;
-                attempts: number;
-                failed: number;
-                meanMs: number;
-            }[];
-        };
-        NewHandoff: {
-            incident: number;
-            team: string;
-            note?: string;
-            fromMs: number;
-            toMs: number;
-        };
-        DeskAnswer: {
-            /** @enum {string} */
-            answer: "taken" | "returned" | "fixReported";
-            reason?: string;
-            by?: string;
-        };
-        HandoffSummary: {
-            id: string;
-            incident: number;
-            team: string;
-            /** @enum {string} */
-            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
-            note: string;
-            createdAt: string;
-            title: string;
-            harmMinutes: number;
-            people: number;
-            window: {
-                from: string;
-                to: string;
-            };
-        };
-        Handoff: {
-            id: string;
-            incident: number;
-            team: string;
-            /** @enum {string} */
-            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
-            note: string;
-            createdAt: string;
-            title: string;
-            harmMinutes: number;
-            people: number;
-            window: {
-                from: string;
-                to: string;
-            };
-            brief: Record<string, never>;
-            markdown: string;
-            trail: {
-                at: string;
-                what: string;
-                detail: string;
-            }[];
-        };
-        Handoffs: {
-            handoffs: components["schemas"]["HandoffSummary"][];
-        };
-        /** @description RFC 9457 */
-        Problem: {
-            type: string;
-            title: string;
-            status: number;
-            detail: string;
-            field?: string;
-            instance?: string;
-        };
-        Vital: {
-            p75: number;
-            /** @enum {string} */
-            rating: "good" | "needsImprovement" | "poor";
-            views: number;
-        };
-        PageGroup: {
-            name: string;
-            views: number;
-            people: number;
-            loads: number;
-            /** @description mean milliseconds of redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers */
-            parts: number[];
-            meanMs: number | null;
-            medianMs: number | null;
-            weightMs: number;
-            shareOfWeight: number;
-            vitals: {
-                ttfb: components["schemas"]["Vital"] | null;
-                fcp: components["schemas"]["Vital"] | null;
-                lcp: components["schemas"]["Vital"] | null;
-                inp: components["schemas"]["Vital"] | null;
-                cls: components["schemas"]["Vital"] | null;
-            };
-            interactions: number;
-            errors: number;
-            shareWithErrors: number;
-            shareMissing: number;
-        };
-        PageWhere: {
-            /** @enum {string} */
-            what: "slow" | "missing" | "errors";
-            /** @enum {string} */
-            dimension: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
-            /** @enum {string} */
-            verdict: "here" | "more" | "everywhere";
-            hit: {
-                name: string;
-                views: number;
-                here: number;
-                elsewhere: number;
-            }[];
-        };
-        ListedLoad: {
-            view: string;
-            atMs: number;
-            page: string;
-            country: string;
-            browser: string;
-            loadMs: number | null;
-            lcpMs: number | null;
-            errors: number;
-            missing: number;
-        };
-        PersonView: {
-            view: string;
-            atMs: number;
-            page: string;
-            country: string;
-            browser: string;
-            loadMs: number | null;
-            lcpMs: number | null;
-            errors: number;
-            missing: number;
-            session: number;
-            system: string;
-        };
-        PageLoads: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            /** @enum {string} */
-            by: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
-            kept: number;
-            kinds: {
-                load: number;
-                route: number;
-                frame: number;
-            };
-            all: components["schemas"]["PageGroup"] | null;
-            groups: components["schemas"]["PageGroup"][];
-            frames: components["schemas"]["PageGroup"][];
-            flow: number | null;
-            trend: {
-                startMs: number;
-                stepMs: number;
-                vitals: {
-                    ttfb: (number | null)[];
-                    fcp: (number | null)[];
-                    lcp: (number | null)[];
-                    inp: (number | null)[];
-                    cls: (number | null)[];
-                };
-            };
-            where: components["schemas"]["PageWhere"][];
-            hosts: {
-                host: string;
-                isThirdParty: boolean;
-                resources: number;
-                missing: number;
-                meanMs: number;
-                bytes: number;
-            }[];
-            calls: {
-                call: string;
-                calls: number;
-                failed: number;
-                medianMs: number;
-                p95Ms: number;
-            }[];
-            worst: components["schemas"]["ListedLoad"][];
-        };
-        StackFrame: {
-            file: string;
-            line: number;
-            column: number;
-            method: string;
-        };
-        ScriptErrors: {
-            window: {
-                fromMs: number;
-                toMs: number;
-            };
-            views: number;
-            isCut: boolean;
-            groups: {
-                type: string;
-                message: string;
-                errors: number;
-                views: number;
-                people: number;
-                firstMs: number;
-                lastMs: number;
-                pages: string[];
-                versions: string[];
-                browsers: string[];
-                component: string;
-                frames: components["schemas"]["StackFrame"][];
-                isMapped: boolean;
-                sampleView: string;
-            }[];
-        };
-        PageLoad: {
-            view: string;
-            atMs: number;
-            page: string;
-            country: string;
-            browser: string;
-            loadMs: number | null;
-            lcpMs: number | null;
-            errors: number;
-            missing: number;
-            /** @enum {string} */
-            kind: "load" | "route" | "frame";
-            path: string;
-            host: string;
-            component: string;
-            application: string;
-            version: string;
-            system: string;
-            connection: string;
-            tier: string;
-            parts: number[] | null;
-            vitals: {
-                ttfb: number | null;
-                fcp: number | null;
-                lcp: number | null;
-                inp: number | null;
-                cls: number | null;
-            };
-            interactions: number;
-            resources: {
-                url: string;
-                host: string;
-                type: string;
-                startMs: number;
-                durationMs: number;
-                bytes: number;
-                missing: boolean;
-                isThirdParty: boolean;
-                attempt: {
-                    traceId: string;
-                    spanId: string;
-                } | null;
-            }[];
-            moreResources: number;
-            scriptErrors: {
+        /**
+         * RefusedRecords
+         * @description Records that the database refused, newest first
+         */
+        RefusedRecords: {
+            /**
+             * @description how many there are
+             * @example 128
+             */
+            total: number;
+            /**
+             * @description there are older ones
+             * @example true
+             */
+            more: boolean;
+            /** @description records, newest first */
+            records: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
                 atMs: number;
-                type: string;
-                message: string;
-                frames: components["schemas"]["StackFrame"][];
-                isMapped: boolean;
+                /**
+                 * @description what was to be stored
+                 * @example logs
+                 */
+                kind: string;
+                /**
+                 * @description SQLSTATE of the refusal
+                 * @example 54000
+                 */
+                sqlstate: string;
+                /**
+                 * @description why, in words
+                 * @example a holiday moved by a week
+                 */
+                reason: string;
+                /**
+                 * @description the record as text, at most 64 kB
+                 * @example {"body":"…"}
+                 */
+                record: string;
             }[];
-            attempt: {
-                traceId: string;
-                spanId: string;
-            } | null;
         };
-        PageLoadOf: {
-            view: string | null;
+        /**
+         * SentAgain
+         * @description What came of sending a refused record again
+         */
+        SentAgain: {
+            /**
+             * @description it was taken this time
+             * @example true
+             */
+            taken: boolean;
         };
-        SourceMaps: {
-            maps: {
-                component: string;
-                version: string;
-                file: string;
-                uploadedMs: number;
-                bytes: number;
-            }[];
-        };
-        NewSourceMap: {
-            component: string;
-            version: string;
-            file: string;
-            map: {
-                [key: string]: unknown;
+        /**
+         * ServerState
+         * @description How this server is, what is judged again, whose clock is wrong
+         */
+        ServerState: {
+            /**
+             * @description state
+             * @example ok
+             * @enum {string}
+             */
+            state: "ok" | "degraded" | "down";
+            /**
+             * @description this server's clock
+             * @example 1772446440000
+             */
+            nowMs: number;
+            /** @description how each part of the server is */
+            parts: {
+                /** @description what takes telemetry */
+                intake: components["schemas"]["PartHealth"];
+                /** @description the journal that requests are acknowledged from */
+                journal: components["schemas"]["PartHealth"];
+                /** @description the database that everything is stored in */
+                database: components["schemas"]["PartHealth"];
+                /** @description the part that judges and answers */
+                engine: components["schemas"]["PartHealth"];
+                /** @description what looks through logs and page views */
+                search: components["schemas"]["PartHealth"];
+                /** @description room on the disk */
+                disk: components["schemas"]["PartHealth"];
+                /** @description backups made by night */
+                backup: components["schemas"]["PartHealth"];
             };
-        };
-        SourceMapKept: {
-            component: string;
-            version: string;
-            file: string;
-            bytes: number;
+            /**
+             * @description from where old times are being judged again; null when none are
+             * @example 1772438400000
+             */
+            judgedAgainFromMs: number | null;
+            /**
+             * @description up to when minutes are judged; null before the first
+             * @example 1772446440000
+             */
+            judgedMs: number | null;
+            /** @description names put under "other" since the start, by kind */
+            gatheredNames: {
+                /**
+                 * @description kind of name
+                 * @example page
+                 */
+                kind: string;
+                /**
+                 * @description how many
+                 * @example 4
+                 */
+                names: number;
+            }[];
+            /** @description clocks that are not this server's */
+            clocks: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                component: string;
+                /**
+                 * @description name of the host; '' where there is none
+                 * @example depot-07
+                 */
+                host: string;
+                /**
+                 * @description by how much the clock is ahead of this server's
+                 * @example 21600000
+                 */
+                aheadMs: number;
+                /**
+                 * @description records that were refused because of it
+                 * @example 120
+                 */
+                refused: number;
+                /**
+                 * @description since when
+                 * @example 1772442840000
+                 */
+                sinceMs: number;
+                /**
+                 * @description when it came last
+                 * @example 1772446440000
+                 */
+                lastMs: number;
+            }[];
         };
     };
     responses: never;
@@ -4329,4 +5620,2935 @@ export interface components {
     pathItems: never;
 }
 export type $defs = Record<string, never>;
-export type operations = Record<string, never>;
+export interface operations {
+    postV1Traces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": Record<string, never>;
+                "application/x-protobuf": string;
+            };
+        };
+        responses: {
+            /** @description taken; the answer tells what was not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description not of the protocol: do not send it again */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description an ingest key is needed */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description of another type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description come back after Retry-After */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postV1Logs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": Record<string, never>;
+                "application/x-protobuf": string;
+            };
+        };
+        responses: {
+            /** @description taken; the answer tells what was not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description not of the protocol: do not send it again */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description an ingest key is needed */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description of another type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description come back after Retry-After */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postV1Metrics: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": Record<string, never>;
+                "application/x-protobuf": string;
+            };
+        };
+        responses: {
+            /** @description taken; the answer tells what was not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description not of the protocol: do not send it again */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description an ingest key is needed */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description of another type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description come back after Retry-After */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postV1Browser: {
+        parameters: {
+            query?: {
+                /** @description the page's key; it is taken from its origins alone */
+                key?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/plain": string;
+            };
+        };
+        responses: {
+            /** @description taken; the answer tells what was not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description not of the protocol: do not send it again */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description an ingest key is needed */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description of another type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description come back after Retry-After */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postV1Har: {
+        parameters: {
+            query?: {
+                /** @description whose pages these are */
+                component?: string;
+                /** @description of which application */
+                application?: string;
+                /** @description of the pages */
+                version?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": Record<string, never>;
+            };
+        };
+        responses: {
+            /** @description taken; the answer tells what was not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description not of the protocol: do not send it again */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description an ingest key is needed */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description of another type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description come back after Retry-After */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postV1BusinessEvents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/cloudevents+json": Record<string, never>;
+                "application/cloudevents-batch+json": Record<string, never>[];
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description taken; the answer tells what was not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description not of the protocol: do not send it again */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description an ingest key is needed */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description of another type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description come back after Retry-After */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postV1Changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/cloudevents+json": Record<string, never>;
+                "application/cloudevents-batch+json": Record<string, never>[];
+            };
+        };
+        responses: {
+            /** @description taken; the answer tells what was not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description not of the protocol: do not send it again */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description an ingest key is needed */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description of another type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description come back after Retry-After */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWorstFirst: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+                /** @description what orders the list */
+                rankBy?: "harm" | "people" | "money" | "promises" | "keyCustomers";
+                /** @description rates of a past window: as they were set then, or as they are today */
+                rates?: "then" | "today";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Incidents of a window, worst first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorstFirst"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getChanges: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Sudden changes: the last five minutes against the hour before, for every flow and component */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Changes"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsById: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+                /** @description rates of a past window: as they were set then, or as they are today */
+                rates?: "then" | "today";
+            };
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One incident within a window */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Incident"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsByIdLostByTier: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Value that an incident cost so far, by tier */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LostByTier"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postIncidentsByIdDecisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description who decides it
+                     * @example Dana
+                     */
+                    who: string;
+                    /**
+                     * @description what is decided
+                     * @example setAside
+                     * @enum {string}
+                     */
+                    what: "join" | "unjoin" | "split" | "setAside" | "takeBack";
+                    /**
+                     * @description join: number of the incident into which it is joined
+                     * @example 5
+                     */
+                    into?: number;
+                    /**
+                     * @description split: numbers of the flows that are split off
+                     * @example [
+                     *       3
+                     *     ]
+                     */
+                    flows?: number[];
+                    /**
+                     * @description setAside: why
+                     * @example planned maintenance
+                     */
+                    reason?: string;
+                    /**
+                     * @description setAside: until when, at most a month from now
+                     * @example 1772532840000
+                     */
+                    untilMs?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description the incident to look at now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Decided"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAttemptsByTraceIdBySpanId: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 32 hexadecimal digits */
+                traceId: string;
+                /** @description 16 hexadecimal digits */
+                spanId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One attempt with all its spans */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAttemptsByTraceIdBySpanIdHosts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 32 hexadecimal digits */
+                traceId: string;
+                /** @description 16 hexadecimal digits */
+                spanId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Hosts of an attempt in its minutes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hosts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAttemptsByTraceIdBySpanIdBeside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 32 hexadecimal digits */
+                traceId: string;
+                /** @description 16 hexadecimal digits */
+                spanId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What else a store was asked while this statement ran */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Beside"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFlows: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All flows with what their attempts came to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowTable"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFlowsById: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the flow */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One flow */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFlowsByIdField: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the flow */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Attempts of a flow by time and duration */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Field"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFlowsByIdRegion: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+                /** @description took at least so long */
+                longer?: number;
+                /** @description took less than this; left out: however long */
+                shorter?: number;
+            };
+            header?: never;
+            path: {
+                /** @description number of the flow */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Attempts of a part of the field, worst first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Region"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFlowsByIdPath: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the flow */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The components that a flow goes through */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Path"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getFlowCounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All that was ever recorded, by flow */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowCounts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getJourneys: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Ways that people walk through flows: who sets out, leaves, completes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Journeys"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getJourneysById: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path: {
+                /** @description numbers of its flows, joined by hyphens */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One journey, step by step, and in which order to mend */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Journey"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getMoney: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Orders, value, size and conversion against the same hours of like days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Money"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getEstate: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Everything that runs: five minutes at the end of the window against the hour before them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Estate"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getComponentsByName: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path: {
+                /** @description name of the component (service.name) */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A component: callers, callees, hosts, flows, incidents, changes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Component"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsByIdHosts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Hosts of an incident: processes and runtimes too, ruled out or left over */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hosts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsByIdLogs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Log lines of an incident's components brought to patterns, against the hours before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogPatterns"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPages: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description what views are told apart by */
+                by?: "page" | "country" | "area" | "browser" | "system" | "connection" | "version" | "application";
+                /** @description only views of this page */
+                page?: string;
+                /** @description only views of this country */
+                country?: string;
+                /** @description only views of this area */
+                area?: string;
+                /** @description only views of this browser */
+                browser?: string;
+                /** @description only views of this system */
+                system?: string;
+                /** @description only views of this connection */
+                connection?: string;
+                /** @description only views of this version */
+                version?: string;
+                /** @description only views of this application */
+                application?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Page loads in browsers by page or country, heaviest first; where it is worse; what does not come */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageLoads"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPageLoadsByView: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 16 hexadecimal digits */
+                view: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One view of one page, with all that it fetched */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageLoad"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPageLoadOfByTrace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 32 hexadecimal digits */
+                trace: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The view that a trace began in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageLoadOf"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getScriptErrors: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only views of this page */
+                page?: string;
+                /** @description only views of this country */
+                country?: string;
+                /** @description only views of this area */
+                area?: string;
+                /** @description only views of this browser */
+                browser?: string;
+                /** @description only views of this system */
+                system?: string;
+                /** @description only views of this connection */
+                connection?: string;
+                /** @description only views of this version */
+                version?: string;
+                /** @description only views of this application */
+                application?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Errors of scripts in groups, by people met */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScriptErrors"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSourceMaps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Source maps that stacks are read through */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceMaps"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSourceMaps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description component that serves the script
+                     * @example shop-pages
+                     */
+                    component: string;
+                    /**
+                     * @description its version
+                     * @default
+                     * @example 4.18.0
+                     */
+                    version?: string;
+                    /**
+                     * @description name of the script, without a path
+                     * @example app.min.js
+                     */
+                    file: string;
+                    /**
+                     * @description the source map, version 3 (ECMA-426)
+                     * @example {
+                     *       "version": 3,
+                     *       "mappings": ""
+                     *     }
+                     */
+                    map: {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceMapKept"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsByIdHurt: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description People whom an incident hurt, worst off first, without names */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hurt"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postIncidentsByIdHurtExport: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description what this is for; recorded
+                     * @example call back those who lost a pick-up
+                     */
+                    why: string;
+                };
+            };
+        };
+        responses: {
+            /** @description CSV (RFC 4180) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postPeopleFind: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description an id, or an e-mail address whose SHA-256 is looked for
+                     * @example courier-0412
+                     */
+                    find: string;
+                    /**
+                     * @description what this is for; recorded
+                     * @example call back those who lost a pick-up
+                     */
+                    why: string;
+                };
+            };
+        };
+        responses: {
+            /** @description found */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPersonLooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who looked at persons by name, and why */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonLooks"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsByIdBrief: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description to whom; left out: the proposed team */
+                team?: string;
+                /** @description what the sender adds */
+                note?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The brief as it would be sent */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BriefPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHandoffs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Handoffs, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Handoffs"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postHandoffs: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the same key never sends twice */
+                "idempotency-key": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description number of the incident
+                     * @example 7
+                     */
+                    incident: number;
+                    /**
+                     * @description to whom it is sent
+                     * @example Slots Team
+                     */
+                    team: string;
+                    /**
+                     * @description what the sender adds
+                     * @default
+                     * @example please look at the gateway first
+                     */
+                    note?: string;
+                    /**
+                     * @description begin of the window that the brief tells of
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description its end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                };
+            };
+        };
+        responses: {
+            /** @description was made before with this key */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Handoff"];
+                };
+            };
+            /** @description made */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Handoff"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHandoffsById: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description identity of the handoff (UUID) */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One handoff with its trail */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Handoff"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postHandoffsByIdAnswer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description identity of the handoff (UUID) */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description what the team says
+                     * @example taken
+                     * @enum {string}
+                     */
+                    answer: "taken" | "returned" | "fixReported";
+                    /**
+                     * @description why; needed when it is returned
+                     * @default
+                     * @example not ours: the gateway is
+                     */
+                    reason?: string;
+                    /**
+                     * @description who answers
+                     * @default
+                     * @example Kim
+                     */
+                    by?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description as it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Handoff"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Rates, calendar, and every change of a setting */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description who decides it
+                     * @example Dana
+                     */
+                    who: string;
+                    /**
+                     * @description which setting: rates, calendar, or the key of a flow or journey
+                     * @example rates
+                     */
+                    key: string;
+                    /**
+                     * @description what it is set to; null: back to the settings file
+                     * @example {
+                     *       "waiting": 1
+                     *     }
+                     */
+                    value?: unknown;
+                    /**
+                     * @description from when on it is in force; left out: from now
+                     * @example 1772442840000
+                     */
+                    fromMs?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description as they are now */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSettingsChangesByIdUndo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the change */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description who decides it
+                     * @example Dana
+                     */
+                    who: string;
+                };
+            };
+        };
+        responses: {
+            /** @description as they are now */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getStatus: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How fresh the data is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Freshness"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getServerState: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How this server's parts are, what is judged again, whose clock is wrong */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServerState"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getRefusedRecords: {
+        parameters: {
+            query?: {
+                /** @description older than the one of this number */
+                before?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Records that the database refused, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RefusedRecords"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteRefusedRecordsById: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the refused record */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description dropped */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postRefusedRecordsByIdSendAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the refused record */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description whether it was taken this time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SentAgain"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+}

@@ -1,16 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
-import { ask, type Schemas } from './client';
+import { get } from './client';
 import { useSurroundings } from './live';
 
 /** An attempt is over: what came of it does not change, but late spans may still join it. */
 export function useAttempt(traceId: string, spanId: string) {
   return useQuery({
     queryKey: ['attempt', traceId, spanId],
-    queryFn: () => ask<Schemas['AttemptPage']>(`/api/attempts/${traceId}/${spanId}`),
+    queryFn: () => get('/api/attempts/{traceId}/{spanId}', { path: { traceId, spanId } }),
     staleTime: 60_000,
   });
 }
 
-export const useBeside = (traceId: string, spanId: string) => useSurroundings<Schemas['Beside']>(`/api/attempts/${traceId}/${spanId}/beside`, true);
+export const useBeside = (traceId: string, spanId: string) =>
+  useSurroundings(['beside', traceId, spanId], () => get('/api/attempts/{traceId}/{spanId}/beside', { path: { traceId, spanId } }), true);
 
-export const useAttemptHosts = (traceId: string, spanId: string) => useSurroundings<Schemas['Hosts']>(`/api/attempts/${traceId}/${spanId}/hosts`, true);
+export const useAttemptHosts = (traceId: string, spanId: string) =>
+  useSurroundings(['attempt-hosts', traceId, spanId], () => get('/api/attempts/{traceId}/{spanId}/hosts', { path: { traceId, spanId } }), true);

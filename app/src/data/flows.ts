@@ -1,43 +1,43 @@
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
-import type { View } from '@/frame/view';
-import { ask, type FlowTable, type FlowPage, type Schemas } from './client';
-import { queryOf, refetchInterval, LIVE_MS, SURROUNDINGS_MS } from './live';
+import { apiQuery, type View } from '@/frame/view';
+import { get } from './client';
+import { refetchInterval, LIVE_MS, SURROUNDINGS_MS } from './live';
 
 export function useFlows(view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['flows', query],
-    queryFn: () => ask<FlowTable>(`/api/flows?${query}`),
+    queryFn: () => get('/api/flows', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: refetchInterval(view),
   });
 }
 
 export function useFlow(id: number, view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['flow', id, query],
-    queryFn: () => ask<FlowPage>(`/api/flows/${id}?${query}`),
+    queryFn: () => get('/api/flows/{id}', { path: { id }, query }),
     placeholderData: (previous) => (previous?.row.id === id ? previous : undefined),
     refetchInterval: refetchInterval(view),
   });
 }
 
 export function useField(id: number, view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['field', id, query],
-    queryFn: () => ask<Schemas['Field']>(`/api/flows/${id}/field?${query}`),
+    queryFn: () => get('/api/flows/{id}/field', { path: { id }, query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
   });
 }
 
 export function usePath(id: number, view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['path', id, query],
-    queryFn: () => ask<Schemas['Path']>(`/api/flows/${id}/path?${query}`),
+    queryFn: () => get('/api/flows/{id}/path', { path: { id }, query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
   });
@@ -52,11 +52,11 @@ export interface Region {
 }
 
 export function useRegion(id: number, view: View, region: Region | undefined) {
-  const own = region && { longer: String(region.fromDurationMs), ...(region.toDurationMs !== null && { shorter: String(region.toDurationMs) }) };
-  const query = region ? queryOf({ ...view, from: new Date(region.fromMs).toISOString(), to: new Date(region.toMs).toISOString() }, own) : '';
+  const own = region && { longer: region.fromDurationMs, ...(region.toDurationMs !== null && { shorter: region.toDurationMs }) };
+  const query = region ? { ...apiQuery({ ...view, from: new Date(region.fromMs).toISOString(), to: new Date(region.toMs).toISOString() }), ...own } : {};
   return useQuery({
     queryKey: ['region', id, query],
-    queryFn: () => ask<Schemas['Region']>(`/api/flows/${id}/region?${query}`),
+    queryFn: () => get('/api/flows/{id}/region', { path: { id }, query }),
     enabled: region !== undefined,
     placeholderData: keepPreviousData,
   });

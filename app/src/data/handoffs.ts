@@ -1,28 +1,28 @@
 import { useQuery, keepPreviousData, useQueryClient, useMutation } from '@tanstack/react-query';
-import { ask, send, type Incident, type HandoffSummary, type Handoff } from './client';
+import { type Incident, post, get } from './client';
 import { LIVE_MS } from './live';
 
 /** The brief as it would be sent now. */
 export function useBrief(incident: Incident, team: string, note: string, isShown: boolean) {
   const from = new Date(incident.window.fromMs).toISOString();
   const to = new Date(incident.window.toMs).toISOString();
-  const query = new URLSearchParams({ from, to, team, note }).toString();
+  const query = { from, to, team, note };
   return useQuery({
     queryKey: ['brief', incident.id, query],
-    queryFn: () => ask<{ markdown: string }>(`/api/incidents/${incident.id}/brief?${query}`),
+    queryFn: () => get('/api/incidents/{id}/brief', { path: { id: incident.id }, query }),
     enabled: isShown,
     placeholderData: keepPreviousData,
   });
 }
 
 export function useHandoffs() {
-  return useQuery({ queryKey: ['handoffs'], queryFn: () => ask<{ handoffs: HandoffSummary[] }>('/api/handoffs'), refetchInterval: LIVE_MS });
+  return useQuery({ queryKey: ['handoffs'], queryFn: () => get('/api/handoffs', {}), refetchInterval: LIVE_MS });
 }
 
 export function useHandoff(id: string | undefined) {
   return useQuery({
     queryKey: ['handoff', id],
-    queryFn: () => ask<Handoff>(`/api/handoffs/${id}`),
+    queryFn: () => get('/api/handoffs/{id}', { path: { id: id ?? '' } }),
     enabled: id !== undefined,
     refetchInterval: LIVE_MS / 2,
   });
@@ -41,7 +41,7 @@ export interface NewHandoff {
 export function useSend() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ key, ...body }: NewHandoff) => send<Handoff>('/api/handoffs', body, { 'idempotency-key': key }),
+    mutationFn: ({ key, ...body }: NewHandoff) => post('/api/handoffs', { body, headers: { 'idempotency-key': key } }),
     onSuccess: () => Promise.all(['handoffs', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] }))),
   });
 }

@@ -1,36 +1,38 @@
 import { queryOptions, useQuery, keepPreviousData, useMutation } from '@tanstack/react-query';
-import type { View } from '@/frame/view';
-import { ask, sendForText, send, type WorstFirst, type Incident, type Schemas } from './client';
-import { queryOf, refetchInterval, useSurroundings, SURROUNDINGS_MS, LIVE_MS, useRefreshAll } from './live';
+import { apiQuery, type View } from '@/frame/view';
+import { sendForText, post, get, addressOf } from './client';
+import { refetchInterval, useSurroundings, SURROUNDINGS_MS, LIVE_MS, useRefreshAll } from './live';
 
 /** The list of a window. */
 export function worstFirstQuery(view: View) {
-  const query = queryOf(view, { rankBy: view.rankBy });
-  return queryOptions({ queryKey: ['worst-first', query], queryFn: () => ask<WorstFirst>(`/api/worst-first?${query}`) });
+  const query = { ...apiQuery(view), rankBy: view.rankBy };
+  return queryOptions({ queryKey: ['worst-first', query], queryFn: () => get('/api/worst-first', { query }) });
 }
 
 /** What stands there stays until the new one has come. */
 export const useWorstFirst = (view: View) => useQuery({ ...worstFirstQuery(view), placeholderData: keepPreviousData, refetchInterval: refetchInterval(view) });
 
 export function useIncident(id: number, view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['incident', id, query],
-    queryFn: () => ask<Incident>(`/api/incidents/${id}?${query}`),
+    queryFn: () => get('/api/incidents/{id}', { path: { id }, query }),
     placeholderData: (previous) => (previous?.id === id ? previous : undefined),
     refetchInterval: refetchInterval(view),
   });
 }
 
-export const useIncidentHosts = (id: number, isOver: boolean) => useSurroundings<Schemas['Hosts']>(`/api/incidents/${id}/hosts`, isOver);
+export const useIncidentHosts = (id: number, isOver: boolean) =>
+  useSurroundings(['incident-hosts', id], () => get('/api/incidents/{id}/hosts', { path: { id } }), isOver);
 
-export const useIncidentLogs = (id: number, isOver: boolean) => useSurroundings<Schemas['LogPatterns']>(`/api/incidents/${id}/logs`, isOver);
+export const useIncidentLogs = (id: number, isOver: boolean) =>
+  useSurroundings(['incident-logs', id], () => get('/api/incidents/{id}/logs', { path: { id } }), isOver);
 
 export function useHurt(id: number, view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['hurt', id, query],
-    queryFn: () => ask<Schemas['Hurt']>(`/api/incidents/${id}/hurt?${query}`),
+    queryFn: () => get('/api/incidents/{id}/hurt', { path: { id }, query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
   });
@@ -38,10 +40,10 @@ export function useHurt(id: number, view: View) {
 
 /** Asked for where it is looked at: a bill for each tier. */
 export function useLostByTier(id: number, view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['lost-by-tier', id, query],
-    queryFn: () => ask<Schemas['LostByTier']>(`/api/incidents/${id}/lost-by-tier?${query}`),
+    queryFn: () => get('/api/incidents/{id}/lost-by-tier', { path: { id }, query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
   });
@@ -51,7 +53,7 @@ export function useLostByTier(id: number, view: View) {
 export function useExportHurt(id: number, view: View) {
   return useMutation({
     mutationFn: ({ key, why }: { key: string; why: string }) =>
-      sendForText(`/api/incidents/${id}/hurt/export?${queryOf(view)}`, { why }, { authorization: `Bearer ${key}` }),
+      sendForText(addressOf('/api/incidents/{id}/hurt/export', { path: { id }, query: apiQuery(view) }), { why }, { authorization: `Bearer ${key}` }),
   });
 }
 
@@ -59,7 +61,7 @@ export function useExportHurt(id: number, view: View) {
 export function useChanges(isShown: boolean) {
   return useQuery({
     queryKey: ['changes'],
-    queryFn: () => ask<Schemas['Changes']>('/api/changes'),
+    queryFn: () => get('/api/changes', {}),
     enabled: isShown,
     refetchInterval: 6 * LIVE_MS,
   });
@@ -76,7 +78,7 @@ export type Decision = { who: string } & (
 export function useDecide() {
   const refresh = useRefreshAll();
   return useMutation({
-    mutationFn: ({ id, ...decision }: Decision & { id: number }) => send<{ id: number }>(`/api/incidents/${id}/decisions`, decision),
+    mutationFn: ({ id, ...decision }: Decision & { id: number }) => post('/api/incidents/{id}/decisions', { path: { id }, body: decision }),
     onSuccess: refresh,
   });
 }

@@ -1,24 +1,23 @@
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
-import type { View } from '@/frame/view';
-import { windowQuery } from '@/frame/view';
-import { ask, type Schemas } from './client';
-import { LIVE_MS, queryOf } from './live';
+import { windowQuery, type View } from '@/frame/view';
+import { get } from './client';
+import { LIVE_MS } from './live';
 
 export function useEstate(view: View) {
-  const query = new URLSearchParams(windowQuery(view)).toString();
+  const query = windowQuery(view);
   return useQuery({
     queryKey: ['estate', query],
-    queryFn: () => ask<Schemas['Estate']>(`/api/estate?${query}`),
+    queryFn: () => get('/api/estate', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
   });
 }
 
 export function useComponent(name: string, view: View) {
-  const query = queryOf(view);
+  const query = windowQuery(view);
   return useQuery({
     queryKey: ['component', name, query],
-    queryFn: () => ask<Schemas['Component']>(`/api/components/${encodeURIComponent(name)}?${query}`),
+    queryFn: () => get('/api/components/{name}', { path: { name }, query }),
     placeholderData: (previous) => (previous?.name === name ? previous : undefined),
     refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
   });

@@ -1,34 +1,36 @@
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
-import type { View } from '@/frame/view';
-import { ask, type Schemas } from './client';
-import { SURROUNDINGS_MS, queryOf, LIVE_MS } from './live';
+import { apiQuery, type View } from '@/frame/view';
+import { get } from './client';
+import { SURROUNDINGS_MS, LIVE_MS } from './live';
+import type { operations } from './api-types';
+
+type MoneyQuery = NonNullable<operations['getMoney']['parameters']['query']>;
 
 /** @param query window and focus as the API takes them */
-export function useMoney(query: Record<string, string>, isLive: boolean) {
-  const text = new URLSearchParams(query).toString();
+export function useMoney(query: MoneyQuery, isLive: boolean) {
   return useQuery({
-    queryKey: ['money', text],
-    queryFn: () => ask<Schemas['Money']>(`/api/money?${text}`),
+    queryKey: ['money', query],
+    queryFn: () => get('/api/money', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: isLive ? SURROUNDINGS_MS : false,
   });
 }
 
 export function useJourneys(view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['journeys', query],
-    queryFn: () => ask<Schemas['Journeys']>(`/api/journeys?${query}`),
+    queryFn: () => get('/api/journeys', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
   });
 }
 
 export function useJourney(id: string, view: View) {
-  const query = queryOf(view);
+  const query = apiQuery(view);
   return useQuery({
     queryKey: ['journey', id, query],
-    queryFn: () => ask<Schemas['Journey']>(`/api/journeys/${id}?${query}`),
+    queryFn: () => get('/api/journeys/{id}', { path: { id }, query }),
     placeholderData: (previous) => (previous?.id === id ? previous : undefined),
     refetchInterval: view.from === undefined ? 3 * LIVE_MS : false,
   });

@@ -1,26 +1,26 @@
 import { useQuery, keepPreviousData, useQueryClient, useMutation } from '@tanstack/react-query';
-import type { View } from '@/frame/view';
-import { pagesQuery } from '@/frame/view';
-import { ask, send, type Schemas } from './client';
+import { pagesQuery, type View } from '@/frame/view';
+import { post, get } from './client';
+import type { operations } from './api-types';
 
 /** Page loads are counted anew a few times a minute: many views are read for it. */
 export const PAGES_MS = 15_000;
 
 export function usePageLoads(view: View) {
-  const query = new URLSearchParams(pagesQuery(view)).toString();
+  const query = pagesQuery(view);
   return useQuery({
     queryKey: ['pages', query],
-    queryFn: () => ask<Schemas['PageLoads']>(`/api/pages?${query}`),
+    queryFn: () => get('/api/pages', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? PAGES_MS : false,
   });
 }
 
 export function useScriptErrors(view: View) {
-  const query = new URLSearchParams(pagesQuery(view)).toString();
+  const query = pagesQuery(view);
   return useQuery({
     queryKey: ['script-errors', query],
-    queryFn: () => ask<Schemas['ScriptErrors']>(`/api/script-errors?${query}`),
+    queryFn: () => get('/api/script-errors', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: view.from === undefined ? PAGES_MS : false,
   });
@@ -28,19 +28,21 @@ export function useScriptErrors(view: View) {
 
 /** A view may be told of again while its page is open. */
 export const usePageLoad = (id: string) =>
-  useQuery({ queryKey: ['page-load', id], queryFn: () => ask<Schemas['PageLoad']>(`/api/page-loads/${id}`), staleTime: PAGES_MS });
+  useQuery({ queryKey: ['page-load', id], queryFn: () => get('/api/page-loads/{view}', { path: { view: id } }), staleTime: PAGES_MS });
 
 /** The page on which a trace began, if it is known. */
 export const usePageLoadOf = (traceId: string) =>
-  useQuery({ queryKey: ['page-load-of', traceId], queryFn: () => ask<Schemas['PageLoadOf']>(`/api/page-load-of/${traceId}`), staleTime: 60_000 });
+  useQuery({ queryKey: ['page-load-of', traceId], queryFn: () => get('/api/page-load-of/{trace}', { path: { trace: traceId } }), staleTime: 60_000 });
 
-export const useSourceMaps = () => useQuery({ queryKey: ['source-maps'], queryFn: () => ask<Schemas['SourceMaps']>('/api/source-maps') });
+export const useSourceMaps = () => useQuery({ queryKey: ['source-maps'], queryFn: () => get('/api/source-maps', {}) });
+
+export type NewSourceMap = operations['postSourceMaps']['requestBody']['content']['application/json'];
 
 /** A map makes errors readable that came before it. */
 export function useKeepSourceMap() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (map: Schemas['NewSourceMap']) => send<Schemas['SourceMapKept']>('/api/source-maps', map),
+    mutationFn: (body: NewSourceMap) => post('/api/source-maps', { body }),
     onSuccess: async () => {
       await client.invalidateQueries({ queryKey: ['source-maps'] });
       await client.invalidateQueries({ queryKey: ['script-errors'] });

@@ -1,17 +1,16 @@
 import { useQueryClient, useMutation, useQuery } from '@tanstack/react-query';
-import type { View } from '@/frame/view';
-import { windowQuery } from '@/frame/view';
-import { send, ask, type Schemas } from './client';
+import { windowQuery, type View } from '@/frame/view';
+import { post, get } from './client';
 
 export function useFindPerson(view: View) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ key, ...body }: { key: string; find: string; why: string }) =>
-      send<Schemas['Person']>(`/api/people/find?${new URLSearchParams(windowQuery(view)).toString()}`, body, { authorization: `Bearer ${key}` }),
+      post('/api/people/find', { query: windowQuery(view), body, headers: { authorization: `Bearer ${key}` } }),
     onSettled: () => client.invalidateQueries({ queryKey: ['person-looks'] }),
   });
 }
 
 export function usePersonLooks() {
-  return useQuery({ queryKey: ['person-looks'], queryFn: () => ask<Schemas['PersonLooks']>('/api/person-looks') });
+  return useQuery({ queryKey: ['person-looks'], queryFn: () => get('/api/person-looks', {}) });
 }

@@ -1,16 +1,15 @@
 import { useQuery, useMutation } from '@tanstack/react-query';
-import type { Settings } from './client';
-import { ask, send } from './client';
+import { post, get } from './client';
 import { useRefreshAll } from './live';
 
 export function useSettings() {
-  return useQuery({ queryKey: ['settings'], queryFn: () => ask<Settings>('/api/settings') });
+  return useQuery({ queryKey: ['settings'], queryFn: () => get('/api/settings', {}) });
 }
 
 export function useChangeSetting() {
   const refresh = useRefreshAll();
   return useMutation({
-    mutationFn: (change: { who: string; key: string; value: object | null; fromMs?: number }) => send<Settings>('/api/settings', change),
+    mutationFn: (body: { who: string; key: string; value: object | null; fromMs?: number }) => post('/api/settings', { body }),
     onSuccess: refresh,
   });
 }
@@ -18,7 +17,7 @@ export function useChangeSetting() {
 export function useUndoSetting() {
   const refresh = useRefreshAll();
   return useMutation({
-    mutationFn: ({ id, who }: { id: number; who: string }) => send<Settings>(`/api/settings/changes/${id}/undo`, { who }),
+    mutationFn: ({ id, who }: { id: number; who: string }) => post('/api/settings/changes/{id}/undo', { path: { id }, body: { who } }),
     onSuccess: refresh,
   });
 }

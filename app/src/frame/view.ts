@@ -1,5 +1,6 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
+import type { operations } from '@/data/api-types';
 
 export const RANKINGS = ['harm', 'people', 'money', 'promises', 'keyCustomers'] as const;
 export type Ranking = (typeof RANKINGS)[number];
@@ -98,16 +99,23 @@ export function readView(params: Params): View {
   };
 }
 
-/** Query for the API. */
-export const windowQuery = (view: View): Record<string, string> =>
-  view.from !== undefined && view.to !== undefined ? { from: view.from, to: view.to } : { last: String(view.last) };
+type ListQuery = NonNullable<operations['getWorstFirst']['parameters']['query']>;
+type PagesQuery = NonNullable<operations['getPages']['parameters']['query']>;
+
+/** The window, as the API takes it. */
+export const windowQuery = (view: View): Pick<ListQuery, 'from' | 'to' | 'last'> =>
+  view.from !== undefined && view.to !== undefined ? { from: view.from, to: view.to } : { last: view.last };
 
 /** Window, focus and compare as the API takes them. */
-export function apiQuery(view: View): Record<string, string> {
-  const query = { ...windowQuery(view), ...narrowedOf(view) };
-  if (view.against) query.against = view.against;
-  if (view.rates) query.rates = view.rates;
-  return query;
+export function apiQuery(view: View): Omit<ListQuery, 'rankBy'> {
+  const { flow, ...narrowed } = narrowedOf(view);
+  return {
+    ...windowQuery(view),
+    ...narrowed,
+    ...(flow !== undefined && { flow: Number(flow) }),
+    ...(view.against && { against: view.against }),
+    ...(view.rates && { rates: view.rates }),
+  };
 }
 
 export function narrowedOf(view: View): Record<string, string> {
@@ -115,7 +123,7 @@ export function narrowedOf(view: View): Record<string, string> {
 }
 
 /** Window and focus of page loads as the API takes them. */
-export function pagesQuery(view: View): Record<string, string> {
+export function pagesQuery(view: View): PagesQuery {
   const own = [...PAGE_NARROWING, 'version', 'application'] as const;
   return { ...windowQuery(view), by: view.pagesBy ?? 'page', ...Object.fromEntries(own.flatMap((name) => (view[name] ? [[name, view[name]]] : []))) };
 }
@@ -128,7 +136,9 @@ export function without(view: View, name: Narrowing | PageNarrowing): View {
 
 /** Query for the address bar: only what differs from the default. */
 export function viewQuery(view: View): string {
-  const query = new URLSearchParams(view.from === undefined && view.last === DEFAULT_LAST ? {} : windowQuery(view));
+  const query = new URLSearchParams(
+    view.from === undefined && view.last === DEFAULT_LAST ? {} : Object.entries(windowQuery(view)).map(([name, value]) => [name, String(value)]),
+  );
   if (view.rankBy !== 'harm') query.set('rankBy', view.rankBy);
   for (const [name, value] of Object.entries(narrowedOf(view))) query.set(name, value);
   if (view.against) query.set('against', view.against);

@@ -1,13 +1,11 @@
 import { Router } from 'express';
-import { number, object } from 'yup';
 import type { Engine } from '../engine/engine';
 import type { AttemptQuestion } from '../engine/state/questions';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import { statementsBeside } from '../store/traces';
+import { regionQuery } from '../contract/flows';
 import { readFocus, readInput, readWindow } from './query';
-
-const regionQuery = object({ longer: number().min(0).default(0), shorter: number().positive() });
 
 /** @throws Problem 'notFound' */
 function flowIn(text: string): number {

@@ -1,7 +1,6 @@
 import { randomUUID, timingSafeEqual } from 'node:crypto';
 import { canBecome, type HandoffState } from '@toplens/core/handoffs';
 import { Router, type Request } from 'express';
-import { number, object, string } from 'yup';
 import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
 import { Problem } from '../errors';
@@ -9,26 +8,9 @@ import { makeBrief } from '../outbound/make-brief';
 import type { Database } from '../store/database';
 import { ThreadError } from '../threads/ask-and-serve';
 import { addEvent, findByKey, findHandoff, insertHandoff, listHandoffs, setState, trailOf, type HandoffRow } from '../store/handoffs';
+import { deskAnswer, newHandoff } from '../contract/handoffs';
 import { askAround, askIncident } from './incidents';
 import { checkWindow, readInput } from './query';
-
-const newHandoff = object({
-  incident: number().integer().positive().required(),
-  team: string().trim().min(1).max(200).required(),
-  note: string().max(10_000).default(''),
-  fromMs: number().integer().required(),
-  toMs: number().integer().required(),
-});
-
-const deskAnswer = object({
-  answer: string().oneOf(['taken', 'returned', 'fixReported']).required(),
-  reason: string()
-    .trim()
-    .max(2_000)
-    .default('')
-    .when('answer', { is: 'returned', then: (reason) => reason.min(1, 'reason: say why it is returned') }),
-  by: string().max(200).default(''),
-});
 
 const UNIQUE_VIOLATION = '23505';
 

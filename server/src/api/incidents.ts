@@ -1,12 +1,14 @@
 import { Router } from 'express';
-import { array, number, object, string, type InferType } from 'yup';
+import type { InferType } from 'yup';
+import { briefQuery } from '../contract/handoffs';
+import { newDecision, type IncidentShape } from '../contract/incidents';
+import { rankingQuery } from '../contract/queries';
 import type { Action, IncidentQuestion } from '../engine/state/questions';
 import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
 import { Problem } from '../errors';
 import { makeBrief, type Around } from '../outbound/make-brief';
-import { rankingQuery, readFocus, readInput, readWindow } from './query';
-import type { IncidentShape } from '../contract/shapes';
+import { readFocus, readInput, readWindow } from './query';
 
 type Question = Partial<Omit<IncidentQuestion, 'id'>> & Pick<IncidentQuestion, 'window'>;
 
@@ -26,21 +28,9 @@ export async function askAround(engine: Engine, search: Search, id: number): Pro
   return { hosts, logs: await search.ask('logPatterns', question, version).catch(() => null) };
 }
 
-const briefQuery = object({ team: string().max(200).default(''), note: string().max(10_000).default('') });
-
-const who = string().trim().min(1, 'who: say who decides this').max(100).required('who: say who decides this');
 const LONGEST_ASIDE_MS = 31 * 86_400_000;
 
-const decision = object({
-  who,
-  what: string().oneOf(['join', 'unjoin', 'split', 'setAside', 'takeBack']).required(),
-  into: number().integer().positive().when('what', { is: 'join', then: (into) => into.required('into: say into which incident') }), // prettier-ignore
-  flows: array(number().integer().positive().required()).when('what', { is: 'split', then: (flows) => flows.required().min(1, 'flows: say which flows are split off') }), // prettier-ignore
-  reason: string().trim().max(500).when('what', { is: 'setAside', then: (reason) => reason.required('reason: say why it is set aside') }), // prettier-ignore
-  untilMs: number().integer().when('what', { is: 'setAside', then: (untilMs) => untilMs.required('untilMs: say until when') }), // prettier-ignore
-});
-
-function toAction(id: number, given: InferType<typeof decision>): Action {
+function toAction(id: number, given: InferType<typeof newDecision>): Action {
   const by = given.who;
   switch (given.what) {
     case 'join':
@@ -102,7 +92,7 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
     response.json(makeBrief(incident, await askAround(engine, search, incident.id), { team: team || incident.proposedTeam?.team || '', note, publicUrl }));
   });
   router.post('/incidents/:id/decisions', async (request, response) => {
-    const action = toAction(Number(request.params.id), readInput(decision, request.body));
+    const action = toAction(idIn(request.params.id), readInput(newDecision, request.body));
     const done = await engine.ask('act', action);
     if (!done.ok) throw new Problem('conflict', done.why, { field: 'what' });
     response.json({ id: done.id });

@@ -1,31 +1,18 @@
 import { Router, json, type Request, type RequestHandler } from 'express';
-import { object, string } from 'yup';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import type { Search } from '../search/search';
 import type { Database } from '../store/database';
 import { listSourceMaps, newestOfPages, saveSourceMap, viewOfTrace, type PageFocus } from '../store/pages';
 import { PAGE_DIMENSIONS, type PageDimension } from '@toplens/core/pages';
+import { newSourceMap, pagesQuery } from '../contract/pages';
 import { checkBody } from './before';
 import { readInput, readWindow } from './query';
 
 /** Answers are asked for anew after so long: views come in all the time. */
 const FRESH_MS = 5_000;
-const text = string().trim().max(300);
-const pagesQuery = object({
-  by: string().oneOf(PAGE_DIMENSIONS).default('page'),
-  ...(Object.fromEntries(PAGE_DIMENSIONS.map((dimension) => [dimension, text])) as Record<PageDimension, typeof text>),
-});
 /** Uploads that are read at a time: each is in memory as a whole. */
 const MOST_UPLOADS = 2;
-/** Three of them are the key of a table: an index entry holds 2,704 bytes, a sign up to three. */
-const keyText = string().trim().max(200);
-const sourceMapInput = object({
-  component: keyText.required('component: whose script is it?'),
-  version: keyText.default(''),
-  file: keyText.required('file: name of the script that the map belongs to, as app.min.js').matches(/^[^/?#]+$/, 'file: the name alone, without a path'),
-  map: object().required('map: the source map itself, as JSON'),
-});
 
 /** Page loads in browsers, errors of their scripts, and the maps that make those readable. */
 export function pageRoutes({ database, engine, search, maxMapBytes }: { database: Database; engine: Engine; search: Search; maxMapBytes: number }): Router {
@@ -73,7 +60,7 @@ export function pageRoutes({ database, engine, search, maxMapBytes }: { database
   });
   router.post('/source-maps', oneOfFew, json({ limit: maxMapBytes }), async (request, response) => {
     checkBody(request.body);
-    const { map: _map, ...key } = readInput(sourceMapInput, request.body);
+    const { map: _map, ...key } = readInput(newSourceMap, request.body);
     const { map } = request.body as { map: { version?: unknown; mappings?: unknown } };
     if (map.version !== 3 || typeof map.mappings !== 'string')
       throw new Problem('badInput', 'map: expected a source map of version 3 (ECMA-426), with mappings', { field: 'map' });

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
-import type { HurtShape, JourneyShape, JourneysShape, LostByTierShape, PersonShape, WorstFirstShape } from '../contract/shapes';
+import type { LostByTierShape, WorstFirstShape } from '../contract/incidents';
+import type { JourneyShape, JourneysShape } from '../contract/journeys';
+import type { HurtShape, PersonShape } from '../contract/persons';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 

@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import { csvText } from '@toplens/core/csv';
 import { Router, type Request } from 'express';
-import { object, string } from 'yup';
 import { whoMaySeePersons, type PersonKeys } from '../access/person-keys';
 import type { Pseudonyms } from '../access/pseudonyms';
 import type { Engine } from '../engine/engine';
@@ -11,15 +10,11 @@ import type { Database } from '../store/database';
 import { viewsOfPersons } from '../store/pages';
 import { loadLooks, personIds, personNumbers, recordLook } from '../store/persons';
 import { readFocus, readInput, readWindow } from './query';
-import type { HurtShape, PersonShape } from '../contract/shapes';
+import { exportReason, findPerson, type HurtShape, type PersonShape } from '../contract/persons';
 
 const MOST_LISTED = 60;
 const MOST_LOOKS = 50;
 const MOST_VIEWS = 500;
-const why = string().trim().min(3, 'why: say in a few words what this is for').max(300).required('why: say what this is for');
-const exportSchema = object({ why });
-const findSchema = object({ find: string().trim().min(1, 'find: an id or an e-mail address').max(256).required('find: an id or an e-mail address'), why });
-
 export interface PersonDeps {
   database: Database;
   engine: Engine;
@@ -45,7 +40,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
 
   router.post('/incidents/:id/hurt/export', async (request, response) => {
     const who = whoMaySeePersons(request, keys);
-    const reason = readInput(exportSchema, request.body).why;
+    const reason = readInput(exportReason, request.body).why;
     const { people } = await askHurt(engine, request);
     const ids = await personIds(database, people.map(({ person }) => person)); // prettier-ignore
     // Recorded before anything leaves.
@@ -55,7 +50,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
 
   router.post('/people/find', async (request, response) => {
     const who = whoMaySeePersons(request, keys);
-    const { find, why: reason } = readInput(findSchema, request.body);
+    const { find, why: reason } = readInput(findPerson, request.body);
     const persons = await personNumbers(database, namesOf(find));
     await recordLook(database, { who, why: reason, what: `sessions of ${pseudonyms.of(find)}`, people: persons.length });
     if (persons.length === 0) throw new Problem('notFound', 'nobody is known under that id, nor under the hash of that address', { field: 'find' });

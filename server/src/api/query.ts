@@ -1,14 +1,10 @@
-import '../input-words';
-import { RANKINGS } from '@toplens/core/incidents';
 import type { Request } from 'express';
-import { date, number, object, string, ValidationError, type ObjectSchema } from 'yup';
-import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
+import { ValidationError, type ObjectSchema } from 'yup';
+import { DIMENSIONS } from '@toplens/core/telemetry';
 import type { Focus, WindowQuestion } from '../engine/state/questions';
-import { AGAINST, MINUTE_MS, type Against } from '@toplens/core/time';
+import { MINUTE_MS, type Against } from '@toplens/core/time';
+import { DEFAULT_MINUTES, focusQuery, LONGEST_MINUTES, windowQuery } from '../contract/queries';
 import { Problem } from '../errors';
-
-const LONGEST_MINUTES = 35 * 24 * 60;
-export const DEFAULT_MINUTES = 60;
 
 /** Reads what a client sent by a schema. @throws Problem 'badInput' naming the field */
 export function readInput<T extends object>(schema: ObjectSchema<T>, input: unknown): T {
@@ -20,15 +16,9 @@ export function readInput<T extends object>(schema: ObjectSchema<T>, input: unkn
   }
 }
 
-const windowSchema = object({
-  last: number().integer().min(1).max(LONGEST_MINUTES),
-  from: date(),
-  to: date(),
-});
-
 /** `last` minutes that move on by themselves, or `from` and `to`. */
 export function readWindow(request: Request): WindowQuestion {
-  const { last, from, to } = readInput(windowSchema, request.query);
+  const { last, from, to } = readInput(windowQuery, request.query);
   if (from === undefined && to === undefined) return { lengthMs: (last ?? DEFAULT_MINUTES) * MINUTE_MS };
   if (from === undefined || to === undefined) throw new Problem('badInput', 'give both from and to, or last', { field: from === undefined ? 'from' : 'to' });
   return checkWindow({ fromMs: from.getTime(), toMs: to.getTime() });
@@ -41,27 +31,12 @@ export function checkWindow(window: { fromMs: number; toMs: number }): { fromMs:
   return window;
 }
 
-const text = string().trim().max(300);
-
-const focusSchema = object({
-  application: text,
-  flow: number().integer().positive(),
-  team: text,
-  against: string().oneOf(AGAINST).default('nothing'),
-  ...(Object.fromEntries(DIMENSIONS.map((dimension) => [dimension, text])) as Record<Dimension, typeof text>),
-});
-
 /** What a view is narrowed to, and with what it is compared. */
 export function readFocus(request: Request): { focus: Focus; against: Against } {
-  const { application, flow, team, against, ...values } = readInput(focusSchema, request.query);
+  const { application, flow, team, against, ...values } = readInput(focusQuery, request.query);
   const given = DIMENSIONS.flatMap((dimension) => (values[dimension] ? [[dimension, values[dimension]]] : []));
   return {
     against,
     focus: { ...(application && { application }), ...(flow && { flow }), ...(team && { team }), values: Object.fromEntries(given) as Focus['values'] },
   };
 }
-
-export const rankingQuery = object({
-  rankBy: string().oneOf(RANKINGS).default('harm'),
-  rates: string().oneOf(['then', 'today']).default('then'),
-});

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Intake } from '../intake/intake';
 import { Health } from '../maintenance/health';
-import type { ServerStateShape } from '../contract/shapes';
+import type { ServerStateShape } from '../contract/server';
 
 /** How the server's parts are, for the screen; asks no other thread. */
 export function serverStateRoutes({ intake, engine, health }: { intake: Intake; engine: Engine; health: Health }): Router {

@@ -1,19 +1,15 @@
 import { Router } from 'express';
-import { mixed, number, object, string, type ObjectSchema } from 'yup';
+import { number, object, string, type ObjectSchema } from 'yup';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import { calendarSchema, LONGEST_LIMIT_MS, siteLimitsSchema, type Settings } from '../settings/settings';
 import { CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
 import type { Database } from '../store/database';
 import { insertChange, loadChanges } from '../store/settings';
-import { RATE_NAMES } from '../contract/open-api';
+import { newSetting, RATE_NAMES, undoing, type SettingsShape } from '../contract/settings';
 import { DAY_MS } from '@toplens/core/time';
 import { whyUnusable } from '../settings/try-change';
 import { readInput } from './query';
-import type { SettingsShape } from '../contract/shapes';
-
-const who = string().trim().min(1, 'who: say who changes this').max(100).required('who: say who changes this');
-const newSetting = object({ who, key: string().min(1).max(600).required(), value: mixed().nullable(), fromMs: number().integer() });
 
 /** A change can be in force from so long ago: longer than anything is kept. */
 const LONGEST_AGO_MS = 400 * DAY_MS;
@@ -78,7 +74,7 @@ export function settingsRoutes(database: Database, engine: Engine, file: Setting
     response.status(201).json(await change({ who: by, key, value: checkValue(key, value), fromMs }));
   });
   router.post('/settings/changes/:id/undo', async (request, response) => {
-    const { who: by } = readInput(object({ who }), request.body);
+    const { who: by } = readInput(undoing, request.body);
     const changes = await loadChanges(database);
     const undone = changes.find(({ id }) => id === Number(request.params.id));
     if (!undone) throw new Problem('notFound', `there is no change ${request.params.id}`, { field: 'id' });

@@ -1,6 +1,6 @@
 import type { Worker } from 'node:worker_threads';
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
-import type { WorstFirstShape } from '../contract/shapes';
+import type { WorstFirstShape } from '../contract/incidents';
 import { send, steadyTraffic } from '../fixtures/traffic';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 

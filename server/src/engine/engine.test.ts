@@ -2,7 +2,10 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { seededRandom } from '@toplens/core/stats';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../contract/open-api';
-import type { FlowPageShape, FlowTableShape, IncidentShape, MoneyShape, SettingsShape, WorstFirstShape } from '../contract/shapes';
+import type { FlowPageShape, FlowTableShape } from '../contract/flows';
+import type { IncidentShape, WorstFirstShape } from '../contract/incidents';
+import type { MoneyShape } from '../contract/journeys';
+import type { SettingsShape } from '../contract/settings';
 import { send, steadyTraffic, type TestSpan } from '../fixtures/traffic';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 

@@ -1,23 +1,10 @@
-import type {
-  AttemptPageShape,
-  ChangeShape,
-  ComponentShape,
-  EstateShape,
-  FieldShape,
-  FlowPageShape,
-  FlowTableShape,
-  FreshnessShape,
-  HostsShape,
-  IncidentShape,
-  JourneyShape,
-  JourneysShape,
-  LostByTierShape,
-  MoneyShape,
-  PathShape,
-  PersonAttemptShape,
-  RegionShape,
-  WorstFirstShape,
-} from '../contract/shapes';
+import type { AttemptPageShape } from '../contract/attempts';
+import type { FreshnessShape } from '../contract/common';
+import type { FieldShape, FlowPageShape, FlowTableShape, PathShape, RegionShape } from '../contract/flows';
+import type { ChangeShape, IncidentShape, LostByTierShape, WorstFirstShape } from '../contract/incidents';
+import type { ComponentShape, EstateShape, HostsShape } from '../contract/infrastructure';
+import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
+import type { PersonAttemptShape } from '../contract/persons';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { SettingChange } from '../settings/settings-book';
 import type {

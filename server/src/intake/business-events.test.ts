@@ -1,5 +1,5 @@
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
-import type { MoneyShape } from '../contract/shapes';
+import type { MoneyShape } from '../contract/journeys';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 import { eventsOfCsv } from './events-csv';
 

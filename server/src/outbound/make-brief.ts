@@ -1,7 +1,9 @@
 import { briefMarkdown, type Brief } from '@toplens/core/handoffs';
 import { FIGURE_KINDS } from '@toplens/core/hosts';
 import type { BillLineName } from '@toplens/core/incidents';
-import type { HostsShape, IncidentShape, LogPatternShape, LogPatternsShape } from '../contract/shapes';
+import type { IncidentShape } from '../contract/incidents';
+import type { HostsShape } from '../contract/infrastructure';
+import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
 
 const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
   waiting: { words: 'Waited longer than usual', unit: 'min' },

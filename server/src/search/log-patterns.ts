@@ -1,6 +1,6 @@
 import { rankPatterns, type LogPattern } from '@toplens/core/logs';
 import { severityWord } from '@toplens/core/telemetry';
-import type { LogPatternShape, LogPatternsShape } from '../contract/shapes';
+import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
 import type { Database } from '../store/database';
 import { entriesOf, lineShape, linesOf, type StoredLine } from '../store/logs';
 import type { LogQuestion } from '../store/log-question';

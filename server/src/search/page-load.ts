@@ -1,5 +1,5 @@
 import { hostOfUrl, isThirdParty, VIEW_KINDS, type ViewKind } from '@toplens/core/pages';
-import type { PageLoadShape } from '../contract/shapes';
+import type { PageLoadShape } from '../contract/pages';
 import type { Database } from '../store/database';
 import { entriesOf } from '../store/logs';
 import { errorsOfView, loadView } from '../store/pages';

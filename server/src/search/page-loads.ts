@@ -13,7 +13,7 @@ import {
   type PageDimension,
 } from '@toplens/core/pages';
 import type { Window } from '@toplens/core/time';
-import type { PageGroupShape, PageLoadsShape, PageWhereShape, ResourceHostShape } from '../contract/shapes';
+import type { PageGroupShape, PageLoadsShape, PageWhereShape, ResourceHostShape } from '../contract/pages';
 import type { Database } from '../store/database';
 import {
   ALL_PEOPLE,

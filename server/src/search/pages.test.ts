@@ -1,6 +1,6 @@
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../contract/open-api';
-import type { PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../contract/shapes';
+import type { PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../contract/pages';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 import { pageLoads } from './page-loads';

@@ -1,4 +1,5 @@
-import type { LogPatternsShape, PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../contract/shapes';
+import type { LogPatternsShape } from '../contract/logs';
+import type { PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../contract/pages';
 import type { PagesQuestion } from './page-loads';
 import type { ErrorsQuestion } from './script-errors';
 import type { LogQuestion } from '../store/log-question';

@@ -1,6 +1,6 @@
 import { errorGroup } from '@toplens/core/pages';
 import { DAY_MS, type Window } from '@toplens/core/time';
-import type { ScriptErrorGroupShape, ScriptErrorsShape } from '../contract/shapes';
+import type { ScriptErrorGroupShape, ScriptErrorsShape } from '../contract/pages';
 import type { Database } from '../store/database';
 import { conditionOf, countViews, errorsWithin, numberOf, type PageFocus, type StoredError } from '../store/pages';
 import { StackReader, type ReadStack } from './read-stack';

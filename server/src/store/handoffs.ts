@@ -38,8 +38,8 @@ export const trailOf = (database: Database, id: string): Promise<HandoffEvent[]>
   database.query<HandoffEvent>(`SELECT ${iso('at')} AS at, what, detail FROM handoff_event WHERE handoff = $1 ORDER BY id`, [id]);
 
 /** The newest handoff of each incident. */
-export async function latestHandoffs(database: Database): Promise<Map<number, { id: string; team: string; state: string }>> {
-  const rows = await database.query<{ incident: number; id: string; team: string; state: string }>(
+export async function latestHandoffs(database: Database): Promise<Map<number, { id: string; team: string; state: HandoffState }>> {
+  const rows = await database.query<{ incident: number; id: string; team: string; state: HandoffState }>(
     'SELECT DISTINCT ON (incident) incident, id, team, state FROM handoff ORDER BY incident, created_at DESC, id',
   );
   return new Map(rows.map(({ incident, ...mark }) => [incident, mark]));

@@ -1,7 +1,8 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../../contract/open-api';
-import type { AttemptPageShape, FlowPageShape } from '../../contract/shapes';
+import type { AttemptPageShape } from '../../contract/attempts';
+import type { FlowPageShape } from '../../contract/flows';
 import { text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 

@@ -1,6 +1,6 @@
 import { outcomeOfRow } from '@toplens/core/incidents';
 import { BACKGROUND, PAGE, PROBE } from '@toplens/core/telemetry';
-import type { PersonAttemptShape } from '../../contract/shapes';
+import type { PersonAttemptShape } from '../../contract/persons';
 import { attemptsAt } from '../../store/attempts';
 import { walkedPart } from '../reading/each-attempt';
 import type { PersonQuestion } from '../state/questions';

@@ -1,5 +1,6 @@
 import { floorTo, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
-import type { ComponentShape, EstateShape, FlowTableShape, PathShape } from '../../contract/shapes';
+import type { FlowTableShape, PathShape } from '../../contract/flows';
+import type { ComponentShape, EstateShape } from '../../contract/infrastructure';
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 

@@ -2,7 +2,7 @@ import { countInPlace, emptyField, type Outcome } from '@toplens/core/flows';
 import { outcomeOfRow } from '@toplens/core/incidents';
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
-import type { FieldShape, RegionShape } from '../../contract/shapes';
+import type { FieldShape, RegionShape } from '../../contract/flows';
 import { attemptsAt } from '../../store/attempts';
 import { eachAttempt, walkedPart } from '../reading/each-attempt';
 import { conditionsOf } from '../reading/focus';

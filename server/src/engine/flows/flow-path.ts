@@ -1,6 +1,6 @@
 import { type Window, stepsOf } from '@toplens/core/time';
 import { layersOf, layOut, beginOf, hopsOf, LAYERS, type Layer } from '@toplens/core/traces';
-import type { PathShape } from '../../contract/shapes';
+import type { PathShape } from '../../contract/flows';
 import { loadPaths } from '../../store/traces';
 import { fairSample } from '../reading/fair-sample';
 import { sliceOf } from '../reading/focus';

@@ -3,7 +3,7 @@ import { type Level } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum, sum } from '@toplens/core/stats';
 import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Against, type Window } from '@toplens/core/time';
-import type { FlowRowShape, FlowTableShape } from '../../contract/shapes';
+import type { FlowRowShape, FlowTableShape } from '../../contract/flows';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { levelsIn } from '../harm/levels';
 import { LONGEST_SCAN_MS } from '../reading/each-attempt';

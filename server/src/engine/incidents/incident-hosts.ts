@@ -1,4 +1,4 @@
-import type { HostsShape } from '../../contract/shapes';
+import type { HostsShape } from '../../contract/infrastructure';
 import { scopeOf } from './incident-scope';
 import { PerVersion } from '../state/per-version';
 import type { World } from '../state/world';

@@ -3,7 +3,7 @@ import {
 } from '@toplens/core/incidents'; // prettier-ignore
 import { originShape } from './origin-shape';
 import { type Window, MINUTE_MS } from '@toplens/core/time';
-import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../../contract/shapes';
+import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
 import { decisionsOf } from '../../store/incidents';
 import { billOf, sharedWindow, windowOf } from '../harm/bills';
 import { rootOf, describe } from '../harm/describe';

@@ -1,5 +1,5 @@
 import type { HarmBill } from '@toplens/core/incidents';
-import type { LostByTierShape } from '../../contract/shapes';
+import type { LostByTierShape } from '../../contract/incidents';
 import { billOf, windowOf } from '../harm/bills';
 import type { Focus, LostByTierQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';

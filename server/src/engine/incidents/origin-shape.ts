@@ -2,7 +2,7 @@ import { proposeTeam } from '@toplens/core/handoffs';
 import { changeWords, originReasons, originTrust } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import type { Window } from '@toplens/core/time';
-import type { OriginShape } from '../../contract/shapes';
+import type { OriginShape } from '../../contract/incidents';
 import { flowsThrough } from '../../store/traces';
 import { levelsIn } from '../harm/levels';
 import { originOf } from '../reading/origin';

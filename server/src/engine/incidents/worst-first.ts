@@ -3,7 +3,7 @@ import {
 } from '@toplens/core/incidents'; // prettier-ignore
 import { DIMENSIONS } from '@toplens/core/telemetry';
 import { type Window } from '@toplens/core/time';
-import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../../contract/shapes';
+import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../../contract/incidents';
 import { latestHandoffs } from '../../store/handoffs';
 import { describe, isWholeApplication, rootOf } from '../harm/describe';
 import { levelOf } from '../harm/levels';

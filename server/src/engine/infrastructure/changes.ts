@@ -2,7 +2,7 @@ import { changeWords } from '@toplens/core/estate';
 import { activityOf, noStretches, recordInPlace, suddenChanges, withSums, type RecentActivity, type Stretches } from '@toplens/core/normal';
 import { FAILED, SpanKind } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
-import type { ChangeShape } from '../../contract/shapes';
+import type { ChangeShape } from '../../contract/incidents';
 import { spanActivity } from '../../store/activity';
 import { eachAttempt } from '../reading/each-attempt';
 import { finiteOrNull } from '../reading/finite-or-null';

@@ -3,7 +3,7 @@ import { proposeTeam } from '@toplens/core/handoffs';
 import type { StoredIncident } from '@toplens/core/incidents';
 import { hopsOf } from '@toplens/core/traces';
 import { DAY_MS, HOUR_MS, type Window } from '@toplens/core/time';
-import type { ComponentShape } from '../../contract/shapes';
+import type { ComponentShape } from '../../contract/infrastructure';
 import { changesOf } from '../../store/changes';
 import { flowsThrough, loadPaths, releasesOf, tracesThrough } from '../../store/traces';
 import { describe } from '../harm/describe';

@@ -2,7 +2,7 @@ import { changeWords, judgeParts, partsOf, type JudgedPart } from '@toplens/core
 import { figureWords, FIGURE_KINDS, type JudgedFigure } from '@toplens/core/hosts';
 import { proposeTeam } from '@toplens/core/handoffs';
 import type { Window } from '@toplens/core/time';
-import type { EstateShape, RunningPartShape } from '../../contract/shapes';
+import type { EstateShape, RunningPartShape } from '../../contract/infrastructure';
 import { parseFlowText } from '../../names/flow-text';
 import { spanActivity, storedParts, type StoredPart } from '../../store/activity';
 import { finiteOrNull } from '../reading/finite-or-null';

@@ -2,17 +2,11 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { seededRandom } from '@toplens/core/stats';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../../contract/open-api';
-import type {
-  AttemptPageShape,
-  ComponentShape,
-  FieldShape,
-  HostsShape,
-  IncidentShape,
-  LogPatternsShape,
-  PathShape,
-  RegionShape,
-  WorstFirstShape,
-} from '../../contract/shapes';
+import type { AttemptPageShape } from '../../contract/attempts';
+import type { FieldShape, PathShape, RegionShape } from '../../contract/flows';
+import type { IncidentShape, WorstFirstShape } from '../../contract/incidents';
+import type { ComponentShape, HostsShape } from '../../contract/infrastructure';
+import type { LogPatternsShape } from '../../contract/logs';
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 

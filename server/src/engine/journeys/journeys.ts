@@ -3,7 +3,7 @@ import { outcomeOfRow } from '@toplens/core/incidents';
 import { discoverJourneys, GOES_ON_WITHIN_MS, isBad, judgeJourney, repairOrder, sessionsOf, type JudgedJourney, type Session } from '@toplens/core/journeys';
 import type { Interval } from '@toplens/core/stats';
 import { HOUR_MS, type Window } from '@toplens/core/time';
-import type { JourneyShape, JourneysShape } from '../../contract/shapes';
+import type { JourneyShape, JourneysShape } from '../../contract/journeys';
 import { journeyKey } from '../../settings/settings-book';
 import { walkedPart } from '../reading/each-attempt';
 import { finiteOrNull } from '../reading/finite-or-null';

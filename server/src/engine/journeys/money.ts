@@ -2,7 +2,7 @@ import { BUCKET_MS } from '@toplens/core/flows';
 import { againstLikeDays, MONEY_FIGURES, shortfall, type Expected, type Takings } from '@toplens/core/money';
 import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, DAY_MS, floorTo, type Window } from '@toplens/core/time';
-import type { MoneyFigureShape, MoneyShape, TakingsShape } from '../../contract/shapes';
+import type { MoneyFigureShape, MoneyShape, TakingsShape } from '../../contract/journeys';
 import { finiteOrNull } from '../reading/finite-or-null';
 import { flowsIn } from '../reading/focus';
 import { waysAt } from './journeys';

@@ -1,5 +1,5 @@
 import type { Hop } from '@toplens/core/traces';
-import type { HopShape } from '../../contract/shapes';
+import type { HopShape } from '../../contract/infrastructure';
 
 /** @param traces that were looked at */
 export const hopShape = ({ totalUs, longestUs, ...hop }: Hop, traces: number): HopShape => ({

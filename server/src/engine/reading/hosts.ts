@@ -1,6 +1,6 @@
 import { FIGURE_METRICS, type StoredSeries, type JudgedFigure, figuresOf, judgeFigure, restartsIn, ruledOut, adviceFor } from '@toplens/core/hosts';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
-import type { HostsShape, HostFigureShape } from '../../contract/shapes';
+import type { HostFigureShape, HostsShape } from '../../contract/infrastructure';
 import { loadSeries } from '../../store/metrics';
 import type { World } from '../state/world';
 

@@ -3,7 +3,7 @@ import { maskId } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
 import { FAILED, PROBE } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
-import type { SampleShape } from '../../contract/shapes';
+import type { SampleShape } from '../../contract/attempts';
 import { attemptsAt, type StoredSample } from '../../store/attempts';
 import { sliceOf } from './focus';
 import { type Focus } from '../state/questions';

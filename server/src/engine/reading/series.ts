@@ -1,7 +1,7 @@
 import { BUCKET_MS } from '@toplens/core/flows';
 import { STRAINED_SPREADS, volumeAt } from '@toplens/core/normal';
 import { ceilTo, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
-import type { SeriesShape } from '../../contract/shapes';
+import type { SeriesShape } from '../../contract/common';
 import type { World } from '../state/world';
 
 export type Measure = 'duration' | 'failures' | 'attempts';

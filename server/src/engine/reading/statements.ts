@@ -1,6 +1,6 @@
 import { sum } from '@toplens/core/stats';
 import type { Window } from '@toplens/core/time';
-import type { StatementShape } from '../../contract/shapes';
+import type { StatementShape } from '../../contract/flows';
 import { statementsIn } from '../../store/traces';
 import { fairSample } from './fair-sample';
 import { sliceOf } from './focus';

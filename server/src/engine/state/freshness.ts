@@ -1,6 +1,6 @@
 import { BUCKET_MS } from '@toplens/core/flows';
 import { floorTo, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
-import type { FreshnessShape } from '../../contract/shapes';
+import type { FreshnessShape } from '../../contract/common';
 import { threadMemory, type ThreadMemory } from '../../threads/thread-memory';
 
 import type { FlowCount } from './questions';

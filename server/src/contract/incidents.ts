@@ -1,0 +1,379 @@
+import type { Static } from '@sinclair/typebox';
+import { array, number as numberInput, object, string } from 'yup';
+import { get, incidentId, ok, post, type Paths } from './paths';
+import { focusQuery, rankingQuery, who, windowQuery } from './queries';
+import { BASES, LEVELS, SIGNALS } from '@toplens/core/normal';
+import { BILL_LINES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
+import { DIMENSIONS } from '@toplens/core/telemetry';
+import { Sample } from './attempts';
+import { Chart, Freshness, Interval, Mark, Remaining, Series, Window } from './common';
+import { HandoffMark } from './handoffs';
+import { CURRENCY, EPOCH_MS, MINUTES, MS, SHARE, US, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
+
+export const Row = resource('Row', 'One incident of the list', {
+  id: integer('number of the incident', '1', 7),
+  rank: integer('rank under the chosen ranking, 1 is worst', 'rank', 1),
+  moved: orNull(integer('places gained since ten minutes before (positive: worse now); null when it was not there', 'ranks', 2)),
+  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  application: text('name of the application', 'Courier app'),
+  flows: texts('names of the flows in trouble'),
+  signal: oneOf(SIGNALS, 'what is wrong'),
+  level: oneOf(LEVELS, 'how bad it is'),
+  priority: oneOf(PRIORITIES, 'what is to be looked at first'),
+  onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
+  endMs: number('first moment that is usual again; the newest judged minute while it goes on', EPOCH_MS, 1772446440000),
+  activeAtEnd: flag('went on at the end of the window'),
+  inTroubleNow: flag('goes on now, whatever window is looked at'),
+  trend: oneOf(['growing', 'steady', 'fading', 'new', 'over'], 'how it changes'),
+  outcomes: record(
+    {
+      onTime: integer('attempts that took no longer than the limit', 'attempts', 1400),
+      late: integer('attempts that took longer than the limit', 'attempts', 140),
+      hung: integer('attempts that took so long that people gave up', 'attempts', 4),
+      failed: integer('attempts that failed', 'attempts', 31),
+    },
+    'attempts by what became of them',
+  ),
+  missingAttempts: integer('attempts that were expected and never came, in the flow that misses most', 'attempts', 44),
+  harmPerHour: number('harm an hour', 'min/h', 214),
+  harm: ref(Interval, "harm, minutes of people's time"),
+  people: ref(Interval, 'people hurt beyond the usual, each counted once'),
+  money: number('value lost', CURRENCY, 1840),
+  keyCustomers: number('harm to key customers', MINUTES, 12),
+  weight: number("what it weighs under the chosen ranking, in that ranking's unit", '1', 1),
+  best: integer('best rank by harm while each rate is halved and doubled', 'rank', 1),
+  worst: integer('worst rank by harm while each rate is halved and doubled', 'rank', 2),
+  nearTie: flag("its range overlaps with a neighbour's"),
+  spark: ref(Series, 'the measure in trouble, for a small chart'),
+  proposedTeam: orNull(text('the team that should get it; null when none is known', 'Slots Team')),
+  handoff: orNull(ref(HandoffMark, 'the newest handoff of it; null when it has none')),
+});
+export type RowShape = Static<typeof Row>;
+
+export const Odd = resource('Odd', 'An incident that hurts nobody so far', {
+  id: integer('number', '1', 7),
+  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  application: text('name of the application', 'Courier app'),
+  onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
+  inTroubleNow: flag('goes on now, whatever window is looked at'),
+  mayBecome: text('what may come of it, in words', 'If it goes on, people who come this way will feel it.'),
+});
+export type OddShape = Static<typeof Odd>;
+
+export const SetAside = resource('SetAside', 'An incident that people set aside', {
+  id: integer('number', '1', 7),
+  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  reason: text('why, in words', 'a holiday moved by a week'),
+  by: text('who did it', 'Dana'),
+  untilMs: number('until when', EPOCH_MS, 1772532840000),
+});
+export type SetAsideShape = Static<typeof SetAside>;
+
+export const Compared = resource('Compared', 'The figures of the list in another window', {
+  fromMs: number('begin', EPOCH_MS, 1772442000000),
+  toMs: number('end', EPOCH_MS, 1772445600000),
+  words: text('in words', ''),
+  harmPerHour: number('harm an hour', 'min/h', 214),
+  people: number('persons, each counted once', 'people', 128),
+  incidents: integer('incidents that hurt somebody', 'incidents', 2),
+  isKnown: flag('data reaches back so far'),
+});
+export type ComparedShape = Static<typeof Compared>;
+
+export const WorstFirst = resource('WorstFirst', 'The incidents of a window, worst first', {
+  window: ref(Window, 'what was looked at'),
+  ranking: oneOf(RANKINGS, 'what orders the list'),
+  headline: text('first sentence: how many people, what it costs', '128 people are being hurt'),
+  detail: text('second sentence: money, and who has what', '12 people an hour give up. Two have no team yet.'),
+  currency: text('currency of all amounts, ISO 4217', 'EUR'),
+  rows: list(ref(Row), 'rows'),
+  odd: list(ref(Odd), 'incidents that hurt nobody so far'),
+  hasPromises: flag('some flow carries an agreement with a penalty'),
+  setAside: list(ref(SetAside), 'incidents that people set aside'),
+  compared: orNull(ref(Compared, 'the same figures of another window; null when none is compared with')),
+  remaining: orNull(ref(Remaining, 'what the focus leaves; null when nothing is narrowed, or the window is long')),
+  lastEndedMs: orNull(number('end of the last incident before the window, when nothing is wrong; null when there never was one', EPOCH_MS, 1772439000000)),
+  applications: texts('names of all applications, in order of the alphabet'),
+  teams: texts('names of all teams'),
+  flows: list(
+    record({
+      id: integer('number', '1', 7),
+      name: text('name of the flow', 'Book a pick-up'),
+      application: text('name of the application', 'Courier app'),
+    }),
+    'flows that can be looked at by themselves',
+  ),
+  dimensions: list(
+    record({
+      dimension: oneOf(DIMENSIONS, 'by what attempts are told apart'),
+      values: texts('values'),
+    }),
+    'values that ever came, by dimension',
+  ),
+  freshness: ref(Freshness, 'up to when data is complete and judged'),
+});
+export type WorstFirstShape = Static<typeof WorstFirst>;
+
+export const Change = resource('Change', 'What changed in a flow or component within the last five minutes', {
+  kind: oneOf(['flow', 'component'], 'what it is'),
+  name: text('name of the flow or component', 'slots'),
+  id: orNull(integer('number', '1', 7)),
+  measure: oneOf(['attempts', 'failures', 'duration'], 'what changed'),
+  ratio: orNull(number('the last five minutes against the hour before; null where there was nothing before', '1', 3.4)),
+  words: text('in words', ''),
+});
+export type ChangeShape = Static<typeof Change>;
+
+export const Changes = resource('Changes', 'The last five minutes against the hour before', {
+  changes: list(ref(Change), 'every flow and component, the largest change first'),
+});
+export type ChangesShape = Static<typeof Changes>;
+
+export const BillLine = resource('BillLine', 'One line of the harm bill: quantity × rate × importance', {
+  name: oneOf(BILL_LINES, 'which line'),
+  quantity: ref(Interval, 'what the line counts, in its own unit'),
+  rate: number('harm of one', MINUTES, 3),
+  harm: ref(Interval, "harm, minutes of people's time"),
+});
+export type BillLineShape = Static<typeof BillLine>;
+
+export const Part = resource('Part', "One flow's part of an incident", {
+  flowId: integer('number of the flow', '1', 3),
+  flow: text('name of the flow', 'Book a pick-up'),
+  technicalName: text('method and route, screen, or name of the span', 'POST /pick-ups'),
+  signal: oneOf(SIGNALS, 'what is wrong'),
+  level: oneOf(LEVELS, 'how bad it is'),
+  onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
+  endMs: number('first moment that is usual again; the newest judged minute while it goes on', EPOCH_MS, 1772446440000),
+  active: flag('still goes on at the newest judged minute'),
+  basis: oneOf(BASES, 'what the normal is learned from, best first'),
+  limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
+  limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),
+  learnedLimitMs: orNull(number('limit that is learned from what is usual; null where nothing is known', MS, 900)),
+  expectedMs: orNull(number('how long it usually takes; null where nothing is known', MS, 420)),
+});
+export type PartShape = Static<typeof Part>;
+
+export const Segment = resource('Segment', 'Attempts of one value of a dimension, against all others', {
+  dimension: oneOf(DIMENSIONS, 'by what attempts are told apart'),
+  value: text('value of the dimension', 'Depot North'),
+  all: integer('attempts there in all', '1', 1840),
+  bad: integer('attempts that were late, hung or failed', 'attempts', 212),
+  people: integer('persons, each counted once', 'people', 128),
+  shareOfBad: number('share of the bad attempts that came this way', SHARE, 0.7),
+  shareOfAll: number('share of all attempts that came this way', SHARE, 0.2),
+  relativeRisk: orNull(number('how many times as often it goes wrong here; null: nothing went wrong elsewhere', '1', 3.4)),
+  low: number('lower end of the interval of the relative risk', '1', 2.2),
+  high: orNull(number('upper end of the interval of the relative risk; null: without bound', '1', 6.1)),
+  excess: number('attempts that went wrong beyond what the rest of the attempts would let expect', 'attempts', 180),
+  words: text('in words', ''),
+});
+export type SegmentShape = Static<typeof Segment>;
+
+export const Bites = resource('Bites', 'Where an incident shows and where it does not', {
+  segments: list(ref(Segment), 'values in which it goes wrong more often'),
+  spared: list(ref(Segment), 'values in which it goes wrong no more often than usual'),
+  ruledOut: list(
+    record({
+      dimension: oneOf(DIMENSIONS, 'by what attempts are told apart'),
+      why: oneOf(['oneValue', 'noDifference'], 'why, in words'),
+      value: orNull(text('value', '')),
+    }),
+    'dimensions that make no difference, or cannot be told',
+  ),
+  bad: integer('attempts that were late, hung or failed', 'attempts', 212),
+  all: integer('attempts there in all', '1', 1840),
+});
+export type BitesShape = Static<typeof Bites>;
+
+export const Origin = resource('Origin', 'In which component it may have begun', {
+  candidates: list(
+    record({
+      component: text('name of the component (service.name)', 'slots'),
+      score: number('how much speaks for it, 0 to 1', '1', 0.82),
+      reasons: texts('what speaks for it, weightiest first'),
+      team: orNull(text('name of the team', 'Slots Team')),
+    }),
+    'components in which it may have begun, likeliest first',
+  ),
+  changes: texts('what was changed on the affected paths shortly before'),
+  second: orNull(text('a second component in which something began at the same time; null when none did', 'labels')),
+  trust: orNull(number('share of known worlds in which a candidate as far ahead as the first was right; null when none is ahead', SHARE, 0.93)),
+  rungs: list(
+    record({
+      component: text('name of the component (service.name)', 'slots'),
+      depth: number('steps below the begin, mean', '1', 2),
+      usualUs: number('time that an attempt usually spends in it, mean', US, 42000),
+      nowUs: number('time that an attempt spends in it now, mean', US, 1840000),
+      failing: integer('attempts in which it is the deepest component that fails', 'attempts', 18),
+      onsetMs: orNull(number('when it began, told by change-point', EPOCH_MS, 1772442840000)),
+      isSilent: flag('sends no spans of its own: this is what its callers saw'),
+    }),
+    'components on the affected paths, from the top down',
+  ),
+  bad: integer('attempts that were late, hung or failed', 'attempts', 212),
+  usual: integer('usual attempts that it is compared with', 'attempts', 80),
+  shared: list(
+    record({
+      id: integer('number', '1', 7),
+      name: text('name of the flow', 'Book a pick-up'),
+      application: text('name of the application', 'Courier app'),
+      level: oneOf([...LEVELS, 'noData'], 'how bad it is'),
+    }),
+    'other flows that reach the first candidate, and how they are in the window',
+  ),
+});
+export type OriginShape = Static<typeof Origin>;
+
+export const LostByTier = resource('LostByTier', 'Value that an incident cost, by tier', {
+  currency: text('currency of all amounts, ISO 4217', 'EUR'),
+  whole: ref(Interval, 'of all tiers together'),
+  tiers: list(
+    record({
+      tier: text("tier of the customer; '' when not told", 'business'),
+      money: ref(Interval, 'value lost, units of currency'),
+      people: ref(Interval, 'people hurt beyond the usual, each counted once'),
+    }),
+    'by tier',
+  ),
+});
+export type LostByTierShape = Static<typeof LostByTier>;
+
+export const Incident = resource('Incident', 'One incident within a window', {
+  id: integer('number of the incident', '1', 7),
+  window: ref(Window, 'what was looked at'),
+  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  sentence: text('who is hurt and how, in one sentence', ''),
+  application: text('name of the application', 'Courier app'),
+  signal: oneOf(SIGNALS, 'what is wrong'),
+  level: oneOf(LEVELS, 'how bad it is'),
+  priority: oneOf(PRIORITIES, 'what is to be looked at first'),
+  trend: oneOf(['growing', 'steady', 'fading', 'new', 'over'], 'how it changes'),
+  onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
+  endMs: number('first moment that is usual again; the newest judged minute while it goes on', EPOCH_MS, 1772446440000),
+  activeAtEnd: flag('went on at the end of the window'),
+  inTroubleNow: flag('goes on now, whatever window is looked at'),
+  currency: text('currency of all amounts, ISO 4217', 'EUR'),
+  parts: list(ref(Part), 'parts'),
+  bill: list(ref(BillLine), 'lines of the harm bill: quantity, rate, harm'),
+  penalties: number('of the money, what promises are expected to cost', CURRENCY, 120),
+  harm: ref(Interval, "harm, minutes of people's time"),
+  harmPerHour: number('harm an hour', 'min/h', 214),
+  rank: orNull(integer('null when it does not count in the rank', 'rank', 1)),
+  best: orNull(integer('best rank by harm while each rate is halved and doubled', 'rank', 1)),
+  worst: orNull(integer('worst rank by harm while each rate is halved and doubled', 'rank', 2)),
+  nearTie: flag("its range overlaps with a neighbour's"),
+  people: ref(Interval, 'people hurt beyond the usual, each counted once'),
+  keyPeople: integer('people hurt who belong to key tiers', 'people', 4),
+  outcomes: record(
+    {
+      onTime: integer('attempts that took no longer than the limit', 'attempts', 1400),
+      late: integer('attempts that took longer than the limit', 'attempts', 140),
+      hung: integer('attempts that took so long that people gave up', 'attempts', 4),
+      failed: integer('attempts that failed', 'attempts', 31),
+    },
+    'attempts by what became of them',
+  ),
+  charts: list(ref(Chart), 'series to draw, beside what is usual'),
+  marks: list(ref(Mark), 'releases, on the time axis'),
+  bites: ref(Bites, 'in which part of the attempts it shows, and in which it does not'),
+  samples: list(ref(Sample), 'attempts to look at'),
+  component: orNull(
+    record(
+      {
+        name: text('name', 'Book a pick-up'),
+        words: text('in words', ''),
+      },
+      'name of the component (service.name)',
+    ),
+  ),
+  origin: orNull(ref(Origin, 'where it began; null where no attempt came whose trace could tell')),
+  proposedTeam: orNull(
+    record(
+      {
+        team: text('name of the team', 'Slots Team'),
+        reason: text('why, in words', 'a holiday moved by a week'),
+      },
+      'the team that should get it; null when none is known',
+    ),
+  ),
+  teams: texts('names of all teams'),
+  remaining: orNull(ref(Remaining, 'what the focus leaves; null when nothing is narrowed, or the window is long')),
+  setAside: orNull(
+    record(
+      {
+        reason: text('why, in words', 'a holiday moved by a week'),
+        by: text('who did it', 'Dana'),
+        untilMs: number('until when', EPOCH_MS, 1772532840000),
+      },
+      'why it was set aside; null when it was not',
+    ),
+  ),
+  joined: list(
+    record({
+      id: integer('number of the incident', '1', 7),
+      title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+    }),
+    'incidents that people joined with it',
+  ),
+  nearby: list(
+    record({
+      id: integer('number of the incident', '1', 7),
+      title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+    }),
+    'incidents of about the same time, which might be one with it',
+  ),
+  decisions: list(
+    record({
+      at: text('when, as ISO 8601 in UTC', '2026-03-02T09:14:00.000Z'),
+      who: text('who did it', 'Dana'),
+      what: text('what it was', ''),
+      detail: text('more, for people', ''),
+    }),
+    'what people decided about it, newest first',
+  ),
+});
+export type IncidentShape = Static<typeof Incident>;
+
+export const Decided = resource('Decided', 'The incident to look at now', {
+  id: integer('number', '1', 7),
+});
+export type DecidedShape = Static<typeof Decided>;
+
+const because = string().trim().max(500).meta({ description: 'setAside: why', example: 'planned maintenance' });
+
+export const newDecision = object({
+  who,
+  what: string().oneOf(['join', 'unjoin', 'split', 'setAside', 'takeBack']).required().meta({ description: 'what is decided', example: 'setAside' }),
+  into: numberInput()
+    .integer()
+    .positive()
+    .when('what', { is: 'join', then: (into) => into.required('into: say into which incident') })
+    .meta({ description: 'join: number of the incident into which it is joined', example: 5 }),
+  flows: array(numberInput().integer().positive().required())
+    .when('what', { is: 'split', then: (flows) => flows.required().min(1, 'flows: say which flows are split off') })
+    .meta({ description: 'split: numbers of the flows that are split off', example: [3] }),
+  reason: because.when('what', { is: 'setAside', then: (reason) => reason.required('reason: say why it is set aside') }),
+  untilMs: numberInput()
+    .integer()
+    .when('what', { is: 'setAside', then: (untilMs) => untilMs.required('untilMs: say until when') })
+    .meta({ description: 'setAside: until when, at most a month from now', unit: EPOCH_MS, example: 1772532840000 }),
+});
+
+export const incidentPaths: Paths = {
+  '/api/worst-first': { get: get('Incidents of a window, worst first', WorstFirst, { query: [windowQuery, focusQuery, rankingQuery] }) },
+  '/api/changes': { get: get('Sudden changes: the last five minutes against the hour before, for every flow and component', Changes) },
+  '/api/incidents/{id}': {
+    get: get('One incident within a window', Incident, { path: [incidentId], query: [windowQuery, focusQuery, rankingQuery.pick(['rates'])] }),
+  },
+  '/api/incidents/{id}/lost-by-tier': {
+    get: get('Value that an incident cost so far, by tier', LostByTier, { path: [incidentId], query: [windowQuery, focusQuery] }),
+  },
+  '/api/incidents/{id}/decisions': {
+    post: post('Decision on an incident: joins, splits, sets aside, and takes back', {
+      path: [incidentId],
+      body: newDecision,
+      answers: { '200': ok(Decided, 'the incident to look at now') },
+    }),
+  },
+};
