@@ -7,7 +7,7 @@ import { gzipSync } from 'node:zlib';
 import { openBrowser, PHONE } from '../e2e/browser';
 import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
 import { startDemoWorld } from '../e2e/world';
-import { CopyRows } from '../server/src/store/copy-rows';
+import { TableRows } from '../server/src/store/tables';
 import { Database } from '../server/src/store/database';
 import { pageLoads } from './page-loads';
 import { whereItComesFrom } from './where-it-comes-from';
@@ -94,22 +94,12 @@ async function database(): Promise<void> {
   const columns = 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host';
   const rows = (offset: number) => Array.from({ length: ROWS }, (_, i) => offset + i);
   const copied = (offset: number) => {
-    const copy = new CopyRows(14);
-    for (const i of rows(offset)) {
-      copy.startRow();
-      copy.hex(i.toString(16).padStart(32, '0'));
-      copy.hex(i.toString(16).padStart(16, '0'));
-      copy.hex('');
-      copy.int8(i);
-      copy.int8(5);
-      for (let c = 0; c < 3; c++) copy.int4(1);
-      copy.int2(2);
-      copy.int2(0);
-      copy.int4(0);
-      copy.int4(1);
-      copy.int4(0);
-      copy.int4(0);
-    }
+    const copy = new TableRows('span');
+    for (const i of rows(offset))
+      copy.add({
+        trace_id: i.toString(16).padStart(32, '0'), span_id: i.toString(16).padStart(16, '0'), parent_id: '', started_us: i, duration_us: 5, component: 1,
+        peer: 1, name: 1, kind: 2, flags: 0, failure: 0, host: 1, statement: 0, device: 0,
+      }); // prettier-ignore
     return copy.finish();
   };
   const timed = async (work: () => Promise<unknown>) => {
@@ -127,7 +117,7 @@ async function database(): Promise<void> {
         db.ingest({
           batch: round,
           mark: undefined,
-          attempts: new CopyRows(19).finish(),
+          attempts: new TableRows('attempt').finish(),
           attemptCount: 0,
           hours: [],
           details: [],

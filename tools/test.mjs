@@ -16,7 +16,10 @@ const step = (name, work) => {
 };
 if (only.length === 0) {
   step('format', () => npx('prettier', '--check', '.'));
-  step('types', () => run('npm', ['run', '-s', 'types']));
+  step('types', () => {
+    run('npm', ['run', '-s', 'api-types', '--', '--check']);
+    run('npm', ['run', '-s', 'types']);
+  });
   step('dependency rules', () => run('npm', ['run', '-s', 'rooms']));
   step('lint', () => run('npm', ['run', '-s', 'lint']));
 }

@@ -2,10 +2,10 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { rollUp, type FlowBucket } from '@toplens/core/flows';
 import { createHistogram, encodeHistogram, normalDeviate, recordInPlace, seededRandom } from '@toplens/core/stats';
-import { emptyColumns, FAILED, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
+import { DIMENSIONS, emptyColumns, FAILED, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { Segments } from '../../server/src/engine/state/segments';
-import { CopyRows } from '../../server/src/store/copy-rows';
+import { TableRows } from '../../server/src/store/tables';
 import { flowText } from '../../server/src/names/flow-text';
 import { Database } from '../../server/src/store/database';
 import { replaceHour } from '../../server/src/store/roll-ups';
@@ -70,25 +70,23 @@ export function makeHour(plan: DayPlan, hourMs: number, n: number): AttemptColum
   return rows;
 }
 
-function copyOf(rows: AttemptColumns, hourMs: number): CopyRows {
-  const copy = new CopyRows(19);
+function copyOf(rows: AttemptColumns, hourMs: number): TableRows<'attempt'> {
+  const copy = new TableRows('attempt');
   const hour = Math.floor(hourMs / HOUR_MS).toString(16).padStart(8, '0'); // prettier-ignore
+  const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', ...DIMENSIONS] as const;
   for (let i = 0; i < rows.n; i++) {
     const id = i.toString(16).padStart(8, '0');
-    copy.startRow();
-    copy.hex(`${hour}${id}${id}${hour}`);
-    copy.hex(`${hour}${id}`);
-    copy.int8(Math.round((rows.startMs[i] as number) * 1000));
-    copy.int8(Math.round((rows.durationMs[i] as number) * 1000));
-    copy.int4(rows.flow[i] as number);
-    copy.int2(rows.flags[i] as number);
-    copy.int4(rows.person[i] as number);
-    copy.int8(rows.session[i] as number);
-    for (const column of [rows.failure, rows.site, rows.version, rows.region, rows.tier, rows.promotion, rows.host]) copy.int4(column[i] as number);
-    copy.int4(0);
-    copy.null();
-    copy.hex('');
-    copy.int4(0);
+    copy.add({
+      trace_id: `${hour}${id}${id}${hour}`,
+      span_id: `${hour}${id}`,
+      started_us: Math.round((rows.startMs[i] as number) * 1000),
+      duration_us: Math.round((rows.durationMs[i] as number) * 1000),
+      ...(Object.fromEntries(SAME_IN_BOTH.map((name) => [name, rows[name][i]])) as Record<(typeof SAME_IN_BOTH)[number], number>),
+      component: 0,
+      value_minor: null,
+      parent_id: '',
+      device: 0,
+    });
   }
   return copy;
 }

@@ -3,7 +3,6 @@ import { parseLocal, toLocal } from './time-sheet';
 import { pinned, readView, viewQuery, windowQuery } from './view';
 import { staleWords } from './freshness';
 
-jest.mock('@/data/queries', () => ({}));
 
 test('the address holds the view: what is read back is what was written', () => {
   const views = [

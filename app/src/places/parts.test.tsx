@@ -22,7 +22,7 @@ jest.mock('@/frame/door', () => ({
   Door: ({ children, testID }: { children: unknown; testID?: string }) => <div data-testid={testID}>{children as never}</div>,
 }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
-jest.mock('@/data/queries', () => ({}));
+jest.mock('@/data/client', () => ({}));
 beforeEach(() => mockSetView.mockClear());
 
 const series = { startMs: 0, stepMs: 300_000, values: [1, 2, 9], low: [0, 0, 0], high: [3, 3, 3], other: null };

@@ -12,7 +12,7 @@ import { calendarText, parseCalendar } from './set-up/calendar-form';
 import { comparedWords } from './worst-first/compared-words';
 import { headlineOf } from './worst-first/worst-first-list';
 
-jest.mock('@/data/queries', () => ({}));
+jest.mock('@/data/client', () => ({}));
 jest.mock('@/look/icon', () => ({}));
 
 const flow = (name: string, attempts: number, p95Ms: number | null) =>

@@ -2,9 +2,9 @@ import { COLUMN_NAMES, type AttemptColumns } from '@toplens/core/telemetry';
 import type { Logger } from 'pino';
 import { Problem, type ProblemCode } from '../errors';
 import type { Database } from '../store/database';
-import type { CopyRows } from '../store/copy-rows';
+import type { TableRows } from '../store/tables';
 import { appliedUpTo } from '../store/journal-applied';
-import type { CopiedTable, IngestBatch, PartRow, VersionRow } from '../store/protocol';
+import type { CopiedBeside, IngestBatch, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
 import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
 import type { Damage, Journal, JournalMark } from './journal';
@@ -414,21 +414,21 @@ export class Intake {
     names.begin();
     const encoded = encodeRows([...records.attempts, ...records.toldBeside], records.spans, names);
     // Most batches hold few kinds: rows of the others need no buffers.
-    const rowsOf = <One>(table: CopiedTable, ones: readonly One[], encode: (ones: readonly One[], names: NameBook) => CopyRows) =>
-      ones.length === 0 ? [] : [{ table, rows: encode(ones, names) }];
-    const copies = [
-      { table: 'span' as const, rows: encoded.spans },
-      { table: 'attempt_item' as const, rows: encoded.items },
-      ...rowsOf('log_line', records.lines, lineRows),
-      ...rowsOf('metric_point', records.points, pointRows),
-      ...rowsOf('page_view', records.views, viewRows),
-      ...rowsOf('page_detail', records.views, detailRows),
-      ...rowsOf('page_call', records.views, callRows),
-      ...rowsOf('script_error', records.errors, errorRows),
+    const rowsOf = <One, Name extends CopiedBeside>(ones: readonly One[], encode: (ones: readonly One[], names: NameBook) => TableRows<Name>) =>
+      ones.length === 0 ? [] : [encode(ones, names)];
+    const copied = [
+      encoded.spans,
+      encoded.items,
+      ...rowsOf(records.lines, lineRows),
+      ...rowsOf(records.points, pointRows),
+      ...rowsOf(records.views, viewRows),
+      ...rowsOf(records.views, detailRows),
+      ...rowsOf(records.views, callRows),
+      ...rowsOf(records.errors, errorRows),
     ];
-    // Last, since all rows before it may bring new names.
+    // Last, since all rows before may bring new names.
     const unsaved = names.unsavedOfBatch;
-    copies.push(...rowsOf('name', unsaved, nameRows));
+    const copies = [...copied, ...rowsOf(unsaved, nameRows)];
     const message: IngestBatch = {
       batch: ++this.#batch,
       mark,
@@ -439,7 +439,7 @@ export class Intake {
       versions: this.#freshVersions(encoded.versions),
       parts: this.#freshParts(encoded.parts),
       changes: records.changes.map(changeRow),
-      copies: copies.filter(({ rows }) => rows.rows > 0).map(({ table, rows }) => ({ table, rows: rows.finish() })),
+      copies: copies.filter(({ rows }) => rows > 0).map((rows) => ({ table: rows.table, rows: rows.finish() })),
     };
     return { message, columns: encoded.columns, names: unsaved };
   }

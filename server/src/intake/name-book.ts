@@ -1,6 +1,6 @@
 import { SMALL_NUMBERS } from '@toplens/core/telemetry';
 import { DAY_MS } from '@toplens/core/time';
-import { CopyRows } from '../store/copy-rows';
+import { TableRows } from '../store/tables';
 import type { Database } from '../store/database';
 import { NewNames, type NameLimits } from '../names/new-names';
 import { flowText, parseFlowText } from '../names/flow-text';
@@ -145,15 +145,8 @@ export class NameBook {
 }
 
 /** Binary COPY of table name. */
-export function nameRows(names: readonly Name[]): CopyRows {
-  const rows = new CopyRows(5);
-  for (const { id, kind, value, sinceMs, source } of names) {
-    rows.startRow();
-    rows.int4(id);
-    rows.text(kind);
-    rows.text(value);
-    rows.int8(sinceMs);
-    rows.text(source);
-  }
+export function nameRows(names: readonly Name[]): TableRows<'name'> {
+  const rows = new TableRows('name');
+  for (const { id, kind, value, sinceMs, source } of names) rows.add({ id, kind, value, since_ms: sinceMs, source });
   return rows;
 }

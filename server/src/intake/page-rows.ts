@@ -1,82 +1,87 @@
 import { hostOfUrl, PARTS, VIEW_KINDS, VITALS, type PageView, type ScriptError } from '@toplens/core/pages';
 import { pathShape } from '@toplens/core/telemetry';
-import { CopyRows } from '../store/copy-rows';
+import { TableRows } from '../store/tables';
 import { browserWords, countryOf } from './browser-words';
-import type { NameBook } from './name-book';
+import type { NameBook, NameKind } from './name-book';
 import { sessionNumber } from './session-number';
 import type { ViewDetail } from '../store/pages';
 
-/** Binary COPY of table page_view. */
-export function viewRows(views: readonly PageView[], names: NameBook): CopyRows {
-  const rows = new CopyRows(16 + PARTS.length + VITALS.length + 6);
-  for (const told of views) {
-    const { browser, system } = browserWords(told.userAgent);
-    rows.startRow();
-    rows.hex(told.id);
-    rows.int2(told.sequence);
-    rows.int8(told.atUs);
-    rows.int2(VIEW_KINDS.indexOf(told.kind));
-    rows.int4(names.idOf('component', told.component));
-    rows.int4(names.idOf('application', told.application, told.component));
-    rows.int4(names.idOf('version', told.version, told.component));
-    rows.int4(names.idOf('page', told.page, told.component));
-    rows.int4(names.idOf('person', told.person, told.component));
-    rows.int8(sessionNumber(told.session));
-    rows.int4(names.idOf('tier', told.tier, told.component));
-    rows.int4(names.idOf('country', countryOf(told.country, told.timeZone), told.component));
-    rows.int4(names.idOf('browser', browser, told.component));
-    rows.int4(names.idOf('system', system, told.component));
-    rows.int4(names.idOf('connection', told.connection, told.component));
-    rows.float8(told.share);
-    for (let part = 0; part < PARTS.length; part++)
-      if (told.parts) rows.int4(Math.round((told.parts[part] as number) * 1000));
-      else rows.null();
-    for (const vital of VITALS) {
-      const value = told.vitals[vital];
-      if (value === undefined) rows.null();
-      else rows.float8(value);
-    }
-    rows.int4(told.interactions);
-    rows.int4(told.errors);
-    rows.int4(told.missing);
-    if (told.traceId === '') rows.null();
-    else rows.hex(told.traceId);
-    rows.hex(told.spanId);
-    rows.int4(names.idOf('area', told.area, told.component));
+export function viewRows(views: readonly PageView[], names: NameBook): TableRows<'page_view'> {
+  const rows = new TableRows('page_view');
+  for (const view of views) {
+    const { browser, system } = browserWords(view.userAgent);
+    const numberOf = (kind: NameKind, text: string) => names.idOf(kind, text, view.component);
+    const microsOf = (part: number) => view.parts && Math.round((view.parts[part] as number) * 1000);
+    rows.add({
+      view: view.id,
+      sequence: view.sequence,
+      started_us: view.atUs,
+      kind: VIEW_KINDS.indexOf(view.kind),
+      component: names.idOf('component', view.component),
+      application: numberOf('application', view.application),
+      version: numberOf('version', view.version),
+      page: numberOf('page', view.page),
+      person: numberOf('person', view.person),
+      session: sessionNumber(view.session),
+      tier: numberOf('tier', view.tier),
+      country: numberOf('country', countryOf(view.country, view.timeZone)),
+      browser: numberOf('browser', browser),
+      system: numberOf('system', system),
+      connection: numberOf('connection', view.connection),
+      share: view.share,
+      ...byName(
+        PARTS,
+        (part) => `${part}_us` as const,
+        (_part, i) => microsOf(i) ?? null,
+      ),
+      ...byName(
+        VITALS,
+        (vital) => vital,
+        (vital) => view.vitals[vital] ?? null,
+      ),
+      interactions: view.interactions,
+      errors: view.errors,
+      missing: view.missing,
+      trace_id: view.traceId === '' ? null : view.traceId,
+      span_id: view.spanId,
+      area: numberOf('area', view.area),
+    });
   }
   return rows;
 }
 
-/** Binary COPY of table page_detail. */
-export function detailRows(views: readonly PageView[]): CopyRows {
-  const rows = new CopyRows(4);
-  for (const { id, sequence, atUs, path, host, resources, moreResources } of views) {
-    rows.startRow();
-    rows.hex(id);
-    rows.int2(sequence);
-    rows.int8(atUs);
-    rows.json({ path, host, resources, moreResources } satisfies ViewDetail);
-  }
+/** An object with a member for each of a list. */
+const byName = <From extends string, Name extends string, Value>(
+  list: readonly From[],
+  nameOf: (one: From) => Name,
+  valueOf: (one: From, i: number) => Value,
+) => Object.fromEntries(list.map((one, i) => [nameOf(one), valueOf(one, i)])) as Record<Name, Value>;
+
+export function detailRows(views: readonly PageView[]): TableRows<'page_detail'> {
+  const rows = new TableRows('page_detail');
+  for (const { id, sequence, atUs, path, host, resources, moreResources } of views)
+    rows.add({ view: id, sequence, at_us: atUs, detail: { path, host, resources, moreResources } satisfies ViewDetail });
   return rows;
 }
 
-/** Binary COPY of table page_call: the calls among the resources of views. */
-export function callRows(views: readonly PageView[], names: NameBook): CopyRows {
-  const rows = new CopyRows(8);
+/** The calls among the resources of views. */
+export function callRows(views: readonly PageView[], names: NameBook): TableRows<'page_call'> {
+  const rows = new TableRows('page_call');
   const seen = new Set<string>();
   for (const view of views)
     for (const { url, startMs, durationMs, missing, traceId, spanId } of view.resources) {
       if (spanId === '' || seen.has(spanId)) continue;
       seen.add(spanId);
-      rows.startRow();
-      rows.hex(spanId);
-      rows.hex(view.id);
-      rows.hex(traceId);
-      rows.int8(view.atUs + Math.round(startMs * 1000));
-      rows.int8(Math.round(durationMs * 1000));
-      rows.int4(names.idOf('page', view.page, view.component));
-      rows.int4(names.idOf('call', callName(url), view.component));
-      rows.int2(missing ? 1 : 0);
+      rows.add({
+        span_id: spanId,
+        view: view.id,
+        trace_id: traceId,
+        started_us: view.atUs + Math.round(startMs * 1000),
+        duration_us: Math.round(durationMs * 1000),
+        page: names.idOf('page', view.page, view.component),
+        call: names.idOf('call', callName(url), view.component),
+        failed: missing ? 1 : 0,
+      });
     }
   return rows;
 }
@@ -84,22 +89,21 @@ export function callRows(views: readonly PageView[], names: NameBook): CopyRows 
 /** Host and path without what looks like an id. */
 const callName = (url: string): string => hostOfUrl(url) + pathShape(url.replace(/^[a-z][a-z0-9+.-]*:\/\/[^/?#]*/i, ''));
 
-/** Binary COPY of table script_error. */
-export function errorRows(errors: readonly ScriptError[], names: NameBook): CopyRows {
-  const rows = new CopyRows(11);
-  for (const error of errors) {
-    rows.startRow();
-    rows.hex(error.id);
-    rows.hex(error.view);
-    rows.int8(error.atUs);
-    rows.int4(names.idOf('component', error.component));
-    rows.int4(names.idOf('version', error.version, error.component));
-    rows.int4(names.idOf('page', error.page, error.component));
-    rows.int4(names.idOf('person', error.person, error.component));
-    rows.int4(names.idOf('browser', browserWords(error.userAgent).browser, error.component));
-    rows.text(error.type);
-    rows.text(error.message);
-    rows.text(error.stack);
-  }
+export function errorRows(errors: readonly ScriptError[], names: NameBook): TableRows<'script_error'> {
+  const rows = new TableRows('script_error');
+  for (const { id, view, atUs, component, version, page, person, userAgent, type, message, stack } of errors)
+    rows.add({
+      id,
+      view,
+      at_us: atUs,
+      component: names.idOf('component', component),
+      version: names.idOf('version', version, component),
+      page: names.idOf('page', page, component),
+      person: names.idOf('person', person, component),
+      browser: names.idOf('browser', browserWords(userAgent).browser, component),
+      type,
+      message,
+      stack,
+    });
   return rows;
 }

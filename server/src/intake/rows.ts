@@ -1,22 +1,20 @@
 import { type InnerSpan } from '@toplens/core/flows';
-import { emptyColumns, FAILED, HANDHELD, KIND_FLAGS, PROBE, SpanKind, USER_SIDE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
+import { DIMENSIONS, emptyColumns, FAILED, HANDHELD, KIND_FLAGS, PROBE, SpanKind, USER_SIDE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
-import { CopyRows } from '../store/copy-rows';
+import { TableRows } from '../store/tables';
 import type { DetailRow, PartRow, VersionRow } from '../store/protocol';
-import { type NameBook } from './name-book';
+import type { NameBook, NameKind } from './name-book';
 import { flowText } from '../names/flow-text';
 import { sessionNumber } from './session-number';
 
 export interface EncodedRows {
-  /** binary COPY of table attempt */
-  attempts: CopyRows;
-  /** binary COPY of table span */
-  spans: CopyRows;
+  attempts: TableRows<'attempt'>;
+  spans: TableRows<'span'>;
   /** the attempts once more, for the engine */
   columns: AttemptColumns;
   details: DetailRow[];
-  /** binary COPY of table attempt_item: of attempts that tell what they were about */
-  items: CopyRows;
+  /** of attempts that tell what they were about */
+  items: TableRows<'attempt_item'>;
   /** first moment at which each version of a component was seen, microseconds */
   versions: Map<string, VersionRow>;
   /** where components ran, as the newest spans say */
@@ -29,11 +27,11 @@ export interface EncodedRows {
 /** Rows for the database and for the engine, with texts numbered. Doubles within the batch are left out. */
 export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSpan[], names: NameBook): EncodedRows {
   const encoded: EncodedRows = {
-    attempts: new CopyRows(19),
-    spans: new CopyRows(14),
+    attempts: new TableRows('attempt'),
+    spans: new TableRows('span'),
     columns: emptyColumns(attempts.length),
     details: [],
-    items: new CopyRows(6),
+    items: new TableRows('attempt_item'),
     versions: new Map(),
     parts: new Map(),
     hours: new Set(),
@@ -67,13 +65,14 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
 
 function addItem({ traceId, spanId, startUs, item, person, component }: Attempt, { items, columns }: EncodedRows, names: NameBook): void {
   if (item === '') return;
-  items.startRow();
-  items.hex(traceId);
-  items.hex(spanId);
-  items.int8(startUs);
-  items.int4(columns.flow[columns.n - 1] as number);
-  items.int4(names.idOf('person', person, component));
-  items.int4(names.idOf('item', item, component));
+  items.add({
+    trace_id: traceId,
+    span_id: spanId,
+    started_us: startUs,
+    flow: columns.flow[columns.n - 1] as number,
+    person: names.idOf('person', person, component),
+    item: names.idOf('item', item, component),
+  });
 }
 
 function addVersion({ component, version, startUs }: Attempt | InnerSpan, versions: Map<string, VersionRow>): void {
@@ -102,33 +101,38 @@ function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, de
   });
 }
 
+/** Columns that the table and the engine both have, as they are. */
+const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', ...DIMENSIONS] as const;
+
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
   const { failed, probe, isUserSide, isHandheld, kind } = attempt;
   const flags = (failed ? FAILED : 0) | (probe ? PROBE : 0) | (isUserSide ? USER_SIDE : 0) | (isHandheld ? HANDHELD : 0) | KIND_FLAGS[kind];
   const flow = names.idOf('flow', flowText({ application: attempt.application, technicalName: attempt.flow, kind }), attempt.component);
-  const session = sessionNumber(attempt.session);
+  const numberOf = (kind: NameKind, text: string) => names.idOf(kind, text, attempt.component);
+  const row = {
+    trace_id: attempt.traceId,
+    span_id: attempt.spanId,
+    started_us: attempt.startUs,
+    duration_us: attempt.durationUs,
+    flow,
+    flags,
+    person: numberOf('person', attempt.person),
+    session: sessionNumber(attempt.session),
+    failure: numberOf('failure', attempt.failure),
+    site: numberOf('site', attempt.site),
+    version: numberOf('version', attempt.version),
+    region: numberOf('region', attempt.region),
+    tier: numberOf('tier', attempt.tier),
+    promotion: numberOf('promotion', attempt.promotion),
+    host: numberOf('host', attempt.host),
+    component: names.idOf('component', attempt.component),
+    value_minor: Number.isNaN(attempt.valueMinor) ? null : attempt.valueMinor,
+    parent_id: attempt.parentSpanId,
+    device: numberOf('device', attempt.device),
+  };
+  rows.add(row);
   const i = columns.n;
-  rows.startRow();
-  rows.hex(attempt.traceId);
-  rows.hex(attempt.spanId);
-  rows.int8(attempt.startUs);
-  rows.int8(attempt.durationUs);
-  rows.int4((columns.flow[i] = flow));
-  rows.int2((columns.flags[i] = flags));
-  rows.int4((columns.person[i] = names.idOf('person', attempt.person, attempt.component)));
-  rows.int8((columns.session[i] = session));
-  rows.int4((columns.failure[i] = names.idOf('failure', attempt.failure, attempt.component)));
-  rows.int4((columns.site[i] = names.idOf('site', attempt.site, attempt.component)));
-  rows.int4((columns.version[i] = names.idOf('version', attempt.version, attempt.component)));
-  rows.int4((columns.region[i] = names.idOf('region', attempt.region, attempt.component)));
-  rows.int4((columns.tier[i] = names.idOf('tier', attempt.tier, attempt.component)));
-  rows.int4((columns.promotion[i] = names.idOf('promotion', attempt.promotion, attempt.component)));
-  rows.int4((columns.host[i] = names.idOf('host', attempt.host, attempt.component)));
-  rows.int4(names.idOf('component', attempt.component));
-  if (Number.isNaN(attempt.valueMinor)) rows.null();
-  else rows.int8(attempt.valueMinor);
-  rows.hex(attempt.parentSpanId);
-  rows.int4(names.idOf('device', attempt.device, attempt.component));
+  for (const name of SAME_IN_BOTH) columns[name][i] = row[name];
   columns.valueMinor[i] = attempt.valueMinor;
   columns.startMs[i] = attempt.startUs / 1000;
   columns.durationMs[i] = attempt.durationUs / 1000;
@@ -136,20 +140,22 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
   hours.add(floorTo(attempt.startUs / 1000, HOUR_MS));
 }
 
-function encodeSpan(span: InnerSpan, rows: CopyRows, names: NameBook): void {
-  rows.startRow();
-  rows.hex(span.traceId);
-  rows.hex(span.spanId);
-  rows.hex(span.parentSpanId);
-  rows.int8(span.startUs);
-  rows.int8(span.durationUs);
-  rows.int4(names.idOf('component', span.component));
-  rows.int4(names.idOf('peer', span.peer, span.component));
-  rows.int4(names.idOf('span', span.name, span.component));
-  rows.int2(span.kind);
-  rows.int2((span.failed ? FAILED : 0) | (span.isUserSide ? USER_SIDE : 0));
-  rows.int4(names.idOf('failure', span.failure, span.component));
-  rows.int4(names.idOf('host', span.host, span.component));
-  rows.int4(names.idOf('statement', span.statement, span.component));
-  rows.int4(names.idOf('device', span.device, span.component));
+function encodeSpan(span: InnerSpan, rows: TableRows<'span'>, names: NameBook): void {
+  const numberOf = (kind: NameKind, text: string) => names.idOf(kind, text, span.component);
+  rows.add({
+    trace_id: span.traceId,
+    span_id: span.spanId,
+    parent_id: span.parentSpanId,
+    started_us: span.startUs,
+    duration_us: span.durationUs,
+    component: names.idOf('component', span.component),
+    peer: numberOf('peer', span.peer),
+    name: numberOf('span', span.name),
+    kind: span.kind,
+    flags: (span.failed ? FAILED : 0) | (span.isUserSide ? USER_SIDE : 0),
+    failure: numberOf('failure', span.failure),
+    host: numberOf('host', span.host),
+    statement: numberOf('statement', span.statement),
+    device: numberOf('device', span.device),
+  });
 }

@@ -1,6 +1,6 @@
-import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
+import { DIMENSIONS, emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
-import { CopiedRows } from './copied-rows';
+import { eachSelected, integer } from './selection';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
 import { isOfShare } from './trace-shares';
@@ -23,34 +23,35 @@ export async function newestEnd(database: Database, nowMs: number): Promise<numb
   return Math.min(nowMs, newest?.ms ?? 0);
 }
 
+const COLUMNS = {
+  startUs: integer('started_us'),
+  durationUs: integer('duration_us'),
+  flow: integer('flow'),
+  flags: integer('flags'),
+  person: integer('person'),
+  session: integer('session'),
+  failure: integer('failure'),
+  site: integer('site'),
+  version: integer('version'),
+  region: integer('region'),
+  tier: integer('tier'),
+  promotion: integer('promotion'),
+  host: integer('host'),
+  valueMinor: integer('value_minor'),
+};
+const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', 'valueMinor', ...DIMENSIONS] as const;
+
 /** All attempts that started in the hour, as columns. */
 export async function loadHour(database: Database, hourMs: number): Promise<AttemptColumns> {
   const fromUs = Math.floor(hourMs * 1000);
-  const rows = new CopiedRows(
-    await database.copyOut(
-      `SELECT started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, value_minor
-         FROM attempt WHERE started_us >= ${fromUs} AND started_us < ${fromUs + HOUR_MS * 1000}`,
-    ),
-  );
   let columns = emptyColumns(4096);
-  while (rows.next()) {
+  await eachSelected(database, COLUMNS, `FROM attempt WHERE started_us >= ${fromUs} AND started_us < ${fromUs + HOUR_MS * 1000}`, (row) => {
     if (columns.n === columns.startMs.length) columns = withCapacity(columns, 2 * columns.n);
     const i = columns.n++;
-    columns.startMs[i] = rows.integer() / 1000;
-    columns.durationMs[i] = rows.integer() / 1000;
-    columns.flow[i] = rows.integer();
-    columns.flags[i] = rows.integer();
-    columns.person[i] = rows.integer();
-    columns.session[i] = rows.integer();
-    columns.failure[i] = rows.integer();
-    columns.site[i] = rows.integer();
-    columns.version[i] = rows.integer();
-    columns.region[i] = rows.integer();
-    columns.tier[i] = rows.integer();
-    columns.promotion[i] = rows.integer();
-    columns.host[i] = rows.integer();
-    columns.valueMinor[i] = rows.integer();
-  }
+    columns.startMs[i] = row.startUs / 1000;
+    columns.durationMs[i] = row.durationUs / 1000;
+    for (const name of SAME_IN_BOTH) columns[name][i] = row[name];
+  });
   return columns;
 }
 

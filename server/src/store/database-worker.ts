@@ -6,47 +6,11 @@ import { writeBackup } from './backup';
 import { appliedUpTo } from './journal-applied';
 import { threadMemory } from '../threads/thread-memory';
 import { migrate, UpgradeFailed } from './migrate';
-import type { BackupEnd, CopiedTable, DatabaseNotice, DatabaseQuestions, IngestBatch, IngestResult } from './protocol';
+import { columnsOf, TABLES, type TableName } from './tables';
+import type { BackupEnd, DatabaseNotice, DatabaseQuestions, IngestBatch, IngestResult } from './protocol';
 import { isDamage, serve, type Handlers } from '../threads/ask-and-serve';
 
 const { dataDir, templateDir, backupDir } = workerData as { dataDir: string; templateDir: string; backupDir: string | undefined };
-
-interface Copied {
-  columns: string;
-  /** tell that a row is known */
-  identity: readonly string[];
-  /** of rows with one identity the highest of this column stays; without it the first that came */
-  newest?: string;
-}
-
-/** Tables that rows are copied into. */
-const COPIED: Record<CopiedTable | 'attempt', Copied> = {
-  attempt: {
-    columns:
-      'trace_id, span_id, started_us, duration_us, flow, flags, person, session, failure, site, version, region, tier, promotion, host, component, value_minor, parent_id, device',
-    identity: ['trace_id', 'span_id'],
-  },
-  name: { columns: 'id, kind, value, since_ms, source', identity: ['id'] },
-  span: {
-    columns: 'trace_id, span_id, parent_id, started_us, duration_us, component, peer, name, kind, flags, failure, host, statement, device',
-    identity: ['trace_id', 'span_id'],
-  },
-  attempt_item: { columns: 'trace_id, span_id, started_us, flow, person, item', identity: ['trace_id', 'span_id'] },
-  log_line: {
-    columns: 'component, at_us, identity, host, severity, trace_id, span_id, failure, body',
-    identity: ['component', 'at_us', 'identity'],
-  },
-  metric_point: { columns: 'series, at_us, start_us, value, distribution', identity: ['series', 'at_us'] },
-  page_view: {
-    columns:
-      'view, sequence, started_us, kind, component, application, version, page, person, session, tier, country, browser, system, connection, share, redirect_us, cache_us, lookup_us, connect_us, tls_us, waiting_us, transfer_us, dom_us, scripts_us, resources_us, handlers_us, ttfb, fcp, lcp, inp, cls, interactions, errors, missing, trace_id, span_id, area',
-    identity: ['view'],
-    newest: 'sequence',
-  },
-  page_detail: { columns: 'view, sequence, at_us, detail', identity: ['view'], newest: 'sequence' },
-  page_call: { columns: 'span_id, view, trace_id, started_us, duration_us, page, call, failed', identity: ['span_id'] },
-  script_error: { columns: 'id, view, at_us, component, version, page, person, browser, type, message, stack', identity: ['id'] },
-};
 
 /** initdb takes 6 to 12 s; from a template of an empty database it takes one. The template is made once per machine. */
 async function openDatabase(): Promise<PGlite> {
@@ -68,7 +32,7 @@ async function openDatabase(): Promise<PGlite> {
 
 const opened = openDatabase().then(async (db) => {
   await migrate(db, undefined, () => backUpBeforeUpgrade(db));
-  for (const table of Object.keys(COPIED))
+  for (const table of Object.keys(TABLES))
     await db.exec(
       `CREATE TEMP TABLE ${table}_in (LIKE ${table}); ALTER TABLE ${table}_in ADD COLUMN ord int GENERATED ALWAYS AS IDENTITY (MINVALUE 0 START 0)`,
     );
@@ -96,8 +60,9 @@ const UNIQUE_VIOLATION = '23505';
  *
  * @returns ordinals of the rows that were there
  */
-async function copyNewRows(tx: Transaction, table: keyof typeof COPIED, rows: Uint8Array): Promise<number[]> {
-  const { columns, identity, newest } = COPIED[table];
+async function copyNewRows(tx: Transaction, table: TableName, rows: Uint8Array): Promise<number[]> {
+  const { identity, newest }: { identity: readonly string[]; newest?: string } = TABLES[table];
+  const columns = columnsOf(table);
   const blob = new Blob([rows]);
   // What is told again and again is hardly ever all new: the first try would be in vain.
   if (newest === undefined) {

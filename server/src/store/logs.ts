@@ -1,7 +1,7 @@
 import type { ObservedLine } from '@toplens/core/logs';
 import { PAGE, severityWord } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
-import { CopiedRows } from './copied-rows';
+import { eachSelected, integer, text } from './selection';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
 
@@ -18,20 +18,19 @@ export interface LinesFound {
   kept: number;
 }
 
-const COLUMNS = `${nameOf('l.component')}, l.at_us, l.severity, ${nameOf('l.host')}, replace(l.trace_id::text, '-', ''), ${nameOf('l.failure')}, l.body`;
+const LINE = {
+  component: text(nameOf('l.component')),
+  atUs: integer('l.at_us'),
+  severity: integer('l.severity'),
+  host: text(nameOf('l.host')),
+  traceId: text("replace(l.trace_id::text, '-', '')"),
+  failure: text(nameOf('l.failure')),
+  body: text('l.body'),
+};
 
-function readLines(copied: Uint8Array): StoredLine[] {
+async function readLines(database: Database, rest: string): Promise<StoredLine[]> {
   const lines: StoredLine[] = [];
-  for (const rows = new CopiedRows(copied); rows.next();)
-    lines.push({
-      component: rows.text(),
-      atMs: rows.integer() / 1000,
-      severity: rows.integer(),
-      host: rows.text(),
-      traceId: rows.text(),
-      failure: rows.text(),
-      body: rows.text(),
-    });
+  await eachSelected(database, LINE, `FROM log_line l ${rest}`, ({ atUs, ...line }) => lines.push({ ...line, atMs: atUs / 1000 }));
   return lines;
 }
 
@@ -50,19 +49,17 @@ export async function linesOf(database: Database, components: readonly string[],
   const where = `l.component IN (${numbers.join()}) AND (${windows.map(between).join(' OR ')})`;
   const [{ n } = { n: 0 }] = await database.query<{ n: number }>(`SELECT count(*)::int AS n FROM log_line l WHERE ${where}`);
   const every = Math.max(1, Math.ceil(n / most));
-  const copied = await database.copyOut(`SELECT ${COLUMNS} FROM log_line l WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`);
-  return { lines: readLines(copied), kept: 1 / every };
+  return { lines: await readLines(database, `WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`), kept: 1 / every };
 }
 
 /** Lines that belong to a trace, in order of time. @param components those of its spans @param traceId 32 hexadecimal digits */
 export async function linesOfTrace(database: Database, traceId: string, components: readonly string[], window: Window, most: number): Promise<StoredLine[]> {
   const numbers = await numbersOf(database, components);
   if (numbers.length === 0 || !/^[0-9a-f]{32}$/.test(traceId)) return [];
-  const copied = await database.copyOut(
-    `SELECT ${COLUMNS} FROM log_line l WHERE l.component IN (${numbers.join()}) AND ${between(window)} AND l.trace_id = '${traceId}'::uuid
-      ORDER BY l.at_us, l.identity LIMIT ${most}`,
+  return readLines(
+    database,
+    `WHERE l.component IN (${numbers.join()}) AND ${between(window)} AND l.trace_id = '${traceId}'::uuid ORDER BY l.at_us, l.identity LIMIT ${most}`,
   );
-  return readLines(copied);
 }
 
 /** The attempts that some traces tell of: their first spans. The load of the page that asked is no span of theirs. */
@@ -74,8 +71,6 @@ export async function entriesOf(database: Database, traceIds: readonly string[])
   );
   return new Map(rows.map(({ trace_id, span_id }) => [trace_id, span_id]));
 }
-
-// prettier-ignore
 
 /** @param entries of traces whose attempts are stored, their first spans */
 export function lineShape({ atMs, component, host, severity, body, traceId }: StoredLine, entries: ReadonlyMap<string, string>) {

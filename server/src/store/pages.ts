@@ -14,7 +14,7 @@ import {
 import type { Window } from '@toplens/core/time';
 import { flowText } from '../names/flow-text';
 
-import { CopiedRows } from './copied-rows';
+import { eachSelected, float, integer } from './selection';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
 
@@ -69,28 +69,43 @@ export async function countViews(database: Database, where: string): Promise<num
   return row?.n ?? 0;
 }
 
+const byName = <Name extends string, Value>(names: readonly Name[], valueOf: (name: Name) => Value) =>
+  Object.fromEntries(names.map((name) => [name, valueOf(name)])) as Record<Name, Value>;
+
+const VIEW = {
+  ...byName(PAGE_DIMENSIONS, integer),
+  ...byName(
+    PARTS.map((part) => `${part}_us` as const),
+    integer,
+  ),
+  ...byName(VITALS, float),
+  person: integer('person'),
+  startedUs: integer('started_us'),
+  kind: integer('kind'),
+  share: float('share'),
+  interactions: integer('interactions'),
+  errors: integer('errors'),
+  missing: integer('missing'),
+};
+
 /** Views of a window; of more than `most` a fair part, the same each time: told by their id. @param where from `conditionOf` */
 export async function viewsWhere(database: Database, where: string, most: number): Promise<ViewsFound> {
   const all = await countViews(database, where);
   const every = Math.max(1, Math.ceil(all / most));
-  const copied = await database.copyOut(
-    `SELECT ${PAGE_DIMENSIONS.join()}, person, started_us, kind, share, ${PART_COLUMNS.join()}, ${VITALS.join()}, interactions, errors, missing
-       FROM page_view WHERE ${where}${isFairPart(every)}`,
-  );
   const views = emptyStored(all);
-  for (const rows = new CopiedRows(copied); views.n < all && rows.next(); views.n++) {
-    const row = views.n;
-    for (const dimension of PAGE_DIMENSIONS) views.dimensions[dimension][row] = rows.integer();
-    views.person[row] = rows.integer();
-    views.atMs[row] = rows.integer() / 1000;
-    views.kind[row] = rows.integer();
-    views.share[row] = rows.float();
-    for (const part of views.parts) part[row] = rows.integer() / 1000;
-    for (const vital of VITALS) views.vitals[vital][row] = rows.float();
-    views.interactions[row] = rows.integer();
-    views.errors[row] = rows.integer();
-    views.missing[row] = rows.integer();
-  }
+  await eachSelected(database, VIEW, `FROM page_view WHERE ${where}${isFairPart(every)} LIMIT ${all}`, (view) => {
+    const row = views.n++;
+    for (const dimension of PAGE_DIMENSIONS) views.dimensions[dimension][row] = view[dimension];
+    PARTS.forEach((part, i) => ((views.parts[i] as Float64Array)[row] = view[`${part}_us`] / 1000));
+    for (const vital of VITALS) views.vitals[vital][row] = view[vital];
+    views.person[row] = view.person;
+    views.atMs[row] = view.startedUs / 1000;
+    views.kind[row] = view.kind;
+    views.share[row] = view.share;
+    views.interactions[row] = view.interactions;
+    views.errors[row] = view.errors;
+    views.missing[row] = view.missing;
+  });
   return { views, every };
 }
 

@@ -1,4 +1,5 @@
 import type { MessagePort } from 'node:worker_threads';
+import type { TableName } from './tables';
 import type { ThreadMemory } from '../threads/thread-memory';
 
 export interface Statement {
@@ -26,10 +27,11 @@ export interface IngestBatch {
   parts: PartRow[];
   changes: ChangeRow[];
   /** rows of all other tables that are filled by COPY, the names of the batch among them; none of them is empty */
-  copies: { table: CopiedTable; rows: Uint8Array }[];
+  copies: { table: CopiedBeside; rows: Uint8Array }[];
 }
 
-export type CopiedTable = 'name' | 'span' | 'attempt_item' | 'log_line' | 'metric_point' | 'page_view' | 'page_detail' | 'page_call' | 'script_error';
+/** Tables whose rows are copied beside the attempts. */
+export type CopiedBeside = Exclude<TableName, 'attempt'>;
 
 /** A row of table change_event. */
 export interface ChangeRow {

@@ -1,7 +1,7 @@
 import { BUCKET_MS, type FlowBucket } from '@toplens/core/flows';
 import { encodedQuantile } from '@toplens/core/stats';
 import { HOUR_MS } from '@toplens/core/time';
-import { CopiedRows } from './copied-rows';
+import { bytes, eachSelected, integer } from './selection';
 import type { Database, Statement } from './database';
 
 const PER_HOUR = HOUR_MS / BUCKET_MS;
@@ -51,13 +51,13 @@ export function unpackHour(flow: number, hourMs: number, bytes: Uint8Array): Flo
   return buckets;
 }
 
+const PACKED = { flow: integer('flow'), hourMs: integer('hour_ms'), buckets: bytes('buckets') };
+
 /** Roll-ups of a stretch of whole hours: a month of many flows is read day by day. */
 export async function loadRollUps(database: Database, fromMs: number, toMs: number): Promise<FlowBucket[]> {
-  const rows = new CopiedRows(
-    await database.copyOut(`SELECT flow, hour_ms, buckets FROM roll_up_hour WHERE hour_ms >= ${Math.floor(fromMs)} AND hour_ms < ${Math.floor(toMs)}`),
-  );
   const loaded: FlowBucket[] = [];
-  while (rows.next()) loaded.push(...unpackHour(rows.integer(), rows.integer(), rows.binary()));
+  const within = `FROM roll_up_hour WHERE hour_ms >= ${Math.floor(fromMs)} AND hour_ms < ${Math.floor(toMs)}`;
+  await eachSelected(database, PACKED, within, ({ flow, hourMs, buckets }) => loaded.push(...unpackHour(flow, hourMs, buckets)));
   return loaded;
 }
 

@@ -16,7 +16,7 @@ const mockBeside = {
   durationMs: 800,
   others: [{ statement: 'DELETE FROM old WHERE id = ?', calls: 2, overlapMs: 700, longestMs: 450 }],
 };
-jest.mock('@/data/queries', () => ({ useBeside: () => ({ data: mockBeside }) }));
+jest.mock('@/data/attempts', () => ({ useBeside: () => ({ data: mockBeside }) }));
 
 const row = (more: Partial<AttemptRow> = {}): AttemptRow => ({
   id: 'a', name: 'select', component: 'parcels-db', host: 'mid-2', peer: '', statement: '', failure: '', depth: 1, fromUs: 100_000, durationUs: 800_000, own: [100_000, 900_000],

@@ -3,7 +3,7 @@ import type { FlowPage } from '@/data/client';
 import { FlowSheet, parseSeconds } from './flow-sheet';
 
 const mockMutate = jest.fn();
-jest.mock('@/data/queries', () => ({ useChangeSetting: () => ({ mutate: mockMutate, error: null, isPending: false }) }));
+jest.mock('@/data/settings', () => ({ useChangeSetting: () => ({ mutate: mockMutate, error: null, isPending: false }) }));
 jest.mock('@/frame/sheet', () => ({ Sheet: ({ title, children }: { title: string; children: unknown }) => <div aria-label={title}>{children as never}</div> }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 beforeEach(() => mockMutate.mockClear());

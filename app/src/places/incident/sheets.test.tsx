@@ -8,10 +8,9 @@ const mockDecide = { mutate: jest.fn<void, [object, Then]>(), isPending: false, 
 const mockSend = { mutate: jest.fn<void, [{ key: string }, Then]>(), isPending: false, error: null as Error | null };
 const mockIncident = { data: undefined as Incident | undefined, error: null as Error | null, refetch: jest.fn() };
 const mockGo = jest.fn();
-jest.mock('@/data/queries', () => ({
-  useDecide: () => mockDecide,
+jest.mock('@/data/incidents', () => ({ useDecide: () => mockDecide, useIncident: () => mockIncident }));
+jest.mock('@/data/handoffs', () => ({
   useSend: () => mockSend,
-  useIncident: () => mockIncident,
   useBrief: (_incident: unknown, team: string, note: string, isShown: boolean) => ({ data: isShown ? { markdown: `To ${team}: ${note}` } : undefined }),
 }));
 jest.mock('@/frame/view', () => ({ ...jest.requireActual<object>('@/frame/view'), useView: () => ({ go: mockGo, view: {}, setView: jest.fn() }) }));

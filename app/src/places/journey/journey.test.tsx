@@ -4,7 +4,7 @@ import { stepsOnTheWay } from '../incident/on-the-way';
 import { journeySentence, repairWords, stepFigures, stepWords, type Journey, type Step } from './journey-words';
 
 jest.mock('@/frame/door', () => ({}));
-jest.mock('@/data/queries', () => ({}));
+jest.mock('@/data/journeys', () => ({}));
 jest.mock('@/frame/view', () => ({}));
 
 const step = (more: Partial<Step> = {}): Step => ({

@@ -1,7 +1,7 @@
 import { basisWords } from './money-list';
 import { backWords, figureLines, lostWords, type Takings } from './money-words';
 
-jest.mock('@/data/queries', () => ({}));
+jest.mock('@/data/journeys', () => ({}));
 jest.mock('@/frame/view', () => ({}));
 jest.mock('@/frame/door', () => ({}));
 

@@ -2,7 +2,8 @@ import type { Schemas } from '@/data/client';
 import { gatherWords, hurtWords, personWords } from '../incident/hurt-part';
 import { attemptWords, happenings, sessionsOf, sessionWords, viewWords, type Happening } from './session-list';
 
-jest.mock('@/data/queries', () => ({}));
+jest.mock('@/data/persons', () => ({}));
+jest.mock('@/data/incidents', () => ({}));
 jest.mock('@/frame/view', () => ({}));
 jest.mock('@/frame/door', () => ({}));
 jest.mock('@/look/icon', () => ({}));

@@ -4,7 +4,7 @@ import { CalendarForm } from './calendar-form';
 import { RatesForm } from './rates-form';
 
 const mockChange = { mutate: jest.fn(), isPending: false, error: null as Error | null };
-jest.mock('@/data/queries', () => ({ useChangeSetting: () => mockChange }));
+jest.mock('@/data/settings', () => ({ useChangeSetting: () => mockChange }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 beforeEach(() => {
   mockChange.mutate.mockClear();

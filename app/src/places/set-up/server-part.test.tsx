@@ -5,7 +5,7 @@ import { ServerPart } from './server-part';
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 const mockSent: string[] = [];
 const mockAnswers: { state: unknown; refused: unknown } = { state: undefined, refused: undefined };
-jest.mock('@/data/queries', () => ({
+jest.mock('@/data/server', () => ({
   useServerState: () => ({ data: mockAnswers.state, error: null }),
   useRefusedRecords: () => ({ data: mockAnswers.refused, error: null }),
   useSendRefusedAgain: () => ({ mutate: (id: number) => mockSent.push(`again ${id}`), error: null, isPending: false }),

@@ -8,7 +8,7 @@ const mockChanges = jest.fn((isShown: boolean) => ({ data: isShown ? { changes: 
 const mockSetView = jest.fn();
 const mockGo = jest.fn();
 const mockView = { last: 60, rankBy: 'harm', from: undefined as number | undefined };
-jest.mock('@/data/queries', () => ({ useWorstFirst: () => mockAnswer, useChanges: (isShown: boolean) => mockChanges(isShown) }));
+jest.mock('@/data/incidents', () => ({ useWorstFirst: () => mockAnswer, useChanges: (isShown: boolean) => mockChanges(isShown) }));
 jest.mock('@/frame/view', () => ({ ...jest.requireActual<object>('@/frame/view'), useView: () => ({ view: mockView, setView: mockSetView, go: mockGo }) }));
 jest.mock('@/frame/door', () => ({
   Door: ({ children, path, testID }: { children: unknown; path: string; testID?: string }) => (

@@ -1,0 +1,131 @@
+import { PARTS, VITALS, type Vital } from '@toplens/core/pages';
+import { CopyRows } from './copy-rows';
+
+/** How values of a column are written: PostgreSQL's types, and what their values are here. A question mark: null may stand there. */
+const WRITERS = {
+  int2: (rows: CopyRows, value: number) => rows.int2(value),
+  int4: (rows: CopyRows, value: number) => rows.int4(value),
+  int8: (rows: CopyRows, value: number) => rows.int8(value),
+  float8: (rows: CopyRows, value: number) => rows.float8(value),
+  text: (rows: CopyRows, value: string) => rows.text(value),
+  /** 16 hexadecimal digits as int8; '' is 0 */
+  hex8: (rows: CopyRows, value: string) => rows.hex(value),
+  /** 32 hexadecimal digits */
+  uuid: (rows: CopyRows, value: string) => rows.hex(value),
+  json: (rows: CopyRows, value: object) => rows.json(value),
+  'int4?': (rows: CopyRows, value: number | null) => (value === null ? rows.null() : rows.int4(value)),
+  'int8?': (rows: CopyRows, value: number | null) => (value === null ? rows.null() : rows.int8(value)),
+  'float8?': (rows: CopyRows, value: number | null) => (value === null ? rows.null() : rows.float8(value)),
+  'uuid?': (rows: CopyRows, value: string | null) => (value === null ? rows.null() : rows.hex(value)),
+  'json?': (rows: CopyRows, value: object | null) => (value === null ? rows.null() : rows.json(value)),
+} as const;
+
+type ColumnType = keyof typeof WRITERS;
+export type Columns = Readonly<Record<string, ColumnType>>;
+/** The values of one row, by column. */
+export type RowOf<C extends Columns> = { [Name in keyof C]: Parameters<(typeof WRITERS)[C[Name]]>[1] };
+
+interface Described<C extends Columns> {
+  /** name and type of each column, in the order in which they are copied */
+  columns: C;
+  /** tell that a row is known */
+  identity: readonly (keyof C & string)[];
+  /** of rows with one identity the highest of this column stays; without it the first that came */
+  newest?: keyof C & string;
+}
+
+const table = <const C extends Columns>(described: Described<C>): Described<C> => described;
+
+/** The type of each part of a load, and of each vital. */
+const partColumns = Object.fromEntries(PARTS.map((part) => [`${part}_us`, 'int4?'])) as Record<`${(typeof PARTS)[number]}_us`, 'int4?'>;
+const vitalColumns = Object.fromEntries(VITALS.map((vital) => [vital, 'float8?'])) as Record<Vital, 'float8?'>;
+
+/** The tables that telemetry is copied into: described here, and nowhere else, but for the migration that made them. */
+export const TABLES = {
+  attempt: table({
+    columns: {
+      trace_id: 'uuid', span_id: 'hex8', started_us: 'int8', duration_us: 'int8', flow: 'int4', flags: 'int2', person: 'int4', session: 'int8', failure: 'int4',
+      site: 'int4', version: 'int4', region: 'int4', tier: 'int4', promotion: 'int4', host: 'int4', component: 'int4', value_minor: 'int8?', parent_id: 'hex8',
+      device: 'int4',
+    },
+    identity: ['trace_id', 'span_id'],
+  }),
+  name: table({ columns: { id: 'int4', kind: 'text', value: 'text', since_ms: 'int8', source: 'text' }, identity: ['id'] }),
+  span: table({
+    columns: {
+      trace_id: 'uuid', span_id: 'hex8', parent_id: 'hex8', started_us: 'int8', duration_us: 'int8', component: 'int4', peer: 'int4', name: 'int4', kind: 'int2',
+      flags: 'int2', failure: 'int4', host: 'int4', statement: 'int4', device: 'int4',
+    },
+    identity: ['trace_id', 'span_id'],
+  }),
+  attempt_item: table({
+    columns: { trace_id: 'uuid', span_id: 'hex8', started_us: 'int8', flow: 'int4', person: 'int4', item: 'int4' },
+    identity: ['trace_id', 'span_id'],
+  }),
+  log_line: table({
+    columns: {
+      component: 'int4', at_us: 'int8', identity: 'hex8', host: 'int4', severity: 'int2', trace_id: 'uuid?', span_id: 'hex8', failure: 'int4', body: 'text',
+    },
+    identity: ['component', 'at_us', 'identity'],
+  }),
+  metric_point: table({
+    columns: { series: 'int4', at_us: 'int8', start_us: 'int8', value: 'float8', distribution: 'json?' },
+    identity: ['series', 'at_us'],
+  }),
+  page_view: table({
+    columns: {
+      view: 'hex8', sequence: 'int2', started_us: 'int8', kind: 'int2', component: 'int4', application: 'int4', version: 'int4', page: 'int4', person: 'int4',
+      session: 'int8', tier: 'int4', country: 'int4', browser: 'int4', system: 'int4', connection: 'int4', share: 'float8', ...partColumns, ...vitalColumns,
+      interactions: 'int4', errors: 'int4', missing: 'int4', trace_id: 'uuid?', span_id: 'hex8', area: 'int4',
+    },
+    identity: ['view'],
+    newest: 'sequence',
+  }),
+  page_detail: table({ columns: { view: 'hex8', sequence: 'int2', at_us: 'int8', detail: 'json' }, identity: ['view'], newest: 'sequence' }),
+  page_call: table({
+    columns: { span_id: 'hex8', view: 'hex8', trace_id: 'uuid', started_us: 'int8', duration_us: 'int8', page: 'int4', call: 'int4', failed: 'int2' },
+    identity: ['span_id'],
+  }),
+  script_error: table({
+    columns: {
+      id: 'hex8', view: 'hex8', at_us: 'int8', component: 'int4', version: 'int4', page: 'int4', person: 'int4', browser: 'int4', type: 'text', message: 'text',
+      stack: 'text',
+    },
+    identity: ['id'],
+  }),
+} as const; // prettier-ignore
+
+export type TableName = keyof typeof TABLES;
+export type TableRow<Name extends TableName> = RowOf<(typeof TABLES)[Name]['columns']>;
+
+/** The columns of a table as COPY and INSERT name them. */
+export const columnsOf = (name: TableName): string => Object.keys(TABLES[name].columns).join(', ');
+
+/** Rows of a table in binary COPY format, growing. */
+export class TableRows<Name extends TableName> {
+  readonly #copy: CopyRows;
+  readonly #writers: readonly ((row: TableRow<Name>) => void)[];
+
+  constructor(readonly table: Name) {
+    const columns = Object.entries(TABLES[table].columns) as [keyof TableRow<Name>, ColumnType][];
+    const copy = (this.#copy = new CopyRows(columns.length));
+    this.#writers = columns.map(([name, type]) => {
+      const write = WRITERS[type] as (rows: CopyRows, value: unknown) => void;
+      return (row: TableRow<Name>) => write(copy, row[name]);
+    });
+  }
+
+  add(row: TableRow<Name>): void {
+    this.#copy.startRow();
+    for (const write of this.#writers) write(row);
+  }
+
+  get rows(): number {
+    return this.#copy.rows;
+  }
+
+  /** The finished rows; call once. */
+  finish(): Uint8Array {
+    return this.#copy.finish();
+  }
+}
