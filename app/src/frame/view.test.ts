@@ -3,7 +3,6 @@ import { parseLocal, toLocal } from './time-sheet';
 import { pinned, readView, viewQuery, windowQuery } from './view';
 import { staleWords } from './freshness';
 
-
 test('the address holds the view: what is read back is what was written', () => {
   const views = [
     { last: 60, rankBy: 'harm' as const },

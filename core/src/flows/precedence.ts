@@ -1,4 +1,4 @@
-import { BUSINESS_EVENT, PAGE, PROBE, type AttemptColumns } from '../telemetry';
+import { BUSINESS_EVENT, eachRow, PAGE, PROBE, type AttemptColumns } from '../telemetry';
 
 /** Share of the sessions with an attempt of `later` that had one of `earlier` before it. */
 export type Precedence = (earlier: number, later: number) => number;
@@ -36,16 +36,16 @@ export function sampleOfSessions(rows: number): (session: number) => boolean {
 export function learnSuccession(rows: AttemptColumns, isSampled = sampleOfSessions(rows.n)): Succession {
   const firsts = new Map<number, Map<number, number>>();
   const pages = new Set<number>();
-  for (let i = 0; i < rows.n; i++) {
+  eachRow(rows, { without: PROBE | BUSINESS_EVENT }, (i) => {
     const session = rows.session[i] as number;
-    if (!isSampled(session) || (rows.flags[i] as number) & (PROBE | BUSINESS_EVENT)) continue;
+    if (!isSampled(session)) return;
     let flows = firsts.get(session);
     if (!flows) firsts.set(session, (flows = new Map<number, number>()));
     const flow = rows.flow[i] as number;
     if ((rows.flags[i] as number) & PAGE) pages.add(flow);
     const startMs = rows.startMs[i] as number;
     if (startMs < (flows.get(flow) ?? Infinity)) flows.set(flow, startMs);
-  }
+  });
   const sessionsWith = new Map<number, number>();
   const pairs = new Map<number, Map<number, number>>();
   for (const flows of firsts.values())

@@ -1,5 +1,5 @@
 import { createHistogram, encodeHistogram, histogramQuantile, recordInPlace, type LogHistogram } from '../stats';
-import { FAILED, PROBE, type AttemptColumns } from '../telemetry';
+import { eachRow, FAILED, type AttemptColumns } from '../telemetry';
 import { floorTo, MINUTE_MS } from '../time';
 
 /** Length of a stored roll-up. */
@@ -36,9 +36,8 @@ export function rollUp(rows: AttemptColumns): FlowBucket[] {
     histogram: LogHistogram;
   }
   const open = new Map<number, Open>();
-  for (let i = 0; i < rows.n; i++) {
+  eachRow(rows, {}, (i) => {
     const flags = rows.flags[i] as number;
-    if (flags & PROBE) continue;
     const flow = rows.flow[i] as number;
     const startMs = floorTo(rows.startMs[i] as number, BUCKET_MS);
     const key = flow * BUCKETS_OF_ALL_TIME + startMs / BUCKET_MS;
@@ -51,7 +50,7 @@ export function rollUp(rows: AttemptColumns): FlowBucket[] {
       const value = rows.valueMinor[i] as number;
       if (!Number.isNaN(value)) bucket.valueMinor += value;
     }
-  }
+  });
   return [...open.values()]
     .map(({ histogram, ...counts }) => ({
       ...counts,

@@ -1,6 +1,6 @@
 import type { FlowNormal } from '../normal';
 import { benjaminiHochberg, twoSidedP, Z95 } from '../stats';
-import { DIMENSIONS, PROBE, type AttemptColumns, type Dimension } from '../telemetry';
+import { DIMENSIONS, eachRow, type AttemptColumns, type Dimension } from '../telemetry';
 import type { Window } from '../time';
 import { outcomeOfRow } from './rows/row-outcome';
 
@@ -113,14 +113,10 @@ function ruleOut(dimension: Dimension, { segments, values, bad }: Tried): Bites[
 /** Rows in question, and whether each went wrong: told once, used for every value. */
 function judgeRows({ rows, flows, window, normalAt, onlyFailed }: BitesQuestion): { row: number; isBad: boolean }[] {
   const judged: { row: number; isBad: boolean }[] = [];
-  for (let row = 0; row < rows.n; row++) {
-    const flow = rows.flow[row] as number;
-    const startMs = rows.startMs[row] as number;
-    const flags = rows.flags[row] as number;
-    if (!flows.has(flow) || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
-    const outcome = outcomeOfRow(rows, row, normalAt(flow, startMs));
+  eachRow(rows, { flows, window }, (row) => {
+    const outcome = outcomeOfRow(rows, row, normalAt(rows.flow[row] as number, rows.startMs[row] as number));
     judged.push({ row, isBad: onlyFailed ? outcome === 'failed' || outcome === 'hung' : outcome !== 'onTime' });
-  }
+  });
   return judged;
 }
 

@@ -9,3 +9,4 @@ export * from './log-line';
 export * from './metric-point';
 export * from './path-shape';
 export * from './time-range';
+export * from './each-row';

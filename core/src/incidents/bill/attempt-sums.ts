@@ -1,6 +1,6 @@
 import { hangLimitMs, outcomeOf, type Outcome } from '../../flows';
 import { limitsAt, SLOT_MS, type Deviation, type FlowNormal } from '../../normal';
-import { BACKGROUND, FAILED, PROBE } from '../../telemetry';
+import { BACKGROUND, eachRow, FAILED } from '../../telemetry';
 import { floorTo, MINUTE_MS, overlap, type Window } from '../../time';
 import type { BillContext } from './bill-context';
 import { pairOf } from '../rows/pair-of';
@@ -96,12 +96,9 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
     flows.push({ flow, importance: context.importanceOf(flow), edge: Math.min(0.5, (EDGE_MINUTES * MINUTE_MS) / (span.toMs - span.fromMs)), all, key });
     let normal: FlowNormal | undefined;
     let slot = NaN;
-    for (let i = 0; i < rows.n; i++) {
-      if (rows.flow[i] !== flow) continue;
+    eachRow(rows, { flows: flow, window: span }, (i) => {
       const startMs = rows.startMs[i] as number;
-      if (startMs < span.fromMs || startMs >= span.toMs) continue;
       const flags = rows.flags[i] as number;
-      if (flags & PROBE) continue;
       if (!normal || floorTo(startMs, SLOT_MS) !== slot) {
         normal = context.normalAt(flow, startMs);
         slot = floorTo(startMs, SLOT_MS);
@@ -129,9 +126,9 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
         if (outcome === 'hung') target.hungMs += hangLimitMs(limits.limitMs ?? 0);
         if (durationMs > normal.expectedMs) target.lateCount++;
       }
-      if (flags & BACKGROUND) continue;
+      if (flags & BACKGROUND) return;
       people.add(flow, person, outcome !== 'onTime', isKey, usualWrong);
-      if (outcome !== 'failed' && outcome !== 'hung') continue;
+      if (outcome !== 'failed' && outcome !== 'hung') return;
       const again = person === 0 ? undefined : tries.firstSuccess(flow, person, startMs + durationMs);
       // A person's value is lost once, with the last try.
       const isLastTry = person === 0 || !tries.triesAgain(flow, person, startMs + durationMs);
@@ -148,7 +145,7 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
           target.retrySquares += (again - startMs) ** 2;
         }
       }
-    }
+    });
   }
   return {
     flows,

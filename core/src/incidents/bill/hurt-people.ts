@@ -1,6 +1,6 @@
 import { GOES_ON_WITHIN_MS, STILL_DECIDING_MS } from '../../journeys';
 import type { Deviation } from '../../normal';
-import { BACKGROUND, FAILED, PROBE } from '../../telemetry';
+import { BACKGROUND, eachRow, FAILED, PROBE } from '../../telemetry';
 import type { Window } from '../../time';
 import { troubledStretches } from './attempt-sums';
 import type { BillContext } from './bill-context';
@@ -45,15 +45,15 @@ export function hurtPeople(
   const { rows, normalAt, followersOf, knownUntilMs } = context;
   const stretches = troubledStretches(parts.filter(({ signal }) => signal !== 'missing'), window); // prettier-ignore
   const people = new Map<number, HurtPerson>();
-  for (let i = 0; i < rows.n; i++) {
+  eachRow(rows, { flows: new Set(stretches.keys()), without: PROBE | BACKGROUND }, (i) => {
     const flow = rows.flow[i] as number;
     const startMs = rows.startMs[i] as number;
-    const stretch = stretches.get(flow);
     const person = rows.person[i] as number;
-    if (!stretch || person === 0 || startMs < stretch.fromMs || startMs >= stretch.toMs || (rows.flags[i] as number) & (PROBE | BACKGROUND)) continue;
+    const stretch = stretches.get(flow) as Window;
+    if (person === 0 || startMs < stretch.fromMs || startMs >= stretch.toMs) return;
     const normal = normalAt(flow, startMs);
     const outcome = outcomeOfRow(rows, i, normal);
-    if (outcome === 'onTime') continue;
+    if (outcome === 'onTime') return;
     let own = people.get(person);
     if (!own) {
       const [tier, site, region, promotion] = [rows.tier[i], rows.site[i], rows.region[i], rows.promotion[i]] as number[];
@@ -66,7 +66,7 @@ export function hurtPeople(
       own.lastMs = startMs;
       own.flow = flow;
     }
-  }
+  });
   decideFates(people, rows, followersOf, normalAt, knownUntilMs);
   addLosses(people, context);
   return [...people.values()].sort(
@@ -114,12 +114,12 @@ function addLosses(
 /** Mean of what people who were not hurt brought within an hour after a flow, by tier, units of currency. */
 function broughtAfter(rows: Rows, flow: number, followers: ReadonlySet<number>, hurt: ReadonlyMap<number, HurtPerson>): Map<number, number> {
   const passed = new Map<number, { lastMs: number; tier: number }>();
-  for (let i = 0; i < rows.n; i++) {
+  eachRow(rows, { flows: flow, without: PROBE | BACKGROUND }, (i) => {
     const person = rows.person[i] as number;
-    if (rows.flow[i] !== flow || person === 0 || hurt.has(person) || (rows.flags[i] as number) & (PROBE | BACKGROUND)) continue;
+    if (person === 0 || hurt.has(person)) return;
     const lastMs = Math.max(rows.startMs[i] as number, passed.get(person)?.lastMs ?? 0);
     passed.set(person, { lastMs, tier: rows.tier[i] as number });
-  }
+  });
   const sums = new Map<number, { people: number; value: number }>();
   const sumOf = (tier: number) => {
     let sum = sums.get(tier);

@@ -1,7 +1,7 @@
 import { GOES_ON_WITHIN_MS, leavingAt, STILL_DECIDING_MS, type LikeSessions, type Passing } from '../../journeys';
 import type { Deviation } from '../../normal';
 import { sum } from '../../stats';
-import { BACKGROUND, FAILED, HANDHELD, PROBE } from '../../telemetry';
+import { BACKGROUND, eachRow, FAILED, HANDHELD, PROBE } from '../../telemetry';
 import { HOUR_MS, type Window } from '../../time';
 import { troubledStretches } from './attempt-sums';
 import type { BillContext } from './bill-context';
@@ -49,13 +49,13 @@ const tierOf = (kind: number): number => kind >> 1;
 function passings(flow: number, followers: ReadonlySet<number>, stretch: Window, { rows, normalAt }: BillContext): Passing<number>[] | undefined {
   const sessions = new Map<number, Passing<number>>();
   let [attempts, known] = [0, 0];
-  for (let i = 0; i < rows.n; i++) {
+  const looked = { fromMs: stretch.fromMs - LEFT_LOOK_BACK_MS, toMs: stretch.toMs };
+  eachRow(rows, { flows: flow, window: looked, without: PROBE | BACKGROUND }, (i) => {
     const startMs = rows.startMs[i] as number;
     const flags = rows.flags[i] as number;
-    if (rows.flow[i] !== flow || startMs < stretch.fromMs - LEFT_LOOK_BACK_MS || startMs >= stretch.toMs || flags & (PROBE | BACKGROUND)) continue;
     attempts++;
     const session = rows.session[i] as number;
-    if (session === 0) continue;
+    if (session === 0) return;
     known++;
     const isBad = outcomeOfRow(rows, i, normalAt(flow, startMs)) !== 'onTime';
     const inTrouble = startMs >= stretch.fromMs;
@@ -66,7 +66,7 @@ function passings(flow: number, followers: ReadonlySet<number>, stretch: Window,
       passing.exposed ||= isBad;
       passing.inTrouble ||= inTrouble;
     }
-  }
+  });
   if (known < LEAST_SESSION_SHARE * attempts || known === 0) return undefined;
   for (let i = 0; i < rows.n; i++) {
     if (!followers.has(rows.flow[i] as number)) continue;

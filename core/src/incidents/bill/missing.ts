@@ -1,7 +1,7 @@
 import { BUCKET_MS } from '../../flows';
 import { volumeAt, type Deviation } from '../../normal';
 import { sum } from '../../stats';
-import { PROBE } from '../../telemetry';
+import { eachRow } from '../../telemetry';
 import { floorTo, overlap, type Window } from '../../time';
 import type { BillContext } from './bill-context';
 import { outageStretch } from '../finding/group';
@@ -45,12 +45,8 @@ export function countMissing(part: MissingStretch, window: Window, context: Bill
   const none = { quantity: 0, sd: 0, harm: 0, harmSd: 0, keyHarm: 0, money: 0, moneySd: 0, keyMoney: 0 };
   const span = overlap(part, window);
   if (!span) return { ...part, ...none };
-  const { rows } = context;
   let came = 0;
-  for (let i = 0; i < rows.n; i++) {
-    const startMs = rows.startMs[i] as number;
-    if (rows.flow[i] === part.flow && startMs >= span.fromMs && startMs < span.toMs && !((rows.flags[i] as number) & PROBE)) came++;
-  }
+  eachRow(context.rows, { flows: part.flow, window: span }, () => came++);
   const { mean, spread, dispersion } = expectedAttempts(part.flow, span, context);
   const expected = mean * context.todaysLevel(part.flow, part.fromMs);
   const quantity = Math.max(0, expected - came);

@@ -1,7 +1,7 @@
 import { BUCKET_MS } from '../../flows';
 import { volumeAt, type History } from '../../normal';
 import { smoothedLevel } from '../../stats';
-import { FAILED, PROBE, type AttemptColumns } from '../../telemetry';
+import { eachRow, FAILED, type AttemptColumns } from '../../telemetry';
 import { floorTo, HOUR_MS, type Window } from '../../time';
 
 /** Values and tiers of some flows in the day before an incident. */
@@ -20,28 +20,27 @@ export function learnUsualMix(rows: AttemptColumns, holds: (row: number) => bool
   const values = new Map<string, { sum: number; squares: number; n: number }>();
   const tiers = new Map<number, Map<number, number>>();
   const counts = new Map<number, { all: number; inside: number }>();
-  for (let i = 0; i < rows.n; i++) {
+  eachRow(rows, {}, (i) => {
     const flags = rows.flags[i] as number;
-    if (flags & PROBE) continue;
     const flow = rows.flow[i] as number;
     const tier = rows.tier[i] as number;
     const count = counts.get(flow) ?? { all: 0, inside: 0 };
     count.all++;
     counts.set(flow, count);
-    if (!holds(i)) continue;
+    if (!holds(i)) return;
     count.inside++;
     let shares = tiers.get(flow);
     if (!shares) tiers.set(flow, (shares = new Map<number, number>()));
     shares.set(tier, (shares.get(tier) ?? 0) + 1);
     const value = rows.valueMinor[i] as number;
-    if (Number.isNaN(value) || flags & FAILED) continue;
+    if (Number.isNaN(value) || flags & FAILED) return;
     const key = `${flow}:${tier}`;
     const sum = values.get(key) ?? { sum: 0, squares: 0, n: 0 };
     sum.sum += value;
     sum.squares += value * value;
     sum.n++;
     values.set(key, sum);
-  }
+  });
   for (const [flow, shares] of tiers) for (const [tier, n] of shares) shares.set(tier, n / (counts.get(flow)?.inside ?? 1));
   return {
     expectedValue: (flow, tier) => {
@@ -81,14 +80,12 @@ export function usualPeople(before: AttemptColumns, onsetMs: number, flows: Read
     const toMs = onsetMs - (k - 1) * lengthMs;
     const people = new Set<number>();
     let unknown = 0;
-    for (let i = 0; i < before.n; i++) {
-      const startMs = before.startMs[i] as number;
-      if (startMs < toMs - lengthMs || startMs >= toMs || !flows.has(before.flow[i] as number) || (before.flags[i] as number) & PROBE) continue;
+    eachRow(before, { flows, window: { fromMs: toMs - lengthMs, toMs } }, (i) => {
       attempts++;
       const person = before.person[i] as number;
       if (person === 0) unknown++;
       else people.add(person);
-    }
+    });
     counts.push(people.size + unknown);
   }
   const mean = counts.reduce((sum, n) => sum + n, 0) / counts.length;

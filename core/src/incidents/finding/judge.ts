@@ -1,6 +1,6 @@
 import { BUCKET_MS, outcomeOf } from '../../flows';
 import { isLearned, limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../../normal';
-import { FAILED, PAGE, PROBE, type AttemptColumns } from '../../telemetry';
+import { eachRow, FAILED, PAGE, type AttemptColumns } from '../../telemetry';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../../time';
 import { BROKEN, countSlices, LATE, NO_SLICES, NOT_JUDGED, WELL, type SlicesOfHour } from './count-slices';
 import { pairOf } from '../rows/pair-of';
@@ -32,12 +32,11 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
   const hours = new Map<number, HourOfFlow>();
   const firstLoads = firstLoadsIn(rows, hourMs);
   const counts = new Uint8Array(rows.n).fill(NOT_JUDGED);
-  for (let i = 0; i < rows.n; i++) {
+  eachRow(rows, { window: { fromMs: hourMs, toMs: hourMs + HOUR_MS } }, (i) => {
     const startMs = rows.startMs[i] as number;
     const flags = rows.flags[i] as number;
-    if (startMs < hourMs || startMs >= hourMs + HOUR_MS || flags & PROBE) continue;
     const flow = rows.flow[i] as number;
-    if (flags & PAGE && rows.person[i] !== 0 && firstLoads.get(pairOf(flow, rows.person[i] as number)) !== i) continue;
+    if (flags & PAGE && rows.person[i] !== 0 && firstLoads.get(pairOf(flow, rows.person[i] as number)) !== i) return;
     let hour = hours.get(flow);
     if (!hour) hours.set(flow, (hour = emptyHour(normalsIn(flow, hourMs, normalAt))));
     const minute = Math.floor((startMs - hourMs) / MINUTE_MS);
@@ -50,7 +49,7 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
       if (outcome !== 'onTime') hour.late[minute] = (hour.late[minute] as number) + 1;
       if (hour.usualLate) hour.usualLate[minute] = (hour.usualLate[minute] as number) + lateShare;
     }
-  }
+  });
   for (const [flow, slices] of countSlices(rows, counts, hourMs)) (hours.get(flow) as HourOfFlow).slices = slices;
   return hours;
 }

@@ -1,7 +1,7 @@
 import { outcomeOf } from '../../flows';
 import { limitsAt, type Deviation, type FlowNormal } from '../../normal';
 import { binomialZ } from '../../stats';
-import { FAILED, PROBE, type AttemptColumns, type Dimension } from '../../telemetry';
+import { eachRow, FAILED, type AttemptColumns, type Dimension } from '../../telemetry';
 import { outcomeOfRow } from './row-outcome';
 import { whereItBites, type Segment } from '../segments';
 
@@ -33,17 +33,14 @@ export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: N
 export function isAbout(rows: AttemptColumns, part: Deviation, segment: Segment, normalAt: NormalAt): boolean {
   const inside = { n: 0, bad: 0 };
   const all = { n: 0, bad: 0 };
-  for (let i = 0; i < rows.n; i++) {
-    const startMs = rows.startMs[i] as number;
-    const flags = rows.flags[i] as number;
-    if (rows.flow[i] !== part.flow || startMs < part.onsetMs || startMs >= part.endMs || flags & PROBE) continue;
-    const outcome = outcomeOfRow(rows, i, normalAt(part.flow, startMs));
+  eachRow(rows, { flows: part.flow, window: { fromMs: part.onsetMs, toMs: part.endMs } }, (i) => {
+    const outcome = outcomeOfRow(rows, i, normalAt(part.flow, rows.startMs[i] as number));
     const isBad = part.signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
     for (const count of rows[segment.dimension][i] === segment.value ? [all, inside] : [all]) {
       count.n++;
       if (isBad) count.bad++;
     }
-  }
+  });
   if (inside.n === 0 || inside.n === all.n || all.bad === 0) return false;
   return binomialZ(inside.bad, all.bad, inside.n / all.n) >= LEAST_Z && inside.bad / all.bad >= MOSTLY;
 }
@@ -62,22 +59,19 @@ const FEWEST_EXCESS = 2;
  */
 export function spreadOver(rows: AttemptColumns, part: Deviation, segment: Segment, flows: ReadonlySet<number>, normalAt: NormalAt): Deviation[] {
   const sums = new Map<number, { n: number; bad: number; usual: number }>();
-  const value = rows[segment.dimension];
-  for (let i = 0; i < rows.n; i++) {
+  const conditions = [[segment.dimension, segment.value]] as const;
+  eachRow(rows, { flows, conditions, window: { fromMs: part.onsetMs, toMs: part.endMs } }, (i) => {
     const flow = rows.flow[i] as number;
-    const startMs = rows.startMs[i] as number;
-    const flags = rows.flags[i] as number;
-    if (!flows.has(flow) || value[i] !== segment.value || startMs < part.onsetMs || startMs >= part.endMs || flags & PROBE) continue;
-    const normal = normalAt(flow, startMs);
-    const isFailed = (flags & FAILED) !== 0;
-    if (part.signal === 'slow' && isFailed) continue;
+    const normal = normalAt(flow, rows.startMs[i] as number);
+    const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
+    if (part.signal === 'slow' && isFailed) return;
     const sum = sums.get(flow) ?? { n: 0, bad: 0, usual: 0 };
     sum.n++;
     const limits = limitsAt(normal, rows.site[i] as number);
     sum.usual += part.signal === 'slow' ? limits.lateShare : normal.failedShare;
     if (part.signal === 'failing' ? isFailed : outcomeOf(rows.durationMs[i] as number, false, limits.limitMs) !== 'onTime') sum.bad++;
     sums.set(flow, sum);
-  }
+  });
   return [...sums]
     .filter(([, { n, bad, usual }]) => bad - usual >= FEWEST_EXCESS && usual > 0 && usual < n && binomialZ(bad, n, usual / n) >= LEAST_Z)
     .sort(([a], [b]) => a - b)

@@ -164,7 +164,7 @@ async function usualAttempt(world: World, attempt: StoredAttempt) {
   const most = Math.min(MOST_TRIES, Math.ceil(USUAL_TRIES / share));
   // The few nearest of tens of thousands: kept in order while going through, since sorting all would take longer than the rest.
   const near: { startMs: number; off: number }[] = [];
-  await eachAttempt(world, window, new Set([attempt.flow]), [], (rows, row) => {
+  await eachAttempt(world, { flows: attempt.flow, window }, (rows, row) => {
     if ((rows.flags[row] as number) & FAILED) return;
     const one = { startMs: rows.startMs[row] as number, off: Math.abs(Math.log((rows.durationMs[row] as number) / expectedMs)) };
     if (near.length >= most && !isNearer(one, near[near.length - 1] as typeof one)) return;

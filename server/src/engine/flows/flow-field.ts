@@ -61,4 +61,4 @@ export async function flowRegion(world: World, { id, window: asked, focus, fromD
 }
 
 const each = (world: World, id: number, window: Window, focus: Focus, see: (rows: AttemptColumns, row: number) => void): Promise<void> =>
-  eachAttempt(world, window, new Set([id]), conditionsOf(world, focus), see);
+  eachAttempt(world, { flows: id, window, conditions: conditionsOf(world, focus) }, see);

@@ -92,7 +92,7 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
 async function outcomesOverTime(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['outcomes']> {
   const { startMs, stepMs, n } = stepsOf(window, STEPS);
   const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
-  await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
+  await eachAttempt(world, { flows: flow, window, conditions: conditionsOf(world, focus) }, (rows, i) => {
     const atMs = rows.startMs[i] as number;
     const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, atMs));
     const step = Math.floor((atMs - startMs) / stepMs);
@@ -124,7 +124,7 @@ interface SideCounts {
 async function sidesOf(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['sides']> {
   const all = createHistogram();
   const values = new Map<Dimension, Map<number, SideCounts>>(DIMENSIONS.map((one) => [one, new Map()]));
-  await eachAttempt(world, window, new Set([flow]), conditionsOf(world, focus), (rows, i) => {
+  await eachAttempt(world, { flows: flow, window, conditions: conditionsOf(world, focus) }, (rows, i) => {
     const durationMs = rows.durationMs[i] as number;
     const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, rows.startMs[i] as number));
     const isFailed = outcome === 'failed';

@@ -42,7 +42,7 @@ async function componentActivity(world: World, before: Window, window: Window): 
 
 async function flowActivity(world: World, before: Window, window: Window): Promise<RecentActivity<Subject>[]> {
   const activity = new Map<number, Stretches>();
-  await eachAttempt(world, { fromMs: before.fromMs, toMs: window.toMs }, undefined, [], (rows, i) => {
+  await eachAttempt(world, { window: { fromMs: before.fromMs, toMs: window.toMs } }, (rows, i) => {
     const flow = rows.flow[i] as number;
     let own = activity.get(flow);
     if (!own) activity.set(flow, (own = noStretches()));

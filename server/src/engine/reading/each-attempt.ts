@@ -1,4 +1,4 @@
-import { PROBE, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
+import { eachRow, type AttemptColumns, type RowQuestion } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS, type Window } from '@toplens/core/time';
 import type { World } from '../state/world';
 
@@ -9,41 +9,13 @@ export const LONGEST_SCAN_MS = 26 * HOUR_MS;
 export const walkedPart = (window: Window): Window =>
   window.toMs - window.fromMs > LONGEST_SCAN_MS ? { fromMs: window.toMs - DAY_MS, toMs: window.toMs } : window;
 
-/**
- * Walks the attempts of a window, without probes.
- *
- * @param flows all flows when `undefined`
- * @param conditions of the slice (`conditionsOf`): all must hold
- */
+/** Walks the attempts of a window, as `eachRow` does. */
 export function eachAttempt(
   world: World,
-  window: Window,
-  flows: ReadonlySet<number> | undefined,
-  conditions: readonly [Dimension, number][],
+  { window, ...question }: RowQuestion & { window: Window },
   see: (rows: AttemptColumns, row: number) => void,
 ): Promise<void> {
-  return world.hours.visit(window, flows, (rows, from, to) => eachRow(rows, from, to, window, flows, conditions, see));
-}
-
-/** The same within a run of rows. */
-export function eachRow(
-  rows: AttemptColumns,
-  from: number,
-  to: number,
-  window: Window,
-  flows: ReadonlySet<number> | undefined,
-  conditions: readonly [Dimension, number][],
-  see: (rows: AttemptColumns, row: number) => void,
-): void {
-  const { startMs, flags, flow } = rows;
-  const [first] = conditions;
-  const others = conditions.slice(1);
-  const firstColumn = first && rows[first[0]];
-  for (let i = from; i < to; i++) {
-    // What rejects most is asked first.
-    if (firstColumn && firstColumn[i] !== first[1]) continue;
-    if ((startMs[i] as number) < window.fromMs || (startMs[i] as number) >= window.toMs || (flags[i] as number) & PROBE) continue;
-    if (others.length > 0 && others.some(([dimension, number]) => rows[dimension][i] !== number)) continue;
-    if (!flows || flows.has(flow[i] as number)) see(rows, i);
-  }
+  const { flows } = question;
+  const wanted = typeof flows === 'number' ? new Set([flows]) : flows;
+  return world.hours.visit(window, wanted, (rows, from, to) => eachRow(rows, { ...question, window, from, to }, (row) => see(rows, row)));
 }

@@ -22,7 +22,7 @@ export function sampleOfBad(world: World, flow: number, window: Window, most: nu
 
 async function sample(world: World, flow: number, window: Window, most: number, share: number, isWanted: RowTest): Promise<StoredSample[]> {
   const starts: number[] = [];
-  await eachAttempt(world, window, new Set([flow]), [], (rows, row) => {
+  await eachAttempt(world, { flows: flow, window }, (rows, row) => {
     if (isWanted(rows, row)) starts.push(rows.startMs[row] as number);
   });
   starts.sort((a, b) => a - b);

@@ -1,10 +1,10 @@
 import { sum } from '@toplens/core/stats';
-import type { AttemptColumns } from '@toplens/core/telemetry';
+import { eachRow, type AttemptColumns } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import { countDistinct } from '../state/distinct';
-import { eachRow, LONGEST_SCAN_MS } from './each-attempt';
+import { LONGEST_SCAN_MS } from './each-attempt';
 import { conditionsOf, flowsIn } from './focus';
-import { type Focus } from '../state/questions';
+import type { Focus } from '../state/questions';
 import { PerHour } from '../state/per-hour';
 import type { World } from '../state/world';
 
@@ -26,7 +26,7 @@ export async function remainingIn(world: World, window: Window, focus: Focus): P
   const came: Came[] = [];
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
     const { columns, ranges } = await world.hours.load(hourMs);
-    const walk = () => cameIn(columns, (see) => eachRow(columns, 0, columns.n, window, flows, conditions, see));
+    const walk = () => cameIn(columns, (see) => eachRow(columns, { window, conditions, ...(flows && { flows }) }, (row) => see(columns, row)));
     const isWhole = ranges !== undefined && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
     came.push(isWhole ? wholeHours.get(columns, slice, walk) : walk());
   }

@@ -1,7 +1,7 @@
 import { outcomeOf } from '@toplens/core/flows';
 import { maskId } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
-import { FAILED, PROBE } from '@toplens/core/telemetry';
+import { eachRow, FAILED } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import type { SampleShape } from '../../contract/attempts';
 import { attemptsAt, type StoredSample } from '../../store/attempts';
@@ -31,18 +31,16 @@ export async function worstAttempts(world: World, { flow, window, failures, only
   let worst: { startMs: number; durationMs: number }[] = [];
   let least = -1;
   await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
-    for (let i = from; i < to; i++) {
+    eachRow(rows, { flows: flow, window, from, to }, (i) => {
       const startMs = rows.startMs[i] as number;
-      const flags = rows.flags[i] as number;
       const durationMs = rows.durationMs[i] as number;
-      if (rows.flow[i] !== flow || durationMs <= least || startMs < window.fromMs || startMs >= window.toMs || flags & PROBE) continue;
-      if (((flags & FAILED) !== 0) !== failures || (holds && !holds(rows, i))) continue;
-      if (!isWanted(startMs, durationMs, rows.site[i] as number)) continue;
+      if (durationMs <= least || (((rows.flags[i] as number) & FAILED) !== 0) !== failures || (holds && !holds(rows, i))) return;
+      if (!isWanted(startMs, durationMs, rows.site[i] as number)) return;
       worst.push({ startMs, durationMs });
-      if (worst.length < 4 * most) continue;
+      if (worst.length < 4 * most) return;
       worst = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
       least = (worst.at(-1) as { durationMs: number }).durationMs;
-    }
+    });
   });
   const wanted = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
   const stored = await attemptsAt(world.database, flow, wanted.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
