@@ -33,7 +33,9 @@ function fromDescription(field: SchemaFieldDescription): JsonSchema {
     const [keyword, param] = TESTS[one.type]?.[name ?? ''] ?? [];
     if (keyword !== undefined && param !== undefined) told[keyword] = params?.[param];
     // Yup says "more than 0" and "at least 1" with one name.
-    if (one.type === 'number' && name === 'min' && params?.more !== undefined) ((told.exclusiveMinimum = params.more), delete told.minimum);
+    if (one.type !== 'number' || name !== 'min' || params?.more === undefined) continue;
+    told.exclusiveMinimum = params.more;
+    delete told.minimum;
   }
   return one.nullable && told.type !== undefined ? { ...told, type: [told.type, 'null'] } : told;
 }
@@ -64,7 +66,7 @@ const isRequired = (field: SchemaFieldDescription) => !(field as SchemaDescripti
 
 /** The parameters of a query that is checked by a Yup schema. */
 export const queryParameters = (schema: ObjectSchema<AnyObject>): JsonSchema[] =>
-  Object.entries((schema.describe() as SchemaObjectDescription).fields).map(([name, field]) => {
+  Object.entries((schema.describe()).fields).map(([name, field]) => {
     const { description, ...rest } = fromDescription(field);
     return { name, in: 'query', required: isRequired(field), description, schema: rest };
   });

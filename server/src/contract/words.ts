@@ -23,7 +23,7 @@ export const oneOf = <const Value extends string>(values: readonly Value[], desc
   Type.Unsafe<Value>({ type: 'string', enum: [...values], description, examples: [values[0]] });
 
 export const orNull = <Schema extends TSchema>(schema: Schema) => {
-  const { description, examples } = schema;
+  const { description, examples } = schema as { description?: string; examples?: unknown[] };
   return Type.Union([schema, Type.Null()], { description, examples });
 };
 
