@@ -73,13 +73,13 @@ export function healthRoutes({ database, intake, engine, health, limits }: Healt
         gauge('engine_flows', 'Flows known', figures?.flows ?? 0),
         gauge('engine_incidents', 'Incidents on record', figures?.incidents ?? 0),
         gauge('engine_hours_in_memory', 'Hours of attempts in memory', figures?.hoursInMemory ?? 0),
-        gauge('engine_pass_seconds', 'Length of the last pass', (figures?.lastPassMs ?? 0) / 1000),
+        gauge('engine_pass_seconds', 'Length of the last evaluation cycle', (figures?.lastCycleMs ?? 0) / 1000),
         gauge('engine_watermark_seconds', 'Data is complete up to here, seconds since the epoch', (figures?.watermarkMs ?? 0) / 1000),
         gauge('engine_judged_seconds', 'Minutes are judged up to here, seconds since the epoch', (figures?.judgedMs ?? 0) / 1000),
         gaugeBy(
           'thread',
           'thread_heap_bytes',
-          'Heap of a thread; of the engine as of its last pass',
+          'Heap of a thread; of the engine as of its last cycle',
           memory.map(([thread, { heapBytes }]) => [thread, heapBytes]),
         ),
         gaugeBy(

@@ -66,7 +66,7 @@ const isRequired = (field: SchemaFieldDescription) => !(field as SchemaDescripti
 
 /** The parameters of a query that is checked by a Yup schema. */
 export const queryParameters = (schema: ObjectSchema<AnyObject>): JsonSchema[] =>
-  Object.entries((schema.describe()).fields).map(([name, field]) => {
+  Object.entries(schema.describe().fields).map(([name, field]) => {
     const { description, ...rest } = fromDescription(field);
     return { name, in: 'query', required: isRequired(field), description, schema: rest };
   });

@@ -20,7 +20,9 @@ const RESOURCES = [common, incidents, attempts, flows, journeys, infrastructure,
 const isResource = (value: unknown): value is TSchema => typeof value === 'object' && value !== null && 'title' in value && 'properties' in value;
 
 const schemas = Object.fromEntries(
-  RESOURCES.flatMap((resources): unknown[] => Object.values(resources)).flatMap((one): [string, TSchema][] => (isResource(one) ? [[one.title as string, one]] : [])),
+  RESOURCES.flatMap((resources): unknown[] => Object.values(resources)).flatMap((one): [string, TSchema][] =>
+    isResource(one) ? [[one.title as string, one]] : [],
+  ),
 );
 
 const PATHS: Paths = {

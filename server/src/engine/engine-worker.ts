@@ -23,14 +23,14 @@ import { logScope } from './incidents/incident-scope';
 import { journey, journeys } from './journeys/journeys';
 import { estate } from './infrastructure/estate';
 import { money } from './journeys/money';
-import { runPass } from './evaluation/pass';
+import { runCycle } from './evaluation/cycle';
 import { personAttempts } from './attempts/person';
 import { serve, type Handlers } from '../threads/ask-and-serve';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { EngineBatch, EngineNotice, Questions } from './protocol';
 import { thinTraces } from './evaluation/thin-traces';
 import { Watermark } from './state/watermark';
-import { loadWorld, takeSettings, type World } from './state/world';
+import { loadState, takeSettings, type EngineState } from './state/engine-state';
 import { worstFirst } from './incidents/worst-first';
 
 const { port, settings, segmentsDir, usualTracesAMinute, nowMs } = workerData as {
@@ -47,8 +47,8 @@ const serverNow = () => Date.now() + aheadMs;
 const notify = (notice: EngineNotice) => parentPort?.postMessage(notice);
 const logError = (message: string, error: Error) => notify({ log: { level: 'error', message, detail: { err: error } } });
 
-/** A pass is made at most so often; a new minute is judged well within 15 s of its end. */
-const PASS_EVERY_MS = 1_000;
+/** A cycle is run at most so often; a new minute is judged well within 15 s of its end. */
+const CYCLE_EVERY_MS = 1_000;
 const LONGEST_REST_MS = 6_000;
 const KEEP_MS = 30 * HOUR_MS;
 /** Nothing is judged that is older than what is known of the past. */
@@ -58,150 +58,150 @@ const KEEP_COUNTS_MS = 48 * HOUR_MS;
 
 const changed = new Set<number>();
 let watermark = new Watermark(0);
-let passBeganMs = 0;
-let lastPassMs = 0;
-let lastPassEnd = 0;
-let watermarkAtPass = 0;
-let passing: Promise<void> | undefined;
+let cycleBeganMs = 0;
+let lastCycleMs = 0;
+let lastCycleEnd = 0;
+let watermarkAtCycle = 0;
+let running: Promise<void> | undefined;
 let thinning: Promise<void> | undefined;
 
-const loaded = loadWorld(new Database(port), settings, segmentsDir, nowMs).then(({ world, stale }) => {
+const loaded = loadState(new Database(port), settings, segmentsDir, nowMs).then(({ state, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
-  watermark = new Watermark(world.watermarkMs);
-  sendFigures(world);
-  return world;
+  watermark = new Watermark(state.watermarkMs);
+  sendFigures(state);
+  return state;
 });
 
-const sendFigures = (world: World) => notify({ figures: figures(world, { lastPassMs, passBeganMs }) });
+const sendFigures = (state: EngineState) => notify({ figures: figures(state, { lastCycleMs, cycleBeganMs }) });
 
-/** Old stretches get so much of a pass; `isFinal`: all of it is wanted now. */
+/** Old stretches get so much of a cycle; `isFinal`: all of it is wanted now. */
 const DUE_MS = 1_500;
 
-async function pass(world: World, isFinal: boolean): Promise<void> {
+async function runOne(state: EngineState, isFinal: boolean): Promise<void> {
   const hours = [...changed];
   changed.clear();
-  watermarkAtPass = world.watermarkMs;
+  watermarkAtCycle = state.watermarkMs;
   const begun = performance.now();
-  passBeganMs = serverNow();
-  sendFigures(world);
+  cycleBeganMs = serverNow();
+  sendFigures(state);
   try {
-    const left = await runPass(world, hours, () => isFinal || performance.now() - begun < DUE_MS);
+    const left = await runCycle(state, hours, () => isFinal || performance.now() - begun < DUE_MS);
     for (const hourMs of left) changed.add(hourMs);
   } catch (error) {
     for (const hourMs of hours) changed.add(hourMs);
     throw error;
   } finally {
-    lastPassEnd = performance.now();
-    lastPassMs = lastPassEnd - begun;
-    passBeganMs = 0;
+    lastCycleEnd = performance.now();
+    lastCycleMs = lastCycleEnd - begun;
+    cycleBeganMs = 0;
   }
-  sendFigures(world);
+  sendFigures(state);
   // What came faster than it could be judged stays until it is judged.
-  world.hours.trim(Math.min(world.watermarkMs, world.judgedMs || world.watermarkMs) - KEEP_MS);
-  world.history.trim(world.watermarkMs - DAY_MS);
-  for (const hourMs of world.minutes.keys()) if (hourMs < world.judgedMs - KEEP_COUNTS_MS) world.minutes.delete(hourMs);
-  thinning ??= thinTraces(world, usualTracesAMinute)
+  state.hours.trim(Math.min(state.watermarkMs, state.judgedMs || state.watermarkMs) - KEEP_MS);
+  state.history.trim(state.watermarkMs - DAY_MS);
+  for (const hourMs of state.minutes.keys()) if (hourMs < state.judgedMs - KEEP_COUNTS_MS) state.minutes.delete(hourMs);
+  thinning ??= thinTraces(state, usualTracesAMinute)
     .catch((error: Error) => logError('traces cannot be thinned out; it is tried again', error))
     .finally(() => (thinning = undefined));
 }
 
 /** The clock was set back: how far data goes is asked of what is stored. */
-async function readClock(world: World, isFinal: boolean): Promise<void> {
+async function readClock(state: EngineState, isFinal: boolean): Promise<void> {
   const now = serverNow();
   if (watermark.isAhead(now)) {
-    watermark.setBack(await newestEnd(world.database, now));
+    watermark.setBack(await newestEnd(state.database, now));
     // What was judged as complete in times that are still to come is judged when they have come.
-    if (world.judgedMs > now) world.judgedMs = floorTo(watermark.at(now, true) - HOUR_MS, HOUR_MS);
-    world.watermarkMs = watermark.at(now, isFinal);
-    world.version++;
+    if (state.judgedMs > now) state.judgedMs = floorTo(watermark.at(now, true) - HOUR_MS, HOUR_MS);
+    state.watermarkMs = watermark.at(now, isFinal);
+    state.version++;
   }
-  world.watermarkMs = Math.max(world.watermarkMs, watermark.at(now, isFinal));
+  state.watermarkMs = Math.max(state.watermarkMs, watermark.at(now, isFinal));
 }
 
-/** One pass at a time; whoever asks meanwhile waits for the running one and then for one of their own. */
-async function settle(world: World, isFinal = false): Promise<void> {
+/** One cycle at a time; whoever asks meanwhile waits for the running one and then for one of their own. */
+async function settle(state: EngineState, isFinal = false): Promise<void> {
   do {
-    while (passing) await passing.catch(() => undefined);
-    await readClock(world, isFinal);
-    if (changed.size === 0 && world.watermarkMs === watermarkAtPass && world.dueFromMs === undefined) return;
-    passing = pass(world, isFinal).finally(() => (passing = undefined));
-    await passing;
-  } while (isFinal && (changed.size > 0 || world.dueFromMs !== undefined));
+    while (running) await running.catch(() => undefined);
+    await readClock(state, isFinal);
+    if (changed.size === 0 && state.watermarkMs === watermarkAtCycle && state.dueFromMs === undefined) return;
+    running = runOne(state, isFinal).finally(() => (running = undefined));
+    await running;
+  } while (isFinal && (changed.size > 0 || state.dueFromMs !== undefined));
 }
 
 /** From where a limit is in force, everything is judged anew; rates and names need no judging. */
-async function changeSettings(world: World, change: SettingChange): Promise<void> {
-  takeSettings(world, new SettingsBook(settings, usableChanges(settings, await loadChanges(world.database))), change.key);
-  const from = Math.min(change.fromMs, world.judgedMs);
-  const earliest = world.watermarkMs - KEEP_ROLL_UPS_MS;
-  if (world.names.flowOfKey(change.key) !== undefined && world.judgedMs > 0) changed.add(floorTo(Math.max(from, earliest), HOUR_MS));
+async function changeSettings(state: EngineState, change: SettingChange): Promise<void> {
+  takeSettings(state, new SettingsBook(settings, usableChanges(settings, await loadChanges(state.database))), change.key);
+  const from = Math.min(change.fromMs, state.judgedMs);
+  const earliest = state.watermarkMs - KEEP_ROLL_UPS_MS;
+  if (state.names.flowOfKey(change.key) !== undefined && state.judgedMs > 0) changed.add(floorTo(Math.max(from, earliest), HOUR_MS));
   // What is long ago is judged beside: nobody waits for it.
-  await settle(world);
+  await settle(state);
 }
 
-const handlersFor = (world: World): Handlers<Questions> => ({
-  worstFirst: (question) => worstFirst(world, question),
-  attempt: (question) => attemptPage(world, question),
-  incident: (question) => incidentPage(world, question),
-  attemptHosts: (question) => attemptHosts(world, question),
-  incidentHosts: (question) => incidentHosts(world, question),
-  logScope: (question) => logScope(world, question),
-  freshness: () => freshness(world),
-  flows: (question) => flowTable(world, question),
-  field: (question) => flowField(world, question),
-  path: (question) => flowPath(world, question),
-  component: (question) => componentPage(world, question),
-  region: (question) => flowRegion(world, question),
-  flow: (question) => flowPage(world, question),
-  hurt: (question) => hurt(world, question),
-  lostByTier: (question) => lostByTier(world, question),
-  person: (question) => personAttempts(world, question),
-  journeys: (question) => journeys(world, question),
-  money: (question) => money(world, question),
-  journey: (question) => journey(world, question),
-  estate: (question) => estate(world, question),
-  changes: () => changesNow(world),
-  act: (action) => act(world, action),
+const handlersFor = (state: EngineState): Handlers<Questions> => ({
+  worstFirst: (question) => worstFirst(state, question),
+  attempt: (question) => attemptPage(state, question),
+  incident: (question) => incidentPage(state, question),
+  attemptHosts: (question) => attemptHosts(state, question),
+  incidentHosts: (question) => incidentHosts(state, question),
+  logScope: (question) => logScope(state, question),
+  freshness: () => freshness(state),
+  flows: (question) => flowTable(state, question),
+  field: (question) => flowField(state, question),
+  path: (question) => flowPath(state, question),
+  component: (question) => componentPage(state, question),
+  region: (question) => flowRegion(state, question),
+  flow: (question) => flowPage(state, question),
+  hurt: (question) => hurt(state, question),
+  lostByTier: (question) => lostByTier(state, question),
+  person: (question) => personAttempts(state, question),
+  journeys: (question) => journeys(state, question),
+  money: (question) => money(state, question),
+  journey: (question) => journey(state, question),
+  estate: (question) => estate(state, question),
+  changes: () => changesNow(state),
+  act: (action) => act(state, action),
   settings: async (change) => {
-    await changeSettings(world, change);
+    await changeSettings(state, change);
     return null;
   },
-  flowCounts: () => flowCounts(world),
+  flowCounts: () => flowCounts(state),
   settle: async () => {
-    await settle(world, true);
+    await settle(state, true);
     return null;
   },
   stop: async () => {
     clearInterval(timer);
-    while (passing) await passing.catch(() => undefined);
+    while (running) await running.catch(() => undefined);
     await thinning;
     return null;
   },
 });
 
-function takeBatch(world: World, { columns, batch, nowMs: serverMs }: CommittedBatch): void {
-  for (const hourMs of world.hours.append(columns, batch)) changed.add(hourMs);
+function takeBatch(state: EngineState, { columns, batch, nowMs: serverMs }: CommittedBatch): void {
+  for (const hourMs of state.hours.append(columns, batch)) changed.add(hourMs);
   aheadMs = serverMs - Date.now();
   watermark.add(columns, serverNow());
 }
 
 const timer = setInterval(() => {
-  void loaded.then((world) => {
-    // While passes are long, as when history is loaded, four fifths of the time belong to the intake.
-    const restMs = Math.min(LONGEST_REST_MS, 4 * lastPassMs);
-    if (passing || performance.now() - lastPassEnd < restMs) return;
-    return settle(world).catch((error: Error) => logError('a pass failed; it is tried again', error));
+  void loaded.then((state) => {
+    // While cycles are long, as when history is loaded, four fifths of the time belong to the intake.
+    const restMs = Math.min(LONGEST_REST_MS, 4 * lastCycleMs);
+    if (running || performance.now() - lastCycleEnd < restMs) return;
+    return settle(state).catch((error: Error) => logError('an evaluation cycle failed; it is tried again', error));
   });
-}, PASS_EVERY_MS);
+}, CYCLE_EVERY_MS);
 
 const main = parentPort as MessagePort;
-const served = loaded.then((world) => ({ world, take: serve<Questions>(main, handlersFor(world)) }));
+const served = loaded.then((state) => ({ state, take: serve<Questions>(main, handlersFor(state)) }));
 
 main.on('message', (message: EngineBatch | object) => {
   served
-    .then(({ world, take }) => {
+    .then(({ state, take }) => {
       if (take(message)) return;
-      if ('batch' in message) takeBatch(world, message.batch);
+      if ('batch' in message) takeBatch(state, message.batch);
     })
     .catch((error: Error) => logError('a message to the engine failed', error));
 });

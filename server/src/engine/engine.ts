@@ -93,7 +93,7 @@ export class Engine {
     if (!this.#stopped) await this.start();
   }
 
-  /** As of the last pass: told at once, however busy the engine is; `undefined` before it has read what it needs. */
+  /** As of the last cycle: told at once, however busy the engine is; `undefined` before it has read what it needs. */
   get figures(): EngineFigures | undefined {
     return this.#figures;
   }

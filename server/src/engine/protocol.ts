@@ -61,7 +61,7 @@ export interface Questions {
   /** judges all that came so far; resolves when done */
   settle: { ask: null; answer: null };
   flowCounts: { ask: null; answer: FlowCount[] };
-  /** ends the pass that is under way, and begins no other */
+  /** ends the cycle that is under way, and begins no other */
   stop: { ask: null; answer: null };
 }
 

@@ -8,8 +8,8 @@ import type { DiskGuard } from './disk-guard';
 import type { Health, Look } from './health';
 import type { Recovery } from './recovery';
 
-/** No pass for so long: judging stands. */
-const PASS_OVERDUE_MS = 120_000;
+/** No evaluation cycle for so long: judging stands. */
+const CYCLE_OVERDUE_MS = 120_000;
 
 export interface Watched {
   intake: Intake;
@@ -52,8 +52,8 @@ export function watchParts(health: Health, { intake, engine, search, disk, recov
   health.watch('engine', () => {
     if (!engine.isReady)
       return { state: 'down', words: engine.lastDeath ? `It stopped (${engine.lastDeath}) and is starting again.` : 'It is reading what it needs.' };
-    const beganMs = engine.figures?.passBeganMs ?? 0;
-    if (beganMs > 0 && Date.now() - beganMs > PASS_OVERDUE_MS)
+    const beganMs = engine.figures?.cycleBeganMs ?? 0;
+    if (beganMs > 0 && Date.now() - beganMs > CYCLE_OVERDUE_MS)
       return {
         state: 'degraded',
         words: `Judging has been under way for ${Math.round((Date.now() - beganMs) / 1000)} s; what is shown is as of the last time it ended.`,

@@ -14,7 +14,7 @@ import { eachAttempt } from '../reading/each-attempt';
 import { lookAt, USUAL_FROM_MS } from '../reading/hosts';
 import type { AttemptQuestion } from '../state/questions';
 import { keptShare } from '../reading/kept-share';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** How far back a usual attempt is looked for, and how many whose traces are kept may lack their inner spans. */
 const USUAL_LOOK_MS = 6 * HOUR_MS;
@@ -22,20 +22,20 @@ const USUAL_TRIES = 16;
 const MOST_TRIES = 200;
 
 /** One attempt from its first span to the deepest store; null when it is not stored (any more). */
-export async function attemptPage(world: World, { traceId, spanId }: AttemptQuestion): Promise<AttemptPageShape | null> {
-  const trace = await loadTrace(world.database, traceId);
+export async function attemptPage(state: EngineState, { traceId, spanId }: AttemptQuestion): Promise<AttemptPageShape | null> {
+  const trace = await loadTrace(state.database, traceId);
   const attempt = trace.attempts.find((one) => one.spanId === spanId);
   if (!attempt) return null;
   const beganIn = beginOf(trace.spans, spanId);
-  const waterfall = layOut(withFlowNames(world, trace), beganIn);
-  const flow = world.names.flow(attempt.flow);
+  const waterfall = layOut(withFlowNames(state, trace), beganIn);
+  const flow = state.names.flow(attempt.flow);
   const startMs = attempt.startUs / 1000;
   const durationMs = attempt.durationUs / 1000;
-  const normal = world.history.normalAt(attempt.flow, startMs);
+  const normal = state.history.normalAt(attempt.flow, startMs);
   const { limitMs } = limitsAt(normal, attempt.site);
-  const [usual, lines] = await Promise.all([usualAttempt(world, attempt), linesIn(world, traceId, trace)]);
+  const [usual, lines] = await Promise.all([usualAttempt(state, attempt), linesIn(state, traceId, trace)]);
   const usualShares = new Map(usual?.waterfall.components.map(({ component, shareUs }) => [component, shareUs]));
-  const text = (dimension: Dimension) => world.names.text(attempt[dimension]);
+  const text = (dimension: Dimension) => state.names.text(attempt[dimension]);
   return {
     traceId,
     spanId,
@@ -52,7 +52,7 @@ export async function attemptPage(world: World, { traceId, spanId }: AttemptQues
     person: maskId(attempt.person),
     values: DIMENSIONS.map((dimension) => ({ dimension, value: text(dimension) })).filter(({ value }) => value !== ''),
     value: attempt.valueMinor === null ? null : attempt.valueMinor / 100,
-    currency: world.settings.file.currency,
+    currency: state.settings.file.currency,
     failures: waterfall.rows
       .filter(({ span }) => span.failed)
       .map(({ span, depth }) => ({ depth, detail: trace.details.get(span.spanId), span }))
@@ -79,7 +79,7 @@ export async function attemptPage(world: World, { traceId, spanId }: AttemptQues
     lines,
     others: trace.attempts
       .filter((one) => one !== attempt)
-      .map((one) => ({ spanId: one.spanId, name: world.names.flow(one.flow).name, durationMs: one.durationUs / 1000 })),
+      .map((one) => ({ spanId: one.spanId, name: state.names.flow(one.flow).name, durationMs: one.durationUs / 1000 })),
   };
 }
 
@@ -93,10 +93,10 @@ const stretchOf = ({ spans }: StoredTrace): Window => ({
   toMs: spans.reduce((to, { startUs, durationUs }) => Math.max(to, startUs + durationUs), 0) / 1000,
 });
 
-async function linesIn(world: World, traceId: string, trace: StoredTrace): Promise<LogLineShape[]> {
+async function linesIn(state: EngineState, traceId: string, trace: StoredTrace): Promise<LogLineShape[]> {
   const { fromMs, toMs } = stretchOf(trace);
   const components = [...new Set(trace.spans.map(({ component }) => component))];
-  const lines = await linesOfTrace(world.database, traceId, components, { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS }, MOST_LINES);
+  const lines = await linesOfTrace(state.database, traceId, components, { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS }, MOST_LINES);
   return lines.map((line) => lineShape(line, new Map()));
 }
 
@@ -104,24 +104,24 @@ async function linesIn(world: World, traceId: string, trace: StoredTrace): Promi
 const AROUND_MS = MINUTE_MS;
 
 /** What the hosts of an attempt did in its minutes; null when it is not stored. */
-export async function attemptHosts(world: World, { traceId, spanId }: AttemptQuestion): Promise<HostsShape | null> {
-  const trace = await loadTrace(world.database, traceId);
+export async function attemptHosts(state: EngineState, { traceId, spanId }: AttemptQuestion): Promise<HostsShape | null> {
+  const trace = await loadTrace(state.database, traceId);
   if (!trace.attempts.some((one) => one.spanId === spanId)) return null;
   const { fromMs, toMs } = stretchOf(trace);
   const now = { fromMs: fromMs - AROUND_MS, toMs: toMs + AROUND_MS };
   const own = trace.spans.filter(({ kind }) => kind !== SpanKind.CLIENT);
-  return lookAt(world, new Set(own.map(({ component }) => component)), new Set(own.map(({ host }) => host).filter(Boolean)), now, {
+  return lookAt(state, new Set(own.map(({ component }) => component)), new Set(own.map(({ host }) => host).filter(Boolean)), now, {
     fromMs: now.fromMs - USUAL_FROM_MS,
     toMs: now.fromMs,
   });
 }
 
 /** Entries are stored under their flow; on the screen they carry the name that people gave it. */
-function withFlowNames(world: World, { spans, attempts }: StoredTrace) {
+function withFlowNames(state: EngineState, { spans, attempts }: StoredTrace) {
   const flows = new Map(attempts.map((one) => [one.spanId, one.flow]));
   return spans.map((span) => {
     const flow = flows.get(span.spanId);
-    return flow === undefined ? span : { ...span, name: world.names.flow(flow).name };
+    return flow === undefined ? span : { ...span, name: state.names.flow(flow).name };
   });
 }
 
@@ -154,17 +154,17 @@ const isNearer = (a: { startMs: number; off: number }, b: { startMs: number; off
   a.off < b.off || (a.off === b.off && a.startMs > b.startMs);
 
 /** An attempt of the same flow, on time and as long as usual, of which the inner spans are kept. */
-async function usualAttempt(world: World, attempt: StoredAttempt) {
+async function usualAttempt(state: EngineState, attempt: StoredAttempt) {
   const startMs = attempt.startUs / 1000;
-  const normal = world.history.normalAt(attempt.flow, startMs);
+  const normal = state.history.normalAt(attempt.flow, startMs);
   const { expectedMs } = normal;
   if (expectedMs === undefined) return null;
   const window = { fromMs: startMs - USUAL_LOOK_MS, toMs: startMs };
-  const share = keptShare(world, window);
+  const share = keptShare(state, window);
   const most = Math.min(MOST_TRIES, Math.ceil(USUAL_TRIES / share));
   // The few nearest of tens of thousands: kept in order while going through, since sorting all would take longer than the rest.
   const near: { startMs: number; off: number }[] = [];
-  await eachAttempt(world, { flows: attempt.flow, window }, (rows, row) => {
+  await eachAttempt(state, { flows: attempt.flow, window }, (rows, row) => {
     if ((rows.flags[row] as number) & FAILED) return;
     const one = { startMs: rows.startMs[row] as number, off: Math.abs(Math.log((rows.durationMs[row] as number) / expectedMs)) };
     if (near.length >= most && !isNearer(one, near[near.length - 1] as typeof one)) return;
@@ -172,10 +172,10 @@ async function usualAttempt(world: World, attempt: StoredAttempt) {
     if (near.length > most) near.pop();
   });
   const starts = near.map((one) => Math.round(one.startMs * 1000));
-  const stored = await attemptsAt(world.database, attempt.flow, starts, share);
-  const withSpans = await tracesWithSpans(world.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  const stored = await attemptsAt(state.database, attempt.flow, starts, share);
+  const withSpans = await tracesWithSpans(state.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
   const found = stored.find(({ traceId }) => withSpans.has(traceId));
   if (!found) return null;
-  const trace = await loadTrace(world.database, found.traceId);
-  return { ...found, waterfall: layOut(withFlowNames(world, trace), beginOf(trace.spans, found.spanId)) };
+  const trace = await loadTrace(state.database, found.traceId);
+  return { ...found, waterfall: layOut(withFlowNames(state, trace), beginOf(trace.spans, found.spanId)) };
 }

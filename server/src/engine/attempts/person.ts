@@ -5,7 +5,7 @@ import { attemptsAt } from '../../store/attempts';
 import { walkedPart } from '../reading/each-attempt';
 import type { PersonQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 type Ids = Pick<PersonAttemptShape, 'traceId' | 'spanId' | 'failure'>;
 const NOT_KEPT: Ids = { traceId: '', spanId: '', failure: '' };
@@ -14,13 +14,13 @@ const MOST = 500;
 
 /** Everything that some persons did in a window, in order on one clock; the newest where it is more than fits. */
 export async function personAttempts(
-  world: World,
+  state: EngineState,
   { persons, window: asked }: PersonQuestion,
 ): Promise<{ fromMs: number; toMs: number; attempts: PersonAttemptShape[] }> {
-  const window = walkedPart(resolveWindow(world, asked));
+  const window = walkedPart(resolveWindow(state, asked));
   const wanted = new Set(persons);
   const found: Omit<PersonAttemptShape, keyof Ids>[] = [];
-  await world.hours.visit(window, undefined, (rows, from, to) => {
+  await state.hours.visit(window, undefined, (rows, from, to) => {
     for (let i = from; i < to; i++) {
       const startMs = rows.startMs[i] as number;
       // Page loads are told of as page views.
@@ -28,20 +28,20 @@ export async function personAttempts(
       const flow = rows.flow[i] as number;
       const flags = rows.flags[i] as number;
       found.push({
-        kind: world.names.flow(flow).kind,
+        kind: state.names.flow(flow).kind,
         atMs: startMs,
         durationMs: rows.durationMs[i] as number,
         flow,
-        name: world.names.flow(flow).name,
-        application: world.names.flow(flow).application,
-        outcome: outcomeOfRow(rows, i, world.history.normalAt(flow, startMs)),
-        expectedMs: world.history.normalAt(flow, startMs).expectedMs ?? null,
+        name: state.names.flow(flow).name,
+        application: state.names.flow(flow).application,
+        outcome: outcomeOfRow(rows, i, state.history.normalAt(flow, startMs)),
+        expectedMs: state.history.normalAt(flow, startMs).expectedMs ?? null,
         session: rows.session[i] as number,
         isProbe: (flags & (PROBE | BACKGROUND)) !== 0,
-        site: world.names.text(rows.site[i] as number),
-        region: world.names.text(rows.region[i] as number),
-        tier: world.names.text(rows.tier[i] as number),
-        version: world.names.text(rows.version[i] as number),
+        site: state.names.text(rows.site[i] as number),
+        region: state.names.text(rows.region[i] as number),
+        tier: state.names.text(rows.tier[i] as number),
+        version: state.names.text(rows.version[i] as number),
         value: Number.isNaN(rows.valueMinor[i]) ? null : (rows.valueMinor[i] as number) / 100,
       });
     }
@@ -52,7 +52,7 @@ export async function personAttempts(
   for (const { flow, atMs } of newest) starts.set(flow, [...(starts.get(flow) ?? []), Math.round(atMs * 1000)]);
   const ids = new Map<string, Ids>();
   for (const [flow, moments] of starts)
-    for (const { traceId, spanId, startMs, failure } of await attemptsAt(world.database, flow, moments))
+    for (const { traceId, spanId, startMs, failure } of await attemptsAt(state.database, flow, moments))
       ids.set(keyOf(flow, startMs), { traceId, spanId, failure });
   return { ...window, attempts: inSessions(newest.map((one) => ({ ...one, ...(ids.get(keyOf(one.flow, one.atMs)) ?? NOT_KEPT) }))) };
 }

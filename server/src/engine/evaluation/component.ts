@@ -1,19 +1,19 @@
 import { percent, type OriginCandidate, type StoredIncident } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { originOf } from '../reading/origin';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** A candidate below this score is no ground for choosing a team. */
 const LEAST_SCORE = 0.3;
 
 /** The component that an incident comes from, as far as its traces tell: it decides who is asked first. */
-export async function findComponent(world: World, incident: StoredIncident): Promise<StoredIncident['component']> {
+export async function findComponent(state: EngineState, incident: StoredIncident): Promise<StoredIncident['component']> {
   const root = incident.parts.find((part) => part.signal !== 'missing');
-  return root ? componentOf(world, root) : null;
+  return root ? componentOf(state, root) : null;
 }
 
-export async function componentOf(world: World, root: Deviation): Promise<StoredIncident['component']> {
-  const origin = await originOf(world, root);
+export async function componentOf(state: EngineState, root: Deviation): Promise<StoredIncident['component']> {
+  const origin = await originOf(state, root);
   const [first] = origin?.candidates ?? [];
   if (!origin || !first || first.score < LEAST_SCORE) return null;
   return { name: first.component, words: originWords(first, root.signal, origin.bad), share: first.score };

@@ -55,7 +55,7 @@ test('one attempt of a month ago keeps nobody waiting: what is live is judged at
     await sendAll(server, [testSpan(900_001, NOW - 33 * DAY_MS, 10)]);
     await sendAll(server, [testSpan(900_002, Date.now() - 1_000, 10)]);
     const begun = Date.now();
-    // Within a few passes, whatever else is due.
+    // Within a few cycles, whatever else is due.
     for (;;) {
       const { judgedMs, dueFromMs } = server.engine.figures ?? { judgedMs: 0, dueFromMs: undefined };
       if (judgedMs >= floorTo(Date.now() - 8_000, MINUTE_MS) && dueFromMs !== undefined) break;

@@ -16,7 +16,7 @@ import { sampleShapes } from '../reading/samples';
 import { seriesOf } from '../reading/series';
 import { comparedWindow, resolveWindow } from '../reading/windows';
 import { flowStatements } from '../reading/statements';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const STEPS = 48;
 /** So much before the window is drawn as context. */
@@ -26,18 +26,18 @@ const SLOWEST = 8;
 const ODD_ERRORS = 4;
 const LEAST_ODDNESS = 0.08;
 
-export async function flowPage(world: World, question: FlowQuestion): Promise<FlowPageShape | null> {
-  if (!world.names.has(question.id)) return null;
-  const asked = resolveWindow(world, question.window);
+export async function flowPage(state: EngineState, question: FlowQuestion): Promise<FlowPageShape | null> {
+  if (!state.names.has(question.id)) return null;
+  const asked = resolveWindow(state, question.window);
   // Single attempts of more than a day are not walked: the last day of a long window is.
   const window = walkedPart(asked);
   const focus: Focus = { ...question.focus, flow: question.id };
-  const { row, sums: ofAll } = await flowRow(world, question.id, window, question.against, focus.values);
+  const { row, sums: ofAll } = await flowRow(state, question.id, window, question.against, focus.values);
   // Narrowed to another application, nothing of this flow is left.
-  const sums = flowsIn(world, focus)?.has(question.id) ? ofAll : undefined;
-  const flow = world.names.flow(question.id);
-  const normal = world.history.normalAt(question.id, window.toMs - 1);
-  const compared = comparedWindow(world, window, question.against, flow.application);
+  const sums = flowsIn(state, focus)?.has(question.id) ? ofAll : undefined;
+  const flow = state.names.flow(question.id);
+  const normal = state.history.normalAt(question.id, window.toMs - 1);
+  const compared = comparedWindow(state, window, question.against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
   const limitMs = normal.limitMs;
   const targetOf = (targetMs: number | undefined) => (sums && targetMs !== undefined ? formatApdex(apdexOf(sums.durations, sums.failed, targetMs)) : null);
@@ -46,7 +46,7 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
     isCut: window !== asked,
     row,
     key: flowKey(flow.application, flow.technicalName),
-    team: proposeTeam(world.settings.file.ownership, { application: flow.application, flow: flow.name }) ?? null,
+    team: proposeTeam(state.settings.file.ownership, { application: flow.application, flow: flow.name }) ?? null,
     normal: {
       basis: normal.basis,
       samples: normal.samples,
@@ -59,42 +59,42 @@ export async function flowPage(world: World, question: FlowQuestion): Promise<Fl
       lateShare: normal.lateShare,
       failedShare: normal.failedShare,
       sites: [...normal.sites]
-        .map(([site, { limitMs: siteMs, lateShare }]) => ({ site: world.names.text(site), limitMs: siteMs as number, lateShare }))
+        .map(([site, { limitMs: siteMs, lateShare }]) => ({ site: state.names.text(site), limitMs: siteMs as number, lateShare }))
         .sort((a, b) => a.site.localeCompare(b.site)),
     },
-    sites: [...new Set([...world.names.valuesOf('site'), ...Object.keys(flow.siteLimitsMs)])],
+    sites: [...new Set([...state.names.valuesOf('site'), ...Object.keys(flow.siteLimitsMs)])],
     ownersSiteLimits: Object.entries(flow.siteLimitsMs).map(([site, siteMs]) => ({ site, limitMs: siteMs })),
-    statements: await flowStatements(world, question.id, window, focus),
+    statements: await flowStatements(state, question.id, window, focus),
     apdexAtOwners: targetOf(flow.limitMs),
     apdexAtLearned: targetOf(normal.learnedLimitMs),
-    outcomes: await outcomesOverTime(world, question.id, window, focus),
+    outcomes: await outcomesOverTime(state, question.id, window, focus),
     bands: sums ? bandsOf(sums.durations, sums.failed, limitMs) : [],
     charts: (['duration', 'failures', 'attempts'] as const).map((name) => ({
       name,
       flow: flow.name,
-      series: seriesOf(world, question.id, name, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }, shiftMs),
+      series: seriesOf(state, question.id, name, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }, shiftMs),
       comparedWith: compared?.words ?? null,
     })),
-    marks: marksOf(world, flow.application, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }),
-    sides: await sidesOf(world, question.id, window, focus),
-    slowest: await slowestOf(world, question.id, window, focus),
-    incidents: world.register
+    marks: marksOf(state, flow.application, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }),
+    sides: await sidesOf(state, question.id, window, focus),
+    slowest: await slowestOf(state, question.id, window, focus),
+    incidents: state.register
       .within(window)
       .filter((incident) => incident.parts.some((part) => part.flow === question.id))
       .map((incident) => ({ id: incident.id, onsetMs: incident.onsetMs, endMs: incident.endMs, inTroubleNow: incident.active })),
-    changes: world.settings.changesOf(flowKey(flow.application, flow.technicalName)).map(({ id, atMs, fromMs, who, value, undoes }) => ({
+    changes: state.settings.changesOf(flowKey(flow.application, flow.technicalName)).map(({ id, atMs, fromMs, who, value, undoes }) => ({
       id, atMs, fromMs, who, words: JSON.stringify(value), undoes,
     })), // prettier-ignore
   };
 }
 
 /** What became of the attempts, in steps over the window. */
-async function outcomesOverTime(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['outcomes']> {
+async function outcomesOverTime(state: EngineState, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['outcomes']> {
   const { startMs, stepMs, n } = stepsOf(window, STEPS);
   const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
-  await eachAttempt(world, { flows: flow, window, conditions: conditionsOf(world, focus) }, (rows, i) => {
+  await eachAttempt(state, { flows: flow, window, conditions: conditionsOf(state, focus) }, (rows, i) => {
     const atMs = rows.startMs[i] as number;
-    const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, atMs));
+    const outcome = outcomeOfRow(rows, i, state.history.normalAt(flow, atMs));
     const step = Math.floor((atMs - startMs) / stepMs);
     counts[outcome][step] = (counts[outcome][step] as number) + 1;
   });
@@ -121,12 +121,12 @@ interface SideCounts {
 }
 
 /** Hosts, sites, versions … side by side on one scale: mean ridit against all of the flow, the odd one marked. */
-async function sidesOf(world: World, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['sides']> {
+async function sidesOf(state: EngineState, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['sides']> {
   const all = createHistogram();
   const values = new Map<Dimension, Map<number, SideCounts>>(DIMENSIONS.map((one) => [one, new Map()]));
-  await eachAttempt(world, { flows: flow, window, conditions: conditionsOf(world, focus) }, (rows, i) => {
+  await eachAttempt(state, { flows: flow, window, conditions: conditionsOf(state, focus) }, (rows, i) => {
     const durationMs = rows.durationMs[i] as number;
-    const outcome = outcomeOfRow(rows, i, world.history.normalAt(flow, rows.startMs[i] as number));
+    const outcome = outcomeOfRow(rows, i, state.history.normalAt(flow, rows.startMs[i] as number));
     const isFailed = outcome === 'failed';
     if (!isFailed) recordInPlace(all, durationMs);
     for (const dimension of DIMENSIONS) {
@@ -145,7 +145,7 @@ async function sidesOf(world: World, flow: number, window: Window, focus: Focus)
       const ridit = meanRidit(all, side.durations);
       const off = ridit ? ridit.mean - 0.5 : 0;
       return {
-        value: world.names.text(value),
+        value: state.names.text(value),
         attempts: side.attempts,
         badShare: side.bad / side.attempts,
         medianMs: histogramQuantile(side.durations, 0.5) ?? null,
@@ -159,8 +159,8 @@ async function sidesOf(world: World, flow: number, window: Window, focus: Focus)
   }).filter(({ sides }) => sides.length > 0);
 }
 
-async function slowestOf(world: World, flow: number, window: Window, focus: Focus): Promise<SampleShape[]> {
+async function slowestOf(state: EngineState, flow: number, window: Window, focus: Focus): Promise<SampleShape[]> {
   const question = { flow, window, onlyLate: false, focus };
-  const slow = await sampleShapes(world, { ...question, failures: false, most: SLOWEST });
-  return [...slow, ...(await sampleShapes(world, { ...question, failures: true, most: SLOWEST / 2 }))];
+  const slow = await sampleShapes(state, { ...question, failures: false, most: SLOWEST });
+  return [...slow, ...(await sampleShapes(state, { ...question, failures: true, most: SLOWEST / 2 }))];
 }

@@ -7,18 +7,18 @@ import { sliceOf } from '../reading/focus';
 import { hopShape } from '../reading/hops';
 import type { FieldQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** So many traces tell who calls whom. */
 const SAMPLE = 200;
 
 /** The components that a flow goes through, with volume, time and failures on each hop; null when there is no such flow. */
-export async function flowPath(world: World, { id, window: asked, focus }: FieldQuestion): Promise<PathShape | null> {
-  if (!world.names.has(id)) return null;
-  const window = resolveWindow(world, asked);
-  const holds = sliceOf(world, focus);
-  const sample = await fairSample(world, id, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
-  const paths = await loadPaths(world.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
+export async function flowPath(state: EngineState, { id, window: asked, focus }: FieldQuestion): Promise<PathShape | null> {
+  if (!state.names.has(id)) return null;
+  const window = resolveWindow(state, asked);
+  const holds = sliceOf(state, focus);
+  const sample = await fairSample(state, id, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
+  const paths = await loadPaths(state.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
   const traces = [...paths.values()].filter((spans) => spans.length > 1);
   const told = sample.flatMap(({ traceId, spanId, startMs }) => {
     const spans = paths.get(traceId) ?? [];

@@ -13,7 +13,7 @@ import { flowSums } from '../reading/flow-sums';
 import { freshness } from '../state/freshness';
 import { sparkOf } from '../reading/series';
 import { comparedWindow, resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 import { remainingIn } from '../reading/remaining';
 import type { FlowSums } from '../reading/sum-rows';
 
@@ -34,62 +34,62 @@ interface Figures {
 /** Pages stand with People, business events with the money. */
 const isWork = (kind: AttemptKind): boolean => kind === 'work' || kind === 'background';
 
-async function figuresOf(world: World, window: Window, against: Against, focus: Focus): Promise<Figures> {
-  const sums = await sumsOf(world, window, focus);
-  const compared = comparedWindow(world, window, against, focus.application);
+async function figuresOf(state: EngineState, window: Window, against: Against, focus: Focus): Promise<Figures> {
+  const sums = await sumsOf(state, window, focus);
+  const compared = comparedWindow(state, window, against, focus.application);
   return {
     window,
     sums,
-    before: compared && (await sumsOf(world, compared.window, focus)),
+    before: compared && (await sumsOf(state, compared.window, focus)),
     comparedWith: compared?.words ?? null,
-    totalMs: sum([...sums].map(([flow, one]) => (isWork(world.names.kindOf(flow)) ? one.totalMs : 0))),
-    levels: levelsIn(world, window),
+    totalMs: sum([...sums].map(([flow, one]) => (isWork(state.names.kindOf(flow)) ? one.totalMs : 0))),
+    levels: levelsIn(state, window),
   };
 }
 
-export async function flowTable(world: World, question: FlowsQuestion): Promise<FlowTableShape> {
+export async function flowTable(state: EngineState, question: FlowsQuestion): Promise<FlowTableShape> {
   const { focus } = question;
-  const window = resolveWindow(world, question.window);
-  const figures = await figuresOf(world, window, question.against, focus);
-  const rows = world.names.flows
+  const window = resolveWindow(state, question.window);
+  const figures = await figuresOf(state, window, question.against, focus);
+  const rows = state.names.flows
     .filter(
       (flow) =>
         (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined ? isWork(flow.kind) : flow.id === focus.flow),
     )
-    .map((flow) => rowOf(world, flow.id, figures))
+    .map((flow) => rowOf(state, flow.id, figures))
     .filter((row) => focus.team === undefined || row.team === focus.team);
   return {
     window,
     rows,
     attempts: sum(rows.map((row) => row.attempts)),
     comparedWith: figures.comparedWith,
-    remaining: await remainingIn(world, window, focus),
-    applications: world.names.applications,
-    freshness: freshness(world),
+    remaining: await remainingIn(state, window, focus),
+    applications: state.names.applications,
+    freshness: freshness(state),
   };
 }
 
 /** One row of the table, and the sums that it was made from. */
 export async function flowRow(
-  world: World,
+  state: EngineState,
   id: number,
   window: Window,
   against: Against,
   values: Focus['values'],
 ): Promise<{ row: FlowRowShape; sums: Sums | undefined }> {
-  const figures = await figuresOf(world, window, against, { values });
-  return { row: rowOf(world, id, figures), sums: figures.sums.get(id) };
+  const figures = await figuresOf(state, window, against, { values });
+  return { row: rowOf(state, id, figures), sums: figures.sums.get(id) };
 }
 
-const sumsOf = async (world: World, window: Window, focus: Focus): Promise<ReadonlyMap<number, Sums>> =>
-  sliceOf(world, focus) || window.toMs - window.fromMs <= LONGEST_SCAN_MS ? flowSums(world, window, focus) : rolledSums(world, window);
+const sumsOf = async (state: EngineState, window: Window, focus: Focus): Promise<ReadonlyMap<number, Sums>> =>
+  sliceOf(state, focus) || window.toMs - window.fromMs <= LONGEST_SCAN_MS ? flowSums(state, window, focus) : rolledSums(state, window);
 
-function rolledSums(world: World, window: Window): Map<number, Sums> {
+function rolledSums(state: EngineState, window: Window): Map<number, Sums> {
   const result = new Map<number, Sums>();
-  for (const flow of world.history.flows) {
+  for (const flow of state.history.flows) {
     const sums: Sums = { attempts: 0, failed: 0, durations: createHistogram(), totalMs: 0, maxMs: null, people: null, hurt: null };
     for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
-      const bucket = world.history.bucket(flow, at);
+      const bucket = state.history.bucket(flow, at);
       if (!bucket) continue;
       sums.attempts += bucket.attempts;
       sums.failed += bucket.failed;
@@ -101,12 +101,12 @@ function rolledSums(world: World, window: Window): Map<number, Sums> {
   return result;
 }
 
-function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figures): FlowRowShape {
+function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: Figures): FlowRowShape {
   const sums = figures.sums.get(id);
   const before = figures.before?.get(id);
   const level = figures.levels.get(id);
-  const flow = world.names.flow(id);
-  const { limitMs, limitBy } = world.history.normalAt(id, window.toMs - 1);
+  const flow = state.names.flow(id);
+  const { limitMs, limitBy } = state.history.normalAt(id, window.toMs - 1);
   // The owner's limit is the target; without one the learned limit stands for it.
   const apdex = sums && limitMs !== undefined ? apdexOf(sums.durations, sums.failed, limitMs) : undefined;
   const q = (p: number) => (sums ? (histogramQuantile(sums.durations, p) ?? null) : null);
@@ -116,7 +116,7 @@ function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figure
     technicalName: flow.technicalName,
     application: flow.application,
     kind: flow.kind,
-    team: proposeTeam(world.settings.file.ownership, { application: flow.application, flow: flow.name })?.team ?? null,
+    team: proposeTeam(state.settings.file.ownership, { application: flow.application, flow: flow.name })?.team ?? null,
     level: sums ? (level ?? 'calm') : 'noData',
     attempts: sums?.attempts ?? 0,
     perMinute: (sums?.attempts ?? 0) / ((window.toMs - window.fromMs) / MINUTE_MS),
@@ -136,6 +136,6 @@ function rowOf(world: World, id: number, { window, totalMs, ...figures }: Figure
     before: before
       ? { attempts: before.attempts, medianMs: histogramQuantile(before.durations, 0.5) ?? null, failedShare: before.failed / before.attempts }
       : null,
-    spark: sparkOf(world, id, 'duration', window),
+    spark: sparkOf(state, id, 'duration', window),
   };
 }

@@ -14,7 +14,7 @@ import { type Deviation } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 import { sharedWindow } from './bills';
 import type { Judged } from './judged';
 
@@ -30,10 +30,10 @@ export interface Description {
 }
 
 /** The headline of an incident in a window. */
-export function describeIncident(world: World, incident: StoredIncident, window: Window, bill: HarmBill, rows: AttemptColumns): Description {
+export function describeIncident(state: EngineState, incident: StoredIncident, window: Window, bill: HarmBill, rows: AttemptColumns): Description {
   const root = rootOf(incident);
-  const flow = world.names.flow(root.flow);
-  const normalAt = (id: number, timeMs: number) => world.history.normalAt(id, timeMs);
+  const flow = state.names.flow(root.flow);
+  const normalAt = (id: number, timeMs: number) => state.history.normalAt(id, timeMs);
   const bites =
     root.signal === 'missing' ? [] : whereItBites({ rows, flows: new Set([root.flow]), window, normalAt, onlyFailed: root.signal === 'failing' }).segments;
   // A version or a host names a place in the machinery; people are told apart by what they are.
@@ -45,27 +45,27 @@ export function describeIncident(world: World, incident: StoredIncident, window:
     flow: flow.name,
     application: flow.application,
     isPage: flow.kind === 'page',
-    wholeApplication: isWholeApplication(world, incident),
-    slowness: slowness(world, root.flow, window),
+    wholeApplication: isWholeApplication(state, incident),
+    slowness: slowness(state, root.flow, window),
     badShare: attempts > 0 ? (root.signal === 'failing' ? bill.outcomes.failed : attempts - bill.outcomes.onTime) / attempts : 0,
     usualShare: root.signal === 'failing' ? normal.failedShare : normal.lateShare,
-    volumeShare: root.signal === 'missing' ? volumeShare(world, incident, rows) : 1,
-    ...(alone && { only: { dimension: alone.dimension, value: world.names.text(alone.value) } }),
+    volumeShare: root.signal === 'missing' ? volumeShare(state, incident, rows) : 1,
+    ...(alone && { only: { dimension: alone.dimension, value: state.names.text(alone.value) } }),
   };
   return { title: incidentTitle(facts) };
 }
 
 /** An outage in which every flow of the application that usually has attempts at that time is missing them. */
-export function isWholeApplication(world: World, incident: StoredIncident): boolean {
+export function isWholeApplication(state: EngineState, incident: StoredIncident): boolean {
   if (incident.parts.some((part) => part.signal !== 'missing')) return false;
   const missing = new Set(incident.parts.map((part) => part.flow));
-  const application = world.names.flow(rootOf(incident).flow).application;
-  const others = world.names.flows.filter((flow) => flow.application === application && flow.kind === 'work' && !missing.has(flow.id));
-  return others.every((flow) => expectedIn(world, flow.id, outageStretch(incident.parts)) < FEWEST_EXPECTED);
+  const application = state.names.flow(rootOf(incident).flow).application;
+  const others = state.names.flows.filter((flow) => flow.application === application && flow.kind === 'work' && !missing.has(flow.id));
+  return others.every((flow) => expectedIn(state, flow.id, outageStretch(incident.parts)) < FEWEST_EXPECTED);
 }
 
 /** Attempts that a flow usually has in a window. */
-function expectedIn({ history }: World, flow: number, window: Window): number {
+function expectedIn({ history }: EngineState, flow: number, window: Window): number {
   return expectedAttempts(flow, window, { normalAt: (id, timeMs) => history.normalAt(id, timeMs), shareOfFlow: () => 1 }).mean;
 }
 
@@ -75,10 +75,10 @@ function withoutEdges({ fromMs, toMs }: Window): Window {
 }
 
 /** Share of the expected attempts that still came to the root flow while the outage lasted. */
-function volumeShare(world: World, incident: StoredIncident, rows: AttemptColumns): number {
+function volumeShare(state: EngineState, incident: StoredIncident, rows: AttemptColumns): number {
   const { flow } = rootOf(incident);
   const stretch = withoutEdges(outageStretch(incident.parts));
-  const expected = expectedIn(world, flow, stretch);
+  const expected = expectedIn(state, flow, stretch);
   let came = 0;
   for (let i = 0; i < rows.n; i++) {
     const startMs = rows.startMs[i] as number;
@@ -87,15 +87,15 @@ function volumeShare(world: World, incident: StoredIncident, rows: AttemptColumn
   return expected > 0 ? came / expected : 1;
 }
 
-function slowness(world: World, flow: number, window: Window): number {
+function slowness(state: EngineState, flow: number, window: Window): number {
   const durations = createHistogram();
   let expected = 0;
   let n = 0;
   for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
-    const bucket = world.history.bucket(flow, at);
+    const bucket = state.history.bucket(flow, at);
     if (!bucket) continue;
     addEncodedInPlace(durations, bucket.durations);
-    const usual = world.history.normalAt(flow, at).expectedMs;
+    const usual = state.history.normalAt(flow, at).expectedMs;
     if (usual === undefined) continue;
     expected += usual * bucket.attempts;
     n += bucket.attempts;
@@ -106,20 +106,20 @@ function slowness(world: World, flow: number, window: Window): number {
 
 const ENOUGH_ROWS = 10_000;
 
-export async function describe(world: World, { incident, bill }: Pick<Judged, 'incident' | 'bill'>, window: Window): Promise<Description> {
+export async function describe(state: EngineState, { incident, bill }: Pick<Judged, 'incident' | 'bill'>, window: Window): Promise<Description> {
   const shared = sharedWindow(incident, window);
   const { flow } = rootOf(incident);
   // For a headline a part of many attempts is enough: every so manieth.
-  const attempts = attemptsIn(world, flow, shared);
+  const attempts = attemptsIn(state, flow, shared);
   const every = Math.max(1, Math.floor(attempts / ENOUGH_ROWS));
   const isWanted = every === 1 || rootOf(incident).signal === 'missing' ? undefined : (_rows: AttemptColumns, row: number) => row % every === 0;
-  const rows = await world.hours.rows(shared, new Set([flow]), isWanted);
-  return describeIncident(world, incident, shared, bill, rows);
+  const rows = await state.hours.rows(shared, new Set([flow]), isWanted);
+  return describeIncident(state, incident, shared, bill, rows);
 }
 
 /** Attempts of a flow in a window, from its roll-ups. */
-function attemptsIn(world: World, flow: number, window: Window): number {
+function attemptsIn(state: EngineState, flow: number, window: Window): number {
   let attempts = 0;
-  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) attempts += world.history.bucket(flow, at)?.attempts ?? 0;
+  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) attempts += state.history.bucket(flow, at)?.attempts ?? 0;
   return attempts;
 }

@@ -4,7 +4,7 @@ import { billOf } from './bills';
 import { NO_FOCUS, sliceKey } from '../reading/focus';
 import { type Focus } from '../state/questions';
 import { PerVersion } from '../state/per-version';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 export interface Judged {
   id: number;
@@ -23,10 +23,10 @@ export const isSetAside = ({ setAside }: StoredIncident, window: Window): boolea
 const judgedBefore = new PerVersion<Judged[]>(80);
 
 /** @param ratesAtMs rates as they were set then; Infinity: as they are today */
-export const judgedIn = (world: World, window: Window, ratesAtMs: number, focus: Focus = NO_FOCUS): Promise<Judged[]> =>
-  judgedBefore.get(world, `${window.fromMs}-${window.toMs}-${ratesAtMs}-${sliceKey(focus)}`, () =>
+export const judgedIn = (state: EngineState, window: Window, ratesAtMs: number, focus: Focus = NO_FOCUS): Promise<Judged[]> =>
+  judgedBefore.get(state, `${window.fromMs}-${window.toMs}-${ratesAtMs}-${sliceKey(focus)}`, () =>
     Promise.all(
-      world.register.within(window).map(async (incident) => ({ id: incident.id, incident, bill: await billOf(world, incident, window, focus, ratesAtMs) })),
+      state.register.within(window).map(async (incident) => ({ id: incident.id, incident, bill: await billOf(state, incident, window, focus, ratesAtMs) })),
     ),
   );
 

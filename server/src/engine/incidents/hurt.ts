@@ -3,7 +3,7 @@ import { itemsOf } from '../../store/attempts';
 import { contextOf, sharedWindow, windowOf } from '../harm/bills';
 import type { HurtQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** The people whom an incident hurt, as numbers: who may see whom is decided where names are put to them. */
 export interface Hurt {
@@ -25,16 +25,16 @@ type Gathering = (typeof GATHERINGS)[number];
 const MOST_VALUES = 4;
 
 /** null when there is no such incident. */
-export async function hurt(world: World, { id, window: asked, focus }: HurtQuestion): Promise<Hurt | null> {
-  const incident = world.register.get(id);
+export async function hurt(state: EngineState, { id, window: asked, focus }: HurtQuestion): Promise<Hurt | null> {
+  const incident = state.register.get(id);
   if (!incident || incident.withdrawn) return null;
-  const window = windowOf(incident, resolveWindow(world, asked));
-  const people = hurtPeople(incident.parts, window, await contextOf(world, incident, window, focus, window.toMs));
-  const text = (number: number) => world.names.text(number);
+  const window = windowOf(incident, resolveWindow(state, asked));
+  const people = hurtPeople(incident.parts, window, await contextOf(state, incident, window, focus, window.toMs));
+  const text = (number: number) => state.names.text(number);
   const shared = sharedWindow(incident, window);
-  const items = await itemsOf(world.database, incident.parts.map(({ flow }) => flow), people.map(({ person }) => person), shared, MOST_VALUES); // prettier-ignore
+  const items = await itemsOf(state.database, incident.parts.map(({ flow }) => flow), people.map(({ person }) => person), shared, MOST_VALUES); // prettier-ignore
   return {
-    currency: world.settings.file.currency,
+    currency: state.settings.file.currency,
     window: shared,
     people: people.map(({ tier, site, region, promotion, flow, ...person }) => ({
       ...person,
@@ -42,7 +42,7 @@ export async function hurt(world: World, { id, window: asked, focus }: HurtQuest
       site: text(site),
       region: text(region),
       promotion: text(promotion),
-      flow: world.names.flow(flow).name,
+      flow: state.names.flow(flow).name,
     })),
     concentration: [
       ...GATHERINGS.map((dimension) => ({

@@ -18,32 +18,32 @@ import { remainingIn } from '../reading/remaining';
 import { measureOf, seriesOf } from '../reading/series';
 import { isActiveAtEnd, trendOf } from '../harm/trend';
 import { comparedWindow, resolveWindow, ratesAt } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 import { marksOf } from '../reading/marks';
 
 const CHART_LEAD_MS = 60 * MINUTE_MS;
 const SAMPLES = 3;
 const NEARBY_MS = 30 * MINUTE_MS;
 
-export async function incidentPage(world: World, question: IncidentQuestion): Promise<IncidentShape | null> {
-  const incident = world.register.get(question.id);
+export async function incidentPage(state: EngineState, question: IncidentQuestion): Promise<IncidentShape | null> {
+  const incident = state.register.get(question.id);
   if (!incident || incident.withdrawn) return null;
   const { focus } = question;
-  const window = windowOf(incident, resolveWindow(world, question.window));
+  const window = windowOf(incident, resolveWindow(state, question.window));
   const atMs = ratesAt(question, window);
-  const judged = await judgedIn(world, window, atMs, focus);
-  const bill = judged.find(({ id }) => id === incident.id)?.bill ?? (await billOf(world, incident, window, focus, atMs));
+  const judged = await judgedIn(state, window, atMs, focus);
+  const bill = judged.find(({ id }) => id === incident.id)?.bill ?? (await billOf(state, incident, window, focus, atMs));
   const ranked = rankedOf(judged, window, 'harm');
   const place = ranked.findIndex(({ id }) => id === incident.id);
   const stability = rankStability(ranked).get(incident.id);
   const root = rootOf(incident);
-  const flow = world.names.flow(root.flow);
+  const flow = state.names.flow(root.flow);
   const perHour = harmPerHour(bill, window);
-  const trend = await trendOf(world, incident, window, focus, atMs);
+  const trend = await trendOf(state, incident, window, focus, atMs);
   const titleOf = async (one: StoredIncident) =>
-    (await describe(world, { incident: one, bill: judged.find(({ id }) => id === one.id)?.bill ?? bill }, window)).title;
+    (await describe(state, { incident: one, bill: judged.find(({ id }) => id === one.id)?.bill ?? bill }, window)).title;
   const shared = sharedWindow(incident, window);
-  const joined = world.register.joinedInto(incident.id);
+  const joined = state.register.joinedInto(incident.id);
   return {
     id: incident.id,
     window,
@@ -65,8 +65,8 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
     endMs: incident.endMs,
     activeAtEnd: isActiveAtEnd(incident, window),
     inTroubleNow: incident.active,
-    currency: world.settings.file.currency,
-    parts: incident.parts.map((part) => partOf(world, part, shared)),
+    currency: state.settings.file.currency,
+    parts: incident.parts.map((part) => partOf(state, part, shared)),
     bill: bill.lines,
     penalties: bill.penalties,
     harm: bill.harm,
@@ -78,33 +78,33 @@ export async function incidentPage(world: World, question: IncidentQuestion): Pr
     people: bill.people,
     keyPeople: bill.keyPeople,
     outcomes: bill.outcomes,
-    charts: chartsOf(world, incident, window, question),
-    marks: marksOf(world, flow.application, { fromMs: incident.onsetMs - CHART_LEAD_MS, toMs: window.toMs }),
-    bites: await bitesOf(world, incident, shared, focus),
+    charts: chartsOf(state, incident, window, question),
+    marks: marksOf(state, flow.application, { fromMs: incident.onsetMs - CHART_LEAD_MS, toMs: window.toMs }),
+    bites: await bitesOf(state, incident, shared, focus),
     samples:
       root.signal === 'missing'
         ? []
-        : await sampleShapes(world, { flow: root.flow, window: shared, failures: root.signal === 'failing', onlyLate: true, most: SAMPLES, focus }),
+        : await sampleShapes(state, { flow: root.flow, window: shared, failures: root.signal === 'failing', onlyLate: true, most: SAMPLES, focus }),
     component: incident.component && { name: incident.component.name, words: incident.component.words },
-    origin: await originShape(world, root, shared),
-    proposedTeam: proposalFor(world, incident) ?? null,
-    teams: world.settings.file.teams,
-    remaining: await remainingIn(world, shared, { ...focus, flow: root.flow }),
+    origin: await originShape(state, root, shared),
+    proposedTeam: proposalFor(state, incident) ?? null,
+    teams: state.settings.file.teams,
+    remaining: await remainingIn(state, shared, { ...focus, flow: root.flow }),
     setAside: incident.setAside,
     joined: await Promise.all(joined.map(async (one) => ({ id: one.id, title: await titleOf(one) }))),
     nearby: await Promise.all(
-      world.register
+      state.register
         .within({ fromMs: incident.onsetMs - NEARBY_MS, toMs: incident.endMs + NEARBY_MS })
         .filter((one) => one.id !== incident.id)
         .map(async (one) => ({ id: one.id, title: await titleOf(one) })),
     ),
-    decisions: await decisionsOf(world.database, incident.id),
+    decisions: await decisionsOf(state.database, incident.id),
   };
 }
 
-function partOf(world: World, part: StoredIncident['parts'][number], shared: Window): PartShape {
-  const flow = world.names.flow(part.flow);
-  const normal = world.history.normalAt(part.flow, Math.max(part.onsetMs, shared.fromMs));
+function partOf(state: EngineState, part: StoredIncident['parts'][number], shared: Window): PartShape {
+  const flow = state.names.flow(part.flow);
+  const normal = state.history.normalAt(part.flow, Math.max(part.onsetMs, shared.fromMs));
   return {
     flowId: part.flow,
     flow: flow.name,
@@ -122,10 +122,10 @@ function partOf(world: World, part: StoredIncident['parts'][number], shared: Win
   };
 }
 
-function chartsOf(world: World, incident: StoredIncident, window: Window, { against }: IncidentQuestion): IncidentShape['charts'] {
+function chartsOf(state: EngineState, incident: StoredIncident, window: Window, { against }: IncidentQuestion): IncidentShape['charts'] {
   const root = rootOf(incident);
-  const flow = world.names.flow(root.flow);
-  const compared = comparedWindow(world, window, against, flow.application);
+  const flow = state.names.flow(root.flow);
+  const compared = comparedWindow(state, window, against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
   const chartWindow = { fromMs: Math.min(window.fromMs, incident.onsetMs - CHART_LEAD_MS), toMs: window.toMs };
   const order = ['duration', 'failures', 'attempts'] as const;
@@ -133,37 +133,37 @@ function chartsOf(world: World, incident: StoredIncident, window: Window, { agai
   const charts: IncidentShape['charts'] = [first, ...order.filter((name) => name !== first)].map((name) => ({
     name,
     flow: flow.name,
-    series: seriesOf(world, root.flow, name, chartWindow, shiftMs),
+    series: seriesOf(state, root.flow, name, chartWindow, shiftMs),
     comparedWith: compared?.words ?? null,
   }));
   const missing = incident.parts.find((part) => part.signal === 'missing' && part.flow !== root.flow);
   if (missing)
     charts.push({
       name: 'attempts',
-      flow: world.names.flow(missing.flow).name,
-      series: seriesOf(world, missing.flow, 'attempts', chartWindow, shiftMs),
+      flow: state.names.flow(missing.flow).name,
+      series: seriesOf(state, missing.flow, 'attempts', chartWindow, shiftMs),
       comparedWith: compared?.words ?? null,
     });
   return charts;
 }
 
-async function bitesOf(world: World, incident: StoredIncident, shared: Window, focus: Focus): Promise<BitesShape> {
+async function bitesOf(state: EngineState, incident: StoredIncident, shared: Window, focus: Focus): Promise<BitesShape> {
   const root = rootOf(incident);
   if (root.signal === 'missing') return { segments: [], spared: [], ruledOut: [], bad: 0, all: 0 };
   const bites = whereItBites({
-    rows: await world.hours.rows(shared, new Set([root.flow]), sliceOf(world, focus)),
+    rows: await state.hours.rows(shared, new Set([root.flow]), sliceOf(state, focus)),
     flows: new Set([root.flow]),
     window: shared,
-    normalAt: (flow, timeMs) => world.history.normalAt(flow, timeMs),
+    normalAt: (flow, timeMs) => state.history.normalAt(flow, timeMs),
     onlyFailed: root.signal === 'failing',
   });
-  return bitesShape(world, bites);
+  return bitesShape(state, bites);
 }
 
-function bitesShape(world: World, bites: Bites): BitesShape {
+function bitesShape(state: EngineState, bites: Bites): BitesShape {
   const shape = (one: Segment): SegmentShape => ({
     dimension: one.dimension,
-    value: world.names.text(one.value),
+    value: state.names.text(one.value),
     all: one.all,
     bad: one.bad,
     people: one.people,
@@ -173,12 +173,12 @@ function bitesShape(world: World, bites: Bites): BitesShape {
     low: one.low,
     high: finiteOrNull(one.high),
     excess: one.excess,
-    words: hitWords(one.dimension, world.names.text(one.value), one),
+    words: hitWords(one.dimension, state.names.text(one.value), one),
   });
   return {
     segments: bites.segments.map(shape),
     spared: bites.spared.map(shape),
-    ruledOut: bites.ruledOut.map(({ dimension, why, value }) => ({ dimension, why, value: value === undefined ? null : world.names.text(value) })),
+    ruledOut: bites.ruledOut.map(({ dimension, why, value }) => ({ dimension, why, value: value === undefined ? null : state.names.text(value) })),
     bad: bites.bad,
     all: bites.all,
   };

@@ -3,7 +3,7 @@ import { HOUR_MS, type Window } from '@toplens/core/time';
 import { rootOf } from '../harm/describe';
 import { originOf } from '../reading/origin';
 import type { LogScope } from '../state/questions';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 import { USUAL_FROM_MS } from '../reading/hosts';
 
 /** Of a long incident the first hour is looked at, as the search for its origin does. */
@@ -18,8 +18,8 @@ export interface IncidentScope {
   before: Window;
 }
 
-export async function scopeOf(world: World, incident: StoredIncident): Promise<IncidentScope> {
-  const origin = await originOf(world, rootOf(incident));
+export async function scopeOf(state: EngineState, incident: StoredIncident): Promise<IncidentScope> {
+  const origin = await originOf(state, rootOf(incident));
   const { onsetMs } = incident;
   return {
     components: origin ? origin.rungs.map(({ component }) => component) : [],
@@ -30,9 +30,9 @@ export async function scopeOf(world: World, incident: StoredIncident): Promise<I
 }
 
 /** Where and when to look for lines of logs; null when there is no such incident. */
-export async function logScope(world: World, { id }: { id: number }): Promise<LogScope | null> {
-  const incident = world.register.get(id);
+export async function logScope(state: EngineState, { id }: { id: number }): Promise<LogScope | null> {
+  const incident = state.register.get(id);
   if (!incident || incident.withdrawn) return null;
-  const { components, now, before } = await scopeOf(world, incident);
-  return { components, now, before, version: world.version };
+  const { components, now, before } = await scopeOf(state, incident);
+  return { components, now, before, version: state.version };
 }

@@ -7,16 +7,16 @@ import { flowsThrough } from '../../store/traces';
 import { levelsIn } from '../harm/levels';
 import { originOf } from '../reading/origin';
 import { PerVersion } from '../state/per-version';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const MOST_CANDIDATES = 5;
 
 /** The likely origin as people see it: candidates with reasons, the way down, and who else depends on the first. */
-export async function originShape(world: World, root: Deviation, window: Window): Promise<OriginShape | null> {
-  const origin = await originOf(world, root);
+export async function originShape(state: EngineState, root: Deviation, window: Window): Promise<OriginShape | null> {
+  const origin = await originOf(state, root);
   if (!origin || origin.bad === 0) return null;
-  const { application } = world.names.flow(root.flow);
-  const { ownership } = world.settings.file;
+  const { application } = state.names.flow(root.flow);
+  const { ownership } = state.settings.file;
   const [first] = origin.candidates;
   return {
     candidates: origin.candidates.slice(0, MOST_CANDIDATES).map((candidate) => ({
@@ -31,19 +31,19 @@ export async function originShape(world: World, root: Deviation, window: Window)
     rungs: origin.rungs,
     bad: origin.bad,
     usual: origin.usual,
-    shared: first ? await sharedWith(world, first.component, root.flow, window) : [],
+    shared: first ? await sharedWith(state, first.component, root.flow, window) : [],
   };
 }
 
 const through = new PerVersion<number[]>(60);
 
-async function sharedWith(world: World, component: string, own: number, window: Window): Promise<OriginShape['shared']> {
-  const flows = await through.get(world, JSON.stringify([component, window]), () => flowsThrough(world.database, component, window));
-  const levels = levelsIn(world, window);
+async function sharedWith(state: EngineState, component: string, own: number, window: Window): Promise<OriginShape['shared']> {
+  const flows = await through.get(state, JSON.stringify([component, window]), () => flowsThrough(state.database, component, window));
+  const levels = levelsIn(state, window);
   return flows
-    .filter((id) => id !== own && world.names.has(id))
+    .filter((id) => id !== own && state.names.has(id))
     .map((id) => {
-      const { name, application } = world.names.flow(id);
+      const { name, application } = state.names.flow(id);
       return { id, name, application, level: levels.get(id) ?? 'calm' };
     });
 }

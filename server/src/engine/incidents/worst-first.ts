@@ -16,29 +16,29 @@ import { remainingIn } from '../reading/remaining';
 import { measureOf, sparkOf } from '../reading/series';
 import { isActiveAtEnd, TREND_MS, trendOf } from '../harm/trend';
 import { comparedWindow, ratesAt, resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
-export async function worstFirst(world: World, question: WorstFirstQuestion): Promise<WorstFirstShape> {
+export async function worstFirst(state: EngineState, question: WorstFirstQuestion): Promise<WorstFirstShape> {
   const { focus, ranking } = question;
-  const window = resolveWindow(world, question.window);
+  const window = resolveWindow(state, question.window);
   const atMs = ratesAt(question, window);
-  const handoffs = await latestHandoffs(world.database);
+  const handoffs = await latestHandoffs(state.database);
   const belongs = ({ incident }: Judged) => {
-    const flow = world.names.flow(rootOf(incident).flow);
+    const flow = state.names.flow(rootOf(incident).flow);
     if (focus.application !== undefined && flow.application !== focus.application) return false;
     if (focus.flow !== undefined && !incident.parts.some((part) => part.flow === focus.flow)) return false;
-    return focus.team === undefined || (handoffs.get(incident.id)?.team ?? proposalFor(world, incident)?.team) === focus.team;
+    return focus.team === undefined || (handoffs.get(incident.id)?.team ?? proposalFor(state, incident)?.team) === focus.team;
   };
-  const shown = (await judgedIn(world, window, atMs, focus)).filter(belongs);
+  const shown = (await judgedIn(state, window, atMs, focus)).filter(belongs);
   const ranked = rankedOf(shown, window, ranking);
   const byHarm = rankedOf(shown, window, 'harm');
-  const [stability, tied, earlier] = [rankStability(byHarm), nearTies(byHarm), await ranksBefore(world, window, ranking, focus, atMs)];
-  const made = await rowsMade.get(world, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
-    Promise.all(ranked.map((entry, i) => rowOf(world, entry, i + 1, window, question, atMs, stability, tied, earlier))),
+  const [stability, tied, earlier] = [rankStability(byHarm), nearTies(byHarm), await ranksBefore(state, window, ranking, focus, atMs)];
+  const made = await rowsMade.get(state, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
+    Promise.all(ranked.map((entry, i) => rowOf(state, entry, i + 1, window, question, atMs, stability, tied, earlier))),
   );
   const rows = made.map((row) => ({ ...row }));
   for (const row of rows) row.handoff = handoffs.get(row.id) ?? null;
-  const { currency } = world.settings.file;
+  const { currency } = state.settings.file;
   const sentence = windowSentence({
     people: peopleOnce(ranked),
     harmPerHour: rows.reduce((sum, row) => sum + row.harmPerHour, 0),
@@ -55,30 +55,30 @@ export async function worstFirst(world: World, question: WorstFirstQuestion): Pr
     ...sentence,
     currency,
     rows,
-    hasPromises: world.names.flows.some(({ id }) => world.names.flow(id).agreement !== undefined),
-    odd: await Promise.all(harmless.map((entry) => oddOf(world, entry, window))),
-    setAside: await Promise.all(shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(world, entry, window))),
-    compared: await comparedOf(world, window, question, atMs),
-    remaining: await remainingIn(world, window, focus),
-    lastEndedMs: lastEnded(world, window),
-    applications: world.names.applications,
-    teams: world.settings.file.teams,
-    flows: world.names.flows.filter(({ kind }) => kind === 'work' || kind === 'page').map(({ id, name, application }) => ({ id, name, application })),
-    dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: world.names.valuesOf(dimension) })).filter(({ values }) => values.length > 0),
-    freshness: freshness(world),
+    hasPromises: state.names.flows.some(({ id }) => state.names.flow(id).agreement !== undefined),
+    odd: await Promise.all(harmless.map((entry) => oddOf(state, entry, window))),
+    setAside: await Promise.all(shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(state, entry, window))),
+    compared: await comparedOf(state, window, question, atMs),
+    remaining: await remainingIn(state, window, focus),
+    lastEndedMs: lastEnded(state, window),
+    applications: state.names.applications,
+    teams: state.settings.file.teams,
+    flows: state.names.flows.filter(({ kind }) => kind === 'work' || kind === 'page').map(({ id, name, application }) => ({ id, name, application })),
+    dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: state.names.valuesOf(dimension) })).filter(({ values }) => values.length > 0),
+    freshness: freshness(state),
   };
 }
 
 /** Rows without their handoffs. */
 const rowsMade = new PerVersion<RowShape[]>(60);
 
-async function ranksBefore(world: World, window: Window, ranking: Ranking, focus: Focus, atMs: number): Promise<Map<number, number>> {
+async function ranksBefore(state: EngineState, window: Window, ranking: Ranking, focus: Focus, atMs: number): Promise<Map<number, number>> {
   const before = { fromMs: window.fromMs - TREND_MS, toMs: window.toMs - TREND_MS };
-  return new Map(rankedOf(await judgedIn(world, before, atMs, focus), before, ranking).map(({ id }, i) => [id, i + 1]));
+  return new Map(rankedOf(await judgedIn(state, before, atMs, focus), before, ranking).map(({ id }, i) => [id, i + 1]));
 }
 
 async function rowOf(
-  world: World,
+  state: EngineState,
   entry: Judged,
   rank: number,
   window: Window,
@@ -91,15 +91,15 @@ async function rowOf(
   const { incident, bill } = entry;
   const root = rootOf(incident);
   const before = earlier.get(incident.id);
-  const trend = await trendOf(world, incident, window, focus, atMs);
+  const trend = await trendOf(state, incident, window, focus, atMs);
   const perHour = harmPerHour(bill, window);
   return {
     id: incident.id,
     rank,
     moved: before === undefined ? null : before - rank,
-    title: (await describe(world, entry, window)).title,
-    application: world.names.flow(root.flow).application,
-    flows: [...new Set(incident.parts.map((part) => world.names.flow(part.flow).name))],
+    title: (await describe(state, entry, window)).title,
+    application: state.names.flow(root.flow).application,
+    flows: [...new Set(incident.parts.map((part) => state.names.flow(part.flow).name))],
     signal: root.signal,
     level: levelOf(incident),
     priority: priorityOf(bill, perHour, trend),
@@ -119,52 +119,52 @@ async function rowOf(
     best: stability.get(incident.id)?.best ?? rank,
     worst: stability.get(incident.id)?.worst ?? rank,
     nearTie: tied.has(incident.id),
-    spark: sparkOf(world, root.flow, measureOf(root.signal), window),
-    proposedTeam: proposalFor(world, incident)?.team ?? null,
+    spark: sparkOf(state, root.flow, measureOf(root.signal), window),
+    proposedTeam: proposalFor(state, incident)?.team ?? null,
     handoff: null,
   };
 }
 
-async function oddOf(world: World, entry: Judged, window: Window): Promise<OddShape> {
+async function oddOf(state: EngineState, entry: Judged, window: Window): Promise<OddShape> {
   const { incident } = entry;
-  const { application, kind } = world.names.flow(rootOf(incident).flow);
+  const { application, kind } = state.names.flow(rootOf(incident).flow);
   return {
     id: incident.id,
-    title: (await describe(world, entry, window)).title,
+    title: (await describe(state, entry, window)).title,
     application,
     onsetMs: incident.onsetMs,
     inTroubleNow: incident.active,
     mayBecome:
       kind === 'background'
         ? 'Nobody waits for it.'
-        : isWholeApplication(world, incident)
+        : isWholeApplication(state, incident)
           ? 'Nobody was missing so far.'
           : 'If it goes on, people who come this way will feel it.',
   };
 }
 
-async function setAsideOf(world: World, entry: Judged, window: Window): Promise<SetAsideShape> {
+async function setAsideOf(state: EngineState, entry: Judged, window: Window): Promise<SetAsideShape> {
   const { id, setAside } = entry.incident;
   const { reason = '', by = '', untilMs = 0 } = setAside ?? {};
-  return { id, title: (await describe(world, entry, window)).title, reason, by, untilMs };
+  return { id, title: (await describe(state, entry, window)).title, reason, by, untilMs };
 }
 
 /** The same figures of another window. */
-async function comparedOf(world: World, window: Window, { against, focus }: WorstFirstQuestion, atMs: number): Promise<ComparedShape | null> {
-  const other = comparedWindow(world, window, against, focus.application);
+async function comparedOf(state: EngineState, window: Window, { against, focus }: WorstFirstQuestion, atMs: number): Promise<ComparedShape | null> {
+  const other = comparedWindow(state, window, against, focus.application);
   if (!other) return null;
-  const ranked = rankedOf(await judgedIn(world, other.window, atMs, focus), other.window, 'harm');
+  const ranked = rankedOf(await judgedIn(state, other.window, atMs, focus), other.window, 'harm');
   return {
     words: other.words,
     ...other.window,
     harmPerHour: ranked.reduce((sum, { bill }) => sum + harmPerHour(bill, other.window), 0),
     people: peopleOnce(ranked),
     incidents: ranked.length,
-    isKnown: world.history.flows.some((flow) => world.history.firstMsOf(flow) < other.window.fromMs),
+    isKnown: state.history.flows.some((flow) => state.history.firstMsOf(flow) < other.window.fromMs),
   };
 }
 
-function lastEnded(world: World, window: Window): number | null {
-  const ended = world.register.all.filter((incident) => incident.endMs <= window.toMs).map((incident) => incident.endMs);
+function lastEnded(state: EngineState, window: Window): number | null {
+  const ended = state.register.all.filter((incident) => incident.endMs <= window.toMs).map((incident) => incident.endMs);
   return ended.length > 0 ? Math.max(...ended) : null;
 }

@@ -15,7 +15,7 @@ import { changeTitle, hostsOf } from '../reading/origin';
 import { PerVersion } from '../state/per-version';
 import { keptShare } from '../reading/kept-share';
 import { resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 import { hopShape } from '../reading/hops';
 
 /** So many traces tell who calls whom. */
@@ -26,44 +26,44 @@ const LOOK_MS = HOUR_MS;
 const made = new PerVersion<ComponentShape | null>(30);
 
 /** A component: who calls it and whom it calls, its hosts, who needs it, what went wrong in it, what was changed; null when none is known. */
-export function componentPage(world: World, { name, window: asked }: ComponentQuestion): Promise<ComponentShape | null> {
-  const whole = resolveWindow(world, asked);
-  return made.get(world, `${name}|${whole.fromMs}|${whole.toMs}`, () => lookAtComponent(world, name, whole));
+export function componentPage(state: EngineState, { name, window: asked }: ComponentQuestion): Promise<ComponentShape | null> {
+  const whole = resolveWindow(state, asked);
+  return made.get(state, `${name}|${whole.fromMs}|${whole.toMs}`, () => lookAtComponent(state, name, whole));
 }
 
-async function lookAtComponent(world: World, name: string, whole: Window): Promise<ComponentShape | null> {
+async function lookAtComponent(state: EngineState, name: string, whole: Window): Promise<ComponentShape | null> {
   const window: Window = { fromMs: Math.max(whole.fromMs, whole.toMs - LOOK_MS), toMs: whole.toMs };
-  const share = keptShare(world, window);
-  const found = await tracesThrough(world.database, name, window, SAMPLE, share);
+  const share = keptShare(state, window);
+  const found = await tracesThrough(state.database, name, window, SAMPLE, share);
   if (!found) return null;
-  const traces = [...(await loadPaths(world.database, found.traceIds)).values()];
+  const traces = [...(await loadPaths(state.database, found.traceIds)).values()];
   const hops = hopsOf(traces);
   const hosts = hostsOf(traces).get(name) ?? [];
-  const flows = (await flowsThrough(world.database, name, window)).filter((id) => world.names.has(id));
-  const calmUntilMs = Math.min(window.fromMs, ...troublesAt(world, name, flows, window).map(({ onsetMs }) => onsetMs));
+  const flows = (await flowsThrough(state.database, name, window)).filter((id) => state.names.has(id));
+  const calmUntilMs = Math.min(window.fromMs, ...troublesAt(state, name, flows, window).map(({ onsetMs }) => onsetMs));
   const before = { fromMs: calmUntilMs - USUAL_FROM_MS, toMs: calmUntilMs };
-  const { judged } = await judgeHosts(world, new Set([name]), new Set(hosts), window, before);
-  const levels = levelsIn(world, whole);
+  const { judged } = await judgeHosts(state, new Set([name]), new Set(hosts), window, before);
+  const levels = levelsIn(state, whole);
   const changed = { fromMs: whole.toMs - DAY_MS, toMs: whole.toMs };
-  const told = await changesOf(world.database, [name], changed);
-  const seen = await releasesOf(world.database, [name], changed);
+  const told = await changesOf(state.database, [name], changed);
+  const seen = await releasesOf(state.database, [name], changed);
   return {
     name,
     window,
     before,
-    team: proposeTeam(world.settings.file.ownership, { application: '', component: name })?.team ?? null,
+    team: proposeTeam(state.settings.file.ownership, { application: '', component: name })?.team ?? null,
     traces: traces.length,
     attempts: Math.round(found.traces / share),
     callers: hops.filter(({ to }) => to === name).map((hop) => hopShape(hop, traces.length)),
     callees: hops.filter(({ from }) => from === name).map((hop) => hopShape(hop, traces.length)),
     hosts,
     figures: FIGURES.map((figure) => ({ figure, hosts: judged.filter((one) => one.figure === figure).map(figureShape) })).filter((one) => one.hosts.length > 0),
-    flows: flows.map((id) => ({ id, name: world.names.flow(id).name, application: world.names.flow(id).application, level: levels.get(id) ?? 'calm' })),
+    flows: flows.map((id) => ({ id, name: state.names.flow(id).name, application: state.names.flow(id).application, level: levels.get(id) ?? 'calm' })),
     incidents: await Promise.all(
-      world.register
+      state.register
         .within(whole)
         .filter((incident) => incident.component?.name === name)
-        .map(async (incident) => ({ id: incident.id, title: await titleOf(world, incident, whole), onsetMs: incident.onsetMs, inTroubleNow: incident.active })),
+        .map(async (incident) => ({ id: incident.id, title: await titleOf(state, incident, whole), onsetMs: incident.onsetMs, inTroubleNow: incident.active })),
     ),
     changes: [
       ...seen.map(({ version, firstMs }) => ({ atMs: firstMs, words: `${version} first seen in its spans` })),
@@ -73,10 +73,10 @@ async function lookAtComponent(world: World, name: string, whole: Window): Promi
 }
 
 /** Incidents of the component, or of flows through it: what its hosts did meanwhile is not what they do as usual. */
-const troublesAt = (world: World, name: string, flows: readonly number[], window: Window): StoredIncident[] =>
-  world.register.within(window).filter(({ component, parts }) => component?.name === name || parts.some((part) => flows.includes(part.flow)));
+const troublesAt = (state: EngineState, name: string, flows: readonly number[], window: Window): StoredIncident[] =>
+  state.register.within(window).filter(({ component, parts }) => component?.name === name || parts.some((part) => flows.includes(part.flow)));
 
-async function titleOf(world: World, incident: StoredIncident, window: Window): Promise<string> {
-  const bill = await billOf(world, incident, window, { values: {} }, Infinity, false);
-  return (await describe(world, { incident, bill }, window)).title;
+async function titleOf(state: EngineState, incident: StoredIncident, window: Window): Promise<string> {
+  const bill = await billOf(state, incident, window, { values: {} }, Infinity, false);
+  return (await describe(state, { incident, bill }, window)).title;
 }

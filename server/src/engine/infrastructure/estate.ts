@@ -12,30 +12,30 @@ import { PerVersion } from '../state/per-version';
 import type { FlowsQuestion } from '../state/questions';
 import { keptShare } from '../reading/kept-share';
 import { resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const made = new PerVersion<EstateShape>(10);
 
 /** Everything that runs: its last five minutes against the hour before, at the end of a window. */
-export async function estate(world: World, { window: asked }: Pick<FlowsQuestion, 'window'>): Promise<EstateShape> {
-  const toMs = Math.min(resolveWindow(world, asked).toMs, world.judgedMs || Infinity);
+export async function estate(state: EngineState, { window: asked }: Pick<FlowsQuestion, 'window'>): Promise<EstateShape> {
+  const toMs = Math.min(resolveWindow(state, asked).toMs, state.judgedMs || Infinity);
   const { window, before } = lastMinutes(toMs);
-  return made.get(world, String(toMs), () => lookAtAll(world, window, before));
+  return made.get(state, String(toMs), () => lookAtAll(state, window, before));
 }
 
-async function lookAtAll(world: World, window: Window, before: Window): Promise<EstateShape> {
-  const share = keptShare(world, { fromMs: before.fromMs, toMs: window.toMs });
-  const parts = judgeParts(partsOf(await spanActivity(world.database, before, window, share)), LAST_MINUTES, BEFORE_MINUTES);
-  const places = new Map((await storedParts(world.database)).map((place) => [keyOf(place), place]));
+async function lookAtAll(state: EngineState, window: Window, before: Window): Promise<EstateShape> {
+  const share = keptShare(state, { fromMs: before.fromMs, toMs: window.toMs });
+  const parts = judgeParts(partsOf(await spanActivity(state.database, before, window, share)), LAST_MINUTES, BEFORE_MINUTES);
+  const places = new Map((await storedParts(state.database)).map((place) => [keyOf(place), place]));
   const components = new Set(parts.map(({ component }) => component));
-  const { judged } = await judgeHosts(world, components, new Set(parts.map(({ host }) => host).filter(Boolean)), window, before);
+  const { judged } = await judgeHosts(state, components, new Set(parts.map(({ host }) => host).filter(Boolean)), window, before);
   const odd = judged.filter(({ verdict }) => verdict === 'raised' || verdict === 'full');
-  return { window, before, parts: parts.map((part) => partShape(world, part, places.get(keyOf(part)), odd, share)) };
+  return { window, before, parts: parts.map((part) => partShape(state, part, places.get(keyOf(part)), odd, share)) };
 }
 
 const keyOf = ({ component, host }: { component: string; host: string }) => `${component}\u001f${host}`;
 
-function partShape(world: World, part: JudgedPart, place: StoredPart | undefined, odd: readonly JudgedFigure[], share: number): RunningPartShape {
+function partShape(state: EngineState, part: JudgedPart, place: StoredPart | undefined, odd: readonly JudgedFigure[], share: number): RunningPartShape {
   const { kind, component, host, level } = part;
   const application = place?.application ?? '';
   return {
@@ -44,7 +44,7 @@ function partShape(world: World, part: JudgedPart, place: StoredPart | undefined
     host,
     application,
     region: place?.region ?? '',
-    team: proposeTeam(world.settings.file.ownership, { application, component })?.team ?? '',
+    team: proposeTeam(state.settings.file.ownership, { application, component })?.team ?? '',
     version: place?.version ?? '',
     level,
     slowness: finiteOrNull(part.slowness),

@@ -11,7 +11,7 @@ import { flowsIn, sliceOf } from '../reading/focus';
 import type { Focus, JourneysQuestion, JourneyQuestion } from '../state/questions';
 import { PerVersion } from '../state/per-version';
 import { resolveWindow } from '../reading/windows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** Ways are found in so much before the end of what is looked at. */
 const FOUND_IN_MS = 6 * HOUR_MS;
@@ -29,32 +29,32 @@ interface Way {
 const found = new PerVersion<Way[]>(20);
 
 /** Journeys in a window: those that people named, and those that they really walk. */
-export async function journeys(world: World, { window: asked, focus }: JourneysQuestion): Promise<JourneysShape> {
-  const window = walkedPart(resolveWindow(world, asked));
-  const left = flowsIn(world, focus);
-  const ways = (await waysAt(world, window.toMs)).filter(({ steps }) => !left || steps.some((flow) => left.has(flow)));
-  const shown = await Promise.all(ways.map((way) => journeyShape(world, way, window, focus)));
+export async function journeys(state: EngineState, { window: asked, focus }: JourneysQuestion): Promise<JourneysShape> {
+  const window = walkedPart(resolveWindow(state, asked));
+  const left = flowsIn(state, focus);
+  const ways = (await waysAt(state, window.toMs)).filter(({ steps }) => !left || steps.some((flow) => left.has(flow)));
+  const shown = await Promise.all(ways.map((way) => journeyShape(state, way, window, focus)));
   return { window, journeys: shown.sort((a, b) => b.beyondUsual - a.beyondUsual || b.setOut - a.setOut || a.id.localeCompare(b.id)) };
 }
 
 /** One journey, step by step; null when one of its flows is not known. */
-export async function journey(world: World, { window: asked, steps, focus }: JourneyQuestion): Promise<JourneyShape | null> {
-  if (!steps.every((flow) => world.names.has(flow))) return null;
-  const window = walkedPart(resolveWindow(world, asked));
-  return journeyShape(world, wayOf(world, steps), window, focus);
+export async function journey(state: EngineState, { window: asked, steps, focus }: JourneyQuestion): Promise<JourneyShape | null> {
+  if (!steps.every((flow) => state.names.has(flow))) return null;
+  const window = walkedPart(resolveWindow(state, asked));
+  return journeyShape(state, wayOf(state, steps), window, focus);
 }
 
-export function waysAt(world: World, toMs: number): Promise<Way[]> {
+export function waysAt(state: EngineState, toMs: number): Promise<Way[]> {
   const window = { fromMs: toMs - FOUND_IN_MS, toMs };
   // What people do changes over hours: found anew now and then, and when names change.
-  return found.get({ version: world.settings.number }, String(Math.floor(toMs / HOUR_MS)), async () => {
-    const { sessions } = await sessionsIn(world, window, undefined, { values: {} });
-    const ways = discoverJourneys(sessions).map(({ steps }) => wayOf(world, steps));
-    const named = world.settings.journeys().flatMap(({ application, steps }) => {
+  return found.get({ version: state.settings.number }, String(Math.floor(toMs / HOUR_MS)), async () => {
+    const { sessions } = await sessionsIn(state, window, undefined, { values: {} });
+    const ways = discoverJourneys(sessions).map(({ steps }) => wayOf(state, steps));
+    const named = state.settings.journeys().flatMap(({ application, steps }) => {
       const flows = steps.map(
-        (technicalName) => world.names.flows.find((flow) => flow.application === application && flow.technicalName === technicalName)?.id,
+        (technicalName) => state.names.flows.find((flow) => flow.application === application && flow.technicalName === technicalName)?.id,
       );
-      return flows.every((flow) => flow !== undefined) ? [wayOf(world, flows)] : [];
+      return flows.every((flow) => flow !== undefined) ? [wayOf(state, flows)] : [];
     });
     const isNamed = new Set(named.map(({ steps }) => idOf(steps)));
     return [...named, ...ways.filter(({ steps }) => !isNamed.has(idOf(steps)))];
@@ -63,36 +63,41 @@ export function waysAt(world: World, toMs: number): Promise<Way[]> {
 
 export const idOf = (steps: readonly number[]): string => steps.join('-');
 
-function wayOf(world: World, steps: readonly number[]): Way {
-  const flows = steps.map((flow) => world.names.flow(flow));
+function wayOf(state: EngineState, steps: readonly number[]): Way {
+  const flows = steps.map((flow) => state.names.flow(flow));
   const [first, last] = [flows[0], flows.at(-1)];
   const application = first?.application ?? '';
-  const name = world.settings.journeyName(application, flows.map(({ technicalName }) => technicalName)); // prettier-ignore
+  const name = state.settings.journeyName(application, flows.map(({ technicalName }) => technicalName)); // prettier-ignore
   return { steps, application, name: name ?? `From ${first?.name ?? ''} to ${last?.name ?? ''}`, isNamed: name !== undefined };
 }
 
 /** Sessions with an attempt of these flows (all when left out) in a window; of very many every so manieth. */
-async function sessionsIn(world: World, window: Window, flows: ReadonlySet<number> | undefined, focus: Focus): Promise<{ sessions: Session[]; every: number }> {
-  const holds = sliceOf(world, focus);
+async function sessionsIn(
+  state: EngineState,
+  window: Window,
+  flows: ReadonlySet<number> | undefined,
+  focus: Focus,
+): Promise<{ sessions: Session[]; every: number }> {
+  const holds = sliceOf(state, focus);
   let n = 0;
-  await world.hours.visit(window, flows, (_rows, from, to) => (n += to - from));
+  await state.hours.visit(window, flows, (_rows, from, to) => (n += to - from));
   const isSampled = sampleOfSessions(n);
-  const rows = await world.hours.rows(window, flows, (columns, row) => isSampled(columns.session[row] as number) && (!holds || holds(columns, row)));
-  const outcomeOf = (row: number) => outcomeOfRow(rows, row, world.history.normalAt(rows.flow[row] as number, rows.startMs[row] as number));
+  const rows = await state.hours.rows(window, flows, (columns, row) => isSampled(columns.session[row] as number) && (!holds || holds(columns, row)));
+  const outcomeOf = (row: number) => outcomeOfRow(rows, row, state.history.normalAt(rows.flow[row] as number, rows.startMs[row] as number));
   return { sessions: sessionsOf(rows, outcomeOf), every: sessionsApart(n) };
 }
 
-async function journeyShape(world: World, way: Way, window: Window, focus: Focus): Promise<JourneyShape> {
+async function journeyShape(state: EngineState, way: Way, window: Window, focus: Focus): Promise<JourneyShape> {
   const around = { fromMs: window.fromMs - USUAL_FROM_MS, toMs: window.toMs + GOES_ON_WITHIN_MS };
-  const { sessions, every } = await sessionsIn(world, around, new Set(way.steps), focus);
+  const { sessions, every } = await sessionsIn(state, around, new Set(way.steps), focus);
   const usualShareOf = (flow: number) => {
-    const { lateShare, failedShare } = world.history.normalAt(flow, window.toMs - 1);
+    const { lateShare, failedShare } = state.history.normalAt(flow, window.toMs - 1);
     return lateShare + failedShare;
   };
-  const judged = judgeJourney(sessions, way.steps, window, Math.min(world.watermarkMs, around.toMs), usualShareOf);
-  const incidents = world.register.within(window);
+  const judged = judgeJourney(sessions, way.steps, window, Math.min(state.watermarkMs, around.toMs), usualShareOf);
+  const incidents = state.register.within(window);
   const { steps, application, name, isNamed } = way;
-  const technicalNames = steps.map((flow) => world.names.flow(flow).technicalName);
+  const technicalNames = steps.map((flow) => state.names.flow(flow).technicalName);
   return {
     id: idOf(steps),
     key: journeyKey(application, technicalNames),
@@ -100,7 +105,7 @@ async function journeyShape(world: World, way: Way, window: Window, focus: Focus
     name,
     isNamed,
     application,
-    currency: world.settings.file.currency,
+    currency: state.settings.file.currency,
     every,
     setOut: judged.setOut * every,
     completed: judged.completed * every,
@@ -110,7 +115,7 @@ async function journeyShape(world: World, way: Way, window: Window, focus: Focus
     lost: every * judged.steps.filter(isBad).reduce((sum, { value }) => sum + value.estimate, 0),
     steps: judged.steps.map((step) => ({
       flow: step.flow,
-      name: world.names.flow(step.flow).name,
+      name: state.names.flow(step.flow).name,
       people: step.people * every,
       sessions: step.sessions * every,
       wentOn: step.wentOn * every,

@@ -1,6 +1,6 @@
 import { eachRow, type AttemptColumns, type RowQuestion } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS, type Window } from '@toplens/core/time';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** Single attempts of longer windows are not walked: that would take long. */
 export const LONGEST_SCAN_MS = 26 * HOUR_MS;
@@ -11,11 +11,11 @@ export const walkedPart = (window: Window): Window =>
 
 /** Walks the attempts of a window, as `eachRow` does. */
 export function eachAttempt(
-  world: World,
+  state: EngineState,
   { window, ...question }: RowQuestion & { window: Window },
   see: (rows: AttemptColumns, row: number) => void,
 ): Promise<void> {
   const { flows } = question;
   const wanted = typeof flows === 'number' ? new Set([flows]) : flows;
-  return world.hours.visit(window, wanted, (rows, from, to) => eachRow(rows, { ...question, window, from, to }, (row) => see(rows, row)));
+  return state.hours.visit(window, wanted, (rows, from, to) => eachRow(rows, { ...question, window, from, to }, (row) => see(rows, row)));
 }

@@ -3,7 +3,7 @@ import type { Window } from '@toplens/core/time';
 import { attemptsAt, type StoredSample } from '../../store/attempts';
 import { eachAttempt } from './each-attempt';
 import { keptShare } from './kept-share';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 export type RowTest = (rows: AttemptColumns, row: number) => boolean;
 
@@ -11,23 +11,23 @@ export type RowTest = (rows: AttemptColumns, row: number) => boolean;
 const TO_SPARE = 1.5;
 
 /** Up to so many attempts of a flow that are wanted, spread evenly over all of them, whose traces are kept: a fair share, not the worst. */
-export function fairSample(world: World, flow: number, window: Window, most: number, isWanted: RowTest): Promise<StoredSample[]> {
-  return sample(world, flow, window, most, keptShare(world, window), isWanted);
+export function fairSample(state: EngineState, flow: number, window: Window, most: number, isWanted: RowTest): Promise<StoredSample[]> {
+  return sample(state, flow, window, most, keptShare(state, window), isWanted);
 }
 
 /** The same of attempts that went wrong: all of their traces are kept. */
-export function sampleOfBad(world: World, flow: number, window: Window, most: number, isWanted: RowTest): Promise<StoredSample[]> {
-  return sample(world, flow, window, most, 1, isWanted);
+export function sampleOfBad(state: EngineState, flow: number, window: Window, most: number, isWanted: RowTest): Promise<StoredSample[]> {
+  return sample(state, flow, window, most, 1, isWanted);
 }
 
-async function sample(world: World, flow: number, window: Window, most: number, share: number, isWanted: RowTest): Promise<StoredSample[]> {
+async function sample(state: EngineState, flow: number, window: Window, most: number, share: number, isWanted: RowTest): Promise<StoredSample[]> {
   const starts: number[] = [];
-  await eachAttempt(world, { flows: flow, window }, (rows, row) => {
+  await eachAttempt(state, { flows: flow, window }, (rows, row) => {
     if (isWanted(rows, row)) starts.push(rows.startMs[row] as number);
   });
   starts.sort((a, b) => a - b);
   const asked = share < 1 ? Math.ceil((most * TO_SPARE) / share) : most;
-  const kept = await attemptsAt(world.database, flow, spread(starts, asked).map((startMs) => Math.round(startMs * 1000)), share); // prettier-ignore
+  const kept = await attemptsAt(state.database, flow, spread(starts, asked).map((startMs) => Math.round(startMs * 1000)), share); // prettier-ignore
   return share < 1 ? spread(kept.sort((a, b) => a.startMs - b.startMs), most) : kept; // prettier-ignore
 }
 

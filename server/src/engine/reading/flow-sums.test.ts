@@ -4,7 +4,7 @@ import { FAILED, PROBE, sortedByFlow } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { columnsOf, FIRST_HOUR_MS as HOUR, hoursOf } from '../../fixtures/hours';
 import { flowSums } from './flow-sums';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const LIMIT_MS = 500;
 
@@ -17,12 +17,12 @@ interface Attempt {
   site: number;
 }
 
-function worldOf(attempts: readonly Attempt[], sealed: boolean): World {
+function stateOf(attempts: readonly Attempt[], sealed: boolean): EngineState {
   return {
     hours: hoursOf(attempts, sealed ? HOUR + 20 * HOUR_MS : undefined),
     names: { flows: [1, 2].map((id) => ({ id, application: 'Shop' })), numberOf: (_dimension: string, value: string) => Number(value) },
     history: { normalAt: () => ({ limitMs: LIMIT_MS, sites: new Map() }) },
-  } as unknown as World;
+  } as unknown as EngineState;
 }
 
 /** The same sums, the slow and plain way. */
@@ -58,11 +58,11 @@ test('any window and slice, from open hours or sealed ones, sums up as plain cou
       fc.boolean(),
       async (attempts, ends, site, sealed) => {
         const [fromMs, toMs] = [HOUR + Math.min(...ends) * MINUTE_MS, HOUR + (Math.max(...ends) + 1) * MINUTE_MS];
-        const world = worldOf(attempts, sealed);
+        const state = stateOf(attempts, sealed);
         const focus = { values: site === undefined ? {} : { site: String(site) } };
         // Twice: the second time whole hours are known already.
-        await flowSums(world, { fromMs, toMs }, focus);
-        const sums = await flowSums(world, { fromMs, toMs }, focus);
+        await flowSums(state, { fromMs, toMs }, focus);
+        const sums = await flowSums(state, { fromMs, toMs }, focus);
         for (const flow of [1, 2]) {
           const expected = plainly(attempts, flow, fromMs, toMs, site);
           const found = sums.get(flow);

@@ -5,7 +5,7 @@ import { type Focus } from '../state/questions';
 import type { Hour } from '../state/hours';
 import { addRows, noSums, type FlowSums } from './sum-rows';
 import { addBlock, addHour, BLOCK_MS, wholeHour, type WholeHour } from './whole-hours';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const met = new PeopleMet();
 const metHurt = new PeopleMet();
@@ -14,14 +14,14 @@ const metHurt = new PeopleMet();
  * Sums of every flow over any window and slice, from the columns. Flow by flow, so that people are told apart by one array
  * of marks; hours that are over and lie in the window as a whole are summed once, and so are blocks of them.
  */
-export async function flowSums(world: World, window: Window, focus: Focus): Promise<Map<number, FlowSums>> {
-  const conditions = conditionsOf(world, focus);
+export async function flowSums(state: EngineState, window: Window, focus: Focus): Promise<Map<number, FlowSums>> {
+  const conditions = conditionsOf(state, focus);
   const slice = conditions.join();
-  const wanted = flowsIn(world, focus);
+  const wanted = flowsIn(state, focus);
   const result = new Map<number, FlowSums>();
   const hours: [hourMs: number, hour: Hour][] = [];
-  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) hours.push([hourMs, await world.hours.load(hourMs)]);
-  for (const { id: flow } of world.names.flows) {
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) hours.push([hourMs, await state.hours.load(hourMs)]);
+  for (const { id: flow } of state.names.flows) {
     if (wanted && !wanted.has(flow)) continue;
     const sums = noSums();
     met.reset();
@@ -35,9 +35,9 @@ export async function flowSums(world: World, window: Window, focus: Focus): Prom
       const blockMs = floorTo(hourMs, BLOCK_MS);
       const range = ranges ? ranges.get(flow) : ([0, columns.n] as const);
       const isWhole = ranges !== undefined && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
-      if (range && !isWhole) addRows(sums, world, flow, window, columns, ...range, conditions, meet);
+      if (range && !isWhole) addRows(sums, state, flow, window, columns, ...range, conditions, meet);
       else if (range) {
-        const hour = wholeHour(world, flow, hourMs, columns, range, conditions, slice);
+        const hour = wholeHour(state, flow, hourMs, columns, range, conditions, slice);
         if (blockMs >= window.fromMs && blockMs + BLOCK_MS <= window.toMs) block.push(hour);
         else addHour(sums, hour, met, metHurt);
       }

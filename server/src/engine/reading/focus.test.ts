@@ -1,9 +1,9 @@
 import { emptyColumns } from '@toplens/core/telemetry';
 import { conditionsOf, flowsIn, NO_FOCUS, sliceKey, sliceOf } from './focus';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const numbers: Record<string, number> = { 'site:Ostrel': 4, 'region:GB': 9 };
-const world = {
+const state = {
   names: {
     numberOf: (dimension: string, value: string) => numbers[`${dimension}:${value}`],
     flows: [
@@ -12,7 +12,7 @@ const world = {
       { id: 3, application: 'Desk' },
     ],
   },
-} as unknown as World;
+} as unknown as EngineState;
 
 function rows() {
   const columns = emptyColumns(4);
@@ -22,24 +22,24 @@ function rows() {
   return columns;
 }
 
-const held = (focus: Parameters<typeof sliceOf>[1]) => [0, 1, 2, 3].filter((row) => sliceOf(world, focus)?.(rows(), row));
+const held = (focus: Parameters<typeof sliceOf>[1]) => [0, 1, 2, 3].filter((row) => sliceOf(state, focus)?.(rows(), row));
 
 test('nothing narrowed is no slice; several dimensions must all hold', () => {
-  expect(sliceOf(world, NO_FOCUS)).toBeUndefined();
+  expect(sliceOf(state, NO_FOCUS)).toBeUndefined();
   expect(held({ values: { site: 'Ostrel' } })).toEqual([0, 1]);
   expect(held({ values: { site: 'Ostrel', region: 'GB' } })).toEqual([0]);
 });
 
 test('a value that never came holds for no row, not for rows without one', () => {
   expect(held({ values: { site: 'Nowhere' } })).toEqual([]);
-  expect(conditionsOf(world, { values: { site: 'Nowhere' } })).toEqual([['site', -1]]);
+  expect(conditionsOf(state, { values: { site: 'Nowhere' } })).toEqual([['site', -1]]);
 });
 
 test('an application or a flow leaves its flows, both together what belongs to both', () => {
-  expect(flowsIn(world, NO_FOCUS)).toBeUndefined();
-  expect([...(flowsIn(world, { application: 'Shop', values: {} }) ?? [])]).toEqual([1, 2]);
-  expect([...(flowsIn(world, { flow: 3, values: {} }) ?? [])]).toEqual([3]);
-  expect([...(flowsIn(world, { application: 'Shop', flow: 3, values: {} }) ?? [])]).toEqual([]);
+  expect(flowsIn(state, NO_FOCUS)).toBeUndefined();
+  expect([...(flowsIn(state, { application: 'Shop', values: {} }) ?? [])]).toEqual([1, 2]);
+  expect([...(flowsIn(state, { flow: 3, values: {} }) ?? [])]).toEqual([3]);
+  expect([...(flowsIn(state, { application: 'Shop', flow: 3, values: {} }) ?? [])]).toEqual([]);
 });
 
 test('slices of the same values have the same key, others another', () => {

@@ -2,7 +2,7 @@ import { FIGURE_METRICS, type StoredSeries, type JudgedFigure, figuresOf, judgeF
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { HostFigureShape, HostsShape } from '../../contract/infrastructure';
 import { loadSeries } from '../../store/metrics';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** What is usual is learned from so long before the onset. */
 export const USUAL_FROM_MS = 3 * HOUR_MS;
@@ -14,13 +14,13 @@ const WANTED: ReadonlySet<string> = new Set(FIGURE_METRICS);
 
 /** Series of some components and hosts, and figures made of them, judged in a stretch of time by the time before. */
 export async function judgeHosts(
-  world: World,
+  state: EngineState,
   components: ReadonlySet<string>,
   hosts: ReadonlySet<string>,
   now: Window,
   before: Window,
 ): Promise<{ series: StoredSeries[]; judged: JudgedFigure[] }> {
-  const series = await loadSeries(world.database, ({ metric, component, host }) => WANTED.has(metric) && (components.has(component) || hosts.has(host)), {
+  const series = await loadSeries(state.database, ({ metric, component, host }) => WANTED.has(metric) && (components.has(component) || hosts.has(host)), {
     fromMs: before.fromMs - LEAD_MS,
     toMs: now.toMs,
   });
@@ -32,8 +32,14 @@ export async function judgeHosts(
 }
 
 /** What was as usual in a stretch of time, and what was not. */
-export async function lookAt(world: World, components: ReadonlySet<string>, hosts: ReadonlySet<string>, now: Window, before: Window): Promise<HostsShape> {
-  const { series: all, judged } = await judgeHosts(world, components, hosts, now, before);
+export async function lookAt(
+  state: EngineState,
+  components: ReadonlySet<string>,
+  hosts: ReadonlySet<string>,
+  now: Window,
+  before: Window,
+): Promise<HostsShape> {
+  const { series: all, judged } = await judgeHosts(state, components, hosts, now, before);
   const restarts = restartsIn(all.filter(({ series }) => components.has(series.component)), { fromMs: now.fromMs - 10 * MINUTE_MS, toMs: now.toMs }); // prettier-ignore
   return {
     now,

@@ -1,4 +1,5 @@
 import type { Outcome } from '@toplens/core/flows';
+import { LRUCache } from 'lru-cache';
 import { outcomeOfRow, rankOrigins, type ComponentChange, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { SpanKind, type AttemptColumns } from '@toplens/core/telemetry';
@@ -10,7 +11,7 @@ import type { StoredSample } from '../../store/attempts';
 import { loadsOf } from '../../store/pages';
 import { loadPaths, releasesOf } from '../../store/traces';
 import { fairSample, sampleOfBad, type RowTest } from './fair-sample';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const BAD = 60;
 const USUAL = 60;
@@ -30,43 +31,42 @@ export interface FoundOrigin extends Origin {
   hosts: ReadonlyMap<string, readonly string[]>;
 }
 
-const kept = new WeakMap<World, Map<string, Promise<FoundOrigin | null>>>();
+const kept = new WeakMap<EngineState, LRUCache<string, Promise<FoundOrigin | null>>>();
 
 /** Where the trouble of a deviation comes from, from its attempts' traces; null where no attempt came that could tell. */
-export function originOf(world: World, root: Deviation): Promise<FoundOrigin | null> {
+export function originOf(state: EngineState, root: Deviation): Promise<FoundOrigin | null> {
   if (root.signal === 'missing') return Promise.resolve(null);
-  let known = kept.get(world);
-  if (!known) kept.set(world, (known = new Map<string, Promise<FoundOrigin | null>>()));
+  let known = kept.get(state);
+  if (!known) kept.set(state, (known = new LRUCache({ max: MOST_KEPT })));
   const toMs = Math.min(root.endMs, root.onsetMs + LOOK_MS);
-  const key = `${root.flow}:${root.signal}:${root.onsetMs}:${Math.floor(toMs / AGAIN_MS)}:${Math.floor(Math.min(world.watermarkMs, toMs + 2 * AGAIN_MS) / AGAIN_MS)}`;
+  const key = `${root.flow}:${root.signal}:${root.onsetMs}:${Math.floor(toMs / AGAIN_MS)}:${Math.floor(Math.min(state.watermarkMs, toMs + 2 * AGAIN_MS) / AGAIN_MS)}`;
   const before = known.get(key);
   if (before) return before;
-  if (known.size > MOST_KEPT) known.clear();
-  const found = findOrigin(world, root, { fromMs: root.onsetMs, toMs });
+  const found = findOrigin(state, root, { fromMs: root.onsetMs, toMs });
   known.set(key, found);
   found.catch(() => known.delete(key));
   return found;
 }
 
-async function findOrigin(world: World, root: Deviation, trouble: Window): Promise<FoundOrigin | null> {
+async function findOrigin(state: EngineState, root: Deviation, trouble: Window): Promise<FoundOrigin | null> {
   const signal = root.signal === 'failing' ? 'failing' : 'slow';
   const outcomeAt: (rows: AttemptColumns, row: number) => Outcome = (rows, row) =>
-    outcomeOfRow(rows, row, world.history.normalAt(root.flow, rows.startMs[row] as number));
+    outcomeOfRow(rows, row, state.history.normalAt(root.flow, rows.startMs[row] as number));
   const isBad = (outcome: Outcome) => (signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung');
   const before = { fromMs: root.onsetMs - BEFORE_MS, toMs: root.onsetMs };
-  const bad = await observe(world, root.flow, trouble, BAD, true, (rows, row) => isBad(outcomeAt(rows, row)));
-  const usual = await observe(world, root.flow, before, USUAL, false, (rows, row) => outcomeAt(rows, row) === 'onTime');
+  const bad = await observe(state, root.flow, trouble, BAD, true, (rows, row) => isBad(outcomeAt(rows, row)));
+  const usual = await observe(state, root.flow, before, USUAL, false, (rows, row) => outcomeAt(rows, row) === 'onTime');
   if (bad.length === 0) return null;
   const components = [...new Set(bad.flatMap(({ spans }) => spans.map(({ component }) => component)))];
-  const changes = await changesNear(world, components, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
+  const changes = await changesNear(state, components, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
   const origin = rankOrigins([...bad, ...usual], signal, root.onsetMs, changes);
   return { ...origin, hosts: hostsOf([...bad, ...usual].map(({ spans }) => spans)) };
 }
 
 /** Versions first seen in spans, and whatever senders told of. */
-async function changesNear(world: World, components: readonly string[], window: Window): Promise<ComponentChange[]> {
-  const seen = await releasesOf(world.database, components, window);
-  const told = await changesOf(world.database, components, window);
+async function changesNear(state: EngineState, components: readonly string[], window: Window): Promise<ComponentChange[]> {
+  const seen = await releasesOf(state.database, components, window);
+  const told = await changesOf(state.database, components, window);
   const isSeen = ({ kind, component, atMs }: StoredChange) =>
     kind === 'release' && seen.some((one) => one.component === component && Math.abs(one.firstMs - atMs) < SAME_RELEASE_MS);
   return [
@@ -93,9 +93,9 @@ export function hostsOf(traces: readonly (readonly TraceSpan[])[]): Map<string, 
 }
 
 /** Attempts of a fair sample with their inner spans. */
-async function observe(world: World, flow: number, window: Window, most: number, isBad: boolean, isWanted: RowTest): Promise<ObservedAttempt[]> {
-  const stored = await (isBad ? sampleOfBad : fairSample)(world, flow, window, most, isWanted);
-  const spansOf = await (world.names.kindOf(flow) === 'page' ? spansOfLoads : spansOfTraces)(world, stored);
+async function observe(state: EngineState, flow: number, window: Window, most: number, isBad: boolean, isWanted: RowTest): Promise<ObservedAttempt[]> {
+  const stored = await (isBad ? sampleOfBad : fairSample)(state, flow, window, most, isWanted);
+  const spansOf = await (state.names.kindOf(flow) === 'page' ? spansOfLoads : spansOfTraces)(state, stored);
   return stored.flatMap(({ spanId, startMs }, i) => {
     const spans = spansOf[i] as readonly TraceSpan[];
     return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ atMs: startMs, rootId: spanId, spans, isBad }] : [];
@@ -104,13 +104,13 @@ async function observe(world: World, flow: number, window: Window, most: number,
 
 type Ids = Pick<StoredSample, 'traceId' | 'spanId'>;
 
-async function spansOfTraces({ database }: World, stored: readonly Ids[]): Promise<TraceSpan[][]> {
+async function spansOfTraces({ database }: EngineState, stored: readonly Ids[]): Promise<TraceSpan[][]> {
   const paths = await loadPaths(database, stored.map(({ traceId }) => traceId)); // prettier-ignore
   return stored.map(({ traceId }) => paths.get(traceId) ?? []);
 }
 
 /** Of a page: the browser's own time and what it fetched, and below the call for the page what a server did to answer it. */
-async function spansOfLoads({ database }: World, stored: readonly Ids[]): Promise<TraceSpan[][]> {
+async function spansOfLoads({ database }: EngineState, stored: readonly Ids[]): Promise<TraceSpan[][]> {
   const loads = await loadsOf(database, stored.map(({ spanId }) => spanId)); // prettier-ignore
   const answers = await loadPaths(database, stored.map(({ traceId }) => traceId)); // prettier-ignore
   return stored.map(({ traceId, spanId }) => {

@@ -3,7 +3,7 @@ import { PROBE } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { FIRST_HOUR_MS as HOUR, hoursOf } from '../../fixtures/hours';
 import { remainingIn } from './remaining';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const attempt = fc.record({
   minute: fc.integer({ min: 0, max: 179 }),
@@ -15,7 +15,7 @@ const attempt = fc.record({
 });
 type Attempt = typeof attempt extends fc.Arbitrary<infer T> ? T : never;
 
-function worldOf(attempts: readonly Attempt[], sealed: boolean): World {
+function stateOf(attempts: readonly Attempt[], sealed: boolean): EngineState {
   return {
     hours: hoursOf(attempts, sealed ? HOUR + 2 * HOUR_MS : undefined),
     names: {
@@ -25,7 +25,7 @@ function worldOf(attempts: readonly Attempt[], sealed: boolean): World {
       ],
       numberOf: (_dimension: string, value: string) => Number(value),
     },
-  } as unknown as World;
+  } as unknown as EngineState;
 }
 
 test('sessions that remain, and people of whoever sends none, are as many as sets hold; from open hours or sealed ones', async () => {
@@ -39,7 +39,7 @@ test('sessions that remain, and people of whoever sends none, are as many as set
       async (attempts, ends, site, application, sealed) => {
         const [fromMs, toMs] = [HOUR + Math.min(...ends) * MINUTE_MS, HOUR + (Math.max(...ends) + 1) * MINUTE_MS];
         const focus = { values: site === undefined ? {} : { site: String(site) }, ...(application && { application }) };
-        const world = worldOf(attempts, sealed);
+        const state = stateOf(attempts, sealed);
         const left = attempts.filter((one) => {
           const startMs = HOUR + one.minute * MINUTE_MS;
           const isWanted = (site === undefined || one.site === site) && (!application || (one.flow === 1) === (application === 'Shop'));
@@ -47,9 +47,9 @@ test('sessions that remain, and people of whoever sends none, are as many as set
         });
         const sessions = new Set(left.map(({ session, person }) => (session ? `session ${session}` : `person ${person}`)));
         const expected = site === undefined && !application ? null : { sessions: sessions.size, attempts: left.length };
-        expect(await remainingIn(world, { fromMs, toMs }, focus)).toEqual(expected);
+        expect(await remainingIn(state, { fromMs, toMs }, focus)).toEqual(expected);
         // Whole hours are known now.
-        expect(await remainingIn(world, { fromMs, toMs }, focus)).toEqual(expected);
+        expect(await remainingIn(state, { fromMs, toMs }, focus)).toEqual(expected);
       },
     ),
     { numRuns: 150 },
@@ -57,5 +57,5 @@ test('sessions that remain, and people of whoever sends none, are as many as set
 });
 
 test('of a window that is too long to be walked nothing is said', async () => {
-  expect(await remainingIn(worldOf([], false), { fromMs: HOUR, toMs: HOUR + 30 * HOUR_MS }, { values: { site: '1' } })).toBeNull();
+  expect(await remainingIn(stateOf([], false), { fromMs: HOUR, toMs: HOUR + 30 * HOUR_MS }, { values: { site: '1' } })).toBeNull();
 });

@@ -6,7 +6,7 @@ import { LONGEST_SCAN_MS } from './each-attempt';
 import { conditionsOf, flowsIn } from './focus';
 import type { Focus } from '../state/questions';
 import { PerHour } from '../state/per-hour';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** Sessions and, of whoever sends none, people: in order, each as often as it has attempts. */
 interface Came {
@@ -17,15 +17,15 @@ interface Came {
 const wholeHours = new PerHour<Came>();
 
 /** How many sessions and attempts a focus leaves of a window; null where nothing is narrowed, or the window is too long to be walked. */
-export async function remainingIn(world: World, window: Window, focus: Focus): Promise<{ sessions: number; attempts: number } | null> {
+export async function remainingIn(state: EngineState, window: Window, focus: Focus): Promise<{ sessions: number; attempts: number } | null> {
   if (window.toMs - window.fromMs > LONGEST_SCAN_MS) return null;
-  const conditions = conditionsOf(world, focus);
-  const flows = flowsIn(world, focus);
+  const conditions = conditionsOf(state, focus);
+  const flows = flowsIn(state, focus);
   if (conditions.length === 0 && !flows) return null;
   const slice = `${conditions.join()};${flows ? [...flows].join() : ''}`;
   const came: Came[] = [];
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
-    const { columns, ranges } = await world.hours.load(hourMs);
+    const { columns, ranges } = await state.hours.load(hourMs);
     const walk = () => cameIn(columns, (see) => eachRow(columns, { window, conditions, ...(flows && { flows }) }, (row) => see(columns, row)));
     const isWhole = ranges !== undefined && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
     came.push(isWhole ? wholeHours.get(columns, slice, walk) : walk());

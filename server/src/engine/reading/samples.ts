@@ -7,7 +7,7 @@ import type { SampleShape } from '../../contract/attempts';
 import { attemptsAt, type StoredSample } from '../../store/attempts';
 import { sliceOf } from './focus';
 import { type Focus } from '../state/questions';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 export interface SampleQuestion {
   flow: number;
@@ -24,13 +24,13 @@ export interface SampleQuestion {
  * Attempts of a flow worth opening: the longest ones. Found in the columns, then read one by one from the database, which
  * alone knows their traces.
  */
-export async function worstAttempts(world: World, { flow, window, failures, onlyLate, most, focus }: SampleQuestion): Promise<StoredSample[]> {
-  const holds = focus && sliceOf(world, focus);
+export async function worstAttempts(state: EngineState, { flow, window, failures, onlyLate, most, focus }: SampleQuestion): Promise<StoredSample[]> {
+  const holds = focus && sliceOf(state, focus);
   const isWanted = (startMs: number, durationMs: number, site: number) =>
-    failures || !onlyLate || durationMs > (limitsAt(world.history.normalAt(flow, startMs), site).limitMs ?? 0);
+    failures || !onlyLate || durationMs > (limitsAt(state.history.normalAt(flow, startMs), site).limitMs ?? 0);
   let worst: { startMs: number; durationMs: number }[] = [];
   let least = -1;
-  await world.hours.visit(window, new Set([flow]), (rows, from, to) => {
+  await state.hours.visit(window, new Set([flow]), (rows, from, to) => {
     eachRow(rows, { flows: flow, window, from, to }, (i) => {
       const startMs = rows.startMs[i] as number;
       const durationMs = rows.durationMs[i] as number;
@@ -43,7 +43,7 @@ export async function worstAttempts(world: World, { flow, window, failures, only
     });
   });
   const wanted = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
-  const stored = await attemptsAt(world.database, flow, wanted.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
+  const stored = await attemptsAt(state.database, flow, wanted.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
   return stored
     .filter((one) => one.failed === failures && isWanted(one.startMs, one.durationMs, one.site))
     .sort((a, b) => b.durationMs - a.durationMs || a.traceId.localeCompare(b.traceId))
@@ -51,14 +51,14 @@ export async function worstAttempts(world: World, { flow, window, failures, only
 }
 
 /** Samples as people see them. */
-export const sampleShapes = async (world: World, question: SampleQuestion): Promise<SampleShape[]> =>
-  (await worstAttempts(world, question)).map((sample) => sampleShapeOf(world, question.flow, sample));
+export const sampleShapes = async (state: EngineState, question: SampleQuestion): Promise<SampleShape[]> =>
+  (await worstAttempts(state, question)).map((sample) => sampleShapeOf(state, question.flow, sample));
 
 /** A stored attempt as people see it: outcome by the limit that judged, ids masked. */
-export const sampleShapeOf = (world: World, flow: number, sample: StoredSample): SampleShape => ({
+export const sampleShapeOf = (state: EngineState, flow: number, sample: StoredSample): SampleShape => ({
   atMs: sample.startMs,
   durationMs: sample.durationMs,
-  outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(world.history.normalAt(flow, sample.startMs), sample.site).limitMs),
+  outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(state.history.normalAt(flow, sample.startMs), sample.site).limitMs),
   failure: sample.failure,
   traceId: sample.traceId,
   spanId: sample.spanId,

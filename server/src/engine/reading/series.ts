@@ -2,7 +2,7 @@ import { BUCKET_MS } from '@toplens/core/flows';
 import { STRAINED_SPREADS, volumeAt } from '@toplens/core/normal';
 import { ceilTo, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import type { SeriesShape } from '../../contract/common';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 export type Measure = 'duration' | 'failures' | 'attempts';
 type Point = { value: number | null; low: number | null; high: number | null };
@@ -19,10 +19,10 @@ const SPARK_MS = 3 * HOUR_MS;
  *
  * @param shiftMs how far back the other window lies that is drawn beside it
  */
-export function seriesOf(world: World, flow: number, measure: Measure, window: Window, shiftMs?: number, most = MOST_POINTS): SeriesShape {
+export function seriesOf(state: EngineState, flow: number, measure: Measure, window: Window, shiftMs?: number, most = MOST_POINTS): SeriesShape {
   const startMs = floorTo(window.fromMs, BUCKET_MS);
   // The bucket that is still filling would look like a fall.
-  const toMs = Math.min(ceilTo(window.toMs, BUCKET_MS), floorTo(world.judgedMs, BUCKET_MS));
+  const toMs = Math.min(ceilTo(window.toMs, BUCKET_MS), floorTo(state.judgedMs, BUCKET_MS));
   const every = Math.max(1, Math.ceil((toMs - startMs) / BUCKET_MS / most));
   const stepMs = every * BUCKET_MS;
   const points: Point[] = [];
@@ -30,8 +30,8 @@ export function seriesOf(world: World, flow: number, measure: Measure, window: W
   for (let at = startMs; at < toMs; at += stepMs) {
     // In long windows one bucket stands for its step: the middle one.
     const bucketMs = at + Math.floor(every / 2) * BUCKET_MS;
-    points.push(pointOf(world, flow, measure, bucketMs));
-    if (shiftMs !== undefined) other.push(pointOf(world, flow, measure, floorTo(bucketMs - shiftMs, BUCKET_MS)).value);
+    points.push(pointOf(state, flow, measure, bucketMs));
+    if (shiftMs !== undefined) other.push(pointOf(state, flow, measure, floorTo(bucketMs - shiftMs, BUCKET_MS)).value);
   }
   return {
     startMs,
@@ -44,14 +44,14 @@ export function seriesOf(world: World, flow: number, measure: Measure, window: W
 }
 
 /** The small line of a row: three hours, or the whole window when that is longer, in few points. */
-export function sparkOf(world: World, flow: number, measure: Measure, window: Window): SeriesShape {
+export function sparkOf(state: EngineState, flow: number, measure: Measure, window: Window): SeriesShape {
   const lengthMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
-  return seriesOf(world, flow, measure, { fromMs: window.toMs - lengthMs, toMs: window.toMs }, undefined, SPARK_POINTS);
+  return seriesOf(state, flow, measure, { fromMs: window.toMs - lengthMs, toMs: window.toMs }, undefined, SPARK_POINTS);
 }
 
-function pointOf(world: World, flow: number, measure: Measure, startMs: number): Point {
-  const bucket = world.history.bucket(flow, startMs);
-  const normal = world.history.normalAt(flow, startMs);
+function pointOf(state: EngineState, flow: number, measure: Measure, startMs: number): Point {
+  const bucket = state.history.bucket(flow, startMs);
+  const normal = state.history.normalAt(flow, startMs);
   switch (measure) {
     case 'duration':
       return { value: bucket && bucket.medianMs > 0 ? bucket.medianMs : null, low: normal.medianRange?.low ?? null, high: normal.medianRange?.high ?? null };
@@ -63,7 +63,7 @@ function pointOf(world: World, flow: number, measure: Measure, startMs: number):
     }
     case 'attempts': {
       const expected = volumeAt(normal, startMs);
-      const value = startMs >= world.history.firstMsOf(flow) ? (bucket?.attempts ?? 0) : null;
+      const value = startMs >= state.history.firstMsOf(flow) ? (bucket?.attempts ?? 0) : null;
       if (Number.isNaN(expected)) return { value, low: null, high: null };
       const sd = Math.sqrt(expected * normal.volumeDispersion + (expected * normal.volumeSpread) ** 2);
       return { value, low: Math.max(0, expected - STRAINED_SPREADS * sd), high: expected + STRAINED_SPREADS * sd };

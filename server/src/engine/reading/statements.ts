@@ -5,16 +5,21 @@ import { statementsIn } from '../../store/traces';
 import { fairSample } from './fair-sample';
 import { sliceOf } from './focus';
 import { type Focus } from '../state/questions';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 const SAMPLE = 200;
 const MOST = 8;
 
 /** What a flow's attempts ask of stores, by the shape of the statement, heaviest first; from a fair sample of its traces. */
-export async function flowStatements(world: World, flow: number, window: Window, focus: Focus): Promise<{ attempts: number; statements: StatementShape[] }> {
-  const holds = sliceOf(world, focus);
-  const sample = await fairSample(world, flow, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
-  const rows = await statementsIn(world.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
+export async function flowStatements(
+  state: EngineState,
+  flow: number,
+  window: Window,
+  focus: Focus,
+): Promise<{ attempts: number; statements: StatementShape[] }> {
+  const holds = sliceOf(state, focus);
+  const sample = await fairSample(state, flow, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
+  const rows = await statementsIn(state.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
   const told = new Set(rows.flatMap(({ traceIds }) => traceIds));
   const attempts = sample.filter(({ traceId }) => told.has(traceId));
   const wholeMs = sum(attempts.map(({ durationMs }) => durationMs));

@@ -3,7 +3,7 @@ import { limitsAt, SLOT_MS, type FlowNormal } from '@toplens/core/normal';
 import { createHistogram, recordInPlace, type LogHistogram } from '@toplens/core/stats';
 import { FAILED, PROBE, type AttemptColumns, type Dimension } from '@toplens/core/telemetry';
 import { floorTo, type Window } from '@toplens/core/time';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** What a flow's attempts in a window came to. */
 export interface FlowSums {
@@ -27,7 +27,7 @@ export const noSums = (): FlowSums => ({
  */
 export function addRows(
   sums: FlowSums,
-  world: World,
+  state: EngineState,
   flow: number,
   window: Window,
   rows: AttemptColumns,
@@ -55,7 +55,7 @@ export function addRows(
     const isSameSlot = atMs >= slotMs && atMs < slotMs + SLOT_MS;
     if (!normal || !isSameSlot) {
       slotMs = floorTo(atMs, SLOT_MS);
-      normal = world.history.normalAt(flow, slotMs);
+      normal = state.history.normalAt(flow, slotMs);
     }
     if (!isSameSlot || normal.sites.size > 0) {
       limitMs = limitsAt(normal, site[i] as number).limitMs ?? Infinity;

@@ -7,7 +7,7 @@ import { HOUR_MS } from '@toplens/core/time';
 import { PeopleMet, type Crowd } from '../state/distinct';
 import { PerHour } from '../state/per-hour';
 import { addRows, noSums, type FlowSums } from './sum-rows';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 type Summed = Omit<FlowSums, 'durations' | 'people' | 'hurt'>;
 
@@ -27,7 +27,7 @@ const wholeHours = new PerHour<Map<number, WholeHour>>();
 
 /** A flow's attempts of an hour, in rows `from` to `to` of its columns; all of them are judged by limits that still hold. */
 export function wholeHour(
-  world: World,
+  state: EngineState,
   flow: number,
   hourMs: number,
   columns: AttemptColumns,
@@ -35,13 +35,13 @@ export function wholeHour(
   conditions: readonly [Dimension, number][],
   slice: string,
 ): WholeHour {
-  const normals = [hourMs, hourMs + SLOT_MS].map((slotMs) => world.history.normalAt(flow, slotMs));
+  const normals = [hourMs, hourMs + SLOT_MS].map((slotMs) => state.history.normalAt(flow, slotMs));
   const flows = wholeHours.get(columns, slice, () => new Map<number, WholeHour>());
   const known = flows.get(flow);
   if (known?.normals.every((normal, k) => hasSameLimits(normal, normals[k] as FlowNormal))) return known;
   const sums = noSums();
   const [people, hurt]: [number[], number[]] = [[], []];
-  addRows(sums, world, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, conditions, (person, isHurt) => {
+  addRows(sums, state, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, conditions, (person, isHurt) => {
     people.push(person);
     if (isHurt) hurt.push(person);
   });

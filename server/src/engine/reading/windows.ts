@@ -1,11 +1,11 @@
 import { DAY_MS, floorTo, MINUTE_MS, WEEK_MS, type Against, type Window } from '@toplens/core/time';
 import type { WindowQuestion } from '../state/questions';
-import type { World } from '../state/world';
+import type { EngineState } from '../state/engine-state';
 
 /** A live window ends with the newest judged minute. */
-export function resolveWindow(world: World, question: WindowQuestion): Window {
+export function resolveWindow(state: EngineState, question: WindowQuestion): Window {
   if ('fromMs' in question) return question;
-  const toMs = world.judgedMs || floorTo(world.watermarkMs, MINUTE_MS) || MINUTE_MS;
+  const toMs = state.judgedMs || floorTo(state.watermarkMs, MINUTE_MS) || MINUTE_MS;
   return { fromMs: toMs - question.lengthMs, toMs };
 }
 
@@ -19,7 +19,7 @@ const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'U
 const LONGEST_SINCE_RELEASE_MS = 7 * DAY_MS;
 
 /** The window to compare with; `undefined` when there is none, as before a release that never was. */
-export function comparedWindow(world: World, window: Window, against: Against, application?: string): Compared | undefined {
+export function comparedWindow(state: EngineState, window: Window, against: Against, application?: string): Compared | undefined {
   const length = window.toMs - window.fromMs;
   const shifted = (by: number): Window => ({ fromMs: window.fromMs - by, toMs: window.toMs - by });
   switch (against) {
@@ -32,12 +32,12 @@ export function comparedWindow(world: World, window: Window, against: Against, a
     case 'before':
       return { window: shifted(length), words: 'just before' };
     case 'release': {
-      const release = world.releases.findLast(
+      const release = state.releases.findLast(
         (one) =>
           one.firstMs < window.toMs &&
           one.firstMs > window.toMs - LONGEST_SINCE_RELEASE_MS &&
           (application === undefined || one.application === application) &&
-          !isFirst(world, one),
+          !isFirst(state, one),
       );
       if (!release) return undefined;
       const toMs = floorTo(release.firstMs, MINUTE_MS);
@@ -47,8 +47,8 @@ export function comparedWindow(world: World, window: Window, against: Against, a
 }
 
 /** The first version of an application that was ever seen is no release. */
-export const isFirst = (world: World, release: { application: string; firstMs: number }): boolean =>
-  !world.releases.some((other) => other.application === release.application && other.firstMs < release.firstMs);
+export const isFirst = (state: EngineState, release: { application: string; firstMs: number }): boolean =>
+  !state.releases.some((other) => other.application === release.application && other.firstMs < release.firstMs);
 
 /** Rates of a past window are those that were set then, unless today's are asked for. */
 export const ratesAt = (question: { window: object; rates: 'then' | 'today' }, window: Window): number =>

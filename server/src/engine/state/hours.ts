@@ -31,6 +31,8 @@ export class Hours {
   /** hours of which rows are stored, in memory or not */
   readonly #stored: Set<number>;
   readonly #loading = new Map<number, Promise<Hour>>();
+  /** newest batch that touched an hour since the start */
+  readonly #touched = new Map<number, number>();
   #clock = 0;
 
   constructor(
@@ -67,11 +69,19 @@ export class Hours {
     }
     for (const hourMs of touched) {
       this.#stored.add(hourMs);
+      this.#touched.set(hourMs, batch);
       this.segments.drop(hourMs);
       // What is being read may lack these rows: it is read once more.
       this.#loading.delete(hourMs);
     }
     return touched;
+  }
+
+  /** Grows when attempts of a window come: what was made of them before is made again. */
+  versionOf({ fromMs, toMs }: Window): number {
+    let version = 0;
+    for (let hourMs = floorTo(fromMs, HOUR_MS); hourMs < toMs; hourMs += HOUR_MS) version = Math.max(version, this.#touched.get(hourMs) ?? 0);
+    return version;
   }
 
   /** The hour's rows; nothing when none were stored. */

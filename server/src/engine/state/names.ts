@@ -76,7 +76,7 @@ export class Names {
     return { ...flow, ...this.settings.flowAt(flow.application, flow.technicalName, timeMs, flow.kind === 'page' ? PAGE_IMPORTANCE : 1) };
   }
 
-  /** What its attempts are: asked for each flow of each pass, so without what people said of it. */
+  /** What its attempts are: asked for each flow of each cycle, so without what people said of it. */
   kindOf(id: number): AttemptKind {
     return this.#flows.get(id)?.kind ?? 'work';
   }

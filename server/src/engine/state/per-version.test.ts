@@ -1,6 +1,6 @@
 import { PerVersion } from './per-version';
 
-test('an answer is made once for each state of the world, and once for each question', async () => {
+test('an answer is made once for each version of what is known, and once for each question', async () => {
   const kept = new PerVersion<number>(10);
   let made = 0;
   const make = jest.fn(() => Promise.resolve(++made));

@@ -1,16 +1,18 @@
-import type { World } from './world';
+import { LRUCache } from 'lru-cache';
+import type { EngineState } from './engine-state';
 
-/** Answers made once per state of the world, however many people and screens ask for them. */
+/** Answers made once per state of the state, however many people and screens ask for them. */
 export class PerVersion<Answer> {
-  readonly #kept = new Map<string, { version: number; answer: Promise<Answer> }>();
+  readonly #kept: LRUCache<string, { version: number; answer: Promise<Answer> }>;
 
-  /** @param most how many are kept before all are let go */
-  constructor(private readonly most: number) {}
+  /** @param max how many are kept; the one asked for longest ago goes first */
+  constructor(max: number) {
+    this.#kept = new LRUCache({ max });
+  }
 
-  get({ version }: Pick<World, 'version'>, key: string, make: () => Promise<Answer>): Promise<Answer> {
+  get({ version }: Pick<EngineState, 'version'>, key: string, make: () => Promise<Answer>): Promise<Answer> {
     const kept = this.#kept.get(key);
     if (kept?.version === version) return kept.answer;
-    if (this.#kept.size > this.most) this.#kept.clear();
     const answer = make();
     this.#kept.set(key, { version, answer });
     // What failed may work the next time, although nothing has come since.

@@ -35,7 +35,7 @@ export interface AttemptQuestion {
   spanId: string;
 }
 
-/** A question to the search through logs, and the version of the world that it was asked of. */
+/** A question to the search through logs, and the version of the state that it was asked of. */
 export interface LogScope extends LogQuestion {
   version: number;
 }

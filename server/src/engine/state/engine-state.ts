@@ -18,7 +18,7 @@ import { Names } from './names';
 import { Segments } from './segments';
 
 /** All that the engine knows: shared by judging and answering. */
-export interface World {
+export interface EngineState {
   database: Database;
   names: Names;
   settings: SettingsBook;
@@ -43,8 +43,8 @@ export interface World {
 
 const MEMORY_DAYS = 36;
 
-/** Reads from the database what a restart needs. @returns the world, and hours whose roll-ups are to be made again */
-export async function loadWorld(database: Database, file: Settings, segmentsDir: string, nowMs: number): Promise<{ world: World; stale: number[] }> {
+/** Reads from the database what a restart needs. @returns the state, and hours whose roll-ups are to be made again */
+export async function loadState(database: Database, file: Settings, segmentsDir: string, nowMs: number): Promise<{ state: EngineState; stale: number[] }> {
   const stale = await staleHours(database);
   const settings = new SettingsBook(file, usableChanges(file, await loadChanges(database)));
   const names = new Names(database, settings);
@@ -61,21 +61,21 @@ export async function loadWorld(database: Database, file: Settings, segmentsDir:
   for (const { hourMs } of stale) segments.drop(hourMs);
   const newestBatch = Math.max(0, ...stale.map((hour) => hour.batch));
   const hours = new Hours(await storedHours(database), (hourMs) => loadHour(database, hourMs), segments, newestBatch);
-  const world: World = {
+  const state: EngineState = {
     database, names, settings, hours, segments, history, register, watermarkMs,
     releases: await loadReleases(database), shares: await loadShares(database), minutes: new Map(), judgedMs: 0, version: 1,
     dueFromMs: await loadDue(database),
   }; // prettier-ignore
   // The last hour is judged once more: the process may have ended between a commit and its judgement.
-  if (watermarkMs > 0) world.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);
-  return { world, stale: stale.map((hour) => hour.hourMs) };
+  if (watermarkMs > 0) state.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);
+  return { state, stale: stale.map((hour) => hour.hourMs) };
 }
 
 /** Takes over what people changed. */
-export function takeSettings(world: World, settings: SettingsBook, key: string): void {
-  world.settings = world.names.settings = settings;
-  const flow = world.names.flowOfKey(key);
-  if (flow !== undefined) world.history.forgetFlow(flow);
-  else world.history.calendar = dayKinds(settings.calendarAt(Infinity));
-  world.version++;
+export function takeSettings(state: EngineState, settings: SettingsBook, key: string): void {
+  state.settings = state.names.settings = settings;
+  const flow = state.names.flowOfKey(key);
+  if (flow !== undefined) state.history.forgetFlow(flow);
+  else state.history.calendar = dayKinds(settings.calendarAt(Infinity));
+  state.version++;
 }
