@@ -146,3 +146,16 @@ test('a process that began anew is told; the first that is known is not', () => 
   expect(restartsIn(all, { fromMs: 0, toMs: 5_000_000 })).toEqual([{ component: 'slots', host: 'coast-3', atMs: 3_700_000 }]);
   expect(restartsIn(all.slice(0, 1), { fromMs: 0, toMs: 5_000_000 })).toEqual([]);
 });
+
+test('a figure is off at four spreads, not at three', () => {
+  // Fifty minutes of 100 ± 6.745 ms: median deviation 6.745, so a spread of 10 (× 1.4826).
+  const before = { fromMs: 0, toMs: 50 * MINUTE_MS };
+  const trouble = { fromMs: 50 * MINUTE_MS, toMs: 60 * MINUTE_MS };
+  const verdict = (now: number) => {
+    const minutes = new Map<number, number>();
+    for (let i = 0; i < 50; i++) minutes.set(i * MINUTE_MS, 100 + (i % 2 === 0 ? 6.745 : -6.745));
+    for (let i = 50; i < 60; i++) minutes.set(i * MINUTE_MS, now);
+    return judgeFigure({ figure: 'eventLoop', component: 'slots', host: 'coast-3', minutes } as never, trouble, before).verdict;
+  };
+  expect([verdict(130), verdict(139), verdict(141), verdict(70), verdict(59)]).toEqual(['usual', 'usual', 'raised', 'usual', 'lowered']);
+});

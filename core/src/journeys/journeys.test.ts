@@ -126,6 +126,7 @@ describe('a journey', () => {
   });
 
   test('mended all together nothing of the excess is left, whatever the shares', () => {
+    let looked = 0;
     fc.assert(
       fc.property(
         fc.integer({ min: 1, max: 500 }),
@@ -133,7 +134,10 @@ describe('a journey', () => {
         fc.double({ min: 0.1, max: 0.7, noNaN: true }),
         (seed, share, leave) => {
           const journey = judged(world(seed, [{ step: 0, share, leave }], 400).sessions);
-          for (const { comeBack, completions, hidden } of repairOrder(journey)) {
+          const repairs = repairOrder(journey);
+          looked += repairs.length;
+          expect(repairs.at(-1)?.hidden ?? 0).toBeCloseTo(0, 9);
+          for (const { comeBack, completions, hidden } of repairs) {
             expect(comeBack).toBeGreaterThanOrEqual(completions - 1e-9);
             expect(hidden).toBeGreaterThanOrEqual(0);
           }
@@ -141,6 +145,7 @@ describe('a journey', () => {
       ),
       { numRuns: 20 },
     );
+    expect(looked).toBeGreaterThan(5);
   });
 
   test('where all who meet it leave, and nobody else does, no error is left and it is bad all the same', () => {

@@ -29,11 +29,4 @@ describe('the shape of a statement', () => {
   test('is its own shape: masking twice changes nothing, whatever comes', () => {
     fc.assert(fc.property(fc.string(), (any) => expect(maskStatement(maskStatement(any))).toBe(maskStatement(any))));
   });
-
-  test('long and hostile texts take no time', () => {
-    const begun = performance.now();
-    for (const hostile of ["'".repeat(20_001), '/*'.repeat(20_000), '$a$'.repeat(20_001), '(1,'.repeat(20_000), '?,'.repeat(20_000), '- '.repeat(20_000)])
-      maskStatement(hostile);
-    expect(performance.now() - begun).toBeLessThan(2_000);
-  });
 });

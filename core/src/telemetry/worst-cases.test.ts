@@ -1,6 +1,7 @@
 import { maskLine } from '../logs';
 import { lineReader } from '../money';
 import { withoutValues } from '../pages';
+import { maskStatement } from '../statements';
 import { placeOfStack, withoutQuery } from './index';
 
 /**
@@ -26,6 +27,11 @@ const MADE: readonly [what: string, text: (length: number) => string][] = [
   ['quotes', (n) => `'a`.repeat(n / 2)],
   ['paths', (n) => '/a a'.repeat(n / 4)],
   ['hexadecimal', (n) => 'ab:'.repeat(n / 3)],
+  ['comments that never end', (n) => '/*'.repeat(n / 2)],
+  ['dollar quotes', (n) => '$a$'.repeat(n / 3)],
+  ['lists that never end', (n) => '(1,'.repeat(n / 3)],
+  ['placeholders', (n) => '?,'.repeat(n / 2)],
+  ['dashes', (n) => '- '.repeat(n / 2)],
   ['question marks and a line break', (n) => `${'?'.repeat(n)}\n`],
 ];
 const readLine = lineReader([
@@ -33,12 +39,16 @@ const readLine = lineReader([
   { name: 'Paid', pattern: '{amount} {currency}*a{person}' },
 ]);
 
+const readStars = lineReader([{ name: 'Done', pattern: '* a * a * {person} {tier} done' }]);
+
 const READERS: readonly [name: string, read: (text: string) => unknown][] = [
   ['placeOfStack', placeOfStack],
   ['maskLine', maskLine],
   ['withoutQuery', withoutQuery],
   ['withoutValues', withoutValues],
   ['a pattern of business events', (text) => readLine('shop', text.slice(0, 2_000))],
+  ['a pattern of stars', (text) => readStars('shop', text.slice(0, 2_000))],
+  ['maskStatement', maskStatement],
 ];
 
 function fastest(work: () => unknown): number {

@@ -61,13 +61,11 @@ describe('shares of the attempt', () => {
     );
   });
 
-  test('20,000 spans are laid out in well under a second, and still add up', () => {
+  test('20,000 spans still add up', () => {
     const many = Array.from({ length: 20_000 }, (_, i) =>
       span(`s${i}`, i < 40 ? 'root' : `s${Math.floor(i / 20)}`, `c${i % 7}`, 10 + i, 10 + i + 40 * (1 + (i % 50))),
     );
-    const begun = performance.now();
     const { components, rows } = layOut([span('root', '', 'web', 0, 25_000), ...many], 'root');
-    expect(performance.now() - begun).toBeLessThan(3_000);
     expect(rows).toHaveLength(20_001);
     expect(components.reduce((sum, { shareUs }) => sum + shareUs, 0)).toBeCloseTo(25_000, 3);
   });

@@ -112,6 +112,29 @@ describe('what goes wrong in one slice', () => {
     expect(found(hoursOf({ perMinute: 60, failing: [{ site: 7, share: 0.15, fromMs: 0 }] }))).toEqual([]);
   });
 
+  test('a slice that came today must show more than one that is known for a day: how often it fails as usual is known less', () => {
+    const usual = normalWith({ failedShare: 0.02, failedSpread: 0 });
+    const withSite = (isKnown: boolean) => {
+      const hours = new Map<number, HourOfFlow>();
+      let person = 1;
+      for (let hourMs = NOW - HOUR_MS - SLICE_PAST_MS; hourMs < NOW; hourMs += HOUR_MS) {
+        const rows: TestAttempt[] = [];
+        for (let minute = 0; minute < 60; minute++) {
+          const startMs = hourMs + minute * MINUTE_MS;
+          for (let i = 0; i < 40; i++) rows.push({ startMs: startMs + i, site: 1 + (i % 20), person: person++ });
+          if (isKnown || hourMs === NOW - HOUR_MS) rows.push({ startMs, site: 30, person: person++ }, { startMs, site: 30, person: person++ });
+        }
+        // Twelve failures within fifteen minutes, among thirty attempts that work: 29 % where 2 % are usual.
+        if (hourMs === NOW - HOUR_MS)
+          for (let k = 0; k < 12; k++) rows.push({ startMs: hourMs + (40 + Math.floor((k * 15) / 12)) * MINUTE_MS, site: 30, person: person++, flags: FAILED });
+        hours.set(hourMs, countMinutes(columnsOf(rows), hourMs, () => usual).get(FLOW)!);
+      }
+      return found(hours, { fromMs: NOW - HOUR_MS, toMs: NOW });
+    };
+    expect(withSite(true)).toHaveLength(1);
+    expect(withSite(false)).toEqual([]);
+  });
+
   test('the same, whenever the window begins and whether or not its hours were looked at before', () => {
     const fresh = hoursOf({ perMinute: 60, failing: [{ site: 7, share: 0.9, fromMs }] });
     expect(found(fresh, { ...WINDOW, fromMs: NOW - 2 * HOUR_MS })).toEqual(found(oneSite));

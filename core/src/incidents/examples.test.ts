@@ -1,0 +1,128 @@
+import { columnsOf, type TestAttempt } from '../fixtures/attempts';
+import { normalWith } from '../fixtures/normal';
+import { BUCKET_MS, rollUp } from '../flows';
+import { History, type Deviation, type Signal } from '../normal';
+import { SpanKind, FAILED } from '../telemetry';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../time';
+import type { TraceSpan } from '../traces';
+import { DEFAULT_RATES, groupDeviations, harmBill, rankOrigins, todaysLevel, type BillContext, type ObservedAttempt } from './index';
+
+/** Hand-made cases, each with an answer that follows from one rule: another constant gives another answer. */
+
+const BASE = Date.UTC(2026, 2, 10, 10);
+const at = (minutes: number) => BASE + minutes * MINUTE_MS;
+const deviation = (flow: number, signal: Signal, from: number, to: number): Deviation => ({
+  flow, signal, onsetMs: at(from), endMs: at(to), active: false, level: 'hurting', excess: 50, z: 9, firedMs: at(from + 3),
+}); // prettier-ignore
+const KEY_TIER = 9;
+const WINDOW = { fromMs: at(0), toMs: at(60) };
+const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = {}): BillContext => ({
+  rows: columnsOf(attempts),
+  knownUntilMs: at(90),
+  normalAt: () => normalWith(),
+  importanceOf: () => 1,
+  rates: { ...DEFAULT_RATES, keyTiers: ['key'] },
+  isKeyTier: (tier) => tier === KEY_TIER,
+  expectedValue: () => 0,
+  valueSpread: () => 0,
+  tierShares: () => new Map([[1, 1]]),
+  usualPeople: () => ({ mean: 40, sd: 2, attempts: 100 }),
+  todaysLevel: () => 1,
+  shareOfFlow: () => 1,
+  followersOf: () => new Set(),
+  penaltyOf: () => 0,
+  ...more,
+});
+const lineOf = (bill: ReturnType<typeof harmBill>, name: string) => bill.lines.find((line) => line.name === name)!;
+
+describe('the range of a line', () => {
+  test('waiting: the expectation may lie off by 3 %, what is left out is 4 %, the edges of an hour are 0.8 minutes', () => {
+    // 600 attempts of 2.2 s where 0.2 s are usual: 20 minutes waited. All lie above the expectation.
+    const attempts = Array.from({ length: 600 }, (_, i) => ({ startMs: at(i / 10), durationMs: 2_200, person: i + 1 }));
+    const { quantity } = lineOf(harmBill([deviation(1, 'slow', 0, 60)], WINDOW, context(attempts)), 'waiting');
+    expect(quantity.estimate).toBeCloseTo(20, 6);
+    const shifted = ((600 - 300) * 0.2 * 0.03) / 60;
+    const sd = Math.hypot(shifted, (20 * 0.8) / 60, 20 * 0.04);
+    expect((quantity.high - quantity.low) / 2).toBeCloseTo(1.96 * sd, 2);
+  });
+
+  test('key customers: as certain as the lines that it repeats', () => {
+    const attempts = Array.from({ length: 400 }, (_, i) => ({ startMs: at(i / 8), flags: FAILED, person: i + 1, tier: KEY_TIER }));
+    const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts));
+    const [failed, key] = [lineOf(bill, 'failed'), lineOf(bill, 'keyCustomers')];
+    const relative = ({ estimate, low, high }: { estimate: number; low: number; high: number }) => (high - low) / estimate;
+    expect(relative(key.quantity) / relative(failed.harm)).toBeCloseTo(3.92 / 4, 2);
+  });
+});
+
+test('of second tries that work, those are not charged that are usual: one of ten fails anyway', () => {
+  // Twenty people fail and succeed ten minutes later: of forty attempts one in twenty fails as usual, so two, a tenth of the failures.
+  const attempts = Array.from({ length: 20 }, (_, i) => [
+    { startMs: at(i), durationMs: 0, flags: FAILED, person: i + 1 },
+    { startMs: at(i + 10), durationMs: 0, person: i + 1 },
+  ]).flat();
+  const normal = normalWith({ failedShare: 0.05 });
+  const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts, { normalAt: () => normal }));
+  expect(lineOf(bill, 'waiting').quantity.estimate).toBeCloseTo(20 * 10 * 0.9, 6);
+});
+
+test("today's level moves by three tenths of what the last half hours say", () => {
+  // Ten attempts every five minutes for eight days, and half as many in the last fifteen minutes.
+  const history = new History(() => false, () => undefined); // prettier-ignore
+  const NOW = BASE;
+  const put = (hourMs: number, perBucket: (startMs: number) => number) => {
+    const attempts: TestAttempt[] = [];
+    for (let startMs = hourMs; startMs < hourMs + HOUR_MS; startMs += BUCKET_MS)
+      for (let i = 0; i < perBucket(startMs); i++) attempts.push({ startMs: startMs + i * 1000 });
+    history.putHour(hourMs, rollUp(columnsOf(attempts)));
+  };
+  for (let hourMs = NOW - 8 * DAY_MS; hourMs < NOW - HOUR_MS; hourMs += HOUR_MS) put(hourMs, () => 10);
+  put(NOW - HOUR_MS, (startMs) => (startMs >= NOW - 15 * MINUTE_MS ? 5 : 10));
+  // Ratios of stretches that expect thirty: 1, 1, …, 1, and at last 15 of 30.
+  expect(todaysLevel(history, () => false, 1, NOW)).toBeCloseTo(1 - 0.3 * 0.5, 2);
+});
+
+describe('what belongs together', () => {
+  const none = () => 0;
+  const oneApplication = () => 1;
+
+  test('flows of one application that fall silent one after the other are two outages', () => {
+    expect(groupDeviations([deviation(1, 'missing', 0, 11), deviation(2, 'missing', 30, 41)], none, oneApplication)).toHaveLength(2);
+    expect(groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 13, 33)], none, oneApplication)).toHaveLength(2);
+    expect(groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 7, 27)], none, oneApplication)).toHaveLength(1);
+  });
+
+  test('flows that traces or people join may begin an hour apart, signals of one flow a quarter of an hour', () => {
+    const kin = () => true;
+    const groups = (apart: number, flow: number) =>
+      groupDeviations([deviation(1, 'slow', 0, 120), deviation(flow, 'failing', apart, 120)], none, oneApplication, kin).length;
+    expect([groups(50, 2), groups(70, 2)]).toEqual([1, 2]);
+    expect([groups(12, 1), groups(20, 1)]).toEqual([1, 2]);
+  });
+});
+
+test('the score of a candidate adds its reasons by the published weights, early and deep among them', () => {
+  // web calls slots; slots takes 400 ms more from the onset on, web 400 ms more from ten minutes later on.
+  const span = (spanId: string, parentSpanId: string, component: string, startMs: number, ms: number): TraceSpan => ({
+    spanId, parentSpanId, component, kind: SpanKind.SERVER, startUs: startMs * 1000, durationUs: ms * 1000, name: spanId, host: '', peer: '', statement: '',
+    failure: '', isUserSide: false, device: '', failed: false,
+  }); // prettier-ignore
+  const attempt = (atMs: number, isBad: boolean, web: number, slots: number): ObservedAttempt => ({
+    atMs,
+    isBad,
+    rootId: 'a',
+    spans: [span('a', '', 'web', atMs, web + slots), span('b', 'a', 'slots', atMs + web, slots)],
+  });
+  const attempts = [
+    ...Array.from({ length: 40 }, (_, i) => attempt(at(-40 + i), false, 50 + (i % 5), 100 + (i % 7))),
+    ...Array.from({ length: 40 }, (_, i) => attempt(at(i / 2), true, (i < 20 ? 50 : 450) + (i % 5), 500 + (i % 7))),
+  ];
+  const { candidates } = rankOrigins(attempts, 'slow', at(0), []);
+  const [first, second] = candidates;
+  expect(candidates.map(({ component }) => component)).toEqual(['slots', 'web']);
+  expect(first!.reasons.early).toBeCloseTo(1, 6);
+  expect(first!.reasons.deep).toBe(1);
+  expect(second!.reasons.early).toBeLessThan(0.1);
+  for (const { score, reasons } of candidates)
+    expect(score).toBeCloseTo(0.6 * reasons.time + 0.1 * reasons.failures + 0.1 * reasons.early + 0.05 * reasons.deep + 0.15 * reasons.change, 9);
+});
