@@ -1,5 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
-const concepts = 'csv|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
+const concepts =
+  'csv|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
 
 /** Rooms of the server, and whom each may know besides core and the files at the top of server/src. */
 const rooms = {
@@ -42,7 +43,12 @@ const roomRules = Object.entries(rooms).map(([room, known]) => ({
 
 module.exports = {
   forbidden: [
-    { name: 'core-knows-nobody', severity: 'error', from: { path: '^core/src', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^core/src' } },
+    {
+      name: 'core-knows-nobody',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^core/src' },
+    },
     {
       name: 'stats-and-time-at-the-bottom',
       severity: 'error',
@@ -53,13 +59,31 @@ module.exports = {
       name: 'concepts-through-their-index',
       severity: 'error',
       from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '^core/src/fixtures/'] },
+      to: {
+        path: '^core/src/([^/]+)/',
+        pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '^core/src/fixtures/'],
+      },
     },
     { name: 'app-and-server-apart', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'server-and-app-apart', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
-    { name: 'server-without-scenario', severity: 'error', from: { path: '^server/src', pathNot: '\\.test\\.ts$' }, to: { path: '^(scenario|bench|e2e)/' } },
-    { name: 'scenario-knows-the-public-way-only', severity: 'error', from: { path: '^scenario/' }, to: { path: '^(server|app)/' } },
-    { name: 'e2e-knows-the-public-way-only', severity: 'error', from: { path: '^e2e/' }, to: { path: '^(server|app)/' } },
+    {
+      name: 'server-without-scenario',
+      severity: 'error',
+      from: { path: '^server/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(scenario|bench|e2e)/' },
+    },
+    {
+      name: 'scenario-knows-the-public-way-only',
+      severity: 'error',
+      from: { path: '^scenario/' },
+      to: { path: '^(server|app)/' },
+    },
+    {
+      name: 'e2e-knows-the-public-way-only',
+      severity: 'error',
+      from: { path: '^e2e/' },
+      to: { path: '^(server|app)/' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     ...roomRules,
   ],

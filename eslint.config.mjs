@@ -6,7 +6,18 @@ import { configs } from 'typescript-eslint';
 const require = createRequire(import.meta.url);
 
 export default defineConfig([
-  { ignores: ['**/node_modules/**', '**/dist/**', '**/.expo/**', '.cache/**', 'data/**', '**/*.tmp.*', 'app/src/data/api-types.ts', 'app/expo-env.d.ts'] },
+  {
+    ignores: [
+      '**/node_modules/**',
+      '**/dist/**',
+      '**/.expo/**',
+      '.cache/**',
+      'data/**',
+      '**/*.tmp.*',
+      'app/src/data/api-types.ts',
+      'app/expo-env.d.ts',
+    ],
+  },
   ...require('eslint-config-expo/flat'),
   {
     settings: {
@@ -25,7 +36,10 @@ export default defineConfig([
       },
     },
   },
-  { files: ['**/*.cjs', 'app/*.js', 'tools/**', '**/*.mjs'], languageOptions: { globals: { ...globals.node, ...globals.jest, ...globals.browser } } },
+  {
+    files: ['**/*.cjs', 'app/*.js', 'tools/**', '**/*.mjs'],
+    languageOptions: { globals: { ...globals.node, ...globals.jest, ...globals.browser } },
+  },
   {
     files: ['{core,server,scenario,snippet,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
     extends: [configs.recommendedTypeCheckedOnly],
@@ -44,6 +58,10 @@ export default defineConfig([
   { files: ['**/*.test.{ts,tsx}', 'e2e/**'], languageOptions: { globals: globals.jest } },
   {
     files: ['app/src/look/icon.tsx', 'app/src/app/_layout.tsx'],
-    rules: { '@typescript-eslint/no-require-imports': 'off', '@typescript-eslint/no-unsafe-assignment': 'off', '@typescript-eslint/no-unsafe-argument': 'off' },
+    rules: {
+      '@typescript-eslint/no-require-imports': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+    },
   },
 ]);

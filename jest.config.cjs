@@ -1,7 +1,8 @@
 const path = require('node:path');
 
 // Packages that ship ES modules only: jest 29 runs CommonJS, so babel turns them.
-const ESM = 'd3-[a-z-]+|internmap|delaunator|robust-predicates|color|color-string|color-convert|color-name|@electric-sql/pglite';
+const ESM =
+  'd3-[a-z-]+|internmap|delaunator|robust-predicates|color|color-string|color-convert|color-name|@electric-sql/pglite';
 
 const nodeProject = (name) => ({
   displayName: name,
@@ -35,7 +36,10 @@ module.exports = {
         '^@/(.*)$': '<rootDir>/src/$1',
         '^@toplens/core/(.*)$': path.join(__dirname, 'core/src/$1/index.ts'),
       },
-      transform: { ...web.transform, '\\.mjs$': Object.values(web.transform).find((entry) => entry[0] === 'babel-jest') },
+      transform: {
+        ...web.transform,
+        '\\.mjs$': Object.values(web.transform).find((entry) => entry[0] === 'babel-jest'),
+      },
       transformIgnorePatterns: [
         `/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|standard-navigation|${ESM})[^/]*/)`,
         '/node_modules/react-native-reanimated/plugin/',

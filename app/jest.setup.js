@@ -1,4 +1,11 @@
-window.matchMedia ??= (query) => ({ matches: false, media: query, addListener() {}, removeListener() {}, addEventListener() {}, removeEventListener() {} });
+window.matchMedia ??= (query) => ({
+  matches: false,
+  media: query,
+  addListener() {},
+  removeListener() {},
+  addEventListener() {},
+  removeEventListener() {},
+});
 window.ResizeObserver ??= class {
   observe() {}
   unobserve() {}

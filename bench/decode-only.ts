@@ -7,7 +7,10 @@ createServer((request, response) => {
   request.on('data', (chunk: Buffer) => chunks.push(chunk));
   request.on('end', () => {
     const body = Buffer.concat(chunks);
-    const spans = request.headers['content-type'] === 'application/json' ? readTracesJson(JSON.parse(body.toString('utf8'))) : readTracesProtobuf(body);
+    const spans =
+      request.headers['content-type'] === 'application/json'
+        ? readTracesJson(JSON.parse(body.toString('utf8')))
+        : readTracesProtobuf(body);
     response.end(String(spans.length));
   });
 }).listen(Number(process.argv[2]), '127.0.0.1');

@@ -15,7 +15,9 @@ const AGENTS = ['Windows NT 10.0; Win64; x64', 'Macintosh; Intel Mac OS X 10_15_
   (system, i) => `Mozilla/5.0 (${system}) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/${138 + i}.0.0.0 Safari/537.36`,
 );
 
-/** Views as a browser sends them, a hundred in a request: forty pages, eight countries, six resources and one call each. */
+/**
+ * Views as a browser sends them, a hundred in a request: forty pages, eight countries, six resources and one call each.
+ */
 function requestOf(first: number, endMs: number): string {
   const random = seededRandom(first + 1);
   const around = (middle: number) => Math.round(middle * Math.exp(0.4 * normalDeviate(random)));
@@ -25,22 +27,59 @@ function requestOf(first: number, endMs: number): string {
     const n = first + i;
     const atMs = endMs - ((VIEWS - n) / VIEWS) * HOURS * 60 * MINUTE_MS;
     const [responseStart, dom] = [around(160), around(300)];
-    const resources = Array.from({ length: 6 }, (_unused, r) => [`${ORIGIN}/assets/${r}.js`, 'script', 100 + r, around(120), 18_000, random() < 0.002 ? 1 : 0]);
-    resources.push([`${ORIGIN}/api/basket/${n}`, 'fetch', 400, around(90), 0, 0, (n + 1).toString(16).padStart(32, 'a'), (n + 1).toString(16).padStart(16, 'b')]);
-    const marks = { responseStart, responseEnd: responseStart + 40, domInteractive: responseStart + dom, domContentLoadedEventEnd: responseStart + dom + 90, domComplete: responseStart + dom + 500, loadEventEnd: responseStart + dom + 505 };
+    const resources = Array.from({ length: 6 }, (_unused, r) => [
+      `${ORIGIN}/assets/${r}.js`,
+      'script',
+      100 + r,
+      around(120),
+      18_000,
+      random() < 0.002 ? 1 : 0,
+    ]);
+    resources.push([
+      `${ORIGIN}/api/basket/${n}`,
+      'fetch',
+      400,
+      around(90),
+      0,
+      0,
+      (n + 1).toString(16).padStart(32, 'a'),
+      (n + 1).toString(16).padStart(16, 'b'),
+    ]);
+    const marks = {
+      responseStart,
+      responseEnd: responseStart + 40,
+      domInteractive: responseStart + dom,
+      domContentLoadedEventEnd: responseStart + dom + 90,
+      domComplete: responseStart + dom + 500,
+      loadEventEnd: responseStart + dom + 505,
+    };
     return {
       timeUnixNano: `${Math.round(atMs)}000000`,
       eventName: 'toplens.page_view',
       attributes: [
-        text('toplens.view.id', (n + 1).toString(16).padStart(16, 'c')), number('toplens.view.sequence', 1), text('toplens.view.kind', 'load'), text('url.path', `/page-${n % 40}`),
-        text('server.address', 'shop.example'), text('geo.country.iso_code', COUNTRIES[n % 8] as string), text('session.id', `s-${n >> 2}`), text('user.id', `p-${n >> 3}`),
-        text('toplens.resources', JSON.stringify(resources)), number('toplens.vital.lcp', around(1_600)), number('toplens.vital.inp', around(110)),
-        number('toplens.vital.cls', 0.02), number('toplens.vital.fcp', around(900)), number('toplens.vital.ttfb', responseStart),
+        text('toplens.view.id', (n + 1).toString(16).padStart(16, 'c')),
+        number('toplens.view.sequence', 1),
+        text('toplens.view.kind', 'load'),
+        text('url.path', `/page-${n % 40}`),
+        text('server.address', 'shop.example'),
+        text('geo.country.iso_code', COUNTRIES[n % 8] as string),
+        text('session.id', `s-${n >> 2}`),
+        text('user.id', `p-${n >> 3}`),
+        text('toplens.resources', JSON.stringify(resources)),
+        number('toplens.vital.lcp', around(1_600)),
+        number('toplens.vital.inp', around(110)),
+        number('toplens.vital.cls', 0.02),
+        number('toplens.vital.fcp', around(900)),
+        number('toplens.vital.ttfb', responseStart),
         ...Object.entries(marks).map(([mark, ms]) => number(`toplens.timing.${mark}`, ms)),
       ],
     };
-  }); // prettier-ignore
-  const attributes = [text('user_agent.original', AGENTS[first % 3] as string), text('toplens.application', 'Shop'), text('service.version', '1.0')];
+  });
+  const attributes = [
+    text('user_agent.original', AGENTS[first % 3] as string),
+    text('toplens.application', 'Shop'),
+    text('service.version', '1.0'),
+  ];
   return JSON.stringify({ resourceLogs: [{ resource: { attributes }, scopeLogs: [{ logRecords }] }] });
 }
 
@@ -72,7 +111,11 @@ export async function pageLoads(report: Report): Promise<void> {
       }
     }),
   );
-  await until('all views to be stored', async () => (await getJson<{ backlogRecords: number }>(`${server.url}/healthz`)).backlogRecords === 0, 600_000);
+  await until(
+    'all views to be stored',
+    async () => (await getJson<{ backlogRecords: number }>(`${server.url}/healthz`)).backlogRecords === 0,
+    600_000,
+  );
   const rate = VIEWS / ((performance.now() - begun) / 1000);
   report('page views taken and stored a second, from browsers', rate, '', '≥ 1,000', rate >= 1_000);
 
@@ -92,7 +135,13 @@ export async function pageLoads(report: Report): Promise<void> {
   }
   const whole = times.at(-1) as number;
   const growth = Math.log(whole / (times[0] as number)) / Math.log(10);
-  report(`page loads of ${VIEWS.toLocaleString('en-GB')} views, asked for the first time`, whole / 1000, ' s', '< 2 s', whole < 2_000);
+  report(
+    `page loads of ${VIEWS.toLocaleString('en-GB')} views, asked for the first time`,
+    whole / 1000,
+    ' s',
+    '< 2 s',
+    whole < 2_000,
+  );
   report('… growth with views (a tenth, three tenths, all), exponent', growth, '', '≤ 1', growth <= 1);
   await stop(server.process);
 

@@ -13,7 +13,10 @@ export interface Payload {
 const hex = (words: number[]) => words.map((word) => (word >>> 0).toString(16).padStart(8, '0')).join('');
 
 function toJson(spans: readonly OutSpan[]): string {
-  const keyValue = ([key, value]: [string, string | number]) => ({ key, value: typeof value === 'string' ? { stringValue: value } : { doubleValue: value } });
+  const keyValue = ([key, value]: [string, string | number]) => ({
+    key,
+    value: typeof value === 'string' ? { stringValue: value } : { doubleValue: value },
+  });
   return JSON.stringify({
     resourceSpans: [
       {
@@ -38,11 +41,18 @@ function toJson(spans: readonly OutSpan[]): string {
   });
 }
 
-/** Entry spans of the demo world in requests of 500; every call makes others. @param endMs they begin before it, newest first */
+/**
+ * Entry spans of the demo world in requests of 500; every call makes others. @param endMs they begin before it, newest
+ * first
+ */
 export function payloads(encoding: Payload['encoding'], count: number, seed: number, endMs: number): Payload[] {
   const spans: OutSpan[] = [];
   const options = { seed, localOffsetHours: 0, troubles: {} };
-  for (let minuteMs = Math.floor(endMs / MINUTE_MS) * MINUTE_MS - MINUTE_MS; spans.length < count * BATCH; minuteMs -= MINUTE_MS)
+  for (
+    let minuteMs = Math.floor(endMs / MINUTE_MS) * MINUTE_MS - MINUTE_MS;
+    spans.length < count * BATCH;
+    minuteMs -= MINUTE_MS
+  )
     for (const attempt of simulateMinute(minuteMs, options, [])) spans.push(...spansOf(attempt, false, {}));
   return Array.from({ length: count }, (_, i) => {
     const part = spans.slice(i * BATCH, (i + 1) * BATCH);

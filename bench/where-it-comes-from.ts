@@ -17,7 +17,10 @@ const timed = (work: () => unknown): number => {
   return performance.now() - begun;
 };
 
-/** An hour's incident over forty components, one below the other in four branches: as many attempts as the engine looks at. */
+/**
+ * An hour's incident over forty components, one below the other in four branches: as many attempts as the engine looks
+ * at.
+ */
 function attemptsOverForty(): ObservedAttempt[] {
   const random = seededRandom(40);
   const around = (us: number) => us * Math.exp(0.2 * normalDeviate(random));
@@ -27,13 +30,28 @@ function attemptsOverForty(): ObservedAttempt[] {
     const spans: TraceSpan[] = [];
     const add = (id: number, parent: number, startUs: number, durationUs: number) =>
       spans.push({
-        spanId: String(id), parentSpanId: parent < 0 ? '' : String(parent), component: `component ${id}`, host: `host ${id % 14}`, peer: '', name: 'work',
-        kind: 2, failed: false, failure: '', isUserSide: false, device: '', statement: '', startUs, durationUs,
-      }); // prettier-ignore
+        spanId: String(id),
+        parentSpanId: parent < 0 ? '' : String(parent),
+        component: `component ${id}`,
+        host: `host ${id % 14}`,
+        peer: '',
+        name: 'work',
+        kind: 2,
+        failed: false,
+        failure: '',
+        isUserSide: false,
+        device: '',
+        statement: '',
+        startUs,
+        durationUs,
+      });
     let at = atMs * 1000;
     const begin = at;
     for (let branch = 0; branch < 4; branch++) {
-      const own = Array.from({ length: 10 }, (_unused, k) => around(5_000) * (isBad && branch === 2 && k === 9 ? 40 : 1));
+      const own = Array.from(
+        { length: 10 },
+        (_unused, k) => around(5_000) * (isBad && branch === 2 && k === 9 ? 40 : 1),
+      );
       let left = own.reduce((sum, us) => sum + us, 0);
       own.forEach((us, k) => {
         if (branch > 0 || k > 0) add(branch * 10 + k, k === 0 ? 0 : branch * 10 + k - 1, at, left);
@@ -48,9 +66,12 @@ function attemptsOverForty(): ObservedAttempt[] {
 
 export async function whereItComesFrom(report: Report): Promise<void> {
   const attempts = attemptsOverForty();
-  const originMs = median(Array.from({ length: 7 }, () => timed(() => rankOrigins(attempts, 'slow', 180 * MINUTE_MS, [])))) as number;
+  const originMs = median(
+    Array.from({ length: 7 }, () => timed(() => rankOrigins(attempts, 'slow', 180 * MINUTE_MS, []))),
+  ) as number;
   const [first] = rankOrigins(attempts, 'slow', 180 * MINUTE_MS, []).candidates;
-  if (first?.component !== 'component 29') throw new Error(`expected component 29 to be proposed, got: ${first?.component}`);
+  if (first?.component !== 'component 29')
+    throw new Error(`expected component 29 to be proposed, got: ${first?.component}`);
   report('origin of an incident of 60 min over 40 components', originMs / 1000, ' s', '< 1 s', originMs < 1000);
 
   const catalogue = readFileSync('core/src/logs/fixtures/postgresql-15-messages.txt', 'utf8');
@@ -64,22 +85,38 @@ export async function whereItComesFrom(report: Report): Promise<void> {
   const bodies = Array.from({ length: 100 }, (_, b) =>
     encodeLines(
       lines.slice(b * 500, (b + 1) * 500).map((body, i) => ({
-        service: `service ${b % 8}`, host: `host ${b % 14}`, version: '1', application: 'bench', atMs: fromMs + b * 500 + i, severity: Severity.INFO, body,
-        traceId: undefined, spanId: undefined, eventName: '', attributes: [],
+        service: `service ${b % 8}`,
+        host: `host ${b % 14}`,
+        version: '1',
+        application: 'bench',
+        atMs: fromMs + b * 500 + i,
+        severity: Severity.INFO,
+        body,
+        traceId: undefined,
+        spanId: undefined,
+        eventName: '',
+        attributes: [],
       })),
     ),
-  ); // prettier-ignore
+  );
   const begun = performance.now();
   const queue = [...bodies];
   await Promise.all(
     Array.from({ length: 4 }, async () => {
       for (let body = queue.pop(); body; body = queue.pop())
         await (
-          await fetch(`${server.url}/v1/logs`, { method: 'POST', headers: { 'content-type': 'application/x-protobuf' }, body: body as Uint8Array<ArrayBuffer> })
+          await fetch(`${server.url}/v1/logs`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/x-protobuf' },
+            body: body as Uint8Array<ArrayBuffer>,
+          })
         ).arrayBuffer();
     }),
   );
-  await until('the lines to be stored', async () => (await getJson<{ backlogRecords: number }>(`${server.url}/healthz`)).backlogRecords === 0);
+  await until(
+    'the lines to be stored',
+    async () => (await getJson<{ backlogRecords: number }>(`${server.url}/healthz`)).backlogRecords === 0,
+  );
   const rate = 50_000 / ((performance.now() - begun) / 1000);
   report('lines of logs taken and stored', rate, ' lines/s', 'told', true);
   await stop(server.process);

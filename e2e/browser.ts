@@ -39,7 +39,12 @@ export async function openBrowser(clockOffsetMs = 0): Promise<{ browser: Browser
   };
 }
 
-export async function openPage(browser: Browser, url: string, size: Size, scheme: 'light' | 'dark' = 'light'): Promise<Page> {
+export async function openPage(
+  browser: Browser,
+  url: string,
+  size: Size,
+  scheme: 'light' | 'dark' = 'light',
+): Promise<Page> {
   const page = await browser.newPage();
   await page.evaluateOnNewDocument(shiftClock, clockOffsets.get(browser) ?? 0);
   await page.setViewport(size === 'phone' ? PHONE : WIDE);

@@ -49,12 +49,14 @@ afterAll(async () => {
   await world.close();
 });
 
-const list = () => getJson<{ rows: Row[]; odd: { title: string }[]; headline: string }>(`${world.url}/api/worst-first?${day}`);
+const list = () =>
+  getJson<{ rows: Row[]; odd: { title: string }[]; headline: string }>(`${world.url}/api/worst-first?${day}`);
 const incidentOf = (row: Row) => getJson<Incident>(`${world.url}/api/incidents/${row.id}?${day}`);
 const line = (incident: Incident, name: string) => incident.bill.find((line) => line.name === name);
 const quantity = (incident: Incident, name: string) => line(incident, name)?.quantity.estimate ?? NaN;
 const truthOf = (trouble: number) => truthWithin(world.truth.events, trouble, nowMs - 24 * 3_600_000, toMs);
-const within = (estimate: number, truth: number, share: number) => expect(Math.abs(estimate / truth - 1)).toBeLessThanOrEqual(share);
+const within = (estimate: number, truth: number, share: number) =>
+  expect(Math.abs(estimate / truth - 1)).toBeLessThanOrEqual(share);
 
 /** An estimate with an interval is held to it, at three standard errors: it must be both true and narrow. */
 function holds({ estimate, low, high }: Interval, truth: number): void {
@@ -78,9 +80,11 @@ describe('the demo day against its truth', () => {
 
   test('people hurt are within 10 % of the truth, minutes lost within 20 %', async () => {
     const { rows } = await list();
-    const [slots, labels, partners, cards, maps] = await Promise.all(
-      ['Pick a slot', 'Print labels', 'Shipper Link', 'Pay fails', 'comes incomplete'].map((words) => incidentOf(rows.find((row) => row.title.includes(words)) as Row)),
-    ) as [Incident, Incident, Incident, Incident, Incident]; // prettier-ignore
+    const [slots, labels, partners, cards, maps] = (await Promise.all(
+      ['Pick a slot', 'Print labels', 'Shipper Link', 'Pay fails', 'comes incomplete'].map((words) =>
+        incidentOf(rows.find((row) => row.title.includes(words)) as Row),
+      ),
+    )) as [Incident, Incident, Incident, Incident, Incident];
     const [one, two, seven, six, five] = [truthOf(1), truthOf(2), truthOf(7), truthOf(6), truthOf(5)];
     within(slots.people.estimate, one.people, 0.1);
     within(quantity(slots, 'waiting'), one.minutesWaited, 0.2);
@@ -106,7 +110,9 @@ describe('the demo day against its truth', () => {
     const back = (days: number) => new Date(nowMs - days * 86_400_000).toISOString();
     const past = await getJson<{ rows: Row[] }>(`${world.url}/api/worst-first?from=${back(6)}&to=${back(4.5)}`);
     expect(past.rows[0]?.title).toContain('Pay fails');
-    const quiet = await getJson<{ rows: Row[]; headline: string }>(`${world.url}/api/worst-first?from=${back(3)}&to=${back(1.5)}`);
+    const quiet = await getJson<{ rows: Row[]; headline: string }>(
+      `${world.url}/api/worst-first?from=${back(3)}&to=${back(1.5)}`,
+    );
     expect(quiet.rows.length).toBeLessThanOrEqual(1);
   });
 });
@@ -142,16 +148,27 @@ describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => 
     await page.waitForSelector('[data-testid="note"]', { hidden: true });
     await page.click('[data-testid="send"]');
     await page.waitForSelector('[data-testid="note"]');
-    expect(await page.$eval('[data-testid="note"]', (element) => (element as HTMLTextAreaElement).value)).toBe('Please look first at the last release.');
+    expect(await page.$eval('[data-testid="note"]', (element) => (element as HTMLTextAreaElement).value)).toBe(
+      'Please look first at the last release.',
+    );
     await page.click('[data-testid="send-now"]');
     await page.waitForSelector('[data-testid="note"]', { hidden: true });
-    await until('the desk to take it', async () => (await list()).rows.find(({ id }) => id === row.id)?.handoff?.state === 'taken');
+    await until(
+      'the desk to take it',
+      async () => (await list()).rows.find(({ id }) => id === row.id)?.handoff?.state === 'taken',
+    );
     await seen(page, 'taken, by');
     await page.goto(`${world.url}/sent?${day}`, { waitUntil: 'networkidle2' });
     await seen(page, 'Taken');
     await seen(page, row.title);
-    const tickets = await getJson<{ title: string; note: string; received: number; state: string }[]>(`${world.deskUrl}/tickets`);
-    expect(tickets.find(({ title }) => title === row.title)).toMatchObject({ note: 'Please look first at the last release.', received: 1, state: 'taken' });
+    const tickets = await getJson<{ title: string; note: string; received: number; state: string }[]>(
+      `${world.deskUrl}/tickets`,
+    );
+    expect(tickets.find(({ title }) => title === row.title)).toMatchObject({
+      note: 'Please look first at the last release.',
+      received: 1,
+      state: 'taken',
+    });
     await page.close();
   });
 
@@ -175,7 +192,9 @@ describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => 
     const { rows } = await list();
     for (const path of [`/?${day}`, `/incident/${(rows[0] as Row).id}?${day}`, '/sent']) {
       const page = await openPage(browser, `${world.url}${path}`, size);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await page.close();
     }
   });
@@ -205,7 +224,10 @@ test('the whole job by keyboard alone', async () => {
     if (await page.evaluate(() => document.activeElement?.closest('[data-testid^="send-now"]') !== null)) break;
   }
   await page.keyboard.press('Enter');
-  await until('the desk to take it', async () => (await list()).rows.find(({ id }) => id === row.id)?.handoff?.state === 'taken');
+  await until(
+    'the desk to take it',
+    async () => (await list()).rows.find(({ id }) => id === row.id)?.handoff?.state === 'taken',
+  );
   await page.keyboard.press('Escape');
   await page.waitForFunction(() => location.pathname === '/');
   await page.keyboard.press('5');
@@ -218,18 +240,28 @@ test('time and focus are chosen in sheets, live in the address, and stay while o
   await page.waitForSelector('[data-testid="row-1"]');
   await page.keyboard.press('f');
   await page.waitForSelector('[role="radiogroup"][aria-label="Application"]');
-  await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('[role="radio"]')].find((option) => option.innerText.includes('Shipper Link'))?.click());
+  await page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('[role="radio"]')]
+      .find((option) => option.innerText.includes('Shipper Link'))
+      ?.click(),
+  );
   await page.waitForFunction(() => location.search.includes('application=Shipper'));
   await page.keyboard.press('Escape');
   await page.waitForSelector('[aria-label="Application"]', { hidden: true });
   await page.waitForFunction(() => document.querySelectorAll('[data-testid^="row-"]').length === 1);
   await page.keyboard.press('5');
-  await page.waitForFunction(() => location.pathname === '/sent' && location.search.includes('application=Shipper') && location.search.includes('from='));
+  await page.waitForFunction(
+    () =>
+      location.pathname === '/sent' &&
+      location.search.includes('application=Shipper') &&
+      location.search.includes('from='),
+  );
   await page.goBack();
   await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Only Shipper Link. Remove"]')?.click());
   const { rows } = await list();
   await page.waitForFunction(
-    (n: number) => !location.search.includes('application') && document.querySelectorAll('[data-testid^="row-"]').length === n,
+    (n: number) =>
+      !location.search.includes('application') && document.querySelectorAll('[data-testid^="row-"]').length === n,
     {},
     rows.length,
   );

@@ -1,7 +1,14 @@
 import type { Page } from 'puppeteer-core';
 
-/** An attempt of so many spans, sent the way that any sender would; a service calls three others over and over, each with its store. */
-export async function sendLongAttempt(url: string, spans: number, startMs: number): Promise<{ traceId: string; spanId: string }> {
+/**
+ * An attempt of so many spans, sent the way that any sender would; a service calls three others over and over, each
+ * with its store.
+ */
+export async function sendLongAttempt(
+  url: string,
+  spans: number,
+  startMs: number,
+): Promise<{ traceId: string; spanId: string }> {
   const hex = (n: number, length: number) => n.toString(16).padStart(length, '0');
   const traceId = `${hex(0x10a9, 8)}${hex(spans, 8)}${hex(startMs, 16)}`;
   const text = (key: string, stringValue: string) => ({ key, value: { stringValue } });
@@ -15,15 +22,25 @@ export async function sendLongAttempt(url: string, spans: number, startMs: numbe
     const own = byService.get(service) ?? [];
     byService.set(service, own);
     own.push({
-      traceId, spanId: hex(i + 1, 16), ...(i > 0 && { parentSpanId: hex(depth === 1 ? 1 : i, 16) }),
+      traceId,
+      spanId: hex(i + 1, 16),
+      ...(i > 0 && { parentSpanId: hex(depth === 1 ? 1 : i, 16) }),
       // Names differ, so that nothing is folded away.
-      name: i === 0 ? 'GET' : `step ${i}`, kind: i === 0 ? 2 : 1,
-      startTimeUnixNano: nanos(startMs + fromMs), endTimeUnixNano: nanos(startMs + (i === 0 ? wholeMs : fromMs + 2)),
+      name: i === 0 ? 'GET' : `step ${i}`,
+      kind: i === 0 ? 2 : 1,
+      startTimeUnixNano: nanos(startMs + fromMs),
+      endTimeUnixNano: nanos(startMs + (i === 0 ? wholeMs : fromMs + 2)),
       ...(i === 0 && { attributes: [text('http.request.method', 'GET'), text('http.route', '/audit')] }),
-    }); // prettier-ignore
+    });
   }
   const resourceSpans = [...byService].map(([service, own]) => ({
-    resource: { attributes: [text('service.name', service), text('service.namespace', 'Sender Portal'), text('host.name', 'mid-1')] },
+    resource: {
+      attributes: [
+        text('service.name', service),
+        text('service.namespace', 'Sender Portal'),
+        text('host.name', 'mid-1'),
+      ],
+    },
     scopeSpans: [{ spans: own }],
   }));
   const answer = await fetch(`${url}/v1/traces`, {
@@ -39,13 +56,28 @@ export async function sendLongAttempt(url: string, spans: number, startMs: numbe
 export async function framesWhileScrolling(page: Page, points: number, pointsPerSecond: number): Promise<number> {
   const session = await page.createCDPSession();
   const { width, height } = page.viewport() ?? { width: 390, height: 844 };
-  await page.tracing.start({ categories: ['devtools.timeline', 'disabled-by-default-devtools.timeline', 'disabled-by-default-devtools.timeline.frame'] });
+  await page.tracing.start({
+    categories: [
+      'devtools.timeline',
+      'disabled-by-default-devtools.timeline',
+      'disabled-by-default-devtools.timeline.frame',
+    ],
+  });
   const begun = await page.evaluate(() => performance.now());
-  await session.send('Input.synthesizeScrollGesture', { x: width / 2, y: height / 2, yDistance: -points, speed: pointsPerSecond, gestureSourceType: 'mouse' });
+  await session.send('Input.synthesizeScrollGesture', {
+    x: width / 2,
+    y: height / 2,
+    yDistance: -points,
+    speed: pointsPerSecond,
+    gestureSourceType: 'mouse',
+  });
   const ended = await page.evaluate(() => performance.now());
-  const trace = JSON.parse(Buffer.from((await page.tracing.stop()) ?? []).toString()) as { traceEvents: { name: string; ts: number }[] };
+  const trace = JSON.parse(Buffer.from((await page.tracing.stop()) ?? []).toString()) as {
+    traceEvents: { name: string; ts: number }[];
+  };
   await session.detach();
   const frames = trace.traceEvents.filter(({ name }) => name === 'DrawFrame').map(({ ts }) => ts);
-  if (frames.length < 2) throw new Error(`the browser's trace has ${frames.length} frames in ${Math.round(ended - begun)} ms`);
+  if (frames.length < 2)
+    throw new Error(`the browser's trace has ${frames.length} frames in ${Math.round(ended - begun)} ms`);
   return ((frames.length - 1) * 1e6) / (Math.max(...frames) - Math.min(...frames));
 }

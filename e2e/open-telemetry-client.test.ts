@@ -1,6 +1,14 @@
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
-import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until, type ServerProcess } from './processes';
+import {
+  getJson,
+  removeFolder,
+  startServerProcess,
+  stop,
+  temporaryFolder,
+  until,
+  type ServerProcess,
+} from './processes';
 
 interface FlowCount {
   application: string;
@@ -24,13 +32,22 @@ afterAll(async () => {
 test.each(['protobuf', 'json'])(
   'a service with the OpenTelemetry SDK, exporting %s: its routes are flows with the right counts and failures',
   async (encoding) => {
-    const client = fork('e2e/clients/express-service.cjs', [server.url, encoding], { execArgv: [], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const client = fork('e2e/clients/express-service.cjs', [server.url, encoding], {
+      execArgv: [],
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    });
     const [{ durations }] = (await once(client, 'message')) as [{ durations: { name: string; ms: number }[] }];
     const flows = await until('its flows', async () => {
-      const all = (await getJson<{ flows: FlowCount[] }>(`${server.url}/api/flow-counts`)).flows.filter((flow) => flow.application === `shop-${encoding}`);
+      const all = (await getJson<{ flows: FlowCount[] }>(`${server.url}/api/flow-counts`)).flows.filter(
+        (flow) => flow.application === `shop-${encoding}`,
+      );
       return all.length >= 2 && all;
     });
-    expect(flows.map(({ technicalName, attempts, failed }) => ({ technicalName, attempts, failed })).sort((a, b) => a.attempts - b.attempts)).toEqual([
+    expect(
+      flows
+        .map(({ technicalName, attempts, failed }) => ({ technicalName, attempts, failed }))
+        .sort((a, b) => a.attempts - b.attempts),
+    ).toEqual([
       { technicalName: 'POST /labels', attempts: 5, failed: 5 },
       { technicalName: 'GET /parcels/:id', attempts: 12, failed: 0 },
     ]);

@@ -7,7 +7,10 @@ import type { TrustStage } from './trust-steps';
 interface Incident {
   id: number;
   title: string;
-  origin: { candidates: { component: string; reasons: string[]; team: string | null }[]; rungs: { component: string; depth: number }[] } | null;
+  origin: {
+    candidates: { component: string; reasons: string[]; team: string | null }[];
+    rungs: { component: string; depth: number }[];
+  } | null;
   proposedTeam: { team: string } | null;
   samples: { traceId: string; spanId: string }[];
 }
@@ -24,7 +27,9 @@ export function originTests(stage: () => TrustStage): void {
     const slow = await incidentOf('Pick a slot');
     expect(slow.origin?.candidates[0]).toMatchObject({ component: 'parcels-db', team: 'Data Stores' });
     expect(slow.proposedTeam?.team).toBe('Data Stores');
-    expect(slow.origin?.rungs.map(({ component }) => component)).toEqual(expect.arrayContaining(['portal-web', 'slots', 'parcels-db']));
+    expect(slow.origin?.rungs.map(({ component }) => component)).toEqual(
+      expect.arrayContaining(['portal-web', 'slots', 'parcels-db']),
+    );
     const failing = await incidentOf('Print labels');
     expect(failing.origin?.candidates[0]?.component).toBe('labels');
     expect(failing.origin?.candidates[0]?.reasons[0]).toMatch(/^is the deepest that fails in \d+ of \d+ attempts$/);
@@ -34,20 +39,32 @@ export function originTests(stage: () => TrustStage): void {
   describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (size) => {
     test('from the ranked row to the failing line, and back with window and focus kept', async () => {
       const { id, samples } = await incidentOf('Print labels');
-      const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}&promotion=SPRING10`, size);
+      const page = await openPage(
+        stage().browser,
+        `${stage().url}/incident/${id}?${stage().day}&promotion=SPRING10`,
+        size,
+      );
       await seen(page, 'Likely origin');
       expect(await textOf(page, 'origin-first')).toBe('labels');
       expect(await violations(page)).toEqual([]);
       const traces = (await ask<Incident>(`/api/incidents/${id}?${stage().day}&promotion=SPRING10`)).samples;
       expect(traces.length).toBeGreaterThan(0);
       await tap(page, `sample-${traces[0]?.traceId}`);
-      await page.waitForFunction(() => location.pathname.startsWith('/attempt/') && location.search.includes('promotion=SPRING10'));
+      await page.waitForFunction(
+        () => location.pathname.startsWith('/attempt/') && location.search.includes('promotion=SPRING10'),
+      );
       await seen(page, 'no surcharge for weight band 7');
       expect(await textOf(page, 'failing-place')).toContain('in labels, Surcharges.forBand (Surcharges.java:88)');
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       expect(await violations(page)).toEqual([]);
       await press(page, 'button', 'Back');
-      await page.waitForFunction((path: string) => location.pathname === path && location.search.includes('promotion=SPRING10'), {}, `/incident/${id}`);
+      await page.waitForFunction(
+        (path: string) => location.pathname === path && location.search.includes('promotion=SPRING10'),
+        {},
+        `/incident/${id}`,
+      );
       expect(samples.length).toBeGreaterThan(0);
       await page.close();
     });
@@ -58,9 +75,9 @@ export function originTests(stage: () => TrustStage): void {
       await seen(page, 'What the logs say');
       await page.waitForSelector('[data-testid="log-pattern"]');
       await seen(page, 'CPU, north-db-1:');
-      expect(await page.$$eval('[data-testid="left-over"]', (lines) => lines.map((line) => line.textContent ?? '').join())).toMatch(
-        /Connection pool, slots on .* 100 % now, nothing left/,
-      );
+      expect(
+        await page.$$eval('[data-testid="left-over"]', (lines) => lines.map((line) => line.textContent ?? '').join()),
+      ).toMatch(/Connection pool, slots on .* 100 % now, nothing left/);
       expect(await page.$eval('[data-testid="hosts-part"]', (part) => part.textContent)).toMatch(/Ruled out: .*heap/);
       const patterns = await page.$$('[data-testid="log-pattern"]');
       const texts = await Promise.all(patterns.map((pattern) => pattern.evaluate((node) => node.textContent ?? '')));
@@ -70,11 +87,15 @@ export function originTests(stage: () => TrustStage): void {
       await patterns[slow]?.evaluate((node) => (node as HTMLElement).click());
       const line = await page.waitForSelector('[data-testid="log-part"] a[href^="/attempt/"]');
       expect(await violations(page)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await line?.evaluate((node) => (node as HTMLElement).click());
       await page.waitForFunction(() => location.pathname.startsWith('/attempt/'));
       await seen(page, 'Lines in between');
-      await page.waitForFunction(() => /slot search for .* took/.test(document.querySelector('[data-testid="attempt-lines"]')?.textContent ?? ''));
+      await page.waitForFunction(() =>
+        /slot search for .* took/.test(document.querySelector('[data-testid="attempt-lines"]')?.textContent ?? ''),
+      );
       await page.waitForSelector('[data-testid="attempt-hosts"]');
       expect(await violations(page)).toEqual([]);
       await press(page, 'button', 'Back');
@@ -84,14 +105,24 @@ export function originTests(stage: () => TrustStage): void {
 
     test('a plan chosen as a file is read in plain words', async () => {
       const { samples } = await incidentOf('Pick a slot');
-      const page = await openPage(stage().browser, `${stage().url}/attempt/${samples[0]?.traceId}/${samples[0]?.spanId}?${stage().day}`, size);
+      const page = await openPage(
+        stage().browser,
+        `${stage().url}/attempt/${samples[0]?.traceId}/${samples[0]?.spanId}?${stage().day}`,
+        size,
+      );
       await seen(page, 'select slots');
-      const { rows } = await ask<{ rows: { id: string; name: string }[] }>(`/api/attempts/${samples[0]?.traceId}/${samples[0]?.spanId}`);
+      const { rows } = await ask<{ rows: { id: string; name: string }[] }>(
+        `/api/attempts/${samples[0]?.traceId}/${samples[0]?.spanId}`,
+      );
       await tap(page, `span-${rows.find(({ name }) => name === 'select slots')?.id}`);
       await tap(page, 'open-plan');
       const [chooser] = await Promise.all([page.waitForFileChooser(), tap(page, 'pick-plan')]);
       await chooser.accept(['core/src/statements/fixtures/postgresql-15-cartesian.json']);
-      await page.waitForFunction(() => /are joined without a condition/.test(document.querySelector('[data-testid="plan-findings"]')?.textContent ?? ''));
+      await page.waitForFunction(() =>
+        /are joined without a condition/.test(
+          document.querySelector('[data-testid="plan-findings"]')?.textContent ?? '',
+        ),
+      );
       expect(await violations(page)).toEqual([]);
       await page.close();
     });
@@ -113,15 +144,23 @@ export function originTests(stage: () => TrustStage): void {
       const strip = await page.waitForSelector('[role="slider"][aria-label^="slots 4.18.0"]');
       await strip?.focus();
       await page.keyboard.press('ArrowRight');
-      await page.waitForFunction(() => /slots on .*: hurting/.test(document.activeElement?.getAttribute('aria-valuetext') ?? ''));
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      await page.waitForFunction(() =>
+        /slots on .*: hurting/.test(document.activeElement?.getAttribute('aria-valuetext') ?? ''),
+      );
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await tap(page, 'part-parcels-db|');
       await page.waitForFunction(() => location.pathname === '/component/parcels-db');
       await page.close();
     });
 
     test('an attempt of 5,000 spans opens, and scrolls at fifty frames a second', async () => {
-      const { traceId, spanId } = await sendLongAttempt(stage().url, 5_000, stage().nowMs - (size === 'phone' ? 300_000 : 330_000));
+      const { traceId, spanId } = await sendLongAttempt(
+        stage().url,
+        5_000,
+        stage().nowMs - (size === 'phone' ? 300_000 : 330_000),
+      );
       const page = await openPage(stage().browser, `${stage().url}/attempt/${traceId}/${spanId}`, size);
       await seen(page, 'All 5000 spans');
       expect(await framesWhileScrolling(page, 4_500, 1_500)).toBeGreaterThanOrEqual(50);
@@ -139,7 +178,9 @@ export function originTests(stage: () => TrustStage): void {
       await seen(page, 'Pick a slot');
       await page.waitForSelector('[aria-label="Who calls it"] a[href^="/component/slots"]');
       expect(await page.evaluate(() => document.body.textContent)).toContain('Changed in the last day');
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       expect(await violations(page)).toEqual([]);
       await press(page, 'button', 'Back');
       await page.waitForFunction((path: string) => location.pathname === path, {}, `/flow/${slots?.id}`);
@@ -159,7 +200,9 @@ export function originTests(stage: () => TrustStage): void {
       for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft');
       await page.keyboard.up('Shift');
       await page.waitForFunction(() =>
-        /^\d[\d,]* attempts? from .* or longer, \d/.test(document.querySelector('[data-testid="region-words"]')?.textContent ?? ''),
+        /^\d[\d,]* attempts? from .* or longer, \d/.test(
+          document.querySelector('[data-testid="region-words"]')?.textContent ?? '',
+        ),
       );
       await page.waitForSelector('[data-testid="field-part"] [data-testid^="sample-"]');
       expect(await violations(page)).toEqual([]);
@@ -174,7 +217,9 @@ export function originTests(stage: () => TrustStage): void {
       await page.mouse.move(box.x + box.width * 0.98, box.y + box.height - 3, { steps: 8 });
       await page.mouse.up();
       await page.waitForSelector('[data-testid="region-words"]');
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await page.close();
     });
 
@@ -195,11 +240,19 @@ export function originTests(stage: () => TrustStage): void {
     test('a span opens with its statement, host and own time; repeated calls unfold', async () => {
       const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
       const track = flows.rows.find(({ technicalName }) => technicalName === 'GET /track/{parcel}');
-      const { slowest } = await ask<{ slowest: { traceId: string; spanId: string; outcome: string }[] }>(`/api/flows/${track?.id}?${stage().day}`);
+      const { slowest } = await ask<{ slowest: { traceId: string; spanId: string; outcome: string }[] }>(
+        `/api/flows/${track?.id}?${stage().day}`,
+      );
       const sample = slowest.find(({ outcome }) => outcome !== 'failed');
-      const page = await openPage(stage().browser, `${stage().url}/attempt/${sample?.traceId}/${sample?.spanId}?${stage().day}`, size);
+      const page = await openPage(
+        stage().browser,
+        `${stage().url}/attempt/${sample?.traceId}/${sample?.spanId}?${stage().day}`,
+        size,
+      );
       await seen(page, 'select events ×5');
-      const { rows } = await ask<{ rows: { id: string; calls: number; foldedInto: string }[] }>(`/api/attempts/${sample?.traceId}/${sample?.spanId}`);
+      const { rows } = await ask<{ rows: { id: string; calls: number; foldedInto: string }[] }>(
+        `/api/attempts/${sample?.traceId}/${sample?.spanId}`,
+      );
       const folded = rows.find(({ calls }) => calls === 5);
       const shownRows = () => page.$$eval('[data-testid^="span-"]', (found) => found.length);
       const before = await shownRows();
@@ -208,7 +261,11 @@ export function originTests(stage: () => TrustStage): void {
       await seen(page, 'What else ran on parcels-db then');
       expect(await violations(page)).toEqual([]);
       await tap(page, 'toggle-calls');
-      await page.waitForFunction((n: number) => document.querySelectorAll('[data-testid^="span-"]').length === n, {}, before + 4);
+      await page.waitForFunction(
+        (n: number) => document.querySelectorAll('[data-testid^="span-"]').length === n,
+        {},
+        before + 4,
+      );
       await page.close();
     });
   });

@@ -3,7 +3,8 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
 
 /** What a person sees and does on a page, in a word each. */
-export const textOf = (page: Page, testId: string): Promise<string> => page.$eval(`[data-testid="${testId}"]`, (element) => (element as HTMLElement).innerText);
+export const textOf = (page: Page, testId: string): Promise<string> =>
+  page.$eval(`[data-testid="${testId}"]`, (element) => (element as HTMLElement).innerText);
 
 export const seen = (page: Page, words: string) =>
   page.waitForFunction((wanted: string) => document.body.innerText.includes(wanted), { timeout: 30_000 }, words);
@@ -13,14 +14,17 @@ export const gone = (page: Page, selector: string) => page.waitForSelector(selec
 /** Presses what holds these words: a radio button, a button, a link. */
 export async function press(page: Page, role: string, words: string): Promise<void> {
   await page.waitForFunction(
-    (wanted: string, inRole: string) => [...document.querySelectorAll<HTMLElement>(`[role="${inRole}"]`)].some((one) => one.innerText.includes(wanted)),
+    (wanted: string, inRole: string) =>
+      [...document.querySelectorAll<HTMLElement>(`[role="${inRole}"]`)].some((one) => one.innerText.includes(wanted)),
     { timeout: 20_000 },
     words,
     role,
   );
   await page.evaluate(
     (wanted: string, inRole: string) =>
-      [...document.querySelectorAll<HTMLElement>(`[role="${inRole}"]`)].find((one) => one.innerText.includes(wanted))?.click(),
+      [...document.querySelectorAll<HTMLElement>(`[role="${inRole}"]`)]
+        .find((one) => one.innerText.includes(wanted))
+        ?.click(),
     words,
     role,
   );
@@ -63,6 +67,8 @@ export async function violations(page: Page): Promise<string[]> {
   return page.evaluate(async () => {
     const { axe } = window as unknown as { axe: typeof AxeBuilder };
     const results = await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
-    return results.violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`);
+    return results.violations.map(
+      (violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+    );
   });
 }

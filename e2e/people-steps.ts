@@ -38,7 +38,9 @@ export function peopleTests(stage: () => TrustStage): void {
       expect(await textOf(page, 'repairs')).toMatch(/Pick a slot[\s\S]*Print labels/);
       expect(await textOf(page, 'step-3')).toMatch(/left because of trouble \(/);
       expect(await violations(page)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await tap(page, 'name-journey');
       await fill(page, 'journey-name', `Send it ${size}`);
       await fill(page, 'journey-who', 'a tester');
@@ -51,7 +53,9 @@ export function peopleTests(stage: () => TrustStage): void {
       await tap(page, 'save-journey');
       await gone(page, '[data-testid="journey-name"]');
       await page.evaluate(() =>
-        [...document.querySelectorAll<HTMLElement>('[data-testid="step-3"] a')].find((door) => door.innerText.includes('the incident here'))?.click(),
+        [...document.querySelectorAll<HTMLElement>('[data-testid="step-3"] a')]
+          .find((door) => door.innerText.includes('the incident here'))
+          ?.click(),
       );
       await page.waitForFunction(() => location.pathname.startsWith('/incident/'));
       await seen(page, 'On the way');
@@ -87,10 +91,14 @@ export function peopleTests(stage: () => TrustStage): void {
         /Something does not come on \d+ % of views from Ireland, elsewhere on [\d.]+ %: hardly anywhere else\./,
       );
       expect(await violations(page)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await page.$eval('[data-testid="pages-/send/pick-up"] [role="link"]', (link) => (link as HTMLElement).click());
       await seen(page, 'Tone: something does not come more often');
-      expect(await textOf(page, 'resource-hosts')).toMatch(/^From whom it comes\n.*\ntiles\.map-tiles\.example {2}third party\n.*did not come/);
+      expect(await textOf(page, 'resource-hosts')).toMatch(
+        /^From whom it comes\n.*\ntiles\.map-tiles\.example {2}third party\n.*did not come/,
+      );
       await page.$eval('[data-testid="worst-loads"] a', (door) => (door as HTMLElement).click());
       await page.waitForFunction(() => location.pathname.startsWith('/page-load/'));
       await page.waitForSelector('[data-testid="resources"]');
@@ -138,14 +146,18 @@ export function peopleTests(stage: () => TrustStage): void {
       const hour = `from=${new Date(stage().nowMs - 3_600_000).toISOString()}&to=${new Date(stage().nowMs - 60_000).toISOString()}`;
       const page = await openPage(stage().browser, `${stage().url}/flows?${hour}`, size);
       await page.waitForSelector('[data-testid="money"]');
-      expect(await textOf(page, 'money')).toMatch(/Pay\n€[\d,]+ less than usual \(€[\d,]+ to €[\d,]+\)\n\d+ orders, usually \d+ to \d+: below/);
+      expect(await textOf(page, 'money')).toMatch(
+        /Pay\n€[\d,]+ less than usual \(€[\d,]+ to €[\d,]+\)\n\d+ orders, usually \d+ to \d+: below/,
+      );
       expect(await violations(page)).toEqual([]);
       const id = await incidentOf('Pick a slot');
       await page.goto(`${stage().url}/incident/${id}?${hour}`, { waitUntil: 'networkidle2' });
       await page.waitForSelector('[data-testid="incident-money"]');
       expect(await textOf(page, 'incident-money')).toMatch(/of those who began, usually \d+ % to \d+ %: below/);
       // What comes from lines of the ledger's log, and its export of the days before.
-      expect(await textOf(page, 'incident-money')).toMatch(/Insure a parcel \(business event\)\n\d+ times, usually \d+ to \d+/);
+      expect(await textOf(page, 'incident-money')).toMatch(
+        /Insure a parcel \(business event\)\n\d+ times, usually \d+ to \d+/,
+      );
       await page.waitForSelector('[data-testid="lost-by-tier"]');
       expect(await textOf(page, 'lost-by-tier')).toMatch(/Casual: €[\d,]+ \(€[\d,]+ to €[\d,]+\), [\d,]+ people/);
       await page.close();
@@ -160,10 +172,14 @@ export function peopleTests(stage: () => TrustStage): void {
       await page.keyboard.press('Tab');
       await page.keyboard.press('Enter');
       await page.waitForSelector('[data-testid="sessions"] a');
-      expect(await textOf(page, 'sessions')).toMatch(/^person [0-9a-f]{4}-[0-9a-f]{4}\n\d+ attempts(?: and \d+ page views?)? in \d+ sessions? since/);
+      expect(await textOf(page, 'sessions')).toMatch(
+        /^person [0-9a-f]{4}-[0-9a-f]{4}\n\d+ attempts(?: and \d+ page views?)? in \d+ sessions? since/,
+      );
       await seen(page, `they called about the ${size}`);
       expect(await violations(page)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await page.$eval('[data-testid="sessions"] a', (door) => (door as HTMLElement).click());
       await page.waitForFunction(() => location.pathname.startsWith('/attempt/'));
       await page.close();

@@ -38,7 +38,11 @@ export async function stop(child: ChildProcess, signal: NodeJS.Signals = 'SIGTER
   await once(child, 'exit');
 }
 
-export async function until<T>(what: string, look: () => Promise<T | undefined | false>, timeoutMs = 60_000): Promise<T> {
+export async function until<T>(
+  what: string,
+  look: () => Promise<T | undefined | false>,
+  timeoutMs = 60_000,
+): Promise<T> {
   const end = Date.now() + timeoutMs;
   for (;;) {
     const found = await look().catch(() => undefined);
@@ -53,7 +57,9 @@ export interface ServerProcess {
   process: ChildProcess;
 }
 
-/** @param waitFor all parts well; telemetry is taken, though the journal may still be read; any answer, whatever it says */
+/**
+ * @param waitFor all parts well; telemetry is taken, though the journal may still be read; any answer, whatever it says
+ */
 export async function startServerProcess(
   dataDir: string,
   env: Record<string, string> = {},
@@ -62,16 +68,30 @@ export async function startServerProcess(
 ): Promise<ServerProcess> {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const server = start('main', [], { TOPLENS_PORT: String(port), TOPLENS_DATA: dataDir, TOPLENS_DEMO: '1', TOPLENS_LOG: 'error', ...env });
-  const ended = once(server, 'exit').then(([code]) => Promise.reject(new Error(`the server ended with code ${String(code)}`)));
+  const server = start('main', [], {
+    TOPLENS_PORT: String(port),
+    TOPLENS_DATA: dataDir,
+    TOPLENS_DEMO: '1',
+    TOPLENS_LOG: 'error',
+    ...env,
+  });
+  const ended = once(server, 'exit').then(([code]) =>
+    Promise.reject(new Error(`the server ended with code ${String(code)}`)),
+  );
   ended.catch(() => undefined);
-  const started = until('the server to start', async () => {
-    const { ok, body } = await fetch(`${url}/healthz`);
-    await body?.cancel();
-    if (waitFor !== 'telemetry taken') return ok || waitFor === 'any answer';
-    // Nothing in it: it is answered without being stored.
-    return (await fetch(`${url}/v1/traces`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })).ok;
-  }, timeoutMs); // prettier-ignore
+  const started = until(
+    'the server to start',
+    async () => {
+      const { ok, body } = await fetch(`${url}/healthz`);
+      await body?.cancel();
+      if (waitFor !== 'telemetry taken') return ok || waitFor === 'any answer';
+      // Nothing in it: it is answered without being stored.
+      return (
+        await fetch(`${url}/v1/traces`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' })
+      ).ok;
+    },
+    timeoutMs,
+  );
   started.catch(() => undefined);
   await Promise.race([started, ended]);
   return { url, process: server };

@@ -12,7 +12,14 @@ const first = rows[0]?.id;
 if (first === undefined) throw new Error('nothing is wrong in this world: there is nothing to show');
 const { browser, close } = await openBrowser();
 
-async function shot(name: string, path: string, size: Size, scheme: 'light' | 'dark' = 'light', press?: string, scrollTo?: string): Promise<void> {
+async function shot(
+  name: string,
+  path: string,
+  size: Size,
+  scheme: 'light' | 'dark' = 'light',
+  press?: string,
+  scrollTo?: string,
+): Promise<void> {
   const page = await openPage(browser, `${url}${path}`, size, scheme);
   await page.waitForSelector('[role="heading"]');
   await new Promise((resolve) => setTimeout(resolve, 1_000));
@@ -39,7 +46,8 @@ await shot('incident-wide-dark', `/incident/${first}`, 'wide', 'dark');
 await shot('bites-wide', `/incident/${narrow}?against=day`, 'wide');
 await shot('flows-wide', '/flows', 'wide');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
-const samplesOf = async (id: number) => (await getJson<{ samples: { traceId: string; spanId: string }[] }>(`${url}/api/incidents/${id}`)).samples;
+const samplesOf = async (id: number) =>
+  (await getJson<{ samples: { traceId: string; spanId: string }[] }>(`${url}/api/incidents/${id}`)).samples;
 const attemptOf = async (id: number, number = 0) => {
   const sample = (await samplesOf(id)).at(number);
   return `/attempt/${sample?.traceId}/${sample?.spanId}`;
@@ -54,7 +62,9 @@ await shot('hurt-phone', `/incident/${narrow}`, 'phone', 'light', undefined, 'hu
 const { onsetMs } = await getJson<{ onsetMs: number }>(`${url}/api/incidents/${first}`);
 const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
 await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/send/pick-up')}`, 'wide');
-const { worst } = await getJson<{ worst: { view: string }[] }>(`${url}/api/pages?last=60&page=${encodeURIComponent('/send/pick-up')}`);
+const { worst } = await getJson<{ worst: { view: string }[] }>(
+  `${url}/api/pages?last=60&page=${encodeURIComponent('/send/pick-up')}`,
+);
 if (worst[0]) await shot('load-phone', `/page-load/${worst[0].view}`, 'phone');
 await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', 'dark');
 await shot('set-up-phone', '/set-up', 'phone');

@@ -5,10 +5,20 @@ import { gzipSync } from 'node:zlib';
 import type { Browser, Page } from 'puppeteer-core';
 import { openBrowser, openPage, type Size } from './browser';
 import { seen, textOf, violations } from './page';
-import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until, freePort, type ServerProcess } from './processes';
+import {
+  getJson,
+  removeFolder,
+  startServerProcess,
+  stop,
+  temporaryFolder,
+  until,
+  freePort,
+  type ServerProcess,
+} from './processes';
 
 /**
- * A real page with the real snippet in Chromium: a slow picture, one that never comes, a script error in minified code, a call
+ * A real page with the real snippet in Chromium: a slow picture, one that never comes, a script error in minified code,
+ * a call
  * that fails, one that leads to a server's attempt, and a page drawn without a load. Each must be seen in Top Lens.
  */
 const HTML = (snippet: string) => `<!doctype html><html lang="en"><head><title>Parcel</title>
@@ -22,7 +32,10 @@ const PAGE_JS = `document.getElementById('go').addEventListener('click', () => h
 fetch('/api/fails/17').catch(() => 0); fetch('/api/slots/44').then((answer) => answer.text());
 const request = new XMLHttpRequest(); request.open('GET', '/api/old'); request.send();`;
 // One pixel.
-const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
 
 let top: ServerProcess;
 let dataDir: string;
@@ -111,14 +124,21 @@ test('the snippet is small, and one plain script', async () => {
 test('within 20 s: the load with its parts, the slow picture, the one that never comes, the error in the source', async () => {
   const view = await until(
     'the view with its missing picture',
-    async () => (await pages()).worst.find(({ page: name, missing, errors }) => name === '/start/{id}' && missing > 0 && errors > 0)?.view,
+    async () =>
+      (await pages()).worst.find(
+        ({ page: name, missing, errors }) => name === '/start/{id}' && missing > 0 && errors > 0,
+      )?.view,
     WITHIN_MS,
   );
   const load = await until(
     'the slow picture and the error',
     async () => {
       const found = await getJson<Load>(`${top.url}/api/page-loads/${view}`);
-      return found.scriptErrors.length > 0 && found.parts !== null && found.resources.some(({ url }) => url.endsWith('/slow.png')) ? found : undefined;
+      return found.scriptErrors.length > 0 &&
+        found.parts !== null &&
+        found.resources.some(({ url }) => url.endsWith('/slow.png'))
+        ? found
+        : undefined;
     },
     WITHIN_MS,
   );
@@ -127,7 +147,11 @@ test('within 20 s: the load with its parts, the slow picture, the one that never
   expect(resource('slow.png')?.missing).toBe(false);
   expect(resource('gone.png')?.missing).toBe(true);
   expect(resource('api/fails/17')).toMatchObject({ missing: true });
-  expect(load).toMatchObject({ country: 'NL', path: '/start/17', browser: expect.stringMatching(/^(Chrome|Chromium)( Headless)? \d+$/) as string });
+  expect(load).toMatchObject({
+    country: 'NL',
+    path: '/start/17',
+    browser: expect.stringMatching(/^(Chrome|Chromium)( Headless)? \d+$/) as string,
+  });
   expect((load.parts ?? []).reduce((sum, ms) => sum + ms, 0)).toBeGreaterThan(1_500);
   expect(load.vitals.lcp).toBeGreaterThan(0);
   expect(load.vitals.ttfb).toBeGreaterThan(0);
@@ -141,25 +165,37 @@ test('calls carry a trace to the page’s own server, and the failing one is see
   expect(headers.map(({ path }) => path).sort()).toEqual(['/api/fails/17', '/api/old', '/api/slots/44']);
   const { calls } = await pages();
   const host = new URL(siteUrl).host;
-  expect(calls.map(({ call, failed }) => [call, failed]).sort()).toEqual([[`${host}/api/fails/{id}`, 1], [`${host}/api/old`, 0], [`${host}/api/slots/{id}`, 0]]); // prettier-ignore
+  expect(calls.map(({ call, failed }) => [call, failed]).sort()).toEqual([
+    [`${host}/api/fails/{id}`, 1],
+    [`${host}/api/old`, 0],
+    [`${host}/api/slots/{id}`, 0],
+  ]);
 });
 
 test('a page drawn without a load is a view of its own, without the query', async () => {
   await page.click('#go');
-  await until('the route', async () => (await pages()).groups.some(({ name, meanMs }) => name === '/parcels/{id}/label' && meanMs === null), WITHIN_MS);
+  await until(
+    'the route',
+    async () => (await pages()).groups.some(({ name, meanMs }) => name === '/parcels/{id}/label' && meanMs === null),
+    WITHIN_MS,
+  );
   expect((await pages()).kinds.route).toBe(1);
 });
 
 test('what counts is told by one call, with its worth', async () => {
   await page.evaluate(() => {
-    const { toplens } = window as unknown as { toplens: { event: (name: string, amount?: number, currency?: string) => void } };
+    const { toplens } = window as unknown as {
+      toplens: { event: (name: string, amount?: number, currency?: string) => void };
+    };
     toplens.event('Order placed', 12.5, 'EUR');
     toplens.event('Order placed', 7.5, 'EUR');
   });
   const counted = await until(
     'the events',
     async () => {
-      const { flows } = await getJson<{ flows: { name: string; attempts: number; failed: number }[] }>(`${top.url}/api/flow-counts`);
+      const { flows } = await getJson<{ flows: { name: string; attempts: number; failed: number }[] }>(
+        `${top.url}/api/flow-counts`,
+      );
       return flows.find(({ name, attempts }) => name === 'Order placed' && attempts === 2);
     },
     WITHIN_MS,
@@ -171,14 +207,57 @@ test('nothing personal is sent: these attributes, and no others', async () => {
   await page.evaluate(() => dispatchEvent(new Event('visibilitychange')));
   const names = new Set<string>();
   for (const body of sent) for (const [, name = ''] of body.matchAll(/"key":"([^"]+)"/g)) names.add(name);
-  expect([...names].sort()).toEqual([
-    'exception.message', 'exception.stacktrace', 'exception.type', 'geo.country.iso_code', 'http.request.method', 'http.response.status_code', 'server.address', 'service.version', 'session.id',
-    'telemetry.sdk.language', 'toplens.application', 'toplens.connection', 'toplens.error.id', 'toplens.errors', 'toplens.event.id', 'toplens.event.name', 'toplens.interactions', 'toplens.more_resources', 'toplens.page', 'toplens.resources',
-    'toplens.share', 'toplens.time_zone', 'toplens.timing.connectEnd', 'toplens.timing.connectStart', 'toplens.timing.domComplete', 'toplens.timing.domContentLoadedEventEnd',
-    'toplens.timing.domInteractive', 'toplens.timing.domainLookupEnd', 'toplens.timing.domainLookupStart', 'toplens.timing.loadEventEnd', 'toplens.timing.redirectEnd', 'toplens.timing.requestStart',
-    'toplens.timing.responseEnd', 'toplens.timing.responseStart', 'toplens.timing.secureConnectionStart', 'toplens.value.amount', 'toplens.value.currency', 'toplens.view.id', 'toplens.view.kind', 'toplens.view.sequence', 'toplens.vital.cls',
-    'toplens.vital.fcp', 'toplens.vital.inp', 'toplens.vital.lcp', 'toplens.vital.ttfb', 'url.path', 'user_agent.original',
-  ].filter((name) => names.has(name) || !['toplens.vital.inp', 'toplens.connection'].includes(name))); // prettier-ignore
+  expect([...names].sort()).toEqual(
+    [
+      'exception.message',
+      'exception.stacktrace',
+      'exception.type',
+      'geo.country.iso_code',
+      'http.request.method',
+      'http.response.status_code',
+      'server.address',
+      'service.version',
+      'session.id',
+      'telemetry.sdk.language',
+      'toplens.application',
+      'toplens.connection',
+      'toplens.error.id',
+      'toplens.errors',
+      'toplens.event.id',
+      'toplens.event.name',
+      'toplens.interactions',
+      'toplens.more_resources',
+      'toplens.page',
+      'toplens.resources',
+      'toplens.share',
+      'toplens.time_zone',
+      'toplens.timing.connectEnd',
+      'toplens.timing.connectStart',
+      'toplens.timing.domComplete',
+      'toplens.timing.domContentLoadedEventEnd',
+      'toplens.timing.domInteractive',
+      'toplens.timing.domainLookupEnd',
+      'toplens.timing.domainLookupStart',
+      'toplens.timing.loadEventEnd',
+      'toplens.timing.redirectEnd',
+      'toplens.timing.requestStart',
+      'toplens.timing.responseEnd',
+      'toplens.timing.responseStart',
+      'toplens.timing.secureConnectionStart',
+      'toplens.value.amount',
+      'toplens.value.currency',
+      'toplens.view.id',
+      'toplens.view.kind',
+      'toplens.view.sequence',
+      'toplens.vital.cls',
+      'toplens.vital.fcp',
+      'toplens.vital.inp',
+      'toplens.vital.lcp',
+      'toplens.vital.ttfb',
+      'url.path',
+      'user_agent.original',
+    ].filter((name) => names.has(name) || !['toplens.vital.inp', 'toplens.connection'].includes(name)),
+  );
   expect(sent.join()).not.toMatch(/token=abc|secret=1/);
   expect(await page.cookies()).toEqual([]);
 });

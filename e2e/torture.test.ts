@@ -30,11 +30,14 @@ test.each([
   },
 );
 
-test.each(['replaying', 'taking'] as const)('SIGTERM while %s: it ends within ten seconds, and nothing is lost', async (state) => {
-  const { seconds, code, lost, doubled } = await terminateIn(state);
-  expect(seconds).toBeLessThan(10);
-  expect({ code, lost, doubled }).toEqual({ code: 0, lost: 0, doubled: 0 });
-});
+test.each(['replaying', 'taking'] as const)(
+  'SIGTERM while %s: it ends within ten seconds, and nothing is lost',
+  async (state) => {
+    const { seconds, code, lost, doubled } = await terminateIn(state);
+    expect(seconds).toBeLessThan(10);
+    expect({ code, lost, doubled }).toEqual({ code: 0, lost: 0, doubled: 0 });
+  },
+);
 
 test('a byte flipped in a data folder, four places: the server starts with all of it, or says what is missing', async () => {
   const { flips, whole, lessAndTold, refused, wrong } = await byteFlips(4, 4);

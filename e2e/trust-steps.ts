@@ -23,7 +23,10 @@ interface Row {
 }
 type List = { rows: Row[]; setAside: { id: number }[]; headline: string };
 
-/** A rank that can be trusted, driven through the interface: narrowing, comparing, past moments, limits, rates, decisions. */
+/**
+ * A rank that can be trusted, driven through the interface: narrowing, comparing, past moments, limits, rates,
+ * decisions.
+ */
 export function trustTests(stage: () => TrustStage): void {
   const list = (query = stage().day) => getJson<List>(`${stage().url}/api/worst-first?${query}`);
   const open = (path: string, size: Size) => openPage(stage().browser, `${stage().url}${path}`, size);
@@ -65,7 +68,9 @@ export function trustTests(stage: () => TrustStage): void {
     test('a past moment shows what was wrong then, marked apart from what is wrong now', async () => {
       // In the middle of the past outage of payments: in trouble then, long over by now.
       const back = (days: number) => new Date(stage().nowMs - days * 86_400_000).toISOString();
-      const past = (await list(`from=${back(6)}&to=${back(4.5)}`)).rows.find(({ title }) => title.includes('Pay fails')) as Row;
+      const past = (await list(`from=${back(6)}&to=${back(4.5)}`)).rows.find(({ title }) =>
+        title.includes('Pay fails'),
+      ) as Row;
       const from = new Date(past.onsetMs - 30 * 60_000).toISOString();
       const then = new Date(Math.floor((past.onsetMs + past.endMs) / 2)).toISOString();
       const row = (await list(`from=${from}&to=${then}`)).rows.find(({ id }) => id === past.id) as Row;
@@ -82,22 +87,38 @@ export function trustTests(stage: () => TrustStage): void {
         `${stage().url}/api/flows?${stage().day}`,
       );
       const total = rows.reduce((sum, { attempts }) => sum + attempts, 0);
-      const slowest = rows.filter(({ attempts }) => attempts >= 0.02 * total).sort((a, b) => (b.p95Ms ?? -1) - (a.p95Ms ?? -1))[0] as {
+      const slowest = rows
+        .filter(({ attempts }) => attempts >= 0.02 * total)
+        .sort((a, b) => (b.p95Ms ?? -1) - (a.p95Ms ?? -1))[0] as {
         id: number;
         name: string;
       };
-      const first = await page.$eval('[data-testid^="flow-"]:not([data-testid="flows-headline"])', (element) => (element as HTMLElement).innerText);
+      const first = await page.$eval(
+        '[data-testid^="flow-"]:not([data-testid="flows-headline"])',
+        (element) => (element as HTMLElement).innerText,
+      );
       expect(first).toContain(slowest.name);
       expect(await violations(page)).toEqual([]);
       await tap(page, `flow-${slowest.id}`);
-      for (const words of ['What became of the attempts', 'Response bands', 'Limits', 'Side by side', 'Slowest attempts']) await seen(page, words);
+      for (const words of [
+        'What became of the attempts',
+        'Response bands',
+        'Limits',
+        'Side by side',
+        'Slowest attempts',
+      ])
+        await seen(page, words);
       expect(await violations(page)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       await page.close();
     });
 
     test('a limit set by hand judges at once, beside the learned one, and is undone', async () => {
-      const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(`${stage().url}/api/flows?${stage().day}`);
+      const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(
+        `${stage().url}/api/flows?${stage().day}`,
+      );
       const flow = rows.find(({ name }) => name === 'Pay') as { id: number };
       const page = await open(`/flow/${flow.id}`, size);
       await seen(page, 'Limits');
@@ -108,18 +129,26 @@ export function trustTests(stage: () => TrustStage): void {
       await fill(page, 'flow-who', 'Kim');
       await tap(page, 'save-flow');
       await gone(page, '[data-testid="save-flow"]');
-      await page.waitForFunction(() => document.querySelector<HTMLElement>('[data-testid="limit-Owner’s"]')?.innerText === '1.2 s');
+      await page.waitForFunction(
+        () => document.querySelector<HTMLElement>('[data-testid="limit-Owner’s"]')?.innerText === '1.2 s',
+      );
       expect(await textOf(page, 'limit-Learned')).toBe(learned);
-      const judged = await getJson<{ row: { apdexWords: string }; normal: { limitBy: string } }>(`${stage().url}/api/flows/${flow.id}`);
+      const judged = await getJson<{ row: { apdexWords: string }; normal: { limitBy: string } }>(
+        `${stage().url}/api/flows/${flow.id}`,
+      );
       expect(judged.normal.limitBy).toBe('owner');
       expect(judged.row.apdexWords).toContain('[1.2]');
       await tap(page, 'undo-flow');
-      await page.waitForFunction(() => document.querySelector<HTMLElement>('[data-testid="limit-Owner’s"]')?.innerText === 'not set');
+      await page.waitForFunction(
+        () => document.querySelector<HTMLElement>('[data-testid="limit-Owner’s"]')?.innerText === 'not set',
+      );
       await page.close();
     });
 
     test('a single site gets a limit of its own; a site that nobody knows is refused with the way on', async () => {
-      const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(`${stage().url}/api/flows?${stage().day}`);
+      const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(
+        `${stage().url}/api/flows?${stage().day}`,
+      );
       const flow = rows.find(({ name }) => name === 'Pay') as { id: number };
       const { sites } = await getJson<{ sites: string[] }>(`${stage().url}/api/flows/${flow.id}`);
       const site = sites[0] as string;
@@ -159,7 +188,9 @@ export function trustTests(stage: () => TrustStage): void {
     test('a rate changed in the set-up moves the bill, with who and when, and is undone', async () => {
       const { id } = (await list('last=60')).rows.find(({ title }) => title.includes('Print labels')) as Row;
       const failed = async () => {
-        const { bill } = await getJson<{ bill: { name: string; rate: number }[] }>(`${stage().url}/api/incidents/${id}?last=60`);
+        const { bill } = await getJson<{ bill: { name: string; rate: number }[] }>(
+          `${stage().url}/api/incidents/${id}?last=60`,
+        );
         return bill.find(({ name }) => name === 'failed')?.rate;
       };
       expect(await failed()).toBe(5);

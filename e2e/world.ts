@@ -14,7 +14,10 @@ export interface DemoWorld {
 
 const SETTINGS = 'config/pellwick.json';
 
-/** The demo as a visitor gets it, up to the moment of `nowMs`, by clocks that are ahead: server, team desk, and two weeks of the world. */
+/**
+ * The demo as a visitor gets it, up to the moment of `nowMs`, by clocks that are ahead: server, team desk, and two
+ * weeks of the world.
+ */
 export async function startDemoWorld(nowMs: number, clockOffsetMs = 0): Promise<DemoWorld> {
   const clock = { TOPLENS_TEST_CLOCK_OFFSET_MS: String(clockOffsetMs) };
   const dataDir = temporaryFolder();
@@ -27,7 +30,11 @@ export async function startDemoWorld(nowMs: number, clockOffsetMs = 0): Promise<
     TOPLENS_PERSON_KEYS: 'first support=see',
   };
   const desk = start('desk-main', [String(deskPort), SETTINGS], { ...env, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
-  const server = await startServerProcess(dataDir, { ...env, TOPLENS_SETTINGS: SETTINGS, TOPLENS_DESK_URL: `${deskUrl}/handoffs` });
+  const server = await startServerProcess(dataDir, {
+    ...env,
+    TOPLENS_SETTINGS: SETTINGS,
+    TOPLENS_DESK_URL: `${deskUrl}/handoffs`,
+  });
   const truthFile = join(dataDir, 'truth.json');
   const world = start('load-and-play', [server.url, truthFile, 'load'], {
     ...clock,
@@ -39,8 +46,12 @@ export async function startDemoWorld(nowMs: number, clockOffsetMs = 0): Promise<
   await until(
     'all minutes to be judged',
     async () => {
-      const { judgedMs, watermarkMs } = await getJson<{ judgedMs: number | null; watermarkMs: number | null }>(`${server.url}/api/status`);
-      return judgedMs !== null && watermarkMs !== null && watermarkMs - judgedMs < 70_000 && nowMs - watermarkMs < 70_000;
+      const { judgedMs, watermarkMs } = await getJson<{ judgedMs: number | null; watermarkMs: number | null }>(
+        `${server.url}/api/status`,
+      );
+      return (
+        judgedMs !== null && watermarkMs !== null && watermarkMs - judgedMs < 70_000 && nowMs - watermarkMs < 70_000
+      );
     },
     180_000,
   );
@@ -59,11 +70,15 @@ export async function startDemoWorld(nowMs: number, clockOffsetMs = 0): Promise<
 const STILL_MS = 20_000;
 
 /**
- * What came last belongs to hours that were judged before it came, and they are judged once more after it is stored: on a busy
+ * What came last belongs to hours that were judged before it came, and they are judged once more after it is stored: on
+ * a busy
  * machine seconds later. Waits until the day's list has been the same for a while.
  */
 async function untilStill(url: string, nowMs: number): Promise<void> {
-  const day = new URLSearchParams({ from: new Date(nowMs - 86_400_000).toISOString(), to: new Date(nowMs - 60_000).toISOString() });
+  const day = new URLSearchParams({
+    from: new Date(nowMs - 86_400_000).toISOString(),
+    to: new Date(nowMs - 60_000).toISOString(),
+  });
   let seen = '';
   let sinceMs = Date.now();
   await until(

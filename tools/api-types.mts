@@ -5,7 +5,8 @@ import openapiTS, { astToString, type OpenAPI3 } from 'openapi-typescript';
 import { openApi } from '../server/src/contract/open-api';
 
 const FILE = join(import.meta.dirname, '..', 'app', 'src', 'data', 'api-types.ts');
-const BANNER = '// Made by `npm run api-types` from the description that the server gives at /api/openapi.json. Not edited by hand.\n';
+const BANNER =
+  '// Made by `npm run api-types` from the description that the server gives at /api/openapi.json. Not edited by hand.\n';
 
 const types = BANNER + astToString(await openapiTS(openApi('/') as unknown as OpenAPI3));
 if (!process.argv.includes('--check')) writeFileSync(FILE, types);

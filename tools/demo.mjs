@@ -29,7 +29,8 @@ const env = {
   TOPLENS_SETTINGS: 'config/pellwick.json',
   TOPLENS_DESK_URL: `http://127.0.0.1:${deskPort}/handoffs`,
   TOPLENS_DESK_TOKEN: process.env.TOPLENS_DESK_TOKEN ?? 'demo-desk',
-  TOPLENS_BROWSER_KEYS: process.env.TOPLENS_BROWSER_KEYS ?? 'portal-browser=demo-portal@https://portal.pellwick.example',
+  TOPLENS_BROWSER_KEYS:
+    process.env.TOPLENS_BROWSER_KEYS ?? 'portal-browser=demo-portal@https://portal.pellwick.example',
   TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal',
   TOPLENS_PERSON_KEYS: process.env.TOPLENS_PERSON_KEYS ?? 'first support=demo',
   TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',
@@ -69,10 +70,18 @@ for (let tries = 0; ; tries++) {
 }
 const known = existsSync(stamp) ? JSON.parse(readFileSync(stamp, 'utf8')) : undefined;
 const fromMs = known?.nowMs ?? Date.now();
-console.log(known ? 'the demo world goes on where it stopped' : 'loading two weeks of the demo world (about a minute and a half) …');
+console.log(
+  known
+    ? 'the demo world goes on where it stopped'
+    : 'loading two weeks of the demo world (about a minute and a half) …',
+);
 const world = spawn(process.execPath, [bundled('load-and-play'), url, join(data, 'truth.json')], {
   cwd: root,
-  env: { ...env, TOPLENS_SCENARIO_NOW: String(fromMs), ...(known && { TOPLENS_SCENARIO_RESUME: String(known.playedMs) }) },
+  env: {
+    ...env,
+    TOPLENS_SCENARIO_NOW: String(fromMs),
+    ...(known && { TOPLENS_SCENARIO_RESUME: String(known.playedMs) }),
+  },
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 children.push(world);

@@ -75,14 +75,19 @@ export function chromium() {
   apt('update', '-qq');
   const installed = apt('install', '-y', '-qq', 'chromium');
   if (installed.status !== 0 || !existsSync('/usr/bin/chromium')) {
-    console.error('Chromium is missing and cannot be installed from here: as root, run "apt-get install chromium", then try again.');
+    console.error(
+      'Chromium is missing and cannot be installed from here: as root, run "apt-get install chromium", then try again.',
+    );
     process.exit(1);
   }
 }
 
 export function app() {
-  whenChanged('fonts', ['app/src/look/icon-glyphs.json', 'tools/fonts.mjs', 'package-lock.json'], 'app/assets/fonts/icons.woff2', () =>
-    run(process.execPath, ['tools/fonts.mjs']),
+  whenChanged(
+    'fonts',
+    ['app/src/look/icon-glyphs.json', 'tools/fonts.mjs', 'package-lock.json'],
+    'app/assets/fonts/icons.woff2',
+    () => run(process.execPath, ['tools/fonts.mjs']),
   );
   whenChanged('app', ['app', 'core/src', 'package-lock.json'], 'app/dist/index.html', () => {
     console.log('building the app (about two minutes the first time) …');
@@ -99,7 +104,11 @@ export function bundles() {
   whenChanged('snippet', ['snippet/src', 'tools/snippet.mjs', 'package-lock.json'], 'dist/snippet.js', () =>
     run(process.execPath, ['--input-type=module', '-e', "import { snippet } from './tools/snippet.mjs'; snippet();"]),
   );
-  whenChanged('bundles', ['core/src', 'server/src', 'scenario/src', 'bench', 'tools/bundle.mjs', 'package-lock.json'], 'dist/node/main.mjs', () =>
-    run(process.execPath, ['--input-type=module', '-e', "import { bundle } from './tools/bundle.mjs'; bundle();"]),
+  whenChanged(
+    'bundles',
+    ['core/src', 'server/src', 'scenario/src', 'bench', 'tools/bundle.mjs', 'package-lock.json'],
+    'dist/node/main.mjs',
+    () =>
+      run(process.execPath, ['--input-type=module', '-e', "import { bundle } from './tools/bundle.mjs'; bundle();"]),
   );
 }

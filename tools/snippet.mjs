@@ -1,4 +1,5 @@
-// Bundles the script that pages include: one classic script without modules, eval or inline styles, for browsers of the last years.
+// Bundles the script that pages include: one classic script without modules, eval or inline styles, for browsers of the
+// last years.
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 

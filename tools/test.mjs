@@ -23,4 +23,10 @@ if (only.length === 0) {
   step('dependency rules', () => run('npm', ['run', '-s', 'rooms']));
   step('lint', () => run('npm', ['run', '-s', 'lint']));
 }
-step('tests', () => run(process.execPath, ['node_modules/jest/bin/jest.js', '--maxWorkers=2', ...(only.length > 0 ? ['--selectProjects', ...only] : [])]));
+step('tests', () =>
+  run(process.execPath, [
+    'node_modules/jest/bin/jest.js',
+    '--maxWorkers=2',
+    ...(only.length > 0 ? ['--selectProjects', ...only] : []),
+  ]),
+);

@@ -1,4 +1,5 @@
-// `npm run torture`: everything that may happen to a server, long; `npm run torture -- disk clocks` some of it. See docs/reliability.md.
+// `npm run torture`: everything that may happen to a server, long; `npm run torture -- disk clocks` some of it. See
+// docs/reliability.md.
 import { bundles, packages, run } from './setup.mjs';
 
 packages();

@@ -1,4 +1,5 @@
-// `npm run bench:scale`: a day of ten million attempts in a real server. Ratios are pairs of one run; growth exponents say
+// `npm run bench:scale`: a day of ten million attempts in a real server. Ratios are pairs of one run; growth exponents
+// say
 // how each operation grows with the work (1: twice the work takes twice as long).
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -19,7 +20,11 @@ const attempts = Number(process.argv[2] ?? 10_000_000);
 const toMs = floorTo(Date.now(), HOUR_MS);
 const FILTERS = [
   { words: 'no filter', query: '', sql: '' },
-  { words: 'one filter', query: '&site=Site%203', sql: "AND site = (SELECT id FROM name WHERE kind = 'site' AND value = 'Site 3')" },
+  {
+    words: 'one filter',
+    query: '&site=Site%203',
+    sql: "AND site = (SELECT id FROM name WHERE kind = 'site' AND value = 'Site 3')",
+  },
   {
     words: 'two filters',
     query: '&site=Site%203&region=Region%202',
@@ -47,7 +52,10 @@ const rssMb = (pid: number) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/
 const memoryByThread = (metrics: string): string =>
   ['main', 'database', 'engine']
     .map((thread) => {
-      const of = (kind: string) => Math.round(Number(new RegExp(`toplens_thread_${kind}\\{thread="${thread}"\\} (\\d+)`).exec(metrics)?.[1]) / 2 ** 20);
+      const of = (kind: string) =>
+        Math.round(
+          Number(new RegExp(`toplens_thread_${kind}\\{thread="${thread}"\\} (\\d+)`).exec(metrics)?.[1]) / 2 ** 20,
+        );
       return `${thread}: heap ${of('heap_bytes')}, buffers ${of('buffers_bytes')} MB`;
     })
     .join('; ');
@@ -70,7 +78,8 @@ async function serve(dataDir: string) {
 async function sqlTimes(dataDir: string, window: Window): Promise<number[]> {
   const database = await Database.open(join(dataDir, 'database'), { templateDir: '.cache/toplens' });
   const times: number[] = [];
-  for (const { sql } of FILTERS) times.push(await timed(() => database.query(SQL(sql), [window.fromMs * 1000, window.toMs * 1000]), 1));
+  for (const { sql } of FILTERS)
+    times.push(await timed(() => database.query(SQL(sql), [window.fromMs * 1000, window.toMs * 1000]), 1));
   await database.close();
   return times;
 }
@@ -87,7 +96,8 @@ async function ingestRate(url: string, seed: number, meanwhile?: () => Promise<u
     Array.from({ length: 4 }, async () => {
       for (let next = queue.pop(); next; next = queue.pop()) {
         const request = { method: 'POST', headers: { 'content-type': 'application/x-protobuf' }, body: next.body };
-        // A connection that lay idle may be closed under the request: like any sender, this one sends again, and nothing counts twice.
+        // A connection that lay idle may be closed under the request: like any sender, this one sends again, and
+        // nothing counts twice.
         const response = await fetch(`${url}/v1/traces`, request).catch(() => undefined);
         await response?.arrayBuffer();
         if (!response || response.status === 503) {
@@ -97,7 +107,10 @@ async function ingestRate(url: string, seed: number, meanwhile?: () => Promise<u
       }
     }),
   );
-  await until('the backlog to be stored', async () => (await getJson<{ backlogRecords: number }>(`${url}/healthz`)).backlogRecords === 0);
+  await until(
+    'the backlog to be stored',
+    async () => (await getJson<{ backlogRecords: number }>(`${url}/healthz`)).backlogRecords === 0,
+  );
   const rate = 50_000 / ((performance.now() - begun) / 1000);
   running = false;
   await asking;
@@ -119,22 +132,32 @@ async function tenMillion(): Promise<void> {
     const first = await timed(() => ask(`/api/flows?${windowQuery(day)}${query}`), 1);
     report(`ranking all flows over the day, ${words}, asked for the first time`, `${first.toFixed(0)} ms`);
     const times: number[] = [];
-    for (const share of [0.1, 0.3, 1]) times.push(await timed(() => ask(`/api/flows?${windowQuery({ fromMs: toMs - share * DAY_MS, toMs })}${query}`)));
+    for (const share of [0.1, 0.3, 1])
+      times.push(await timed(() => ask(`/api/flows?${windowQuery({ fromMs: toMs - share * DAY_MS, toMs })}${query}`)));
     const ours = times.at(-1) as number;
     const ratio = (sql[f] as number) / ours;
     report(`ranking all flows over the day, ${words}: SQL on raw rows ÷ ours`, ratio.toFixed(0), '≥ 10', ratio >= 10);
     report(`… ours, median`, `${ours.toFixed(0)} ms`, '< 200 ms', ours < 200);
     report(`… growth with attempts (1, 3, 10 tenths)`, exponent(sizes, times).toFixed(2));
   }
-  const { slowest } = await getJson<{ slowest: { traceId: string; spanId: string }[] }>(`${server.url}/api/flows/5?${windowQuery(day)}`);
-  const opened = await timed(() => Promise.all(slowest.slice(0, 1).map(({ traceId, spanId }) => ask(`/api/attempts/${traceId}/${spanId}`))));
+  const { slowest } = await getJson<{ slowest: { traceId: string; spanId: string }[] }>(
+    `${server.url}/api/flows/5?${windowQuery(day)}`,
+  );
+  const opened = await timed(() =>
+    Promise.all(slowest.slice(0, 1).map(({ traceId, spanId }) => ask(`/api/attempts/${traceId}/${spanId}`))),
+  );
   report('opening one attempt', `${opened.toFixed(0)} ms`, '< 150 ms', opened < 150);
   const home = await timed(() => ask('/api/worst-first?last=60'));
   report('home screen, last hour, 200 flows with 30 days of history', `${home.toFixed(0)} ms`, '< 300 ms', home < 300);
   report('home screen, whole day', `${(await timed(() => ask(`/api/worst-first?${windowQuery(day)}`))).toFixed(0)} ms`);
   const alone = await ingestRate(server.url, 1);
   const during = await ingestRate(server.url, 2, () => ask(`/api/flows?${windowQuery(day)}&site=Site%203`));
-  report('ingest while the day is ranked without pause, of its own rate', (during / alone).toFixed(2), '≥ 0.7', during / alone >= 0.7);
+  report(
+    'ingest while the day is ranked without pause, of its own rate',
+    (during / alone).toFixed(2),
+    '≥ 0.7',
+    during / alone >= 0.7,
+  );
   const rss = rssMb(server.process.pid as number);
   report('memory of the server at the end', `${rss.toFixed(0)} MB`, '< 1,536 MB', rss < 1536);
   console.log(memoryByThread(await (await fetch(`${server.url}/metrics`)).text()));
@@ -144,13 +167,19 @@ async function tenMillion(): Promise<void> {
 
 async function growthWithFlows(): Promise<void> {
   const sizes = [50, 200, 800];
-  const times: Record<string, number[]> = { 'ranking all flows, one filter': [], 'home screen': [], 'one pass of judging': [] };
+  const times: Record<string, number[]> = {
+    'ranking all flows, one filter': [],
+    'home screen': [],
+    'one pass of judging': [],
+  };
   for (const flows of sizes) {
     const dataDir = temporaryFolder();
     await makeDataFolder(dataDir, { flows, attempts: 1_000_000, persons: 50_000, historyDays: 15, toMs }, false);
     const server = await serveWithoutTable(dataDir);
     const day = windowQuery({ fromMs: toMs - DAY_MS, toMs });
-    times['ranking all flows, one filter']?.push(await timed(() => getJson(`${server.url}/api/flows?${day}&site=Site%203`)));
+    times['ranking all flows, one filter']?.push(
+      await timed(() => getJson(`${server.url}/api/flows?${day}&site=Site%203`)),
+    );
     times['home screen']?.push(await timed(() => getJson(`${server.url}/api/worst-first?last=60`)));
     await ingestRate(server.url, 3);
     await sleep(4_000);
@@ -160,13 +189,19 @@ async function growthWithFlows(): Promise<void> {
     removeFolder(dataDir);
   }
   for (const [what, took] of Object.entries(times))
-    report(`${what}: 50, 200, 800 flows`, `${took.map((ms) => ms.toFixed(0)).join(', ')} ms, exponent ${exponent(sizes, took).toFixed(2)}`);
+    report(
+      `${what}: 50, 200, 800 flows`,
+      `${took.map((ms) => ms.toFixed(0)).join(', ')} ms, exponent ${exponent(sizes, took).toFixed(2)}`,
+    );
 }
 
 /** Without rows in the table the newest moment is told by one late attempt. */
 async function serveWithoutTable(dataDir: string) {
   const database = await Database.open(join(dataDir, 'database'), { templateDir: '.cache/toplens' });
-  await database.query(`INSERT INTO attempt VALUES (gen_random_uuid(), 1, $1, 1000, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, NULL)`, [(toMs + MINUTE_MS) * 1000]);
+  await database.query(
+    `INSERT INTO attempt VALUES (gen_random_uuid(), 1, $1, 1000, 1, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, NULL)`,
+    [(toMs + MINUTE_MS) * 1000],
+  );
   await database.close();
   return serve(dataDir);
 }
@@ -174,5 +209,6 @@ async function serveWithoutTable(dataDir: string) {
 await tenMillion();
 await growthWithFlows();
 console.log('\n| what | measured | goal | |\n|---|---:|---:|---|');
-for (const [what, value, goal, met] of results) console.log(`| ${what} | ${value} | ${goal} | ${goal === '' ? '' : met ? 'met' : '**missed**'} |`);
+for (const [what, value, goal, met] of results)
+  console.log(`| ${what} | ${value} | ${goal} | ${goal === '' ? '' : met ? 'met' : '**missed**'} |`);
 process.exit(0);

@@ -72,7 +72,9 @@ export function makeHour(plan: DayPlan, hourMs: number, n: number): AttemptColum
 
 function copyOf(rows: AttemptColumns, hourMs: number): TableRows<'attempt'> {
   const copy = new TableRows('attempt');
-  const hour = Math.floor(hourMs / HOUR_MS).toString(16).padStart(8, '0'); // prettier-ignore
+  const hour = Math.floor(hourMs / HOUR_MS)
+    .toString(16)
+    .padStart(8, '0');
   const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', ...DIMENSIONS] as const;
   for (let i = 0; i < rows.n; i++) {
     const id = i.toString(16).padStart(8, '0');
@@ -81,7 +83,10 @@ function copyOf(rows: AttemptColumns, hourMs: number): TableRows<'attempt'> {
       span_id: `${hour}${id}`,
       started_us: Math.round((rows.startMs[i] as number) * 1000),
       duration_us: Math.round((rows.durationMs[i] as number) * 1000),
-      ...(Object.fromEntries(SAME_IN_BOTH.map((name) => [name, rows[name][i]])) as Record<(typeof SAME_IN_BOTH)[number], number>),
+      ...(Object.fromEntries(SAME_IN_BOTH.map((name) => [name, rows[name][i]])) as Record<
+        (typeof SAME_IN_BOTH)[number],
+        number
+      >),
       component: 0,
       value_minor: null,
       parent_id: '',
@@ -91,14 +96,21 @@ function copyOf(rows: AttemptColumns, hourMs: number): TableRows<'attempt'> {
   return copy;
 }
 
-/** Makes a data folder as a server would have left it: a day of attempts, its files of columns, and roll-ups of days before. */
+/**
+ * Makes a data folder as a server would have left it: a day of attempts, its files of columns, and roll-ups of days
+ * before.
+ */
 export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: boolean): Promise<void> {
   mkdirSync(dataDir, { recursive: true });
   const database = await Database.open(join(dataDir, 'database'), { templateDir: '.cache/toplens' });
   const segments = new Segments(join(dataDir, 'segments'));
   const names: [number, string, string][] = [];
   for (let flow = 1; flow <= plan.flows; flow++)
-    names.push([flow, 'flow', flowText({ application: `Application ${1 + (flow % 8)}`, technicalName: `GET /flow-${flow}`, kind: 'work' })]);
+    names.push([
+      flow,
+      'flow',
+      flowText({ application: `Application ${1 + (flow % 8)}`, technicalName: `GET /flow-${flow}`, kind: 'work' }),
+    ]);
   for (let k = 0; k < SITES; k++) names.push([siteId(plan, k), 'site', `Site ${k}`]);
   for (let k = 0; k < REGIONS; k++) names.push([regionId(plan, k), 'region', `Region ${k}`]);
   for (let k = 0; k < 3; k++) names.push([tierId(plan, k), 'tier', `Tier ${k}`]);
@@ -117,7 +129,14 @@ export async function makeDataFolder(dataDir: string, plan: DayPlan, withTable: 
     const sorted = sortedByFlow(makeHour(plan, hourMs, perHour));
     segments.write(hourMs, sorted.columns, sorted.ranges);
     await database.transaction(replaceHour(hourMs, rollUp(sorted.columns), 0));
-    if (withTable) await database.ingest({ batch: 0, mark: undefined, attempts: copyOf(sorted.columns, hourMs).finish(), attemptCount: perHour, ...NOTHING_ELSE }); // prettier-ignore
+    if (withTable)
+      await database.ingest({
+        batch: 0,
+        mark: undefined,
+        attempts: copyOf(sorted.columns, hourMs).finish(),
+        attemptCount: perHour,
+        ...NOTHING_ELSE,
+      });
   }
   if (withTable) {
     // The server asks this table for its newest row at the start.
@@ -139,7 +158,8 @@ function usualBuckets(plan: DayPlan, hourMs: number): FlowBucket[] {
   for (let flow = 1; flow <= plan.flows; flow++) {
     const attempts = Math.max(1, Math.round((plan.attempts / 288) * (weightOf(flow) / total)));
     let forms = shapes.get(flow);
-    if (!forms) shapes.set(flow, (forms = Array.from({ length: SHAPES }, () => usualDurations(flow, attempts, random))));
+    if (!forms)
+      shapes.set(flow, (forms = Array.from({ length: SHAPES }, () => usualDurations(flow, attempts, random))));
     for (let k = 0; k < 12; k++)
       buckets.push({
         flow,

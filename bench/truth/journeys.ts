@@ -88,7 +88,9 @@ export function scoreJourneys(scored: readonly ScoredJourney[]): JourneyScore {
       else score.misses.push(`seed ${plan.seed} step ${step + 1}: ${lost.toFixed(0)} lost, told ${range(value)}`);
     }
     const mended = repairOrder(judged).map(({ step }) => step);
-    const truly = plan.troubles.filter(({ step, leave }) => leave > 0 && (truth.left[step] as number) >= FEWEST_LEFT).map(({ step }) => step);
+    const truly = plan.troubles
+      .filter(({ step, leave }) => leave > 0 && (truth.left[step] as number) >= FEWEST_LEFT)
+      .map(({ step }) => step);
     const allowed = new Set(plan.troubles.filter(({ leave }) => leave > 0).map(({ step }) => step));
     const isRight = truly.every((step) => mended.includes(step)) && mended.every((step) => allowed.has(step));
     if (isRight) score.orderRight++;

@@ -1,8 +1,21 @@
 import { learnSuccession, rollUp } from '@toplens/core/flows';
 import {
-  billContext, countMinutes, DEFAULT_RATES, deviationsIn, harmBill, isOutdated, judgeStretch, LEFT_LOOK_BACK_MS, MADE_GOOD_MS, Register, SLICE_PAST_MS, surroundingsOf,
-  type HarmBill, type HourOfFlow, type StoredIncident,
-} from '@toplens/core/incidents'; // prettier-ignore
+  billContext,
+  countMinutes,
+  DEFAULT_RATES,
+  deviationsIn,
+  harmBill,
+  isOutdated,
+  judgeStretch,
+  LEFT_LOOK_BACK_MS,
+  MADE_GOOD_MS,
+  Register,
+  SLICE_PAST_MS,
+  surroundingsOf,
+  type HarmBill,
+  type HourOfFlow,
+  type StoredIncident,
+} from '@toplens/core/incidents';
 import { History } from '@toplens/core/normal';
 import { appendRowInPlace, emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
@@ -30,9 +43,15 @@ export interface JudgedWorld {
 }
 
 /** Plays a world and judges it as the engine does: hour by hour into the history, then day by day. */
-export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | 'truth' | 'finish'> = new WorldPlayer(plan)): JudgedWorld {
+export function judgeWorld(
+  plan: WorldPlan,
+  player: Pick<WorldPlayer, 'hour' | 'truth' | 'finish'> = new WorldPlayer(plan),
+): JudgedWorld {
   const register = new Register();
-  const history = new History((flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }), () => undefined); // prettier-ignore
+  const history = new History(
+    (flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }),
+    () => undefined,
+  );
   const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
   const hours = new Map<number, AttemptColumns>();
   const counted = new Map<number, Map<number, HourOfFlow>>();
@@ -40,12 +59,14 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
   let attempts = 0;
   const rowsIn = (window: Window, flows?: ReadonlySet<number>): AttemptColumns => {
     const parts: AttemptColumns[] = [];
-    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) parts.push(hours.get(hourMs) ?? emptyColumns(0));
+    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS)
+      parts.push(hours.get(hourMs) ?? emptyColumns(0));
     const rows = emptyColumns(parts.reduce((n, part) => n + part.n, 0));
     for (const part of parts)
       for (let i = 0; i < part.n; i++) {
         const startMs = part.startMs[i] as number;
-        if (startMs >= window.fromMs && startMs < window.toMs && (!flows || flows.has(part.flow[i] as number))) appendRowInPlace(rows, part, i);
+        if (startMs >= window.fromMs && startMs < window.toMs && (!flows || flows.has(part.flow[i] as number)))
+          appendRowInPlace(rows, part, i);
       }
     return rows;
   };
@@ -53,10 +74,14 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
     const window = { fromMs: dayMs - LOOK_BACK_MS, toMs: dayMs + DAY_MS };
     for (let hourMs = window.fromMs - SLICE_PAST_MS; hourMs < window.toMs; hourMs += HOUR_MS) {
       const known = counted.get(hourMs);
-      if (!known || isOutdated(known, hourMs, normalAt)) counted.set(hourMs, countMinutes(hours.get(hourMs) ?? emptyColumns(0), hourMs, normalAt));
+      if (!known || isOutdated(known, hourMs, normalAt))
+        counted.set(hourMs, countMinutes(hours.get(hourMs) ?? emptyColumns(0), hourMs, normalAt));
     }
     const applicationOf = (flow: number) => plan.flows[flow - 1]?.app ?? 0;
-    const deviations = deviationsIn(window, (flow, hourMs) => counted.get(hourMs)?.get(flow), { history, applicationOf });
+    const deviations = deviationsIn(window, (flow, hourMs) => counted.get(hourMs)?.get(flow), {
+      history,
+      applicationOf,
+    });
     const rows = deviations.length > 0 ? rowsIn(window) : emptyColumns(0);
     judgeStretch(deviations, rows, learnSuccession(rows), window, { history, register, applicationOf });
   };
@@ -73,18 +98,33 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
     const succession = learnSuccession(rowsIn({ fromMs: onsetMs - LOOK_BACK_MS, toMs: onsetMs }));
     const flows = new Set(incident.parts.flatMap((part) => [part.flow, ...succession.followersOf(part.flow)]));
     const own = new Set(incident.parts.map((part) => part.flow));
-    const rows = rowsIn({ fromMs: Math.max(window.fromMs, onsetMs) - LEFT_LOOK_BACK_MS, toMs: Math.min(window.toMs, incident.endMs) + MADE_GOOD_MS }, flows);
+    const rows = rowsIn(
+      {
+        fromMs: Math.max(window.fromMs, onsetMs) - LEFT_LOOK_BACK_MS,
+        toMs: Math.min(window.toMs, incident.endMs) + MADE_GOOD_MS,
+      },
+      flows,
+    );
     const around = surroundingsOf(
       onsetMs,
-      { dayBefore: rowsIn({ fromMs: onsetMs - DAY_MS, toMs: onsetMs }, own), hoursBefore: rowsIn({ fromMs: onsetMs - LOOK_BACK_MS, toMs: onsetMs }, own) },
+      {
+        dayBefore: rowsIn({ fromMs: onsetMs - DAY_MS, toMs: onsetMs }, own),
+        hoursBefore: rowsIn({ fromMs: onsetMs - LOOK_BACK_MS, toMs: onsetMs }, own),
+      },
       succession,
     );
-    const context = billContext(rows, plan.toMs, around, { history, register }, {
-      rates: { ...DEFAULT_RATES },
-      importanceOf: () => 1,
-      isKeyTier: (tier) => tier === KEY_TIER,
-      penaltyOf: () => 0,
-    }); // prettier-ignore
+    const context = billContext(
+      rows,
+      plan.toMs,
+      around,
+      { history, register },
+      {
+        rates: { ...DEFAULT_RATES },
+        importanceOf: () => 1,
+        isKeyTier: (tier) => tier === KEY_TIER,
+        penaltyOf: () => 0,
+      },
+    );
     return { incident, bill: harmBill(incident.parts, window, context) };
   };
   const hurting = (window: Window) =>
@@ -94,6 +134,8 @@ export function judgeWorld(plan: WorldPlan, player: Pick<WorldPlayer, 'hour' | '
       .filter(({ bill }) => bill.people.estimate >= 1);
   const day = { fromMs: plan.dayMs, toMs: plan.toMs };
   const found = hurting(day);
-  const onQuietDays = hurting({ fromMs: judgedFrom, toMs: plan.dayMs }).filter(({ incident }) => !found.some((one) => one.incident.id === incident.id));
+  const onQuietDays = hurting({ fromMs: judgedFrom, toMs: plan.dayMs }).filter(
+    ({ incident }) => !found.some((one) => one.incident.id === incident.id),
+  );
   return { plan, truth: [...player.truth.values()], found, onQuietDays, attempts };
 }

@@ -9,12 +9,14 @@ import { REPORTING, report } from './report';
 import { scoreWorlds } from './score';
 
 /**
- * `node dist/node/truth-main.mjs [FIRST LAST [PROCESSES]]`: plays and judges the worlds of these seeds and prints the score.
+ * `node dist/node/truth-main.mjs [FIRST LAST [PROCESSES]]`: plays and judges the worlds of these seeds and prints the
+ * score.
  * The reporting seeds go into docs/truth.md too.
  */
 const [first = REPORTING.first, last = REPORTING.last, processes = 2] = process.argv.slice(2).map(Number);
 
-const range = ({ first: from, last: to }: { first: number; last: number }) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+const range = ({ first: from, last: to }: { first: number; last: number }) =>
+  Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
 if (process.send) {
   process.on('message', (seed: number) => {
@@ -32,7 +34,9 @@ if (process.send) {
         worker.send(seed);
         const [world] = (await once(worker, 'message')) as [JudgedWorld];
         worlds.push(world);
-        console.log(`world ${seed} (${world.plan.shape}): ${world.attempts} attempts, ${world.truth.length} troubles, ${world.found.length} incidents`);
+        console.log(
+          `world ${seed} (${world.plan.shape}): ${world.attempts} attempts, ${world.truth.length} troubles, ${world.found.length} incidents`,
+        );
       }
       worker.kill();
     }),

@@ -18,10 +18,15 @@ export interface JudgedOrigin {
 export function judgeOrigin(world: TraceWorld): JudgedOrigin {
   const random = seededRandom(world.seed);
   const sample = (attempts: readonly TracedAttempt[], n: number) =>
-    attempts.map((attempt) => ({ attempt, key: random() })).sort((a, b) => a.key - b.key).slice(0, n).map(({ attempt }) => attempt); // prettier-ignore
+    attempts
+      .map((attempt) => ({ attempt, key: random() }))
+      .sort((a, b) => a.key - b.key)
+      .slice(0, n)
+      .map(({ attempt }) => attempt);
   // The learned limit: what one in a hundred usual attempts takes longer than.
   const limitMs = quantileSorted(sortedCopy(world.before.map(({ durationMs }) => durationMs)), 0.99) as number;
-  const isBad = ({ durationMs, failed }: TracedAttempt) => (world.signal === 'failing' ? failed : !failed && durationMs > limitMs);
+  const isBad = ({ durationMs, failed }: TracedAttempt) =>
+    world.signal === 'failing' ? failed : !failed && durationMs > limitMs;
   const observed =
     (isTroubled: boolean) =>
     ({ atMs, rootId, spans }: TracedAttempt): ObservedAttempt => ({ atMs, rootId, spans, isBad: isTroubled });
@@ -30,7 +35,15 @@ export function judgeOrigin(world: TraceWorld): JudgedOrigin {
     world.before.filter((one) => !isBad(one) && !one.failed),
     USUAL,
   );
-  return { world, origin: rankOrigins([...bad.map(observed(true)), ...usual.map(observed(false))], world.signal, world.onsetMs, world.changes) };
+  return {
+    world,
+    origin: rankOrigins(
+      [...bad.map(observed(true)), ...usual.map(observed(false))],
+      world.signal,
+      world.onsetMs,
+      world.changes,
+    ),
+  };
 }
 
 export interface OriginScore {
@@ -49,10 +62,13 @@ const MARGINS = [0, 0.1, 0.25, 0.45, 1.01];
 export function scoreOrigins(seeds: readonly number[]): OriginScore {
   const judged = seeds.map((seed) => judgeOrigin(traceWorld(seed)));
   const isFirst = ({ world, origin }: JudgedOrigin) => world.origins.includes(origin.candidates[0]?.component ?? '');
-  const isAmongThree = ({ world, origin }: JudgedOrigin) => origin.candidates.slice(0, 3).some(({ component }) => world.origins.includes(component));
-  const share = (some: readonly JudgedOrigin[], holds: (one: JudgedOrigin) => boolean) => some.filter(holds).length / some.length;
+  const isAmongThree = ({ world, origin }: JudgedOrigin) =>
+    origin.candidates.slice(0, 3).some(({ component }) => world.origins.includes(component));
+  const share = (some: readonly JudgedOrigin[], holds: (one: JudgedOrigin) => boolean) =>
+    some.filter(holds).length / some.length;
   const two = judged.filter(({ world }) => world.origins.length === 2);
-  const marginOf = ({ origin }: JudgedOrigin) => (origin.candidates[0]?.score ?? 0) - (origin.candidates[1]?.score ?? 0);
+  const marginOf = ({ origin }: JudgedOrigin) =>
+    (origin.candidates[0]?.score ?? 0) - (origin.candidates[1]?.score ?? 0);
   return {
     worlds: judged.length,
     first: share(judged, isFirst),
@@ -81,15 +97,20 @@ export function scoreOrigins(seeds: readonly number[]): OriginScore {
 
 /** Why it may have been missed, as far as the world knows: too little to look at, or what makes it hard. */
 function whyMissed({ hardships }: TraceWorld, { bad }: Origin): string {
-  const why = [bad === 0 ? 'no attempt was late: the trouble drowns in the usual spread' : bad < FEW && 'few attempts went wrong', ...hardships].filter(
-    Boolean,
-  );
+  const why = [
+    bad === 0 ? 'no attempt was late: the trouble drowns in the usual spread' : bad < FEW && 'few attempts went wrong',
+    ...hardships,
+  ].filter(Boolean);
   return why.length === 0 ? '' : ` (${why.join('; ')})`;
 }
 
 const FEW = 10;
 
-export function originReport(score: OriginScore, seeds: { first: number; last: number }, tuning: { first: number; last: number }): string {
+export function originReport(
+  score: OriginScore,
+  seeds: { first: number; last: number },
+  tuning: { first: number; last: number },
+): string {
   const row = (what: string, value: number, goal: number | undefined) =>
     `| ${what} | ${percent(value)} | ${goal === undefined ? '' : `≥ ${percent(goal)}`} | ${goal === undefined ? '' : value >= goal ? 'met' : '**missed**'} |`;
   return [
@@ -102,13 +123,19 @@ export function originReport(score: OriginScore, seeds: { first: number; last: n
     row('true component is first', score.first, 0.85),
     row('true component is among the first three', score.firstThree, 0.95),
     row('two origins at once: both named', score.bothOfTwo, undefined),
-    ...score.byKind.map(({ kind, first, firstThree, worlds }) => `| ${kind} (${worlds}) | ${percent(first)} first, ${percent(firstThree)} of three | | |`),
+    ...score.byKind.map(
+      ({ kind, first, firstThree, worlds }) =>
+        `| ${kind} (${worlds}) | ${percent(first)} first, ${percent(firstThree)} of three | | |`,
+    ),
     '',
     'How sure the first one is, by how far its score is ahead of the next:',
     '',
     '| ahead by | worlds | right |',
     '|---|---:|---:|',
-    ...score.byMargin.map(({ from, to, worlds, right }) => `| ${from} to ${Math.min(1, to)} | ${worlds} | ${worlds > 0 ? percent(right) : ''} |`),
+    ...score.byMargin.map(
+      ({ from, to, worlds, right }) =>
+        `| ${from} to ${Math.min(1, to)} | ${worlds} | ${worlds > 0 ? percent(right) : ''} |`,
+    ),
     '',
     '### Another component was first',
     '',

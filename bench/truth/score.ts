@@ -4,7 +4,10 @@ import { trueHarm, type TroubleTruth } from '../../scenario/src/random-worlds/tr
 import type { Found, JudgedWorld } from './judge-world';
 import { QUIET_DAYS } from './judge-world';
 
-/** The harm of an outage is known to 7 % at best: who would have come is chance. So much ahead the worst is clearly worst. */
+/**
+ * The harm of an outage is known to 7 % at best: who would have come is chance. So much ahead the worst is clearly
+ * worst.
+ */
 const CLEARLY = 1.1;
 /** Troubles that hurt fewer are too small to be asked for. */
 const FEWEST_HURT = 20;
@@ -37,7 +40,9 @@ export interface Score {
 }
 
 const matches = ({ incident }: Found, { trouble }: TroubleTruth): boolean =>
-  incident.onsetMs < trouble.toMs && incident.endMs > trouble.fromMs - BEFORE_MS && incident.parts.some((part) => trouble.flows.includes(part.flow));
+  incident.onsetMs < trouble.toMs &&
+  incident.endMs > trouble.fromMs - BEFORE_MS &&
+  incident.parts.some((part) => trouble.flows.includes(part.flow));
 
 const describe = ({ plan }: JudgedWorld, { trouble, people }: TroubleTruth) =>
   `seed ${plan.seed} ${trouble.kind}${trouble.slice ? ` ${trouble.slice.dimension}` : ''} ×${trouble.factor.toFixed(1)} ${(trouble.share * 100).toFixed(0)} % hurt ${people.size}`;
@@ -45,7 +50,8 @@ const describe = ({ plan }: JudgedWorld, { trouble, people }: TroubleTruth) =>
 /** Harm and its lines, true and found, of the trouble that should be first and of the incident that is. */
 function describeWrongFirst(world: JudgedWorld, worst: TroubleTruth, first: Found | undefined): string {
   const foundFor = (truth: TroubleTruth) => world.found.filter((found) => matches(found, truth));
-  const linesOf = (found: Found) => found.bill.lines.map((line) => `${line.name} ${line.harm.estimate.toFixed(0)}`).join(', ');
+  const linesOf = (found: Found) =>
+    found.bill.lines.map((line) => `${line.name} ${line.harm.estimate.toFixed(0)}`).join(', ');
   const tell = (truth: TroubleTruth) =>
     `${describe(world, truth)} true harm ${trueHarm(truth).toFixed(0)} (waiting ${truth.minutes.toFixed(0)}, failed ${5 * truth.failed}, left ${(15 * truth.left).toFixed(0)}, missing ${5 * truth.missing}, money ${(0.5 * truth.money).toFixed(0)}, key ${truth.keyHarm.toFixed(0)}) found as ${
       foundFor(truth)
@@ -97,27 +103,44 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
       score.recalled++;
       score.splits += own.length - 1;
       const best = own.reduce((a, b) => (b.bill.people.estimate > a.bill.people.estimate ? b : a));
-      const delay = (Math.min(...own.flatMap(({ incident }) => incident.parts.map((part) => part.firedMs))) - truth.trouble.fromMs) / MINUTE_MS;
+      const delay =
+        (Math.min(...own.flatMap(({ incident }) => incident.parts.map((part) => part.firedMs))) -
+          truth.trouble.fromMs) /
+        MINUTE_MS;
       detections.push(delay);
       if (truth.people.size >= (truth.trouble.toMs - truth.trouble.fromMs) / MINUTE_MS) busy.push(delay);
       onsets.push(Math.abs(best.incident.onsetMs - truth.trouble.fromMs) / MINUTE_MS);
       pairs.push({ truth: trueHarm(truth), harm: best.bill.harm.estimate, id: best.incident.id });
       const quantity = (name: string) => best.bill.lines.find((line) => line.name === name)?.quantity;
-      const check = (what: keyof typeof inside, value: number, interval: { low: number; high: number; estimate: number } | undefined) => {
+      const check = (
+        what: keyof typeof inside,
+        value: number,
+        interval: { low: number; high: number; estimate: number } | undefined,
+      ) => {
         if (!interval) return;
         inside[what][1] = (inside[what][1] as number) + 1;
-        if (value >= interval.low - 0.5 && value <= interval.high + 0.5) inside[what][0] = (inside[what][0] as number) + 1;
-        else score.outside.push(`${describe(world, truth)}: ${what} ${value.toFixed(1)} not in ${interval.low.toFixed(1)} to ${interval.high.toFixed(1)}`);
+        if (value >= interval.low - 0.5 && value <= interval.high + 0.5)
+          inside[what][0] = (inside[what][0] as number) + 1;
+        else
+          score.outside.push(
+            `${describe(world, truth)}: ${what} ${value.toFixed(1)} not in ${interval.low.toFixed(1)} to ${interval.high.toFixed(1)}`,
+          );
       };
       check('people', truth.people.size, best.bill.people);
       check('minutes', truth.minutes, quantity('waiting'));
       check('money', truth.money, quantity('money'));
     }
-    const tau = kendallTauB(pairs.map((pair) => pair.truth), pairs.map((pair) => pair.harm)); // prettier-ignore
+    const tau = kendallTauB(
+      pairs.map((pair) => pair.truth),
+      pairs.map((pair) => pair.harm),
+    );
     if (tau !== undefined) taus.push(tau);
-    // Few people may be hurt most: whoever is truly first counts, however many they are. Worlds in which that one is too
+    // Few people may be hurt most: whoever is truly first counts, however many they are. Worlds in which that one is
+    // too
     // small to be asked for are told apart.
-    const [worst, next] = [...world.truth].filter((truth) => trueHarm(truth) > 0).sort((a, b) => trueHarm(b) - trueHarm(a));
+    const [worst, next] = [...world.truth]
+      .filter((truth) => trueHarm(truth) > 0)
+      .sort((a, b) => trueHarm(b) - trueHarm(a));
     const [first] = [...world.found].sort((a, b) => b.bill.harm.estimate - a.bill.harm.estimate);
     if (worst) {
       const isRight = first !== undefined && matches(first, worst);

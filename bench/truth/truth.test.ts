@@ -11,7 +11,10 @@ const TRAFFIC = 0.25;
 
 function smaller(seed: number): WorldPlan {
   const plan = planWorld(seed);
-  return { ...plan, journeys: plan.journeys.map((journey) => ({ ...journey, perMinute: journey.perMinute * TRAFFIC })) };
+  return {
+    ...plan,
+    journeys: plan.journeys.map((journey) => ({ ...journey, perMinute: journey.perMinute * TRAFFIC })),
+  };
 }
 
 test('on worlds whose truth is known, troubles are found, dated, billed and ranked', () => {

@@ -1,6 +1,11 @@
 // A small service as anybody would write it, instrumented by the OpenTelemetry JS SDK: a client that knows nothing of
 // Top Lens but its address. Run by e2e/open-telemetry-client.test.ts.
-const { NodeTracerProvider, BatchSpanProcessor, InMemorySpanExporter, SimpleSpanProcessor } = require('@opentelemetry/sdk-trace-node');
+const {
+  NodeTracerProvider,
+  BatchSpanProcessor,
+  InMemorySpanExporter,
+  SimpleSpanProcessor,
+} = require('@opentelemetry/sdk-trace-node');
 const { resourceFromAttributes } = require('@opentelemetry/resources');
 const { registerInstrumentations } = require('@opentelemetry/instrumentation');
 const { HttpInstrumentation } = require('@opentelemetry/instrumentation-http');
@@ -14,10 +19,16 @@ const { OTLPTraceExporter } = encoding === 'protobuf' ? proto : json;
 const own = new InMemorySpanExporter();
 const provider = new NodeTracerProvider({
   resource: resourceFromAttributes({ 'service.name': `shop-${encoding}` }),
-  spanProcessors: [new BatchSpanProcessor(new OTLPTraceExporter({ url: `${url}/v1/traces` })), new SimpleSpanProcessor(own)],
+  spanProcessors: [
+    new BatchSpanProcessor(new OTLPTraceExporter({ url: `${url}/v1/traces` })),
+    new SimpleSpanProcessor(own),
+  ],
 });
 provider.register();
-registerInstrumentations({ tracerProvider: provider, instrumentations: [new HttpInstrumentation(), new ExpressInstrumentation()] });
+registerInstrumentations({
+  tracerProvider: provider,
+  instrumentations: [new HttpInstrumentation(), new ExpressInstrumentation()],
+});
 
 const express = require('express');
 const http = require('node:http');

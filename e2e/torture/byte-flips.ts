@@ -23,7 +23,8 @@ const filesBelow = (dir: string): string[] =>
     .map((entry) => relative(dir, join(entry.parentPath, entry.name)));
 
 /**
- * Flips a byte in a data folder, one place at a time, and starts the server on it. Journal, hours, the database's own log, control file and
+ * Flips a byte in a data folder, one place at a time, and starts the server on it. Journal, hours, the database's own
+ * log, control file and
  * tables all get their turn.
  */
 export async function byteFlips(flips: number, seed = 1): Promise<FlipResult> {
@@ -38,7 +39,10 @@ export async function byteFlips(flips: number, seed = 1): Promise<FlipResult> {
   await stop(first.process, 'SIGKILL');
   const random = seededRandom(seed);
   const all = filesBelow(sound).filter(
-    (name) => !['reserve', 'lock', 'admin.sock'].includes(name) && !name.endsWith('.damaged') && statSync(join(sound, name)).size > 0,
+    (name) =>
+      !['reserve', 'lock', 'admin.sock'].includes(name) &&
+      !name.endsWith('.damaged') &&
+      statSync(join(sound, name)).size > 0,
   );
   const kinds = [
     all.filter((name) => name.startsWith('journal/')),
@@ -60,7 +64,10 @@ export async function byteFlips(flips: number, seed = 1): Promise<FlipResult> {
       const dir = temporaryFolder();
       try {
         // A socket is nothing to copy, and the reserve says nothing.
-        cpSync(sound, dir, { recursive: true, filter: (from) => !from.endsWith('.sock') && !from.endsWith('/reserve') });
+        cpSync(sound, dir, {
+          recursive: true,
+          filter: (from) => !from.endsWith('.sock') && !from.endsWith('/reserve'),
+        });
         const bytes = readFileSync(join(dir, file));
         bytes[byte] = (bytes[byte] as number) ^ (1 << Math.floor(random() * 8));
         writeFileSync(join(dir, file), bytes);
@@ -88,11 +95,20 @@ async function tryStart(dataDir: string, acknowledged: number): Promise<string> 
   }
   try {
     if (server.process.exitCode !== null) return 'refused';
-    const stored = await until('what is stored', async () => {
-      const n = await storedAt(server.url);
-      return n >= acknowledged && { n };
-    }, 20_000).then(({ n }) => n, () => storedAt(server.url).catch((error: Error) => error)); // prettier-ignore
-    const { parts } = (await (await fetch(`${server.url}/healthz`)).json()) as { parts: Record<string, { state: string }> };
+    const stored = await until(
+      'what is stored',
+      async () => {
+        const n = await storedAt(server.url);
+        return n >= acknowledged && { n };
+      },
+      20_000,
+    ).then(
+      ({ n }) => n,
+      () => storedAt(server.url).catch((error: Error) => error),
+    );
+    const { parts } = (await (await fetch(`${server.url}/healthz`)).json()) as {
+      parts: Record<string, { state: string }>;
+    };
     const isTold = parts.journal?.state !== 'ok' || parts.database?.state !== 'ok';
     if (typeof stored === 'number' && stored >= acknowledged) return 'whole';
     return isTold ? 'told' : `${String(stored)} of ${acknowledged}, and nothing said`;

@@ -19,7 +19,8 @@ interface List {
 }
 
 /**
- * Two hours of steady traffic, then the clock of server and sender jumps, for as long as one request takes, and comes back; then everything
+ * Two hours of steady traffic, then the clock of server and sender jumps, for as long as one request takes, and comes
+ * back; then everything
  * fails. The trouble must be seen as if nothing had been.
  *
  * @param jumpMs ahead when positive
@@ -36,14 +37,21 @@ export async function clockJump(jumpMs: number, restartAfter = false): Promise<C
     for (let at = 0; at < n; at += 200) {
       const bodies = Array.from({ length: Math.min(200, n - at) }, (_, i) => {
         const { resourceSpans } = JSON.parse(
-          requestOf(1, { startMs: fromMs + (at + i) * everyMs, durationMs: 80 + ((at + i) % 40), attributes: { 'user.id': `p-${at + i}` } }),
+          requestOf(1, {
+            startMs: fromMs + (at + i) * everyMs,
+            durationMs: 80 + ((at + i) % 40),
+            attributes: { 'user.id': `p-${at + i}` },
+          }),
         ) as {
           resourceSpans: [{ resource: object; scopeSpans: [{ spans: object[] }] }];
         };
         return { ...resourceSpans[0].scopeSpans[0].spans[0], ...(failed && { status: { code: 2 } }) };
       });
       const resource = { attributes: [{ key: 'service.name', value: { stringValue: 'shop' } }] };
-      const answer = await postJson(`${server.url}/v1/traces`, JSON.stringify({ resourceSpans: [{ resource, scopeSpans: [{ spans: bodies }] }] }));
+      const answer = await postJson(
+        `${server.url}/v1/traces`,
+        JSON.stringify({ resourceSpans: [{ resource, scopeSpans: [{ spans: bodies }] }] }),
+      );
       if (!answer.ok) throw new Error(`${answer.status}`);
       await answer.text();
     }
@@ -64,12 +72,16 @@ export async function clockJump(jumpMs: number, restartAfter = false): Promise<C
     }
     const begun = performance.now();
     await attempts(Date.now() - 8 * MINUTE_MS, Date.now() - 1_000, true, 2_000);
-    const list = await until('the trouble in the list', async () => {
-      // A request now and then, as a live system sends them.
-      await attempts(Date.now() - 3_000, Date.now() - 1_000, true, 1_000);
-      const answer = await getJson<List>(`${server.url}/api/worst-first?last=60`);
-      return answer.rows.length > 0 && answer;
-    }, 60_000); // prettier-ignore
+    const list = await until(
+      'the trouble in the list',
+      async () => {
+        // A request now and then, as a live system sends them.
+        await attempts(Date.now() - 3_000, Date.now() - 1_000, true, 1_000);
+        const answer = await getJson<List>(`${server.url}/api/worst-first?last=60`);
+        return answer.rows.length > 0 && answer;
+      },
+      60_000,
+    );
     return { seenAfterS: (performance.now() - begun) / 1000, headline: list.headline };
   } finally {
     await stop(server.process, 'SIGKILL');

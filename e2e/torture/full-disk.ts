@@ -12,8 +12,13 @@ const DISK_MB = 400;
 
 function asRoot(command: string, ...args: string[]): void {
   const isRoot = process.getuid?.() === 0;
-  const { status, stderr } = spawnSync(isRoot ? command : 'sudo', isRoot ? args : ['-n', command, ...args], { encoding: 'utf8' });
-  if (status !== 0) throw new Error(`${command} ${args.join(' ')}: ${stderr || 'not allowed'}: the tests of a full disk need the right to mount a small one`);
+  const { status, stderr } = spawnSync(isRoot ? command : 'sudo', isRoot ? args : ['-n', command, ...args], {
+    encoding: 'utf8',
+  });
+  if (status !== 0)
+    throw new Error(
+      `${command} ${args.join(' ')}: ${stderr || 'not allowed'}: the tests of a full disk need the right to mount a small one`,
+    );
 }
 
 /** A small disk of its own, in memory. */
@@ -49,7 +54,8 @@ export interface FullDiskResult extends Balance {
 }
 
 /**
- * Sends, fills the disk at some moment, lets it be full for a while, then does something to the server, frees the disk, and sends on.
+ * Sends, fills the disk at some moment, lets it be full for a while, then does something to the server, frees the disk,
+ * and sends on.
  * At the end the server is killed once more: what it acknowledged after all this must be on the disk.
  *
  * @param leaveBytes how much is left: above the server's limit of 40 MB nothing needs to stop, at 0 every write fails
@@ -62,16 +68,23 @@ export async function fullDisk(after: AfterFull, momentMs: number, leaveBytes: n
   let server: ServerProcess | undefined;
   const start = async () => (server = await startServerProcess(dataDir, LIMITS, 60_000, 'any answer'));
   const health = async () =>
-    (await (await fetch(`${server?.url}/healthz`)).json()) as { status: string; parts: Record<string, { state: string; words: string }> };
+    (await (await fetch(`${server?.url}/healthz`)).json()) as {
+      status: string;
+      parts: Record<string, { state: string; words: string }>;
+    };
   try {
     await start();
     sender.start(() => server?.url ?? '');
     await new Promise((resolve) => setTimeout(resolve, momentMs));
     const free = fill(disk.dir, leaveBytes);
-    const said = await until('health to say that the disk is full', async () => {
-      const { parts } = await health();
-      return parts.disk?.state === 'down' && parts.disk.words;
-    }, 20_000); // prettier-ignore
+    const said = await until(
+      'health to say that the disk is full',
+      async () => {
+        const { parts } = await health();
+        return parts.disk?.state === 'down' && parts.disk.words;
+      },
+      20_000,
+    );
     await new Promise((resolve) => setTimeout(resolve, 1_500));
     if (after !== 'goOn' && server) {
       await stop(server.process, after === 'kill' ? 'SIGKILL' : 'SIGTERM');

@@ -17,9 +17,41 @@ export interface FuzzResult {
 }
 
 const ODD_TEXTS = [
-  '', ' ', '0', '-1', '1e308', 'NaN', 'null', 'true', '[]', '{}', 'constructor', '__proto__', 'toString', 'hasOwnProperty', '\u0000', 'a\u0000b', '\ud800', '\uffff', '%', '%00', '%zz', '../../etc/passwd',
-  "' OR 1=1 --", '<script>alert(1)</script>', 'x'.repeat(5_000), '\u4e2d'.repeat(1_000), '9007199254740993', '-9007199254740991', '2026-13-45', '0000-00-00T00:00:00Z', '1970-01-01', '2026-11-29T12:00:00Z', '\u001f', '١٢٣',
-]; // prettier-ignore
+  '',
+  ' ',
+  '0',
+  '-1',
+  '1e308',
+  'NaN',
+  'null',
+  'true',
+  '[]',
+  '{}',
+  'constructor',
+  '__proto__',
+  'toString',
+  'hasOwnProperty',
+  '\u0000',
+  'a\u0000b',
+  '\ud800',
+  '\uffff',
+  '%',
+  '%00',
+  '%zz',
+  '../../etc/passwd',
+  "' OR 1=1 --",
+  '<script>alert(1)</script>',
+  'x'.repeat(5_000),
+  '\u4e2d'.repeat(1_000),
+  '9007199254740993',
+  '-9007199254740991',
+  '2026-13-45',
+  '0000-00-00T00:00:00Z',
+  '1970-01-01',
+  '2026-11-29T12:00:00Z',
+  '\u001f',
+  '١٢٣',
+];
 
 const ODD_VALUES: unknown[] = [
   null,
@@ -47,18 +79,90 @@ const BODIES: Record<string, () => unknown> = {
   '/api/settings/changes/{id}/undo': () => ({ who: 'Duty desk' }),
   '/api/handoffs': () => ({ incident: 1, team: 'Payments', note: 'x', who: 'Duty desk' }),
   '/api/handoffs/{id}/answer': () => ({ what: 'taken', who: 'x', reason: 'y' }),
-  '/api/incidents/{id}/decisions': () => ({ who: 'Duty desk', what: 'setAside', reason: 'x', untilMs: Date.now() + 1000 }),
+  '/api/incidents/{id}/decisions': () => ({
+    who: 'Duty desk',
+    what: 'setAside',
+    reason: 'x',
+    untilMs: Date.now() + 1000,
+  }),
   '/api/people/find': () => ({ find: 'person-1', why: 'a complaint' }),
   '/api/incidents/{id}/hurt/export': () => ({ why: 'a complaint' }),
-  '/api/source-maps': () => ({ component: 'shop', version: '1', file: 'app.js', map: { version: 3, sources: ['a.ts'], names: [], mappings: 'AAAA' } }),
+  '/api/source-maps': () => ({
+    component: 'shop',
+    version: '1',
+    file: 'app.js',
+    map: { version: 3, sources: ['a.ts'], names: [], mappings: 'AAAA' },
+  }),
   '/v1/traces': () => JSON.parse(requestOf(3)) as unknown,
-  '/v1/logs': () => ({ resourceLogs: [{ resource: { attributes: [] }, scopeLogs: [{ logRecords: [{ timeUnixNano: `${Date.now()}000000`, severityNumber: 9, body: { stringValue: 'x' }, attributes: [{ key: 'a', value: { arrayValue: { values: [{ intValue: '1' }] } } }] }] }] }] }),
-  '/v1/metrics': () => ({ resourceMetrics: [{ scopeMetrics: [{ metrics: [{ name: 'm', unit: '1', histogram: { aggregationTemporality: 1, dataPoints: [{ timeUnixNano: `${Date.now()}000000`, count: '2', sum: 3, bucketCounts: ['1', '1'], explicitBounds: [5] }] } }] }] }] }),
-  '/v1/changes': () => ({ specversion: '1.0', id: 'a', source: 's', type: 'toplens.change.release', subject: 'shop', time: new Date().toISOString(), data: { title: 'x' } }),
-  '/v1/business-events': () => [{ specversion: '1.0', id: 'a', source: 's', type: 't', time: new Date().toISOString(), data: { name: 'Order placed', amount: 3 } }],
+  '/v1/logs': () => ({
+    resourceLogs: [
+      {
+        resource: { attributes: [] },
+        scopeLogs: [
+          {
+            logRecords: [
+              {
+                timeUnixNano: `${Date.now()}000000`,
+                severityNumber: 9,
+                body: { stringValue: 'x' },
+                attributes: [{ key: 'a', value: { arrayValue: { values: [{ intValue: '1' }] } } }],
+              },
+            ],
+          },
+        ],
+      },
+    ],
+  }),
+  '/v1/metrics': () => ({
+    resourceMetrics: [
+      {
+        scopeMetrics: [
+          {
+            metrics: [
+              {
+                name: 'm',
+                unit: '1',
+                histogram: {
+                  aggregationTemporality: 1,
+                  dataPoints: [
+                    {
+                      timeUnixNano: `${Date.now()}000000`,
+                      count: '2',
+                      sum: 3,
+                      bucketCounts: ['1', '1'],
+                      explicitBounds: [5],
+                    },
+                  ],
+                },
+              },
+            ],
+          },
+        ],
+      },
+    ],
+  }),
+  '/v1/changes': () => ({
+    specversion: '1.0',
+    id: 'a',
+    source: 's',
+    type: 'toplens.change.release',
+    subject: 'shop',
+    time: new Date().toISOString(),
+    data: { title: 'x' },
+  }),
+  '/v1/business-events': () => [
+    {
+      specversion: '1.0',
+      id: 'a',
+      source: 's',
+      type: 't',
+      time: new Date().toISOString(),
+      data: { name: 'Order placed', amount: 3 },
+    },
+  ],
   '/v1/har': () => ({ log: { version: '1.2', entries: [], pages: [] } }),
   '/v1/browser': () => ({ resourceLogs: [] }),
-}; // prettier-ignore
+};
 
 /** The first settings that are tried are the ones a browser would send; these change nothing that is counted. */
 async function routesOf(url: string): Promise<Route[]> {
@@ -119,12 +223,15 @@ export class Fuzzer {
   /** Bytes of a body, some of them wrong. */
   #damaged(bytes: Uint8Array): Uint8Array<ArrayBuffer> {
     const copy = new Uint8Array(bytes);
-    for (let n = Math.floor(this.#random() * 8); n > 0; n--) copy[Math.floor(this.#random() * copy.length)] = Math.floor(this.#random() * 256);
+    for (let n = Math.floor(this.#random() * 8); n > 0; n--)
+      copy[Math.floor(this.#random() * copy.length)] = Math.floor(this.#random() * 256);
     return this.#chance(0.2) ? copy.slice(0, Math.floor(this.#random() * copy.length)) : copy;
   }
 
   #urlOf({ path, query }: Route, url: string): string {
-    const filled = path.replace(/\{(\w+)\}/g, () => encodeURIComponent(this.#chance(0.3) ? '1' : wellFormed(this.#pick(ODD_TEXTS).slice(0, 200))));
+    const filled = path.replace(/\{(\w+)\}/g, () =>
+      encodeURIComponent(this.#chance(0.3) ? '1' : wellFormed(this.#pick(ODD_TEXTS).slice(0, 200))),
+    );
     const parts: string[] = [];
     for (const name of query)
       if (this.#chance(0.3))
@@ -140,7 +247,11 @@ export class Fuzzer {
     if (route.method === 'GET' || route.method === 'DELETE') return { url: target, init: { method: route.method } };
     const body = this.mutate(BODIES[route.path]?.() ?? {});
     const isDeep = this.#chance(0.005);
-    const text = isDeep ? `${'['.repeat(200_000)}${']'.repeat(200_000)}` : body === undefined ? '' : JSON.stringify(body);
+    const text = isDeep
+      ? `${'['.repeat(200_000)}${']'.repeat(200_000)}`
+      : body === undefined
+        ? ''
+        : JSON.stringify(body);
     let bytes: Uint8Array<ArrayBuffer> = new Uint8Array(Buffer.from(text));
     const isCounted = route.path === '/api/settings' || route.path.includes('decisions');
     const headers: Record<string, string> = { 'content-type': 'application/json' };
@@ -168,7 +279,15 @@ export class Fuzzer {
         controller.close();
       },
     });
-    return { url: target, init: { method: route.method, headers, body: isChunked ? stream : bytes, ...(isChunked && { duplex: 'half' as const }) } };
+    return {
+      url: target,
+      init: {
+        method: route.method,
+        headers,
+        body: isChunked ? stream : bytes,
+        ...(isChunked && { duplex: 'half' as const }),
+      },
+    };
   }
 }
 
@@ -183,7 +302,10 @@ export async function fuzz(url: string, requests: number, seed: number, lanes = 
       const { url: target, init } = fuzzer.next(route, url);
       const answer = await fetch(target, { ...init, signal: AbortSignal.timeout(30_000) }).then(
         async (response) => ({ status: response.status, text: await response.text() }),
-        (error: Error) => ({ status: 0, text: `${error.message}: ${(error.cause as Error | undefined)?.message ?? ''}` }),
+        (error: Error) => ({
+          status: 0,
+          text: `${error.message}: ${(error.cause as Error | undefined)?.message ?? ''}`,
+        }),
       );
       result.byStatus[answer.status] = (result.byStatus[answer.status] ?? 0) + 1;
       // 503 with a reason is what an overloaded server should say; nothing else above 499 is.

@@ -25,7 +25,9 @@ export async function killRounds(rounds: number): Promise<Balance> {
 }
 
 /** SIGTERM in some state. @returns how long it took to end, and whether all is there afterwards */
-export async function terminateIn(state: 'starting' | 'replaying' | 'taking' | 'idle'): Promise<Balance & { seconds: number; code: number | null }> {
+export async function terminateIn(
+  state: 'starting' | 'replaying' | 'taking' | 'idle',
+): Promise<Balance & { seconds: number; code: number | null }> {
   const dataDir = temporaryFolder();
   const sender = new CountingSender(400, 4);
   let server = await startServerProcess(dataDir);

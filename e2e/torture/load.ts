@@ -3,7 +3,8 @@ import { removeFolder, startServerProcess, stop, temporaryFolder, until } from '
 import { balanceOf, type Balance } from './counted';
 import { CountingSender, postJson, requestOf } from './sender';
 
-const quantile = (values: number[], q: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(q * values.length))] ?? NaN;
+const quantile = (values: number[], q: number) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(q * values.length))] ?? NaN;
 
 export interface OverloadResult extends Balance {
   refused: number;
@@ -39,7 +40,9 @@ export async function overload(seconds: number): Promise<OverloadResult> {
     const stopped = performance.now();
     await until(
       'the server to take telemetry again',
-      async () => (await postJson(`${server.url}/v1/traces`, requestOf(0))).ok && (await postJson(`${server.url}/v1/metrics`, '{}')).ok,
+      async () =>
+        (await postJson(`${server.url}/v1/traces`, requestOf(0))).ok &&
+        (await postJson(`${server.url}/v1/metrics`, '{}')).ok,
       60_000,
     );
     const recoveryS = (performance.now() - stopped) / 1000;
@@ -71,7 +74,12 @@ export interface ConnectionsResult {
 }
 
 /** Connections that say nothing, say it slowly, or stop in the middle; ordinary requests are answered meanwhile. */
-export async function connections(idle: number, slow: number, half: number, seconds: number): Promise<ConnectionsResult> {
+export async function connections(
+  idle: number,
+  slow: number,
+  half: number,
+  seconds: number,
+): Promise<ConnectionsResult> {
   const dataDir = temporaryFolder();
   const server = await startServerProcess(dataDir);
   const port = Number(new URL(server.url).port);
@@ -90,10 +98,15 @@ export async function connections(idle: number, slow: number, half: number, seco
     });
   try {
     for (let i = 0; i < idle; i++) await open('', false);
-    const slowOnes = await Promise.all(Array.from({ length: slow }, () => open('POST /v1/traces HTTP/1.1\r\nhost: x\r\n', true)));
+    const slowOnes = await Promise.all(
+      Array.from({ length: slow }, () => open('POST /v1/traces HTTP/1.1\r\nhost: x\r\n', true)),
+    );
     await Promise.all(
       Array.from({ length: half }, () =>
-        open('POST /v1/traces HTTP/1.1\r\nhost: x\r\ncontent-type: application/json\r\ncontent-length: 1000000\r\n\r\n{"resource', true),
+        open(
+          'POST /v1/traces HTTP/1.1\r\nhost: x\r\ncontent-type: application/json\r\ncontent-length: 1000000\r\n\r\n{"resource',
+          true,
+        ),
       ),
     );
     const drip = setInterval(() => slowOnes.forEach((socket) => socket.writable && socket.write('x')), 1_000);

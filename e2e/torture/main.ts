@@ -14,7 +14,12 @@ const AFTER: readonly AfterFull[] = ['kill', 'terminate', 'goOn'];
 const PARTS: Record<string, () => Promise<unknown>> = {
   kill: () => killRounds(100),
   terminate: async () =>
-    Object.fromEntries(await inTurn(['starting', 'replaying', 'taking', 'idle'] as const, async (state) => [state, await terminateIn(state)] as const)),
+    Object.fromEntries(
+      await inTurn(
+        ['starting', 'replaying', 'taking', 'idle'] as const,
+        async (state) => [state, await terminateIn(state)] as const,
+      ),
+    ),
   disk: () =>
     inTurn(
       Array.from({ length: 20 }, (_, i) => i),
@@ -31,11 +36,23 @@ const PARTS: Record<string, () => Promise<unknown>> = {
     const dataDir = temporaryFolder();
     const server = await startServerProcess(dataDir, { TOPLENS_PERSON_KEYS: 'first support=demo' });
     try {
-      const rssOf = async () => Number(/process_resident_memory_bytes (\d+)/.exec(await (await fetch(`${server.url}/metrics`)).text())?.[1] ?? 0) / 1024 / 1024;
+      const rssOf = async () =>
+        Number(
+          /process_resident_memory_bytes (\d+)/.exec(await (await fetch(`${server.url}/metrics`)).text())?.[1] ?? 0,
+        ) /
+        1024 /
+        1024;
       const parts: unknown[] = [];
       for (let seed = 1; seed <= 10; seed++) {
         const { requests, byStatus, wrong } = await fuzz(server.url, 100_000, seed);
-        parts.push({ seed, requests, byStatus, wrong, rssMb: Math.round(await rssOf()), isAlive: server.process.exitCode === null });
+        parts.push({
+          seed,
+          requests,
+          byStatus,
+          wrong,
+          rssMb: Math.round(await rssOf()),
+          isAlive: server.process.exitCode === null,
+        });
         console.error(JSON.stringify(parts.at(-1)));
       }
       return parts;

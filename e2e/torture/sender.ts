@@ -8,12 +8,16 @@ export interface SpanOptions {
   resource?: Record<string, string>;
 }
 
-const attributesOf = (texts: Record<string, string>) => Object.entries(texts).map(([key, stringValue]) => ({ key, value: { stringValue } }));
+const attributesOf = (texts: Record<string, string>) =>
+  Object.entries(texts).map(([key, stringValue]) => ({ key, value: { stringValue } }));
 
 let next = 1 + (process.pid % 1000) * 1_000_000;
 
 /** A request with so many attempts of one flow, each with an id of its own. */
-export function requestOf(spans: number, { startMs = Date.now() - 1000, durationMs = 5, attributes = {}, resource = {} }: SpanOptions = {}): string {
+export function requestOf(
+  spans: number,
+  { startMs = Date.now() - 1000, durationMs = 5, attributes = {}, resource = {} }: SpanOptions = {},
+): string {
   const list = Array.from({ length: spans }, () => {
     const id = next++;
     return {
@@ -27,7 +31,12 @@ export function requestOf(spans: number, { startMs = Date.now() - 1000, duration
     };
   });
   return JSON.stringify({
-    resourceSpans: [{ resource: { attributes: attributesOf({ 'service.name': 'shop', ...resource }) }, scopeSpans: [{ spans: list }] }],
+    resourceSpans: [
+      {
+        resource: { attributes: attributesOf({ 'service.name': 'shop', ...resource }) },
+        scopeSpans: [{ spans: list }],
+      },
+    ],
   });
 }
 
@@ -35,7 +44,8 @@ export const postJson = (url: string, body: string | Uint8Array<ArrayBuffer>, he
   fetch(url, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body });
 
 /**
- * Sends attempts as exporters do: what was not acknowledged is sent again. Knows what the server must have, and what it may have.
+ * Sends attempts as exporters do: what was not acknowledged is sent again. Knows what the server must have, and what it
+ * may have.
  */
 export class CountingSender {
   acknowledged = 0;

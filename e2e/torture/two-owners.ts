@@ -5,7 +5,10 @@ import { freePort, removeFolder, startServerProcess, stop, temporaryFolder } fro
 import { balanceOf, type Balance } from './counted';
 import { CountingSender } from './sender';
 
-/** A second server on the folder of a first, with process numbers of its own as in another container. @returns what it said */
+/**
+ * A second server on the folder of a first, with process numbers of its own as in another container. @returns what it
+ * said
+ */
 export async function secondServer(): Promise<Balance & { code: number | null; said: string }> {
   const dataDir = temporaryFolder();
   const sender = new CountingSender();

@@ -7,7 +7,10 @@ export const HISTORY_DAYS = 14;
 export const DEMO_SEED = 20260311;
 const LOCAL_HOUR_NOW = 11.5;
 
-/** The demo world, played from `fromMs` on, so that "now" is late morning at Pellwick, with the trouble of the day going on. */
+/**
+ * The demo world, played from `fromMs` on, so that "now" is late morning at Pellwick, with the trouble of the day going
+ * on.
+ */
 export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HISTORY_DAYS * DAY_MS) {
   const troubles = demoTroubles(nowMs);
   const utcHours = (nowMs - floorTo(nowMs, DAY_MS)) / HOUR_MS;
@@ -26,15 +29,68 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
     seed,
     nowMs,
     troubles: [
-      { number: 1, name: 'slots lost an index', flow: 'slots', from: troubles.slowSlots, origin: 'parcels-db', hurts: true },
-      { number: 2, name: 'no surcharge row for the new weight band', flow: 'label', from: troubles.failingLabels, origin: 'labels', hurts: true },
-      { number: 5, name: 'map tiles do not come for one country', flow: 'slots', from: troubles.emptyMaps, origin: 'map-tiles', hurts: true },
-      { number: 6, name: 'the card network times out now and then', flow: 'pay', from: troubles.cardTimeouts, origin: 'card-network', hurts: true },
-      { number: 7, name: 'token renewal of the partners stopped', flow: 'partnerRate', from: troubles.silentPartners, origin: 'shipper-link', hurts: true },
-      { number: 8, name: 'one of two replicas died', flow: 'addresses', from: { fromMs: nowMs - 180 * MINUTE_MS, toMs: NEVER_ENDS }, origin: 'addresses', hurts: false },
-      { number: 11, name: 'nightly rebuild of routes', flow: 'rebuildRoutes', from: { fromMs: nowMs - 10 * HOUR_MS, toMs: nowMs - 9 * HOUR_MS }, origin: 'routes-builder', hurts: false },
-    ].map(({ from, ...trouble }) => ({ ...trouble, fromMs: from?.fromMs ?? 0, toMs: from && from.toMs !== NEVER_ENDS ? from.toMs : null })),
+      {
+        number: 1,
+        name: 'slots lost an index',
+        flow: 'slots',
+        from: troubles.slowSlots,
+        origin: 'parcels-db',
+        hurts: true,
+      },
+      {
+        number: 2,
+        name: 'no surcharge row for the new weight band',
+        flow: 'label',
+        from: troubles.failingLabels,
+        origin: 'labels',
+        hurts: true,
+      },
+      {
+        number: 5,
+        name: 'map tiles do not come for one country',
+        flow: 'slots',
+        from: troubles.emptyMaps,
+        origin: 'map-tiles',
+        hurts: true,
+      },
+      {
+        number: 6,
+        name: 'the card network times out now and then',
+        flow: 'pay',
+        from: troubles.cardTimeouts,
+        origin: 'card-network',
+        hurts: true,
+      },
+      {
+        number: 7,
+        name: 'token renewal of the partners stopped',
+        flow: 'partnerRate',
+        from: troubles.silentPartners,
+        origin: 'shipper-link',
+        hurts: true,
+      },
+      {
+        number: 8,
+        name: 'one of two replicas died',
+        flow: 'addresses',
+        from: { fromMs: nowMs - 180 * MINUTE_MS, toMs: NEVER_ENDS },
+        origin: 'addresses',
+        hurts: false,
+      },
+      {
+        number: 11,
+        name: 'nightly rebuild of routes',
+        flow: 'rebuildRoutes',
+        from: { fromMs: nowMs - 10 * HOUR_MS, toMs: nowMs - 9 * HOUR_MS },
+        origin: 'routes-builder',
+        hurts: false,
+      },
+    ].map(({ from, ...trouble }) => ({
+      ...trouble,
+      fromMs: from?.fromMs ?? 0,
+      toMs: from && from.toMs !== NEVER_ENDS ? from.toMs : null,
+    })),
     events: player.truth,
-  }); // prettier-ignore
+  });
   return { player, truth, changes: demoChanges(nowMs) };
 }

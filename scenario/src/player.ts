@@ -64,7 +64,13 @@ export class Player {
     this.#points = openPoints;
     this.#sales = openSales;
     this.#views = openViews;
-    return { spans: spans.sort((a, b) => endOf(a) - endOf(b)), lines: lines.sort((a, b) => a.atMs - b.atMs), points, views, sales };
+    return {
+      spans: spans.sort((a, b) => endOf(a) - endOf(b)),
+      lines: lines.sort((a, b) => a.atMs - b.atMs),
+      points,
+      views,
+      sales,
+    };
   }
 
   #simulate(minuteMs: number): void {
@@ -76,12 +82,23 @@ export class Player {
       if (isFull && attempt.startMs >= figuresFromMs) this.#pendingLines.push(...linesOf(attempt, spans));
       const sale = attempt.startMs < figuresFromMs ? saleOf(attempt) : undefined;
       if (sale) this.#sales.push(sale);
-      // Of older views what came as usual is not told one by one: pages need days to know what is usual, and a demo must load.
-      const view = attempt.startMs >= viewsFromMs ? viewOf(attempt, isFull ? spans : spansOf(attempt, true, troubles), troubles, isFull) : undefined;
+      // Of older views what came as usual is not told one by one: pages need days to know what is usual, and a demo
+      // must load.
+      const view =
+        attempt.startMs >= viewsFromMs
+          ? viewOf(attempt, isFull ? spans : spansOf(attempt, true, troubles), troubles, isFull)
+          : undefined;
       if (!view) continue;
       this.#views.push(view);
       if (view.isIncomplete && attempt.person)
-        this.truth.push({ trouble: 5, atMs: view.atMs, person: attempt.person.id, flow: 'Page /send/pick-up', kind: 'failed', minutes: 0 });
+        this.truth.push({
+          trouble: 5,
+          atMs: view.atMs,
+          person: attempt.person.id,
+          flow: 'Page /send/pick-up',
+          kind: 'failed',
+          minutes: 0,
+        });
     }
     if (minuteMs < figuresFromMs) return;
     this.#pendingLines.push(...minuteLines(minuteMs, troubles));
@@ -109,7 +126,8 @@ export class Player {
       await send(sender.sendSales(sales));
       for (let i = 0; i < lines.length; i += BATCH) await send(sender.sendLines(lines.slice(i, i + BATCH)));
       for (let i = 0; i < points.length; i += BATCH) await send(sender.sendPoints(points.slice(i, i + BATCH)));
-      for (let i = 0; i < views.length; i += VIEWS_A_REQUEST) await send(sender.sendViews(views.slice(i, i + VIEWS_A_REQUEST)));
+      for (let i = 0; i < views.length; i += VIEWS_A_REQUEST)
+        await send(sender.sendViews(views.slice(i, i + VIEWS_A_REQUEST)));
       onProgress((timeMs - fromMs) / (toMs - fromMs));
     }
     await Promise.all(running);
@@ -125,7 +143,8 @@ export class Player {
           await sender.send(spans);
           await sender.sendLines(lines);
           await sender.sendPoints(points);
-          for (let i = 0; i < views.length; i += VIEWS_A_REQUEST) await sender.sendViews(views.slice(i, i + VIEWS_A_REQUEST));
+          for (let i = 0; i < views.length; i += VIEWS_A_REQUEST)
+            await sender.sendViews(views.slice(i, i + VIEWS_A_REQUEST));
         })
         .catch((error: Error) => console.error(`live stream: ${error.message}; what it held is lost to this demo`));
     }, 2_000);

@@ -1,4 +1,6 @@
-/** Seeds that depend on what they are for alone, so that every stretch of a world can be made by itself, in any order. */
+/**
+ * Seeds that depend on what they are for alone, so that every stretch of a world can be made by itself, in any order.
+ */
 
 /** FNV-1a over the text's UTF-16 units. */
 export function seedOfText(text: string): number {
@@ -15,7 +17,10 @@ export function seedOfMinute(seed: number, minute: number): number {
 
 /** For the parts of a random world: its seed, a minute or a day, and which part. */
 export function seedOfPart(seed: number, time: number, part: number): number {
-  let h = Math.imul(seed ^ 0x5bd1e995, 0x9e3779b1) ^ Math.imul(time + 0x7f4a7c15, 0x85ebca6b) ^ Math.imul(part + 1, 0xc2b2ae35);
+  let h =
+    Math.imul(seed ^ 0x5bd1e995, 0x9e3779b1) ^
+    Math.imul(time + 0x7f4a7c15, 0x85ebca6b) ^
+    Math.imul(part + 1, 0xc2b2ae35);
   h = Math.imul(h ^ (h >>> 13), 0x27d4eb2f);
   return (h ^ (h >>> 16)) >>> 0;
 }

@@ -45,7 +45,17 @@ export interface AppDeps {
 const HANDOFFS_A_MINUTE = 60;
 
 /** The whole application without a port: `server.ts` listens, tests ask it in process. */
-export function buildApp({ config, settings, database, intake, engine, search, pseudonyms, health, log }: AppDeps): Express {
+export function buildApp({
+  config,
+  settings,
+  database,
+  intake,
+  engine,
+  search,
+  pseudonyms,
+  health,
+  log,
+}: AppDeps): Express {
   const app = express();
   app.set('trust proxy', config.proxies);
   app.disable('x-powered-by');
@@ -81,7 +91,10 @@ export function buildApp({ config, settings, database, intake, engine, search, p
       windowMs: 60_000,
       limit: HANDOFFS_A_MINUTE,
       handler: (_request, response) =>
-        sendProblem(response, new Problem('tooMany', `at most ${HANDOFFS_A_MINUTE} handoffs a minute; wait a moment`, { retryAfterS: 60 })),
+        sendProblem(
+          response,
+          new Problem('tooMany', `at most ${HANDOFFS_A_MINUTE} handoffs a minute; wait a moment`, { retryAfterS: 60 }),
+        ),
     }),
   );
   api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
@@ -102,7 +115,8 @@ export function buildApp({ config, settings, database, intake, engine, search, p
 }
 
 function serveApp(app: Express, dir: string): void {
-  // Names of built files hold a hash of their content: they never change. A missing one is an error, not the start page.
+  // Names of built files hold a hash of their content: they never change. A missing one is an error, not the start
+  // page.
   const immutable = { immutable: true, maxAge: '1y', fallthrough: false } as const;
   app.use('/_expo', express.static(join(dir, '_expo'), immutable));
   app.use('/assets', express.static(join(dir, 'assets'), immutable));

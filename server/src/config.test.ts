@@ -8,16 +8,34 @@ const read = (env: Record<string, string>) => readConfig(env);
 
 test('without any variable the defaults of the README hold', () => {
   expect(read({})).toMatchObject({
-    host: '127.0.0.1', port: 4400, demo: false, maxBodyBytes: 16 * 1024 * 1024, maxBacklogRecords: 120_000, publicUrl: 'http://127.0.0.1:4400',
-    logLevel: 'info', keepSpansHours: 48, keepAttemptsDays: 35, usualTracesAMinute: 600, deskUrl: '',
-  }); // prettier-ignore
+    host: '127.0.0.1',
+    port: 4400,
+    demo: false,
+    maxBodyBytes: 16 * 1024 * 1024,
+    maxBacklogRecords: 120_000,
+    publicUrl: 'http://127.0.0.1:4400',
+    logLevel: 'info',
+    keepSpansHours: 48,
+    keepAttemptsDays: 35,
+    usualTracesAMinute: 600,
+    deskUrl: '',
+  });
   expect(read({}).dataDir).toBe(join(projectRoot(), 'data'));
   expect(read({ TOPLENS_PORT: '' }).port).toBe(4400);
 });
 
 test('what is set is taken: keys by name, folders from the root, no app', () => {
-  const config = read({ TOPLENS_PORT: '5000', TOPLENS_INGEST_KEYS: 'shop=a, depot =b', TOPLENS_PERSON_KEYS: 'desk=c=d', TOPLENS_DATA: 'elsewhere', TOPLENS_APP: '' }); // prettier-ignore
-  expect([...config.ingestKeys]).toEqual([['a', 'shop'], ['b', 'depot']]); // prettier-ignore
+  const config = read({
+    TOPLENS_PORT: '5000',
+    TOPLENS_INGEST_KEYS: 'shop=a, depot =b',
+    TOPLENS_PERSON_KEYS: 'desk=c=d',
+    TOPLENS_DATA: 'elsewhere',
+    TOPLENS_APP: '',
+  });
+  expect([...config.ingestKeys]).toEqual([
+    ['a', 'shop'],
+    ['b', 'depot'],
+  ]);
   // A key may hold an equals sign, as base64 does; a name may not.
   expect([...config.personKeys]).toEqual([['c=d', 'desk']]);
   expect(config.dataDir).toBe(join(projectRoot(), 'elsewhere'));
@@ -26,8 +44,14 @@ test('what is set is taken: keys by name, folders from the root, no app', () => 
 });
 
 test('keys of pages carry their origins', () => {
-  const { browserKeys } = read({ TOPLENS_BROWSER_KEYS: 'shop-pages=k1@https://shop.example|https://m.shop.example:8443, depot=k2@http://localhost:3000' });
-  expect(browserKeys.get('k1')).toEqual({ component: 'shop-pages', origins: ['https://shop.example', 'https://m.shop.example:8443'] });
+  const { browserKeys } = read({
+    TOPLENS_BROWSER_KEYS:
+      'shop-pages=k1@https://shop.example|https://m.shop.example:8443, depot=k2@http://localhost:3000',
+  });
+  expect(browserKeys.get('k1')).toEqual({
+    component: 'shop-pages',
+    origins: ['https://shop.example', 'https://m.shop.example:8443'],
+  });
   expect(browserKeys.get('k2')).toEqual({ component: 'depot', origins: ['http://localhost:3000'] });
 });
 

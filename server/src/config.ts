@@ -143,7 +143,8 @@ function whole(env: NodeJS.ProcessEnv, name: string, fallback: number, least: nu
   const text = env[name];
   if (text === undefined || text === '') return fallback;
   const value = Number(text);
-  if (!Number.isInteger(value) || value < least || value > most) throw new Error(`${name}: expected a whole number from ${least} to ${most}, got: ${text}`);
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw new Error(`${name}: expected a whole number from ${least} to ${most}, got: ${text}`);
   return value;
 }
 
@@ -158,14 +159,19 @@ function readKeys(text: string, variable: string): Map<string, string> {
   return keys;
 }
 
-/** component=key@origin|origin, separated by commas. A key stands in the page for everybody to read: it is worth no more than its origins. */
+/**
+ * component=key@origin|origin, separated by commas. A key stands in the page for everybody to read: it is worth no more
+ * than its origins.
+ */
 function readBrowserKeys(text: string): Map<string, BrowserKey> {
-  const expected = 'TOPLENS_BROWSER_KEYS: expected component=key@https://page.example|https://other.example, separated by commas';
+  const expected =
+    'TOPLENS_BROWSER_KEYS: expected component=key@https://page.example|https://other.example, separated by commas';
   const keys = new Map<string, BrowserKey>();
   for (const entry of text.split(',').filter(Boolean)) {
     const [, component = '', key = '', list = ''] = /^([^=]+)=([^@]+)@(.+)$/.exec(entry.trim()) ?? [];
     const origins = list.split('|');
-    if (component === '' || !origins.every((origin) => URL.canParse(origin) && new URL(origin).origin === origin)) throw new Error(expected);
+    if (component === '' || !origins.every((origin) => URL.canParse(origin) && new URL(origin).origin === origin))
+      throw new Error(expected);
     keys.set(key, { component, origins });
   }
   return keys;

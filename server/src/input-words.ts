@@ -16,7 +16,8 @@ function told(value: unknown): string {
 }
 
 /**
- * What is wrong with a value, in a sentence that names the field and what is expected; the library's own words tell of types and
+ * What is wrong with a value, in a sentence that names the field and what is expected; the library's own words tell of
+ * types and
  * casts. Takes effect for schemas that are made after this module was read: whatever makes one imports it.
  */
 setLocale({

@@ -1,7 +1,9 @@
 import { readConfig } from './config';
 import { startServer, type RunningServer } from './server';
 
-/** A supervisor waits ten seconds before it kills; what is not written to the database by then stands in the journal. */
+/**
+ * A supervisor waits ten seconds before it kills; what is not written to the database by then stands in the journal.
+ */
 const LONGEST_STOP_MS = 9_000;
 
 // What is stored is for this server's user alone.

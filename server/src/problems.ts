@@ -29,7 +29,10 @@ export function sendProblem(response: Response, problem: Problem, id?: string): 
 }
 
 export const unknownRoute: RequestHandler = (request) => {
-  throw new Problem('notFound', `${request.method} ${request.baseUrl}${request.path} is not part of this API; /api/openapi.json describes it`);
+  throw new Problem(
+    'notFound',
+    `${request.method} ${request.baseUrl}${request.path} is not part of this API; /api/openapi.json describes it`,
+  );
 };
 
 /** Every error ends here; what nobody expected gets a number under which the log has it. */
@@ -37,13 +40,19 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
   return (error: Error & { type?: string; status?: number; expose?: boolean }, request, response, next) => {
     if (response.headersSent) return next(error);
     if (error instanceof Problem) return sendProblem(response, error);
-    if (error.type === 'entity.too.large') return sendProblem(response, new Problem('tooLarge', error.message, { field: 'request body' }));
+    if (error.type === 'entity.too.large')
+      return sendProblem(response, new Problem('tooLarge', error.message, { field: 'request body' }));
     if (error.status !== undefined && error.status >= 400 && error.status < 500)
       return sendProblem(response, new Problem('badRequest', error.message, { field: 'request body' }));
     if (error instanceof ThreadError && error.isGone) return sendProblem(response, databaseAway());
-    if (error instanceof ThreadError && isDamage(error)) return sendProblem(response, new Problem('damaged', WHAT_IS_DAMAGED));
+    if (error instanceof ThreadError && isDamage(error))
+      return sendProblem(response, new Problem('damaged', WHAT_IS_DAMAGED));
     const id = randomUUID();
     log.error({ id, error: error.stack, method: request.method, path: request.path }, 'request failed');
-    sendProblem(response, new Problem('internal', `this was logged under ${id}; what is on your screen is still what was true before`), id);
+    sendProblem(
+      response,
+      new Problem('internal', `this was logged under ${id}; what is on your screen is still what was true before`),
+      id,
+    );
   };
 }

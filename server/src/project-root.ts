@@ -5,7 +5,9 @@ import { dirname, join, resolve } from 'node:path';
 export function projectRoot(from = process.cwd()): string {
   for (let dir = resolve(from); ; dir = dirname(dir)) {
     const file = join(dir, 'package.json');
-    if (existsSync(file) && (JSON.parse(readFileSync(file, 'utf8')) as { name?: string }).name === 'toplens') return dir;
-    if (dir === dirname(dir)) throw new Error(`no Top Lens folder at or above ${from}: start the server from its checkout`);
+    if (existsSync(file) && (JSON.parse(readFileSync(file, 'utf8')) as { name?: string }).name === 'toplens')
+      return dir;
+    if (dir === dirname(dir))
+      throw new Error(`no Top Lens folder at or above ${from}: start the server from its checkout`);
   }
 }

@@ -45,15 +45,24 @@ const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
 
 /**
- * Brings everything up on the configured port (0: any free one). The port opens first and says how far the start is; telemetry is taken
+ * Brings everything up on the configured port (0: any free one). The port opens first and says how far the start is;
+ * telemetry is taken
  * as soon as the database is open, while the journal is still being applied.
  */
-export async function startServer(config: Config, log: Logger = pino({ level: config.logLevel })): Promise<RunningServer> {
+export async function startServer(
+  config: Config,
+  log: Logger = pino({ level: config.logLevel }),
+): Promise<RunningServer> {
   const settings = readSettings(config.settingsFile);
   const undo: (() => unknown)[] = [];
   try {
     const health = new Health();
-    const http = createServer({ connectionsCheckingInterval: 5_000, headersTimeout: 20_000, requestTimeout: 60_000, keepAliveTimeout: 65_000 });
+    const http = createServer({
+      connectionsCheckingInterval: 5_000,
+      headersTimeout: 20_000,
+      requestTimeout: 60_000,
+      keepAliveTimeout: 65_000,
+    });
     http.maxConnections = config.maxConnections;
     const whileStarting = startingHandler(health);
     http.on('request', whileStarting);
@@ -61,7 +70,12 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
     undo.unshift(() => (http.close(), http.closeAllConnections()));
     const owner = await takeFolder(config.dataDir, health, log);
     undo.push(() => owner.release());
-    const disk = new DiskGuard({ dataDir: config.dataDir, reserveBytes: config.diskReserveBytes, leastFreeBytes: config.leastFreeDiskBytes, log });
+    const disk = new DiskGuard({
+      dataDir: config.dataDir,
+      reserveBytes: config.diskReserveBytes,
+      leastFreeBytes: config.leastFreeDiskBytes,
+      log,
+    });
     health.watch('disk', () => diskHealth(disk));
     await disk.start();
     undo.unshift(() => disk.stop());
@@ -84,7 +98,11 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
     const intake = await Intake.open({
       database,
       journal,
-      reading: { frontDoors: new Set(settings.frontDoors), readLine: lineReader(settings.businessEvents), limits: config.limits },
+      reading: {
+        frontDoors: new Set(settings.frontDoors),
+        readLine: lineReader(settings.businessEvents),
+        limits: config.limits,
+      },
       maxBacklogRecords: config.maxBacklogRecords,
       log,
       onCommitted: (batch) => parts.engine?.append(batch),
@@ -92,7 +110,12 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
         disk.report(error);
         if (error instanceof OwnershipLost) stopBecause(error, log);
       },
-      refusal: () => disk.trouble && { code: 'diskFull', detail: `${disk.trouble.words} Nothing of this request was taken: send it again.`, retryAfterS: 10 },
+      refusal: () =>
+        disk.trouble && {
+          code: 'diskFull',
+          detail: `${disk.trouble.words} Nothing of this request was taken: send it again.`,
+          retryAfterS: 10,
+        },
       keepJournalFrom: () => rota.backups?.keepJournal ?? { segment: 0, mostBytes: Infinity },
     });
     const engine = (parts.engine = new Engine(
@@ -106,8 +129,22 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
       () => search.stop(),
     );
     const pseudonyms = Pseudonyms.open(join(config.dataDir, 'pseudonyms.secret'));
-    const source = { database, dataDir: config.dataDir, withoutCheckpoints: <Result>(work: () => Promise<Result>) => intake.withoutCheckpoints(work) };
-    const recovery = new Recovery({ database, intake, engine, search, disk, opening, log, appliedMark: () => appliedMark(database, journalDir), mended });
+    const source = {
+      database,
+      dataDir: config.dataDir,
+      withoutCheckpoints: <Result>(work: () => Promise<Result>) => intake.withoutCheckpoints(work),
+    };
+    const recovery = new Recovery({
+      database,
+      intake,
+      engine,
+      search,
+      disk,
+      opening,
+      log,
+      appliedMark: () => appliedMark(database, journalDir),
+      mended,
+    });
     const backups = (rota.backups = new BackupRota({
       source,
       dir: config.backupDir,
@@ -123,7 +160,10 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
     http.off('request', whileStarting);
-    http.on('request', buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, health, log }));
+    http.on(
+      'request',
+      buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, health, log }),
+    );
     const admin = await AdminSocket.open(config.dataDir, source, log);
     undo.unshift(() => admin.close());
 
@@ -136,7 +176,14 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
     const firstTidy = setTimeout(() => void tidyUp(database, config, log), FIRST_TIDY_MS);
     log.info({ url, dataDir: config.dataDir }, 'Top Lens is ready');
     return {
-      url, intake, engine, search, database, health, recovery, backups,
+      url,
+      intake,
+      engine,
+      search,
+      database,
+      health,
+      recovery,
+      backups,
       close: async () => {
         clearInterval(tidy);
         clearTimeout(firstTidy);
@@ -147,7 +194,7 @@ export async function startServer(config: Config, log: Logger = pino({ level: co
         await database.close();
         owner.release();
       },
-    }; // prettier-ignore
+    };
   } catch (error) {
     for (const one of undo) await Promise.resolve(one()).catch(() => undefined);
     throw error;
@@ -168,7 +215,8 @@ async function takeFolder(dataDir: string, health: Health, log: Logger): Promise
   }
 }
 
-const inTime = (work: Promise<unknown>) => Promise.race([work, new Promise((resolve) => setTimeout(resolve, GRACE_MS).unref())]);
+const inTime = (work: Promise<unknown>) =>
+  Promise.race([work, new Promise((resolve) => setTimeout(resolve, GRACE_MS).unref())]);
 
 /** Another server has the folder: whatever this one still wrote would be lost, or worse. */
 function stopBecause(error: Error, log: Logger): void {
@@ -184,7 +232,9 @@ async function appliedMark(database: Database, journalDir: string): Promise<Jour
 function listen(http: Server, { host, port }: Config): Promise<void> {
   return new Promise((resolve, reject) => {
     http.once('error', (error: NodeJS.ErrnoException) =>
-      reject(error.code === 'EADDRINUSE' ? new Error(`port ${port} is taken: choose another with TOPLENS_PORT`) : error),
+      reject(
+        error.code === 'EADDRINUSE' ? new Error(`port ${port} is taken: choose another with TOPLENS_PORT`) : error,
+      ),
     );
     http.listen(port, host, resolve);
   });
@@ -201,7 +251,8 @@ async function closeHttp(http: Server): Promise<void> {
 
 async function tidyUp(database: Database, config: Config, log: Logger): Promise<void> {
   const now = Date.now();
-  await dropOld(database, { spansFromMs: now - config.keepSpansHours * HOUR_MS, attemptsFromMs: now - config.keepAttemptsDays * DAY_MS }).catch(
-    (error: Error) => log.error({ err: error }, 'old telemetry cannot be dropped'),
-  );
+  await dropOld(database, {
+    spansFromMs: now - config.keepSpansHours * HOUR_MS,
+    attemptsFromMs: now - config.keepAttemptsDays * DAY_MS,
+  }).catch((error: Error) => log.error({ err: error }, 'old telemetry cannot be dropped'));
 }

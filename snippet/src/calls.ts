@@ -74,7 +74,12 @@ function watchFetch(watch: Watch): void {
 function watchRequests(watch: Watch): void {
   const { open, send } = XMLHttpRequest.prototype;
   const opened = new WeakMap<XMLHttpRequest, { method: string; url: URL }>();
-  XMLHttpRequest.prototype.open = function (this: XMLHttpRequest, method: string, url: string | URL, ...rest: unknown[]) {
+  XMLHttpRequest.prototype.open = function (
+    this: XMLHttpRequest,
+    method: string,
+    url: string | URL,
+    ...rest: unknown[]
+  ) {
     try {
       opened.set(this, { method: method.toUpperCase(), url: new URL(url, location.href) });
     } catch {
@@ -86,7 +91,8 @@ function watchRequests(watch: Watch): void {
     const target = opened.get(this);
     if (target && !target.url.href.startsWith(watch.ignore)) {
       const call = begin(target.method, target.url);
-      if (watch.traceOrigins.includes(target.url.origin)) this.setRequestHeader('traceparent', traceparent(call.traceId, call.spanId));
+      if (watch.traceOrigins.includes(target.url.origin))
+        this.setRequestHeader('traceparent', traceparent(call.traceId, call.spanId));
       this.addEventListener('loadend', () => end(call, this.status, watch), { once: true });
     }
     return send.call(this, body);

@@ -14,7 +14,9 @@ const TELL_AFTER_MS = 3_000;
 const TELL_AT_LATEST_MS = 8_000;
 const MOST_ERRORS_A_VIEW = 20;
 
-/** What pages may call: `toplens.page('Checkout')`, `toplens.person('c-17', 'Gold')`, `toplens.event('Order placed')`. */
+/**
+ * What pages may call: `toplens.page('Checkout')`, `toplens.person('c-17', 'Gold')`, `toplens.event('Order placed')`.
+ */
 interface Toplens {
   /** names the view that is shown; without it the path names it */
   page: (name: string) => void;
@@ -94,7 +96,14 @@ function start(settings: Settings): Toplens {
   addEventListener('load', tellSoon);
   setTimeout(tellSoon, TELL_AT_LATEST_MS);
   for (const kind of ['click', 'change'])
-    addEventListener(kind, () => { view.interactions++; tellSoon(); }, { capture: true, passive: true }); // prettier-ignore
+    addEventListener(
+      kind,
+      () => {
+        view.interactions++;
+        tellSoon();
+      },
+      { capture: true, passive: true },
+    );
   addEventListener('visibilitychange', () => {
     if (document.visibilityState !== 'hidden') return;
     tellNow();
@@ -119,18 +128,30 @@ function start(settings: Settings): Toplens {
       }),
     });
   };
-  addEventListener('error', (event) => { if (event.target === window || event.error) tellError(event.error, event.message); }); // prettier-ignore
+  addEventListener('error', (event) => {
+    if (event.target === window || event.error) tellError(event.error, event.message);
+  });
   addEventListener('unhandledrejection', ({ reason }) => tellError(reason, String(reason)));
 
   const onCall = ({ method, url, startMs, durationMs, status, traceId, spanId }: Call) => {
     const isFailed = status === 0 || status >= 400;
     resources.addCall([url.origin + url.pathname, 'fetch', startMs, durationMs, 0, isFailed ? 1 : 0, traceId, spanId]);
     sender.span({
-      traceId, spanId, name: `${method} ${url.pathname}`, kind: 3,
-      startTimeUnixNano: nanos(performance.timeOrigin + startMs), endTimeUnixNano: nanos(performance.timeOrigin + startMs + durationMs),
-      attributes: attributes({ ...common, 'http.request.method': method, 'url.path': url.pathname, 'server.address': url.host, 'http.response.status_code': status || undefined }),
+      traceId,
+      spanId,
+      name: `${method} ${url.pathname}`,
+      kind: 3,
+      startTimeUnixNano: nanos(performance.timeOrigin + startMs),
+      endTimeUnixNano: nanos(performance.timeOrigin + startMs + durationMs),
+      attributes: attributes({
+        ...common,
+        'http.request.method': method,
+        'url.path': url.pathname,
+        'server.address': url.host,
+        'http.response.status_code': status || undefined,
+      }),
       status: { code: isFailed ? 2 : 0 },
-    }); // prettier-ignore
+    });
     tellSoon();
   };
   watchCalls({ traceOrigins: settings.traceOrigins, ignore: settings.url, onCall });
@@ -150,7 +171,8 @@ function start(settings: Settings): Toplens {
 
 // Nothing that goes wrong in here is the page's trouble.
 try {
-  const settings = document.currentScript instanceof HTMLScriptElement ? readSettings(document.currentScript) : undefined;
+  const settings =
+    document.currentScript instanceof HTMLScriptElement ? readSettings(document.currentScript) : undefined;
   const toplens = settings && !asksForPrivacy() ? start(settings) : undefined;
   (window as Window & { toplens?: Toplens }).toplens = toplens ?? { page: nothing, person: nothing, event: nothing };
 } catch {

@@ -1,5 +1,14 @@
 /** `[url, type, start ms, duration ms, bytes, missing 0|1]`, and of a call its trace and span id. */
-export type ResourceRow = [url: string, type: string, startMs: number, durationMs: number, bytes: number, missing: 0 | 1, traceId?: string, spanId?: string];
+export type ResourceRow = [
+  url: string,
+  type: string,
+  startMs: number,
+  durationMs: number,
+  bytes: number,
+  missing: 0 | 1,
+  traceId?: string,
+  spanId?: string,
+];
 
 /** What is not there after so long is said to be missing, until it comes. */
 const PATIENCE_MS = 4_000;
@@ -15,7 +24,9 @@ export class Resources {
   readonly #calls: ResourceRow[] = [];
 
   constructor(private readonly ownUrl: string) {
-    new PerformanceObserver((list) => this.#entries.push(...(list.getEntries() as PerformanceResourceTiming[]))).observe({ type: 'resource', buffered: true });
+    new PerformanceObserver((list) =>
+      this.#entries.push(...(list.getEntries() as PerformanceResourceTiming[])),
+    ).observe({ type: 'resource', buffered: true });
     // Errors of pictures, styles and scripts do not bubble, but they can be captured on the way down.
     addEventListener('error', ({ target }) => this.#noteFailure(target), true);
   }
@@ -38,9 +49,17 @@ export class Resources {
     for (const entry of this.#entries) {
       if (entry.startTime < fromMs || isCall(entry.initiatorType) || entry.name.startsWith(this.ownUrl)) continue;
       const isMissing = this.#failed.has(entry.name) || (entry as { responseStatus?: number }).responseStatus! >= 400;
-      rows.set(entry.name, [entry.name, entry.initiatorType, entry.startTime - fromMs, entry.duration, entry.transferSize, isMissing ? 1 : 0]);
+      rows.set(entry.name, [
+        entry.name,
+        entry.initiatorType,
+        entry.startTime - fromMs,
+        entry.duration,
+        entry.transferSize,
+        isMissing ? 1 : 0,
+      ]);
     }
-    for (const [url, { type, atMs }] of this.#failed) if (atMs >= fromMs && !rows.has(url)) rows.set(url, [url, type, atMs - fromMs, 0, 0, 1]);
+    for (const [url, { type, atMs }] of this.#failed)
+      if (atMs >= fromMs && !rows.has(url)) rows.set(url, [url, type, atMs - fromMs, 0, 0, 1]);
     const waitedMs = performance.now() - fromMs;
     for (const { complete, currentSrc, src } of document.images) {
       const url = currentSrc || src;
@@ -58,7 +77,15 @@ function shortened(all: ResourceRow[]): { rows: ResourceRow[]; more: number } {
   const rows: ResourceRow[] = [];
   let characters = 2;
   for (const [url, type, startMs, durationMs, bytes, missing, ...ids] of byWeight) {
-    const row: ResourceRow = [withoutQuery(url), type, round(startMs), round(durationMs), bytes, missing, ...(ids as [])];
+    const row: ResourceRow = [
+      withoutQuery(url),
+      type,
+      round(startMs),
+      round(durationMs),
+      bytes,
+      missing,
+      ...(ids as []),
+    ];
     characters += JSON.stringify(row).length + 1;
     if (rows.length >= MOST_ROWS || characters > MOST_CHARACTERS) break;
     rows.push(row);

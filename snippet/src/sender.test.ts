@@ -20,13 +20,24 @@ const record = (name: string, size = 10): LogRecord => ({
   attributes: attributes({ 'toplens.page': name, text: 'x'.repeat(size) }),
 });
 const span = (name: string): Span => ({
-  traceId: '0'.repeat(31) + '1', spanId: '0'.repeat(15) + '1', name, kind: 3, startTimeUnixNano: '1', endTimeUnixNano: '2', attributes: [], status: { code: 0 },
-}); // prettier-ignore
+  traceId: '0'.repeat(31) + '1',
+  spanId: '0'.repeat(15) + '1',
+  name,
+  kind: 3,
+  startTimeUnixNano: '1',
+  endTimeUnixNano: '2',
+  attributes: [],
+  status: { code: 0 },
+});
 const recordsSent = () => sent.flatMap(({ body }) => body.resourceLogs?.[0]?.scopeLogs[0]?.logRecords ?? []);
 const namesSent = () =>
-  recordsSent().map(({ attributes: all }) => all.flatMap(({ key, value }) => (key === 'toplens.page' && 'stringValue' in value ? [value.stringValue] : []))[0]);
+  recordsSent().map(
+    ({ attributes: all }) =>
+      all.flatMap(({ key, value }) => (key === 'toplens.page' && 'stringValue' in value ? [value.stringValue] : []))[0],
+  );
 
-const newSender = () => new Sender('https://watch.example/v1/browser?key=k', { 'toplens.application': 'Web shop', empty: '' }, fetchStandIn);
+const newSender = () =>
+  new Sender('https://watch.example/v1/browser?key=k', { 'toplens.application': 'Web shop', empty: '' }, fetchStandIn);
 
 beforeEach(() => {
   jest.useFakeTimers();
@@ -45,10 +56,18 @@ test('what comes within a moment goes in one request, which needs no leave of th
   jest.advanceTimersByTime(200);
   expect(sent).toHaveLength(1);
   expect(sent[0]?.url).toBe('https://watch.example/v1/browser?key=k');
-  expect(sent[0]?.init).toMatchObject({ method: 'POST', keepalive: true, mode: 'no-cors', credentials: 'omit', headers: { 'content-type': 'text/plain' } });
+  expect(sent[0]?.init).toMatchObject({
+    method: 'POST',
+    keepalive: true,
+    mode: 'no-cors',
+    credentials: 'omit',
+    headers: { 'content-type': 'text/plain' },
+  });
   expect(namesSent()).toEqual(['a', 'b']);
   expect(sent[0]?.body.resourceSpans?.[0]?.scopeSpans[0]?.spans.map(({ name }) => name)).toEqual(['GET /x']);
-  expect(sent[0]?.body.resourceLogs?.[0]?.resource.attributes).toEqual([{ key: 'toplens.application', value: { stringValue: 'Web shop' } }]);
+  expect(sent[0]?.body.resourceLogs?.[0]?.resource.attributes).toEqual([
+    { key: 'toplens.application', value: { stringValue: 'Web shop' } },
+  ]);
   jest.advanceTimersByTime(10_000);
   expect(sent).toHaveLength(1);
 });

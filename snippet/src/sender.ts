@@ -54,9 +54,17 @@ export class Sender {
       this.#send(firstRecords, firstSpans);
       return this.#send(otherRecords, otherSpans);
     }
-    // Plain text, since a browser would first ask for leave to send JSON. What becomes of it is nothing the page should know.
+    // Plain text, since a browser would first ask for leave to send JSON. What becomes of it is nothing the page should
+    // know.
     this.fetch
-      .call(window, this.url, { method: 'POST', body, keepalive: true, mode: 'no-cors', credentials: 'omit', headers: { 'content-type': 'text/plain' } })
+      .call(window, this.url, {
+        method: 'POST',
+        body,
+        keepalive: true,
+        mode: 'no-cors',
+        credentials: 'omit',
+        headers: { 'content-type': 'text/plain' },
+      })
       .catch(() => undefined);
   }
 }

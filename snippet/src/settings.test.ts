@@ -27,9 +27,25 @@ test('a tag without a key is left alone', () => {
 
 test('whatever the page says is taken as it is', () => {
   const told = readSettings(
-    tag({ key: 'k', application: 'Web shop', version: '1.4.0', country: 'IE', area: 'IE-L', share: '0.25', traceOrigins: 'https://a.example, https://b.example', storage: 'none' }),
-  ); // prettier-ignore
-  expect(told).toMatchObject({ application: 'Web shop', version: '1.4.0', country: 'IE', area: 'IE-L', share: 0.25, keepsNothing: true });
+    tag({
+      key: 'k',
+      application: 'Web shop',
+      version: '1.4.0',
+      country: 'IE',
+      area: 'IE-L',
+      share: '0.25',
+      traceOrigins: 'https://a.example, https://b.example',
+      storage: 'none',
+    }),
+  );
+  expect(told).toMatchObject({
+    application: 'Web shop',
+    version: '1.4.0',
+    country: 'IE',
+    area: 'IE-L',
+    share: 0.25,
+    keepsNothing: true,
+  });
   expect(told?.traceOrigins).toEqual([location.origin, 'https://a.example', 'https://b.example']);
 });
 

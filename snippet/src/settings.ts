@@ -1,4 +1,7 @@
-/** What the page says in the script's tag: `<script src="…/snippet.js" data-key="…" data-version="1.4.0" async></script>`. */
+/**
+ * What the page says in the script's tag: `<script src="…/snippet.js" data-key="…" data-version="1.4.0"
+ * async></script>`.
+ */
 export interface Settings {
   /** where to send to, key included */
   url: string;
@@ -18,7 +21,16 @@ export interface Settings {
 
 /** `undefined` when the tag has no key, so that a page with a mistake in it is left alone. */
 export function readSettings(script: HTMLScriptElement): Settings | undefined {
-  const { key, application = '', version = '', country = '', area = '', share = '1', traceOrigins = '', storage } = script.dataset;
+  const {
+    key,
+    application = '',
+    version = '',
+    country = '',
+    area = '',
+    share = '1',
+    traceOrigins = '',
+    storage,
+  } = script.dataset;
   if (!key) return undefined;
   const told = Number(share);
   return {
@@ -35,4 +47,5 @@ export function readSettings(script: HTMLScriptElement): Settings | undefined {
 
 /** People who ask not to be followed are not: Do Not Track and Global Privacy Control. */
 export const asksForPrivacy = (): boolean =>
-  navigator.doNotTrack === '1' || (navigator as Navigator & { globalPrivacyControl?: boolean }).globalPrivacyControl === true;
+  navigator.doNotTrack === '1' ||
+  (navigator as Navigator & { globalPrivacyControl?: boolean }).globalPrivacyControl === true;

@@ -52,7 +52,9 @@ describe('what a page fetched', () => {
   test('calls are told with their trace, as they were watched', () => {
     const resources = newResources();
     resources.addCall(['https://shop.example/prices', 'fetch', 40, 100, 0, 0, 'a'.repeat(32), 'b'.repeat(16)]);
-    expect(resources.since(30).rows).toEqual([['https://shop.example/prices', 'fetch', 10, 100, 0, 0, 'a'.repeat(32), 'b'.repeat(16)]]);
+    expect(resources.since(30).rows).toEqual([
+      ['https://shop.example/prices', 'fetch', 10, 100, 0, 0, 'a'.repeat(32), 'b'.repeat(16)],
+    ]);
   });
 
   test('a picture that failed, one that answered badly and one that does not come are missing', () => {
@@ -68,7 +70,11 @@ describe('what a page fetched', () => {
     Object.defineProperty(hangs, 'complete', { value: false });
     Object.defineProperty(image, 'complete', { value: true });
     document.body.append(hangs);
-    const missing = () => resources.since(0).rows.filter(([, , , , , isMissing]) => isMissing).map(([url]) => url.split('/').at(-1)); // prettier-ignore
+    const missing = () =>
+      resources
+        .since(0)
+        .rows.filter(([, , , , , isMissing]) => isMissing)
+        .map(([url]) => url.split('/').at(-1));
     expect(missing().sort()).toEqual(['gone.png', 'old.css']);
     clock.now = 5_000;
     expect(missing().sort()).toEqual(['gone.png', 'old.css', 'slow.png']);
@@ -76,7 +82,11 @@ describe('what a page fetched', () => {
 
   test('of too many the missing and the slow ones are told, in order, and how many more there were', () => {
     const resources = newResources();
-    onEntries(Array.from({ length: 200 }, (_, i) => fetched(`https://shop.example/${i}.js`, { startTime: i, duration: i === 7 ? 9_000 : 1 + (i % 5) })));
+    onEntries(
+      Array.from({ length: 200 }, (_, i) =>
+        fetched(`https://shop.example/${i}.js`, { startTime: i, duration: i === 7 ? 9_000 : 1 + (i % 5) }),
+      ),
+    );
     const { rows, more } = resources.since(0);
     expect(rows.length).toBeLessThanOrEqual(60);
     expect(rows.length + more).toBe(200);
@@ -90,30 +100,43 @@ describe('what a page fetched', () => {
 describe('a view', () => {
   test('of a load tells the moments of its navigation, and the attempt that answered it', () => {
     navigation.entry = {
-      responseStart: 120.5, domInteractive: 300, loadEventEnd: 0,
-      serverTiming: [{ name: 'cache', description: 'hit' }, { name: 'traceparent', description: `00-${'a'.repeat(32)}-${'b'.repeat(16)}-01` }],
-    }; // prettier-ignore
+      responseStart: 120.5,
+      domInteractive: 300,
+      loadEventEnd: 0,
+      serverTiming: [
+        { name: 'cache', description: 'hit' },
+        { name: 'traceparent', description: `00-${'a'.repeat(32)}-${'b'.repeat(16)}-01` },
+      ],
+    };
     const view = new View('load', 0, '/send');
     view.vitals['toplens.vital.lcp'] = 812;
     const first = view.record({ 'session.id': 's' }, newResources());
     expect(first).toMatchObject({ eventName: 'toplens.page_view', traceId: 'a'.repeat(32), spanId: 'b'.repeat(16) });
     expect(valueOf(first, 'toplens.timing.responseStart')).toBe(120.5);
     expect(valueOf(first, 'toplens.vital.lcp')).toBe(812);
-    expect([valueOf(first, 'url.path'), valueOf(first, 'session.id'), valueOf(first, 'toplens.view.sequence')]).toEqual(['/send', 's', 1]);
+    expect([valueOf(first, 'url.path'), valueOf(first, 'session.id'), valueOf(first, 'toplens.view.sequence')]).toEqual(
+      ['/send', 's', 1],
+    );
     const again = view.record({}, newResources());
     expect([valueOf(again, 'toplens.view.sequence'), valueOf(again, 'toplens.view.id')]).toEqual([2, view.id]);
   });
 
   test('of a route has no navigation of its own', () => {
-    navigation.entry = { responseStart: 120.5, serverTiming: [{ name: 'traceparent', description: `00-${'a'.repeat(32)}-${'b'.repeat(16)}-01` }] };
+    navigation.entry = {
+      responseStart: 120.5,
+      serverTiming: [{ name: 'traceparent', description: `00-${'a'.repeat(32)}-${'b'.repeat(16)}-01` }],
+    };
     const told = new View('route', 900, '/track').record({}, newResources());
     expect(told.traceId).toBeUndefined();
     expect(valueOf(told, 'toplens.timing.responseStart')).toBeUndefined();
     expect(valueOf(told, 'toplens.view.kind')).toBe('route');
   });
 
-  test.each(['', 'nonsense', `00-${'A'.repeat(32)}-${'b'.repeat(16)}-01`])('a server that says "%s" names no attempt', (description) => {
-    navigation.entry = { serverTiming: [{ name: 'traceparent', description }] };
-    expect(new View('load', 0, '/').record({}, newResources()).traceId).toBeUndefined();
-  });
+  test.each(['', 'nonsense', `00-${'A'.repeat(32)}-${'b'.repeat(16)}-01`])(
+    'a server that says "%s" names no attempt',
+    (description) => {
+      navigation.entry = { serverTiming: [{ name: 'traceparent', description }] };
+      expect(new View('load', 0, '/').record({}, newResources()).traceId).toBeUndefined();
+    },
+  );
 });

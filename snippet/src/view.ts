@@ -4,9 +4,20 @@ import type { Resources } from './resources';
 
 /** Moments of a navigation that are told: names of W3C Navigation Timing. */
 const MARKS = [
-  'redirectEnd', 'domainLookupStart', 'domainLookupEnd', 'connectStart', 'secureConnectionStart', 'connectEnd', 'requestStart', 'responseStart', 'responseEnd',
-  'domInteractive', 'domContentLoadedEventEnd', 'domComplete', 'loadEventEnd',
-] as const; // prettier-ignore
+  'redirectEnd',
+  'domainLookupStart',
+  'domainLookupEnd',
+  'connectStart',
+  'secureConnectionStart',
+  'connectEnd',
+  'requestStart',
+  'responseStart',
+  'responseEnd',
+  'domInteractive',
+  'domContentLoadedEventEnd',
+  'domComplete',
+  'loadEventEnd',
+] as const;
 
 /** One view of one page, from when it was called up until the next. */
 export class View {
@@ -28,7 +39,9 @@ export class View {
   record(common: Values, resources: Resources): LogRecord {
     const navigation = performance.getEntriesByType('navigation')[0];
     const isLoad = this.kind !== 'route' && navigation !== undefined;
-    const timing: Values = isLoad ? Object.fromEntries(MARKS.map((mark) => [`toplens.timing.${mark}`, navigation[mark]])) : {};
+    const timing: Values = isLoad
+      ? Object.fromEntries(MARKS.map((mark) => [`toplens.timing.${mark}`, navigation[mark]]))
+      : {};
     const { rows, more } = resources.since(this.startMs);
     return {
       timeUnixNano: nanos(performance.timeOrigin + this.startMs),
@@ -53,7 +66,9 @@ export class View {
   }
 }
 
-/** The server's attempt that answered the page, where the server says so: `Server-Timing: traceparent;desc="00-…-…-01"`. */
+/**
+ * The server's attempt that answered the page, where the server says so: `Server-Timing: traceparent;desc="00-…-…-01"`.
+ */
 function traceOf({ serverTiming }: PerformanceNavigationTiming): Pick<LogRecord, 'traceId' | 'spanId'> {
   const told = serverTiming?.find(({ name }) => name === 'traceparent')?.description ?? '';
   const [, traceId, spanId] = /^00-([0-9a-f]{32})-([0-9a-f]{16})-[0-9a-f]{2}$/.exec(told) ?? [];

@@ -29,7 +29,14 @@ const SHORTEST_DRAG = 12;
 const HEIGHT = 92;
 
 /** What the arrow keys do, in steps of the series. */
-const KEY_STEPS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -6, PageDown: 6, Home: -Infinity, End: Infinity };
+const KEY_STEPS: Readonly<Record<string, number>> = {
+  ArrowLeft: -1,
+  ArrowRight: 1,
+  PageUp: -6,
+  PageDown: 6,
+  Home: -Infinity,
+  End: Infinity,
+};
 
 /** Index of the newest point that has a value; -1 without any. */
 const lastKnown = (series: BandSeries) => series.values.findLastIndex((value) => value !== null);
@@ -45,7 +52,9 @@ export function chartSummary({ name, series, format }: Pick<Props, 'name' | 'ser
   return `${name}: from ${format(Math.min(...known))} to ${format(Math.max(...known))}, now ${format(series.values[last] as number)}, ${usual}`;
 }
 
-/** A measure over its usual range; what lies outside is filled with harm. A table of the same figures is one tap away. */
+/**
+ * A measure over its usual range; what lies outside is filled with harm. A table of the same figures is one tap away.
+ */
 export function BandChart({ name, series, format, window, onsetMs, marks = [], comparedWith = null, onNarrow }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(320);
@@ -58,7 +67,9 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
   const shown = moment.atMs === undefined ? -1 : indexAt(series, moment.atMs);
   const at = shown >= 0 ? shown : last;
   const shownX = shape.x(series.startMs + shown * series.stepMs);
-  const drag = useDrag(width, (from, to) => onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }));
+  const drag = useDrag(width, (from, to) =>
+    onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }),
+  );
   return (
     <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
       <View style={styles.head}>
@@ -85,15 +96,46 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
           <Path d={shape.outside} fill={palette.harm[1]} />
           <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.hairline} />
           {inside.map(({ atMs }) => (
-            <Line key={atMs} x1={shape.x(atMs)} x2={shape.x(atMs)} y1={0} y2={HEIGHT} stroke={palette.muted} strokeDasharray="1 3" />
+            <Line
+              key={atMs}
+              x1={shape.x(atMs)}
+              x2={shape.x(atMs)}
+              y1={0}
+              y2={HEIGHT}
+              stroke={palette.muted}
+              strokeDasharray="1 3"
+            />
           ))}
           {shown >= 0 && <Line x1={shownX} x2={shownX} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
-          {drag.span && <Rect x={drag.span[0]} y={0} width={drag.span[1] - drag.span[0]} height={HEIGHT} fill={palette.action} opacity={0.15} />}
+          {drag.span && (
+            <Rect
+              x={drag.span[0]}
+              y={0}
+              width={drag.span[1] - drag.span[0]}
+              height={HEIGHT}
+              fill={palette.action}
+              opacity={0.15}
+            />
+          )}
           {onsetMs !== undefined && onsetMs >= series.startMs && onsetMs <= endMs && (
-            <Line x1={shape.x(onsetMs)} x2={shape.x(onsetMs)} y1={0} y2={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
+            <Line
+              x1={shape.x(onsetMs)}
+              x2={shape.x(onsetMs)}
+              y1={0}
+              y2={HEIGHT}
+              stroke={palette.action}
+              strokeDasharray="3 3"
+            />
           )}
           {window.fromMs > series.startMs && (
-            <Rect x={0} y={0} width={shape.x(Math.min(window.fromMs, endMs))} height={HEIGHT} fill={palette.paper} opacity={0.45} />
+            <Rect
+              x={0}
+              y={0}
+              width={shape.x(Math.min(window.fromMs, endMs))}
+              height={HEIGHT}
+              fill={palette.paper}
+              opacity={0.45}
+            />
           )}
           <Path d={shape.other} fill="none" stroke={palette.muted} strokeWidth={1.2} strokeDasharray="4 3" />
           <Path d={shape.line} fill="none" stroke={palette.ink} strokeWidth={1.5} />
@@ -101,7 +143,11 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
       </View>
       <View style={styles.axis} aria-hidden>
         {timeTicks(series.startMs, endMs, width > 500 ? 6 : 3).map((tick) => (
-          <Words key={tick} kind="small" style={[styles.tick, { left: Math.min(width - 44, Math.max(0, shape.x(tick) - 20)) }]}>
+          <Words
+            key={tick}
+            kind="small"
+            style={[styles.tick, { left: Math.min(width - 44, Math.max(0, shape.x(tick) - 20)) }]}
+          >
             {clock(tick, endMs)}
           </Words>
         ))}
@@ -143,13 +189,21 @@ const valueWords = (series: BandSeries, i: number, format: Props['format']): str
 function momentWords(series: BandSeries, i: number, format: Props['format'], endMs: number): string {
   const [low, high] = [series.low[i], series.high[i]];
   const usual = low == null || high == null ? '' : `, usually ${format(low)} to ${format(high)}`;
-  return i < 0 ? 'no data' : `${clock(series.startMs + i * series.stepMs, endMs)}: ${valueWords(series, i, format)}${usual}`;
+  return i < 0
+    ? 'no data'
+    : `${clock(series.startMs + i * series.stepMs, endMs)}: ${valueWords(series, i, format)}${usual}`;
 }
 
 /** The pointer, or the arrow keys, choose the moment that all charts show. */
-function momentHandlers(moment: ReturnType<typeof useMoment>, series: BandSeries, at: number, timeOf: (x: number) => number): object {
+function momentHandlers(
+  moment: ReturnType<typeof useMoment>,
+  series: BandSeries,
+  at: number,
+  timeOf: (x: number) => number,
+): object {
   return {
-    onMouseMove: (event: MouseEvent) => moment.look(timeOf(event.clientX - (event.currentTarget as HTMLElement).getBoundingClientRect().left)),
+    onMouseMove: (event: MouseEvent) =>
+      moment.look(timeOf(event.clientX - (event.currentTarget as HTMLElement).getBoundingClientRect().left)),
     onMouseLeave: () => moment.look(undefined),
     onBlur: () => moment.look(undefined),
     onKeyDown: (event: KeyboardEvent) => {
@@ -191,7 +245,15 @@ function useDrag(width: number, onDone: (from: number, to: number) => void) {
   };
 }
 
-function FigureTable({ series, format, endMs }: { series: BandSeries; format: (value: number) => string; endMs: number }) {
+function FigureTable({
+  series,
+  format,
+  endMs,
+}: {
+  series: BandSeries;
+  format: (value: number) => string;
+  endMs: number;
+}) {
   const shown = (value: number | null | undefined) => (value == null ? 'not known' : format(value));
   const cells = (i: number) => [
     clock(series.startMs + i * series.stepMs, endMs),

@@ -28,7 +28,8 @@ export interface BandShape {
 type Point = { t: number; value: number | null; low: number | null; high: number | null; other: number | null };
 
 /**
- * Paths of a line over its usual range, in a box of `width` × `height`. The axis begins at 0 and ends a little above the
+ * Paths of a line over its usual range, in a box of `width` × `height`. The axis begins at 0 and ends a little above
+ * the
  * highest of line and range.
  */
 export function bandShape(series: BandSeries, width: number, height: number): BandShape {
@@ -46,14 +47,32 @@ export function bandShape(series: BandSeries, width: number, height: number): Ba
   const hasRange = (p: Point) => p.low !== null && p.high !== null;
   const bound = (p: Point) => Math.min(Math.max(p.value as number, p.low as number), p.high as number);
   return {
-    band: area<Point>().defined(hasRange).x((p) => x(p.t)).y0((p) => y(p.low as number)).y1((p) => y(p.high as number))(points) ?? '',
-    line: line<Point>().defined((p) => p.value !== null).x((p) => x(p.t)).y((p) => y(p.value as number))(points) ?? '',
-    outside: area<Point>().defined((p) => p.value !== null && hasRange(p)).x((p) => x(p.t)).y0((p) => y(bound(p))).y1((p) => y(p.value as number))(points) ?? '',
-    other: line<Point>().defined((p) => p.other !== null).x((p) => x(p.t)).y((p) => y(p.other as number))(points) ?? '',
+    band:
+      area<Point>()
+        .defined(hasRange)
+        .x((p) => x(p.t))
+        .y0((p) => y(p.low as number))
+        .y1((p) => y(p.high as number))(points) ?? '',
+    line:
+      line<Point>()
+        .defined((p) => p.value !== null)
+        .x((p) => x(p.t))
+        .y((p) => y(p.value as number))(points) ?? '',
+    outside:
+      area<Point>()
+        .defined((p) => p.value !== null && hasRange(p))
+        .x((p) => x(p.t))
+        .y0((p) => y(bound(p)))
+        .y1((p) => y(p.value as number))(points) ?? '',
+    other:
+      line<Point>()
+        .defined((p) => p.other !== null)
+        .x((p) => x(p.t))
+        .y((p) => y(p.other as number))(points) ?? '',
     x,
     y,
     top,
-  }; // prettier-ignore
+  };
 }
 
 const LONGEST_STEP_MS = 7 * 86_400_000;

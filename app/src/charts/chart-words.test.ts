@@ -8,9 +8,21 @@ import { trendWords } from './vital-trend';
 
 const NOON = new Date(2026, 2, 10, 12, 0).getTime();
 
-const figure = (host: string, values: number[], verdict: Schemas['HostFigure']['verdict'] = 'usual', component = ''): Schemas['HostFigure'] => ({
-  figure: 'cpu', host, component, verdict, usual: 0.3, now: 0.9, highest: 0.9, points: values.map((value, i) => ({ atMs: NOON + i * 60_000, value })),
-}); // prettier-ignore
+const figure = (
+  host: string,
+  values: number[],
+  verdict: Schemas['HostFigure']['verdict'] = 'usual',
+  component = '',
+): Schemas['HostFigure'] => ({
+  figure: 'cpu',
+  host,
+  component,
+  verdict,
+  usual: 0.3,
+  now: 0.9,
+  highest: 0.9,
+  points: values.map((value, i) => ({ atMs: NOON + i * 60_000, value })),
+});
 
 describe('curves of hosts', () => {
   test('say who stands out, for those who do not see them', () => {
@@ -65,14 +77,20 @@ test('a trend in words leaves out what is not known', () => {
 });
 
 test('labels that are kept never lie over one another, and the first is always kept', () => {
-  const label = fc.record({ text: fc.string({ minLength: 1, maxLength: 3 }), x: fc.integer({ min: 0, max: 300 }), y: fc.integer({ min: 0, max: 200 }) });
+  const label = fc.record({
+    text: fc.string({ minLength: 1, maxLength: 3 }),
+    x: fc.integer({ min: 0, max: 300 }),
+    y: fc.integer({ min: 0, max: 200 }),
+  });
   fc.assert(
     fc.property(fc.array(label, { minLength: 1, maxLength: 40 }), (labels) => {
       const kept = freeLabels(labels);
       expect(kept[0]).toBe(labels[0]);
-      for (const a of kept) for (const b of kept) if (a !== b) expect(Math.abs(a.x - b.x) >= 9 || Math.abs(a.y - b.y) >= 13).toBe(true);
+      for (const a of kept)
+        for (const b of kept) if (a !== b) expect(Math.abs(a.x - b.x) >= 9 || Math.abs(a.y - b.y) >= 13).toBe(true);
       // Whoever was left out had no room.
-      for (const one of labels.filter((other) => !kept.includes(other))) expect(freeLabels([...kept, one])).toHaveLength(kept.length);
+      for (const one of labels.filter((other) => !kept.includes(other)))
+        expect(freeLabels([...kept, one])).toHaveLength(kept.length);
     }),
   );
 });

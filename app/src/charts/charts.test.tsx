@@ -18,7 +18,13 @@ test('the strip says in words what it shows', () => {
   expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Of 4 attempts 3 on time, 1 late');
 });
 
-const series: BandSeries = { startMs: 0, stepMs: 300_000, values: [100, null, 300], low: [80, 80, 80], high: [120, 120, 120] };
+const series: BandSeries = {
+  startMs: 0,
+  stepMs: 300_000,
+  values: [100, null, 300],
+  low: [80, 80, 80],
+  high: [120, 120, 120],
+};
 
 test('a gap stays a gap, and only what is outside the range is filled', () => {
   const shape = bandShape(series, 200, 100);
@@ -30,8 +36,12 @@ test('a gap stays a gap, and only what is outside the range is filled', () => {
 
 test('a chart has a sentence for those who do not see it', () => {
   const format = (value: number) => `${value} ms`;
-  expect(chartSummary({ name: 'duration', series, format })).toBe('duration: from 100 ms to 300 ms, now 300 ms, usually 80 ms to 120 ms');
-  expect(chartSummary({ name: 'duration', series: { ...series, values: [null, null, null] }, format })).toBe('duration: no data');
+  expect(chartSummary({ name: 'duration', series, format })).toBe(
+    'duration: from 100 ms to 300 ms, now 300 ms, usually 80 ms to 120 ms',
+  );
+  expect(chartSummary({ name: 'duration', series: { ...series, values: [null, null, null] }, format })).toBe(
+    'duration: no data',
+  );
 });
 
 test('time ticks are round and few', () => {

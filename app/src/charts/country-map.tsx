@@ -30,19 +30,27 @@ const STEPS = [1.1, 1.3, 1.7];
 
 const stepOf = (ratio: number | undefined) => STEPS.filter((step) => (ratio ?? 1) >= step).length as 0 | 1 | 2 | 3;
 
-/** Countries with circles: area by views, tone by how much worse than elsewhere. The list beside it says the same in words. */
+/**
+ * Countries with circles: area by views, tone by how much worse than elsewhere. The list beside it says the same in
+ * words.
+ */
 export default function CountryMap({ countries, toneWords }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(340);
   const codes = countries.map(({ code }) => code).join();
-  const { shapes, without } = useMemo(() => countryMap(codes.split(',').filter(Boolean), width, HEIGHT), [codes, width]);
+  const { shapes, without } = useMemo(
+    () => countryMap(codes.split(',').filter(Boolean), width, HEIGHT),
+    [codes, width],
+  );
   const most = Math.max(1, ...countries.map(({ views }) => views));
   const figures = new Map(countries.map((country) => [country.code, country]));
   const tone = (ratio: number | undefined) => palette.harm[stepOf(ratio)];
   const largest = LARGEST * Math.min(1, Math.sqrt(FEW / Math.max(1, countries.length)));
   const circles = shapes.flatMap(({ code, centre }) => {
     const figure = figures.get(code);
-    return figure && centre ? [{ ...figure, centre, radius: Math.max(5, largest * Math.sqrt(figure.views / most)) }] : [];
+    return figure && centre
+      ? [{ ...figure, centre, radius: Math.max(5, largest * Math.sqrt(figure.views / most)) }]
+      : [];
   });
   // The worst are named first, then where most views come from.
   const labels = freeLabels(
@@ -64,10 +72,27 @@ export default function CountryMap({ countries, toneWords }: Props) {
           {[...circles]
             .sort((a, b) => b.radius - a.radius)
             .map(({ code, centre: [x, y], radius, ratio }) => (
-              <Circle key={code} cx={x} cy={y} r={radius} fill={tone(ratio)} stroke={palette.ink} strokeWidth={1} fillOpacity={0.85} />
+              <Circle
+                key={code}
+                cx={x}
+                cy={y}
+                r={radius}
+                fill={tone(ratio)}
+                stroke={palette.ink}
+                strokeWidth={1}
+                fillOpacity={0.85}
+              />
             ))}
           {labels.map(({ text: code, x, y }) => (
-            <SvgText key={code} x={x} y={y} fontSize={13} fontFamily={FONT.sansBold} fill={palette.ink} textAnchor="middle">
+            <SvgText
+              key={code}
+              x={x}
+              y={y}
+              fontSize={13}
+              fontFamily={FONT.sansBold}
+              fill={palette.ink}
+              textAnchor="middle"
+            >
               {code}
             </SvgText>
           ))}
@@ -80,4 +105,6 @@ export default function CountryMap({ countries, toneWords }: Props) {
   );
 }
 
-const styles = StyleSheet.create({ map: { borderWidth: 1, borderRadius: 8, overflow: 'hidden', marginBottom: SPACE.xs } });
+const styles = StyleSheet.create({
+  map: { borderWidth: 1, borderRadius: 8, overflow: 'hidden', marginBottom: SPACE.xs },
+});

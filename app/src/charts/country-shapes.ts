@@ -23,13 +23,22 @@ export interface CountryMap {
 
 /** ISO 3166-1: numeric code → alpha-2. */
 const CODES: ReadonlyMap<string, string> = new Map(
-  (codes as [alpha2: string, alpha3: string, numeric: string, more: string][]).map(([code, , number]) => [number, code]),
+  (codes as [alpha2: string, alpha3: string, numeric: string, more: string][]).map(([code, , number]) => [
+    number,
+    code,
+  ]),
 );
 /** Centres that fall far from where most people live, because of land beyond the seas: longitude, latitude. */
-const CENTRES: Readonly<Record<string, [number, number]>> = { FR: [2.4, 46.6], US: [-98.5, 39.5], NO: [9.5, 61.5], NL: [5.5, 52.2] };
+const CENTRES: Readonly<Record<string, [number, number]>> = {
+  FR: [2.4, 46.6],
+  US: [-98.5, 39.5],
+  NO: [9.5, 61.5],
+  NL: [5.5, 52.2],
+};
 
 /**
- * The countries of the world (Natural Earth, public domain, by world-atlas 2.0.2) drawn so that those with people fill the space.
+ * The countries of the world (Natural Earth, public domain, by world-atlas 2.0.2) drawn so that those with people fill
+ * the space.
  *
  * @param codes ISO 3166-1 alpha-2 of the countries that must be in view
  */
@@ -44,8 +53,18 @@ export function countryMap(codes: readonly string[], width: number, height: numb
   const projection = geoNaturalEarth1();
   const pad = 28;
   if (known.length === 0) projection.fitSize([width, height], { type: 'Sphere' });
-  else projection.fitExtent([[pad, pad], [width - pad, height - pad]], { type: 'MultiPoint', coordinates: frameOf(centres) }); // prettier-ignore
-  projection.clipExtent([[0, 0], [width, height]]); // prettier-ignore
+  else
+    projection.fitExtent(
+      [
+        [pad, pad],
+        [width - pad, height - pad],
+      ],
+      { type: 'MultiPoint', coordinates: frameOf(centres) },
+    );
+  projection.clipExtent([
+    [0, 0],
+    [width, height],
+  ]);
   const path = geoPath(projection);
   const shapes = countries.flatMap((country): CountryShape[] => {
     const drawn = path(country);

@@ -21,7 +21,8 @@ export type Props = {
 };
 
 /**
- * Attempts by time and duration: the darker a cell the more attempts, in the colour of harm where some went wrong. A region is
+ * Attempts by time and duration: the darker a cell the more attempts, in the colour of harm where some went wrong. A
+ * region is
  * brushed with the pointer or a finger, or with the arrow keys (with Shift it grows), and let go with Escape.
  */
 export function FieldChart({ field, chosen, onChoose }: Props) {
@@ -98,10 +99,20 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
               ),
             )}
             {limitMs !== null && limitMs > (floorsMs[0] as number) && (
-              <Line x1={0} x2={width} y1={yOf(limitMs)} y2={yOf(limitMs)} stroke={palette.ink} strokeWidth={1} strokeDasharray="5 3" />
+              <Line
+                x1={0}
+                x2={width}
+                y1={yOf(limitMs)}
+                y2={yOf(limitMs)}
+                stroke={palette.ink}
+                strokeWidth={1}
+                strokeDasharray="5 3"
+              />
             )}
             <Line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke={palette.muted} />
-            {column >= 0 && <Line x1={moment.x} x2={moment.x} y1={0} y2={height} stroke={palette.ink} strokeWidth={1} />}
+            {column >= 0 && (
+              <Line x1={moment.x} x2={moment.x} y1={0} y2={height} stroke={palette.ink} strokeWidth={1} />
+            )}
             {shown && (
               <Rect
                 x={shown.columns[0] * columnWidth}

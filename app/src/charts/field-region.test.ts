@@ -4,7 +4,10 @@ const LEFT = ofKey('ArrowLeft') as NonNullable<ReturnType<typeof ofKey>>;
 const UP = ofKey('ArrowUp') as NonNullable<ReturnType<typeof ofKey>>;
 
 test('a region is the same from whichever corner it is brushed', () => {
-  const [a, b] = [{ column: 4, row: 1 }, { column: 2, row: 7 }]; // prettier-ignore
+  const [a, b] = [
+    { column: 4, row: 1 },
+    { column: 2, row: 7 },
+  ];
   expect(cellsBetween(a, b)).toEqual({ columns: [2, 4], rows: [1, 7] });
   expect(cellsBetween(b, a)).toEqual(cellsBetween(a, b));
 });

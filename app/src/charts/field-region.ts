@@ -24,8 +24,16 @@ const STEPS: Readonly<Record<string, Cell>> = {
 
 export const ofKey = (key: string): Cell | undefined => STEPS[key];
 
-/** The chosen cells after an arrow key: moved by one, or grown by one towards it; without any the newest, slowest cell. */
-export function moved(cells: Cells | undefined, { column, row }: Cell, isGrown: boolean, columns: number, rows: number): Cells {
+/**
+ * The chosen cells after an arrow key: moved by one, or grown by one towards it; without any the newest, slowest cell.
+ */
+export function moved(
+  cells: Cells | undefined,
+  { column, row }: Cell,
+  isGrown: boolean,
+  columns: number,
+  rows: number,
+): Cells {
   if (!cells) return { columns: [columns - 1, columns - 1], rows: [rows - 1, rows - 1] };
   const range = ([first, last]: readonly [number, number], step: number, n: number): readonly [number, number] => {
     if (step === 0) return [first, last];

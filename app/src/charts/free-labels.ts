@@ -12,7 +12,10 @@ const LINE = 13;
 export function freeLabels<One extends Label>(labels: readonly One[]): One[] {
   const placed: One[] = [];
   for (const label of labels) {
-    const isFree = placed.every(({ text, x, y }) => Math.abs(x - label.x) >= ((text.length + label.text.length) * LETTER) / 2 || Math.abs(y - label.y) >= LINE);
+    const isFree = placed.every(
+      ({ text, x, y }) =>
+        Math.abs(x - label.x) >= ((text.length + label.text.length) * LETTER) / 2 || Math.abs(y - label.y) >= LINE,
+    );
     if (isFree) placed.push(label);
   }
   return placed;

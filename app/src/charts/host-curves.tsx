@@ -14,7 +14,9 @@ type Figure = Schemas['HostFigure'];
 const HEIGHT = 64;
 const PAD = 3;
 
-/** One figure of several hosts over time: whoever is not as usual thick, all others thin. A dashed line marks the onset. */
+/**
+ * One figure of several hosts over time: whoever is not as usual thick, all others thin. A dashed line marks the onset.
+ */
 export function HostCurves({
   figures,
   window,
@@ -40,23 +42,39 @@ export function HostCurves({
       <View {...moment.handlers}>
         <Svg width={width} height={HEIGHT} role="img" aria-label={curvesWords(figures)}>
           <Line x1={0} x2={width} y1={HEIGHT - PAD} y2={HEIGHT - PAD} stroke={palette.hairline} strokeWidth={1} />
-          {onsetMs !== undefined && <Line x1={x(onsetMs)} x2={x(onsetMs)} y1={0} y2={HEIGHT} stroke={palette.muted} strokeWidth={1} strokeDasharray="3 3" />}
+          {onsetMs !== undefined && (
+            <Line
+              x1={x(onsetMs)}
+              x2={x(onsetMs)}
+              y1={0}
+              y2={HEIGHT}
+              stroke={palette.muted}
+              strokeWidth={1}
+              strokeDasharray="3 3"
+            />
+          )}
           {drawn.map((figure) => (
             <Polyline
               key={`${figure.host}|${figure.component}`}
-              points={figure.points.map(({ atMs, value }) => `${x(atMs + 30_000).toFixed(1)},${y(value).toFixed(1)}`).join(' ')}
+              points={figure.points
+                .map(({ atMs, value }) => `${x(atMs + 30_000).toFixed(1)},${y(value).toFixed(1)}`)
+                .join(' ')}
               fill="none"
               stroke={isOdd(figure) ? palette.harm[3] : palette.muted}
               strokeWidth={isOdd(figure) ? 2 : 1}
             />
           ))}
-          {moment.atMs !== undefined && <Line x1={moment.x} x2={moment.x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
+          {moment.atMs !== undefined && (
+            <Line x1={moment.x} x2={moment.x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />
+          )}
         </Svg>
       </View>
       <TimeAxis fromMs={window.fromMs} toMs={window.toMs} width={width} />
       <View style={styles.legend}>
         <Words kind="small" testID="curves-legend">
-          {moment.atMs === undefined ? `0 to ${valueWords(figures[0], most, isShare)}` : momentWords(figures, moment.atMs, window.toMs, isShare)}
+          {moment.atMs === undefined
+            ? `0 to ${valueWords(figures[0], most, isShare)}`
+            : momentWords(figures, moment.atMs, window.toMs, isShare)}
         </Words>
       </View>
     </View>
@@ -66,7 +84,9 @@ export function HostCurves({
 const MOST_TOLD = 4;
 
 function valueWords(figure: Figure | undefined, value: number, isShare: boolean): string {
-  return isShare ? `${Math.round(value * 100)} %` : `${Number(value.toPrecision(2)).toLocaleString('en-GB')}${UNITS[figure?.figure ?? ''] ?? ''}`;
+  return isShare
+    ? `${Math.round(value * 100)} %`
+    : `${Number(value.toPrecision(2)).toLocaleString('en-GB')}${UNITS[figure?.figure ?? ''] ?? ''}`;
 }
 
 /** "11:02: north-1 92 %, north-2 31 %", the highest first. */
@@ -77,7 +97,9 @@ export function momentWords(figures: readonly Figure[], atMs: number, todayMs: n
       return point ? [{ figure, value: point.value }] : [];
     })
     .sort((a, b) => b.value - a.value);
-  const words = told.slice(0, MOST_TOLD).map(({ figure, value }) => `${nameOf(figure)} ${valueWords(figure, value, isShare)}`);
+  const words = told
+    .slice(0, MOST_TOLD)
+    .map(({ figure, value }) => `${nameOf(figure)} ${valueWords(figure, value, isShare)}`);
   if (told.length > MOST_TOLD) words.push(`${told.length - MOST_TOLD} more below`);
   return `${clock(atMs, todayMs)}: ${words.join(', ') || 'nothing told'}`;
 }
@@ -95,4 +117,6 @@ export function curvesWords(figures: readonly Figure[]): string {
   return `${odd.join(', ')} ${odd.length === 1 ? 'stands' : 'stand'} out${others > 0 ? ` of ${figures.length}` : ''}`;
 }
 
-const styles = StyleSheet.create({ legend: { flexDirection: 'row', justifyContent: 'space-between', paddingTop: SPACE.xs / 2 } });
+const styles = StyleSheet.create({
+  legend: { flexDirection: 'row', justifyContent: 'space-between', paddingTop: SPACE.xs / 2 },
+});

@@ -25,7 +25,13 @@ export function LeaningBar({ ratio, width }: Props) {
   const bar = leaning(ratio, width);
   return (
     <Svg width={width} height={HEIGHT} aria-hidden>
-      <Rect x={bar.x} y={2} width={Math.max(1, bar.width)} height={HEIGHT - 4} fill={(ratio ?? MOST) >= 1 ? palette.harm[2] : palette.harm[0]} />
+      <Rect
+        x={bar.x}
+        y={2}
+        width={Math.max(1, bar.width)}
+        height={HEIGHT - 4}
+        fill={(ratio ?? MOST) >= 1 ? palette.harm[2] : palette.harm[0]}
+      />
       <Line x1={bar.middle} x2={bar.middle} y1={0} y2={HEIGHT} stroke={palette.ink} />
     </Svg>
   );

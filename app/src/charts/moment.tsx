@@ -8,7 +8,9 @@ interface Moment {
 const nowhere: Moment = { atMs: undefined, look: () => undefined };
 const Shared = createContext<Moment>(nowhere);
 
-/** Charts inside show one moment together: that on which the pointer, a finger or the arrow keys rest in any of them. */
+/**
+ * Charts inside show one moment together: that on which the pointer, a finger or the arrow keys rest in any of them.
+ */
 export function SharedMoment({ children }: { children: ReactNode }) {
   const [atMs, look] = useState<number | undefined>();
   return <Shared.Provider value={{ atMs, look }}>{children}</Shared.Provider>;
@@ -16,8 +18,14 @@ export function SharedMoment({ children }: { children: ReactNode }) {
 
 export const useMoment = (): Moment => useContext(Shared);
 
-/** The shared moment on a drawing of some stretch: where it lies, and what makes the pointer over the drawing choose it. */
-export function useMomentOn(fromMs: number, toMs: number, width: number): { atMs: number | undefined; x: number; handlers: object } {
+/**
+ * The shared moment on a drawing of some stretch: where it lies, and what makes the pointer over the drawing choose it.
+ */
+export function useMomentOn(
+  fromMs: number,
+  toMs: number,
+  width: number,
+): { atMs: number | undefined; x: number; handlers: object } {
   const { atMs, look } = useMoment();
   const isInside = atMs !== undefined && atMs >= fromMs && atMs <= toMs;
   const handlers = {
@@ -27,5 +35,9 @@ export function useMomentOn(fromMs: number, toMs: number, width: number): { atMs
     },
     onMouseLeave: () => look(undefined),
   };
-  return { atMs: isInside ? atMs : undefined, x: isInside ? ((atMs - fromMs) / Math.max(1, toMs - fromMs)) * width : 0, handlers };
+  return {
+    atMs: isInside ? atMs : undefined,
+    x: isInside ? ((atMs - fromMs) / Math.max(1, toMs - fromMs)) * width : 0,
+    handlers,
+  };
 }

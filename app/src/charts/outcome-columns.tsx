@@ -16,7 +16,11 @@ export type Props = {
 export function OutcomeColumns({ startMs, stepMs, counts }: Props) {
   const palette = usePalette();
   const id = useId();
-  const told = STACK.map((outcome) => ({ outcome, name: OUTCOME_WORDS[outcome], sum: count(counts[outcome].reduce((sum, one) => sum + one, 0)) }));
+  const told = STACK.map((outcome) => ({
+    outcome,
+    name: OUTCOME_WORDS[outcome],
+    sum: count(counts[outcome].reduce((sum, one) => sum + one, 0)),
+  }));
   return (
     <StackedColumns
       startMs={startMs}
@@ -30,7 +34,10 @@ export function OutcomeColumns({ startMs, stepMs, counts }: Props) {
         values: counts[outcome],
         fill: fillOf(outcome, palette, id),
         isOutlined: outcome === 'onTime',
-        swatch: { fill: fillOf(outcome, palette, `${id}-${outcome}`), defs: <OutcomePatterns id={`${id}-${outcome}`} palette={palette} /> },
+        swatch: {
+          fill: fillOf(outcome, palette, `${id}-${outcome}`),
+          defs: <OutcomePatterns id={`${id}-${outcome}`} palette={palette} />,
+        },
       }))}
     />
   );

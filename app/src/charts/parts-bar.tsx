@@ -32,7 +32,14 @@ export function PartsBar({ parts, mostMs, label, height = 14 }: Props) {
       <Svg width={width} height={height}>
         <PartTones id={id} palette={palette} />
         {parts.map((ms, i) => (
-          <Rect key={i} x={(starts[i] as number) * scale} y={0.5} width={Math.max(0, ms * scale)} height={height - 1} {...fillOfPart(i, palette, id)} />
+          <Rect
+            key={i}
+            x={(starts[i] as number) * scale}
+            y={0.5}
+            width={Math.max(0, ms * scale)}
+            height={height - 1}
+            {...fillOfPart(i, palette, id)}
+          />
         ))}
       </Svg>
     </View>
@@ -51,7 +58,11 @@ export function PartSwatch({ index }: { index: number }) {
   );
 }
 
-function fillOfPart(index: number, palette: Palette, id: string): { fill: string; stroke: string; strokeWidth: number } {
+function fillOfPart(
+  index: number,
+  palette: Palette,
+  id: string,
+): { fill: string; stroke: string; strokeWidth: number } {
   const edge = { stroke: palette.action, strokeWidth: 0.8 };
   switch (TONES[index % TONES.length]) {
     case 'hatched':

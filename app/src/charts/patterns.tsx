@@ -4,7 +4,13 @@ import type { Palette } from '@/look/tokens';
 export const OUTCOME_ORDER = ['onTime', 'late', 'hung', 'failed', 'missing'] as const;
 export type OutcomeName = (typeof OUTCOME_ORDER)[number];
 
-export const OUTCOME_WORDS: Record<OutcomeName, string> = { onTime: 'on time', late: 'late', hung: 'hung', failed: 'failed', missing: 'never came' };
+export const OUTCOME_WORDS: Record<OutcomeName, string> = {
+  onTime: 'on time',
+  late: 'late',
+  hung: 'hung',
+  failed: 'failed',
+  missing: 'never came',
+};
 
 /** Fill of an outcome, the same in every chart: outline, light tone, hatch, solid; dotted for who never came. */
 export function fillOf(outcome: OutcomeName, palette: Palette, id: string): string {

@@ -28,12 +28,18 @@ const HEIGHT = 46;
 const USUAL = 18;
 const WIDEST = 12;
 
-/** A picket's height in points: its usual in the middle of the scale, each doubling as much higher, each halving as much lower. */
+/**
+ * A picket's height in points: its usual in the middle of the scale, each doubling as much higher, each halving as much
+ * lower.
+ */
 export const picketHeight = (ratio: number): number => Math.min(HEIGHT - 6, Math.max(3, USUAL + 10 * Math.log2(ratio)));
 
 const STEPS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, Home: -Infinity, End: Infinity };
 
-/** Many like things side by side, each as high as it is slow against its own usual; chosen with a finger, the pointer or arrow keys. */
+/**
+ * Many like things side by side, each as high as it is slow against its own usual; chosen with a finger, the pointer or
+ * arrow keys.
+ */
 export function Pickets({ label, pickets, chosen, onChoose }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(300);
@@ -74,7 +80,17 @@ export function Pickets({ label, pickets, chosen, onChoose }: Props) {
           const wide = Math.max(1, step - Math.min(2, step * 0.3));
           const high = isSilent ? USUAL : height === null ? 3 : picketHeight(height);
           return [
-            key === chosen && <Rect key={`${key}-chosen`} x={x - 1} y={0} width={wide + 2} height={HEIGHT} fill={palette.action} fillOpacity={0.2} />,
+            key === chosen && (
+              <Rect
+                key={`${key}-chosen`}
+                x={x - 1}
+                y={0}
+                width={wide + 2}
+                height={HEIGHT}
+                fill={palette.action}
+                fillOpacity={0.2}
+              />
+            ),
             <Rect
               key={key}
               x={x + (isSilent ? 0.5 : 0)}
@@ -85,7 +101,16 @@ export function Pickets({ label, pickets, chosen, onChoose }: Props) {
               fillOpacity={level === 0 ? 0.45 : 1}
               {...(isSilent && { stroke: palette.harm[3], strokeDasharray: '2 2' })}
             />,
-            isCapped && <Rect key={`${key}-cap`} x={x} y={Math.max(0, HEIGHT - high - 5)} width={wide} height={2} fill={palette.ink} />,
+            isCapped && (
+              <Rect
+                key={`${key}-cap`}
+                x={x}
+                y={Math.max(0, HEIGHT - high - 5)}
+                width={wide}
+                height={2}
+                fill={palette.ink}
+              />
+            ),
           ];
         })}
         <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />

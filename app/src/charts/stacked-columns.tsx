@@ -41,7 +41,10 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
   const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
   const n = series[0]?.values.length ?? 0;
   const shown = [...series].reverse().filter(({ key }) => !hidden.has(key));
-  const top = Math.max(1e-9, ...Array.from({ length: n }, (_, i) => shown.reduce((sum, { values }) => sum + (values[i] ?? 0), 0)));
+  const top = Math.max(
+    1e-9,
+    ...Array.from({ length: n }, (_, i) => shown.reduce((sum, { values }) => sum + (values[i] ?? 0), 0)),
+  );
   const columnWidth = width / Math.max(1, n);
   const endMs = startMs + n * stepMs;
   const { atMs, x, handlers } = useMomentOn(startMs, endMs, width);
@@ -83,7 +86,13 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
       <Words kind="small">{step >= 0 ? `${clock(startMs + step * stepMs, endMs)}:` : ' '}</Words>
       <View role="group" aria-label="Series" style={styles.legend}>
         {series.map(({ key, words, wordsAt, fill, swatch }) => (
-          <Pressable key={key} role="switch" aria-checked={!hidden.has(key)} onPress={() => toggle(key)} style={styles.key}>
+          <Pressable
+            key={key}
+            role="switch"
+            aria-checked={!hidden.has(key)}
+            onPress={() => toggle(key)}
+            style={styles.key}
+          >
             <Svg width={14} height={14}>
               {swatch?.defs}
               <Rect x={1} y={1} width={12} height={12} fill={swatch?.fill ?? fill} stroke={palette.muted} />

@@ -17,7 +17,10 @@ export type Props = {
 
 const HEIGHT = 24;
 
-/** A step of a journey as wide as the people who came to it: on as a band, left because of trouble solid, as usual dotted. */
+/**
+ * A step of a journey as wide as the people who came to it: on as a band, left because of trouble solid, as usual
+ * dotted.
+ */
 export function StepBar({ most, wentOn, beyondUsual, asUsual, undecided, label }: Props) {
   const palette = usePalette();
   const id = useId();
@@ -30,7 +33,11 @@ export function StepBar({ most, wentOn, beyondUsual, asUsual, undecided, label }
   ];
   let x = 0.5;
   return (
-    <View role="img" aria-label={label} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
+    <View
+      role="img"
+      aria-label={label}
+      onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}
+    >
       <Svg width={width} height={HEIGHT}>
         <Defs>
           <Pattern id={id} width={5} height={5} patternUnits="userSpaceOnUse">
@@ -42,7 +49,16 @@ export function StepBar({ most, wentOn, beyondUsual, asUsual, undecided, label }
           const from = x;
           x += wide;
           return wide > 0 ? (
-            <Rect key={i} x={from} y={0.5} width={Math.max(1, wide)} height={HEIGHT - 1} fill={fill} stroke={stroke} strokeWidth={0.8} />
+            <Rect
+              key={i}
+              x={from}
+              y={0.5}
+              width={Math.max(1, wide)}
+              height={HEIGHT - 1}
+              fill={fill}
+              stroke={stroke}
+              strokeWidth={0.8}
+            />
           ) : null;
         })}
       </Svg>

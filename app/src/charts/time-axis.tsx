@@ -8,7 +8,14 @@ export function TimeAxis({ fromMs, toMs, width }: { fromMs: number; toMs: number
   return (
     <View style={styles.axis} aria-hidden>
       {timeTicks(fromMs, toMs, width > 500 ? 6 : 3).map((tick) => (
-        <Words key={tick} kind="small" style={[styles.tick, { left: Math.min(width - 44, Math.max(0, ((tick - fromMs) / (toMs - fromMs)) * width - 20)) }]}>
+        <Words
+          key={tick}
+          kind="small"
+          style={[
+            styles.tick,
+            { left: Math.min(width - 44, Math.max(0, ((tick - fromMs) / (toMs - fromMs)) * width - 20)) },
+          ]}
+        >
           {clock(tick, toMs)}
         </Words>
       ))}

@@ -20,7 +20,10 @@ export type Props = {
 
 const HEIGHT = 44;
 
-/** 75th percentile over time with its published limits, dotted: above the first it needs improvement, above the second it is poor. */
+/**
+ * 75th percentile over time with its published limits, dotted: above the first it needs improvement, above the second
+ * it is poor.
+ */
 export function VitalTrend({ vital, name, startMs, stepMs, values, format }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(160);
@@ -40,12 +43,23 @@ export function VitalTrend({ vital, name, startMs, stepMs, values, format }: Pro
           {limits
             .filter((limit) => limit <= top)
             .map((limit) => (
-              <Line key={limit} x1={0} x2={width} y1={y(limit)} y2={y(limit)} stroke={palette.muted} strokeWidth={1} strokeDasharray="1 3" />
+              <Line
+                key={limit}
+                x1={0}
+                x2={width}
+                y1={y(limit)}
+                y2={y(limit)}
+                stroke={palette.muted}
+                strokeWidth={1}
+                strokeDasharray="1 3"
+              />
             ))}
           {stretchesOf(values).map((stretch) => (
             <Polyline
               key={stretch[0]?.[0]}
-              points={stretch.map(([i, value]) => `${(((i + 0.5) / values.length) * width).toFixed(1)},${y(value).toFixed(1)}`).join(' ')}
+              points={stretch
+                .map(([i, value]) => `${(((i + 0.5) / values.length) * width).toFixed(1)},${y(value).toFixed(1)}`)
+                .join(' ')}
               fill="none"
               stroke={palette.ink}
               strokeWidth={1.5}
@@ -85,7 +99,11 @@ function stretchesOf(values: readonly (number | null)[]): [number, number][][] {
 }
 
 /** The curve in words, for those who do not see it. */
-export function trendWords(name: string, values: readonly (number | null)[], format: (value: number) => string): string {
+export function trendWords(
+  name: string,
+  values: readonly (number | null)[],
+  format: (value: number) => string,
+): string {
   const known = values.filter((value) => value !== null);
   const last = known.at(-1);
   if (last === undefined) return `${name}: no data`;

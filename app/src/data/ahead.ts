@@ -3,7 +3,8 @@ import { readView } from '@/frame/view';
 import { worstFirstQuery } from './incidents';
 
 /**
- * Asks for the list while its place is still being read: else a slow phone asks only after it has drawn once, half a second later
+ * Asks for the list while its place is still being read: else a slow phone asks only after it has drawn once, half a
+ * second later
  * (docs/bench.md).
  */
 export function askAhead(queries: QueryClient): void {

@@ -12,7 +12,15 @@ export function useAttempt(traceId: string, spanId: string) {
 }
 
 export const useBeside = (traceId: string, spanId: string) =>
-  useSurroundings(['beside', traceId, spanId], () => get('/api/attempts/{traceId}/{spanId}/beside', { path: { traceId, spanId } }), true);
+  useSurroundings(
+    ['beside', traceId, spanId],
+    () => get('/api/attempts/{traceId}/{spanId}/beside', { path: { traceId, spanId } }),
+    true,
+  );
 
 export const useAttemptHosts = (traceId: string, spanId: string) =>
-  useSurroundings(['attempt-hosts', traceId, spanId], () => get('/api/attempts/{traceId}/{spanId}/hosts', { path: { traceId, spanId } }), true);
+  useSurroundings(
+    ['attempt-hosts', traceId, spanId],
+    () => get('/api/attempts/{traceId}/{spanId}/hosts', { path: { traceId, spanId } }),
+    true,
+  );

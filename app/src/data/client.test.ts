@@ -12,7 +12,11 @@ function serverAnswers(status: number, body: string): void {
     });
   }) as never;
 }
-const problemOf = (call: Promise<unknown>) => call.then(() => undefined, (error: unknown) => error as ApiProblem); // prettier-ignore
+const problemOf = (call: Promise<unknown>) =>
+  call.then(
+    () => undefined,
+    (error: unknown) => error as ApiProblem,
+  );
 
 beforeEach(() => (asked.length = 0));
 
@@ -47,7 +51,11 @@ test('what the server says is wrong is one sentence, with the field that it is a
 
 test('an answer that says nothing, and a server that cannot be reached, are sentences too', async () => {
   serverAnswers(502, '<html>bad gateway</html>');
-  expect(await problemOf(ask('/x'))).toMatchObject({ message: 'The server answered 502.', status: 502, field: undefined });
+  expect(await problemOf(ask('/x'))).toMatchObject({
+    message: 'The server answered 502.',
+    status: 502,
+    field: undefined,
+  });
   globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
   expect(await problemOf(ask('/x'))).toMatchObject({ message: 'The server cannot be reached.', status: 0 });
 });

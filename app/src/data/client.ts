@@ -44,7 +44,9 @@ export async function ask<T>(path: string, init?: RequestInit): Promise<T> {
 }
 
 type Method = 'get' | 'post' | 'delete';
-type PathWith<M extends Method> = { [P in keyof paths]: paths[P] extends { [K in M]: object } ? P : never }[keyof paths];
+type PathWith<M extends Method> = {
+  [P in keyof paths]: paths[P] extends { [K in M]: object } ? P : never;
+}[keyof paths];
 type OperationAt<P extends keyof paths, M extends Method> = Extract<paths[P][M], object>;
 
 /** What stands in the placeholders of a path, and behind its question mark. */
@@ -56,29 +58,45 @@ type ParametersOf<Operation> = (Operation extends { parameters: { path: infer Pa
 /** What is answered when all is well. */
 type AnswerOf<Operation> = Operation extends { responses: infer Responses }
   ? {
-      [Status in keyof Responses & (200 | 201)]: Responses[Status] extends { content: { 'application/json': infer Answer } } ? Answer : never;
+      [Status in keyof Responses & (200 | 201)]: Responses[Status] extends {
+        content: { 'application/json': infer Answer };
+      }
+        ? Answer
+        : never;
     }[keyof Responses & (200 | 201)]
   : never;
-type BodyOf<Operation> = Operation extends { requestBody: { content: { 'application/json': infer Body } } } ? Body : object;
+type BodyOf<Operation> = Operation extends { requestBody: { content: { 'application/json': infer Body } } }
+  ? Body
+  : object;
 
 /** The address of a path of the API. */
-export function addressOf(template: string, { path = {}, query = {} }: { path?: Record<string, string | number>; query?: object } = {}): string {
+export function addressOf(
+  template: string,
+  { path = {}, query = {} }: { path?: Record<string, string | number>; query?: object } = {},
+): string {
   const place = template.replace(/\{(\w+)\}/g, (_whole, name: string) => encodeURIComponent(String(path[name])));
   const given = Object.entries(query).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]]));
   return given.length > 0 ? `${place}?${new URLSearchParams(given).toString()}` : place;
 }
 
 /** Asks a path of the API: which there are, what they take and what they answer is checked against its description. */
-export const get = <P extends PathWith<'get'>>(path: P, parameters: ParametersOf<OperationAt<P, 'get'>>): Promise<AnswerOf<OperationAt<P, 'get'>>> =>
-  ask(addressOf(path, parameters));
+export const get = <P extends PathWith<'get'>>(
+  path: P,
+  parameters: ParametersOf<OperationAt<P, 'get'>>,
+): Promise<AnswerOf<OperationAt<P, 'get'>>> => ask(addressOf(path, parameters));
 
 export const post = <P extends PathWith<'post'>>(
   path: P,
-  parameters: ParametersOf<OperationAt<P, 'post'>> & { body: BodyOf<OperationAt<P, 'post'>>; headers?: Record<string, string> },
+  parameters: ParametersOf<OperationAt<P, 'post'>> & {
+    body: BodyOf<OperationAt<P, 'post'>>;
+    headers?: Record<string, string>;
+  },
 ): Promise<AnswerOf<OperationAt<P, 'post'>>> => send(addressOf(path, parameters), parameters.body, parameters.headers);
 
-export const remove = (path: PathWith<'delete'>, parameters: ParametersOf<OperationAt<PathWith<'delete'>, 'delete'>>): Promise<undefined> =>
-  ask(addressOf(path, parameters), { method: 'DELETE' });
+export const remove = (
+  path: PathWith<'delete'>,
+  parameters: ParametersOf<OperationAt<PathWith<'delete'>, 'delete'>>,
+): Promise<undefined> => ask(addressOf(path, parameters), { method: 'DELETE' });
 
 const posted = (body: object, headers: Record<string, string>): RequestInit => ({
   method: 'POST',
@@ -86,7 +104,8 @@ const posted = (body: object, headers: Record<string, string>): RequestInit => (
   body: JSON.stringify(body),
 });
 
-export const send = <T>(path: string, body: object, headers: Record<string, string> = {}): Promise<T> => ask<T>(path, posted(body, headers));
+export const send = <T>(path: string, body: object, headers: Record<string, string> = {}): Promise<T> =>
+  ask<T>(path, posted(body, headers));
 
 /** For answers that are no JSON: files. */
 export const sendForText = async (path: string, body: object, headers: Record<string, string> = {}): Promise<string> =>

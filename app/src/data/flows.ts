@@ -52,8 +52,16 @@ export interface Region {
 }
 
 export function useRegion(id: number, view: View, region: Region | undefined) {
-  const own = region && { longer: region.fromDurationMs, ...(region.toDurationMs !== null && { shorter: region.toDurationMs }) };
-  const query = region ? { ...apiQuery({ ...view, from: new Date(region.fromMs).toISOString(), to: new Date(region.toMs).toISOString() }), ...own } : {};
+  const own = region && {
+    longer: region.fromDurationMs,
+    ...(region.toDurationMs !== null && { shorter: region.toDurationMs }),
+  };
+  const query = region
+    ? {
+        ...apiQuery({ ...view, from: new Date(region.fromMs).toISOString(), to: new Date(region.toMs).toISOString() }),
+        ...own,
+      }
+    : {};
   return useQuery({
     queryKey: ['region', id, query],
     queryFn: () => get('/api/flows/{id}/region', { path: { id }, query }),

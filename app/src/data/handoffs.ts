@@ -42,6 +42,7 @@ export function useSend() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ key, ...body }: NewHandoff) => post('/api/handoffs', { body, headers: { 'idempotency-key': key } }),
-    onSuccess: () => Promise.all(['handoffs', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] }))),
+    onSuccess: () =>
+      Promise.all(['handoffs', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] }))),
   });
 }

@@ -10,7 +10,8 @@ export function worstFirstQuery(view: View) {
 }
 
 /** What stands there stays until the new one has come. */
-export const useWorstFirst = (view: View) => useQuery({ ...worstFirstQuery(view), placeholderData: keepPreviousData, refetchInterval: refetchInterval(view) });
+export const useWorstFirst = (view: View) =>
+  useQuery({ ...worstFirstQuery(view), placeholderData: keepPreviousData, refetchInterval: refetchInterval(view) });
 
 export function useIncident(id: number, view: View) {
   const query = apiQuery(view);
@@ -53,7 +54,11 @@ export function useLostByTier(id: number, view: View) {
 export function useExportHurt(id: number, view: View) {
   return useMutation({
     mutationFn: ({ key, why }: { key: string; why: string }) =>
-      sendForText(addressOf('/api/incidents/{id}/hurt/export', { path: { id }, query: apiQuery(view) }), { why }, { authorization: `Bearer ${key}` }),
+      sendForText(
+        addressOf('/api/incidents/{id}/hurt/export', { path: { id }, query: apiQuery(view) }),
+        { why },
+        { authorization: `Bearer ${key}` },
+      ),
   });
 }
 
@@ -78,7 +83,8 @@ export type Decision = { who: string } & (
 export function useDecide() {
   const refresh = useRefreshAll();
   return useMutation({
-    mutationFn: ({ id, ...decision }: Decision & { id: number }) => post('/api/incidents/{id}/decisions', { path: { id }, body: decision }),
+    mutationFn: ({ id, ...decision }: Decision & { id: number }) =>
+      post('/api/incidents/{id}/decisions', { path: { id }, body: decision }),
     onSuccess: refresh,
   });
 }

@@ -8,7 +8,11 @@ export const refetchInterval = (view: View) => (view.from === undefined ? LIVE_M
 /** What else happened: looked at once a minute while the incident goes on. */
 export const SURROUNDINGS_MS = 60_000;
 
-export function useSurroundings<Answer>(queryKey: readonly (string | number)[], queryFn: () => Promise<Answer>, isOver: boolean) {
+export function useSurroundings<Answer>(
+  queryKey: readonly (string | number)[],
+  queryFn: () => Promise<Answer>,
+  isOver: boolean,
+) {
   return useQuery({
     queryKey,
     queryFn,

@@ -28,11 +28,19 @@ export function useScriptErrors(view: View) {
 
 /** A view may be told of again while its page is open. */
 export const usePageLoad = (id: string) =>
-  useQuery({ queryKey: ['page-load', id], queryFn: () => get('/api/page-loads/{view}', { path: { view: id } }), staleTime: PAGES_MS });
+  useQuery({
+    queryKey: ['page-load', id],
+    queryFn: () => get('/api/page-loads/{view}', { path: { view: id } }),
+    staleTime: PAGES_MS,
+  });
 
 /** The page on which a trace began, if it is known. */
 export const usePageLoadOf = (traceId: string) =>
-  useQuery({ queryKey: ['page-load-of', traceId], queryFn: () => get('/api/page-load-of/{trace}', { path: { trace: traceId } }), staleTime: 60_000 });
+  useQuery({
+    queryKey: ['page-load-of', traceId],
+    queryFn: () => get('/api/page-load-of/{trace}', { path: { trace: traceId } }),
+    staleTime: 60_000,
+  });
 
 export const useSourceMaps = () => useQuery({ queryKey: ['source-maps'], queryFn: () => get('/api/source-maps', {}) });
 

@@ -4,11 +4,17 @@ import { LIVE_MS } from './live';
 
 /** How the server is: asked for whatever place is open, and answered however busy it is. */
 export const useServerState = () =>
-  useQuery({ queryKey: ['server-state'], queryFn: () => get('/api/server-state', {}), refetchInterval: LIVE_MS, retry: false });
+  useQuery({
+    queryKey: ['server-state'],
+    queryFn: () => get('/api/server-state', {}),
+    refetchInterval: LIVE_MS,
+    retry: false,
+  });
 
 export const REFUSED = ['refused-records'];
 
-export const useRefusedRecords = () => useQuery({ queryKey: REFUSED, queryFn: () => get('/api/refused-records', {}), refetchInterval: 2 * LIVE_MS });
+export const useRefusedRecords = () =>
+  useQuery({ queryKey: REFUSED, queryFn: () => get('/api/refused-records', {}), refetchInterval: 2 * LIVE_MS });
 
 /** Refused again, it stands in the list again, with its reason. */
 export function useSendRefusedAgain() {

@@ -9,7 +9,8 @@ export function useSettings() {
 export function useChangeSetting() {
   const refresh = useRefreshAll();
   return useMutation({
-    mutationFn: (body: { who: string; key: string; value: object | null; fromMs?: number }) => post('/api/settings', { body }),
+    mutationFn: (body: { who: string; key: string; value: object | null; fromMs?: number }) =>
+      post('/api/settings', { body }),
     onSuccess: refresh,
   });
 }
@@ -17,7 +18,8 @@ export function useChangeSetting() {
 export function useUndoSetting() {
   const refresh = useRefreshAll();
   return useMutation({
-    mutationFn: ({ id, who }: { id: number; who: string }) => post('/api/settings/changes/{id}/undo', { path: { id }, body: { who } }),
+    mutationFn: ({ id, who }: { id: number; who: string }) =>
+      post('/api/settings/changes/{id}/undo', { path: { id }, body: { who } }),
     onSuccess: refresh,
   });
 }

@@ -19,8 +19,18 @@ export function Choice<T extends string>({ label, options, chosen, onChoose }: P
       {options.map(({ value, words, detail }) => {
         const isChosen = value === chosen;
         return (
-          <Pressable key={value} role="radio" aria-checked={isChosen} onPress={() => onChoose(value)} style={styles.option}>
-            <Icon name={isChosen ? 'radiobox-marked' : 'radiobox-blank'} size={22} color={isChosen ? palette.action : palette.muted} />
+          <Pressable
+            key={value}
+            role="radio"
+            aria-checked={isChosen}
+            onPress={() => onChoose(value)}
+            style={styles.option}
+          >
+            <Icon
+              name={isChosen ? 'radiobox-marked' : 'radiobox-blank'}
+              size={22}
+              color={isChosen ? palette.action : palette.muted}
+            />
             <View style={styles.words}>
               <Words kind={isChosen ? 'strong' : 'body'}>{words}</Words>
               {detail !== undefined && <Words kind="small">{detail}</Words>}

@@ -17,7 +17,17 @@ export type Props = {
 };
 
 /** A text field that says what is wrong below itself. */
-export function Field({ label, value, onChange, onBlur, error, hint, multiline = false, isSecret = false, testID }: Props) {
+export function Field({
+  label,
+  value,
+  onChange,
+  onBlur,
+  error,
+  hint,
+  multiline = false,
+  isSecret = false,
+  testID,
+}: Props) {
   return (
     <View>
       <TextInput

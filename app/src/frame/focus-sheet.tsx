@@ -40,7 +40,10 @@ export function FocusSheet({ view, known, onChange, onClose }: Props) {
     { name: 'application', options: known.applications.map((value) => ({ value, words: value })) },
     { name: 'flow', options: flows.map(({ id, name }) => ({ value: String(id), words: name })) },
     { name: 'team', options: known.teams.map((value) => ({ value, words: value })) },
-    ...known.dimensions.map(({ dimension, values }) => ({ name: dimension, options: values.map((value) => ({ value, words: value })) })),
+    ...known.dimensions.map(({ dimension, values }) => ({
+      name: dimension,
+      options: values.map((value) => ({ value, words: value })),
+    })),
   ];
   const [kind, setKind] = useState<Narrowing>('application');
   const [wanted, setWanted] = useState('');
@@ -57,7 +60,9 @@ export function FocusSheet({ view, known, onChange, onClose }: Props) {
           setWanted('');
         }}
       />
-      {options.length > FEW && <Field label={`Find a ${TITLES[kind].toLowerCase()}`} value={wanted} onChange={setWanted} />}
+      {options.length > FEW && (
+        <Field label={`Find a ${TITLES[kind].toLowerCase()}`} value={wanted} onChange={setWanted} />
+      )}
       <Choice
         label={TITLES[kind]}
         options={[{ value: ALL, words: `Any ${TITLES[kind].toLowerCase()}` }, ...shown]}

@@ -37,7 +37,13 @@ export function Frame({ children }: { children: ReactNode }) {
   const pathname = usePathname();
   const { go } = useView();
   const [isHelpOpen, setHelpOpen] = useState(false);
-  useShortcuts({ '1': () => go('/'), '2': () => go('/flows'), '3': () => go('/people'), '5': () => go('/sent'), '?': () => setHelpOpen(true) });
+  useShortcuts({
+    '1': () => go('/'),
+    '2': () => go('/flows'),
+    '3': () => go('/people'),
+    '5': () => go('/sent'),
+    '?': () => setHelpOpen(true),
+  });
   const places = (
     <View
       role="navigation"
@@ -47,7 +53,9 @@ export function Frame({ children }: { children: ReactNode }) {
       {PLACES.map(({ path, words, icon }) => {
         const here = isHere(path, pathname);
         const colour = here ? palette.action : palette.muted;
-        const edge = isWide ? { borderLeftColor: here ? palette.action : 'transparent' } : { borderTopColor: here ? palette.action : 'transparent' };
+        const edge = isWide
+          ? { borderLeftColor: here ? palette.action : 'transparent' }
+          : { borderTopColor: here ? palette.action : 'transparent' };
         return (
           <Door key={path} path={path} isHere={here} style={[isWide ? styles.railItem : styles.tab, edge]}>
             <Icon name={icon} size={24} color={colour} />
@@ -57,14 +65,27 @@ export function Frame({ children }: { children: ReactNode }) {
           </Door>
         );
       })}
-      <Door path="/set-up" isHere={pathname.startsWith('/set-up')} style={isWide ? [styles.railItem, styles.help] : styles.account}>
-        <Icon name="account-circle-outline" size={24} color={pathname.startsWith('/set-up') ? palette.action : palette.muted} />
+      <Door
+        path="/set-up"
+        isHere={pathname.startsWith('/set-up')}
+        style={isWide ? [styles.railItem, styles.help] : styles.account}
+      >
+        <Icon
+          name="account-circle-outline"
+          size={24}
+          color={pathname.startsWith('/set-up') ? palette.action : palette.muted}
+        />
         <Words kind="small" style={{ color: pathname.startsWith('/set-up') ? palette.action : palette.muted }}>
           Set-up
         </Words>
       </Door>
       {isWide && (
-        <Pressable role="button" aria-label="Keyboard shortcuts" onPress={() => setHelpOpen(true)} style={styles.railItem}>
+        <Pressable
+          role="button"
+          aria-label="Keyboard shortcuts"
+          onPress={() => setHelpOpen(true)}
+          style={styles.railItem}
+        >
           <Icon name="keyboard-outline" size={22} color={palette.muted} />
         </Pressable>
       )}
@@ -103,9 +124,22 @@ const styles = StyleSheet.create({
   tabs: { flexDirection: 'row', borderTopWidth: 1, height: 60 },
   tab: { flex: 1, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, marginTop: -1 },
   rail: { width: 84, borderRightWidth: 1, paddingTop: SPACE.l },
-  railItem: { minHeight: 60, alignItems: 'center', justifyContent: 'center', borderLeftWidth: 3, borderLeftColor: 'transparent' },
+  railItem: {
+    minHeight: 60,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderLeftWidth: 3,
+    borderLeftColor: 'transparent',
+  },
   help: { marginTop: 'auto' },
-  account: { width: 76, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, borderTopColor: 'transparent', marginTop: -1 },
+  account: {
+    width: 76,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderTopWidth: 3,
+    borderTopColor: 'transparent',
+    marginTop: -1,
+  },
   shortcut: { flexDirection: 'row', minHeight: 32, alignItems: 'center' },
   key: { width: 72 },
 });

@@ -14,8 +14,18 @@ test('fresh data needs no words; a late minute is not stale yet', () => {
 });
 
 test('old data and silent applications are each said, with since when', () => {
-  const words = staleWords({ watermarkMs: minutesAgo(6), judgedMs: minutesAgo(6), silent: [{ application: 'Depot Desk', sinceMs: minutesAgo(30) }] }, nowMs);
-  expect(words).toEqual([expect.stringMatching(/^No data for 6 min: what you see is as of /), expect.stringMatching(/^No data from Depot Desk since /)]);
+  const words = staleWords(
+    {
+      watermarkMs: minutesAgo(6),
+      judgedMs: minutesAgo(6),
+      silent: [{ application: 'Depot Desk', sinceMs: minutesAgo(30) }],
+    },
+    nowMs,
+  );
+  expect(words).toEqual([
+    expect.stringMatching(/^No data for 6 min: what you see is as of /),
+    expect.stringMatching(/^No data from Depot Desk since /),
+  ]);
 });
 
 test('a past moment is not stale, however long ago it is', () => {

@@ -15,7 +15,8 @@ export function staleWords(freshness: Schemas['Freshness'], nowMs: number): stri
   const { judgedMs, silent } = freshness;
   if (judgedMs !== null && nowMs - judgedMs > STALE_MS)
     words.push(`No data for ${lengthWords(nowMs - judgedMs)}: what you see is as of ${clock(judgedMs, nowMs)}.`);
-  for (const { application, sinceMs } of silent) words.push(`No data from ${application} since ${clock(sinceMs, nowMs)}.`);
+  for (const { application, sinceMs } of silent)
+    words.push(`No data from ${application} since ${clock(sinceMs, nowMs)}.`);
   return words;
 }
 
@@ -36,6 +37,12 @@ export function Freshness({ freshness, isLive }: { freshness: Schemas['Freshness
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.l, paddingVertical: SPACE.xs },
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    paddingHorizontal: SPACE.l,
+    paddingVertical: SPACE.xs,
+  },
   words: { flex: 1 },
 });

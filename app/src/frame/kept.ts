@@ -4,5 +4,9 @@ import { useRemembered } from './remembered';
 export function useKeptCountries(): [kept: readonly string[], toggle: (country: string) => void] {
   const [codes, setCodes] = useRemembered('toplens.countries');
   const kept = codes.split(' ').filter(Boolean);
-  return [kept, (country) => setCodes((kept.includes(country) ? kept.filter((one) => one !== country) : [...kept, country]).join(' '))];
+  return [
+    kept,
+    (country) =>
+      setCodes((kept.includes(country) ? kept.filter((one) => one !== country) : [...kept, country]).join(' ')),
+  ];
 }

@@ -16,7 +16,8 @@ export function pickText(accept: string): Promise<string | undefined> {
     input.addEventListener('cancel', () => resolve(undefined));
     input.addEventListener('change', () => {
       const file = input.files?.[0];
-      if (file && file.size > LARGEST_BYTES) reject(new RangeError(`${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB`));
+      if (file && file.size > LARGEST_BYTES)
+        reject(new RangeError(`${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB`));
       else resolve(file?.text());
     });
     input.click();

@@ -3,10 +3,12 @@ import type { View } from 'react-native';
 
 const MS = 260;
 
-const wantsCalm = () => typeof window.matchMedia !== 'function' || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+const wantsCalm = () =>
+  typeof window.matchMedia !== 'function' || window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /**
- * When the order changes, what moved glides from where it was, so that the eye can follow it. Nothing moves for those who
+ * When the order changes, what moved glides from where it was, so that the eye can follow it. Nothing moves for those
+ * who
  * ask their system for less motion.
  *
  * @returns gives the ref for an item
@@ -23,7 +25,10 @@ export function useReorderMotion(ids: readonly number[]): (id: number) => (item:
       const from = before.get(id);
       tops.current.set(id, top);
       if (from === undefined || from === top || wantsCalm()) continue;
-      item.animate([{ transform: `translateY(${from - top}px)` }, { transform: 'none' }], { duration: MS, easing: 'ease-out' });
+      item.animate([{ transform: `translateY(${from - top}px)` }, { transform: 'none' }], {
+        duration: MS,
+        easing: 'ease-out',
+      });
     }
   }, [order]);
   return (id) => (item) => {

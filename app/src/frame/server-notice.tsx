@@ -14,8 +14,16 @@ export function ServerNotice() {
   if (words.length === 0) return null;
   const colour = !data || data.state === 'down' ? palette.harm[2] : palette.hairline;
   return (
-    <View role="status" testID="server-notice" style={[styles.box, { backgroundColor: palette.surface, borderColor: colour }]}>
-      <Icon name="alert-circle-outline" size={18} color={data?.state === 'down' || !data ? palette.harm[2] : palette.muted} />
+    <View
+      role="status"
+      testID="server-notice"
+      style={[styles.box, { backgroundColor: palette.surface, borderColor: colour }]}
+    >
+      <Icon
+        name="alert-circle-outline"
+        size={18}
+        color={data?.state === 'down' || !data ? palette.harm[2] : palette.muted}
+      />
       <View style={styles.words}>
         {words.map((sentence) => (
           <Words key={sentence} kind="muted">
@@ -28,6 +36,12 @@ export function ServerNotice() {
 }
 
 const styles = StyleSheet.create({
-  box: { flexDirection: 'row', gap: SPACE.s, borderBottomWidth: 2, paddingHorizontal: SPACE.l, paddingVertical: SPACE.s },
+  box: {
+    flexDirection: 'row',
+    gap: SPACE.s,
+    borderBottomWidth: 2,
+    paddingHorizontal: SPACE.l,
+    paddingVertical: SPACE.s,
+  },
   words: { flex: 1, gap: SPACE.xs },
 });

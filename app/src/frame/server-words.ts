@@ -17,21 +17,46 @@ export const PART_WORDS: Readonly<Record<PartName, string>> = {
 
 /** Kinds of names in the plural, as they stand on other screens. */
 const NAMES: Readonly<Record<string, string>> = {
-  flow: 'flows', component: 'components', person: 'people', site: 'sites', version: 'versions', region: 'regions', tier: 'customer tiers', promotion: 'promotions', host: 'hosts',
-  failure: 'error types', span: 'operations', peer: 'hosts that are called', statement: 'statements', series: 'metric series', device: 'devices', item: 'items', application: 'applications',
-  page: 'pages', call: 'background calls', country: 'countries', area: 'parts of countries', browser: 'browsers', system: 'systems', connection: 'kinds of connection',
-}; // prettier-ignore
+  flow: 'flows',
+  component: 'components',
+  person: 'people',
+  site: 'sites',
+  version: 'versions',
+  region: 'regions',
+  tier: 'customer tiers',
+  promotion: 'promotions',
+  host: 'hosts',
+  failure: 'error types',
+  span: 'operations',
+  peer: 'hosts that are called',
+  statement: 'statements',
+  series: 'metric series',
+  device: 'devices',
+  item: 'items',
+  application: 'applications',
+  page: 'pages',
+  call: 'background calls',
+  country: 'countries',
+  area: 'parts of countries',
+  browser: 'browsers',
+  system: 'systems',
+  connection: 'kinds of connection',
+};
 
 export const namesWords = ({ kind, names }: ServerState['gatheredNames'][number]): string =>
   `${count(names)} ${names === 1 ? 'time a new name was' : 'times a new name was'} put under “other” among ${NAMES[kind] ?? kind}: there are more new ones than are kept apart.`;
 
-export function clockWords({ component, host, aheadMs, refused, sinceMs }: ServerState['clocks'][number], nowMs: number): string {
+export function clockWords(
+  { component, host, aheadMs, refused, sinceMs }: ServerState['clocks'][number],
+  nowMs: number,
+): string {
   const where = host === '' ? component : `${component} on ${host}`;
   return `The clock of ${where} is ${lengthWords(aheadMs)} ahead: ${count(refused)} ${refused === 1 ? 'record' : 'records'} refused since ${clock(sinceMs, nowMs)}. Set that clock right.`;
 }
 
 /**
- * What everybody must know of the server, in sentences, the worst first; empty when all is well. What only who runs it must know stands in
+ * What everybody must know of the server, in sentences, the worst first; empty when all is well. What only who runs it
+ * must know stands in
  * Settings.
  */
 export function serverWords(state: ServerState): string[] {
@@ -46,7 +71,9 @@ export function serverWords(state: ServerState): string[] {
   if (parts.journal.state === 'degraded' && parts.journal.words !== '') words.push(parts.journal.words);
   if (parts.engine.state === 'degraded') words.push(parts.engine.words);
   if (judgedAgainFromMs !== null && judgedMs !== null)
-    words.push(`Late data came in: ${clock(judgedAgainFromMs, nowMs)} to ${clock(judgedMs, nowMs)} is being judged again.`);
+    words.push(
+      `Late data came in: ${clock(judgedAgainFromMs, nowMs)} to ${clock(judgedMs, nowMs)} is being judged again.`,
+    );
   for (const source of clocks.slice(0, 2)) words.push(clockWords(source, nowMs));
   return words;
 }

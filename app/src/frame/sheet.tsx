@@ -11,7 +11,9 @@ export type Props = {
   children: ReactNode;
 };
 
-/** Choices rise from the bottom on a phone, and stand in the middle of a wide screen. Escape and the backdrop close it. */
+/**
+ * Choices rise from the bottom on a phone, and stand in the middle of a wide screen. Escape and the backdrop close it.
+ */
 export function Sheet({ title, onClose, children }: Props) {
   const palette = usePalette();
   const isWide = useIsWide();
@@ -22,7 +24,11 @@ export function Sheet({ title, onClose, children }: Props) {
         <View
           aria-label={title}
           role="group"
-          style={[styles.sheet, isWide && styles.card, { backgroundColor: palette.surface, borderColor: palette.hairline }]}
+          style={[
+            styles.sheet,
+            isWide && styles.card,
+            { backgroundColor: palette.surface, borderColor: palette.hairline },
+          ]}
         >
           <View style={styles.head}>
             <Words kind="section" level={2} style={styles.title}>

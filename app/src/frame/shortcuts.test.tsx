@@ -6,9 +6,12 @@ const ran = jest.fn();
 function Place() {
   const [times, setTimes] = useState(0);
   useShortcuts({
-    j: () => { setTimes(times + 1); ran('j', times); },
+    j: () => {
+      setTimes(times + 1);
+      ran('j', times);
+    },
     Enter: () => void ran('Enter'),
-  }); // prettier-ignore
+  });
   return (
     <div>
       <input aria-label="note" />
@@ -25,7 +28,10 @@ test('a key runs what belongs to it now, not what belonged to it when the place 
   render(<Place />);
   fireEvent.keyDown(screen.getByText('text'), { key: 'j' });
   fireEvent.keyDown(screen.getByText('text'), { key: 'j' });
-  expect(ran.mock.calls).toEqual([['j', 0], ['j', 1]]); // prettier-ignore
+  expect(ran.mock.calls).toEqual([
+    ['j', 0],
+    ['j', 1],
+  ]);
 });
 
 test('a key that does something does nothing else, and one that does nothing is left to the browser', () => {
@@ -38,7 +44,8 @@ test('a key that does something does nothing else, and one that does nothing is 
 test('nobody who types is interrupted, and the browser’s own keys stay its own', () => {
   render(<Place />);
   fireEvent.keyDown(screen.getByLabelText('note'), { key: 'j' });
-  for (const more of [{ ctrlKey: true }, { metaKey: true }, { altKey: true }]) fireEvent.keyDown(screen.getByText('text'), { key: 'j', ...more });
+  for (const more of [{ ctrlKey: true }, { metaKey: true }, { altKey: true }])
+    fireEvent.keyDown(screen.getByText('text'), { key: 'j', ...more });
   expect(ran).not.toHaveBeenCalled();
 });
 

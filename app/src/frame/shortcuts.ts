@@ -19,7 +19,8 @@ export const SHORTCUTS: readonly [key: string, words: string][] = [
 ];
 
 const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 /** Runs what belongs to a key, unless somebody types or a sheet is open. */
 export function useShortcuts(keys: Record<string, () => void>): void {
@@ -33,7 +34,12 @@ export function useShortcuts(keys: Record<string, () => void>): void {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       if (document.querySelector('[aria-modal="true"]')) return;
       // A link or button in focus knows by itself what Enter means.
-      if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('a, button, [role="button"]')) return;
+      if (
+        event.key === 'Enter' &&
+        event.target instanceof HTMLElement &&
+        event.target.closest('a, button, [role="button"]')
+      )
+        return;
       const run = latest.current[event.key];
       if (!run) return;
       event.preventDefault();

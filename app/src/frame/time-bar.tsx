@@ -24,7 +24,12 @@ export function windowWords(view: Looked, nowMs: number): string {
   return `Then · ${clock(fromMs, nowMs)} to ${clock(toMs, fromMs)}`;
 }
 
-const AGAINST_CHIP = { week: 'against last week', day: 'against the day before', before: 'against just before', release: 'against before a release' } as const;
+const AGAINST_CHIP = {
+  week: 'against last week',
+  day: 'against the day before',
+  before: 'against just before',
+  release: 'against before a release',
+} as const;
 
 const NO_KNOWN = { applications: [], teams: [], flows: [], dimensions: [], remaining: null };
 
@@ -39,7 +44,9 @@ export function TimeBar() {
   useShortcuts({ t: () => setOpen('time'), f: () => setOpen('focus'), c: () => setOpen('against') });
   const narrowed = NARROWING.filter((name) => view[name] !== undefined);
   const valueWords = (name: Narrowing) =>
-    name === 'flow' ? (data?.flows.find(({ id }) => String(id) === view.flow)?.name ?? 'one flow') : (view[name] as string);
+    name === 'flow'
+      ? (data?.flows.find(({ id }) => String(id) === view.flow)?.name ?? 'one flow')
+      : (view[name] as string);
   const close = () => setOpen(undefined);
   return (
     <View>
@@ -85,6 +92,13 @@ export function TimeBar() {
 }
 
 const styles = StyleSheet.create({
-  bar: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.s, paddingHorizontal: SPACE.l, paddingTop: SPACE.s },
+  bar: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    columnGap: SPACE.s,
+    paddingHorizontal: SPACE.l,
+    paddingTop: SPACE.s,
+  },
   remaining: { paddingHorizontal: SPACE.l },
 });

@@ -38,23 +38,39 @@ export function toLocal(timeMs: number): string {
 const schema = object({
   end: string()
     .required('Say when the window ends.')
-    .test('is-time', 'Write it as year-month-day hour:minute, for example 2026-03-10 09:30.', (text) => !Number.isNaN(parseLocal(text ?? ''))),
+    .test(
+      'is-time',
+      'Write it as year-month-day hour:minute, for example 2026-03-10 09:30.',
+      (text) => !Number.isNaN(parseLocal(text ?? '')),
+    ),
 });
 
 /** Now or Then, and how long. */
 export function TimeSheet({ view, nowMs, onChange, onClose }: Props) {
   const [mode, setMode] = useState<'now' | 'then'>(view.from === undefined ? 'now' : 'then');
-  const shownMinutes = view.from && view.to ? Math.round((Date.parse(view.to) - Date.parse(view.from)) / 60_000) : view.last;
+  const shownMinutes =
+    view.from && view.to ? Math.round((Date.parse(view.to) - Date.parse(view.from)) / 60_000) : view.last;
   const [minutes, setMinutes] = useState(shownMinutes);
-  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { end: toLocal(view.to ? Date.parse(view.to) : nowMs) } });
-  const lengths = LENGTHS.some((length) => length.minutes === shownMinutes) ? LENGTHS : [{ minutes: shownMinutes, words: `${shownMinutes} min` }, ...LENGTHS];
+  const form = useForm({
+    resolver: yupResolver(schema),
+    mode: 'onBlur',
+    defaultValues: { end: toLocal(view.to ? Date.parse(view.to) : nowMs) },
+  });
+  const lengths = LENGTHS.some((length) => length.minutes === shownMinutes)
+    ? LENGTHS
+    : [{ minutes: shownMinutes, words: `${shownMinutes} min` }, ...LENGTHS];
   const apply = form.handleSubmit(({ end }) => {
     const { from: _from, to: _to, ...rest } = view;
     const toMs = parseLocal(end);
     onChange(
       mode === 'now'
         ? { ...rest, last: minutes }
-        : { ...rest, last: minutes, from: new Date(toMs - minutes * 60_000).toISOString(), to: new Date(toMs).toISOString() },
+        : {
+            ...rest,
+            last: minutes,
+            from: new Date(toMs - minutes * 60_000).toISOString(),
+            to: new Date(toMs).toISOString(),
+          },
     );
     onClose();
   });

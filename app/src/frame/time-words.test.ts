@@ -9,13 +9,22 @@ test('a moment written in the sheet is read back as the same minute', () => {
   fc.assert(
     fc.property(fc.date({ min: new Date(2001, 0, 1), max: new Date(2099, 0, 1), noInvalidDate: true }), (date) => {
       date.setSeconds(0, 0);
-      // Twice a year an hour is written alike before and after the clock is set back: text alone cannot tell them apart.
+      // Twice a year an hour is written alike before and after the clock is set back: text alone cannot tell them
+      // apart.
       expect(toLocal(parseLocal(toLocal(date.getTime())))).toBe(toLocal(date.getTime()));
     }),
   );
 });
 
-test.each(['', 'yesterday', '2026-02-30 10:00', '2026-13-01 10:00', '2026-03-10 24:00', '2026-03-10 10:60', '10.03.2026 10:00'])('“%s” is no time', (text) => {
+test.each([
+  '',
+  'yesterday',
+  '2026-02-30 10:00',
+  '2026-13-01 10:00',
+  '2026-03-10 24:00',
+  '2026-03-10 10:60',
+  '10.03.2026 10:00',
+])('“%s” is no time', (text) => {
   expect(parseLocal(text)).toBeNaN();
 });
 
@@ -23,7 +32,10 @@ test('the window says now or then, and how long', () => {
   const noon = new Date(2026, 2, 10, 12, 0);
   expect(windowWords(readView({}), noon.getTime())).toBe('Now · last 1 h');
   expect(windowWords(readView({ last: '17' }), noon.getTime())).toBe('Now · last 17 min');
-  const then = readView({ from: new Date(2026, 2, 9, 22, 0).toISOString(), to: new Date(2026, 2, 10, 1, 0).toISOString() });
+  const then = readView({
+    from: new Date(2026, 2, 9, 22, 0).toISOString(),
+    to: new Date(2026, 2, 10, 1, 0).toISOString(),
+  });
   expect(windowWords(then, noon.getTime())).toBe('Then · Mon 9 Mar 22:00 to Tue 10 Mar 01:00');
 });
 

@@ -23,6 +23,13 @@ export function Trouble({ error, still = '', onRetry }: Props) {
 }
 
 const styles = StyleSheet.create({
-  box: { borderWidth: 1, borderRadius: 6, margin: SPACE.l, paddingHorizontal: SPACE.m, flexDirection: 'row', alignItems: 'center' },
+  box: {
+    borderWidth: 1,
+    borderRadius: 6,
+    margin: SPACE.l,
+    paddingHorizontal: SPACE.m,
+    flexDirection: 'row',
+    alignItems: 'center',
+  },
   words: { flex: 1, paddingVertical: SPACE.s },
 });

@@ -79,7 +79,8 @@ export function readView(params: Params): View {
   const sort = one(params.sort);
   const groupBy = one(params.groupBy) as Grouping | undefined;
   const pagesBy = one(params.pagesBy) as PageGroup | undefined;
-  const isPast = from !== undefined && to !== undefined && !Number.isNaN(Date.parse(from)) && !Number.isNaN(Date.parse(to));
+  const isPast =
+    from !== undefined && to !== undefined && !Number.isNaN(Date.parse(from)) && !Number.isNaN(Date.parse(to));
   const narrowed: Narrowed = {};
   for (const name of NARROWING) {
     const value = one(params[name]);
@@ -125,7 +126,11 @@ export function narrowedOf(view: View): Record<string, string> {
 /** Window and focus of page loads as the API takes them. */
 export function pagesQuery(view: View): PagesQuery {
   const own = [...PAGE_NARROWING, 'version', 'application'] as const;
-  return { ...windowQuery(view), by: view.pagesBy ?? 'page', ...Object.fromEntries(own.flatMap((name) => (view[name] ? [[name, view[name]]] : []))) };
+  return {
+    ...windowQuery(view),
+    by: view.pagesBy ?? 'page',
+    ...Object.fromEntries(own.flatMap((name) => (view[name] ? [[name, view[name]]] : []))),
+  };
 }
 
 /** The view with nothing narrowed away by that name. */
@@ -137,7 +142,9 @@ export function without(view: View, name: Narrowing | PageNarrowing): View {
 /** Query for the address bar: only what differs from the default. */
 export function viewQuery(view: View): string {
   const query = new URLSearchParams(
-    view.from === undefined && view.last === DEFAULT_LAST ? {} : Object.entries(windowQuery(view)).map(([name, value]) => [name, String(value)]),
+    view.from === undefined && view.last === DEFAULT_LAST
+      ? {}
+      : Object.entries(windowQuery(view)).map(([name, value]) => [name, String(value)]),
   );
   if (view.rankBy !== 'harm') query.set('rankBy', view.rankBy);
   for (const [name, value] of Object.entries(narrowedOf(view))) query.set(name, value);
@@ -159,7 +166,19 @@ export const pinned = (view: View, window: { fromMs: number; toMs: number }): Vi
 });
 
 const CLEAR = Object.fromEntries(
-  ['last', 'from', 'to', 'rankBy', 'against', 'rates', 'sort', 'groupBy', 'pagesBy', ...PAGE_NARROWING, ...NARROWING].map((name) => [name, undefined]),
+  [
+    'last',
+    'from',
+    'to',
+    'rankBy',
+    'against',
+    'rates',
+    'sort',
+    'groupBy',
+    'pagesBy',
+    ...PAGE_NARROWING,
+    ...NARROWING,
+  ].map((name) => [name, undefined]),
 );
 
 export function useView() {
@@ -171,7 +190,8 @@ export function useView() {
     return {
       view,
       /** changes the view in place */
-      setView: (next: View) => router.setParams({ ...CLEAR, ...Object.fromEntries(new URLSearchParams(viewQuery(next))) }),
+      setView: (next: View) =>
+        router.setParams({ ...CLEAR, ...Object.fromEntries(new URLSearchParams(viewQuery(next))) }),
       /** goes to a place and takes the view along */
       go: (path: string, next: View = view) => router.push(`${path}${viewQuery(next)}` as never),
       back: () => (router.canGoBack() ? router.back() : router.replace(`/${viewQuery(view)}` as never)),

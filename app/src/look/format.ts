@@ -12,7 +12,12 @@ export function clock(timeMs: number, todayMs: number = Date.now()): string {
   return dayKey.format(timeMs) === dayKey.format(todayMs) ? time : `${dayFormat.format(timeMs)} ${time}`;
 }
 
-const secondsFormat = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit', fractionalSecondDigits: 3 });
+const secondsFormat = new Intl.DateTimeFormat('en-GB', {
+  hour: '2-digit',
+  minute: '2-digit',
+  second: '2-digit',
+  fractionalSecondDigits: 3,
+});
 
 /** "11:02:07.250", with the date when it is another day than `today`. */
 export function clockSeconds(timeMs: number, todayMs: number = Date.now()): string {
@@ -22,7 +27,9 @@ export function clockSeconds(timeMs: number, todayMs: number = Date.now()): stri
 
 /** Name of the viewer's time zone as people know it: "GMT+1", "UTC". */
 export function zoneName(timeMs: number = Date.now()): string {
-  const part = new Intl.DateTimeFormat('en-GB', { timeZoneName: 'short' }).formatToParts(timeMs).find(({ type }) => type === 'timeZoneName');
+  const part = new Intl.DateTimeFormat('en-GB', { timeZoneName: 'short' })
+    .formatToParts(timeMs)
+    .find(({ type }) => type === 'timeZoneName');
   return part?.value ?? 'local time';
 }
 

@@ -44,7 +44,9 @@ export function LookProvider({ children }: { children: ReactNode }) {
       <PaperProvider
         theme={theme}
         settings={{
-          icon: (props: { name: string; color?: string; size: number }) => <Icon name={props.name} color={props.color ?? palette.ink} size={props.size} />,
+          icon: (props: { name: string; color?: string; size: number }) => (
+            <Icon name={props.name} color={props.color ?? palette.ink} size={props.size} />
+          ),
         }}
       >
         {children}

@@ -2,7 +2,9 @@ import { DARK, LIGHT, type Palette } from './tokens';
 
 /** Relative luminance and contrast ratio as WCAG 2.2 defines them (W3C Recommendation; formulas from memory). */
 function luminance(hex: string): number {
-  const [red, green, blue] = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255).map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)) as [number, number, number]; // prettier-ignore
+  const [red, green, blue] = [1, 3, 5]
+    .map((at) => parseInt(hex.slice(at, at + 2), 16) / 255)
+    .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)) as [number, number, number];
   return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
 }
 const contrast = (a: string, b: string): number => {
@@ -21,7 +23,8 @@ describe.each([
   ['dark', DARK],
 ] as [string, Palette][])('%s', (_, palette) => {
   test.each(['ink', 'muted', 'action'] as const)('%s can be read on paper and on surfaces', (name) => {
-    for (const ground of [palette.paper, palette.surface]) expect(contrast(palette[name], ground)).toBeGreaterThanOrEqual(4.5);
+    for (const ground of [palette.paper, palette.surface])
+      expect(contrast(palette[name], ground)).toBeGreaterThanOrEqual(4.5);
   });
 
   test('text on an action can be read', () => {

@@ -19,7 +19,9 @@ jest.mock('@/frame/view', () => ({
   useView: () => ({ view: { last: 60, rankBy: 'harm' }, setView: mockSetView, go: jest.fn() }),
 }));
 jest.mock('@/frame/door', () => ({
-  Door: ({ children, testID }: { children: unknown; testID?: string }) => <div data-testid={testID}>{children as never}</div>,
+  Door: ({ children, testID }: { children: unknown; testID?: string }) => (
+    <div data-testid={testID}>{children as never}</div>
+  ),
 }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 jest.mock('@/data/client', () => ({}));
@@ -28,8 +30,16 @@ beforeEach(() => mockSetView.mockClear());
 const series = { startMs: 0, stepMs: 300_000, values: [1, 2, 9], low: [0, 0, 0], high: [3, 3, 3], other: null };
 
 test('a series of outcomes can be hidden, and says how many it holds', () => {
-  render(<OutcomeColumns startMs={0} stepMs={60_000} counts={{ onTime: [90, 80], late: [3, 4], hung: [0, 0], failed: [1, 0] }} />);
-  expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Attempts over time: 170 on time, 7 late, 0 hung, 1 failed');
+  render(
+    <OutcomeColumns
+      startMs={0}
+      stepMs={60_000}
+      counts={{ onTime: [90, 80], late: [3, 4], hung: [0, 0], failed: [1, 0] }}
+    />,
+  );
+  expect(screen.getByRole('img').getAttribute('aria-label')).toBe(
+    'Attempts over time: 170 on time, 7 late, 0 hung, 1 failed',
+  );
   const late = screen.getByRole('switch', { name: /late/ });
   expect(late.getAttribute('aria-checked')).toBe('true');
   fireEvent.click(late);
@@ -57,7 +67,13 @@ test('a chart says its releases, what it is compared with, and shows its figures
 
 test('charts show one moment together: by arrow keys, and by the pointer until it leaves', () => {
   const chart = (name: string, values: number[]) => (
-    <BandChart name={name} series={{ ...series, values }} format={(value) => `${value} ms`} window={{ fromMs: 0, toMs: 900_000 }} onsetMs={undefined} />
+    <BandChart
+      name={name}
+      series={{ ...series, values }}
+      format={(value) => `${value} ms`}
+      window={{ fromMs: 0, toMs: 900_000 }}
+      onsetMs={undefined}
+    />
   );
   render(
     <SharedMoment>
@@ -65,7 +81,8 @@ test('charts show one moment together: by arrow keys, and by the pointer until i
       {chart('other', [4, 5, 6])}
     </SharedMoment>,
   );
-  const shown = () => ['median', 'other'].map((name) => screen.getByTestId(`at-${name}`).textContent.replace(/^.* {2}/, ''));
+  const shown = () =>
+    ['median', 'other'].map((name) => screen.getByTestId(`at-${name}`).textContent.replace(/^.* {2}/, ''));
   const [first] = screen.getAllByRole('slider') as [HTMLElement];
   expect(shown()).toEqual(['9 ms', '6 ms']);
   fireEvent.keyDown(first, { key: 'ArrowLeft' });
@@ -89,7 +106,14 @@ const KNOWN = {
 
 test('the focus narrows by any value, keeps what is narrowed already, and says what remains', () => {
   const onChange = jest.fn();
-  render(<FocusSheet view={{ last: 60, rankBy: 'harm', application: 'Sender Portal' }} known={KNOWN} onChange={onChange} onClose={jest.fn()} />);
+  render(
+    <FocusSheet
+      view={{ last: 60, rankBy: 'harm', application: 'Sender Portal' }}
+      known={KNOWN}
+      onChange={onChange}
+      onClose={jest.fn()}
+    />,
+  );
   expect(screen.getByText('121 sessions with 344 attempts remain.')).toBeTruthy();
   fireEvent.click(screen.getByRole('radio', { name: 'Site' }));
   fireEvent.click(screen.getByRole('radio', { name: 'Ostrel' }));
@@ -100,15 +124,31 @@ test('the focus narrows by any value, keeps what is narrowed already, and says w
 });
 
 const segment = {
-  dimension: 'promotion' as const, value: 'SPRING10', all: 80, bad: 70, people: 41, shareOfBad: 0.97, shareOfAll: 0.2, relativeRisk: 40, low: 21, high: 80, excess: 68,
+  dimension: 'promotion' as const,
+  value: 'SPRING10',
+  all: 80,
+  bad: 70,
+  people: 41,
+  shareOfBad: 0.97,
+  shareOfAll: 0.2,
+  relativeRisk: 40,
+  low: 21,
+  high: 80,
+  excess: 68,
   words: 'promotion SPRING10: 97 % of what went wrong',
-}; // prettier-ignore
+};
 const incident = (bites: Partial<Incident['bites']>, signal: Incident['signal'] = 'failing') =>
-  ({ signal, remaining: null, bites: { segments: [], spared: [], ruledOut: [], bad: 0, all: 0, ...bites } }) as unknown as Incident;
+  ({
+    signal,
+    remaining: null,
+    bites: { segments: [], spared: [], ruledOut: [], bad: 0, all: 0, ...bites },
+  }) as unknown as Incident;
 
 test('who is hit narrows everything at a tap; nothing, and who never came, is said plainly', () => {
   const { rerender } = render(
-    <WhereItBites incident={incident({ segments: [segment], ruledOut: [{ dimension: 'site', why: 'noDifference', value: null }] })} />,
+    <WhereItBites
+      incident={incident({ segments: [segment], ruledOut: [{ dimension: 'site', why: 'noDifference', value: null }] })}
+    />,
   );
   expect(screen.getByText('No difference by site.')).toBeTruthy();
   expect(screen.getByText('21× to 80×')).toBeTruthy();
@@ -134,11 +174,18 @@ const side = (value: string, ridit: number, isOdd: boolean) => ({
 });
 
 test('side by side opens with the dimension in which something is odd', () => {
-  const page = { sides: [{ dimension: 'site', sides: [side('Ostrel', 0.5, false)] }, { dimension: 'host', sides: [side('north-1', 0.49, false), side('mid-2', 0.8, true)] }] } as unknown as FlowPage; // prettier-ignore
+  const page = {
+    sides: [
+      { dimension: 'site', sides: [side('Ostrel', 0.5, false)] },
+      { dimension: 'host', sides: [side('north-1', 0.49, false), side('mid-2', 0.8, true)] },
+    ],
+  } as unknown as FlowPage;
   render(<Sides page={page} />);
   expect(screen.getByRole('radio', { name: /host !/ }).getAttribute('aria-checked')).toBe('true');
   expect(
-    screen.getByRole('button', { name: /mid-2: 100 attempts, 10 % not on time, median 200 ms, slower than one of all in 80 % of pairs, stands out/ }),
+    screen.getByRole('button', {
+      name: /mid-2: 100 attempts, 10 % not on time, median 200 ms, slower than one of all in 80 % of pairs, stands out/,
+    }),
   ).toBeTruthy();
   fireEvent.click(screen.getByRole('radio', { name: 'site' }));
   fireEvent.click(screen.getByRole('button', { name: /Ostrel/ }));
@@ -156,11 +203,32 @@ test('response bands are a table; without attempts there is none', () => {
   expect(container.textContent).toBe('');
 });
 
-const flowRow = { id: 7, name: 'Pay', application: 'Sender Portal', level: 'noData', attempts: 0, perMinute: 0, meanMs: null, medianMs: null, p95Ms: null, maxMs: null, failedShare: null, apdex: null, apdexWords: null, hurt: null, people: null, shareOfTime: null, before: null, spark: series } as unknown as FlowRow; // prettier-ignore
+const flowRow = {
+  id: 7,
+  name: 'Pay',
+  application: 'Sender Portal',
+  level: 'noData',
+  attempts: 0,
+  perMinute: 0,
+  meanMs: null,
+  medianMs: null,
+  p95Ms: null,
+  maxMs: null,
+  failedShare: null,
+  apdex: null,
+  apdexWords: null,
+  hurt: null,
+  people: null,
+  shareOfTime: null,
+  before: null,
+  spark: series,
+} as unknown as FlowRow;
 
 test('a flow without data shows no figures, never zeroes; every head sorts', () => {
   const onSort = jest.fn();
-  render(<FlowTableRows rows={[flowRow]} column={COLUMNS[2] as (typeof COLUMNS)[number]} isDescending onSort={onSort} />);
+  render(
+    <FlowTableRows rows={[flowRow]} column={COLUMNS[2] as (typeof COLUMNS)[number]} isDescending onSort={onSort} />,
+  );
   const cells = screen.getAllByRole('cell').map((cell) => cell.textContent);
   expect(cells[1]).toBe('no data');
   expect(cells.slice(4, 12)).toEqual(new Array(8).fill('–'));
@@ -171,7 +239,30 @@ test('a flow without data shows no figures, never zeroes; every head sorts', () 
 });
 
 test('a row says rank, level, priority and a near tie, and offers to send', () => {
-  const row = { id: 3, rank: 2, moved: 1, title: 'Pay fails', application: 'Sender Portal', flows: [], signal: 'failing', level: 'hurting', priority: 'P2', onsetMs: 0, endMs: 1, activeAtEnd: true, inTroubleNow: true, trend: 'growing', outcomes: { onTime: 9, late: 0, hung: 0, failed: 1 }, missingAttempts: 0, harmPerHour: 1234.4, people: { estimate: 56.4 }, money: 0.2, nearTie: true, spark: series, handoff: null } as unknown as Row; // prettier-ignore
+  const row = {
+    id: 3,
+    rank: 2,
+    moved: 1,
+    title: 'Pay fails',
+    application: 'Sender Portal',
+    flows: [],
+    signal: 'failing',
+    level: 'hurting',
+    priority: 'P2',
+    onsetMs: 0,
+    endMs: 1,
+    activeAtEnd: true,
+    inTroubleNow: true,
+    trend: 'growing',
+    outcomes: { onTime: 9, late: 0, hung: 0, failed: 1 },
+    missingAttempts: 0,
+    harmPerHour: 1234.4,
+    people: { estimate: 56.4 },
+    money: 0.2,
+    nearTie: true,
+    spark: series,
+    handoff: null,
+  } as unknown as Row;
   const onSend = jest.fn();
   render(<IncidentRow row={row} ranking="harm" currency="EUR" nowMs={60_000} isChosen={false} onSend={onSend} />);
   expect(screen.getByText('hurting · P2 · near tie')).toBeTruthy();
@@ -183,7 +274,9 @@ test('a row says rank, level, priority and a near tie, and offers to send', () =
 
 test('who else depends on the likely origin is told, those in trouble by name', () => {
   const flow = (name: string, level: 'calm' | 'broken') => ({ id: 1, name, application: 'Shop', level });
-  expect(sharedWords('db', [flow('Pay', 'broken'), flow('Look', 'calm'), flow('Find', 'calm')])).toBe('db also serves Pay of Shop (broken), 2 that are calm.');
+  expect(sharedWords('db', [flow('Pay', 'broken'), flow('Look', 'calm'), flow('Find', 'calm')])).toBe(
+    'db also serves Pay of Shop (broken), 2 that are calm.',
+  );
   expect(sharedWords('db', [flow('Look', 'calm')])).toBe('db also serves 1 other flow, all calm.');
   expect(
     sharedWords(
@@ -209,10 +302,16 @@ test('the likely origin shows its reasons, what was changed, the way down, and f
       { component: 'slots', score: 0.1, reasons: [], team: null },
     ],
     changes: ['slots 4.18.0 released 3 min before it began'],
-    second: 'card-network', trust: 0.97, bad: 60, usual: 58, shared: [],
+    second: 'card-network',
+    trust: 0.97,
+    bad: 60,
+    usual: 58,
+    shared: [],
     rungs: [rung('web', 0, 41_000, null), rung('parcels-db', 2, 4_000_000, 60_000)],
-  }; // prettier-ignore
-  render(<LikelyOrigin incident={{ ...incident({}), origin, onsetMs: 60_000, window: { fromMs: 0, toMs: 3_600_000 } }} />);
+  };
+  render(
+    <LikelyOrigin incident={{ ...incident({}), origin, onsetMs: 60_000, window: { fromMs: 0, toMs: 3_600_000 } }} />,
+  );
   const words = screen.getByTestId('likely-origin').textContent;
   for (const wanted of [
     'parcels-db',

@@ -22,8 +22,16 @@ describe('the table of flows', () => {
   const rows = [flow('Rare', 3, 9_000), flow('Busy', 900, 300), flow('Middle', 400, 700), flow('Silent', 0, null)];
 
   test('by averages, flows with few attempts are left out until they are asked for', () => {
-    expect(sortRows(rows, '-p95Ms', 1303, false)).toMatchObject({ rows: [{ name: 'Middle' }, { name: 'Busy' }], leftOut: 2 });
-    expect(sortRows(rows, '-p95Ms', 1303, true).rows.map(({ name }) => name)).toEqual(['Rare', 'Middle', 'Busy', 'Silent']);
+    expect(sortRows(rows, '-p95Ms', 1303, false)).toMatchObject({
+      rows: [{ name: 'Middle' }, { name: 'Busy' }],
+      leftOut: 2,
+    });
+    expect(sortRows(rows, '-p95Ms', 1303, true).rows.map(({ name }) => name)).toEqual([
+      'Rare',
+      'Middle',
+      'Busy',
+      'Silent',
+    ]);
     // What is not known stands last, whichever way it is sorted.
     expect(sortRows(rows, 'p95Ms', 1303, true).rows.at(-1)?.name).toBe('Silent');
     expect(sortRows(rows, 'attempts', 1303, false).leftOut).toBe(0);
@@ -38,7 +46,9 @@ describe('the table of flows', () => {
   });
 
   test('is summed up in a sentence', () => {
-    expect(flowsSentence([{ level: 'broken' }, { level: 'calm' }, { level: 'noData' }])).toBe('3 flows: 1 broken, 1 without data.');
+    expect(flowsSentence([{ level: 'broken' }, { level: 'calm' }, { level: 'noData' }])).toBe(
+      '3 flows: 1 broken, 1 without data.',
+    );
     expect(flowsSentence([{ level: 'calm' }])).toBe('1 flow, all calm.');
     // Nothing known is not calm.
     expect(flowsSentence([])).toBe('No flow is known yet.');
@@ -55,12 +65,20 @@ test('bands and limits in words', () => {
 test('how sure the rank is', () => {
   expect([1, 2, 3, 4, 11, 22, 113].map(ordinal)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd', '113th']);
   expect(sureWords({ rank: 1, best: 1, worst: 1, nearTie: false })).toBe('1st whichever rate you double or halve.');
-  expect(sureWords({ rank: 2, best: 1, worst: 3, nearTie: true })).toContain('1st to 3rd whichever rate you double or halve. Its range overlaps');
+  expect(sureWords({ rank: 2, best: 1, worst: 3, nearTie: true })).toContain(
+    '1st to 3rd whichever rate you double or halve. Its range overlaps',
+  );
   expect(sureWords({ rank: null, best: null, worst: null, nearTie: false })).toBe('It does not count in the rank.');
 });
 
 test('what makes no difference, in one sentence', () => {
-  expect(ruledOutWords([{ dimension: 'site', why: 'noDifference', value: null }, { dimension: 'tier', why: 'noDifference', value: null }, { dimension: 'version', why: 'oneValue', value: '5.12.0' }])).toBe('No difference by site, tier. Everyone has version 5.12.0.'); // prettier-ignore
+  expect(
+    ruledOutWords([
+      { dimension: 'site', why: 'noDifference', value: null },
+      { dimension: 'tier', why: 'noDifference', value: null },
+      { dimension: 'version', why: 'oneValue', value: '5.12.0' },
+    ]),
+  ).toBe('No difference by site, tier. Everyone has version 5.12.0.');
   expect(ruledOutWords([])).toBe('');
 });
 
@@ -93,7 +111,8 @@ describe('a decision', () => {
 
 test('in trouble then and in trouble now are two marks', () => {
   const base = { onsetMs: 0, endMs: 600_000, window: { fromMs: 0, toMs: 300_000 }, trend: 'steady' as const };
-  const words = (activeAtEnd: boolean, inTroubleNow: boolean) => stateWords({ ...base, activeAtEnd, inTroubleNow } as never);
+  const words = (activeAtEnd: boolean, inTroubleNow: boolean) =>
+    stateWords({ ...base, activeAtEnd, inTroubleNow } as never);
   expect(words(true, true)).toContain('still in trouble now');
   expect(words(true, false)).toContain('in trouble then; over by now');
   expect(words(false, false)).toContain('over');
@@ -102,7 +121,10 @@ test('in trouble then and in trouble now are two marks', () => {
 test('days that are not like others are typed a line each; a wrong line says what is wrong', () => {
   const text = '2026-12-25\n2026-11-02 to 2026-11-09 migration';
   const parsed = parseCalendar(text);
-  expect(parsed).toEqual({ holidays: ['2026-12-25'], excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 10), reason: 'migration' }] });
+  expect(parsed).toEqual({
+    holidays: ['2026-12-25'],
+    excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 10), reason: 'migration' }],
+  });
   expect(calendarText(parsed as never)).toBe(text);
   expect(parseCalendar('25.12.')).toContain('write a day as');
   expect(parseCalendar('2026-11-09 to 2026-11-02 x')).toContain('ends before');
@@ -110,15 +132,31 @@ test('days that are not like others are typed a line each; a wrong line says wha
 });
 
 test('what was in the window compared with', () => {
-  const compared = { fromMs: 0, toMs: 1, words: 'the day before', harmPerHour: 40, people: 12, incidents: 1, isKnown: true };
-  expect(comparedWords(compared, [{ harmPerHour: 84 }])).toBe('The day before: 12 people, 40 minutes of harm an hour. Now 2.1× that harm.');
+  const compared = {
+    fromMs: 0,
+    toMs: 1,
+    words: 'the day before',
+    harmPerHour: 40,
+    people: 12,
+    incidents: 1,
+    isKnown: true,
+  };
+  expect(comparedWords(compared, [{ harmPerHour: 84 }])).toBe(
+    'The day before: 12 people, 40 minutes of harm an hour. Now 2.1× that harm.',
+  );
   expect(comparedWords({ ...compared, incidents: 0 }, [])).toBe('The day before: nobody was hurt.');
   expect(comparedWords({ ...compared, isKnown: false }, [])).toContain('no data reaches back');
 });
 
 test('silence is never calm: without data, or with old data, the sentence says so', () => {
-  const data = { headline: 'Nobody is being hurt.', rows: [], freshness: { watermarkMs: 1, judgedMs: Date.now(), silent: [] } };
+  const data = {
+    headline: 'Nobody is being hurt.',
+    rows: [],
+    freshness: { watermarkMs: 1, judgedMs: Date.now(), silent: [] },
+  };
   expect(headlineOf(data, false)).toBe('Nobody is being hurt.');
   expect(headlineOf(data, true)).toMatch(/^Up to \d\d:\d\d nobody was being hurt\.$/);
-  expect(headlineOf({ ...data, freshness: { watermarkMs: null, judgedMs: null, silent: [] } }, false)).toBe('No data has come in yet.');
+  expect(headlineOf({ ...data, freshness: { watermarkMs: null, judgedMs: null, silent: [] } }, false)).toBe(
+    'No data has come in yet.',
+  );
 });

@@ -1,5 +1,14 @@
 import type { LogRecord } from '../formats';
-import { CHANGE_KINDS, cleanText, eventOf, LONGEST_TITLE, whyTimeRejected, type ChangeEvent, type ChangeKind, type TimeRange } from '../telemetry';
+import {
+  CHANGE_KINDS,
+  cleanText,
+  eventOf,
+  LONGEST_TITLE,
+  whyTimeRejected,
+  type ChangeEvent,
+  type ChangeKind,
+  type TimeRange,
+} from '../telemetry';
 
 /** Name of the event by which senders of OTLP logs tell of a change. */
 export const CHANGE_EVENT = 'toplens.change';
@@ -10,7 +19,10 @@ const isKind = (text: unknown): text is ChangeKind => (CHANGE_KINDS as readonly 
 export const isChange = (record: LogRecord): boolean => eventOf(record) === CHANGE_EVENT;
 
 /** The change that a record tells of, or why it cannot be taken. */
-export function changeOfRecord({ atUs, attributes, resource, body }: LogRecord, range: TimeRange): ChangeEvent | string {
+export function changeOfRecord(
+  { atUs, attributes, resource, body }: LogRecord,
+  range: TimeRange,
+): ChangeEvent | string {
   const text = (name: string) => cleanText(String(attributes[name] ?? resource[name] ?? ''));
   const kind = attributes['toplens.change.kind'];
   const component = text('service.name');
@@ -25,7 +37,8 @@ export function changeOfRecord({ atUs, attributes, resource, body }: LogRecord, 
 }
 
 /**
- * Kinds by the type of a CloudEvent: our own (`toplens.change.release`), and those of the open vocabulary for delivery events
+ * Kinds by the type of a CloudEvent: our own (`toplens.change.release`), and those of the open vocabulary for delivery
+ * events
  * that its users know (`dev.cdevents.service.deployed.0.2.0`; names from memory).
  */
 const KINDS_BY_TYPE: readonly [pattern: RegExp, kind: ChangeKind][] = [

@@ -2,11 +2,23 @@ import { changeOfCloudEvent, changeOfRecord, isChange, kindOfType } from './inde
 import { upTo } from '../fixtures/time-range';
 
 const record = (attributes: Record<string, string>, more: object = {}) => ({
-  atUs: 5, severity: 9, body: '', traceId: '', spanId: '', eventName: 'toplens.change', attributes, resource: { 'service.name': 'slots' }, ...more,
-}); // prettier-ignore
+  atUs: 5,
+  severity: 9,
+  body: '',
+  traceId: '',
+  spanId: '',
+  eventName: 'toplens.change',
+  attributes,
+  resource: { 'service.name': 'slots' },
+  ...more,
+});
 
 test('a log event tells of a change; without an id it is known by what it says', () => {
-  const told = record({ 'toplens.change.kind': 'setting', 'toplens.change.title': 'radius 50 km', 'toplens.change.by': 'desk' });
+  const told = record({
+    'toplens.change.kind': 'setting',
+    'toplens.change.title': 'radius 50 km',
+    'toplens.change.by': 'desk',
+  });
   expect(changeOfRecord(told, upTo(10))).toEqual({
     id: 'slots:setting:5:radius 50 km',
     atUs: 5,
@@ -40,7 +52,8 @@ test('types of delivery events are understood', () => {
 });
 
 test('the example of the CloudEvents specification, but for its type and subject, is read; without data it is told by its subject', () => {
-  // CloudEvents 1.0, "Example" (from memory): id A234-1234-1234, source https://github.com/cloudevents, time 2018-04-05T17:31:00Z.
+  // CloudEvents 1.0, "Example" (from memory): id A234-1234-1234, source https://github.com/cloudevents, time
+  // 2018-04-05T17:31:00Z.
   const event = {
     specversion: '1.0',
     type: 'toplens.change.release',

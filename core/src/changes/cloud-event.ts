@@ -2,7 +2,8 @@ import { cleanText, LONGEST_TITLE, readCloudEvent, type ChangeEvent, type TimeRa
 import { kindOfType } from './change-event';
 
 /**
- * The change that a CloudEvent 1.0 tells of (its JSON format): `subject` is the component, `data.title` what was changed.
+ * The change that a CloudEvent 1.0 tells of (its JSON format): `subject` is the component, `data.title` what was
+ * changed.
  *
  * @returns the change, or why it cannot be taken, naming the attribute
  */

@@ -8,11 +8,19 @@ const random = seededRandom(11);
 
 function sumsOf(attempts: number, medianMs: number, failing = 0): RecentSums {
   const sums = noSums();
-  for (let i = 0; i < attempts; i++) recordInPlace(sums, medianMs * Math.exp(0.3 * (random() + random() + random() - 1.5)), random() < failing);
+  for (let i = 0; i < attempts; i++)
+    recordInPlace(sums, medianMs * Math.exp(0.3 * (random() + random() + random() - 1.5)), random() < failing);
   return sums;
 }
 
-const span = (component: string, host: string, peer: string, kind: number, isLast = true, operation = 'work'): SpanSums => ({
+const span = (
+  component: string,
+  host: string,
+  peer: string,
+  kind: number,
+  isLast = true,
+  operation = 'work',
+): SpanSums => ({
   component,
   host,
   peer,
@@ -21,7 +29,8 @@ const span = (component: string, host: string, peer: string, kind: number, isLas
   isLast,
   sums: sumsOf(3, 100),
 });
-const names = (parts: readonly PartActivity[]) => parts.map(({ kind, component, host }) => [kind, component, host].join(' ').trim());
+const names = (parts: readonly PartActivity[]) =>
+  parts.map(({ kind, component, host }) => [kind, component, host].join(' ').trim());
 
 test('a component is a service where it works on its own host, a store where only calls tell of it, outside where it is only named', () => {
   const parts = partsOf([
@@ -33,7 +42,13 @@ test('a component is a service where it works on its own host, a store where onl
     span('goods-db', 'mid-2', '', SpanKind.CLIENT),
     span('prices', 'mid-1', 'rate-office', SpanKind.CLIENT),
   ]);
-  expect(names(parts)).toEqual(['service prices mid-1', 'service prices mid-2', 'service web north-1', 'store goods-db', 'outside rate-office']);
+  expect(names(parts)).toEqual([
+    'service prices mid-1',
+    'service prices mid-2',
+    'service web north-1',
+    'store goods-db',
+    'outside rate-office',
+  ]);
   expect(parts[3]?.last.attempts).toBe(6);
 });
 
@@ -44,8 +59,13 @@ test('the same parts in whatever order spans are told', () => {
       span(component, host, 'prices', SpanKind.CLIENT, false),
     ]),
   );
-  const plain = (parts: readonly PartActivity[]) => parts.map(({ component, host, last, before }) => [component, host, last.attempts, before.attempts]);
-  fc.assert(fc.property(fc.shuffledSubarray(all, { minLength: all.length }), (shuffled) => expect(plain(partsOf(shuffled))).toEqual(plain(partsOf(all)))));
+  const plain = (parts: readonly PartActivity[]) =>
+    parts.map(({ component, host, last, before }) => [component, host, last.attempts, before.attempts]);
+  fc.assert(
+    fc.property(fc.shuffledSubarray(all, { minLength: all.length }), (shuffled) =>
+      expect(plain(partsOf(shuffled))).toEqual(plain(partsOf(all))),
+    ),
+  );
 });
 
 const part = (component: string, before: RecentSums, last: RecentSums): PartActivity => ({
@@ -75,7 +95,15 @@ test('only what changed beyond chance has a level', () => {
     60,
   );
   const levelOf = Object.fromEntries(judged.map(({ component, level }) => [component, level]));
-  expect(levelOf).toMatchObject({ slow: 'hurting', slower: 'strained', failing: 'broken', gone: 'silent', faster: 'calm', busier: 'calm', rare: 'calm' });
+  expect(levelOf).toMatchObject({
+    slow: 'hurting',
+    slower: 'strained',
+    failing: 'broken',
+    gone: 'silent',
+    faster: 'calm',
+    busier: 'calm',
+    rare: 'calm',
+  });
   expect(judged.filter(({ component, level }) => component.startsWith('quiet') && level !== 'calm')).toEqual([]);
   const slow = judged.find(({ component }) => component === 'slow');
   expect(slow?.slowness).toBeCloseTo(5, 0);
@@ -95,13 +123,26 @@ const calls = (operation: string, isLast: boolean, n: number, medianMs: number):
 });
 
 test('one slow operation among many stands out though the mean of its part hardly moves', () => {
-  const usual = ['select goods', 'select prices', 'insert order'].flatMap((name) => [calls(name, false, 2000, 20), calls(name, true, 170, 20)]);
-  const [db] = judgeParts([...quiet, ...partsOf([...usual, calls('select slots', false, 200, 20), calls('select slots', true, 17, 300)])], 5, 60).slice(-1);
-  expect(db).toMatchObject({ component: 'goods-db', level: 'hurting', changes: [{ measure: 'duration', operation: 'select slots' }] });
+  const usual = ['select goods', 'select prices', 'insert order'].flatMap((name) => [
+    calls(name, false, 2000, 20),
+    calls(name, true, 170, 20),
+  ]);
+  const [db] = judgeParts(
+    [...quiet, ...partsOf([...usual, calls('select slots', false, 200, 20), calls('select slots', true, 17, 300)])],
+    5,
+    60,
+  ).slice(-1);
+  expect(db).toMatchObject({
+    component: 'goods-db',
+    level: 'hurting',
+    changes: [{ measure: 'duration', operation: 'select slots' }],
+  });
   expect(db?.slowness).toBeGreaterThan(8);
 });
 
 test('what a part as a whole tells is not told again of its operations', () => {
   const slow = ['a', 'b'].flatMap((name) => [calls(name, false, 600, 20), calls(name, true, 50, 200)]);
-  expect(judgeParts(partsOf(slow), 5, 60)[0]?.changes).toEqual([expect.objectContaining({ measure: 'duration', operation: '' })]);
+  expect(judgeParts(partsOf(slow), 5, 60)[0]?.changes).toEqual([
+    expect.objectContaining({ measure: 'duration', operation: '' }),
+  ]);
 });

@@ -15,7 +15,8 @@ export interface PartChange {
 
 export interface JudgedPart extends Part {
   /**
-   * mean duration of the last minutes against that of the hour before (geometric means), of the part or of the operation that
+   * mean duration of the last minutes against that of the hour before (geometric means), of the part or of the
+   * operation that
    * changed most; NaN when either is not known
    */
   slowness: number;
@@ -36,7 +37,8 @@ const BROKEN = 0.5;
 const FEWEST_CALLS = 20;
 
 /**
- * The last minutes of everything that runs against its own hour before. Only what changed beyond chance (`suddenChanges`, false
+ * The last minutes of everything that runs against its own hour before. Only what changed beyond chance
+ * (`suddenChanges`, false
  * discoveries controlled over all parts) has a level; less of a bad thing, or more traffic, is a change but no trouble.
  *
  * @param lastMinutes, beforeMinutes lengths of the two stretches
@@ -45,8 +47,15 @@ export function judgeParts(parts: readonly PartActivity[], lastMinutes: number, 
   const changes = suddenChanges(parts.flatMap(subjectsOf), lastMinutes, beforeMinutes);
   return parts.map(({ kind, component, host, ...sums }, i) => {
     const [last, before] = [countsOf(sums.last), countsOf(sums.before)];
-    const own = told(changes.filter(({ subject }) => subject.part === i).map(({ measure, ratio, subject: { operation } }) => ({ measure, operation, ratio })));
-    const slowest = Math.max(...own.filter(({ measure }) => measure === 'duration').map(({ ratio }) => ratio), -Infinity);
+    const own = told(
+      changes
+        .filter(({ subject }) => subject.part === i)
+        .map(({ measure, ratio, subject: { operation } }) => ({ measure, operation, ratio })),
+    );
+    const slowest = Math.max(
+      ...own.filter(({ measure }) => measure === 'duration').map(({ ratio }) => ratio),
+      -Infinity,
+    );
     const failing = last.attempts > 0 ? last.failed / last.attempts : NaN;
     return {
       kind,
@@ -63,7 +72,10 @@ export function judgeParts(parts: readonly PartActivity[], lastMinutes: number, 
 }
 
 /** A part as a whole, and each of its operations where there are several with enough calls. */
-function subjectsOf({ operations, ...whole }: PartActivity, part: number): RecentActivity<{ part: number; operation: string }>[] {
+function subjectsOf(
+  { operations, ...whole }: PartActivity,
+  part: number,
+): RecentActivity<{ part: number; operation: string }>[] {
   const enough = [...operations].filter(([, { last, before }]) => last.attempts + before.attempts >= FEWEST_CALLS);
   const subjects = operations.size > 1 ? [['', whole] as const, ...enough] : [['', whole] as const];
   return subjects.map(([operation, sums]) => activityOf({ part, operation }, sums));
@@ -71,10 +83,14 @@ function subjectsOf({ operations, ...whole }: PartActivity, part: number): Recen
 
 /** What the whole tells is not told again of its operations. */
 const told = (changes: readonly PartChange[]): PartChange[] =>
-  changes.filter(({ operation, measure }) => operation === '' || !changes.some((other) => other.operation === '' && other.measure === measure));
+  changes.filter(
+    ({ operation, measure }) =>
+      operation === '' || !changes.some((other) => other.operation === '' && other.measure === measure),
+  );
 
 function levelOf(changes: readonly PartChange[], failing: number, attempts: number): PartLevel {
-  const ratiosOf = (measure: ChangedMeasure) => changes.filter((change) => change.measure === measure).map(({ ratio }) => ratio);
+  const ratiosOf = (measure: ChangedMeasure) =>
+    changes.filter((change) => change.measure === measure).map(({ ratio }) => ratio);
   const ratioOf = (measure: ChangedMeasure) => Math.max(...ratiosOf(measure), -Infinity);
   if (attempts === 0) return ratiosOf('attempts').includes(0) ? 'silent' : 'calm';
   const [slower, failures] = [ratioOf('duration'), ratioOf('failures')];

@@ -1,7 +1,10 @@
 import { noStretches, withSums, type RecentSums, type Stretches } from '../normal';
 import { SpanKind } from '../telemetry';
 
-/** service: work on a host of its own; store: told by those who ask it, as a component; outside: only named by those who call it. */
+/**
+ * service: work on a host of its own; store: told by those who ask it, as a component; outside: only named by those who
+ * call it.
+ */
 export const PART_KINDS = ['service', 'store', 'outside'] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
@@ -32,7 +35,8 @@ export interface SpanSums {
 }
 
 /**
- * All that runs, told apart from sums of spans. A component that only others' calls tell of is a store. Who is named by calls,
+ * All that runs, told apart from sums of spans. A component that only others' calls tell of is a store. Who is named by
+ * calls,
  * and tells nothing of itself, is an outside service; calls to those who do tell are theirs to count.
  *
  * @returns in order of kind, component, host
@@ -49,11 +53,20 @@ export function partsOf(spans: readonly SpanSums[]): PartActivity[] {
     parts.set(key, { ...known, ...withSums(known, isLast, sums) });
   }
   return [...parts.values()].sort(
-    (a, b) => PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind) || a.component.localeCompare(b.component) || a.host.localeCompare(b.host),
+    (a, b) =>
+      PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind) ||
+      a.component.localeCompare(b.component) ||
+      a.host.localeCompare(b.host),
   );
 }
 
-function partFor(component: string, host: string, peer: string, kind: number, services: ReadonlySet<string>): Part | undefined {
+function partFor(
+  component: string,
+  host: string,
+  peer: string,
+  kind: number,
+  services: ReadonlySet<string>,
+): Part | undefined {
   if (kind !== SpanKind.CLIENT) return { kind: 'service', component, host };
   if (peer !== '') return services.has(peer) ? undefined : { kind: 'outside', component: peer, host: '' };
   return services.has(component) ? undefined : { kind: 'store', component, host: '' };

@@ -47,7 +47,12 @@ export function apdexOf(durations: LogHistogram, failed: number, targetMs: numbe
     if (middle <= targetMs) halves += 2 * (durations[i] as number);
     else if (middle <= 4 * targetMs) halves += durations[i] as number;
   }
-  return { score: Math.round((halves / 2 / attempts) * 100) / 100, targetS: targetMs / 1000, attempts, smallSample: attempts < 100 };
+  return {
+    score: Math.round((halves / 2 / attempts) * 100) / 100,
+    targetS: targetMs / 1000,
+    attempts,
+    smallSample: attempts < 100,
+  };
 }
 
 /** The specification's notation: score, target in brackets, `*` for a small sample. */

@@ -98,7 +98,8 @@ export function toAttempt(span: Span): Attempt {
 export function toInnerSpan(span: Span): InnerSpan {
   const { attributes, resource } = span;
   const query = textOf(attributes['db.query.text']) ?? textOf(attributes['db.statement']);
-  const store = textOf(attributes['db.namespace']) ?? (attributes['db.system.name'] && textOf(attributes['server.address']));
+  const store =
+    textOf(attributes['db.namespace']) ?? (attributes['db.system.name'] && textOf(attributes['server.address']));
   return {
     traceId: span.traceId,
     spanId: span.spanId,
@@ -141,7 +142,8 @@ function placeOf(resource: Attributes): PlaceOfSpan {
 
 const serviceOf = (span: Span) => textOf(span.resource['service.name']) ?? 'unknown service';
 
-const statusOf = (span: Span) => numberOf(span.attributes['http.response.status_code']) ?? numberOf(span.attributes['http.status_code']);
+const statusOf = (span: Span) =>
+  numberOf(span.attributes['http.response.status_code']) ?? numberOf(span.attributes['http.status_code']);
 
 /** Error status at the span, an answer of the 5xx class, or a business rule of the sender. */
 function isFailed(span: Span): boolean {
@@ -150,7 +152,11 @@ function isFailed(span: Span): boolean {
 
 function failureOf(span: Span): string {
   const status = statusOf(span);
-  return span.exceptionType || textOf(span.attributes['error.type']) || (status !== undefined && status >= 400 ? `status ${status}` : 'error');
+  return (
+    span.exceptionType ||
+    textOf(span.attributes['error.type']) ||
+    (status !== undefined && status >= 400 ? `status ${status}` : 'error')
+  );
 }
 
 /** Method and route, destination, screen: what the technology calls the flow. */
@@ -163,7 +169,9 @@ function technicalName(span: Span): string {
   const destination = textOf(attributes['messaging.destination.name']);
   if (span.kind === SpanKind.CONSUMER) return `consume ${destination ?? span.name}`;
   const method = textOf(attributes['http.request.method']) ?? textOf(attributes['http.method']);
-  const path = textOf(attributes['http.route']) ?? pathShape(textOf(attributes['url.path']) ?? textOf(attributes['http.target']) ?? '');
+  const path =
+    textOf(attributes['http.route']) ??
+    pathShape(textOf(attributes['url.path']) ?? textOf(attributes['http.target']) ?? '');
   if (method && path) return `${method} ${path}`;
   return span.name || 'unnamed';
 }

@@ -7,12 +7,24 @@ const WINDOW = { fromMs: 60 * MINUTE_MS, toMs: 120 * MINUTE_MS };
 test('every attempt of the window is counted once, in the row and step that hold it', () => {
   fc.assert(
     fc.property(
-      fc.array(fc.record({ minute: fc.integer({ min: 0, max: 59 }), ms: fc.double({ min: 1, max: 60_000, noNaN: true }), isBad: fc.boolean() }), {
-        maxLength: 60,
-      }),
+      fc.array(
+        fc.record({
+          minute: fc.integer({ min: 0, max: 59 }),
+          ms: fc.double({ min: 1, max: 60_000, noNaN: true }),
+          isBad: fc.boolean(),
+        }),
+        {
+          maxLength: 60,
+        },
+      ),
       (attempts) => {
-        const field = emptyField(WINDOW, Math.min(100, ...attempts.map(({ ms }) => ms)), Math.max(100, ...attempts.map(({ ms }) => ms)));
-        for (const { minute, ms, isBad } of attempts) countInPlace(field, WINDOW.fromMs + minute * MINUTE_MS, ms, isBad);
+        const field = emptyField(
+          WINDOW,
+          Math.min(100, ...attempts.map(({ ms }) => ms)),
+          Math.max(100, ...attempts.map(({ ms }) => ms)),
+        );
+        for (const { minute, ms, isBad } of attempts)
+          countInPlace(field, WINDOW.fromMs + minute * MINUTE_MS, ms, isBad);
         const sum = (grid: number[][]) => grid.flat().reduce((all, n) => all + n, 0);
         expect(sum(field.counts)).toBe(attempts.length);
         expect(sum(field.bad)).toBe(attempts.filter(({ isBad }) => isBad).length);

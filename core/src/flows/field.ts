@@ -5,7 +5,10 @@ export interface Field {
   startMs: number;
   stepMs: number;
   columns: number;
-  /** lower bounds of the rows, milliseconds, shortest first: each row reaches up to the next one's bound, the last has no end */
+  /**
+   * lower bounds of the rows, milliseconds, shortest first: each row reaches up to the next one's bound, the last has
+   * no end
+   */
   floorsMs: number[];
   /** by column, then row: how many, and how many of them went wrong */
   counts: number[][];
@@ -34,7 +37,10 @@ export function countInPlace(field: Field, atMs: number, durationMs: number, isB
   const column = Math.floor((atMs - field.startMs) / field.stepMs);
   if (column < 0 || column >= field.columns) return;
   const first = field.floorsMs[0] as number;
-  const row = Math.min(field.floorsMs.length - 1, Math.max(0, Math.floor(Math.log2(Math.max(0.1, durationMs) / first) * ROWS_A_DOUBLING + 1e-9)));
+  const row = Math.min(
+    field.floorsMs.length - 1,
+    Math.max(0, Math.floor(Math.log2(Math.max(0.1, durationMs) / first) * ROWS_A_DOUBLING + 1e-9)),
+  );
   const [counts, bad] = [field.counts[column] as number[], field.bad[column] as number[]];
   counts[row] = (counts[row] as number) + 1;
   if (isBad) bad[row] = (bad[row] as number) + 1;

@@ -2,7 +2,19 @@ import fc from 'fast-check';
 import { columnsOf } from '../fixtures/attempts';
 import { FAILED, PAGE, PROBE, type Span } from '../telemetry';
 import { createHistogram, recordInPlace } from '../stats';
-import { apdex, apdexOf, expectedPenalty, flowFacts, formatApdex, isEntry, learnSuccession, outcomeOf, rollUp, toAttempt, toInnerSpan } from './index';
+import {
+  apdex,
+  apdexOf,
+  expectedPenalty,
+  flowFacts,
+  formatApdex,
+  isEntry,
+  learnSuccession,
+  outcomeOf,
+  rollUp,
+  toAttempt,
+  toInnerSpan,
+} from './index';
 
 const span = (attributes: Span['attributes'], more: Partial<Span> = {}): Span => ({
   traceId: 'a'.repeat(32),
@@ -43,7 +55,10 @@ describe('discovery', () => {
 
   test('fails on an error status, on 5xx and on a business rule, not on 4xx', () => {
     expect(toAttempt(span({ 'http.response.status_code': 404 })).failed).toBe(false);
-    expect(toAttempt(span({ 'http.response.status_code': 503 }))).toMatchObject({ failed: true, failure: 'status 503' });
+    expect(toAttempt(span({ 'http.response.status_code': 503 }))).toMatchObject({
+      failed: true,
+      failure: 'status 503',
+    });
     expect(toAttempt(span({ 'toplens.outcome': 'failed' })).failed).toBe(true);
     expect(toAttempt(span({}, { error: true, exceptionType: 'SurchargeNotFound' })).failure).toBe('SurchargeNotFound');
   });
@@ -56,7 +71,10 @@ describe('discovery', () => {
 
   test('a store is a component of its own', () => {
     expect(toInnerSpan(span({ 'db.namespace': 'parcels-db' }, { kind: 3 })).component).toBe('parcels-db');
-    expect(toInnerSpan(span({ 'server.address': 'slots' }, { kind: 3 }))).toMatchObject({ component: 'portal-web', peer: 'slots' });
+    expect(toInnerSpan(span({ 'server.address': 'slots' }, { kind: 3 }))).toMatchObject({
+      component: 'portal-web',
+      peer: 'slots',
+    });
   });
 });
 
@@ -65,7 +83,12 @@ test('rules name flows, by pattern, first match first', () => {
     { technicalName: 'GET /slots*', name: 'Pick a slot', limitMs: 1200 },
     { technicalName: '*', importance: 3 },
   ];
-  expect(flowFacts(rules, 'A', 'GET /slots/search')).toMatchObject({ name: 'Pick a slot', limitMs: 1200, siteLimitsMs: {}, importance: 1 });
+  expect(flowFacts(rules, 'A', 'GET /slots/search')).toMatchObject({
+    name: 'Pick a slot',
+    limitMs: 1200,
+    siteLimitsMs: {},
+    importance: 1,
+  });
   expect(flowFacts(rules, 'A', 'GET /x.y')).toMatchObject({ name: 'GET /x.y', limitMs: undefined, importance: 3 });
 });
 
@@ -74,7 +97,11 @@ test('a broken promise costs as much of its penalty as attempts use up of its bu
   // 1,000 attempts a day for 30 days: 150 may be outside.
   expect(expectedPenalty(agreement, 15, 1000)).toBeCloseTo(400, 9);
   expect(expectedPenalty(agreement, 900, 1000)).toBe(4000);
-  expect([expectedPenalty(agreement, 15, 0), expectedPenalty(undefined, 15, 1000), expectedPenalty(agreement, 0, 1000)]).toEqual([0, 0, 0]);
+  expect([
+    expectedPenalty(agreement, 15, 0),
+    expectedPenalty(undefined, 15, 1000),
+    expectedPenalty(agreement, 0, 1000),
+  ]).toEqual([0, 0, 0]);
 });
 
 test('Apdex from a histogram is that of the single durations, where T and 4T lie between buckets', () => {
@@ -112,7 +139,12 @@ describe('Apdex (technical specification 1.1, from memory)', () => {
   ];
   const noneFailed = Array<boolean>(100).fill(false);
   test('60 satisfied, 30 tolerating, 10 frustrated of 100 score 0.75', () => {
-    expect(apdex(sample(60, 30, 10), noneFailed, 2500)).toEqual({ score: 0.75, targetS: 2.5, attempts: 100, smallSample: false });
+    expect(apdex(sample(60, 30, 10), noneFailed, 2500)).toEqual({
+      score: 0.75,
+      targetS: 2.5,
+      attempts: 100,
+      smallSample: false,
+    });
   });
   test('failed attempts are frustrated, small samples are marked, nothing has no score', () => {
     expect(formatApdex(apdex([10, 10], [false, true], 100))).toBe('0.50 [0.1]*');
@@ -136,10 +168,15 @@ const attempts = fc.array(
 test('order of the rows never changes a roll-up; probes are left out', () => {
   fc.assert(
     fc.property(attempts, fc.integer(), (rows, seed) => {
-      const shuffled = rows.map((row, i) => ({ row, key: Math.sin(seed + i * 7.7) })).sort((a, b) => a.key - b.key).map(({ row }) => row); // prettier-ignore
+      const shuffled = rows
+        .map((row, i) => ({ row, key: Math.sin(seed + i * 7.7) }))
+        .sort((a, b) => a.key - b.key)
+        .map(({ row }) => row);
       const rolled = rollUp(columnsOf(rows));
       expect(rollUp(columnsOf(shuffled))).toEqual(rolled);
-      expect(rolled.reduce((n, bucket) => n + bucket.attempts, 0)).toBe(rows.filter((row) => row.flags !== PROBE).length);
+      expect(rolled.reduce((n, bucket) => n + bucket.attempts, 0)).toBe(
+        rows.filter((row) => row.flags !== PROBE).length,
+      );
     }),
   );
 });
@@ -170,7 +207,10 @@ test('precedence is learned from the order within sessions', () => {
   expect(precedes(1, 2)).toBeCloseTo(2 / 3, 9);
   expect(precedes(2, 1)).toBe(0);
   expect([...followersOf(1)]).toEqual([]);
-  const many = Array.from({ length: 40 }, (_, i) => [{ session: i + 1, flow: 1, startMs: 10 }, { session: i + 1, flow: i % 2 === 0 ? 2 : 3, startMs: 20 }]); // prettier-ignore
+  const many = Array.from({ length: 40 }, (_, i) => [
+    { session: i + 1, flow: 1, startMs: 10 },
+    { session: i + 1, flow: i % 2 === 0 ? 2 : 3, startMs: 20 },
+  ]);
   many.push([{ session: 1, flow: 4, startMs: 30 }]);
   expect([...learnSuccession(columnsOf(many.flat())).followersOf(1)]).toEqual([2, 3]);
 });

@@ -29,7 +29,8 @@ export function sampleOfSessions(rows: number): (session: number) => boolean {
 /**
  * Learns which flows people do before which, from the order of attempts within sessions.
  *
- * @param rows attempts; probes, business events and rows without a session (0) are passed over; pages come before what people do on them, never after
+ * @param rows attempts; probes, business events and rows without a session (0) are passed over; pages come before what
+ *   people do on them, never after
  * @param isSampled sessions to look at, when rows are a sample already
  * @example sessions A→B, A→B, B: precedes(A, B) = 2/3, precedes(B, A) = 0; B follows A in all sessions with A
  */
@@ -62,7 +63,10 @@ export function learnSuccession(rows: AttemptColumns, isSampled = sampleOfSessio
   for (const [earlier, laters] of pairs) {
     const sessions = sessionsWith.get(earlier) ?? 0;
     if (sessions < FEWEST_SESSIONS) continue;
-    followers.set(earlier, new Set([...laters].filter(([, count]) => count >= GOES_ON * sessions).map(([later]) => later)));
+    followers.set(
+      earlier,
+      new Set([...laters].filter(([, count]) => count >= GOES_ON * sessions).map(([later]) => later)),
+    );
   }
   return {
     precedes: (earlier, later) => (pairs.get(earlier)?.get(later) ?? 0) / (sessionsWith.get(later) ?? 1),

@@ -42,7 +42,8 @@ export function rollUp(rows: AttemptColumns): FlowBucket[] {
     const startMs = floorTo(rows.startMs[i] as number, BUCKET_MS);
     const key = flow * BUCKETS_OF_ALL_TIME + startMs / BUCKET_MS;
     let bucket = open.get(key);
-    if (!bucket) open.set(key, (bucket = { flow, startMs, attempts: 0, failed: 0, valueMinor: 0, histogram: createHistogram() }));
+    if (!bucket)
+      open.set(key, (bucket = { flow, startMs, attempts: 0, failed: 0, valueMinor: 0, histogram: createHistogram() }));
     bucket.attempts++;
     if (flags & FAILED) bucket.failed++;
     else {

@@ -27,12 +27,17 @@ export interface Agreement {
 }
 
 /**
- * What attempts outside the limit are expected to cost: the penalty times the share of the period's budget that they use
+ * What attempts outside the limit are expected to cost: the penalty times the share of the period's budget that they
+ * use
  * up, at most all of it.
  *
  * @param attemptsADay usual attempts of the flow in a day
  */
-export function expectedPenalty(agreement: Agreement | undefined, attemptsOutside: number, attemptsADay: number): number {
+export function expectedPenalty(
+  agreement: Agreement | undefined,
+  attemptsOutside: number,
+  attemptsADay: number,
+): number {
   if (!agreement || !(attemptsADay > 0)) return 0;
   const budget = (1 - agreement.target) * attemptsADay * agreement.days;
   return agreement.penalty * Math.min(1, attemptsOutside / budget);
@@ -59,9 +64,16 @@ export function matchesPattern(pattern: string, text: string): boolean {
  *
  * @param usualImportance where no rule says it
  */
-export function flowFacts(rules: readonly FlowRule[], application: string, technicalName: string, usualImportance = 1): FlowFacts {
+export function flowFacts(
+  rules: readonly FlowRule[],
+  application: string,
+  technicalName: string,
+  usualImportance = 1,
+): FlowFacts {
   const rule = rules.find(
-    (candidate) => (candidate.application === undefined || candidate.application === application) && matchesPattern(candidate.technicalName, technicalName),
+    (candidate) =>
+      (candidate.application === undefined || candidate.application === application) &&
+      matchesPattern(candidate.technicalName, technicalName),
   );
   return {
     name: rule?.name ?? technicalName,

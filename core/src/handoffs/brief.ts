@@ -14,7 +14,16 @@ export interface Brief {
   application: string;
   flows: { name: string; technicalName: string }[];
   people: { estimate: number; low: number; high: number; key: number };
-  bill: { name: BillLineName; words: string; quantity: number; unit: string; rate: number; harm: number; low: number; high: number }[];
+  bill: {
+    name: BillLineName;
+    words: string;
+    quantity: number;
+    unit: string;
+    rate: number;
+    harm: number;
+    low: number;
+    high: number;
+  }[];
   harmMinutes: number;
   currency: string;
   mostHit: { dimension: string; value: string; words: string }[];
@@ -22,7 +31,16 @@ export interface Brief {
   component: { name: string; words: string } | null;
   /** what else was seen: hosts that were not as usual, what the logs say, a line each */
   around: string[];
-  samples: { at: string; durationMs: number; outcome: string; failure: string; traceId: string; person: string; component: string; link: string }[];
+  samples: {
+    at: string;
+    durationMs: number;
+    outcome: string;
+    failure: string;
+    traceId: string;
+    person: string;
+    component: string;
+    link: string;
+  }[];
   team: string;
   teamReason: string;
   link: string;
@@ -38,7 +56,10 @@ const plain = (text: string) => text.replace(/[\\`*_{}[\]()#+!|<>~]/g, '\\$&');
 export function briefMarkdown(brief: Brief): string {
   const lines = brief.bill
     .filter((line) => line.harm >= 0.5)
-    .map((line) => `| ${line.words} | ${quantity(line, brief.currency)} × ${line.rate} | ${count(line.harm)} | ${count(line.low)} to ${count(line.high)} |`);
+    .map(
+      (line) =>
+        `| ${line.words} | ${quantity(line, brief.currency)} × ${line.rate} | ${count(line.harm)} | ${count(line.low)} to ${count(line.high)} |`,
+    );
   return [
     `# ${plain(brief.title)}`,
     `${plain(brief.sentence)} Level: **${brief.level}**.`,

@@ -11,10 +11,17 @@ describe('ownership', () => {
       team: 'Data Stores',
       reason: 'owns component parcels-db (rule 1)',
     });
-    expect(proposeTeam(rules, { application: 'Sender Portal', flow: 'Track a parcel' })?.team).toBe('Labels & Tracking');
-    expect(proposeTeam(rules, { application: 'Sender Portal' })).toEqual({ team: 'Portal', reason: 'owns application Sender Portal (rule 3)' });
+    expect(proposeTeam(rules, { application: 'Sender Portal', flow: 'Track a parcel' })?.team).toBe(
+      'Labels & Tracking',
+    );
+    expect(proposeTeam(rules, { application: 'Sender Portal' })).toEqual({
+      team: 'Portal',
+      reason: 'owns application Sender Portal (rule 3)',
+    });
     expect(proposeTeam(rules, { application: 'Round', flow: 'Scan' })).toBeUndefined();
-    expect(proposeTeam([{ team: 'Portal' }], { application: 'Round' })?.reason).toBe('takes what nobody else owns (rule 1)');
+    expect(proposeTeam([{ team: 'Portal' }], { application: 'Round' })?.reason).toBe(
+      'takes what nobody else owns (rule 1)',
+    );
   });
 });
 
@@ -42,7 +49,16 @@ const BRIEF: Brief = {
   flows: [{ name: 'Print labels', technicalName: 'POST /labels/{parcel}' }],
   people: { estimate: 30.2, low: 28, high: 33, key: 6 },
   bill: [
-    { name: 'failed', words: 'Failed or hung', quantity: 44, unit: 'attempts', rate: 5, harm: 220, low: 154, high: 286 },
+    {
+      name: 'failed',
+      words: 'Failed or hung',
+      quantity: 44,
+      unit: 'attempts',
+      rate: 5,
+      harm: 220,
+      low: 154,
+      high: 286,
+    },
     { name: 'missing', words: 'Never came', quantity: 0, unit: 'attempts', rate: 5, harm: 0, low: 0, high: 0 },
   ],
   harmMinutes: 220,

@@ -26,7 +26,9 @@ export function proposeTeam(rules: readonly OwnershipRule[], subject: Subject): 
   const at = rules.findIndex((rule) => matches(rule, subject));
   const rule = rules[at];
   if (!rule) return undefined;
-  const said = (['component', 'flow', 'application'] as const).filter((field) => rule[field] !== undefined).map((field) => `${field} ${subject[field]}`);
+  const said = (['component', 'flow', 'application'] as const)
+    .filter((field) => rule[field] !== undefined)
+    .map((field) => `${field} ${subject[field]}`);
   const reason = said.length > 0 ? `owns ${said.join(', ')}` : 'takes what nobody else owns';
   return { team: rule.team, reason: `${reason} (rule ${at + 1})` };
 }

@@ -6,7 +6,10 @@ export interface Advice {
   evidence: string;
 }
 
-/** Only where the data supports it: something full, or collecting garbage for long with a heap that fills. Common practice, no source. */
+/**
+ * Only where the data supports it: something full, or collecting garbage for long with a heap that fills. Common
+ * practice, no source.
+ */
 export function adviceFor(judged: readonly JudgedFigure[]): Advice[] {
   const advice: Advice[] = [];
   const say = (one: JudgedFigure, words: string) => {
@@ -27,10 +30,16 @@ export function adviceFor(judged: readonly JudgedFigure[]): Advice[] {
           : 'Its heap is at its limit: find what holds the memory, or give it more.',
       );
     else if (one.verdict === 'full' && one.figure === 'pool')
-      say(one, 'All connections of its pool are taken: look for calls that hold one long before making the pool larger.');
-    else if (one.verdict === 'full' && one.figure === 'cpu') say(one, 'Its processors have nothing left to give: spread the work, or find what takes it.');
-    else if (one.verdict === 'full' && one.figure === 'memory') say(one, 'Its memory is full: the next process that asks for more will be ended.');
-    else if (one.verdict === 'full' && one.figure === 'fileSystem') say(one, 'Its disk is full: whatever writes there will fail.');
+      say(
+        one,
+        'All connections of its pool are taken: look for calls that hold one long before making the pool larger.',
+      );
+    else if (one.verdict === 'full' && one.figure === 'cpu')
+      say(one, 'Its processors have nothing left to give: spread the work, or find what takes it.');
+    else if (one.verdict === 'full' && one.figure === 'memory')
+      say(one, 'Its memory is full: the next process that asks for more will be ended.');
+    else if (one.verdict === 'full' && one.figure === 'fileSystem')
+      say(one, 'Its disk is full: whatever writes there will fail.');
   }
   return advice;
 }

@@ -1,7 +1,19 @@
 import type { MetricSeries, NamedValues } from '../telemetry';
 
 /** What is looked at of hosts, processes and runtimes. Order: as they are listed. */
-export const FIGURES = ['cpu', 'memory', 'heap', 'gc', 'eventLoop', 'disk', 'fileSystem', 'network', 'networkErrors', 'pool', 'poolWaits'] as const;
+export const FIGURES = [
+  'cpu',
+  'memory',
+  'heap',
+  'gc',
+  'eventLoop',
+  'disk',
+  'fileSystem',
+  'network',
+  'networkErrors',
+  'pool',
+  'poolWaits',
+] as const;
 export type FigureName = (typeof FIGURES)[number];
 
 export interface FigureKind {
@@ -49,10 +61,12 @@ const STATE = [
   'db.client.connection.state',
   'db.client.connections.state',
 ];
-const heap: Holds = (attributes) => attributes['jvm.memory.type'] === undefined || attributes['jvm.memory.type'] === 'heap';
+const heap: Holds = (attributes) =>
+  attributes['jvm.memory.type'] === undefined || attributes['jvm.memory.type'] === 'heap';
 
 /**
- * Metrics by their names in the OpenTelemetry semantic conventions (system, process, JVM, Node.js, V8, database clients), the
+ * Metrics by their names in the OpenTelemetry semantic conventions (system, process, JVM, Node.js, V8, database
+ * clients), the
  * present names and those that older libraries still send; names from memory, those of Node.js checked in
  * server/src/intake/foreign-sdk.test.ts against what its libraries send.
  */
@@ -69,7 +83,12 @@ const METRICS: Readonly<Record<string, readonly (FigurePart & { holds: Holds })[
   'nodejs.eventloop.delay.p99': [{ figure: 'eventLoop', role: 'mean', factor: 1000, holds: always }],
   'system.disk.io_time': [{ figure: 'disk', role: 'mean', factor: 1, holds: always }],
   'system.filesystem.utilization': [
-    { figure: 'fileSystem', role: 'mean', factor: 1, holds: (a) => !STATE.some((name) => a[name] !== undefined) || is(STATE, 'used')(a) },
+    {
+      figure: 'fileSystem',
+      role: 'mean',
+      factor: 1,
+      holds: (a) => !STATE.some((name) => a[name] !== undefined) || is(STATE, 'used')(a),
+    },
   ],
   'system.network.io': [{ figure: 'network', role: 'top', factor: 1, holds: always }],
   'system.network.errors': [{ figure: 'networkErrors', role: 'top', factor: 1, holds: always }],

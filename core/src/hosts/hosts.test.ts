@@ -4,14 +4,28 @@ import { MINUTE_MS } from '../time';
 import { adviceFor, figuresOf, judgeFigure, partOf, restartsIn, ruledOut, samplesOf, type StoredSeries } from './index';
 
 const series = (metric: string, more: Partial<MetricSeries> = {}): MetricSeries => ({
-  metric, unit: '', kind: 'gauge', temporality: '', component: 'slots', host: 'coast-3', instance: 'a', attributes: {}, ...more,
-}); // prettier-ignore
-const point = (seconds: number, value: number, startSeconds = 0) => ({ atUs: seconds * 1e6, startUs: startSeconds * 1e6, value });
+  metric,
+  unit: '',
+  kind: 'gauge',
+  temporality: '',
+  component: 'slots',
+  host: 'coast-3',
+  instance: 'a',
+  attributes: {},
+  ...more,
+});
+const point = (seconds: number, value: number, startSeconds = 0) => ({
+  atUs: seconds * 1e6,
+  startUs: startSeconds * 1e6,
+  value,
+});
 
 describe('samples of a series', () => {
   test('a counter that is reset counts on from its new start', () => {
     const points = [point(60, 100), point(120, 160), point(180, 30, 150), point(240, 90, 150)];
-    expect(samplesOf({ kind: 'counter', temporality: 'cumulative' }, points).map(({ value }) => value)).toEqual([1, 1, 1]);
+    expect(samplesOf({ kind: 'counter', temporality: 'cumulative' }, points).map(({ value }) => value)).toEqual([
+      1, 1, 1,
+    ]);
   });
 
   test('a counter that falls without telling a start counts nothing below zero', () => {
@@ -29,7 +43,10 @@ describe('samples of a series', () => {
         let total = 0;
         const cumulative = added.map((n, i) => point((i + 1) * 60, (total += n), 1));
         const delta = added.map((n, i) => point((i + 1) * 60, n, i === 0 ? 1 : i * 60));
-        const [a, b] = [samplesOf({ kind: 'counter', temporality: 'cumulative' }, cumulative), samplesOf({ kind: 'counter', temporality: 'delta' }, delta)];
+        const [a, b] = [
+          samplesOf({ kind: 'counter', temporality: 'cumulative' }, cumulative),
+          samplesOf({ kind: 'counter', temporality: 'delta' }, delta),
+        ];
         // A cumulative counter's first point stands for all that was before.
         expect(a).toHaveLength(b.length - 1);
         a.forEach(({ value }, i) => expect(value).toBeCloseTo(b[i + 1]?.value ?? NaN, 9));
@@ -39,27 +56,33 @@ describe('samples of a series', () => {
 
   test('however a counter is restarted, what it counted between is never negative and adds up', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ added: fc.nat({ max: 100 }), restarts: fc.boolean() }), { minLength: 1, maxLength: 30 }), (steps) => {
-        let [value, start, sum] = [0, 1, 0];
-        const points = [point(2, 0, 1)];
-        steps.forEach(({ added, restarts }, i) => {
-          const at = (i + 1) * 60;
-          // It begins anew right after the point before: nothing is lost in between.
-          if (restarts) [value, start] = [0, at - 59];
-          value += added;
-          sum += added;
-          points.push(point(at, value, start));
-        });
-        const samples = samplesOf({ kind: 'counter', temporality: 'cumulative' }, points);
-        expect(samples.every((sample) => sample.value >= 0)).toBe(true);
-        let before = points[0]?.atUs as number;
-        const total = samples.reduce((all, { atMs, value: rate }, i) => {
-          const from = Math.max(before, (points[i + 1]?.startUs as number) > before ? (points[i + 1]?.startUs as number) : before);
-          before = atMs * 1000;
-          return all + rate * ((atMs * 1000 - from) / 1e6);
-        }, 0);
-        expect(total).toBeCloseTo(sum, 6);
-      }),
+      fc.property(
+        fc.array(fc.record({ added: fc.nat({ max: 100 }), restarts: fc.boolean() }), { minLength: 1, maxLength: 30 }),
+        (steps) => {
+          let [value, start, sum] = [0, 1, 0];
+          const points = [point(2, 0, 1)];
+          steps.forEach(({ added, restarts }, i) => {
+            const at = (i + 1) * 60;
+            // It begins anew right after the point before: nothing is lost in between.
+            if (restarts) [value, start] = [0, at - 59];
+            value += added;
+            sum += added;
+            points.push(point(at, value, start));
+          });
+          const samples = samplesOf({ kind: 'counter', temporality: 'cumulative' }, points);
+          expect(samples.every((sample) => sample.value >= 0)).toBe(true);
+          let before = points[0]?.atUs as number;
+          const total = samples.reduce((all, { atMs, value: rate }, i) => {
+            const from = Math.max(
+              before,
+              (points[i + 1]?.startUs as number) > before ? (points[i + 1]?.startUs as number) : before,
+            );
+            before = atMs * 1000;
+            return all + rate * ((atMs * 1000 - from) / 1e6);
+          }, 0);
+          expect(total).toBeCloseTo(sum, 6);
+        },
+      ),
     );
   });
 });
@@ -77,14 +100,29 @@ const minutesOf = (values: readonly number[], metric: string, more: Partial<Metr
 });
 const BEFORE = { fromMs: 0, toMs: 60 * MINUTE_MS };
 const TROUBLE = { fromMs: 60 * MINUTE_MS, toMs: 90 * MINUTE_MS };
-const stretch = (before: number, during: number) => Array.from({ length: 90 }, (_, i) => (i < 60 ? before : during) + (0.01 * ((i * 7) % 5)) / 5);
+const stretch = (before: number, during: number) =>
+  Array.from({ length: 90 }, (_, i) => (i < 60 ? before : during) + (0.01 * ((i * 7) % 5)) / 5);
 
 test('idle processors, a heap and its limit, become shares; what several processes tell of their host is told once', () => {
   const all = [
-    ...['0', '1'].map((cpu) => minutesOf(stretch(0.6, 0.6), 'system.cpu.utilization', { attributes: { 'cpu.mode': 'idle', cpu } })),
-    minutesOf(stretch(0.8, 0.8), 'system.cpu.utilization', { component: 'labels', instance: 'b', attributes: { state: 'idle' } }),
-    minutesOf(stretch(300, 300), 'v8js.memory.heap.used', { kind: 'upDownCounter', temporality: 'cumulative', attributes: { 'v8js.heap.space.name': 'old' } }),
-    minutesOf(stretch(100, 100), 'v8js.memory.heap.used', { kind: 'upDownCounter', temporality: 'cumulative', attributes: { 'v8js.heap.space.name': 'new' } }),
+    ...['0', '1'].map((cpu) =>
+      minutesOf(stretch(0.6, 0.6), 'system.cpu.utilization', { attributes: { 'cpu.mode': 'idle', cpu } }),
+    ),
+    minutesOf(stretch(0.8, 0.8), 'system.cpu.utilization', {
+      component: 'labels',
+      instance: 'b',
+      attributes: { state: 'idle' },
+    }),
+    minutesOf(stretch(300, 300), 'v8js.memory.heap.used', {
+      kind: 'upDownCounter',
+      temporality: 'cumulative',
+      attributes: { 'v8js.heap.space.name': 'old' },
+    }),
+    minutesOf(stretch(100, 100), 'v8js.memory.heap.used', {
+      kind: 'upDownCounter',
+      temporality: 'cumulative',
+      attributes: { 'v8js.heap.space.name': 'new' },
+    }),
     minutesOf(stretch(1000, 1000), 'v8js.memory.heap.limit', { kind: 'upDownCounter', temporality: 'cumulative' }),
     minutesOf(stretch(5, 5), 'jvm.memory.used', { component: 'labels' }),
   ];
@@ -118,7 +156,10 @@ describe('ruled out or left over', () => {
     const short = { fromMs: 60 * MINUTE_MS, toMs: 61 * MINUTE_MS };
     const [figure] = figuresOf([minutesOf(stretch(0.5, 0.9), 'system.memory.utilization', used)]);
     expect(judgeFigure(figure as NonNullable<typeof figure>, short, BEFORE).verdict).toBe('unknown');
-    expect(judgeFigure(figure as NonNullable<typeof figure>, TROUBLE, { fromMs: 55 * MINUTE_MS, toMs: 60 * MINUTE_MS }).verdict).toBe('unknown');
+    expect(
+      judgeFigure(figure as NonNullable<typeof figure>, TROUBLE, { fromMs: 55 * MINUTE_MS, toMs: 60 * MINUTE_MS })
+        .verdict,
+    ).toBe('unknown');
   });
 
   test('the list says what it was looked at for, what is left over first', () => {
@@ -132,7 +173,10 @@ describe('ruled out or left over', () => {
       [false, 'memory as usual on coast-3 (50 %, now 50 %)'],
     ]);
     expect(adviceFor(judged)).toEqual([
-      { words: expect.stringContaining('processors have nothing left') as unknown, evidence: 'coast-3: 97 % now, 30 % usually' },
+      {
+        words: expect.stringContaining('processors have nothing left') as unknown,
+        evidence: 'coast-3: 97 % now, 30 % usually',
+      },
     ]);
   });
 });
@@ -143,7 +187,9 @@ test('a process that began anew is told; the first that is known is not', () => 
     points: Array.from({ length: (to - from) / 60 }, (_, i) => point(from + i * 60, i, startSeconds)),
   });
   const all = [counter(10, 60, 3600, 'a'), counter(3700, 3720, 5000, 'b')];
-  expect(restartsIn(all, { fromMs: 0, toMs: 5_000_000 })).toEqual([{ component: 'slots', host: 'coast-3', atMs: 3_700_000 }]);
+  expect(restartsIn(all, { fromMs: 0, toMs: 5_000_000 })).toEqual([
+    { component: 'slots', host: 'coast-3', atMs: 3_700_000 },
+  ]);
   expect(restartsIn(all.slice(0, 1), { fromMs: 0, toMs: 5_000_000 })).toEqual([]);
 });
 
@@ -155,7 +201,14 @@ test('a figure is off at four spreads, not at three', () => {
     const minutes = new Map<number, number>();
     for (let i = 0; i < 50; i++) minutes.set(i * MINUTE_MS, 100 + (i % 2 === 0 ? 6.745 : -6.745));
     for (let i = 50; i < 60; i++) minutes.set(i * MINUTE_MS, now);
-    return judgeFigure({ figure: 'eventLoop', component: 'slots', host: 'coast-3', minutes } as never, trouble, before).verdict;
+    return judgeFigure({ figure: 'eventLoop', component: 'slots', host: 'coast-3', minutes } as never, trouble, before)
+      .verdict;
   };
-  expect([verdict(130), verdict(139), verdict(141), verdict(70), verdict(59)]).toEqual(['usual', 'usual', 'raised', 'usual', 'lowered']);
+  expect([verdict(130), verdict(139), verdict(141), verdict(70), verdict(59)]).toEqual([
+    'usual',
+    'usual',
+    'raised',
+    'usual',
+    'lowered',
+  ]);
 });

@@ -34,8 +34,10 @@ interface Sums {
 }
 
 /**
- * Brings series together to figures: parts of one sender are summed (states, devices, pools), or their mean taken (processors);
- * where several processes tell the same of their host, the mean of what they tell. A share whose whole is not told is left out.
+ * Brings series together to figures: parts of one sender are summed (states, devices, pools), or their mean taken
+ * (processors);
+ * where several processes tell the same of their host, the mean of what they tell. A share whose whole is not told is
+ * left out.
  */
 export function figuresOf(all: readonly StoredSeries[]): HostFigure[] {
   /** figure, host, component → sender → minute */
@@ -47,7 +49,14 @@ export function figuresOf(all: readonly StoredSeries[]): HostFigure[] {
     const senders = entry(found, key, () => new Map<string, Map<number, Sums>>());
     const minutes = entry(senders, `${series.component}\u001f${series.instance}`, () => new Map<number, Sums>());
     for (const [minuteMs, value] of meanByMinute(samplesOf(series, points))) {
-      const sums = entry(minutes, minuteMs, (): Sums => ({ top: 0, of: 0, hasOf: false, sum: 0, n: 0, role: part.role }));
+      const sums = entry(minutes, minuteMs, (): Sums => ({
+        top: 0,
+        of: 0,
+        hasOf: false,
+        sum: 0,
+        n: 0,
+        role: part.role,
+      }));
       const scaled = value * part.factor;
       if (part.role === 'of') {
         sums.of += scaled;
@@ -69,11 +78,18 @@ export function figuresOf(all: readonly StoredSeries[]): HostFigure[] {
           const value = valueOf(figure, sums);
           if (value !== undefined) entry(told, minuteMs, () => [] as number[]).push(value);
         }
-      const minutes = new Map([...told].sort(([a], [b]) => a - b).map(([minuteMs, values]) => [minuteMs, mean(values)] as const));
+      const minutes = new Map(
+        [...told].sort(([a], [b]) => a - b).map(([minuteMs, values]) => [minuteMs, mean(values)] as const),
+      );
       return { figure, host, component, minutes };
     })
     .filter(({ minutes }) => minutes.size > 0)
-    .sort((a, b) => FIGURES.indexOf(a.figure) - FIGURES.indexOf(b.figure) || a.host.localeCompare(b.host) || a.component.localeCompare(b.component));
+    .sort(
+      (a, b) =>
+        FIGURES.indexOf(a.figure) - FIGURES.indexOf(b.figure) ||
+        a.host.localeCompare(b.host) ||
+        a.component.localeCompare(b.component),
+    );
 }
 
 function valueOf(figure: FigureName, sums: Sums): number | undefined {

@@ -10,14 +10,19 @@ export interface Sample {
 export type SeriesPoint = Pick<MetricPoint, 'startUs' | 'atUs' | 'value'>;
 
 /**
- * Points as values to look at: gauges and up-down counters as they are; counters, and the sums of histograms, as what was added
- * a second. A cumulative counter begins anew when its start moves or its value falls; what it shows then was added since.
+ * Points as values to look at: gauges and up-down counters as they are; counters, and the sums of histograms, as what
+ * was added
+ * a second. A cumulative counter begins anew when its start moves or its value falls; what it shows then was added
+ * since.
  * Points that say the same moment twice, or nothing of a time, are left out.
  *
  * @returns units of the metric (gauges), units a second (counters)
  * @see OpenTelemetry data model, "Sums" and "Resets and gaps"
  */
-export function samplesOf({ kind, temporality }: Pick<MetricSeries, 'kind' | 'temporality'>, points: readonly SeriesPoint[]): Sample[] {
+export function samplesOf(
+  { kind, temporality }: Pick<MetricSeries, 'kind' | 'temporality'>,
+  points: readonly SeriesPoint[],
+): Sample[] {
   const isLevel = kind === 'gauge' || kind === 'upDownCounter';
   const samples: Sample[] = [];
   let before: SeriesPoint | undefined;
@@ -43,7 +48,9 @@ interface Added {
 
 function fromDelta(point: SeriesPoint, before: SeriesPoint | undefined): Added | undefined {
   const fromUs = point.startUs > 0 ? point.startUs : before?.atUs;
-  return fromUs !== undefined && fromUs < point.atUs ? { value: point.value, seconds: (point.atUs - fromUs) / 1e6 } : undefined;
+  return fromUs !== undefined && fromUs < point.atUs
+    ? { value: point.value, seconds: (point.atUs - fromUs) / 1e6 }
+    : undefined;
 }
 
 function fromCumulative(point: SeriesPoint, before: SeriesPoint | undefined): Added | undefined {

@@ -5,15 +5,31 @@ import { History, type Deviation, type Signal } from '../normal';
 import { SpanKind, FAILED } from '../telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../time';
 import type { TraceSpan } from '../traces';
-import { DEFAULT_RATES, groupDeviations, harmBill, rankOrigins, todaysLevel, type BillContext, type ObservedAttempt } from './index';
+import {
+  DEFAULT_RATES,
+  groupDeviations,
+  harmBill,
+  rankOrigins,
+  todaysLevel,
+  type BillContext,
+  type ObservedAttempt,
+} from './index';
 
 /** Hand-made cases, each with an answer that follows from one rule: another constant gives another answer. */
 
 const BASE = Date.UTC(2026, 2, 10, 10);
 const at = (minutes: number) => BASE + minutes * MINUTE_MS;
 const deviation = (flow: number, signal: Signal, from: number, to: number): Deviation => ({
-  flow, signal, onsetMs: at(from), endMs: at(to), active: false, level: 'hurting', excess: 50, z: 9, firedMs: at(from + 3),
-}); // prettier-ignore
+  flow,
+  signal,
+  onsetMs: at(from),
+  endMs: at(to),
+  active: false,
+  level: 'hurting',
+  excess: 50,
+  z: 9,
+  firedMs: at(from + 3),
+});
 const KEY_TIER = 9;
 const WINDOW = { fromMs: at(0), toMs: at(60) };
 const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = {}): BillContext => ({
@@ -47,16 +63,23 @@ describe('the range of a line', () => {
   });
 
   test('key customers: as certain as the lines that it repeats', () => {
-    const attempts = Array.from({ length: 400 }, (_, i) => ({ startMs: at(i / 8), flags: FAILED, person: i + 1, tier: KEY_TIER }));
+    const attempts = Array.from({ length: 400 }, (_, i) => ({
+      startMs: at(i / 8),
+      flags: FAILED,
+      person: i + 1,
+      tier: KEY_TIER,
+    }));
     const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts));
     const [failed, key] = [lineOf(bill, 'failed'), lineOf(bill, 'keyCustomers')];
-    const relative = ({ estimate, low, high }: { estimate: number; low: number; high: number }) => (high - low) / estimate;
+    const relative = ({ estimate, low, high }: { estimate: number; low: number; high: number }) =>
+      (high - low) / estimate;
     expect(relative(key.quantity) / relative(failed.harm)).toBeCloseTo(3.92 / 4, 2);
   });
 });
 
 test('of second tries that work, those are not charged that are usual: one of ten fails anyway', () => {
-  // Twenty people fail and succeed ten minutes later: of forty attempts one in twenty fails as usual, so two, a tenth of the failures.
+  // Twenty people fail and succeed ten minutes later: of forty attempts one in twenty fails as usual, so two, a tenth
+  // of the failures.
   const attempts = Array.from({ length: 20 }, (_, i) => [
     { startMs: at(i), durationMs: 0, flags: FAILED, person: i + 1 },
     { startMs: at(i + 10), durationMs: 0, person: i + 1 },
@@ -68,7 +91,10 @@ test('of second tries that work, those are not charged that are usual: one of te
 
 test("today's level moves by three tenths of what the last half hours say", () => {
   // Ten attempts every five minutes for eight days, and half as many in the last fifteen minutes.
-  const history = new History(() => false, () => undefined); // prettier-ignore
+  const history = new History(
+    () => false,
+    () => undefined,
+  );
   const NOW = BASE;
   const put = (hourMs: number, perBucket: (startMs: number) => number) => {
     const attempts: TestAttempt[] = [];
@@ -87,15 +113,22 @@ describe('what belongs together', () => {
   const oneApplication = () => 1;
 
   test('flows of one application that fall silent one after the other are two outages', () => {
-    expect(groupDeviations([deviation(1, 'missing', 0, 11), deviation(2, 'missing', 30, 41)], none, oneApplication)).toHaveLength(2);
-    expect(groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 13, 33)], none, oneApplication)).toHaveLength(2);
-    expect(groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 7, 27)], none, oneApplication)).toHaveLength(1);
+    expect(
+      groupDeviations([deviation(1, 'missing', 0, 11), deviation(2, 'missing', 30, 41)], none, oneApplication),
+    ).toHaveLength(2);
+    expect(
+      groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 13, 33)], none, oneApplication),
+    ).toHaveLength(2);
+    expect(
+      groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 7, 27)], none, oneApplication),
+    ).toHaveLength(1);
   });
 
   test('flows that traces or people join may begin an hour apart, signals of one flow a quarter of an hour', () => {
     const kin = () => true;
     const groups = (apart: number, flow: number) =>
-      groupDeviations([deviation(1, 'slow', 0, 120), deviation(flow, 'failing', apart, 120)], none, oneApplication, kin).length;
+      groupDeviations([deviation(1, 'slow', 0, 120), deviation(flow, 'failing', apart, 120)], none, oneApplication, kin)
+        .length;
     expect([groups(50, 2), groups(70, 2)]).toEqual([1, 2]);
     expect([groups(12, 1), groups(20, 1)]).toEqual([1, 2]);
   });
@@ -104,9 +137,21 @@ describe('what belongs together', () => {
 test('the score of a candidate adds its reasons by the published weights, early and deep among them', () => {
   // web calls slots; slots takes 400 ms more from the onset on, web 400 ms more from ten minutes later on.
   const span = (spanId: string, parentSpanId: string, component: string, startMs: number, ms: number): TraceSpan => ({
-    spanId, parentSpanId, component, kind: SpanKind.SERVER, startUs: startMs * 1000, durationUs: ms * 1000, name: spanId, host: '', peer: '', statement: '',
-    failure: '', isUserSide: false, device: '', failed: false,
-  }); // prettier-ignore
+    spanId,
+    parentSpanId,
+    component,
+    kind: SpanKind.SERVER,
+    startUs: startMs * 1000,
+    durationUs: ms * 1000,
+    name: spanId,
+    host: '',
+    peer: '',
+    statement: '',
+    failure: '',
+    isUserSide: false,
+    device: '',
+    failed: false,
+  });
   const attempt = (atMs: number, isBad: boolean, web: number, slots: number): ObservedAttempt => ({
     atMs,
     isBad,
@@ -124,5 +169,8 @@ test('the score of a candidate adds its reasons by the published weights, early 
   expect(first!.reasons.deep).toBe(1);
   expect(second!.reasons.early).toBeLessThan(0.1);
   for (const { score, reasons } of candidates)
-    expect(score).toBeCloseTo(0.6 * reasons.time + 0.1 * reasons.failures + 0.1 * reasons.early + 0.05 * reasons.deep + 0.15 * reasons.change, 9);
+    expect(score).toBeCloseTo(
+      0.6 * reasons.time + 0.1 * reasons.failures + 0.1 * reasons.early + 0.05 * reasons.deep + 0.15 * reasons.change,
+      9,
+    );
 });

@@ -6,9 +6,23 @@ import { normalDeviate, poissonDeviate, seededRandom } from '../stats';
 import { FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
 import {
-  DEFAULT_RATES, directionOf, formatMoney, groupDeviations, harmBill, harmPerHour, hurtSentence, incidentTitle, nearTies, priorityOf, rankStability,
-  rankWorstFirst, weightOf, windowSentence, type BillContext, type HarmBill,
-} from './index'; // prettier-ignore
+  DEFAULT_RATES,
+  directionOf,
+  formatMoney,
+  groupDeviations,
+  harmBill,
+  harmPerHour,
+  hurtSentence,
+  incidentTitle,
+  nearTies,
+  priorityOf,
+  rankStability,
+  rankWorstFirst,
+  weightOf,
+  windowSentence,
+  type BillContext,
+  type HarmBill,
+} from './index';
 
 const BASE = Date.UTC(2026, 2, 10, 10);
 const at = (minutes: number) => BASE + minutes * MINUTE_MS;
@@ -48,7 +62,8 @@ const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = 
 });
 
 const WINDOW = { fromMs: at(0), toMs: at(60) };
-const quantity = (bill: ReturnType<typeof harmBill>, name: string) => bill.lines.find((line) => line.name === name)?.quantity.estimate ?? NaN;
+const quantity = (bill: ReturnType<typeof harmBill>, name: string) =>
+  bill.lines.find((line) => line.name === name)?.quantity.estimate ?? NaN;
 
 describe('the harm bill', () => {
   test('charges waiting beyond what was expected, and only that', () => {
@@ -76,9 +91,15 @@ describe('the harm bill', () => {
   });
 
   test('a site with a limit of its own is judged by that one, the others by the flow’s', () => {
-    const attempts = [1, 2].flatMap((site) => Array.from({ length: 10 }, (_, i) => ({ startMs: at(i), durationMs: 400, site, person: 10 * site + i })));
+    const attempts = [1, 2].flatMap((site) =>
+      Array.from({ length: 10 }, (_, i) => ({ startMs: at(i), durationMs: 400, site, person: 10 * site + i })),
+    );
     const sites = new Map([[2, { limitMs: 300, lateShare: 1e-6, hungShare: 0 }]]);
-    const bill = harmBill([deviation(1, 'slow', 0, 60)], WINDOW, context(attempts, { normalAt: () => ({ ...NORMAL, sites }) }));
+    const bill = harmBill(
+      [deviation(1, 'slow', 0, 60)],
+      WINDOW,
+      context(attempts, { normalAt: () => ({ ...NORMAL, sites }) }),
+    );
     expect(bill.outcomes).toEqual({ onTime: 10, late: 10, hung: 0, failed: 0 });
     expect([...bill.hurtPersons].sort((a, b) => a - b)).toEqual(Array.from({ length: 10 }, (_, i) => 20 + i));
   });
@@ -112,7 +133,11 @@ describe('the harm bill', () => {
   });
 
   test('key customers count again', () => {
-    const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context([{ startMs: at(1), flags: FAILED, person: 1, tier: KEY_TIER }]));
+    const bill = harmBill(
+      [deviation(1, 'failing', 0, 60)],
+      WINDOW,
+      context([{ startMs: at(1), flags: FAILED, person: 1, tier: KEY_TIER }]),
+    );
     expect(quantity(bill, 'keyCustomers')).toBeCloseTo(5, 3);
     expect(bill.keyPeople).toBe(1);
     expect(bill.harm.estimate).toBeCloseTo(10, 3);
@@ -160,7 +185,9 @@ describe('the harm bill', () => {
     fc.assert(
       fc.property(random, fc.integer({ min: 0, max: 59 }), (rows, minute) => {
         const more = [...rows, { startMs: at(minute), durationMs: 100, flags: FAILED, person: 99, tier: 1 }];
-        expect(harmBill(parts, WINDOW, context(more)).harm.estimate).toBeGreaterThanOrEqual(harmBill(parts, WINDOW, context(rows)).harm.estimate - 0.01);
+        expect(harmBill(parts, WINDOW, context(more)).harm.estimate).toBeGreaterThanOrEqual(
+          harmBill(parts, WINDOW, context(rows)).harm.estimate - 0.01,
+        );
       }),
     );
   });
@@ -169,8 +196,13 @@ describe('the harm bill', () => {
     fc.assert(
       fc.property(random, fc.integer({ min: 1, max: 59 }), (rows, cut) => {
         const spread = rows.map((row, i) => ({ ...row, person: 100 + i }));
-        const [whole, before, after] = [WINDOW, { fromMs: at(0), toMs: at(cut) }, { fromMs: at(cut), toMs: at(60) }].map((window) => harmBill(parts, window, context(spread))) as [HarmBill, HarmBill, HarmBill]; // prettier-ignore
-        for (const name of ['waiting', 'failed'] as const) expect(quantity(before, name) + quantity(after, name)).toBeCloseTo(quantity(whole, name), 3);
+        const [whole, before, after] = [
+          WINDOW,
+          { fromMs: at(0), toMs: at(cut) },
+          { fromMs: at(cut), toMs: at(60) },
+        ].map((window) => harmBill(parts, window, context(spread))) as [HarmBill, HarmBill, HarmBill];
+        for (const name of ['waiting', 'failed'] as const)
+          expect(quantity(before, name) + quantity(after, name)).toBeCloseTo(quantity(whole, name), 3);
         expect(before.harm.estimate + after.harm.estimate).toBeCloseTo(whole.harm.estimate, 2);
         // Nobody is counted twice: people of the whole are no more than those of its parts together.
         expect(whole.people.estimate).toBeLessThanOrEqual(before.people.estimate + after.people.estimate + 1e-6);
@@ -196,8 +228,14 @@ describe('the harm bill', () => {
       const n = 20 + Math.floor(random() * 60);
       const rows = Array.from({ length: n }, (_, i) => ({ startMs: at(i % 60), flags: FAILED, person: i + 1 }));
       const values = rows.map(() => 40 * Math.exp(spread * normalDeviate(random) - spread ** 2 / 2));
-      const around = context(rows, { expectedValue: () => 40, valueSpread: () => 40 * Math.sqrt(Math.exp(spread ** 2) - 1), normalAt: () => normalWith({ failedShare: 1e-6 }) }); // prettier-ignore
-      const money = harmBill([deviation(1, 'failing', 1, 58)], { fromMs: at(0), toMs: at(60) }, around).lines.find((line) => line.name === 'money')?.quantity;
+      const around = context(rows, {
+        expectedValue: () => 40,
+        valueSpread: () => 40 * Math.sqrt(Math.exp(spread ** 2) - 1),
+        normalAt: () => normalWith({ failedShare: 1e-6 }),
+      });
+      const money = harmBill([deviation(1, 'failing', 1, 58)], { fromMs: at(0), toMs: at(60) }, around).lines.find(
+        (line) => line.name === 'money',
+      )?.quantity;
       const truth = values.reduce((sum, value, i) => sum + (i % 60 >= 1 && i % 60 < 58 ? value : 0), 0);
       if (money && truth >= money.low && truth <= money.high) inside++;
     }
@@ -216,13 +254,27 @@ describe('the harm bill', () => {
 
   test('scaling all rates keeps the order', () => {
     const bills = [[100], [900, 900], [5000]].map((durations, id) => {
-      const rows = durations.map((durationMs, i) => ({ startMs: at(i), durationMs, person: i + 1, flags: id === 1 ? FAILED : 0 }));
+      const rows = durations.map((durationMs, i) => ({
+        startMs: at(i),
+        durationMs,
+        person: i + 1,
+        flags: id === 1 ? FAILED : 0,
+      }));
       return (scale: number) => ({
         id: id + 1,
         bill: harmBill(
           parts,
           WINDOW,
-          context(rows, { rates: { ...DEFAULT_RATES, waiting: scale, failed: 5 * scale, left: 15 * scale, missing: 5 * scale, money: 0.5 * scale } }),
+          context(rows, {
+            rates: {
+              ...DEFAULT_RATES,
+              waiting: scale,
+              failed: 5 * scale,
+              left: 15 * scale,
+              missing: 5 * scale,
+              money: 0.5 * scale,
+            },
+          }),
         ),
       });
     });
@@ -235,7 +287,9 @@ describe('the harm bill', () => {
     const bill = harmBill(parts, WINDOW, context([]));
     const entries = [3, 1, 2].map((id) => ({ id, bill }));
     expect(rankWorstFirst(entries).map(({ id }) => id)).toEqual([1, 2, 3]);
-    expect(harmPerHour({ ...bill, harm: { estimate: 30, low: 0, high: 60 } }, { fromMs: 0, toMs: 30 * MINUTE_MS })).toBe(60);
+    expect(
+      harmPerHour({ ...bill, harm: { estimate: 30, low: 0, high: 60 } }, { fromMs: 0, toMs: 30 * MINUTE_MS }),
+    ).toBe(60);
   });
 });
 
@@ -244,28 +298,39 @@ describe('grouping', () => {
   const oneApplication = () => 1;
 
   test('slow and failing of one flow from about the same time on are one incident', () => {
-    const groups = groupDeviations([deviation(1, 'slow', 0, 60), deviation(1, 'failing', 8, 50), deviation(2, 'failing', 8, 50)], none, oneApplication);
+    const groups = groupDeviations(
+      [deviation(1, 'slow', 0, 60), deviation(1, 'failing', 8, 50), deviation(2, 'failing', 8, 50)],
+      none,
+      oneApplication,
+    );
     expect(groups.map((group) => group.parts.length)).toEqual([2, 1]);
   });
 
   test('what is missing behind a troubled flow belongs to it; its begin is that of the trouble', () => {
     const precedes = (earlier: number, later: number) => (earlier === 1 && later === 2 ? 0.9 : 0);
-    const [group, ...rest] = groupDeviations([deviation(2, 'missing', -3, 60), deviation(1, 'slow', 0, 60)], precedes, oneApplication);
+    const [group, ...rest] = groupDeviations(
+      [deviation(2, 'missing', -3, 60), deviation(1, 'slow', 0, 60)],
+      precedes,
+      oneApplication,
+    );
     expect(rest).toEqual([]);
     expect(group?.onsetMs).toBe(at(0));
   });
 
   test('what is missing behind may seem to begin a while before its cause, but not long before, nor if it ends before', () => {
     const precedes = (earlier: number, later: number) => (earlier === 1 && later === 2 ? 0.9 : 0);
-    const groupsOf = (from: number, to: number) => groupDeviations([deviation(2, 'missing', from, to), deviation(1, 'slow', 0, 60)], precedes, oneApplication);
+    const groupsOf = (from: number, to: number) =>
+      groupDeviations([deviation(2, 'missing', from, to), deviation(1, 'slow', 0, 60)], precedes, oneApplication);
     expect(groupsOf(-12, 60)).toHaveLength(1);
     expect(groupsOf(-20, 60)).toHaveLength(2);
     expect(groupsOf(-12, 3)).toHaveLength(2);
   });
 
   test('flows of one application that fall silent together are one outage, those of another are not', () => {
-    const groups = groupDeviations([deviation(1, 'missing', 0, 11), deviation(2, 'missing', -6, 11), deviation(3, 'missing', 0, 11)], none, (flow) =>
-      flow === 3 ? 2 : 1,
+    const groups = groupDeviations(
+      [deviation(1, 'missing', 0, 11), deviation(2, 'missing', -6, 11), deviation(3, 'missing', 0, 11)],
+      none,
+      (flow) => (flow === 3 ? 2 : 1),
     );
     expect(groups.map((group) => group.parts.map((part) => part.flow))).toEqual([[2, 1], [3]]);
   });
@@ -352,7 +417,9 @@ describe('how harm moves', () => {
 
   test.each([3, 6, 20, 100])('where %d are hurt in each stretch, chance alone seldom moves it', (people) => {
     const random = seededRandom(people);
-    const moved = Array.from({ length: 4_000 }, () => directionOf(moment(poissonDeviate(random, people)), moment(poissonDeviate(random, people))));
+    const moved = Array.from({ length: 4_000 }, () =>
+      directionOf(moment(poissonDeviate(random, people)), moment(poissonDeviate(random, people))),
+    );
     // One of ten by the error alone, fewer where a quarter is more than that.
     expect(moved.filter((direction) => direction !== 'steady').length / moved.length).toBeLessThan(0.115);
   });
@@ -372,13 +439,27 @@ describe('sentences', () => {
     [{ ...facts, signal: 'slow' as const }, 'Pick a slot is 4.1× slower than usual'],
     [{ ...facts, signal: 'slow' as const, slowness: 1.1 }, 'Pick a slot is slow for 30 %, usually 0.4 %'],
     [{ ...facts, signal: 'failing' as const }, 'Pick a slot fails for 30 %, usually 0.4 %'],
-    [{ ...facts, signal: 'failing' as const, only: { dimension: 'promotion', value: 'SPRING10' } }, 'Pick a slot fails for promotion SPRING10'],
+    [
+      { ...facts, signal: 'failing' as const, only: { dimension: 'promotion', value: 'SPRING10' } },
+      'Pick a slot fails for promotion SPRING10',
+    ],
     [{ ...facts, signal: 'missing' as const }, '40 % fewer than usual get to Pick a slot'],
-    [{ ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true }, 'Nobody gets in to Sender Portal'],
+    [
+      { ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true },
+      'Nobody gets in to Sender Portal',
+    ],
   ])('title of %j', (given, title) => expect(incidentTitle(given)).toBe(title));
 
   test('of a window and of an incident', () => {
-    const window = { people: 917, harmPerHour: 1760.4, flows: 5, money: 1427, currency: 'GBP', withoutTeam: 2, incidents: 5 };
+    const window = {
+      people: 917,
+      harmPerHour: 1760.4,
+      flows: 5,
+      money: 1427,
+      currency: 'GBP',
+      withoutTeam: 2,
+      incidents: 5,
+    };
     expect(windowSentence(window)).toEqual({
       headline: '917 people are hurt: 1,760 minutes of harm an hour, in five flows.',
       detail: '£1,427 not earned. Two of the five are with nobody yet.',

@@ -44,7 +44,11 @@ export function rankStability(incidents: readonly Ranked[]): Map<number, Stabili
   };
   consider((bill) => bill.harm.estimate);
   for (const name of BILL_LINES)
-    for (const factor of [0.5, 2]) consider((bill) => bill.harm.estimate + (factor - 1) * (bill.lines.find((line) => line.name === name)?.harm.estimate ?? 0));
+    for (const factor of [0.5, 2])
+      consider(
+        (bill) =>
+          bill.harm.estimate + (factor - 1) * (bill.lines.find((line) => line.name === name)?.harm.estimate ?? 0),
+      );
   return stability;
 }
 
@@ -70,13 +74,17 @@ export interface Moment {
   people: number;
 }
 
-/** So much more or less is a change, when it is more than chance: 1.645 standard errors, five of a hundred on each side. */
+/**
+ * So much more or less is a change, when it is more than chance: 1.645 standard errors, five of a hundred on each side.
+ */
 const CHANGED = 1.25;
 const CHANCE = 1.645;
 
 /**
- * How harm moves from one stretch to the next of equal length. People are hurt one by one: of n of them the logarithm of the harm
- * is known to 1/√n, so that seven after four tell nothing yet. Half a person is added to both sides (Haldane 1956, from memory).
+ * How harm moves from one stretch to the next of equal length. People are hurt one by one: of n of them the logarithm
+ * of the harm
+ * is known to 1/√n, so that seven after four tell nothing yet. Half a person is added to both sides (Haldane 1956, from
+ * memory).
  */
 export function directionOf(earlier: Moment, last: Moment): 'growing' | 'steady' | 'fading' {
   const harm = earlier.harm + last.harm;

@@ -15,8 +15,16 @@ const deviation = fc
     minutes: fc.integer({ min: 1, max: 90 }),
   })
   .map(({ flow, signal, from, minutes }): Deviation => ({
-    flow, signal, onsetMs: at(from), endMs: at(from + minutes), firedMs: at(from + 1), active: false, level: 'hurting', excess: 9, z: 9,
-  })); // prettier-ignore
+    flow,
+    signal,
+    onsetMs: at(from),
+    endMs: at(from + minutes),
+    firedMs: at(from + 1),
+    active: false,
+    level: 'hurting',
+    excess: 9,
+    z: 9,
+  }));
 const group = fc.array(deviation, { minLength: 1, maxLength: 3 }).map((parts) => ({
   parts,
   onsetMs: Math.min(...parts.map((part) => part.onsetMs)),
@@ -26,11 +34,13 @@ const group = fc.array(deviation, { minLength: 1, maxLength: 3 }).map((parts) =>
 /** As the judge gives them: a signal of a flow belongs to one group alone. */
 const judgement = fc.array(group, { maxLength: 5 }).map((groups) => {
   const taken = new Set<string>();
-  const isFree = ({ flow, signal }: Deviation) => !taken.has(`${flow}:${signal}`) && taken.add(`${flow}:${signal}`) !== undefined;
+  const isFree = ({ flow, signal }: Deviation) =>
+    !taken.has(`${flow}:${signal}`) && taken.add(`${flow}:${signal}`) !== undefined;
   return groups.map((one) => ({ ...one, parts: one.parts.filter(isFree) })).filter(({ parts }) => parts.length > 0);
 });
 
-const partsOf = (register: Register) => register.all.map(({ id, parts }) => ({ id, parts })).sort((a, b) => a.id - b.id);
+const partsOf = (register: Register) =>
+  register.all.map(({ id, parts }) => ({ id, parts })).sort((a, b) => a.id - b.id);
 
 test('judged again with the same result nothing changes, whatever was there before', () => {
   fc.assert(
@@ -55,8 +65,13 @@ test('a restart knows what was stored: numbers, times, and none given twice', ()
       for (const changed of register.replace(WINDOW, second)) stored.set(changed.id, changed);
       const restarted = new Register([...stored.values()]);
       expect(partsOf(restarted)).toEqual(partsOf(register));
-      const fresh = { ...(first[0] ?? { parts: [] }), parts: [{ flow: 9, signal: 'slow', onsetMs: at(1), endMs: at(2) } as Deviation] };
-      const ids = restarted.replace({ fromMs: at(-100), toMs: at(-90) }, [{ ...fresh, onsetMs: at(1), endMs: at(2), active: false }]).map(({ id }) => id);
+      const fresh = {
+        ...(first[0] ?? { parts: [] }),
+        parts: [{ flow: 9, signal: 'slow', onsetMs: at(1), endMs: at(2) } as Deviation],
+      };
+      const ids = restarted
+        .replace({ fromMs: at(-100), toMs: at(-90) }, [{ ...fresh, onsetMs: at(1), endMs: at(2), active: false }])
+        .map(({ id }) => id);
       for (const id of ids) expect(stored.get(id)?.withdrawn ?? true).toBe(true);
     }),
   );
@@ -69,10 +84,17 @@ test('a flow was in trouble exactly while one of its parts lasted; up to a momen
       register.replace(WINDOW, groups);
       const window = { fromMs: at(minute), toMs: at(minute + 1) };
       const own = groups.flatMap(({ parts }) => parts).filter((part) => part.flow === flow);
-      expect(register.touches(flow, window)).toBe(own.some((part) => part.onsetMs < window.toMs && part.endMs > window.fromMs));
+      expect(register.touches(flow, window)).toBe(
+        own.some((part) => part.onsetMs < window.toMs && part.endMs > window.fromMs),
+      );
       const later = own.map((part) => ({ ...part, endMs: part.endMs > at(minute) ? at(700) : part.endMs }));
       const other = new Register();
-      other.replace(WINDOW, groups.length === 0 ? [] : [{ parts: later, onsetMs: at(0), endMs: at(700), active: false }].filter(() => later.length > 0));
+      other.replace(
+        WINDOW,
+        groups.length === 0
+          ? []
+          : [{ parts: later, onsetMs: at(0), endMs: at(700), active: false }].filter(() => later.length > 0),
+      );
       expect(other.troubledBefore(at(minute)).get(flow)).toBe(register.troubledBefore(at(minute)).get(flow));
     }),
   );

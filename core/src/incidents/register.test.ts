@@ -6,8 +6,16 @@ const BASE = Date.UTC(2026, 2, 10, 10);
 const at = (minutes: number) => BASE + minutes * MINUTE_MS;
 const WINDOW = { fromMs: at(-60), toMs: at(120) };
 const part = (flow: number, signal: Signal = 'slow', from = 0, to = 30): Deviation => ({
-  flow, signal, onsetMs: at(from), endMs: at(to), firedMs: at(from + 3), active: false, level: 'hurting', excess: 20, z: 8,
-}); // prettier-ignore
+  flow,
+  signal,
+  onsetMs: at(from),
+  endMs: at(to),
+  firedMs: at(from + 3),
+  active: false,
+  level: 'hurting',
+  excess: 20,
+  z: 8,
+});
 const group = (...parts: Deviation[]) => ({
   parts,
   onsetMs: Math.min(...parts.map((p) => p.onsetMs)),
@@ -18,7 +26,9 @@ const group = (...parts: Deviation[]) => ({
 test('an incident keeps its number while evidence comes and goes, and is withdrawn when it has gone', () => {
   const register = new Register();
   expect(register.replace(WINDOW, [group(part(1)), group(part(2))]).map(({ id }) => id)).toEqual([1, 2]);
-  expect(register.replace(WINDOW, [group(part(2)), group(part(1, 'slow', 2, 40))]).map(({ id, endMs }) => [id, endMs])).toEqual([[1, at(40)]]);
+  expect(
+    register.replace(WINDOW, [group(part(2)), group(part(1, 'slow', 2, 40))]).map(({ id, endMs }) => [id, endMs]),
+  ).toEqual([[1, at(40)]]);
   expect(register.replace(WINDOW, [group(part(2))]).map(({ id, withdrawn }) => [id, withdrawn])).toEqual([[1, true]]);
   expect(register.all.map(({ id }) => id)).toEqual([2]);
   // Back again: the same number.
@@ -31,7 +41,10 @@ test('joined incidents are one for people, stay so when judged again, and can be
   const register = new Register();
   register.replace(WINDOW, [group(part(1)), group(part(2, 'failing', 5, 50)), group(part(3))]);
   register.join(2, 1);
-  expect(register.all.map(({ id, endMs, parts }) => [id, endMs, parts.length])).toEqual([[1, at(50), 2], [3, at(30), 1]]); // prettier-ignore
+  expect(register.all.map(({ id, endMs, parts }) => [id, endMs, parts.length])).toEqual([
+    [1, at(50), 2],
+    [3, at(30), 1],
+  ]);
   expect(register.get(2)?.id).toBe(1);
   register.replace(WINDOW, [group(part(1)), group(part(2, 'failing', 5, 70)), group(part(3))]);
   expect(register.get(1)?.endMs).toBe(at(70));
@@ -50,7 +63,10 @@ test('a split stays split when it is judged again, and never leaves one side emp
   const [rest, own] = register.split(1, new Set([2]));
   expect([rest?.endMs, own?.endMs]).toEqual([at(30), at(50)]);
   register.replace(WINDOW, [group(part(1), part(2, 'failing', 5, 60))]);
-  expect(register.all.map(({ id, parts, endMs }) => [id, parts.map(({ flow }) => flow), endMs])).toEqual([[1, [1], at(30)], [2, [2], at(60)]]); // prettier-ignore
+  expect(register.all.map(({ id, parts, endMs }) => [id, parts.map(({ flow }) => flow), endMs])).toEqual([
+    [1, [1], at(30)],
+    [2, [2], at(60)],
+  ]);
   register.replace(WINDOW, [group(part(1))]);
   expect(register.all.map(({ id }) => id)).toEqual([1]);
 });

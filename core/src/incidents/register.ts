@@ -80,18 +80,23 @@ export class Register {
   /** The incident as people see it; one that was joined into another is seen as that other. */
   get(id: number): StoredIncident | undefined {
     let incident = this.#byId.get(id);
-    for (let steps = 0; incident && incident.joinedInto !== null && steps < 100; steps++) incident = this.#byId.get(incident.joinedInto);
+    for (let steps = 0; incident && incident.joinedInto !== null && steps < 100; steps++)
+      incident = this.#byId.get(incident.joinedInto);
     return incident && this.#withJoined(incident);
   }
 
   get all(): StoredIncident[] {
     const stored = this.#stored();
     const holdsOthers = new Set(stored.map((incident) => incident.joinedInto));
-    return stored.filter((incident) => incident.joinedInto === null).map((incident) => (holdsOthers.has(incident.id) ? this.#withJoined(incident) : incident));
+    return stored
+      .filter((incident) => incident.joinedInto === null)
+      .map((incident) => (holdsOthers.has(incident.id) ? this.#withJoined(incident) : incident));
   }
 
   within(window: Window): StoredIncident[] {
-    return this.all.filter((incident) => overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, window) !== undefined);
+    return this.all.filter(
+      (incident) => overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, window) !== undefined,
+    );
   }
 
   #withJoined(incident: StoredIncident): StoredIncident {
@@ -111,7 +116,9 @@ export class Register {
   /** True while a flow was in trouble: the bucket that begins then is left out of what is learned. */
   touches(flow: number, window: Window): boolean {
     this.#troubled ??= troubledTimes(this.#stored());
-    return this.#troubled.get(flow)?.some((trouble) => trouble.fromMs < window.toMs && trouble.toMs > window.fromMs) ?? false;
+    return (
+      this.#troubled.get(flow)?.some((trouble) => trouble.fromMs < window.toMs && trouble.toMs > window.fromMs) ?? false
+    );
   }
 
   /** When each flow was in trouble up to a moment, as a text to compare. */
@@ -119,7 +126,9 @@ export class Register {
     this.#troubled ??= troubledTimes(this.#stored());
     const times = new Map<number, string>();
     for (const [flow, windows] of this.#troubled) {
-      const until = windows.filter((one) => one.fromMs < timeMs).map((one) => `${one.fromMs}-${Math.min(one.toMs, timeMs)}`);
+      const until = windows
+        .filter((one) => one.fromMs < timeMs)
+        .map((one) => `${one.fromMs}-${Math.min(one.toMs, timeMs)}`);
       if (until.length > 0) times.set(flow, until.sort().join());
     }
     return times;
@@ -132,10 +141,17 @@ export class Register {
    * @returns incidents that changed
    */
   replace(window: Window, groups: readonly DeviationGroup<IncidentPart>[]): StoredIncident[] {
-    const before = this.#stored().filter((incident) => overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, window) !== undefined);
+    const before = this.#stored().filter(
+      (incident) => overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, window) !== undefined,
+    );
     const free = new Set([...before, ...[...this.#byId.values()].filter((incident) => incident.withdrawn)]);
     const changed: StoredIncident[] = [];
-    const put = (id: number, known: StoredIncident | undefined, parts: IncidentPart[], more: Partial<StoredIncident> = {}) => {
+    const put = (
+      id: number,
+      known: StoredIncident | undefined,
+      parts: IncidentPart[],
+      more: Partial<StoredIncident> = {},
+    ) => {
       const blank = { component: null, joinedInto: null, splitFrom: null, setAside: null };
       const incident: StoredIncident = { ...blank, ...known, ...more, id, withdrawn: false, parts, ...extent(parts) };
       this.#put(incident);
@@ -183,7 +199,8 @@ export class Register {
   /** @throws RangeError when they are one already, or one of them is not there */
   join(id: number, into: number): StoredIncident {
     const target = this.get(into);
-    if (!target || this.get(id)?.id === target.id) throw new RangeError(`incidents ${id} and ${into} are one already, or one of them is gone`);
+    if (!target || this.get(id)?.id === target.id)
+      throw new RangeError(`incidents ${id} and ${into} are one already, or one of them is gone`);
     return this.#change(id, { joinedInto: target.id });
   }
 
@@ -202,8 +219,17 @@ export class Register {
     if (!incident || incident.withdrawn) throw new RangeError(`there is no incident ${id}`);
     const own = incident.parts.filter((part) => flows.has(part.flow));
     const rest = incident.parts.filter((part) => !flows.has(part.flow));
-    if (own.length === 0 || rest.length === 0) throw new RangeError('expected some parts to split off and some to stay');
-    const child: StoredIncident = { ...incident, id: this.#next++, parts: own, ...extent(own), component: null, splitFrom: id, joinedInto: null };
+    if (own.length === 0 || rest.length === 0)
+      throw new RangeError('expected some parts to split off and some to stay');
+    const child: StoredIncident = {
+      ...incident,
+      id: this.#next++,
+      parts: own,
+      ...extent(own),
+      component: null,
+      splitFrom: id,
+      joinedInto: null,
+    };
     this.#put(child);
     return [this.#change(id, { parts: rest, ...extent(rest) }), child];
   }
@@ -228,7 +254,9 @@ function isSame(incident: StoredIncident, group: DeviationGroup): boolean {
   const shared = overlap(spanOf(incident), { fromMs: group.onsetMs, toMs: group.endMs });
   return (
     shared !== undefined &&
-    group.parts.some((part) => incident.parts.some((other) => other.flow === part.flow && other.signal === part.signal)) &&
+    group.parts.some((part) =>
+      incident.parts.some((other) => other.flow === part.flow && other.signal === part.signal),
+    ) &&
     (group.parts[0]?.signal === 'missing') === (incident.parts[0]?.signal === 'missing')
   );
 }

@@ -8,15 +8,30 @@ import { whereItBites } from './index';
 const BASE = Date.UTC(2026, 2, 10, 10);
 const WINDOW = { fromMs: BASE, toMs: BASE + 60 * MINUTE_MS };
 const ask = (rows: readonly TestAttempt[]) =>
-  whereItBites({ rows: columnsOf(rows), flows: new Set([1]), window: WINDOW, normalAt: () => normalWith(), onlyFailed: true });
+  whereItBites({
+    rows: columnsOf(rows),
+    flows: new Set([1]),
+    window: WINDOW,
+    normalAt: () => normalWith(),
+    onlyFailed: true,
+  });
 const attempts = (make: (i: number, random: () => number) => Partial<TestAttempt>, n = 400) => {
   const random = seededRandom(4);
   return Array.from({ length: n }, (_, i) => ({ startMs: BASE + i * 8_000, person: i + 1, ...make(i, random) }));
 };
 
 test('the value that holds what went wrong is found; what is spread evenly is ruled out', () => {
-  const bites = ask(attempts((i) => ({ promotion: i % 10 === 0 ? 7 : 8, site: 1 + (i % 3), version: 4, flags: i % 10 === 0 ? FAILED : 0 })));
-  expect(bites.segments).toEqual([expect.objectContaining({ dimension: 'promotion', value: 7, bad: 40, shareOfBad: 1, shareOfAll: 0.1, people: 40 })]);
+  const bites = ask(
+    attempts((i) => ({
+      promotion: i % 10 === 0 ? 7 : 8,
+      site: 1 + (i % 3),
+      version: 4,
+      flags: i % 10 === 0 ? FAILED : 0,
+    })),
+  );
+  expect(bites.segments).toEqual([
+    expect.objectContaining({ dimension: 'promotion', value: 7, bad: 40, shareOfBad: 1, shareOfAll: 0.1, people: 40 }),
+  ]);
   expect(bites.segments[0]?.relativeRisk).toBe(Infinity);
   expect(bites.segments[0]?.low).toBeGreaterThan(10);
   expect(bites.ruledOut).toContainEqual({ dimension: 'site', why: 'noDifference' });
@@ -36,8 +51,16 @@ test('of a site and its region the site is kept, since it explains more alone', 
 });
 
 test('two causes at once are both named', () => {
-  const bites = ask(attempts((i) => ({ site: 1 + (i % 5), promotion: i % 7 === 0 ? 3 : 4, flags: i % 5 === 1 || i % 7 === 0 ? FAILED : 0 }), 700));
-  expect(bites.segments.map(({ dimension, value }) => `${dimension} ${value}`).sort()).toEqual(['promotion 3', 'site 2']);
+  const bites = ask(
+    attempts(
+      (i) => ({ site: 1 + (i % 5), promotion: i % 7 === 0 ? 3 : 4, flags: i % 5 === 1 || i % 7 === 0 ? FAILED : 0 }),
+      700,
+    ),
+  );
+  expect(bites.segments.map(({ dimension, value }) => `${dimension} ${value}`).sort()).toEqual([
+    'promotion 3',
+    'site 2',
+  ]);
 });
 
 test('chance is not named: failures at random over forty values, 30 draws, at most two false finds', () => {
@@ -45,8 +68,13 @@ test('chance is not named: failures at random over forty values, 30 draws, at mo
   for (let seed = 1; seed <= 30; seed++) {
     const random = seededRandom(seed);
     const rows = Array.from({ length: 600 }, (_, i) => ({
-      startMs: BASE + i * 5_000, person: i + 1, site: 1 + Math.floor(random() * 20), region: 1 + Math.floor(random() * 10), promotion: 1 + Math.floor(random() * 10), flags: random() < 0.1 ? FAILED : 0,
-    })); // prettier-ignore
+      startMs: BASE + i * 5_000,
+      person: i + 1,
+      site: 1 + Math.floor(random() * 20),
+      region: 1 + Math.floor(random() * 10),
+      promotion: 1 + Math.floor(random() * 10),
+      flags: random() < 0.1 ? FAILED : 0,
+    }));
     found += ask(rows).segments.length;
   }
   expect(found).toBeLessThanOrEqual(2);

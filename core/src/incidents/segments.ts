@@ -60,8 +60,10 @@ interface Count {
 }
 
 /**
- * Who is hit more than others: every value of every dimension tried, against the rest, with control of false discoveries.
- * Of nested values (a site and its region) the one that explains more alone is kept: once a value is picked, others must
+ * Who is hit more than others: every value of every dimension tried, against the rest, with control of false
+ * discoveries.
+ * Of nested values (a site and its region) the one that explains more alone is kept: once a value is picked, others
+ * must
  * still stand out among the attempts without it.
  */
 export function whereItBites(question: BitesQuestion): Bites {
@@ -79,21 +81,27 @@ export function whereItBites(question: BitesQuestion): Bites {
   const over = new Set(picked.map((one) => one.dimension));
   return {
     segments: picked.sort((a, b) => b.excess - a.excess),
-    spared: first.segments.filter((one) => one.p <= FALSE_DISCOVERY && one.high < 1 / LEAST_RISK && !over.has(one.dimension)),
+    spared: first.segments.filter(
+      (one) => one.p <= FALSE_DISCOVERY && one.high < 1 / LEAST_RISK && !over.has(one.dimension),
+    ),
     ruledOut: DIMENSIONS.filter((dimension) => !over.has(dimension)).flatMap((dimension) => ruleOut(dimension, first)),
     bad: first.bad,
     all: first.all,
   };
 }
 
-/** Of those that hold about as much of what went wrong as the one that holds most, the one that holds least of everything. */
+/**
+ * Of those that hold about as much of what went wrong as the one that holds most, the one that holds least of
+ * everything.
+ */
 function narrowest(candidates: readonly Segment[]): Segment | undefined {
   const most = Math.max(...candidates.map((one) => one.excess));
   const near = candidates.filter((one) => one.excess >= NEARLY * most);
   return near.sort((a, b) => a.shareOfAll - b.shareOfAll || b.excess - a.excess || a.value - b.value)[0];
 }
 
-const isOver = (one: Segment) => one.p <= FALSE_DISCOVERY && one.bad >= FEWEST_BAD && one.relativeRisk >= LEAST_RISK && one.low > 1;
+const isOver = (one: Segment) =>
+  one.p <= FALSE_DISCOVERY && one.bad >= FEWEST_BAD && one.relativeRisk >= LEAST_RISK && one.low > 1;
 
 interface Tried {
   segments: Segment[];
@@ -107,7 +115,9 @@ function ruleOut(dimension: Dimension, { segments, values, bad }: Tried): Bites[
   const known = [...(values.get(dimension) as Map<number, Count>)].filter(([value]) => value !== 0);
   if (known.length === 0 || bad < FEWEST_BAD) return [];
   if (known.length === 1) return [{ dimension, why: 'oneValue', value: (known[0] as [number, Count])[0] }];
-  return segments.some((one) => one.dimension === dimension && one.p <= FALSE_DISCOVERY) ? [] : [{ dimension, why: 'noDifference' }];
+  return segments.some((one) => one.dimension === dimension && one.p <= FALSE_DISCOVERY)
+    ? []
+    : [{ dimension, why: 'noDifference' }];
 }
 
 /** Rows in question, and whether each went wrong: told once, used for every value. */
@@ -121,7 +131,11 @@ function judgeRows({ rows, flows, window, normalAt, onlyFailed }: BitesQuestion)
 }
 
 /** Counts every value among the rows that none of the picked values holds. */
-function tryAll(rows: AttemptColumns, judged: readonly { row: number; isBad: boolean }[], picked: readonly Segment[]): Tried {
+function tryAll(
+  rows: AttemptColumns,
+  judged: readonly { row: number; isBad: boolean }[],
+  picked: readonly Segment[],
+): Tried {
   const values = new Map<Dimension, Map<number, Count>>(DIMENSIONS.map((dimension) => [dimension, new Map()]));
   let [bad, all] = [0, 0];
   for (const { row, isBad } of judged) {
@@ -155,7 +169,10 @@ function compare(dimension: Dimension, value: number, count: Count, bad: number,
   const inside = count.bad / count.all;
   const outside = rest.bad / rest.all;
   const pooled = bad / all;
-  const score = pooled > 0 && pooled < 1 ? (inside - outside) / Math.sqrt(pooled * (1 - pooled) * (1 / count.all + 1 / rest.all)) : 0;
+  const score =
+    pooled > 0 && pooled < 1
+      ? (inside - outside) / Math.sqrt(pooled * (1 - pooled) * (1 / count.all + 1 / rest.all))
+      : 0;
   const [a, b] = [count.bad + 0.5, rest.bad + 0.5];
   const logRisk = Math.log(a / (count.all + 0.5) / (b / (rest.all + 0.5)));
   const se = Math.sqrt(Math.max(0, 1 / a - 1 / (count.all + 0.5) + 1 / b - 1 / (rest.all + 0.5)));

@@ -27,17 +27,20 @@ export const count = (value: number): string => Math.round(value).toLocaleString
 export const times = (ratio: number): string => `${ratio < 10 ? ratio.toFixed(1) : ratio.toFixed(0)}×`;
 
 /** At most two digits that matter: 0.4 %, 12 %. */
-export const percent = (share: number): string => `${share < 0.1 ? (share * 100).toFixed(1).replace(/\.0$/, '') : (share * 100).toFixed(0)} %`;
+export const percent = (share: number): string =>
+  `${share < 0.1 ? (share * 100).toFixed(1).replace(/\.0$/, '') : (share * 100).toFixed(0)} %`;
 
 const people = (n: number) => (Math.round(n) === 1 ? '1 person' : `${count(n)} people`);
 
-const attempts = (n: number, which = '') => (Math.round(n) === 1 ? `1 ${which}attempt` : `${count(n)} ${which}attempts`);
+const attempts = (n: number, which = '') =>
+  Math.round(n) === 1 ? `1 ${which}attempt` : `${count(n)} ${which}attempts`;
 
 /** What happens, in words that need no chart: the headline of a row. */
 export function incidentTitle(facts: IncidentFacts): string {
   const only = facts.only ? ` for ${facts.only.dimension} ${facts.only.value}` : '';
   if (facts.signal === 'missing') {
-    if (facts.volumeShare < 0.1) return facts.wholeApplication ? `Nobody gets in to ${facts.application}` : `Nobody gets to ${facts.flow}`;
+    if (facts.volumeShare < 0.1)
+      return facts.wholeApplication ? `Nobody gets in to ${facts.application}` : `Nobody gets to ${facts.flow}`;
     return `${percent(1 - facts.volumeShare)} fewer than usual get to ${facts.flow}`;
   }
   if (facts.signal === 'failing') {
@@ -50,10 +53,20 @@ export function incidentTitle(facts: IncidentFacts): string {
 }
 
 /** Second sentence of an incident: what it did to people. */
-export function hurtSentence(hurt: { people: number; keyPeople: number; gaveUp: number; left: number; missing: number; signal: Signal }): string {
+export function hurtSentence(hurt: {
+  people: number;
+  keyPeople: number;
+  gaveUp: number;
+  left: number;
+  missing: number;
+  signal: Signal;
+}): string {
   const parts: string[] = [];
   const verb = hurt.signal === 'missing' ? 'could not get in' : hurt.signal === 'slow' ? 'waited' : 'met a failure';
-  if (hurt.people >= 0.5) parts.push(`${people(hurt.people)} ${verb}${hurt.keyPeople > 0 ? `, ${count(hurt.keyPeople)} of them key customers` : ''}`);
+  if (hurt.people >= 0.5)
+    parts.push(
+      `${people(hurt.people)} ${verb}${hurt.keyPeople > 0 ? `, ${count(hurt.keyPeople)} of them key customers` : ''}`,
+    );
   if (hurt.gaveUp >= 0.5) parts.push(`${attempts(hurt.gaveUp)} failed for good`);
   if (hurt.left >= 0.5) parts.push(`${people(hurt.left)} left because of it`);
   if (hurt.signal !== 'missing' && hurt.missing >= 0.5) parts.push(`${attempts(hurt.missing, 'later ')} never came`);
@@ -93,7 +106,12 @@ function whoHasThem(incidents: number, withoutTeam: number): string {
 /** Whole units (or so many decimals) with the currency's sign: £1,427. A code that is not a currency stands as text. */
 export function formatMoney(amount: number, currency: string, decimals = 0): string {
   try {
-    return new Intl.NumberFormat('en-GB', { style: 'currency', currency, minimumFractionDigits: decimals, maximumFractionDigits: decimals }).format(amount);
+    return new Intl.NumberFormat('en-GB', {
+      style: 'currency',
+      currency,
+      minimumFractionDigits: decimals,
+      maximumFractionDigits: decimals,
+    }).format(amount);
   } catch {
     return `${count(amount)} ${currency}`.trim();
   }

@@ -16,7 +16,8 @@ const BEGINS_WITH = 0.5;
 const LONGEST = 15;
 
 /**
- * Journeys as people really walk them: from each flow that sessions begin with, on to whatever most of those who are there do next,
+ * Journeys as people really walk them: from each flow that sessions begin with, on to whatever most of those who are
+ * there do next,
  * as long as enough of them go on. A way that is the end of a longer one is not told again.
  *
  * @returns in order of sessions that set out, most first
@@ -36,7 +37,12 @@ export function discoverJourneys(sessions: readonly Session[]): FoundJourney[] {
     if (steps.length > 1) found.push({ steps, sessions: n });
   }
   return found
-    .filter((one) => !found.some((other) => other !== one && other.steps.length > one.steps.length && endsWith(other.steps, one.steps)))
+    .filter(
+      (one) =>
+        !found.some(
+          (other) => other !== one && other.steps.length > one.steps.length && endsWith(other.steps, one.steps),
+        ),
+    )
     .sort((a, b) => b.sessions - a.sessions || (a.steps[0] as number) - (b.steps[0] as number));
 }
 
@@ -60,4 +66,5 @@ function wayFrom(begin: number, sessions: readonly Session[]): number[] {
 }
 
 const add = (counts: Map<number, number>, key: number) => counts.set(key, (counts.get(key) ?? 0) + 1);
-const endsWith = (whole: readonly number[], end: readonly number[]) => end.every((step, i) => step === whole[whole.length - end.length + i]);
+const endsWith = (whole: readonly number[], end: readonly number[]) =>
+  end.every((step, i) => step === whole[whole.length - end.length + i]);

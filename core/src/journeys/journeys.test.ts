@@ -3,14 +3,26 @@ import { columnsOf, type TestAttempt } from '../fixtures/attempts';
 import { mantelHaenszel, seededRandom } from '../stats';
 import { BACKGROUND, FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
-import { discoverJourneys, isBad, judgeJourney, leavingAt, repairOrder, sessionsOf, type JudgedJourney, type Passing, type Session } from './index';
+import {
+  discoverJourneys,
+  isBad,
+  judgeJourney,
+  leavingAt,
+  repairOrder,
+  sessionsOf,
+  type JudgedJourney,
+  type Passing,
+  type Session,
+} from './index';
 
 const BASE = Date.UTC(2026, 2, 10, 10);
 const WINDOW = { fromMs: BASE, toMs: BASE + 60 * MINUTE_MS };
 const LIMIT = 1_000;
 const read = (attempts: readonly TestAttempt[]): Session[] => {
   const rows = columnsOf(attempts);
-  return sessionsOf(rows, (row) => ((rows.flags[row] as number) & FAILED ? 'failed' : (rows.durationMs[row] as number) > LIMIT ? 'late' : 'onTime'));
+  return sessionsOf(rows, (row) =>
+    (rows.flags[row] as number) & FAILED ? 'failed' : (rows.durationMs[row] as number) > LIMIT ? 'late' : 'onTime',
+  );
 };
 const at = (minutes: number) => BASE + minutes * MINUTE_MS;
 
@@ -28,19 +40,45 @@ describe('sessions', () => {
     expect(others).toEqual([]);
     expect(session).toMatchObject({ session: 7, person: 3, tier: 2 });
     expect(session?.visits).toEqual([
-      { flow: 1, firstMs: at(0), lastMs: at(3), exposed: false, longestMs: 100, attempts: 2, failed: 0, succeeded: true, valueMinor: 0 },
-      { flow: 2, firstMs: at(1), lastMs: at(2), exposed: true, longestMs: 3_000, attempts: 2, failed: 1, succeeded: true, valueMinor: 1250 },
+      {
+        flow: 1,
+        firstMs: at(0),
+        lastMs: at(3),
+        exposed: false,
+        longestMs: 100,
+        attempts: 2,
+        failed: 0,
+        succeeded: true,
+        valueMinor: 0,
+      },
+      {
+        flow: 2,
+        firstMs: at(1),
+        lastMs: at(2),
+        exposed: true,
+        longestMs: 3_000,
+        attempts: 2,
+        failed: 1,
+        succeeded: true,
+        valueMinor: 1250,
+      },
     ]);
   });
 
   test('the order of the attempts makes no difference', () => {
     const random = seededRandom(5);
     const attempts = Array.from({ length: 60 }, () => ({
-      session: 1 + Math.floor(random() * 8), flow: 1 + Math.floor(random() * 4), startMs: at(random() * 60), durationMs: 2_000 * random(), tier: 1,
-    })); // prettier-ignore
+      session: 1 + Math.floor(random() * 8),
+      flow: 1 + Math.floor(random() * 4),
+      startMs: at(random() * 60),
+      durationMs: 2_000 * random(),
+      tier: 1,
+    }));
     const whole = read(attempts);
     fc.assert(
-      fc.property(fc.shuffledSubarray(attempts, { minLength: attempts.length }), (shuffled) => expect(read(shuffled)).toEqual(whole)),
+      fc.property(fc.shuffledSubarray(attempts, { minLength: attempts.length }), (shuffled) =>
+        expect(read(shuffled)).toEqual(whole),
+      ),
       { numRuns: 25 },
     );
   });
@@ -48,7 +86,9 @@ describe('sessions', () => {
 
 /** So many sessions that walk so far through these flows. */
 const walking = (n: number, flows: readonly number[], from: number): TestAttempt[] =>
-  Array.from({ length: n }, (_, i) => flows.map((flow, k) => ({ session: from + i, person: from + i, tier: 1, flow, startMs: at((i % 50) + k) }))).flat();
+  Array.from({ length: n }, (_, i) =>
+    flows.map((flow, k) => ({ session: from + i, person: from + i, tier: 1, flow, startMs: at((i % 50) + k) })),
+  ).flat();
 
 describe('ways that people walk', () => {
   test('are found with their order, as long as enough go on; the end of a longer one is not told again', () => {
@@ -82,7 +122,15 @@ function world(seed: number, troubles: readonly { step: number; share: number; l
       const isHit = trouble !== undefined && random() < trouble.share;
       const draw = random();
       const more = isHit ? (trouble?.leave ?? 0) : 0;
-      attempts.push({ session: i, person: i, tier: 1, flow: k + 1, startMs, durationMs: isHit ? 4_000 : 200, ...(k === 3 && { valueMinor: 2_000 }) });
+      attempts.push({
+        session: i,
+        person: i,
+        tier: 1,
+        flow: k + 1,
+        startMs,
+        durationMs: isHit ? 4_000 : 200,
+        ...(k === 3 && { valueMinor: 2_000 }),
+      });
       startMs += 20_000;
       if (k < 3 && draw < 0.1 + more) {
         if (draw >= 0.1) left[k] = (left[k] as number) + 1;
@@ -114,7 +162,10 @@ describe('a journey', () => {
   });
 
   test('of two bad steps the earlier is mended first, and says how many more then meet the later one', () => {
-    const { sessions } = world(4, [{ step: 0, share: 0.5, leave: 0.4 }, { step: 2, share: 0.5, leave: 0.4 }]); // prettier-ignore
+    const { sessions } = world(4, [
+      { step: 0, share: 0.5, leave: 0.4 },
+      { step: 2, share: 0.5, leave: 0.4 },
+    ]);
     const repairs = repairOrder(judged(sessions));
     expect(repairs.map(({ step }) => step)).toEqual([0, 2]);
     const [first, second] = repairs as [(typeof repairs)[number], (typeof repairs)[number]];
@@ -149,7 +200,11 @@ describe('a journey', () => {
   });
 
   test('where all who meet it leave, and nobody else does, no error is left and it is bad all the same', () => {
-    const hit = walking(40, [1, 2], 1).flatMap((attempt) => (attempt.flow === 2 && (attempt.session as number) % 2 === 0 ? [] : [{ ...attempt, durationMs: attempt.flow === 1 && (attempt.session as number) % 2 === 0 ? 4_000 : 100 }])); // prettier-ignore
+    const hit = walking(40, [1, 2], 1).flatMap((attempt) =>
+      attempt.flow === 2 && (attempt.session as number) % 2 === 0
+        ? []
+        : [{ ...attempt, durationMs: attempt.flow === 1 && (attempt.session as number) % 2 === 0 ? 4_000 : 100 }],
+    );
     const [first] = judgeJourney(read(hit), [1, 2], WINDOW, at(300)).steps;
     expect(first).toMatchObject({ z: Infinity, left: 20 });
     expect(first && isBad(first)).toBe(true);
@@ -164,7 +219,12 @@ describe('a journey', () => {
 
   test('whoever may still go on is neither gone nor gone on', () => {
     const sessions = read(walking(10, [1], 1));
-    expect(judgeJourney(sessions, [1, 2], WINDOW, at(0)).steps[0]).toMatchObject({ sessions: 10, wentOn: 0, undecided: 10, left: 0 });
+    expect(judgeJourney(sessions, [1, 2], WINDOW, at(0)).steps[0]).toMatchObject({
+      sessions: 10,
+      wentOn: 0,
+      undecided: 10,
+      left: 0,
+    });
     expect(judgeJourney(sessions, [1, 2], WINDOW, at(300)).steps[0]).toMatchObject({ undecided: 0, left: 10 });
   });
 
@@ -180,16 +240,32 @@ describe('leaving, against published tables', () => {
   /** Passings of a 2 × 2 table of one kind: exposed who left and stayed, others who left and stayed. */
   const table = (kind: string, a: number, b: number, c: number, d: number): Passing<string>[] => {
     const some = (n: number, exposed: boolean, goesOn: boolean) =>
-      Array.from({ length: n }, (): Passing<string> => ({ kind, lastMs: 0, exposed, inTrouble: true, goesOn, value: 0 }));
+      Array.from({ length: n }, (): Passing<string> => ({
+        kind,
+        lastMs: 0,
+        exposed,
+        inTrouble: true,
+        goesOn,
+        value: 0,
+      }));
     return [...some(a, true, false), ...some(b, true, true), ...some(c, false, false), ...some(d, false, true)];
   };
 
   test('Berkeley admissions: compared department by department the difference turns round (Bickel, Hammel & O’Connell 1975)', () => {
-    // Men and women refused and admitted, by department; R UCBAdmissions. Risk of admission, as in checks against metafor: −0.01842520.
+    // Men and women refused and admitted, by department; R UCBAdmissions. Risk of admission, as in checks against
+    // metafor: −0.01842520.
     const departments: [string, number, number, number, number][] = [
-      ['A', 512, 313, 89, 19], ['B', 353, 207, 17, 8], ['C', 120, 205, 202, 391], ['D', 138, 279, 131, 244], ['E', 53, 138, 94, 299], ['F', 22, 351, 24, 317],
-    ]; // prettier-ignore
-    const { pooled, difference } = leavingAt(departments.flatMap((row) => table(...row)), 1); // prettier-ignore
+      ['A', 512, 313, 89, 19],
+      ['B', 353, 207, 17, 8],
+      ['C', 120, 205, 202, 391],
+      ['D', 138, 279, 131, 244],
+      ['E', 53, 138, 94, 299],
+      ['F', 22, 351, 24, 317],
+    ];
+    const { pooled, difference } = leavingAt(
+      departments.flatMap((row) => table(...row)),
+      1,
+    );
     expect(pooled?.riskDifference.estimate).toBeCloseTo(-0.0184251961909, 10);
     expect(pooled?.oddsRatio).toBeCloseTo(0.904696828259, 9);
     expect(pooled?.standardError).toBeCloseTo(0.01482539444, 9);
@@ -206,17 +282,33 @@ describe('leaving, against published tables', () => {
     [130, 0.94615385],
     [57, 0.87719298],
     [227, 0.969163],
-  ])('attributable fraction: %i against 7 in 10,000 (Doll & Hill via CDC Principles of Epidemiology, lesson 3, from memory)', (exposed, fraction) => {
-    const { pooled } = leavingAt(table('all', exposed, 10_000 - exposed, 7, 10_000 - 7), 1);
-    expect((pooled?.riskDifference.estimate as number) / (exposed / 10_000)).toBeCloseTo(fraction, 8);
-  });
+  ])(
+    'attributable fraction: %i against 7 in 10,000 (Doll & Hill via CDC Principles of Epidemiology, lesson 3, from memory)',
+    (exposed, fraction) => {
+      const { pooled } = leavingAt(table('all', exposed, 10_000 - exposed, 7, 10_000 - 7), 1);
+      expect((pooled?.riskDifference.estimate as number) / (exposed / 10_000)).toBeCloseTo(fraction, 8);
+    },
+  );
 
   test('thirteen vaccine trials pooled: metafor dat.bcg (Colditz 1994), table from memory, difference and odds ratio as metafor prints them', () => {
     const trials: [number, number, number, number][] = [
-      [4, 119, 11, 128], [6, 300, 29, 274], [3, 228, 11, 209], [62, 13536, 248, 12619], [33, 5036, 47, 5761], [180, 1361, 372, 1079], [8, 2537, 10, 619],
-      [505, 87886, 499, 87892], [29, 7470, 45, 7232], [17, 1699, 65, 1600], [186, 50448, 141, 27197], [5, 2493, 3, 2338], [27, 16886, 29, 17825],
-    ]; // prettier-ignore
-    const pooled = mantelHaenszel(trials.map(([a, b, c, d]) => ({ exposed: a + b, exposedEvents: a, others: c + d, otherEvents: c })));
+      [4, 119, 11, 128],
+      [6, 300, 29, 274],
+      [3, 228, 11, 209],
+      [62, 13536, 248, 12619],
+      [33, 5036, 47, 5761],
+      [180, 1361, 372, 1079],
+      [8, 2537, 10, 619],
+      [505, 87886, 499, 87892],
+      [29, 7470, 45, 7232],
+      [17, 1699, 65, 1600],
+      [186, 50448, 141, 27197],
+      [5, 2493, 3, 2338],
+      [27, 16886, 29, 17825],
+    ];
+    const pooled = mantelHaenszel(
+      trials.map(([a, b, c, d]) => ({ exposed: a + b, exposedEvents: a, others: c + d, otherEvents: c })),
+    );
     expect(pooled?.riskDifference.estimate).toBeCloseTo(-0.00328818183, 10);
     expect(pooled?.oddsRatio).toBeCloseTo(0.62287402457, 9);
   });

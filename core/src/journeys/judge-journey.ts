@@ -26,7 +26,9 @@ export interface JudgedStep {
   usuallyExposed: number;
   /** share of those not exposed who leave: the usual */
   usualLeaving: number;
-  /** of the leaving among the exposed, the share that the trouble explains: (p1 − p0) / p1; NaN where none of them left */
+  /**
+   * of the leaving among the exposed, the share that the trouble explains: (p1 − p0) / p1; NaN where none of them left
+   */
   attributable: number;
   /** what those who left beyond the usual would have brought, units of currency */
   value: Interval;
@@ -48,8 +50,10 @@ export interface JudgedJourney {
 }
 
 /**
- * A journey in a window, step by step. A session belongs to it when it begins the first step in the window; those of the hours before
- * show what is usual. Who met trouble at a step is compared with who did not, like people with like (tier, device in hand or not, and whether they
+ * A journey in a window, step by step. A session belongs to it when it begins the first step in the window; those of
+ * the hours before
+ * show what is usual. Who met trouble at a step is compared with who did not, like people with like (tier, device in
+ * hand or not, and whether they
  * came before).
  *
  * @param sessions of the window and some hours before; any order
@@ -99,32 +103,60 @@ function walkOf({ visits }: Session, steps: readonly number[]): (Visit | undefin
   return own.slice(0, last + 1);
 }
 
-const isCompleted = (visits: readonly (Visit | undefined)[], steps: readonly number[]) => visits.length === steps.length && (visits.at(-1)?.succeeded ?? false);
-const valueOf = (visits: readonly (Visit | undefined)[], from: number) => visits.slice(from).reduce((sum, visit) => sum + (visit?.valueMinor ?? 0), 0) / 100;
+const isCompleted = (visits: readonly (Visit | undefined)[], steps: readonly number[]) =>
+  visits.length === steps.length && (visits.at(-1)?.succeeded ?? false);
+const valueOf = (visits: readonly (Visit | undefined)[], from: number) =>
+  visits.slice(from).reduce((sum, visit) => sum + (visit?.valueMinor ?? 0), 0) / 100;
 const whoOf = ({ person, session }: Session) => (person === 0 ? `s${session}` : String(person));
 
 /** Like people: of the same tier, on a like device, and here for the first time among these sessions or not. */
 function kindsOf(sessions: readonly Session[]): Map<Session, string> {
   const seen = new Set<number>();
   const kinds = new Map<Session, string>();
-  for (const session of [...sessions].sort((a, b) => (a.visits[0]?.firstMs ?? 0) - (b.visits[0]?.firstMs ?? 0) || a.session - b.session)) {
+  for (const session of [...sessions].sort(
+    (a, b) => (a.visits[0]?.firstMs ?? 0) - (b.visits[0]?.firstMs ?? 0) || a.session - b.session,
+  )) {
     kinds.set(session, `${session.tier}${session.isHandheld ? 'h' : ''}${seen.has(session.person) ? '+' : ''}`);
     if (session.person !== 0) seen.add(session.person);
   }
   return kinds;
 }
 
-function judgeStep(walks: readonly Walk[], flow: number, k: number, steps: readonly number[], decidedMs: number, usualShare: number): JudgedStep {
+function judgeStep(
+  walks: readonly Walk[],
+  flow: number,
+  k: number,
+  steps: readonly number[],
+  decidedMs: number,
+  usualShare: number,
+): JudgedStep {
   const isLast = k === steps.length - 1;
   const here = walks.flatMap((walk) => {
     const visit = walk.visits[k];
     return visit ? [{ ...walk, visit, passing: passingAt(walk, visit, k, isLast) }] : [];
   });
   const inside = here.filter(({ isInside }) => isInside);
-  const { byKind, exposed: decidedExposed, pooled, difference } = leavingAt(here.map(({ passing }) => passing), decidedMs); // prettier-ignore
+  const {
+    byKind,
+    exposed: decidedExposed,
+    pooled,
+    difference,
+  } = leavingAt(
+    here.map(({ passing }) => passing),
+    decidedMs,
+  );
   const undecided = inside.filter(({ passing }) => !passing.goesOn && passing.lastMs > decidedMs).length;
   const wentOn = inside.filter(({ passing }) => passing.goesOn).length;
-  const sums = { people: 0, value: 0, valueError: 0, valueVariance: 0, exposed: 0, exposedLeft: 0, others: 0, othersLeft: 0 };
+  const sums = {
+    people: 0,
+    value: 0,
+    valueError: 0,
+    valueVariance: 0,
+    exposed: 0,
+    exposedLeft: 0,
+    others: 0,
+    othersLeft: 0,
+  };
   const error = pooled?.standardError ?? 0;
   for (const like of byKind.values()) {
     const exposed = like.exposed + like.undecided;
@@ -151,7 +183,11 @@ function judgeStep(walks: readonly Walk[], flow: number, k: number, steps: reado
     wentOn,
     undecided,
     left: inside.length - wentOn - undecided,
-    beyondUsual: { estimate: sums.people, low: Math.max(0, low) * sums.exposed, high: Math.max(0, high) * sums.exposed },
+    beyondUsual: {
+      estimate: sums.people,
+      low: Math.max(0, low) * sums.exposed,
+      high: Math.max(0, high) * sums.exposed,
+    },
     z: errorsFromNone(pooled?.riskDifference.estimate ?? 0, error),
     exposed: inside.filter(({ visit }) => visit.exposed).length,
     usuallyExposed: usualShare * inside.reduce((sum, { visit }) => sum + visit.attempts, 0),
@@ -165,14 +201,31 @@ function judgeStep(walks: readonly Walk[], flow: number, k: number, steps: reado
 }
 
 /** All of one side and none of the other leave no error: that is as far from none as can be. */
-const errorsFromNone = (difference: number, error: number) => (error > 0 ? difference / error : difference > 0 ? Infinity : 0);
+const errorsFromNone = (difference: number, error: number) =>
+  error > 0 ? difference / error : difference > 0 ? Infinity : 0;
 
-const atLeastNone = ({ estimate, low, high }: Interval): Interval => ({ estimate, low: Math.max(0, low), high: Math.max(0, high) });
+const atLeastNone = ({ estimate, low, high }: Interval): Interval => ({
+  estimate,
+  low: Math.max(0, low),
+  high: Math.max(0, high),
+});
 
 /** Going on is any later step in time; at the last step it is to complete it. */
 function passingAt({ visits, kind, isInside }: Walk, visit: Visit, k: number, isLast: boolean): Passing<string> {
   const goesOn = isLast
     ? visit.succeeded
-    : visits.slice(k + 1).some((later) => later !== undefined && later.lastMs >= visit.lastMs && later.firstMs <= visit.lastMs + GOES_ON_WITHIN_MS);
-  return { kind, lastMs: visit.lastMs, exposed: visit.exposed, inTrouble: isInside, goesOn, value: valueOf(visits, isLast ? k : k + 1) };
+    : visits
+        .slice(k + 1)
+        .some(
+          (later) =>
+            later !== undefined && later.lastMs >= visit.lastMs && later.firstMs <= visit.lastMs + GOES_ON_WITHIN_MS,
+        );
+  return {
+    kind,
+    lastMs: visit.lastMs,
+    exposed: visit.exposed,
+    inTrouble: isInside,
+    goesOn,
+    value: valueOf(visits, isLast ? k : k + 1),
+  };
 }

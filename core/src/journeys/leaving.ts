@@ -37,7 +37,8 @@ export interface Leaving<Kind> {
 const FEWEST_EXPOSED = 5;
 
 /**
- * How many more of those leave who met trouble at a step than of like people who did not: Mantel–Haenszel risk difference over
+ * How many more of those leave who met trouble at a step than of like people who did not: Mantel–Haenszel risk
+ * difference over
  * kinds of people, drawn towards none as far as it could be chance (positive-part shrinkage of James & Stein 1961).
  *
  * @param decidedMs whoever was at the step after that may still go on
@@ -46,7 +47,20 @@ export function leavingAt<Kind>(passings: Iterable<Passing<Kind>>, decidedMs: nu
   const byKind = new Map<Kind, LikeSessions>();
   for (const { kind, lastMs, exposed, inTrouble, goesOn, value } of passings) {
     let like = byKind.get(kind);
-    if (!like) byKind.set(kind, (like = { exposed: 0, exposedEvents: 0, others: 0, otherEvents: 0, undecided: 0, value: 0, squares: 0, wentOn: 0 }));
+    if (!like)
+      byKind.set(
+        kind,
+        (like = {
+          exposed: 0,
+          exposedEvents: 0,
+          others: 0,
+          otherEvents: 0,
+          undecided: 0,
+          value: 0,
+          squares: 0,
+          wentOn: 0,
+        }),
+      );
     const isUndecided = lastMs > decidedMs && !goesOn;
     if (exposed) {
       if (!inTrouble) continue;
@@ -69,5 +83,10 @@ export function leavingAt<Kind>(passings: Iterable<Passing<Kind>>, decidedMs: nu
   const exposed = [...byKind.values()].reduce((sum, like) => sum + like.exposed, 0);
   const pooled = exposed < FEWEST_EXPOSED ? undefined : mantelHaenszel([...byKind.values()]);
   const raw = Math.max(0, pooled?.riskDifference.estimate ?? 0);
-  return { byKind, exposed, pooled, difference: raw > 0 && pooled ? raw * Math.max(0, 1 - (pooled.standardError / raw) ** 2) : 0 };
+  return {
+    byKind,
+    exposed,
+    pooled,
+    difference: raw > 0 && pooled ? raw * Math.max(0, 1 - (pooled.standardError / raw) ** 2) : 0,
+  };
 }

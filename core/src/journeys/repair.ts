@@ -15,8 +15,10 @@ export interface Repair {
 }
 
 /**
- * Upstream first: of several steps at which people leave beyond the usual the earlier is mended first, since it hides what happens
- * behind it. Each repair is simulated: people flow through steps that keep their shares, those mended lose only as many as usual.
+ * Upstream first: of several steps at which people leave beyond the usual the earlier is mended first, since it hides
+ * what happens
+ * behind it. Each repair is simulated: people flow through steps that keep their shares, those mended lose only as many
+ * as usual.
  */
 export function repairOrder({ steps, valueEach }: JudgedJourney): Repair[] {
   const setOut = steps[0]?.sessions ?? 0;
@@ -43,9 +45,14 @@ export function repairOrder({ steps, valueEach }: JudgedJourney): Repair[] {
 /** So many standard errors, as for strained signals: several steps are looked at, and none may be mended for chance. */
 const BEYOND_CHANCE = 3;
 
-/** A step is bad when more meet trouble there than usually do, and more of them leave, both beyond chance: something always fails, and somebody leaves for it. */
+/**
+ * A step is bad when more meet trouble there than usually do, and more of them leave, both beyond chance: something
+ * always fails, and somebody leaves for it.
+ */
 export const isBad = ({ beyondUsual, z, exposed, usuallyExposed }: JudgedStep): boolean =>
-  z >= BEYOND_CHANCE && beyondUsual.estimate >= 1 && exposed - usuallyExposed >= BEYOND_CHANCE * Math.sqrt(Math.max(1, usuallyExposed));
+  z >= BEYOND_CHANCE &&
+  beyondUsual.estimate >= 1 &&
+  exposed - usuallyExposed >= BEYOND_CHANCE * Math.sqrt(Math.max(1, usuallyExposed));
 
 interface Shares {
   /** of those who come: leave beyond the usual, and leave at all (as of those whose fate is known) */
@@ -55,11 +62,18 @@ interface Shares {
 
 function sharesOf({ sessions, undecided, left, beyondUsual }: JudgedStep): Shares {
   const decided = sessions - undecided;
-  return { beyond: decided > 0 ? Math.min(left, beyondUsual.estimate) / decided : 0, leave: decided > 0 ? left / decided : 0 };
+  return {
+    beyond: decided > 0 ? Math.min(left, beyondUsual.estimate) / decided : 0,
+    leave: decided > 0 ? left / decided : 0,
+  };
 }
 
 /** How many come to each step, and through the last, of so many who set out. */
-function flowThrough(setOut: number, shares: readonly Shares[], mended: ReadonlySet<number>): { reach: number[]; completed: number } {
+function flowThrough(
+  setOut: number,
+  shares: readonly Shares[],
+  mended: ReadonlySet<number>,
+): { reach: number[]; completed: number } {
   const reach: number[] = [];
   let people = setOut;
   shares.forEach(({ beyond, leave }, k) => {

@@ -1,7 +1,9 @@
 import type { Outcome } from '../flows';
 import { BACKGROUND, BUSINESS_EVENT, FAILED, HANDHELD, PAGE, PROBE, type AttemptColumns } from '../telemetry';
 
-/** What a session did of one flow: attempts of the same are one step, whether tried again at once or come back to later. */
+/**
+ * What a session did of one flow: attempts of the same are one step, whether tried again at once or come back to later.
+ */
 export interface Visit {
   flow: number;
   firstMs: number;
@@ -32,8 +34,10 @@ export interface Session {
 }
 
 /**
- * Sessions from attempts, in order of their begin. Loops are folded: a flow that is come back to is one visit. Probes, background
- * work, loads of pages, business events (what people did for them counts) and attempts without a session are left out. Pure in the set of rows.
+ * Sessions from attempts, in order of their begin. Loops are folded: a flow that is come back to is one visit. Probes,
+ * background
+ * work, loads of pages, business events (what people did for them counts) and attempts without a session are left out.
+ * Pure in the set of rows.
  *
  * @param outcomeOf of a row; rows without people waiting are not asked
  */
@@ -45,7 +49,11 @@ export function sessionsOf(rows: AttemptColumns, outcomeOf: (row: number) => Out
     if (session === 0 || flags & LEFT_OUT) continue;
     const startMs = rows.startMs[i] as number;
     let own = sessions.get(session);
-    if (!own) sessions.set(session, (own = { session, person: 0, tier: 0, isHandheld: false, visits: [], visited: new Map(), fromMs: Infinity }));
+    if (!own)
+      sessions.set(
+        session,
+        (own = { session, person: 0, tier: 0, isHandheld: false, visits: [], visited: new Map(), fromMs: Infinity }),
+      );
     own.person = Math.max(own.person, rows.person[i] as number);
     own.tier = Math.max(own.tier, rows.tier[i] as number);
     own.isHandheld ||= (flags & HANDHELD) !== 0;
@@ -55,7 +63,17 @@ export function sessionsOf(rows: AttemptColumns, outcomeOf: (row: number) => Out
     if (!visit)
       own.visited.set(
         flow,
-        (visit = { flow, firstMs: Infinity, lastMs: 0, exposed: false, longestMs: 0, attempts: 0, failed: 0, succeeded: false, valueMinor: 0 }),
+        (visit = {
+          flow,
+          firstMs: Infinity,
+          lastMs: 0,
+          exposed: false,
+          longestMs: 0,
+          attempts: 0,
+          failed: 0,
+          succeeded: false,
+          valueMinor: 0,
+        }),
       );
     const isFailed = (flags & FAILED) !== 0;
     visit.firstMs = Math.min(visit.firstMs, startMs);
@@ -72,5 +90,8 @@ export function sessionsOf(rows: AttemptColumns, outcomeOf: (row: number) => Out
   }
   return [...sessions.values()]
     .sort((a, b) => a.fromMs - b.fromMs || a.session - b.session)
-    .map(({ visited, fromMs: _fromMs, ...own }) => ({ ...own, visits: [...visited.values()].sort((a, b) => a.firstMs - b.firstMs || a.flow - b.flow) }));
+    .map(({ visited, fromMs: _fromMs, ...own }) => ({
+      ...own,
+      visits: [...visited.values()].sort((a, b) => a.firstMs - b.firstMs || a.flow - b.flow),
+    }));
 }

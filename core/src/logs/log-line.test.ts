@@ -5,9 +5,16 @@ import { upTo } from '../fixtures/time-range';
 const AT_US = Date.UTC(2026, 2, 10, 10) * 1000;
 const LATEST_US = AT_US + 60e6;
 const record = (more: Partial<LogRecord> = {}): LogRecord => ({
-  atUs: AT_US, severity: 17, body: 'no slot for parcel 7', traceId: '', spanId: '', eventName: '', attributes: {}, resource: { 'service.name': 'slots', 'host.name': 'coast-3' },
+  atUs: AT_US,
+  severity: 17,
+  body: 'no slot for parcel 7',
+  traceId: '',
+  spanId: '',
+  eventName: '',
+  attributes: {},
+  resource: { 'service.name': 'slots', 'host.name': 'coast-3' },
   ...more,
-}); // prettier-ignore
+});
 
 describe('a record that cannot be taken says why, and names the field', () => {
   test.each<[string, Partial<LogRecord>]>([
@@ -37,20 +44,39 @@ describe('a record that cannot be taken says why, and names the field', () => {
 describe('a line', () => {
   test('belongs to the component and the host of its resource, unless it says otherwise itself', () => {
     expect(toLogLine(record(), 0)).toEqual({
-      atUs: AT_US, component: 'slots', host: 'coast-3', severity: 17, traceId: '', spanId: '', failure: '', body: 'no slot for parcel 7', repeat: 0,
-    }); // prettier-ignore
-    expect(toLogLine(record({ attributes: { 'host.name': 'north-1' } }), 2)).toMatchObject({ host: 'north-1', repeat: 2 });
+      atUs: AT_US,
+      component: 'slots',
+      host: 'coast-3',
+      severity: 17,
+      traceId: '',
+      spanId: '',
+      failure: '',
+      body: 'no slot for parcel 7',
+      repeat: 0,
+    });
+    expect(toLogLine(record({ attributes: { 'host.name': 'north-1' } }), 2)).toMatchObject({
+      host: 'north-1',
+      repeat: 2,
+    });
     expect(toLogLine(record({ resource: {} }), 0)).toMatchObject({ component: 'unknown service', host: '' });
   });
 
   test('of an exception says its type and what it said, where there is no text', () => {
     const thrown = { 'exception.type': 'TimeoutError', 'exception.message': 'no answer within 30 s' };
-    expect(toLogLine(record({ attributes: thrown }), 0)).toMatchObject({ failure: 'TimeoutError', body: 'no slot for parcel 7' });
+    expect(toLogLine(record({ attributes: thrown }), 0)).toMatchObject({
+      failure: 'TimeoutError',
+      body: 'no slot for parcel 7',
+    });
     expect(toLogLine(record({ body: '', attributes: thrown }), 0).body).toBe('TimeoutError: no answer within 30 s');
-    expect(toLogLine(record({ body: '', attributes: { 'exception.message': 'gone' } }), 0)).toMatchObject({ failure: '', body: 'gone' });
+    expect(toLogLine(record({ body: '', attributes: { 'exception.message': 'gone' } }), 0)).toMatchObject({
+      failure: '',
+      body: 'gone',
+    });
   });
 
   test('names are cleaned of what no screen should show', () => {
-    expect(toLogLine(record({ resource: { 'service.name': 'slots\u0000\u001b[31m' } }), 0).component).not.toMatch(/[\u0000-\u001f]/);
+    expect(toLogLine(record({ resource: { 'service.name': 'slots\u0000\u001b[31m' } }), 0).component).not.toMatch(
+      /[\u0000-\u001f]/,
+    );
   });
 });

@@ -2,12 +2,17 @@ import type { LogRecord } from '../formats';
 import { cleanText, isTraceId, isSpanId, whyTimeRejected, type LogLine, type TimeRange } from '../telemetry';
 
 /** Why a record cannot be taken, in words for the person who runs the sender; `undefined` when it can. */
-export function whyLineRejected({ atUs, traceId, spanId, body, attributes }: LogRecord, range: TimeRange): string | undefined {
+export function whyLineRejected(
+  { atUs, traceId, spanId, body, attributes }: LogRecord,
+  range: TimeRange,
+): string | undefined {
   const wrongTime = whyTimeRejected(atUs, range);
-  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}${atUs > 0 ? '' : ', and observedTimeUnixNano as well'}`;
+  if (wrongTime !== undefined)
+    return `timeUnixNano: ${wrongTime}${atUs > 0 ? '' : ', and observedTimeUnixNano as well'}`;
   if (traceId !== '' && !isTraceId(traceId)) return 'traceId: expected 16 bytes that are not all zero, or none';
   if (spanId !== '' && !isSpanId(spanId)) return 'spanId: expected 8 bytes that are not all zero, or none';
-  if (body === '' && attributes['exception.type'] === undefined && attributes['exception.message'] === undefined) return 'body: empty, and no exception';
+  if (body === '' && attributes['exception.type'] === undefined && attributes['exception.message'] === undefined)
+    return 'body: empty, and no exception';
   return undefined;
 }
 

@@ -41,7 +41,10 @@ test.each([
 test('the order of lines makes no difference', () => {
   const bodies = labelledLines(CATALOGUE, 5, 800).map(({ body }) => body);
   const random = seededRandom(6);
-  const mixed = bodies.map((body) => ({ body, key: random() })).sort((a, b) => a.key - b.key).map(({ body }) => body); // prettier-ignore
+  const mixed = bodies
+    .map((body) => ({ body, key: random() }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ body }) => body);
   expect(minePatterns(mixed).patterns).toEqual(minePatterns(bodies).patterns);
   const [one, other] = [minePatterns(bodies), minePatterns(mixed)];
   const textOf = new Map(bodies.map((body, i) => [body, one.patterns[one.of[i] as number]?.text]));
@@ -50,12 +53,17 @@ test('the order of lines makes no difference', () => {
 
 test('every line has a pattern, counts add up, and a pattern fits its lines', () => {
   fc.assert(
-    fc.property(fc.array(fc.oneof(fc.string(), fc.constantFrom('a b c', 'a b d', 'x y', '', '12 of 13', 'k=v w')), { maxLength: 60 }), (bodies) => {
-      const { patterns, of } = minePatterns(bodies);
-      expect(patterns.reduce((sum, { count }) => sum + count, 0)).toBe(bodies.length);
-      expect(new Set(patterns.map(({ text }) => text)).size).toBe(patterns.length);
-      bodies.forEach((_, i) => expect(patterns[of[i] as number]).toBeDefined());
-    }),
+    fc.property(
+      fc.array(fc.oneof(fc.string(), fc.constantFrom('a b c', 'a b d', 'x y', '', '12 of 13', 'k=v w')), {
+        maxLength: 60,
+      }),
+      (bodies) => {
+        const { patterns, of } = minePatterns(bodies);
+        expect(patterns.reduce((sum, { count }) => sum + count, 0)).toBe(bodies.length);
+        expect(new Set(patterns.map(({ text }) => text)).size).toBe(patterns.length);
+        bodies.forEach((_, i) => expect(patterns[of[i] as number]).toBeDefined());
+      },
+    ),
   );
 });
 
@@ -76,7 +84,12 @@ describe('patterns by surge and novelty', () => {
   const NOW = { fromMs: 3_600_000, toMs: 5_400_000 };
   const BEFORE = { fromMs: 0, toMs: 3_600_000 };
   const lines = (n: number, fromMs: number, toMs: number, body: (i: number) => string, severity = 9): ObservedLine[] =>
-    Array.from({ length: n }, (_, i) => ({ atMs: fromMs + ((i + 0.5) * (toMs - fromMs)) / n, severity, component: 'slots', body: body(i) }));
+    Array.from({ length: n }, (_, i) => ({
+      atMs: fromMs + ((i + 0.5) * (toMs - fromMs)) / n,
+      severity,
+      component: 'slots',
+      body: body(i),
+    }));
   const all = [
     ...lines(400, 0, 5_400_000, (i) => `request ${i} took ${i * 3} ms`),
     ...lines(60, 3_600_000, 5_400_000, (i) => `slot search for depot ${i % 9} took ${i} s, more than 3 s`, 13),
@@ -87,8 +100,12 @@ describe('patterns by surge and novelty', () => {
 
   test('a surge is first, what was seen once and never before stands apart, what stopped is told', () => {
     const { surging, rare, gone, usual, linesNow, linesBefore } = rankPatterns(all, NOW, BEFORE);
-    expect(surging.map(({ text, now, before }) => [text, now, before])).toEqual([['slot search for depot ‹…› took ‹…› s, more than ‹…› s', 60, 2]]);
-    expect(rare.map(({ text, isNew, severity }) => [text, isNew, severity])).toEqual([['migration ‹…›: dropped index slots_round_day', true, 13]]);
+    expect(surging.map(({ text, now, before }) => [text, now, before])).toEqual([
+      ['slot search for depot ‹…› took ‹…› s, more than ‹…› s', 60, 2],
+    ]);
+    expect(rare.map(({ text, isNew, severity }) => [text, isNew, severity])).toEqual([
+      ['migration ‹…›: dropped index slots_round_day', true, 13],
+    ]);
     expect(gone.map(({ text, before }) => [text, before])).toEqual([['cache refreshed with ‹…› entries', 30]]);
     expect(usual).toHaveLength(1);
     expect(linesNow + linesBefore).toBe(all.length);
@@ -96,10 +113,15 @@ describe('patterns by surge and novelty', () => {
 
   test('the order of lines makes no difference, samples included', () => {
     const random = seededRandom(3);
-    const mixed = all.map((line) => ({ line, key: random() })).sort((a, b) => a.key - b.key).map(({ line }) => line); // prettier-ignore
+    const mixed = all
+      .map((line) => ({ line, key: random() }))
+      .sort((a, b) => a.key - b.key)
+      .map(({ line }) => line);
     const told = (of: readonly ObservedLine[]) => {
       const { surging, rare, gone, usual } = rankPatterns(of, NOW, BEFORE);
-      return [surging, rare, gone, usual].map((list) => list.map(({ samples, ...pattern }) => ({ ...pattern, samples: samples.map((i) => of[i]) })));
+      return [surging, rare, gone, usual].map((list) =>
+        list.map(({ samples, ...pattern }) => ({ ...pattern, samples: samples.map((i) => of[i]) })),
+      );
     };
     expect(told(mixed)).toEqual(told(all));
   });

@@ -2,7 +2,8 @@
 export const VARIES = '‹…›';
 
 /**
- * What is a value whatever stands around it: quoted texts, addresses, moments, ids, paths, numbers with their units. The longer
+ * What is a value whatever stands around it: quoted texts, addresses, moments, ids, paths, numbers with their units.
+ * The longer
  * form comes first. Common practice, no source.
  *
  * What is looked for again from every place has a longest length, so that a line takes time by its length and no more.
@@ -39,5 +40,9 @@ const IN_A_ROW = new RegExp(`${VARIES}(?:[\\s,;/:.+-]*${VARIES})+`, 'g');
 export function maskLine(body: string): string {
   // Of many lines, a stack trace above all, the first tells what it is.
   const end = body.indexOf('\n');
-  return (end < 0 ? body : body.slice(0, end)).replace(VALUES, VARIES).replace(IN_A_ROW, VARIES).replace(/\s+/g, ' ').trim();
+  return (end < 0 ? body : body.slice(0, end))
+    .replace(VALUES, VARIES)
+    .replace(IN_A_ROW, VARIES)
+    .replace(/\s+/g, ' ')
+    .trim();
 }

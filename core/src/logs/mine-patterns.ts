@@ -20,7 +20,10 @@ interface Form {
   count: number;
 }
 
-/** A word at some place says what a line is when so many lines have it there, and such a share; what fewer have may be a name. */
+/**
+ * A word at some place says what a line is when so many lines have it there, and such a share; what fewer have may be a
+ * name.
+ */
 const OFTEN = 4;
 const OFTEN_SHARE = 0.01;
 /** Lines of a kind share at least so much of their words. */
@@ -32,8 +35,10 @@ const FAR_MORE = 10;
 const LOOKS_LIKE_NAME = /[\d_./\\@$#-]|[a-z][A-Z]|^[A-Z][a-z]/;
 
 /**
- * Groups lines by what they say. Plain values are taken out first; what is left is told apart word by word: at each step by the
- * place at which the fewest lines have a word of their own. The result depends on the set of lines alone, not on their order.
+ * Groups lines by what they say. Plain values are taken out first; what is left is told apart word by word: at each
+ * step by the
+ * place at which the fewest lines have a word of their own. The result depends on the set of lines alone, not on their
+ * order.
  *
  * @example ["slot 7 taken by anna", "slot 9 taken by bo", "no slot"] → "slot ‹…› taken by ‹…›" (2), "no slot" (1)
  */
@@ -83,7 +88,10 @@ function tellApart(forms: readonly Form[], settled: ReadonlySet<number>, groups:
 }
 
 /** The place at which the fewest lines have a word that few others have there. */
-function clearestPlace(forms: readonly Form[], settled: ReadonlySet<number>): { at: number; often: ReadonlySet<string> } | undefined {
+function clearestPlace(
+  forms: readonly Form[],
+  settled: ReadonlySet<number>,
+): { at: number; often: ReadonlySet<string> } | undefined {
   const { length } = (forms[0] as Form).words;
   let best: { at: number; often: ReadonlySet<string>; seldom: number } | undefined;
   for (let at = 0; at < length; at++) {
@@ -95,10 +103,13 @@ function clearestPlace(forms: readonly Form[], settled: ReadonlySet<number>): { 
       total += count;
     }
     if (lines.size === 1) continue;
-    const often = new Set([...lines].filter(([, n]) => n >= Math.max(OFTEN, OFTEN_SHARE * total)).map(([word]) => word));
+    const often = new Set(
+      [...lines].filter(([, n]) => n >= Math.max(OFTEN, OFTEN_SHARE * total)).map(([word]) => word),
+    );
     if (often.size === 0) continue;
     const seldom = total - [...often].reduce((sum, word) => sum + (lines.get(word) as number), 0);
-    if (!best || seldom < best.seldom || (seldom === best.seldom && often.size < best.often.size)) best = { at, often, seldom };
+    if (!best || seldom < best.seldom || (seldom === best.seldom && often.size < best.often.size))
+      best = { at, often, seldom };
   }
   return best;
 }
@@ -137,7 +148,8 @@ function shared(a: Form, b: Form): number {
   return all === 0 ? 1 : same / all;
 }
 
-const wordsOf = (group: readonly Form[]): string[] => (group[0] as Form).words.map((word, at) => common(word, group, at));
+const wordsOf = (group: readonly Form[]): string[] =>
+  (group[0] as Form).words.map((word, at) => common(word, group, at));
 
 /** The word at a place if all have it; else what varies, between the signs that all have around it. */
 function common(word: string, group: readonly Form[], at: number): string {
@@ -156,7 +168,11 @@ interface Group {
   count: number;
 }
 
-const groupOf = (forms: readonly Form[]): Group => ({ forms, words: wordsOf(forms), count: forms.reduce((sum, { count }) => sum + count, 0) });
+const groupOf = (forms: readonly Form[]): Group => ({
+  forms,
+  words: wordsOf(forms),
+  count: forms.reduce((sum, { count }) => sum + count, 0),
+});
 
 /** Joins groups that differ in one word alone when that word must be a name. */
 function joinNames(groups: readonly Form[][]): Group[] {
@@ -165,7 +181,8 @@ function joinNames(groups: readonly Form[][]): Group[] {
   for (let at = 0; at < longest; at++) {
     const byRest = new Map<string, Group[]>();
     for (const group of current) {
-      const rest = group.words.map((word, i) => (i === at ? VARIES : word)).join(' ') + (group.words.length > at ? '' : '\n');
+      const rest =
+        group.words.map((word, i) => (i === at ? VARIES : word)).join(' ') + (group.words.length > at ? '' : '\n');
       const same = byRest.get(rest);
       if (same) same.push(group);
       else byRest.set(rest, [group]);
@@ -184,7 +201,10 @@ function joinedAt(same: readonly Group[], at: number): readonly Group[] {
   // Beside many that vary, one that came a little more often than the others is still one of them.
   const joined = areNames ? named : named.filter(({ count }) => general && general.count >= FAR_MORE * count);
   if (joined.length === 0) return same;
-  return [groupOf([...(general?.forms ?? []), ...joined.flatMap(({ forms }) => forms)]), ...named.filter((group) => !joined.includes(group))];
+  return [
+    groupOf([...(general?.forms ?? []), ...joined.flatMap(({ forms }) => forms)]),
+    ...named.filter((group) => !joined.includes(group)),
+  ];
 }
 
 const ROW_OF_VALUES = new RegExp(`${VARIES}(?: ${VARIES})+`, 'g');

@@ -18,7 +18,10 @@ export interface LogPattern {
   /** per minute */
   nowRate: number;
   usualRate: number;
-  /** how strongly the lines speak for a change of its rate: twice the log-likelihood ratio, negative when it came less often */
+  /**
+   * how strongly the lines speak for a change of its rate: twice the log-likelihood ratio, negative when it came less
+   * often
+   */
   evidence: number;
   /** never seen before the trouble */
   isNew: boolean;
@@ -88,7 +91,9 @@ export function rankPatterns(lines: readonly ObservedLine[], now: Window, before
   const isRare = (one: LogPattern) => one.isNew && one.now > 0 && one.now <= RARE;
   return {
     surging: byEvidence.filter((one) => !isRare(one) && one.evidence >= CHANGED),
-    rare: byEvidence.filter(isRare).sort((a, b) => b.severity - a.severity || a.firstMs - b.firstMs || (a.text < b.text ? -1 : 1)),
+    rare: byEvidence
+      .filter(isRare)
+      .sort((a, b) => b.severity - a.severity || a.firstMs - b.firstMs || (a.text < b.text ? -1 : 1)),
     gone: byEvidence.filter((one) => one.evidence <= -CHANGED).reverse(),
     usual: byEvidence.filter((one) => one.now > 0 && !isRare(one) && Math.abs(one.evidence) < CHANGED),
     linesNow: found.reduce((sum, one) => sum + one.now.length, 0),
@@ -97,12 +102,25 @@ export function rankPatterns(lines: readonly ObservedLine[], now: Window, before
 }
 
 /** Of as strong evidence an error comes before a note. */
-const weight = ({ evidence, severity }: LogPattern) => evidence * (severity >= Severity.ERROR ? 2 : severity >= Severity.WARN ? 1.5 : 1);
+const weight = ({ evidence, severity }: LogPattern) =>
+  evidence * (severity >= Severity.ERROR ? 2 : severity >= Severity.WARN ? 1.5 : 1);
 
 const compare = (a: ObservedLine, b: ObservedLine): number =>
-  a.atMs - b.atMs || (a.body < b.body ? -1 : a.body > b.body ? 1 : a.component < b.component ? -1 : a.component > b.component ? 1 : a.severity - b.severity);
+  a.atMs - b.atMs ||
+  (a.body < b.body
+    ? -1
+    : a.body > b.body
+      ? 1
+      : a.component < b.component
+        ? -1
+        : a.component > b.component
+          ? 1
+          : a.severity - b.severity);
 
-/** Twice the log-likelihood ratio of two Poisson rates against one; signed by the direction (Agresti, Categorical Data Analysis, from memory). */
+/**
+ * Twice the log-likelihood ratio of two Poisson rates against one; signed by the direction (Agresti, Categorical Data
+ * Analysis, from memory).
+ */
 function evidenceOf(now: number, nowMinutes: number, before: number, beforeMinutes: number): number {
   const common = (now + before) / (nowMinutes + beforeMinutes);
   const part = (n: number, minutes: number) => (n === 0 ? 0 : n * Math.log(n / (common * minutes)));

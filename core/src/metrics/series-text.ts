@@ -9,7 +9,14 @@ export function seriesText({ attributes, ...series }: MetricSeries): string {
 
 export function parseSeriesText(text: string): MetricSeries {
   const [metric, unit, kind, temporality, component, host, instance, attributes] = JSON.parse(text) as [
-    string, string, MetricSeries['kind'], MetricSeries['temporality'], string, string, string, MetricSeries['attributes'],
-  ]; // prettier-ignore
+    string,
+    string,
+    MetricSeries['kind'],
+    MetricSeries['temporality'],
+    string,
+    string,
+    string,
+    MetricSeries['attributes'],
+  ];
   return { metric, unit, kind, temporality, component, host, instance, attributes };
 }

@@ -1,5 +1,16 @@
 import type { LogRecord } from '../formats';
-import { cleanText, eventOf, isSpanId, isTraceId, minorUnits, readCloudEvent, textOf, whyTimeRejected, type Attempt, type TimeRange } from '../telemetry';
+import {
+  cleanText,
+  eventOf,
+  isSpanId,
+  isTraceId,
+  minorUnits,
+  readCloudEvent,
+  textOf,
+  whyTimeRejected,
+  type Attempt,
+  type TimeRange,
+} from '../telemetry';
 import type { LineMatch } from './line-pattern';
 
 /** Name of the event by which pages and services tell of something that counts: an order placed, an insurance sold. */
@@ -21,26 +32,69 @@ interface Told {
   texts: Partial<Record<Text, string>>;
 }
 
-const TEXTS = ['application', 'component', 'person', 'session', 'tier', 'region', 'site', 'promotion', 'item', 'version', 'currency', 'traceId'] as const;
+const TEXTS = [
+  'application',
+  'component',
+  'person',
+  'session',
+  'tier',
+  'region',
+  'site',
+  'promotion',
+  'item',
+  'version',
+  'currency',
+  'traceId',
+] as const;
 type Text = (typeof TEXTS)[number];
 
-/** It is counted as an attempt that lasts no time and cannot fail: so it is kept, narrowed and summed as all others are. */
+/**
+ * It is counted as an attempt that lasts no time and cannot fail: so it is kept, narrowed and summed as all others are.
+ */
 function toAttempt({ identity, atUs, name, amount, texts }: Told, idOf: IdOf): Attempt {
   const text = (field: Text) => cleanText(texts[field] ?? '');
   const id = isSpanId(identity) ? identity : idOf(identity);
   const component = text('component') || text('application') || 'unknown service';
   return {
     traceId: isTraceId(texts.traceId ?? '') ? (texts.traceId as string) : id.padStart(32, '0'),
-    spanId: id, parentSpanId: '', startUs: atUs, durationUs: 0, flow: cleanText(name), application: text('application') || component, component,
-    zone: '', device: '', host: '', isUserSide: false, isHandheld: false, failed: false, failure: '', detail: undefined, probe: false, kind: 'businessEvent',
-    person: text('person'), session: text('session'), site: text('site'), version: text('version'), region: text('region'), tier: text('tier'),
-    promotion: text('promotion'), item: text('item'), valueMinor: minorUnits(amount), currency: amount === undefined ? '' : text('currency'),
-  }; // prettier-ignore
+    spanId: id,
+    parentSpanId: '',
+    startUs: atUs,
+    durationUs: 0,
+    flow: cleanText(name),
+    application: text('application') || component,
+    component,
+    zone: '',
+    device: '',
+    host: '',
+    isUserSide: false,
+    isHandheld: false,
+    failed: false,
+    failure: '',
+    detail: undefined,
+    probe: false,
+    kind: 'businessEvent',
+    person: text('person'),
+    session: text('session'),
+    site: text('site'),
+    version: text('version'),
+    region: text('region'),
+    tier: text('tier'),
+    promotion: text('promotion'),
+    item: text('item'),
+    valueMinor: minorUnits(amount),
+    currency: amount === undefined ? '' : text('currency'),
+  };
 }
 
 /** The event that a log record tells of, or why it cannot be taken. */
-export function eventOfRecord({ atUs, attributes, resource, traceId }: LogRecord, range: TimeRange, idOf: IdOf): Attempt | string {
-  const text = (...names: string[]) => names.map((name) => textOf(attributes[name]) ?? textOf(resource[name]) ?? '').find((found) => found !== '') ?? '';
+export function eventOfRecord(
+  { atUs, attributes, resource, traceId }: LogRecord,
+  range: TimeRange,
+  idOf: IdOf,
+): Attempt | string {
+  const text = (...names: string[]) =>
+    names.map((name) => textOf(attributes[name]) ?? textOf(resource[name]) ?? '').find((found) => found !== '') ?? '';
   const name = text('toplens.event.name');
   if (name === '') return 'toplens.event.name: missing: what happened?';
   const wrongTime = whyTimeRejected(atUs, range);
@@ -49,16 +103,27 @@ export function eventOfRecord({ atUs, attributes, resource, traceId }: LogRecord
   if (typeof amount === 'string') return `toplens.value.amount: ${amount}`;
   const component = text('service.name');
   const texts = {
-    application: text('toplens.application', 'service.namespace', 'service.name'), component, person: text('user.id', 'enduser.id'), session: text('session.id'),
-    tier: text('toplens.tier'), region: text('toplens.region', 'geo.country.iso_code'), site: text('toplens.site'), promotion: text('toplens.promotion'), item: text('toplens.item'),
-    version: text('service.version'), currency: text('toplens.value.currency'), traceId,
-  }; // prettier-ignore
-  const identity = text('toplens.event.id') || [component, name, atUs, texts.person, texts.session, traceId, amount].join('\u001f');
+    application: text('toplens.application', 'service.namespace', 'service.name'),
+    component,
+    person: text('user.id', 'enduser.id'),
+    session: text('session.id'),
+    tier: text('toplens.tier'),
+    region: text('toplens.region', 'geo.country.iso_code'),
+    site: text('toplens.site'),
+    promotion: text('toplens.promotion'),
+    item: text('toplens.item'),
+    version: text('service.version'),
+    currency: text('toplens.value.currency'),
+    traceId,
+  };
+  const identity =
+    text('toplens.event.id') || [component, name, atUs, texts.person, texts.session, traceId, amount].join('\u001f');
   return toAttempt({ identity, atUs, name, amount, texts }, idOf);
 }
 
 /**
- * The event that a CloudEvent 1.0 tells of (its JSON format): `data` has name, amount, currency, and who and where. Without a name its
+ * The event that a CloudEvent 1.0 tells of (its JSON format): `data` has name, amount, currency, and who and where.
+ * Without a name its
  * type names it.
  */
 export function eventOfCloudEvent(event: unknown, range: TimeRange, idOf: IdOf): Attempt | string {
@@ -68,24 +133,49 @@ export function eventOfCloudEvent(event: unknown, range: TimeRange, idOf: IdOf):
   const texts: Partial<Record<Text, string>> = {};
   for (const field of TEXTS) {
     const value = data[field];
-    if (value !== undefined && value !== null && typeof value !== 'string' && typeof value !== 'number') return `data.${field}: expected a text`;
+    if (value !== undefined && value !== null && typeof value !== 'string' && typeof value !== 'number')
+      return `data.${field}: expected a text`;
     texts[field] = String(value ?? '');
   }
   const name = typeof data.name === 'string' && data.name !== '' ? data.name : read.type;
   const amount = amountOf(data.amount);
   if (typeof amount === 'string') return `data.amount: ${amount}`;
-  return toAttempt({ identity: `${read.source}#${read.id}`, atUs: read.atUs, name, amount, texts: { ...texts, application: texts.application || read.source } }, idOf);
-} // prettier-ignore
+  return toAttempt(
+    {
+      identity: `${read.source}#${read.id}`,
+      atUs: read.atUs,
+      name,
+      amount,
+      texts: { ...texts, application: texts.application || read.source },
+    },
+    idOf,
+  );
+}
 
 /** The event that a line of a log tells of by a named pattern. @param line what tells the line from others */
-export function eventOfLine(match: LineMatch, { atUs, resource, attributes, traceId }: LogRecord, line: string, idOf: IdOf): Attempt {
+export function eventOfLine(
+  match: LineMatch,
+  { atUs, resource, attributes, traceId }: LogRecord,
+  line: string,
+  idOf: IdOf,
+): Attempt {
   const text = (name: string) => textOf(attributes[name]) ?? textOf(resource[name]) ?? '';
   const component = text('service.name');
   const texts = {
-    application: text('toplens.application') || text('service.namespace') || component, component, version: text('service.version'),
-    person: text('user.id'), session: text('session.id'), tier: text('toplens.tier'), region: text('toplens.region'), ...match.texts, traceId,
-  }; // prettier-ignore
-  return toAttempt({ identity: [match.name, line].join('\u001f'), atUs, name: match.name, amount: match.amount, texts }, idOf);
+    application: text('toplens.application') || text('service.namespace') || component,
+    component,
+    version: text('service.version'),
+    person: text('user.id'),
+    session: text('session.id'),
+    tier: text('toplens.tier'),
+    region: text('toplens.region'),
+    ...match.texts,
+    traceId,
+  };
+  return toAttempt(
+    { identity: [match.name, line].join('\u001f'), atUs, name: match.name, amount: match.amount, texts },
+    idOf,
+  );
 }
 
 /** A number, or a decimal number as text; empty is none. @returns what was expected, when it is neither */

@@ -3,7 +3,8 @@ import { normalDeviate, poissonDeviate, seededRandom, studentPoint } from '../st
 import { againstLikeDays, shortfall, type Takings } from './expected';
 
 describe("points of Student's t distribution", () => {
-  // NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.6.7.2, critical values for 0.975 and 0.95 (read from memory of the table).
+  // NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.6.7.2, critical values for 0.975 and 0.95 (read from memory of
+  // the table).
   test.each([
     [1, 0.95, 12.706],
     [2, 0.95, 4.303],
@@ -22,11 +23,17 @@ describe("points of Student's t distribution", () => {
   });
 });
 
-const day = (orders: number, more: Partial<Takings> = {}): Takings => ({ orders, value: orders * 12, starts: orders * 3, ...more });
+const day = (orders: number, more: Partial<Takings> = {}): Takings => ({
+  orders,
+  value: orders * 12,
+  starts: orders * 3,
+  ...more,
+});
 
 describe('takings against like days', () => {
   test('a prediction interval by hand', () => {
-    // Logs of 90, 100, 111.11 are 4.4998, 4.6052, 4.7105: mean 4.6052, s 0.10535; t(2) = 4.3027; half = 4.3027 × 0.10535 × √(4/3) = 0.5234.
+    // Logs of 90, 100, 111.11 are 4.4998, 4.6052, 4.7105: mean 4.6052, s 0.10535; t(2) = 4.3027; half = 4.3027 ×
+    // 0.10535 × √(4/3) = 0.5234.
     const { value } = againstLikeDays(
       day(100, { value: 40 }),
       [90, 100, 111.111].map((total) => day(10_000, { value: total })),
@@ -53,14 +60,22 @@ describe('takings against like days', () => {
   test('the order of days makes no difference, and another currency no other verdict', () => {
     const days = fc.array(fc.integer({ min: 20, max: 400 }), { minLength: 3, maxLength: 12 });
     fc.assert(
-      fc.property(days, fc.integer({ min: 0, max: 400 }), fc.double({ min: 0.01, max: 100, noNaN: true }), (orders, now, rate) => {
-        const earlier = orders.map((n) => day(n));
-        const figures = againstLikeDays(day(now), earlier);
-        expect(againstLikeDays(day(now), [...earlier].reverse()).value.low).toBeCloseTo(figures.value.low, 6);
-        const changed = againstLikeDays(day(now, { value: now * 12 * rate }), orders.map((n) => day(n, { value: n * 12 * rate }))); // prettier-ignore
-        expect(changed.value.low / rate).toBeCloseTo(figures.value.low, 3);
-        expect(changed.value.verdict).toBe(figures.value.verdict);
-      }),
+      fc.property(
+        days,
+        fc.integer({ min: 0, max: 400 }),
+        fc.double({ min: 0.01, max: 100, noNaN: true }),
+        (orders, now, rate) => {
+          const earlier = orders.map((n) => day(n));
+          const figures = againstLikeDays(day(now), earlier);
+          expect(againstLikeDays(day(now), [...earlier].reverse()).value.low).toBeCloseTo(figures.value.low, 6);
+          const changed = againstLikeDays(
+            day(now, { value: now * 12 * rate }),
+            orders.map((n) => day(n, { value: n * 12 * rate })),
+          );
+          expect(changed.value.low / rate).toBeCloseTo(figures.value.low, 3);
+          expect(changed.value.verdict).toBe(figures.value.verdict);
+        },
+      ),
     );
   });
 

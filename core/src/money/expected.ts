@@ -30,7 +30,10 @@ const FEWEST_DAYS = 3;
 /** The floor that chance sets is eased by so much: with few days the factor before it is wide already. */
 const FLOOR_EASED = 1.5;
 
-/** Spread by chance of one order, relative: of counts as of Poisson's; a mean of values varies less, by about half (an assumption, no source). */
+/**
+ * Spread by chance of one order, relative: of counts as of Poisson's; a mean of values varies less, by about half (an
+ * assumption, no source).
+ */
 const CHANCE: Readonly<Record<MoneyFigure, number>> = { orders: 1, value: 1, size: 0.5, conversion: 1 };
 
 const FIGURES: Readonly<Record<MoneyFigure, (takings: Takings) => number>> = {
@@ -41,8 +44,10 @@ const FIGURES: Readonly<Record<MoneyFigure, (takings: Takings) => number>> = {
 };
 
 /**
- * Orders, value, size of an order and share of those who began, each against the same hours of like days: the range in which
- * a new observation lies with 95 % (prediction interval of a normal sample, mean ± t·s·√(1 + 1/n), on the log scale, since
+ * Orders, value, size of an order and share of those who began, each against the same hours of like days: the range in
+ * which
+ * a new observation lies with 95 % (prediction interval of a normal sample, mean ± t·s·√(1 + 1/n), on the log scale,
+ * since
  * sums of money vary by shares). A few days may look alike by chance: the spread is never much below what chance brings
  * to so many orders.
  *
@@ -58,7 +63,8 @@ export function againstLikeDays(now: Takings, earlier: readonly Takings[]): Reco
 
 /** @param byChance relative spread that chance alone brings */
 function predicted(value: number, earlier: readonly number[], byChance: number): Expected {
-  if (earlier.length < FEWEST_DAYS || Number.isNaN(value)) return { value, expected: NaN, low: NaN, high: NaN, verdict: 'notKnown' };
+  if (earlier.length < FEWEST_DAYS || Number.isNaN(value))
+    return { value, expected: NaN, low: NaN, high: NaN, verdict: 'notKnown' };
   const logs = earlier.map(Math.log);
   const n = logs.length;
   const mean = sum(logs) / n;
@@ -81,7 +87,11 @@ function pointOf(df: number): number {
 }
 
 /** What is missing to what was expected, and how sure that is; nothing when it is as usual. Units of the figure. */
-export function shortfall({ value, expected, low, high, verdict }: Expected): { estimate: number; low: number; high: number } {
+export function shortfall({ value, expected, low, high, verdict }: Expected): {
+  estimate: number;
+  low: number;
+  high: number;
+} {
   if (verdict !== 'below') return { estimate: 0, low: 0, high: 0 };
   return { estimate: expected - value, low: Math.max(0, low - value), high: high - value };
 }

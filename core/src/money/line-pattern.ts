@@ -23,7 +23,8 @@ const PLACES = [...Object.keys(OTHERS), ...WORDS];
 const escaped = (text: string) => text.replace(/[.+?^${}()|[\]\\]/g, '\\$&');
 
 /**
- * What stands between the stars of a pattern, each as an expression of its own: they are looked for one behind the other. A word ends
+ * What stands between the stars of a pattern, each as an expression of its own: they are looked for one behind the
+ * other. A word ends
  * where the text behind it may begin, so nothing is tried twice, and a line is read in time whatever stands in it.
  *
  * @throws RangeError naming the place that is not known, is there twice, or touches another one
@@ -33,16 +34,25 @@ export function linePattern(pattern: string): RegExp[] {
   const placed = (part: string, i: number, parts: string[]) => {
     const name = /^\{(\w+)\}$/.exec(part)?.[1];
     if (name === undefined) return escaped(part);
-    if (!PLACES.includes(name)) throw new RangeError(`{${name}}: expected one of ${PLACES.map((known) => `{${known}}`).join(', ')}`);
+    if (!PLACES.includes(name))
+      throw new RangeError(`{${name}}: expected one of ${PLACES.map((known) => `{${known}}`).join(', ')}`);
     if (seen.has(name)) throw new RangeError(`{${name}}: is there twice`);
     seen.add(name);
     const behind = parts[i + 1] ?? '';
-    if (behind === '' && i + 2 < parts.length) throw new RangeError(`{${name}}: touches the place behind it; put a text between them`);
+    if (behind === '' && i + 2 < parts.length)
+      throw new RangeError(`{${name}}: touches the place behind it; put a text between them`);
     const end = behind.slice(0, 1).replace(/[\^\]\\-]/, '\\$&');
     return `(?<${name}>${OTHERS[name] ?? String.raw`[^\s,;${end}]+`})`;
   };
-  const segments = pattern.split('*').map((segment) => segment.split(/(\{\w+\})/).map(placed).join('')); // prettier-ignore
-  return segments.map((segment, i) => new RegExp(`${i === 0 ? '^' : ''}${segment}${i === segments.length - 1 ? '$' : ''}`, 'g'));
+  const segments = pattern.split('*').map((segment) =>
+    segment
+      .split(/(\{\w+\})/)
+      .map(placed)
+      .join(''),
+  );
+  return segments.map(
+    (segment, i) => new RegExp(`${i === 0 ? '^' : ''}${segment}${i === segments.length - 1 ? '$' : ''}`, 'g'),
+  );
 }
 
 /** What the places of a pattern hold in a line; `undefined` when the line is another. */

@@ -23,8 +23,10 @@ export function changedStretch(series: SignalSeries, from: number, to: number) {
 }
 
 /**
- * Where the stretch changes once more, to a level that alone would be usual: there it ended. A quiet half hour behind an
- * outage lies half way between the outage and the usual, and the halved level alone cannot tell to which of them it belongs.
+ * Where the stretch changes once more, to a level that alone would be usual: there it ended. A quiet half hour behind
+ * an
+ * outage lies half way between the outage and the usual, and the halved level alone cannot tell to which of them it
+ * belongs.
  */
 function lastReturn(series: SignalSeries, start: number, end: number): number {
   const whole = logLikelihood(series, start, end);
@@ -63,7 +65,10 @@ function strongestLevel(series: SignalSeries, from: number, to: number): number 
       strongest = z;
       // Half way back to the usual: minutes at the edge that are only partly affected still belong to the stretch.
       const seen = sums.bad / sums.n;
-      level = series.signal === 'missing' ? Math.min(0.9, Math.max(0.02, (seen + 1) / 2)) : Math.min(0.98, (seen + sums.usual / sums.n) / 2);
+      level =
+        series.signal === 'missing'
+          ? Math.min(0.9, Math.max(0.02, (seen + 1) / 2))
+          : Math.min(0.98, (seen + sums.usual / sums.n) / 2);
     }
   return level;
 }

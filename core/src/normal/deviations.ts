@@ -46,7 +46,8 @@ export function findDeviations(flow: number, series: MinuteSeries): Deviation[] 
 }
 
 /** What is missing alone: for the sum of several flows, of which single ones have too few attempts to tell. */
-export const findMissing = (flow: number, series: MinuteSeries): Deviation[] => findSignal(flow, new SignalSeries('missing', series));
+export const findMissing = (flow: number, series: MinuteSeries): Deviation[] =>
+  findSignal(flow, new SignalSeries('missing', series));
 
 /** Attempts that came and that were expected in a stretch of the series, minutes. */
 export function volumeIn(series: MinuteSeries, from: number, to: number): { came: number; expected: number } {
@@ -72,7 +73,8 @@ export const standsOut = (slice: MinuteSeries, from: number): StandsOut[] =>
   SLICE_SIGNALS.flatMap((signal) => {
     const series = new SignalSeries(signal, slice, SLICE_RULES);
     const bad = signal === 'slow' ? slice.late : slice.failed;
-    const holds = (t: number) => SLICE_RULES.some(({ minutes, z }) => t + 1 >= minutes && isOutside(series, t + 1 - minutes, t + 1, z));
+    const holds = (t: number) =>
+      SLICE_RULES.some(({ minutes, z }) => t + 1 >= minutes && isOutside(series, t + 1 - minutes, t + 1, z));
     const minutes: number[] = [];
     for (let t = from; t < series.length; t++) if (bad[t] !== 0 && holds(t)) minutes.push(t);
     return minutes.length > 0 ? [{ signal, first: minutes[0] as number, last: minutes.at(-1) as number }] : [];
@@ -94,7 +96,8 @@ function findSignal(flow: number, series: SignalSeries): Deviation[] {
       const running = length - 1 - last < CALM_MINUTES && length - stretch.end <= CALM_MINUTES;
       const end = running ? length : stretch.end;
       const found = describe(series, stretch.start, end, stretch.end, running);
-      if (found.z >= LEAST_OVER_STRETCH) deviations.push({ flow, ...found, firedMs: series.startMs + (t + 1) * MINUTE_MS });
+      if (found.z >= LEAST_OVER_STRETCH)
+        deviations.push({ flow, ...found, firedMs: series.startMs + (t + 1) * MINUTE_MS });
     }
     previousEnd = last + 1;
     t = last;
@@ -121,7 +124,8 @@ function firings(series: SignalSeries): Uint8Array {
 function holding(series: SignalSeries, fires: Uint8Array): Uint8Array {
   const holds = new Uint8Array(series.length);
   if (!fires.includes(1)) return holds;
-  for (const { minutes, z } of HOLDS) for (let t = minutes - 1; t < series.length; t++) if (isOutside(series, t - minutes + 1, t + 1, z)) holds[t] = 1;
+  for (const { minutes, z } of HOLDS)
+    for (let t = minutes - 1; t < series.length; t++) if (isOutside(series, t - minutes + 1, t + 1, z)) holds[t] = 1;
   return holds;
 }
 
@@ -142,7 +146,13 @@ function strength(series: SignalSeries, sums: Tally, from: number, to: number): 
   return Math.max(byWeek, series.missingSinceBefore(from, to));
 }
 
-function describe(series: SignalSeries, start: number, end: number, lastBad: number, active: boolean): Omit<Deviation, 'firedMs' | 'flow'> {
+function describe(
+  series: SignalSeries,
+  start: number,
+  end: number,
+  lastBad: number,
+  active: boolean,
+): Omit<Deviation, 'firedMs' | 'flow'> {
   const { signal } = series;
   const sums = series.tally(start, lastBad);
   const z = strength(series, sums, start, lastBad);

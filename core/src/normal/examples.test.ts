@@ -9,7 +9,10 @@ import { findDeviations, learnNormal, type MinuteSeries } from './index';
 const SLOT = Date.UTC(2026, 2, 10, 10);
 const KINDS = dayKinds();
 
-/** Five weeks of one flow, every five minutes as much as `attempts` says of that many days back, each as long as `ms` says. */
+/**
+ * Five weeks of one flow, every five minutes as much as `attempts` says of that many days back, each as long as `ms`
+ * says.
+ */
 function fiveWeeks(attempts: (back: number) => number, ms: (back: number) => number = () => 200) {
   const buckets = new Map<number, FlowBucket>();
   for (let startMs = SLOT - 36 * DAY_MS; startMs < SLOT; startMs += 5 * MINUTE_MS) {
@@ -17,14 +20,26 @@ function fiveWeeks(attempts: (back: number) => number, ms: (back: number) => num
     const histogram = createHistogram();
     const n = Math.round(attempts(back));
     for (let i = 0; i < n; i++) recordInPlace(histogram, ms(back));
-    buckets.set(startMs, { flow: 1, startMs, attempts: n, failed: 0, durations: encodeHistogram(histogram), medianMs: ms(back), valueMinor: 0 });
+    buckets.set(startMs, {
+      flow: 1,
+      startMs,
+      attempts: n,
+      failed: 0,
+      durations: encodeHistogram(histogram),
+      medianMs: ms(back),
+      valueMinor: 0,
+    });
   }
   return { history: (startMs: number) => buckets.get(startMs), firstMs: SLOT - 36 * DAY_MS };
 }
 
 test('the newest days weigh most: two weeks at 100 ms outweigh the three at 400 ms before them', () => {
-  // A half-life of 14 days: the Tuesdays 7 and 14 days ago weigh 0.74 + 0.53, those 21, 28 and 35 days ago 0.37 + 0.26 + 0.19.
-  const { history, firstMs } = fiveWeeks(() => 40, (back) => (back < 18 ? 100 : 400)); // prettier-ignore
+  // A half-life of 14 days: the Tuesdays 7 and 14 days ago weigh 0.74 + 0.53, those 21, 28 and 35 days ago 0.37 + 0.26
+  // + 0.19.
+  const { history, firstMs } = fiveWeeks(
+    () => 40,
+    (back) => (back < 18 ? 100 : 400),
+  );
   const { expectedMs, basis } = learnNormal(history, firstMs, SLOT, undefined, KINDS);
   expect(basis).toBe('timeOfWeek');
   expect((expectedMs as number) / 100).toBeCloseTo(1, 1);
@@ -45,9 +60,18 @@ const MINUTES = 180;
 function steady(rate: number): MinuteSeries {
   const fill = (value: number) => new Float64Array(MINUTES).fill(value);
   return {
-    startMs: SLOT, attempts: new Int32Array(MINUTES).fill(rate), late: new Int32Array(MINUTES), failed: new Int32Array(MINUTES), expectedAttempts: fill(rate),
-    volumeSpread: fill(0), volumeDispersion: fill(1), lateShare: fill(0.01), lateSpread: fill(0), failedShare: fill(0.01), failedSpread: fill(0),
-  }; // prettier-ignore
+    startMs: SLOT,
+    attempts: new Int32Array(MINUTES).fill(rate),
+    late: new Int32Array(MINUTES),
+    failed: new Int32Array(MINUTES),
+    expectedAttempts: fill(rate),
+    volumeSpread: fill(0),
+    volumeDispersion: fill(1),
+    lateShare: fill(0.01),
+    lateSpread: fill(0),
+    failedShare: fill(0.01),
+    failedSpread: fill(0),
+  };
 }
 
 test('what is missing must show half a spread more than a share does: 5.04 spreads in five minutes are not enough, 5.91 are', () => {
@@ -63,13 +87,15 @@ test('what is missing must show half a spread more than a share does: 5.04 sprea
 });
 
 test('a trouble goes on while five or twenty minutes still show something, although no rule fires any more', () => {
-  // One of ten fails for three minutes, twice; between them one of forty, which raises nothing by itself: 2.5 times the usual.
+  // One of ten fails for three minutes, twice; between them one of forty, which raises nothing by itself: 2.5 times the
+  // usual.
   const series = steady(40);
   series.failed.fill(1, 60, 91);
   series.failed.fill(4, 60, 63).fill(4, 88, 91);
   const between = steady(40);
   between.failed.fill(1, 60, 91);
-  const minutes = (one: MinuteSeries) => findDeviations(1, one).map(({ onsetMs, endMs }) => [(onsetMs - SLOT) / MINUTE_MS, (endMs - SLOT) / MINUTE_MS]);
+  const minutes = (one: MinuteSeries) =>
+    findDeviations(1, one).map(({ onsetMs, endMs }) => [(onsetMs - SLOT) / MINUTE_MS, (endMs - SLOT) / MINUTE_MS]);
   expect(minutes(series)).toEqual([[60, 91]]);
   expect(minutes(between)).toEqual([]);
 });

@@ -27,7 +27,10 @@ export interface FlowNormal extends Limits {
   learnedLimitMs: number | undefined;
   /** usual duration of an attempt, milliseconds */
   expectedMs: number | undefined;
-  /** what an attempt usually takes longer than expected, milliseconds a piece, and its standard deviation from one attempt to the next */
+  /**
+   * what an attempt usually takes longer than expected, milliseconds a piece, and its standard deviation from one
+   * attempt to the next
+   */
   usualWaitMs: number;
   usualWaitSdMs: number;
   /** usual range of the median of five minutes, milliseconds */
@@ -47,7 +50,8 @@ export interface FlowNormal extends Limits {
 }
 
 /** What judges an attempt of a site: its own limit, or the flow's. */
-export const limitsAt = (normal: FlowNormal, site: number): Limits => (normal.sites.size === 0 ? normal : (normal.sites.get(site) ?? normal));
+export const limitsAt = (normal: FlowNormal, site: number): Limits =>
+  normal.sites.size === 0 ? normal : (normal.sites.get(site) ?? normal);
 
 /** False where the owner's limit judges alone, or nothing does: what is usual is not known. */
 export const isLearned = ({ basis }: Pick<FlowNormal, 'basis'>): boolean => basis !== 'none' && basis !== 'ownersLimit';

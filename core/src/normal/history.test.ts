@@ -8,7 +8,15 @@ describe('the history of roll-ups', () => {
   const bucket = (flow: number, startMs: number, durationMs: number, attempts = 3) => {
     const histogram = createHistogram();
     for (let i = 0; i < attempts; i++) recordInPlace(histogram, durationMs);
-    return { flow, startMs, attempts, failed: 0, medianMs: durationMs, valueMinor: 5, durations: encodeHistogram(histogram) };
+    return {
+      flow,
+      startMs,
+      attempts,
+      failed: 0,
+      medianMs: durationMs,
+      valueMinor: 5,
+      durations: encodeHistogram(histogram),
+    };
   };
   const read = (history: History, flow: number, startMs: number) => {
     const found = history.bucket(flow, startMs);
@@ -16,11 +24,22 @@ describe('the history of roll-ups', () => {
   };
 
   test('holds what was put, whatever the order of hours and repeats; an hour replaces itself alone', () => {
-    const all = Array.from({ length: 36 }, (_, i) => bucket(1 + (i % 2), hourMs + Math.floor(i / 2) * 5 * MINUTE_MS, 100 + i, 1 + (i % 5)));
+    const all = Array.from({ length: 36 }, (_, i) =>
+      bucket(1 + (i % 2), hourMs + Math.floor(i / 2) * 5 * MINUTE_MS, 100 + i, 1 + (i % 5)),
+    );
     const hours = [0, 1].map((h) => all.filter(({ startMs }) => Math.floor((startMs - hourMs) / HOUR_MS) === h));
-    const forward = new History(() => false, () => undefined); // prettier-ignore
-    const backward = new History(() => false, () => undefined); // prettier-ignore
-    const loaded = new History(() => false, () => undefined); // prettier-ignore
+    const forward = new History(
+      () => false,
+      () => undefined,
+    );
+    const backward = new History(
+      () => false,
+      () => undefined,
+    );
+    const loaded = new History(
+      () => false,
+      () => undefined,
+    );
     hours.forEach((some, h) => forward.putHour(hourMs + h * HOUR_MS, some));
     backward.putHour(hourMs, [bucket(1, hourMs, 9999)]);
     for (const h of [1, 0, 1]) backward.putHour(hourMs + h * HOUR_MS, hours[h] ?? []);
@@ -40,7 +59,10 @@ describe('the history of roll-ups', () => {
 
   test('trouble of earlier days is left out; a limit that was set judges from then on', () => {
     const limits = new Map([[1, 50]]);
-    const history = new History((_flow, startMs) => startMs < hourMs - DAY_MS, (flow, timeMs) => (timeMs >= hourMs ? limits.get(flow) : undefined)); // prettier-ignore
+    const history = new History(
+      (_flow, startMs) => startMs < hourMs - DAY_MS,
+      (flow, timeMs) => (timeMs >= hourMs ? limits.get(flow) : undefined),
+    );
     for (let at = hourMs - 10 * DAY_MS; at < hourMs; at += HOUR_MS)
       history.putHour(
         at,
@@ -57,7 +79,9 @@ describe('the history of roll-ups', () => {
     const random = seededRandom(11);
     const none = () => undefined;
     const hourOf = (flow: number, at: number) =>
-      [0, 1, 2, 3, 4, 5].map((k) => bucket(flow, at + k * 5 * MINUTE_MS, 80 + 60 * random(), 1 + Math.floor(40 * random())));
+      [0, 1, 2, 3, 4, 5].map((k) =>
+        bucket(flow, at + k * 5 * MINUTE_MS, 80 + 60 * random(), 1 + Math.floor(40 * random())),
+      );
     const asItCame = new History(() => false, none);
     const hours = new Map<number, FlowBucket[]>();
     const put = (at: number) => {
@@ -74,7 +98,8 @@ describe('the history of roll-ups', () => {
     const atTheEnd = new History(() => false, none);
     for (const [at, some] of [...hours].sort((a, b) => a[0] - b[0])) atTheEnd.putHour(at, some);
     for (const flow of [1, 2])
-      for (let at = hourMs - 23 * DAY_MS; at < hourMs + DAY_MS; at += HOUR_MS / 2) expect(asItCame.normalAt(flow, at)).toEqual(atTheEnd.normalAt(flow, at));
+      for (let at = hourMs - 23 * DAY_MS; at < hourMs + DAY_MS; at += HOUR_MS / 2)
+        expect(asItCame.normalAt(flow, at)).toEqual(atTheEnd.normalAt(flow, at));
   });
 
   describe('sums over a stretch', () => {
@@ -82,7 +107,10 @@ describe('the history of roll-ups', () => {
       holidays: ['2026-03-09'],
       excluded: [{ fromMs: hourMs - 2 * DAY_MS, toMs: hourMs - 2 * DAY_MS + 30 * MINUTE_MS, reason: 'rehearsal' }],
     });
-    const history = new History((flow, startMs) => flow === 1 && startMs >= hourMs - 15 * MINUTE_MS, () => undefined); // prettier-ignore
+    const history = new History(
+      (flow, startMs) => flow === 1 && startMs >= hourMs - 15 * MINUTE_MS,
+      () => undefined,
+    );
     history.calendar = kinds;
     for (let at = hourMs - 3 * DAY_MS; at < hourMs; at += HOUR_MS)
       history.putHour(
@@ -92,7 +120,12 @@ describe('the history of roll-ups', () => {
     const hour = (fromMs: number) => history.sumsWithin(1, { fromMs, toMs: fromMs + HOUR_MS });
 
     test('add up, and say how much of it is fit to learn from', () => {
-      expect(hour(hourMs - 5 * HOUR_MS)).toEqual({ attempts: 24, failed: 0, valueMinor: 60, usable: expect.closeTo(1, 9) as number });
+      expect(hour(hourMs - 5 * HOUR_MS)).toEqual({
+        attempts: 24,
+        failed: 0,
+        valueMinor: 60,
+        usable: expect.closeTo(1, 9) as number,
+      });
       // The last quarter was in trouble; half of the other hour is excluded by the calendar.
       expect(hour(hourMs - HOUR_MS)?.usable).toBeCloseTo(0.75, 9);
       expect(hour(hourMs - 2 * DAY_MS)).toMatchObject({ attempts: 24, usable: expect.closeTo(0.5, 9) as number });
@@ -101,7 +134,10 @@ describe('the history of roll-ups', () => {
     test('a stretch cut in two adds up; before all data nothing is known', () => {
       const whole = history.sumsWithin(1, { fromMs: hourMs - DAY_MS, toMs: hourMs });
       const halves = [0, 12].map((hours) =>
-        history.sumsWithin(1, { fromMs: hourMs - DAY_MS + hours * HOUR_MS, toMs: hourMs - DAY_MS + (hours + 12) * HOUR_MS }),
+        history.sumsWithin(1, {
+          fromMs: hourMs - DAY_MS + hours * HOUR_MS,
+          toMs: hourMs - DAY_MS + (hours + 12) * HOUR_MS,
+        }),
       );
       expect(halves.map((half) => half?.attempts ?? NaN).reduce((a, b) => a + b)).toBe(whole?.attempts);
       expect(hour(hourMs - 4 * DAY_MS)).toBeUndefined();

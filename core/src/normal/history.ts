@@ -13,7 +13,10 @@ const PER_DAY = DAY_MS / BUCKET_MS;
 const PER_HOUR = HOUR_MS / BUCKET_MS;
 const NOTHING = new Uint8Array(0);
 const LONGEST_MEMORY_MS = 36 * DAY_MS;
-/** An hour is first learned from as the same time of the day before, wide neighbourhood and the hour itself taken off; as a part of its day’s total from the next midnight on. */
+/**
+ * An hour is first learned from as the same time of the day before, wide neighbourhood and the hour itself taken off;
+ * as a part of its day’s total from the next midnight on.
+ */
 const NEXT_DAY_MS = 21 * HOUR_MS;
 
 /** One flow's day in 288 buckets. The encoded histograms stand one behind the other, `ends` says where each stops. */
@@ -51,7 +54,8 @@ export class History {
   constructor(
     private readonly isMasked: IsMasked,
     private readonly ownersLimit: (flow: number, timeMs: number) => number | undefined,
-    private readonly siteLimits: (flow: number, timeMs: number) => ReadonlyMap<number, number> | undefined = () => undefined,
+    private readonly siteLimits: (flow: number, timeMs: number) => ReadonlyMap<number, number> | undefined = () =>
+      undefined,
   ) {}
 
   /** Another calendar: all that was learned is learned anew. */
@@ -92,7 +96,8 @@ export class History {
       if (known) known.push(bucket);
       else hours.set(key, [bucket]);
     }
-    for (const some of hours.values()) this.#replace(some[0] as FlowBucket, floorTo((some[0] as FlowBucket).startMs, DAY_MS), 0, PER_DAY, some);
+    for (const some of hours.values())
+      this.#replace(some[0] as FlowBucket, floorTo((some[0] as FlowBucket).startMs, DAY_MS), 0, PER_DAY, some);
   }
 
   /** Replaces all buckets of an hour. */
@@ -121,7 +126,12 @@ export class History {
       const known = this.bucket(flow, startMs);
       const given = byStart.get(startMs);
       if (known === undefined && given === undefined) continue;
-      if (known?.attempts !== given?.attempts || known?.failed !== given?.failed || known?.valueMinor !== given?.valueMinor) return true;
+      if (
+        known?.attempts !== given?.attempts ||
+        known?.failed !== given?.failed ||
+        known?.valueMinor !== given?.valueMinor
+      )
+        return true;
       if (known && given && !isEqual(known.durations, given.durations)) return true;
     }
     return false;
@@ -232,7 +242,10 @@ export class History {
    * @param window its ends on whole roll-ups
    * @returns also the share of the stretch that is fit to learn from: without trouble, and not excluded by the calendar
    */
-  sumsWithin(flow: number, { fromMs, toMs }: Window): { attempts: number; failed: number; valueMinor: number; usable: number } | undefined {
+  sumsWithin(
+    flow: number,
+    { fromMs, toMs }: Window,
+  ): { attempts: number; failed: number; valueMinor: number; usable: number } | undefined {
     if (fromMs < this.firstMsOf(flow)) return undefined;
     const sums = { attempts: 0, failed: 0, valueMinor: 0, usable: 0 };
     for (let startMs = fromMs; startMs < toMs; startMs += BUCKET_MS) {
@@ -259,8 +272,10 @@ export class History {
 
   /** Lets go what is older than any normal looks back. */
   trim(nowMs: number): void {
-    for (const days of this.#days.values()) for (const dayMs of days.keys()) if (dayMs < nowMs - LONGEST_MEMORY_MS) days.delete(dayMs);
-    for (const slots of this.#normals.values()) for (const slotMs of slots.keys()) if (slotMs < nowMs - 2 * DAY_MS) slots.delete(slotMs);
+    for (const days of this.#days.values())
+      for (const dayMs of days.keys()) if (dayMs < nowMs - LONGEST_MEMORY_MS) days.delete(dayMs);
+    for (const slots of this.#normals.values())
+      for (const slotMs of slots.keys()) if (slotMs < nowMs - 2 * DAY_MS) slots.delete(slotMs);
   }
 }
 

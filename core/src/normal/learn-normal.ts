@@ -11,12 +11,15 @@ import { learnVolume } from './volume';
 const LEAST_LIMIT_FACTOR = 1.15;
 
 /**
- * Learns what is usual for a flow in the half hour that begins at `slotMs`, from what came before it, down a ladder: the
- * same time of the week in earlier weeks; with a wider neighbourhood; the same time of like days; all that is known; the
+ * Learns what is usual for a flow in the half hour that begins at `slotMs`, from what came before it, down a ladder:
+ * the
+ * same time of the week in earlier weeks; with a wider neighbourhood; the same time of like days; all that is known;
+ * the
  * owner's limit alone. The newest days weigh most. Never from the slot itself or what follows.
  *
  * @param firstMs start of the flow's history: before it nothing is known, after it an absent bucket means no attempts
- * @param siteLimitsMs limits that the owner set for single sites; how often such a one is exceeded as usual is told from the
+ * @param siteLimitsMs limits that the owner set for single sites; how often such a one is exceeded as usual is told
+ *   from the
  *   durations of the whole flow, since roll-ups do not tell sites apart
  */
 export function learnNormal(
@@ -29,12 +32,18 @@ export function learnNormal(
   siteLimitsMs: ReadonlyMap<number, number> = NO_SITES,
 ): FlowNormal {
   const { basis, days, volumeDays } = chooseDays(history, firstMs, slotMs, kinds);
-  const learned = days.map(({ weight, starts }) => ({ weight, buckets: starts.map(history).filter((bucket) => bucket !== undefined) }));
+  const learned = days.map(({ weight, starts }) => ({
+    weight,
+    buckets: starts.map(history).filter((bucket) => bucket !== undefined),
+  }));
   const pooled = new Float64Array(BUCKETS);
   for (const { weight, buckets } of learned)
-    for (const { durations } of buckets) forEachBucket(durations, (i, count) => (pooled[i] = (pooled[i] as number) + weight * count));
+    for (const { durations } of buckets)
+      forEachBucket(durations, (i, count) => (pooled[i] = (pooled[i] as number) + weight * count));
   const known = robustLogDuration(pooled);
-  const learnedLimitMs = known && Math.max(Math.exp(known.centre + STRAINED_SPREADS * known.spread), Math.exp(known.centre) * LEAST_LIMIT_FACTOR);
+  const learnedLimitMs =
+    known &&
+    Math.max(Math.exp(known.centre + STRAINED_SPREADS * known.spread), Math.exp(known.centre) * LEAST_LIMIT_FACTOR);
   const limitMs = ownersLimitMs ?? learnedLimitMs;
   const medians: number[] = [];
   const daily = learned.map(({ weight, buckets }) => {
@@ -43,7 +52,8 @@ export function learnNormal(
       if (medianMs > 0) medians.push(medianMs);
       day.attempts += attempts;
       day.failed += failed;
-      if (limitMs !== undefined) forEachBucket(durations, (i, count) => (day.late += bucketMiddleMs(i) > limitMs ? count : 0));
+      if (limitMs !== undefined)
+        forEachBucket(durations, (i, count) => (day.late += bucketMiddleMs(i) > limitMs ? count : 0));
     }
     return day;
   });
@@ -85,7 +95,8 @@ function limitsOf(pooled: Float64Array, limitMs: number): Limits {
 function learnMoney(history: BucketHistory, slotMs: number, days: readonly LearningDay[]): NormalRange | undefined {
   const sums = days.map(({ daysBack }) => {
     let sum = 0;
-    for (let k = 0; k < BUCKETS_PER_SLOT; k++) sum += history(slotMs - daysBack * DAY_MS + k * BUCKET_MS)?.valueMinor ?? 0;
+    for (let k = 0; k < BUCKETS_PER_SLOT; k++)
+      sum += history(slotMs - daysBack * DAY_MS + k * BUCKET_MS)?.valueMinor ?? 0;
     return sum;
   });
   return sums.some((sum) => sum > 0) ? normalRange(sums, 'log') : undefined;
@@ -93,7 +104,8 @@ function learnMoney(history: BucketHistory, slotMs: number, days: readonly Learn
 
 /** Pooled share with half a case added (never 0), and its spread between days beyond the binomial one. */
 function shareOverDays(days: readonly { weight: number; n: number; bad: number }[]): { share: number; spread: number } {
-  const weighted = (value: (day: { n: number; bad: number }) => number) => days.reduce((sum, day) => sum + day.weight * value(day), 0);
+  const weighted = (value: (day: { n: number; bad: number }) => number) =>
+    days.reduce((sum, day) => sum + day.weight * value(day), 0);
   const n = weighted((day) => day.n);
   const share = Math.min(1 - 1e-6, (weighted((day) => day.bad) + 0.5) / (n + 1));
   const shares = days.filter((day) => day.n > 0).map((day) => day.bad / day.n);
@@ -145,7 +157,9 @@ function robustLogDuration(counts: Float64Array): { centre: number; spread: numb
   }
   const centre = weightedMedian(values);
   if (centre === undefined) return undefined;
-  const distances = values.map(([value, count]): [number, number] => [Math.abs(value - centre), count]).sort((a, b) => a[0] - b[0]);
+  const distances = values
+    .map(([value, count]): [number, number] => [Math.abs(value - centre), count])
+    .sort((a, b) => a[0] - b[0]);
   return { centre, spread: MAD_TO_SD * (weightedMedian(distances) as number) };
 }
 

@@ -35,21 +35,28 @@ interface ChosenDays {
   basis: Basis;
   days: LearningDay[];
   /**
-   * days to learn from how many attempts come: the same, but for basis 'history' like days where there are enough of them. How
+   * days to learn from how many attempts come: the same, but for basis 'history' like days where there are enough of
+   * them. How
    * many come on ten days is known long before there are enough to tell how long they take.
    */
   volumeDays: LearningDay[];
 }
 
-/** The days to learn from: the first rung of the ladder that holds enough. For basis 'history' one "day" of all that is known. */
+/**
+ * The days to learn from: the first rung of the ladder that holds enough. For basis 'history' one "day" of all that is
+ * known.
+ */
 export function chooseDays(history: BucketHistory, firstMs: number, slotMs: number, kinds: DayKinds): ChosenDays {
   const daysLike = (isWanted: (back: number) => boolean, neighbourhood: number) => {
     const days: LearningDay[] = [];
     for (let back = 1; back <= LONGEST_MEMORY_DAYS; back++) {
       const centre = slotMs - back * DAY_MS;
       if (centre < firstMs || !isWanted(back)) continue;
-      const starts = bucketsAround(centre, slotMs, neighbourhood).filter((start) => start >= firstMs && history(start) !== undefined);
-      if (starts.length >= BUCKETS_PER_SLOT) days.push({ daysBack: back, weight: 0.5 ** ((back - 1) / HALF_LIFE_DAYS), starts });
+      const starts = bucketsAround(centre, slotMs, neighbourhood).filter(
+        (start) => start >= firstMs && history(start) !== undefined,
+      );
+      if (starts.length >= BUCKETS_PER_SLOT)
+        days.push({ daysBack: back, weight: 0.5 ** ((back - 1) / HALF_LIFE_DAYS), starts });
     }
     return days;
   };
@@ -79,7 +86,11 @@ export function chooseDays(history: BucketHistory, firstMs: number, slotMs: numb
   const all: number[] = [];
   let attempts = 0;
   const earliest = Math.max(floorTo(firstMs, BUCKET_MS), slotMs - LONGEST_MEMORY_DAYS * DAY_MS);
-  for (let start = slotMs - BUCKET_MS; start >= earliest && (attempts < ENOUGH_ATTEMPTS || slotMs - start < DAY_MS); start -= BUCKET_MS) {
+  for (
+    let start = slotMs - BUCKET_MS;
+    start >= earliest && (attempts < ENOUGH_ATTEMPTS || slotMs - start < DAY_MS);
+    start -= BUCKET_MS
+  ) {
     const bucket = history(start);
     if (!bucket) continue;
     all.push(start);

@@ -1,5 +1,13 @@
 import type { FlowBucket } from '../flows';
-import { createHistogram, encodeHistogram, mean, normalDeviate, poissonDeviate, recordInPlace, seededRandom } from '../stats';
+import {
+  createHistogram,
+  encodeHistogram,
+  mean,
+  normalDeviate,
+  poissonDeviate,
+  recordInPlace,
+  seededRandom,
+} from '../stats';
 import { DAY_MS, dayKinds, HOUR_MS, MINUTE_MS } from '../time';
 import { findDeviations, learnNormal, normalRange, type MinuteSeries } from './index';
 
@@ -38,7 +46,15 @@ describe('what is usual for a flow', () => {
         if (random() < 0.01) failed++;
         else recordInPlace(histogram, 300 * Math.exp(0.3 * normalDeviate(random)));
       }
-      buckets.set(startMs, { flow: 1, startMs, attempts, failed, durations: encodeHistogram(histogram), medianMs: 300, valueMinor: attempts * 900 });
+      buckets.set(startMs, {
+        flow: 1,
+        startMs,
+        attempts,
+        failed,
+        durations: encodeHistogram(histogram),
+        medianMs: 300,
+        valueMinor: attempts * 900,
+      });
     }
     return { firstMs, history: (startMs: number) => buckets.get(startMs) };
   }
@@ -70,19 +86,26 @@ describe('what is usual for a flow', () => {
       const { history, firstMs } = world(14, rate, seed);
       return learnNormal(history, firstMs, slotMs, undefined, kinds);
     });
-    // Ten workdays of ninety minutes: each expectation is off by 1 / √(180 × rate), their mean by less than a fifth of that.
+    // Ten workdays of ninety minutes: each expectation is off by 1 / √(180 × rate), their mean by less than a fifth of
+    // that.
     expect(Math.abs(mean(normals.map(({ volume }) => mean([...volume]))) / rate - 1)).toBeLessThan(0.06);
     expect(mean(normals.map(({ volumeDispersion }) => volumeDispersion))).toBeLessThan(1.12);
   });
 
   test('where too few come to tell how long they take, how many come at this time of day is told all the same', () => {
-    // People come from nine to eleven alone, one in a quarter of an hour: some 120 in two weeks, and 86 on the workdays.
+    // People come from nine to eleven alone, one in a quarter of an hour: some 120 in two weeks, and 86 on the
+    // workdays.
     const normals = Array.from({ length: 40 }, (_, seed) => {
       const { history, firstMs } = world(14, 0.36, seed);
       const inTheMorning = (startMs: number) => {
         const bucket = history(startMs);
         const hour = new Date(startMs).getUTCHours();
-        return bucket && (hour >= 9 && hour < 11 ? bucket : { ...bucket, attempts: 0, failed: 0, durations: new Uint8Array(0), medianMs: NaN });
+        return (
+          bucket &&
+          (hour >= 9 && hour < 11
+            ? bucket
+            : { ...bucket, attempts: 0, failed: 0, durations: new Uint8Array(0), medianMs: NaN })
+        );
       };
       return learnNormal(inTheMorning, firstMs, slotMs, undefined, kinds);
     }).filter(({ basis }) => basis === 'history');
@@ -135,7 +158,9 @@ describe('what is usual for a flow', () => {
     const { history, firstMs } = world(14);
     const spoilt = (times: number) => (startMs: number) => {
       const bucket = history(startMs);
-      return bucket && Math.round((slotMs - startMs) / DAY_MS) === 4 ? { ...bucket, attempts: bucket.attempts * times } : bucket;
+      return bucket && Math.round((slotMs - startMs) / DAY_MS) === 4
+        ? { ...bucket, attempts: bucket.attempts * times }
+        : bucket;
     };
     for (const times of [0, 8]) {
       const { volume } = learnNormal(spoilt(times), firstMs, slotMs, undefined, kinds);
@@ -149,7 +174,11 @@ describe('what is usual for a flow', () => {
     expect(normal).toMatchObject({ limitMs: 250, limitBy: 'owner' });
     expect(normal.learnedLimitMs).toBeGreaterThan(600);
     expect(normal.lateShare).toBeGreaterThan(0.6);
-    expect(learnNormal(() => undefined, slotMs, slotMs, 250, kinds)).toMatchObject({ basis: 'ownersLimit', limitMs: 250, samples: 0 });
+    expect(learnNormal(() => undefined, slotMs, slotMs, 250, kinds)).toMatchObject({
+      basis: 'ownersLimit',
+      limitMs: 250,
+      samples: 0,
+    });
   });
 
   test('thin traffic widens the neighbourhood before it gives the weekday up', () => {
@@ -190,7 +219,13 @@ describe('what is usual for a flow', () => {
 
   test('nothing of the slot itself, or after it, is learned from', () => {
     const { history, firstMs } = world(14);
-    const before = learnNormal((startMs) => (startMs >= slotMs ? undefined : history(startMs)), firstMs, slotMs, undefined, kinds);
+    const before = learnNormal(
+      (startMs) => (startMs >= slotMs ? undefined : history(startMs)),
+      firstMs,
+      slotMs,
+      undefined,
+      kinds,
+    );
     expect(learnNormal(history, firstMs, slotMs, undefined, kinds)).toEqual(before);
   });
 });
@@ -249,7 +284,12 @@ describe('deviations', () => {
     const series = quiet(5);
     for (let t = 120; t < 150; t++) series.late[t] = Math.round((series.attempts[t] as number) * 0.9);
     const [slow] = findDeviations(1, series);
-    expect(slow).toMatchObject({ signal: 'slow', level: 'hurting', onsetMs: startMs + 120 * MINUTE_MS, endMs: startMs + 150 * MINUTE_MS });
+    expect(slow).toMatchObject({
+      signal: 'slow',
+      level: 'hurting',
+      onsetMs: startMs + 120 * MINUTE_MS,
+      endMs: startMs + 150 * MINUTE_MS,
+    });
   });
 
   test('what is known at a minute does not change afterwards: found live, or in the whole day', () => {
@@ -257,7 +297,12 @@ describe('deviations', () => {
     for (let t = 90; t < 140; t++) series.failed[t] = Math.min(series.attempts[t] as number, 4);
     const [whole] = findDeviations(1, series);
     const until = (length: number): MinuteSeries =>
-      Object.fromEntries(Object.entries(series).map(([name, value]) => [name, typeof value === 'number' ? value : (value as Int32Array).slice(0, length)])) as unknown as MinuteSeries; // prettier-ignore
+      Object.fromEntries(
+        Object.entries(series).map(([name, value]) => [
+          name,
+          typeof value === 'number' ? value : (value as Int32Array).slice(0, length),
+        ]),
+      ) as unknown as MinuteSeries;
     const fired = minuteOf(whole?.firedMs as number);
     expect(findDeviations(1, until(fired - 1))).toEqual([]);
     expect(findDeviations(1, until(fired))).toHaveLength(1);

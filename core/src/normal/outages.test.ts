@@ -66,7 +66,15 @@ describe('outages of a whole application', () => {
     expect(findOutages(new Map([[1, silent(flow(1, 5), 60, 80)]]), [])).toEqual([]);
     const unknown = flow(2, 5);
     unknown.expectedAttempts.fill(NaN);
-    expect(findOutages(new Map([[1, unknown], [2, unknown]]), [])).toEqual([]); // prettier-ignore
+    expect(
+      findOutages(
+        new Map([
+          [1, unknown],
+          [2, unknown],
+        ]),
+        [],
+      ),
+    ).toEqual([]);
     expect(volumeIn(silent(flow(3, 2), 0, 10), 0, 10)).toEqual({ came: 0, expected: 20 });
   });
 });
@@ -79,7 +87,8 @@ describe('volume against the hour before', () => {
     series.startMs = startMs;
     series.volumeSpread.fill(0.2);
     series.volumeDispersion.fill(3);
-    for (let t = 0; t < MINUTES; t++) series.attempts[t] = poissonDeviate(random, 25 * 1.25 * (t >= from && t < to ? rest : 1));
+    for (let t = 0; t < MINUTES; t++)
+      series.attempts[t] = poissonDeviate(random, 25 * 1.25 * (t >= from && t < to ? rest : 1));
     return series;
   };
 
@@ -103,17 +112,20 @@ describe('the end of an outage', () => {
     [0.8, 15],
     [0.9, 17],
     [1, 19],
-  ])('is where attempts come again, also when a half hour at %f of the usual follows: in at least %i of 20', (level, least) => {
-    let told = 0;
-    for (let seed = 0; seed < 20; seed++) {
-      const series = silent(flow(seed, 3.6), 140, 151);
-      const random = seededRandom(seed + 900);
-      for (let t = 151; t < MINUTES; t++) series.attempts[t] = poissonDeviate(random, 3.6 * level);
-      const [outage] = findDeviations(1, series);
-      if (outage && !outage.active && Math.abs(minuteOf(outage.endMs) - 151) <= 4) told++;
-    }
-    expect(told).toBeGreaterThanOrEqual(least);
-  });
+  ])(
+    'is where attempts come again, also when a half hour at %f of the usual follows: in at least %i of 20',
+    (level, least) => {
+      let told = 0;
+      for (let seed = 0; seed < 20; seed++) {
+        const series = silent(flow(seed, 3.6), 140, 151);
+        const random = seededRandom(seed + 900);
+        for (let t = 151; t < MINUTES; t++) series.attempts[t] = poissonDeviate(random, 3.6 * level);
+        const [outage] = findDeviations(1, series);
+        if (outage && !outage.active && Math.abs(minuteOf(outage.endMs) - 151) <= 4) told++;
+      }
+      expect(told).toBeGreaterThanOrEqual(least);
+    },
+  );
 
   test('it goes on while most are still missing, and for the calm time after', () => {
     const series = silent(flow(3, 3.6), 140, 151);
@@ -125,8 +137,17 @@ describe('the end of an outage', () => {
 });
 
 describe('change without any rule', () => {
-  const counts = (attempts: number, failed = 0, logMean = 5, logSd = 0.3): RecentCounts => ({ attempts, failed, logMean, logSd });
-  const quiet = Array.from({ length: 40 }, (_, i) => ({ subject: `quiet ${i}`, last: counts(50, 1), before: counts(600, 9) }));
+  const counts = (attempts: number, failed = 0, logMean = 5, logSd = 0.3): RecentCounts => ({
+    attempts,
+    failed,
+    logMean,
+    logSd,
+  });
+  const quiet = Array.from({ length: 40 }, (_, i) => ({
+    subject: `quiet ${i}`,
+    last: counts(50, 1),
+    before: counts(600, 9),
+  }));
 
   test('more failures, longer durations and fewer attempts are found among many that did not change', () => {
     const changed = suddenChanges(
@@ -139,7 +160,11 @@ describe('change without any rule', () => {
       5,
       60,
     );
-    expect(changed.map(({ subject, measure }) => `${subject} ${measure}`).sort()).toEqual(['fails failures', 'gone attempts', 'slow duration']);
+    expect(changed.map(({ subject, measure }) => `${subject} ${measure}`).sort()).toEqual([
+      'fails failures',
+      'gone attempts',
+      'slow duration',
+    ]);
     expect(changed.find(({ subject }) => subject === 'slow')?.ratio).toBeCloseTo(Math.exp(1.2), 9);
     expect(changed.find(({ subject }) => subject === 'gone')?.ratio).toBe(0);
     expect(changed.find(({ subject }) => subject === 'fails')?.ratio).toBeCloseTo(20 / 50 / (9 / 600), 9);
@@ -147,7 +172,13 @@ describe('change without any rule', () => {
 
   test('nothing changed, nothing is said; small changes are not worth a word', () => {
     expect(suddenChanges(quiet, 5, 60)).toEqual([]);
-    expect(suddenChanges([{ subject: 'a little', last: counts(5000, 0, 5.1, 0.1), before: counts(60_000, 0, 5, 0.1) }], 5, 60)).toEqual([]);
+    expect(
+      suddenChanges(
+        [{ subject: 'a little', last: counts(5000, 0, 5.1, 0.1), before: counts(60_000, 0, 5, 0.1) }],
+        5,
+        60,
+      ),
+    ).toEqual([]);
     expect(suddenChanges([{ subject: 'nothing', last: counts(0), before: counts(0) }], 5, 60)).toEqual([]);
   });
 });

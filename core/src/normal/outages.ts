@@ -27,7 +27,10 @@ export function findOutages(flows: ReadonlyMap<number, MinuteSeries>, found: rea
     const from = Math.round((outage.onsetMs - together.startMs) / MINUTE_MS);
     const to = Math.round((outage.endMs - together.startMs) / MINUTE_MS);
     for (const [flow, series] of flows) {
-      const own = found.some((one) => one.flow === flow && one.signal === 'missing' && one.onsetMs < outage.endMs && one.endMs > outage.onsetMs);
+      const own = found.some(
+        (one) =>
+          one.flow === flow && one.signal === 'missing' && one.onsetMs < outage.endMs && one.endMs > outage.onsetMs,
+      );
       const { came, expected } = volumeIn(series, from, to);
       if (own || !(expected >= FEWEST_EXPECTED) || came > expected * (1 - MISSES_AT_LEAST)) continue;
       added.push({ ...outage, flow, excess: expected - came });
@@ -36,7 +39,10 @@ export function findOutages(flows: ReadonlyMap<number, MinuteSeries>, found: rea
   return added;
 }
 
-/** Counts and expectations added; spreads and dispersions weighed by volume, since days rise and fall for all flows alike. */
+/**
+ * Counts and expectations added; spreads and dispersions weighed by volume, since days rise and fall for all flows
+ * alike.
+ */
 function sumOf(all: readonly MinuteSeries[]): MinuteSeries {
   const first = all[0] as MinuteSeries;
   const length = first.attempts.length;

@@ -27,7 +27,9 @@ export function normalRange(values: ArrayLike<number>, scale: Scale): NormalRang
     const robust = robustCentre(values);
     return robust && rangeOf(robust.centre, robust.spread, robust.n, 'linear');
   }
-  const logs = Array.from(values).filter((value) => value > 0).map(Math.log); // prettier-ignore
+  const logs = Array.from(values)
+    .filter((value) => value > 0)
+    .map(Math.log);
   const robust = robustCentre(logs);
   return robust && rangeOf(robust.centre, robust.spread, robust.n, 'log');
 }
@@ -36,5 +38,7 @@ export function normalRange(values: ArrayLike<number>, scale: Scale): NormalRang
 export function rangeOf(centre: number, spread: number, n: number, scale: Scale): NormalRange {
   const low = centre - STRAINED_SPREADS * spread;
   const high = centre + STRAINED_SPREADS * spread;
-  return scale === 'linear' ? { centre, low, high, n } : { centre: Math.exp(centre), low: Math.exp(low), high: Math.exp(high), n };
+  return scale === 'linear'
+    ? { centre, low, high, n }
+    : { centre: Math.exp(centre), low: Math.exp(low), high: Math.exp(high), n };
 }

@@ -2,7 +2,10 @@
 export interface RecentCounts {
   attempts: number;
   failed: number;
-  /** mean and standard deviation of the logarithms of the durations in milliseconds of what did not fail; NaN when there are none */
+  /**
+   * mean and standard deviation of the logarithms of the durations in milliseconds of what did not fail; NaN when there
+   * are none
+   */
   logMean: number;
   logSd: number;
 }

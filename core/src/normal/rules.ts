@@ -7,7 +7,8 @@ export interface Rule {
 }
 
 /**
- * Trailing windows in minutes, and the evidence that each must show: the shortest in 3 of 5 minutes; longer ones at once,
+ * Trailing windows in minutes, and the evidence that each must show: the shortest in 3 of 5 minutes; longer ones at
+ * once,
  * when it is overwhelming. Thresholds were set on worlds whose truth is known (docs/truth.md).
  */
 export const RULES: readonly Rule[] = [
@@ -37,11 +38,16 @@ export const LONGEST_OUTAGE: Rule = { minutes: 40, z: 5, times: 1 };
 
 export const MISSING_RULES = [...RULES, LONGEST_OUTAGE].map((rule) => ({ ...rule, z: rule.z + MISSING_MORE }));
 
-export const SLICE_RULES = RULES.filter(({ minutes }) => minutes <= SLICE_MINUTES).map((rule) => ({ ...rule, z: rule.z + SLICE_MORE }));
+export const SLICE_RULES = RULES.filter(({ minutes }) => minutes <= SLICE_MINUTES).map((rule) => ({
+  ...rule,
+  z: rule.z + SLICE_MORE,
+}));
 
 /**
- * How busy a day is as a whole is uncertain, most on days of which few came before; the hour before tells it. So volume is
- * also measured against that hour, in blocks of five minutes that expect enough, ending five minutes before the stretch.
+ * How busy a day is as a whole is uncertain, most on days of which few came before; the hour before tells it. So volume
+ * is
+ * also measured against that hour, in blocks of five minutes that expect enough, ending five minutes before the
+ * stretch.
  */
 export const LEVEL_MINUTES = 90;
 
@@ -53,7 +59,10 @@ export const LEVEL_FEWEST_BLOCKS = 9;
 
 export const LEVEL_FEWEST_EXPECTED = 3;
 
-/** Volume drifts by so much against its usual course within an hour or two: a share of it, and more where the course itself is uncertain. */
+/**
+ * Volume drifts by so much against its usual course within an hour or two: a share of it, and more where the course
+ * itself is uncertain.
+ */
 export const LEVEL_DRIFT = 0.06;
 
 export const LEVEL_DRIFT_OF_SPREAD = 0.5;
@@ -76,11 +85,14 @@ export const LEAST_OVER_STRETCH = 3.5;
 /** How far before the rule fired an onset is looked for, minutes. */
 export const ONSET_LOOK_BACK = 70;
 
-/** A return to the usual must explain the minutes so much better than one level does: log-likelihood, 8 is four spreads. */
+/**
+ * A return to the usual must explain the minutes so much better than one level does: log-likelihood, 8 is four spreads.
+ */
 export const RETURN_GAIN = 8;
 
 /**
- * How often something fails or is late differs from day to day by at least so much of itself, whatever few days let see: an
+ * How often something fails or is late differs from day to day by at least so much of itself, whatever few days let
+ * see: an
  * hour of a busy flow that fails a half more often than usual is a day like that.
  */
 export const LEAST_SPREAD_OF_SHARE = 0.25;

@@ -41,7 +41,10 @@ export interface MinuteSeries {
 /** Variance of a median against that of a mean, for normal errors: π / 2. */
 const MEDIAN_VARIANCE = Math.PI / 2;
 
-/** Sums over a stretch of one signal: `bad` of `n` against `usual`; for missing, n is what was expected and bad what came. */
+/**
+ * Sums over a stretch of one signal: `bad` of `n` against `usual`; for missing, n is what was expected and bad what
+ * came.
+ */
 export interface Tally {
   n: number;
   bad: number;
@@ -83,7 +86,8 @@ export class SignalSeries {
   }
 
   /**
-   * Evidence that a stretch misses attempts, against how busy the day was just before it: the day's level, of which only the
+   * Evidence that a stretch misses attempts, against how busy the day was just before it: the day's level, of which
+   * only the
    * spread between days is known, is updated by what came in that hour (normal prior and likelihood on the log scale).
    *
    * @returns spreads; 0 where the hour before tells nothing
@@ -103,7 +107,10 @@ export class SignalSeries {
     }
     const level = ratios.length < LEVEL_FEWEST_BLOCKS ? undefined : median(ratios);
     if (!known || !level || !(n > 0)) return 0;
-    const [prior, error] = [spread ** 2, (MEDIAN_VARIANCE * dispersion) / expected + LEVEL_DRIFT ** 2 + (LEVEL_DRIFT_OF_SPREAD * spread) ** 2];
+    const [prior, error] = [
+      spread ** 2,
+      (MEDIAN_VARIANCE * dispersion) / expected + LEVEL_DRIFT ** 2 + (LEVEL_DRIFT_OF_SPREAD * spread) ** 2,
+    ];
     const weight = prior / (prior + error);
     if (bad > n * level ** weight * LEVEL_LOSS) return 0;
     return -poissonZ(bad, n * level ** weight, Math.sqrt(weight * error), dispersion);
@@ -115,13 +122,15 @@ export class SignalSeries {
 
   tally(from: number, to: number): Tally {
     const { signal, series } = this;
-    const spreads = signal === 'missing' ? series.volumeSpread : signal === 'slow' ? series.lateSpread : series.failedSpread;
+    const spreads =
+      signal === 'missing' ? series.volumeSpread : signal === 'slow' ? series.lateSpread : series.failedSpread;
     const [n, usual] = [over(this.#n, from, to), over(this.#usual, from, to)];
     return {
       n,
       bad: over(this.#bad, from, to),
       usual,
-      // Spreads change by the half hour at most: the larger end stands for the stretch. For what is missing, nothing is usual.
+      // Spreads change by the half hour at most: the larger end stands for the stretch. For what is missing, nothing is
+      // usual.
       spread: Math.max(largerEnd(spreads, from, to), n > 0 ? (LEAST_SPREAD_OF_SHARE * usual) / n : 0),
       dispersion: signal === 'missing' ? Math.max(1, largerEnd(series.volumeDispersion, from, to)) : 1,
       known: over(this.#unknown, from, to) === 0,
@@ -131,9 +140,11 @@ export class SignalSeries {
 
 const over = (sums: Float64Array, from: number, to: number): number => (sums[to] as number) - (sums[from] as number);
 
-const largerEnd = (values: Float64Array, from: number, to: number): number => Math.max(values[from] as number, values[to - 1] as number);
+const largerEnd = (values: Float64Array, from: number, to: number): number =>
+  Math.max(values[from] as number, values[to - 1] as number);
 
-export const excessOf = (signal: Signal, sums: Tally) => (signal === 'missing' ? sums.n - sums.bad : sums.bad - sums.usual);
+export const excessOf = (signal: Signal, sums: Tally) =>
+  signal === 'missing' ? sums.n - sums.bad : sums.bad - sums.usual;
 
 export function evidence(signal: Signal, { n, bad, usual, spread, dispersion }: Tally): number {
   return signal === 'missing' ? -poissonZ(bad, n, spread, dispersion) : binomialZ(bad, n, usual / n, spread);

@@ -8,7 +8,9 @@ import { BUCKETS_PER_SLOT, FEWEST_DAYS, type LearningDay } from './learning-days
 const NEIGHBOURHOOD = 2;
 /** Days are compared by what they bring in the slot and half an hour on each side. */
 const AROUND_SLOT = 3 * BUCKETS_PER_SLOT;
-/** Least relative spread of the volume from day to day, and what it is at least taken for while fewer days are known. */
+/**
+ * Least relative spread of the volume from day to day, and what it is at least taken for while fewer days are known.
+ */
 const LEAST_SPREAD = 0.04;
 const UNKNOWN_SPREAD = 0.2;
 const UNKNOWN_DISPERSION = 2;
@@ -23,7 +25,9 @@ const FEWEST_DAYS_OF_WEEK = 5;
 const LEAST_GROWTH = 0.75;
 const MOST_GROWTH = 1.35;
 
-/** Expected attempts in each five minutes of the slot, with the spread of the expectation and of the counts around it. */
+/**
+ * Expected attempts in each five minutes of the slot, with the spread of the expectation and of the counts around it.
+ */
 export function learnVolume(
   history: BucketHistory,
   slotMs: number,
@@ -34,15 +38,21 @@ export function learnVolume(
   const unknown = { volumeSpread: UNKNOWN_SPREAD, volumeDispersion: UNKNOWN_DISPERSION };
   if (days.length === 0) return { volume, ...unknown };
   if (days.length === 1) {
-    // Without a daily pattern the last hour is the best guess of the next half hour: its middle, which trouble of some minutes
+    // Without a daily pattern the last hour is the best guess of the next half hour: its middle, which trouble of some
+    // minutes
     // does not move, or its mean, since the middle of small counts is often none.
-    const recent = (days[0] as LearningDay).starts.slice(-2 * BUCKETS_PER_SLOT).map((start) => history(start)?.attempts ?? 0);
+    const recent = (days[0] as LearningDay).starts
+      .slice(-2 * BUCKETS_PER_SLOT)
+      .map((start) => history(start)?.attempts ?? 0);
     return { volume: volume.fill(Math.max(median(recent) ?? NaN, mean(recent))), ...unknown };
   }
   const growth = days.map((day) => growthSince(totalOf, slotMs, day));
   const counts = days.map(({ starts }) => starts.map((start) => history(start)?.attempts ?? 0));
   const sums = counts.map((own, d) => mean(own) * AROUND_SLOT * (growth[d] as number));
-  const kept = middleOf(sums, days.map(({ weight }) => weight)); // prettier-ignore
+  const kept = middleOf(
+    sums,
+    days.map(({ weight }) => weight),
+  );
   for (let k = 0; k < BUCKETS_PER_SLOT; k++) {
     let [attempts, known] = [0, 0];
     days.forEach(({ daysBack }, d) => {
@@ -64,7 +74,10 @@ export function learnVolume(
   };
 }
 
-/** Load drifts: the week up to now against the week up to a learning day of the same weekday. Days that are not known count for neither. */
+/**
+ * Load drifts: the week up to now against the week up to a learning day of the same weekday. Days that are not known
+ * count for neither.
+ */
 function growthSince(totalOf: DayTotal, slotMs: number, { daysBack }: LearningDay): number {
   if (daysBack % 7 !== 0) return 1;
   const todayMs = floorTo(slotMs, DAY_MS);
@@ -82,8 +95,10 @@ function growthSince(totalOf: DayTotal, slotMs: number, { daysBack }: LearningDa
 }
 
 /**
- * Variance-to-mean ratio of neighbouring five minutes, from their squared differences (von Neumann 1941, from memory): a
- * rising or falling day does not count as variance. For independent arrivals each ratio is 1 in the mean, however few they are;
+ * Variance-to-mean ratio of neighbouring five minutes, from their squared differences (von Neumann 1941, from memory):
+ * a
+ * rising or falling day does not count as variance. For independent arrivals each ratio is 1 in the mean, however few
+ * they are;
  * trouble is left out in two steps, roughly and then beyond what chance would do in one of a thousand.
  */
 function dispersionOf(days: number[][]): number {
@@ -100,7 +115,8 @@ function dispersionOf(days: number[][]): number {
 }
 
 /**
- * What of each day's weight lies in the middle 60 % by volume. Days are left out and not single five minutes: of small counts the
+ * What of each day's weight lies in the middle 60 % by volume. Days are left out and not single five minutes: of small
+ * counts the
  * middle lies below the mean, by a third where one attempt comes in ten minutes.
  */
 function middleOf(volumes: readonly number[], weights: readonly number[]): number[] {

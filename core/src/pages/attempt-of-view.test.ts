@@ -9,20 +9,48 @@ const CALL = ['4bf92f3577b34da6a3ce929d0e0e4736', '00f067aa0ba902b8'];
 const viewWith = (attributes: LogRecord['attributes'], more: Partial<LogRecord> = {}) =>
   viewOfRecord(
     {
-      atUs: 1e15, severity: 0, body: '', traceId: '', spanId: '', eventName: 'toplens.page_view',
+      atUs: 1e15,
+      severity: 0,
+      body: '',
+      traceId: '',
+      spanId: '',
+      eventName: 'toplens.page_view',
       resource: { 'service.name': 'shop-pages', 'toplens.application': 'Shop', 'service.version': '5.1' },
-      attributes: { 'toplens.view.id': VIEW, 'toplens.view.sequence': 1, 'url.path': '/basket', 'toplens.timing.loadEventEnd': 812.5, 'user.id': 'c-7', 'session.id': 's-1', 'toplens.tier': 'Gold', ...attributes },
+      attributes: {
+        'toplens.view.id': VIEW,
+        'toplens.view.sequence': 1,
+        'url.path': '/basket',
+        'toplens.timing.loadEventEnd': 812.5,
+        'user.id': 'c-7',
+        'session.id': 's-1',
+        'toplens.tier': 'Gold',
+        ...attributes,
+      },
       ...more,
     },
     upTo(2e15),
-  ) as PageView; // prettier-ignore
+  ) as PageView;
 const fetched = (...rows: unknown[][]) => ({ 'toplens.resources': JSON.stringify(rows) });
 
 test('a load is an attempt of its page: until the load event, by whom, from where', () => {
   expect(attemptOfView(viewWith({}), 'NL')).toMatchObject({
-    flow: 'Page /basket', application: 'Shop', component: 'shop-pages', startUs: 1e15, durationUs: 812_500, failed: false, failure: '', kind: 'page',
-    person: 'c-7', session: 's-1', tier: 'Gold', region: 'NL', version: '5.1', spanId: VIEW, traceId: '0000000000000000' + VIEW, probe: false,
-  }); // prettier-ignore
+    flow: 'Page /basket',
+    application: 'Shop',
+    component: 'shop-pages',
+    startUs: 1e15,
+    durationUs: 812_500,
+    failed: false,
+    failure: '',
+    kind: 'page',
+    person: 'c-7',
+    session: 's-1',
+    tier: 'Gold',
+    region: 'NL',
+    version: '5.1',
+    spanId: VIEW,
+    traceId: '0000000000000000' + VIEW,
+    probe: false,
+  });
 });
 
 test('it has failed when a part of the page does not come, named by whom most is owed, or when a script throws', () => {
@@ -36,7 +64,9 @@ test('it has failed when a part of the page does not come, named by whom most is
 });
 
 test('a background call that fails is an attempt of its own, and leaves the page whole', () => {
-  expect(attemptOfView(viewWith(fetched(['https://api.example/pay', 'fetch', 10, 90, 0, 1, ...CALL])), '')?.failed).toBe(false);
+  expect(
+    attemptOfView(viewWith(fetched(['https://api.example/pay', 'fetch', 10, 90, 0, 1, ...CALL])), '')?.failed,
+  ).toBe(false);
 });
 
 test('routes, frames and loads without an end are none; what a script loads hurts nobody', () => {
@@ -47,11 +77,16 @@ test('routes, frames and loads without an end are none; what a script loads hurt
 });
 
 test('the trace that answered the page is its trace', () => {
-  expect(attemptOfView(viewWith({}, { traceId: CALL[0] as string, spanId: CALL[1] as string }), '')).toMatchObject({ traceId: CALL[0], spanId: VIEW });
+  expect(attemptOfView(viewWith({}, { traceId: CALL[0] as string, spanId: CALL[1] as string }), '')).toMatchObject({
+    traceId: CALL[0],
+    spanId: VIEW,
+  });
 });
 
 test('of a load told several times, in any order, there is one attempt, the same', () => {
-  const tellings = [1, 2, 3].map((sequence) => viewWith({ 'toplens.view.sequence': sequence, 'toplens.errors': sequence - 1 }));
+  const tellings = [1, 2, 3].map((sequence) =>
+    viewWith({ 'toplens.view.sequence': sequence, 'toplens.errors': sequence - 1 }),
+  );
   const once = attemptOfView(tellings[0] as PageView, '');
   fc.assert(
     fc.property(fc.shuffledSubarray(tellings, { minLength: 3 }), (order) => {

@@ -39,15 +39,23 @@ const SPARED = 0.2;
 
 /**
  * Is it only here, or everywhere? Each value's share of bad views against the rest's (two shares, normal approximation
- * with the pooled share), false discoveries controlled over all values. What is found is then compared with what is left.
+ * with the pooled share), false discoveries controlled over all values. What is found is then compared with what is
+ * left.
  */
 export function onlyHere(tallies: readonly Tally[]): Where {
   const all = tallies.reduce((sum, { views }) => sum + views, 0);
   const bad = tallies.reduce((sum, tally) => sum + tally.bad, 0);
   const tried = tallies.filter(({ views }) => views >= FEWEST_VIEWS && all - views >= FEWEST_VIEWS);
-  const pValues = benjaminiHochberg(tried.map((tally) => pOfShares(tally.bad, tally.views, bad - tally.bad, all - tally.views)));
+  const pValues = benjaminiHochberg(
+    tried.map((tally) => pOfShares(tally.bad, tally.views, bad - tally.bad, all - tally.views)),
+  );
   const hit = tried
-    .map((tally, i): HitValue => ({ ...tally, here: tally.bad / tally.views, elsewhere: (bad - tally.bad) / (all - tally.views), p: pValues[i] as number }))
+    .map((tally, i): HitValue => ({
+      ...tally,
+      here: tally.bad / tally.views,
+      elsewhere: (bad - tally.bad) / (all - tally.views),
+      p: pValues[i] as number,
+    }))
     .filter(({ p, here, elsewhere }) => p <= FALSE_DISCOVERY && here >= LEAST_RATIO * elsewhere && here > HARDLY)
     .sort((a, b) => b.here - a.here || b.views - a.views);
   if (hit.length === 0 && bad <= HARDLY * all) return { verdict: 'none', hit };

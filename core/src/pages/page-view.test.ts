@@ -7,23 +7,42 @@ import { upTo } from '../fixtures/time-range';
 
 const LATEST_US = 2e15;
 const record = (attributes: LogRecord['attributes'], more: Partial<LogRecord> = {}): LogRecord => ({
-  atUs: 1e15, severity: 0, body: '', traceId: '', spanId: '', eventName: 'toplens.page_view', resource: { 'service.name': 'shop-pages' },
-  attributes: { 'toplens.view.id': '00f067aa0ba902b7', 'url.path': '/orders/4711?who=me', ...attributes }, ...more,
-}); // prettier-ignore
+  atUs: 1e15,
+  severity: 0,
+  body: '',
+  traceId: '',
+  spanId: '',
+  eventName: 'toplens.page_view',
+  resource: { 'service.name': 'shop-pages' },
+  attributes: { 'toplens.view.id': '00f067aa0ba902b7', 'url.path': '/orders/4711?who=me', ...attributes },
+  ...more,
+});
 
 describe('a page view as a browser tells it', () => {
   test('paths lose their query and ids; parts, vitals and resources are read', () => {
     const view = viewOfRecord(
       record({
-        'toplens.timing.responseStart': 100, 'toplens.timing.loadEventEnd': 400, 'toplens.vital.lcp': 350.5, 'toplens.vital.cls': 0.02,
-        'geo.country.iso_code': 'nl', 'geo.region.iso_code': 'nl-nh', 'toplens.resources': '[["https://tiles.example/1.png?key=x","img",10,90,1200,1]]',
+        'toplens.timing.responseStart': 100,
+        'toplens.timing.loadEventEnd': 400,
+        'toplens.vital.lcp': 350.5,
+        'toplens.vital.cls': 0.02,
+        'geo.country.iso_code': 'nl',
+        'geo.region.iso_code': 'nl-nh',
+        'toplens.resources': '[["https://tiles.example/1.png?key=x","img",10,90,1200,1]]',
       }),
       upTo(LATEST_US),
-    ) as PageView; // prettier-ignore
+    ) as PageView;
     expect(view).toMatchObject({
-      page: '/orders/{id}', path: '/orders/4711', country: 'NL', area: 'NL-NH', vitals: { lcp: 350.5, cls: 0.02 }, missing: 1, share: 1, component: 'shop-pages',
+      page: '/orders/{id}',
+      path: '/orders/4711',
+      country: 'NL',
+      area: 'NL-NH',
+      vitals: { lcp: 350.5, cls: 0.02 },
+      missing: 1,
+      share: 1,
+      component: 'shop-pages',
       resources: [{ url: 'https://tiles.example/1.png', type: 'img', missing: true }],
-    }); // prettier-ignore
+    });
     expect(view.parts?.reduce((sum, ms) => sum + ms, 0)).toBe(400);
   });
 
@@ -40,7 +59,15 @@ describe('a page view as a browser tells it', () => {
 
   test('nothing that a page sends makes it throw, and numbers stay within what can be stored', () => {
     const value = fc.oneof(fc.string(), fc.double(), fc.boolean(), fc.json());
-    const name = fc.constantFrom('toplens.resources', 'toplens.interactions', 'toplens.errors', 'toplens.vital.lcp', 'toplens.timing.loadEventEnd', 'url.path', 'toplens.view.sequence'); // prettier-ignore
+    const name = fc.constantFrom(
+      'toplens.resources',
+      'toplens.interactions',
+      'toplens.errors',
+      'toplens.vital.lcp',
+      'toplens.timing.loadEventEnd',
+      'url.path',
+      'toplens.view.sequence',
+    );
     fc.assert(
       fc.property(fc.dictionary(name, value, { noNullPrototype: true }), (attributes) => {
         const view = viewOfRecord(record(attributes), upTo(LATEST_US));
@@ -62,19 +89,31 @@ describe('a page view as a browser tells it', () => {
 describe('script errors', () => {
   const error = (attributes: LogRecord['attributes']) =>
     errorOfRecord(
-      record({ 'toplens.error.id': '10f067aa0ba902b7', 'exception.type': 'TypeError', 'exception.message': 'x is undefined', ...attributes }),
+      record({
+        'toplens.error.id': '10f067aa0ba902b7',
+        'exception.type': 'TypeError',
+        'exception.message': 'x is undefined',
+        ...attributes,
+      }),
       upTo(LATEST_US),
     );
 
   test('are read, or refused by name', () => {
-    expect(error({})).toMatchObject({ id: '10f067aa0ba902b7', view: '00f067aa0ba902b7', type: 'TypeError', message: 'x is undefined' });
+    expect(error({})).toMatchObject({
+      id: '10f067aa0ba902b7',
+      view: '00f067aa0ba902b7',
+      type: 'TypeError',
+      message: 'x is undefined',
+    });
     expect(error({ 'toplens.error.id': '' })).toMatch(/^toplens.error.id/);
   });
 
   test('group by type and top frames, whatever the message holds; without frames by the message without its values', () => {
     const frames = [{ file: 'map.ts', line: 12, column: 3, method: 'draw' }];
     expect(errorGroup('TypeError', 'order 1', frames)).toBe(errorGroup('TypeError', 'order 2', frames));
-    expect(errorGroup('TypeError', 'order 17 of "Kim" failed', [])).toBe(errorGroup('TypeError', 'order 4 of "Lou" failed', []));
+    expect(errorGroup('TypeError', 'order 17 of "Kim" failed', [])).toBe(
+      errorGroup('TypeError', 'order 4 of "Lou" failed', []),
+    );
     expect(errorGroup('TypeError', 'order', [])).not.toBe(errorGroup('TypeError', 'parcel', []));
     expect(withoutValues('GET https://a.example/x?y=1 failed with 503')).toBe('GET <url> failed with <n>');
   });

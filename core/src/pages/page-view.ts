@@ -1,5 +1,14 @@
 import type { LogRecord } from '../formats';
-import { cleanText, eventOf, isSpanId, isTraceId, pathShape, whyTimeRejected, withoutQuery, type TimeRange } from '../telemetry';
+import {
+  cleanText,
+  eventOf,
+  isSpanId,
+  isTraceId,
+  pathShape,
+  whyTimeRejected,
+  withoutQuery,
+  type TimeRange,
+} from '../telemetry';
 import { MARKS, navigationParts, type Mark, type Parts } from './navigation-parts';
 import { VITALS, type Vital } from './vitals';
 
@@ -8,7 +17,9 @@ export const PAGE_VIEW_EVENT = 'toplens.page_view';
 
 export const isPageView = (record: LogRecord): boolean => eventOf(record) === PAGE_VIEW_EVENT;
 
-/** load: the page came from a server; route: a single-page application went on by itself; frame: a page within a page. */
+/**
+ * load: the page came from a server; route: a single-page application went on by itself; frame: a page within a page.
+ */
 export const VIEW_KINDS = ['load', 'route', 'frame'] as const;
 export type ViewKind = (typeof VIEW_KINDS)[number];
 
@@ -76,7 +87,10 @@ const LONGEST_MS = 3_600_000;
 const MOST_RESOURCES = 150;
 
 /** The view that a record tells of, or why it cannot be taken. */
-export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: LogRecord, range: TimeRange): PageView | string {
+export function viewOfRecord(
+  { atUs, attributes, resource, traceId, spanId }: LogRecord,
+  range: TimeRange,
+): PageView | string {
   const text = (name: string) => cleanText(String(attributes[name] ?? resource[name] ?? ''));
   const number = (name: string) => {
     const value = attributes[name];
@@ -101,8 +115,18 @@ export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: Lo
   const resources = readResources(attributes['toplens.resources']);
   if (typeof resources === 'string') return resources;
   const component = text('service.name') || 'unknown page';
-  const marks = Object.fromEntries(MARKS.flatMap((mark) => { const at = millis(`toplens.timing.${mark}`); return at === undefined ? [] : [[mark, at]]; })) as Partial<Record<Mark, number>>; // prettier-ignore
-  const vitals = Object.fromEntries(VITALS.flatMap((vital) => { const value = millis(`toplens.vital.${vital}`); return value === undefined ? [] : [[vital, value]]; })); // prettier-ignore
+  const marks = Object.fromEntries(
+    MARKS.flatMap((mark) => {
+      const at = millis(`toplens.timing.${mark}`);
+      return at === undefined ? [] : [[mark, at]];
+    }),
+  ) as Partial<Record<Mark, number>>;
+  const vitals = Object.fromEntries(
+    VITALS.flatMap((vital) => {
+      const value = millis(`toplens.vital.${vital}`);
+      return value === undefined ? [] : [[vital, value]];
+    }),
+  );
   return {
     id,
     sequence: Math.min(32_767, count('toplens.view.sequence')),
@@ -118,7 +142,9 @@ export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: Lo
     session: text('session.id'),
     tier: text('toplens.tier'),
     country: /^[A-Za-z]{2}$/.test(text('geo.country.iso_code')) ? text('geo.country.iso_code').toUpperCase() : '',
-    area: /^[A-Za-z]{2}-[A-Za-z0-9]{1,3}$/.test(text('geo.region.iso_code')) ? text('geo.region.iso_code').toUpperCase() : '',
+    area: /^[A-Za-z]{2}-[A-Za-z0-9]{1,3}$/.test(text('geo.region.iso_code'))
+      ? text('geo.region.iso_code').toUpperCase()
+      : '',
     timeZone: text('toplens.time_zone'),
     userAgent: text('user_agent.original'),
     connection: text('toplens.connection'),
@@ -137,7 +163,8 @@ export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: Lo
 }
 
 /**
- * `[[url, type, start ms, duration ms, bytes, missing 0|1, trace id, span id], …]`: a list of lists, since names of members
+ * `[[url, type, start ms, duration ms, bytes, missing 0|1, trace id, span id], …]`: a list of lists, since names of
+ * members
  * would be most of what a phone has to send.
  */
 function readResources(value: unknown): ViewResource[] | string {

@@ -19,7 +19,8 @@ export interface ScriptError {
 }
 
 /** Is this an error of a page? OpenTelemetry's event `exception`, with the view that it belongs to. */
-export const isScriptError = (record: LogRecord): boolean => eventOf(record) === 'exception' && record.attributes['toplens.view.id'] !== undefined;
+export const isScriptError = (record: LogRecord): boolean =>
+  eventOf(record) === 'exception' && record.attributes['toplens.view.id'] !== undefined;
 
 const LONGEST_STACK = 8_000;
 

@@ -23,8 +23,10 @@ const ANSWER: readonly Part[] = ['waiting', 'transfer'];
 export const answerSpanOf = (load: string): string => `${load}:answer`;
 
 /**
- * A load told as spans, so that its origin is found as that of any attempt: the browser's own time, one call for the page, and one
- * for each of its resources; whoever was called holds what the call took. Background calls are attempts of their own. What
+ * A load told as spans, so that its origin is found as that of any attempt: the browser's own time, one call for the
+ * page, and one
+ * for each of its resources; whoever was called holds what the call took. Background calls are attempts of their own.
+ * What
  * comes after the load event took none of its time; it may fail all the same.
  */
 export function spansOfLoad({ id, atUs, component, host, parts, resources }: Load): TraceSpan[] {
@@ -33,13 +35,32 @@ export function spansOfLoad({ id, atUs, component, host, parts, resources }: Loa
   const base = { component, host: '', peer: '', name: '', statement: '', device: '', isUserSide: true, failure: '' };
   const call = (spanId: string, peer: string, fromMs: number, toMs: number, failed: boolean): TraceSpan => {
     const [from, to] = [Math.min(fromMs, endMs), Math.min(Math.max(fromMs, toMs), endMs)];
-    return { ...base, spanId, parentSpanId: id, kind: SpanKind.CLIENT, peer, failed, startUs: atUs + Math.round(from * 1000), durationUs: Math.round((to - from) * 1000) };
-  }; // prettier-ignore
+    return {
+      ...base,
+      spanId,
+      parentSpanId: id,
+      kind: SpanKind.CLIENT,
+      peer,
+      failed,
+      startUs: atUs + Math.round(from * 1000),
+      durationUs: Math.round((to - from) * 1000),
+    };
+  };
   const askedMs = of(BEFORE_ANSWER);
   const fetched = resources.filter(({ traceId }) => traceId === '');
   return [
-    { ...base, spanId: id, parentSpanId: '', kind: SpanKind.INTERNAL, failed: fetched.some(({ missing }) => missing), startUs: atUs, durationUs: Math.round(endMs * 1000) },
+    {
+      ...base,
+      spanId: id,
+      parentSpanId: '',
+      kind: SpanKind.INTERNAL,
+      failed: fetched.some(({ missing }) => missing),
+      startUs: atUs,
+      durationUs: Math.round(endMs * 1000),
+    },
     call(answerSpanOf(id), host, askedMs, askedMs + of(ANSWER), false),
-    ...fetched.map(({ url, startMs, durationMs, missing }, i) => call(`${id}:${i}`, hostOfUrl(url) || host, startMs, startMs + durationMs, missing)),
-  ]; // prettier-ignore
+    ...fetched.map(({ url, startMs, durationMs, missing }, i) =>
+      call(`${id}:${i}`, hostOfUrl(url) || host, startMs, startMs + durationMs, missing),
+    ),
+  ];
 }

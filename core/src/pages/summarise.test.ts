@@ -16,14 +16,24 @@ interface TestView {
   missing: number;
 }
 const view = (more: Partial<TestView> = {}): TestView => ({
-  group: 1, person: 1, atMs: 0, share: 1, parts: [0, 0, 0, 0, 0, 100, 50, 200, 50, 600, 0], vitals: { lcp: 900 }, interactions: 2, errors: 0, missing: 0, ...more,
-}); // prettier-ignore
+  group: 1,
+  person: 1,
+  atMs: 0,
+  share: 1,
+  parts: [0, 0, 0, 0, 0, 100, 50, 200, 50, 600, 0],
+  vitals: { lcp: 900 },
+  interactions: 2,
+  errors: 0,
+  missing: 0,
+  ...more,
+});
 
 function columnsOf(all: readonly TestView[]) {
   const views = emptyViews(all.length);
   views.n = all.length;
   all.forEach((one, row) => {
-    for (const name of ['atMs', 'person', 'share', 'interactions', 'errors', 'missing'] as const) views[name][row] = one[name];
+    for (const name of ['atMs', 'person', 'share', 'interactions', 'errors', 'missing'] as const)
+      views[name][row] = one[name];
     one.parts?.forEach((ms, part) => ((views.parts[part] as Float64Array)[row] = ms));
     for (const vital of VITALS) views.vitals[vital][row] = one.vitals[vital] ?? NaN;
   });
@@ -43,8 +53,19 @@ describe('views by group', () => {
       view({ parts: [0, 0, 0, 0, 0, 0, 0, 0, 0, 2000, 0] }),
     ]);
     expect(heavy).toMatchObject({
-      group: 1, views: 3, loads: 2, people: 2, meanMs: 1500, medianMs: 1500, weightMs: 3000, shareOfWeight: 0.75, errors: 3, viewsWithErrors: 1, viewsMissing: 1, interactions: 6,
-    }); // prettier-ignore
+      group: 1,
+      views: 3,
+      loads: 2,
+      people: 2,
+      meanMs: 1500,
+      medianMs: 1500,
+      weightMs: 3000,
+      shareOfWeight: 0.75,
+      errors: 3,
+      viewsWithErrors: 1,
+      viewsMissing: 1,
+      interactions: 6,
+    });
     expect(heavy?.parts.reduce((sum, ms) => sum + ms, 0)).toBeCloseTo(1500);
     expect(light).toMatchObject({ group: 2, views: 1, shareOfWeight: 0.25 });
   });
@@ -57,7 +78,11 @@ describe('views by group', () => {
 
   test('what was read of more counts for all; what is not asked for does not', () => {
     const { views, groups } = columnsOf([view(), view(), view({ errors: 9 })]);
-    expect(summariseViews(views, groups, Uint32Array.of(0, 1), 0.5)[0]).toMatchObject({ views: 4, loads: 4, errors: 0 });
+    expect(summariseViews(views, groups, Uint32Array.of(0, 1), 0.5)[0]).toMatchObject({
+      views: 4,
+      loads: 4,
+      errors: 0,
+    });
   });
 
   test('p75 is that of R, type 7', () => {
@@ -67,7 +92,10 @@ describe('views by group', () => {
   });
 
   test('order does not matter, and splitting changes no sum', () => {
-    const some = fc.array(fc.record({ group: fc.integer({ min: 1, max: 3 }), person: fc.nat(5), errors: fc.nat(2), missing: fc.nat(1) }), { minLength: 1 });
+    const some = fc.array(
+      fc.record({ group: fc.integer({ min: 1, max: 3 }), person: fc.nat(5), errors: fc.nat(2), missing: fc.nat(1) }),
+      { minLength: 1 },
+    );
     fc.assert(
       fc.property(some, (rows) => {
         const all = rows.map((row) => view(row));
@@ -79,7 +107,9 @@ describe('views by group', () => {
   });
 
   test('a trend tells nothing of a stretch with fewer than five views', () => {
-    const { views, rows } = columnsOf([1, 2, 3, 4, 5, 6].map((n) => view({ atMs: n < 6 ? 10 : 60, vitals: { lcp: 100 * n } })));
+    const { views, rows } = columnsOf(
+      [1, 2, 3, 4, 5, 6].map((n) => view({ atMs: n < 6 ? 10 : 60, vitals: { lcp: 100 * n } })),
+    );
     expect(vitalTrends(views, rows, 0, 100, 2)).toMatchObject({ lcp: [400, null], inp: [null, null] });
   });
 
@@ -88,7 +118,8 @@ describe('views by group', () => {
       fc.property(fc.array(fc.integer({ min: -3, max: 3 })), (numbers) => {
         const parted = rowsBy(Int32Array.from(numbers), Uint32Array.from(numbers.keys()));
         expect([...parted.values()].flatMap((rows) => [...rows]).sort((a, b) => a - b)).toEqual([...numbers.keys()]);
-        for (const [number, rows] of parted) expect([...rows]).toEqual([...numbers.keys()].filter((row) => numbers[row] === number));
+        for (const [number, rows] of parted)
+          expect([...rows]).toEqual([...numbers.keys()].filter((row) => numbers[row] === number));
       }),
     );
   });

@@ -35,7 +35,8 @@ export interface GroupFigures {
 }
 
 /**
- * Views by group, heaviest first. Views of which only a share is sent count for those that were not; quantiles are of what was
+ * Views by group, heaviest first. Views of which only a share is sent count for those that were not; quantiles are of
+ * what was
  * sent (type 7, exact).
  *
  * @param groups number of the page, of the country …, by row: whatever is told apart
@@ -55,9 +56,21 @@ function figuresOf(group: number, views: ViewColumns, rows: Uint32Array, kept: n
   let loads = 0;
   const people = new Set<number>();
   const figures: GroupFigures = {
-    group, views: 0, people: 0, loads: 0, parts, meanMs: undefined, medianMs: undefined, weightMs: 0, shareOfWeight: 0, vitals: vitalsOf(views, rows),
-    interactions: 0, errors: 0, viewsWithErrors: 0, viewsMissing: 0,
-  }; // prettier-ignore
+    group,
+    views: 0,
+    people: 0,
+    loads: 0,
+    parts,
+    meanMs: undefined,
+    medianMs: undefined,
+    weightMs: 0,
+    shareOfWeight: 0,
+    vitals: vitalsOf(views, rows),
+    interactions: 0,
+    errors: 0,
+    viewsWithErrors: 0,
+    viewsMissing: 0,
+  };
   for (const row of rows) {
     const stands = 1 / ((views.share[row] as number) * kept);
     const errors = views.errors[row] as number;
@@ -70,7 +83,8 @@ function figuresOf(group: number, views: ViewColumns, rows: Uint32Array, kept: n
     let loadMs = 0;
     for (let part = 0; part < parts.length; part++) loadMs += (views.parts[part] as Float64Array)[row] as number;
     if (Number.isNaN(loadMs)) continue;
-    for (let part = 0; part < parts.length; part++) parts[part] = (parts[part] as number) + ((views.parts[part] as Float64Array)[row] as number) * stands;
+    for (let part = 0; part < parts.length; part++)
+      parts[part] = (parts[part] as number) + ((views.parts[part] as Float64Array)[row] as number) * stands;
     durations[loads++] = loadMs;
     figures.loads += stands;
     figures.weightMs += loadMs * stands;
@@ -86,7 +100,10 @@ function figuresOf(group: number, views: ViewColumns, rows: Uint32Array, kept: n
 /** 75th percentiles: the share by which published limits judge. */
 const JUDGED_AT = 0.75;
 
-export function vitalsOf({ vitals }: Pick<ViewColumns, 'vitals'>, rows: Uint32Array): Partial<Record<Vital, VitalFigure>> {
+export function vitalsOf(
+  { vitals }: Pick<ViewColumns, 'vitals'>,
+  rows: Uint32Array,
+): Partial<Record<Vital, VitalFigure>> {
   const figures: Partial<Record<Vital, VitalFigure>> = {};
   for (const vital of VITALS) {
     const values = told(vitals[vital], rows);
@@ -111,9 +128,16 @@ function told(column: Float64Array, rows: Uint32Array): Float64Array {
 const FEWEST_VIEWS = 5;
 
 /** 75th percentile of each vital by stretches of equal length; `null` where fewer than five views told it. */
-export function vitalTrends(views: ViewColumns, rows: Uint32Array, fromMs: number, toMs: number, stretches: number): Record<Vital, (number | null)[]> {
+export function vitalTrends(
+  views: ViewColumns,
+  rows: Uint32Array,
+  fromMs: number,
+  toMs: number,
+  stretches: number,
+): Record<Vital, (number | null)[]> {
   const stretchOf = new Int32Array(views.n);
-  for (const row of rows) stretchOf[row] = Math.floor((((views.atMs[row] as number) - fromMs) / (toMs - fromMs)) * stretches);
+  for (const row of rows)
+    stretchOf[row] = Math.floor((((views.atMs[row] as number) - fromMs) / (toMs - fromMs)) * stretches);
   const byStretch = rowsBy(stretchOf, rows);
   const trend = (vital: Vital) =>
     Array.from({ length: stretches }, (_, stretch) => {

@@ -27,7 +27,10 @@ export const emptyViews = (capacity: number): ViewColumns => ({
   person: new Int32Array(capacity),
   share: new Float64Array(capacity).fill(1),
   parts: PARTS.map(() => new Float64Array(capacity).fill(NaN)),
-  vitals: Object.fromEntries(VITALS.map((vital) => [vital, new Float64Array(capacity).fill(NaN)])) as Record<Vital, Float64Array>,
+  vitals: Object.fromEntries(VITALS.map((vital) => [vital, new Float64Array(capacity).fill(NaN)])) as Record<
+    Vital,
+    Float64Array
+  >,
   interactions: new Int32Array(capacity),
   errors: new Int32Array(capacity),
   missing: new Int32Array(capacity),

@@ -2,7 +2,13 @@ import { CLSThresholds, FCPThresholds, INPThresholds, LCPThresholds, TTFBThresho
 import { rateVital, VITAL_LIMITS, VITALS, type Vital } from './vitals';
 
 // The reference: thresholds that the package web-vitals 6.2.3 (Apache-2.0) exports.
-const PUBLISHED: Record<Vital, readonly number[]> = { ttfb: TTFBThresholds, fcp: FCPThresholds, lcp: LCPThresholds, inp: INPThresholds, cls: CLSThresholds };
+const PUBLISHED: Record<Vital, readonly number[]> = {
+  ttfb: TTFBThresholds,
+  fcp: FCPThresholds,
+  lcp: LCPThresholds,
+  inp: INPThresholds,
+  cls: CLSThresholds,
+};
 
 describe('ratings of field vitals', () => {
   test.each(VITALS)('limits of %s are the published ones', (vital) => {

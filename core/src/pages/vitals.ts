@@ -5,7 +5,10 @@ export type Vital = (typeof VITALS)[number];
 export const RATINGS = ['good', 'needsImprovement', 'poor'] as const;
 export type Rating = (typeof RATINGS)[number];
 
-/** Up to the first a value is good, above the second poor: as published with the package web-vitals 6.2.3 (its exported thresholds). */
+/**
+ * Up to the first a value is good, above the second poor: as published with the package web-vitals 6.2.3 (its exported
+ * thresholds).
+ */
 export const VITAL_LIMITS: Readonly<Record<Vital, readonly [good: number, poor: number]>> = {
   ttfb: [800, 1800],
   fcp: [1800, 3000],

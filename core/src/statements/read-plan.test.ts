@@ -29,15 +29,25 @@ const kinds = (text: string) => readPlan(text).findings.map(({ kind }) => kind);
 test('a join without a condition is named with its tables and what it makes', async () => {
   const read = readPlan(await plan('SELECT count(*) FROM parcel p, event e WHERE p.depot = 3 AND e.at > 0'));
   const [finding] = read.findings.filter(({ kind }) => kind === 'noJoinCondition');
-  expect(finding?.words).toMatch(/^(event and parcel|parcel and event) are joined without a condition: .*, 1,140,000 rows\.$/);
+  expect(finding?.words).toMatch(
+    /^(event and parcel|parcel and event) are joined without a condition: .*, 1,140,000 rows\.$/,
+  );
   expect(read.nodes[finding?.node ?? -1]?.type).toBe('Nested Loop');
 });
 
 test('joins with a condition are none of that, by whatever method', async () => {
   for (const method of ['hashjoin', 'mergejoin', 'nestloop']) {
-    await db.exec(['hashjoin', 'mergejoin', 'nestloop'].map((other) => `SET enable_${other} = ${other === method ? 'on' : 'off'};`).join(''));
-    expect(kinds(await plan('SELECT count(*) FROM event e JOIN parcel p ON p.id = e.parcel'))).not.toContain('noJoinCondition');
-    expect(kinds(await plan('SELECT count(*) FROM event e JOIN parcel p ON p.depot < e.parcel AND e.at < 200'))).not.toContain('noJoinCondition');
+    await db.exec(
+      ['hashjoin', 'mergejoin', 'nestloop']
+        .map((other) => `SET enable_${other} = ${other === method ? 'on' : 'off'};`)
+        .join(''),
+    );
+    expect(kinds(await plan('SELECT count(*) FROM event e JOIN parcel p ON p.id = e.parcel'))).not.toContain(
+      'noJoinCondition',
+    );
+    expect(
+      kinds(await plan('SELECT count(*) FROM event e JOIN parcel p ON p.depot < e.parcel AND e.at < 200')),
+    ).not.toContain('noJoinCondition');
   }
   await db.exec('RESET enable_hashjoin; RESET enable_mergejoin; RESET enable_nestloop;');
 });
@@ -52,7 +62,9 @@ test('a scan that throws nearly all away says which condition no index serves', 
 
 test('estimates that are more than ten times off are told with both numbers', async () => {
   const { findings } = readPlan(await plan('SELECT * FROM fresh WHERE a % 7 = 3'));
-  expect(findings.find(({ kind }) => kind === 'wrongEstimate')?.words).toMatch(/^Seq Scan on fresh was expected to give .* rows and gave 2,857: \d+ times off/);
+  expect(findings.find(({ kind }) => kind === 'wrongEstimate')?.words).toMatch(
+    /^Seq Scan on fresh was expected to give .* rows and gave 2,857: \d+ times off/,
+  );
 });
 
 test('a sort that goes through files is told', async () => {
@@ -62,7 +74,9 @@ test('a sort that goes through files is told', async () => {
 });
 
 test('own times add up to the whole, and the costliest node is the one with most of it', async () => {
-  const read = readPlan(await plan('SELECT p.depot, count(*) FROM event e JOIN parcel p ON p.id = e.parcel GROUP BY p.depot ORDER BY 2'));
+  const read = readPlan(
+    await plan('SELECT p.depot, count(*) FROM event e JOIN parcel p ON p.id = e.parcel GROUP BY p.depot ORDER BY 2'),
+  );
   expect(read.wasRun).toBe(true);
   const sum = read.nodes.reduce((total, { share }) => total + share, 0);
   expect(sum).toBeGreaterThan(0.99);
@@ -74,11 +88,16 @@ test('without ANALYZE costs are read, and nothing is said of rows that nobody co
   const read = readPlan(await plan('SELECT * FROM event WHERE at = 77', 'FORMAT JSON'));
   expect([read.wasRun, read.nodes[0]?.rows, read.findings]).toEqual([false, null, []]);
   expect(read.total).toBeGreaterThan(0);
-  expect(readPlan(await plan('SELECT count(*) FROM parcel p, event e', 'FORMAT JSON')).findings.map(({ kind }) => kind)).toEqual(['noJoinCondition']);
+  expect(
+    readPlan(await plan('SELECT count(*) FROM parcel p, event e', 'FORMAT JSON')).findings.map(({ kind }) => kind),
+  ).toEqual(['noJoinCondition']);
 });
 
 test('as psql prints it, with a heading and plus signs', async () => {
-  const printed = JSON.stringify(JSON.parse(await plan('SELECT 1')), null, 2).split('\n').map((line) => ` ${line.padEnd(40)}+`).join('\n'); // prettier-ignore
+  const printed = JSON.stringify(JSON.parse(await plan('SELECT 1')), null, 2)
+    .split('\n')
+    .map((line) => ` ${line.padEnd(40)}+`)
+    .join('\n');
   expect(readPlan(`          QUERY PLAN\n------------\n${printed}\n(1 row)`).nodes[0]?.type).toBe('Result');
 });
 
@@ -102,13 +121,17 @@ describe("plans of Debian's PostgreSQL 15 (fixtures/README.md says how they were
 
   test('a real cartesian join is named', () => {
     const { findings } = readPlan(stored('cartesian'));
-    expect(findings.find(({ kind }) => kind === 'noJoinCondition')?.words).toMatch(/^(band and parcel|parcel and band) are joined without a condition/);
+    expect(findings.find(({ kind }) => kind === 'noJoinCondition')?.words).toMatch(
+      /^(band and parcel|parcel and band) are joined without a condition/,
+    );
   });
 
   test('a join with a condition is none; own times add up to the whole', () => {
     const read = readPlan(stored('join'));
     expect(read.findings.map(({ kind }) => kind)).not.toContain('noJoinCondition');
-    const whole = (JSON.parse(stored('join')) as [{ Plan: { 'Actual Total Time': number } }])[0].Plan['Actual Total Time'];
+    const whole = (JSON.parse(stored('join')) as [{ Plan: { 'Actual Total Time': number } }])[0].Plan[
+      'Actual Total Time'
+    ];
     expect(read.nodes.reduce((sum, { own }) => sum + own, 0)).toBeCloseTo(whole, 1);
   });
 });

@@ -73,13 +73,16 @@ interface Raw {
   Plans?: unknown;
 }
 
-const numberIn = (raw: Raw, name: keyof Raw, fallback = 0): number => (typeof raw[name] === 'number' ? raw[name] : fallback);
+const numberIn = (raw: Raw, name: keyof Raw, fallback = 0): number =>
+  typeof raw[name] === 'number' ? raw[name] : fallback;
 const textIn = (raw: Raw, name: keyof Raw): string => (typeof raw[name] === 'string' ? raw[name] : '');
 const count = (n: number) => Math.round(n).toLocaleString('en-GB');
 
 /**
- * Reads PostgreSQL's `EXPLAIN (FORMAT JSON)`, with or without ANALYZE, and says in plain words what is wrong with it: joins
- * without a condition, estimates off by more than ten times, scans that read all to keep little, sorts and hashes that do not
+ * Reads PostgreSQL's `EXPLAIN (FORMAT JSON)`, with or without ANALYZE, and says in plain words what is wrong with it:
+ * joins
+ * without a condition, estimates off by more than ten times, scans that read all to keep little, sorts and hashes that
+ * do not
  * fit memory, and the node that takes most by itself. Fields as PostgreSQL 15 documents them ("Using EXPLAIN").
  *
  * @param text as psql prints it, headings and `+` signs at line ends allowed
@@ -92,7 +95,11 @@ export function readPlan(text: string): ReadPlan {
   const findings: PlanFinding[] = [];
   const walk = (raw: Raw, depth: number): number => {
     const type = textIn(raw, 'Node Type');
-    if (type === '') throw new UnreadablePlan('Node Type', 'missing in a node of the plan; send the whole output of EXPLAIN (FORMAT JSON)');
+    if (type === '')
+      throw new UnreadablePlan(
+        'Node Type',
+        'missing in a node of the plan; send the whole output of EXPLAIN (FORMAT JSON)',
+      );
     const loops = numberIn(raw, 'Actual Loops', 1);
     const place = nodes.length;
     const node: PlanNode = {
@@ -122,7 +129,8 @@ export function readPlan(text: string): ReadPlan {
 function rootOf(text: string): Raw {
   const from = text.search(/[[{]/);
   const to = Math.max(text.lastIndexOf(']'), text.lastIndexOf('}'));
-  if (from < 0 || to < from) throw new UnreadablePlan('plan', 'no JSON in it; run EXPLAIN (ANALYZE, FORMAT JSON) and send its whole output');
+  if (from < 0 || to < from)
+    throw new UnreadablePlan('plan', 'no JSON in it; run EXPLAIN (ANALYZE, FORMAT JSON) and send its whole output');
   let parsed: unknown;
   try {
     // psql ends each line of a wide cell with a plus sign.
@@ -132,7 +140,8 @@ function rootOf(text: string): Raw {
   }
   const first: unknown = Array.isArray(parsed) ? parsed[0] : parsed;
   const plan = first !== null && typeof first === 'object' ? (first as { Plan?: unknown }).Plan : undefined;
-  if (plan === null || typeof plan !== 'object') throw new UnreadablePlan('Plan', 'missing; send the output of EXPLAIN (FORMAT JSON) as it is');
+  if (plan === null || typeof plan !== 'object')
+    throw new UnreadablePlan('Plan', 'missing; send the output of EXPLAIN (FORMAT JSON) as it is');
   return plan;
 }
 
@@ -141,7 +150,12 @@ const childrenOf = ({ Plans }: Raw): Raw[] => (Array.isArray(Plans) ? (Plans as 
 function findingsOf(raw: Raw, node: PlanNode, place: number, children: readonly Raw[]): PlanFinding[] {
   const found: PlanFinding[] = [];
   const tell = (kind: PlanFinding['kind'], words: string) => found.push({ kind, node: place, words });
-  if (node.type === 'Nested Loop' && raw['Join Filter'] === undefined && children.length === 2 && !isTiedToOuter(children[1] as Raw)) {
+  if (
+    node.type === 'Nested Loop' &&
+    raw['Join Filter'] === undefined &&
+    children.length === 2 &&
+    !isTiedToOuter(children[1] as Raw)
+  ) {
     const sides = children.map((child) => tableBelow(child) || 'a subquery');
     tell(
       'noJoinCondition',
@@ -158,24 +172,35 @@ function findingsOf(raw: Raw, node: PlanNode, place: number, children: readonly 
       );
   }
   const removed = numberIn(raw, 'Rows Removed by Filter');
-  if (node.type === 'Seq Scan' && removed >= LARGE_SCAN && removed > THROWN_AWAY * Math.max(1, (node.rows ?? 0) / node.loops))
+  if (
+    node.type === 'Seq Scan' &&
+    removed >= LARGE_SCAN &&
+    removed > THROWN_AWAY * Math.max(1, (node.rows ?? 0) / node.loops)
+  )
     tell(
       'readsAll',
       `${node.on} is read from end to end: ${count(removed)} rows are thrown away to keep ${count((node.rows ?? 0) / node.loops)}${node.loops > 1 ? `, ${count(node.loops)} times over` : ''}. No index serves ${textIn(raw, 'Filter') || 'its condition'}.`,
     );
   if (textIn(raw, 'Sort Method').startsWith('external'))
     tell('spills', `A sort does not fit memory: ${count(numberIn(raw, 'Sort Space Used'))} kB go through files.`);
-  if (numberIn(raw, 'Hash Batches', 1) > 1) tell('spills', `A hash table does not fit memory: it is made in ${numberIn(raw, 'Hash Batches')} parts.`);
+  if (numberIn(raw, 'Hash Batches', 1) > 1)
+    tell('spills', `A hash table does not fit memory: it is made in ${numberIn(raw, 'Hash Batches')} parts.`);
   return found;
 }
 
 /** Does the inner side of a nested loop look up rows for each outer one? */
 function isTiedToOuter(inner: Raw): boolean {
-  if (inner['Index Cond'] !== undefined || inner['Recheck Cond'] !== undefined || inner['Cache Key'] !== undefined || inner['TID Cond'] !== undefined)
+  if (
+    inner['Index Cond'] !== undefined ||
+    inner['Recheck Cond'] !== undefined ||
+    inner['Cache Key'] !== undefined ||
+    inner['TID Cond'] !== undefined
+  )
     return true;
   return childrenOf(inner).some(isTiedToOuter);
 }
 
-const tableBelow = (raw: Raw): string => textIn(raw, 'Relation Name') || (childrenOf(raw).map(tableBelow).find(Boolean) ?? '');
+const tableBelow = (raw: Raw): string =>
+  textIn(raw, 'Relation Name') || (childrenOf(raw).map(tableBelow).find(Boolean) ?? '');
 
 const nameOf = ({ type, on }: PlanNode) => (on ? `${type} on ${on}` : type);

@@ -1,8 +1,22 @@
 import fc from 'fast-check';
 import {
-  benjaminiHochberg, betaI, binomialCdf, binomialPmf, createHistogram, gammaQ, hodgesLehmann, invertIncreasing, kendallTauB, mannWhitney, mantelHaenszel, meanRidit,
-  normalTail, rateRatio, recordInPlace, smoothedLevel,
-} from './index'; // prettier-ignore
+  benjaminiHochberg,
+  betaI,
+  binomialCdf,
+  binomialPmf,
+  createHistogram,
+  gammaQ,
+  hodgesLehmann,
+  invertIncreasing,
+  kendallTauB,
+  mannWhitney,
+  mantelHaenszel,
+  meanRidit,
+  normalTail,
+  rateRatio,
+  recordInPlace,
+  smoothedLevel,
+} from './index';
 
 const numbers = fc.array(fc.double({ min: -100, max: 100, noNaN: true }), { minLength: 2, maxLength: 40 });
 const stratum = fc
@@ -12,7 +26,12 @@ const stratum = fc
     fc.double({ min: 0, max: 1, noNaN: true }),
     fc.double({ min: 0, max: 1, noNaN: true }),
   )
-  .map(([exposed, others, a, c]) => ({ exposed, others, exposedEvents: Math.round(a * exposed), otherEvents: Math.round(c * others) }));
+  .map(([exposed, others, a, c]) => ({
+    exposed,
+    others,
+    exposedEvents: Math.round(a * exposed),
+    otherEvents: Math.round(c * others),
+  }));
 
 test('distributions grow, add up and turn round', () => {
   fc.assert(
@@ -89,7 +108,9 @@ test('adjusted p-values keep the order, are no smaller than they were, and at mo
       p.forEach((one, i) => {
         expect(adjusted[i]).toBeGreaterThanOrEqual(one - 1e-12);
         expect(adjusted[i]).toBeLessThanOrEqual(1);
-        p.forEach((other, j) => one < other && expect(adjusted[i]).toBeLessThanOrEqual((adjusted[j] as number) + 1e-12));
+        p.forEach(
+          (other, j) => one < other && expect(adjusted[i]).toBeLessThanOrEqual((adjusted[j] as number) + 1e-12),
+        );
       });
     }),
   );
@@ -102,13 +123,28 @@ test('rank tests: both sides share all pairs, a shift is found again, and any gr
       const back = mannWhitney(b, a);
       expect((there?.u ?? NaN) + (back?.u ?? NaN)).toBeCloseTo(a.length * b.length, 6);
       expect(there?.p).toBeCloseTo(back?.p as number, 9);
-      expect(hodgesLehmann(a.map((x) => x + shift), a)).toBeCloseTo(shift, 6); // prettier-ignore
+      expect(
+        hodgesLehmann(
+          a.map((x) => x + shift),
+          a,
+        ),
+      ).toBeCloseTo(shift, 6);
     }),
   );
   fc.assert(
     fc.property(fc.uniqueArray(fc.integer({ min: -100, max: 100 }), { minLength: 2, maxLength: 20 }), (x) => {
-      expect(kendallTauB(x, x.map((value) => value ** 3))).toBe(1); // prettier-ignore
-      expect(kendallTauB(x, x.map((value) => -value))).toBe(-1); // prettier-ignore
+      expect(
+        kendallTauB(
+          x,
+          x.map((value) => value ** 3),
+        ),
+      ).toBe(1);
+      expect(
+        kendallTauB(
+          x,
+          x.map((value) => -value),
+        ),
+      ).toBe(-1);
     }),
   );
 });
@@ -122,7 +158,8 @@ test('the ridit of everybody is one half; of two groups that make everybody, wei
         const [all, one, two] = [createHistogram(), createHistogram(), createHistogram()];
         for (const value of a) [all, one].forEach((histogram) => recordInPlace(histogram, value));
         for (const value of b) [all, two].forEach((histogram) => recordInPlace(histogram, value));
-        const weighed = (meanRidit(all, one)?.mean as number) * a.length + (meanRidit(all, two)?.mean as number) * b.length;
+        const weighed =
+          (meanRidit(all, one)?.mean as number) * a.length + (meanRidit(all, two)?.mean as number) * b.length;
         expect(weighed / (a.length + b.length)).toBeCloseTo(0.5, 9);
       },
     ),

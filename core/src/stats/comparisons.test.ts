@@ -1,8 +1,23 @@
 import { NILE } from '../fixtures/nile';
 import {
-  benjaminiHochberg, betaI, binomialCdf, chiSquareTail, createHistogram, gammaQ, hodgesLehmann, kendallTauB, mannWhitney, mantelHaenszel, meanRidit, normalTail,
-  rateRatio, recordInPlace, smoothedLevel, twoSidedP, type Stratum,
-} from './index'; // prettier-ignore
+  benjaminiHochberg,
+  betaI,
+  binomialCdf,
+  chiSquareTail,
+  createHistogram,
+  gammaQ,
+  hodgesLehmann,
+  kendallTauB,
+  mannWhitney,
+  mantelHaenszel,
+  meanRidit,
+  normalTail,
+  rateRatio,
+  recordInPlace,
+  smoothedLevel,
+  twoSidedP,
+  type Stratum,
+} from './index';
 
 describe('distributions', () => {
   test('normal and χ² tails agree with statistical tables (R pnorm, qchisq)', () => {
@@ -46,7 +61,12 @@ describe('Mantel–Haenszel', () => {
     [138, 279, 131, 244],
     [53, 138, 94, 299],
     [22, 351, 24, 317],
-  ].map(([a = 0, b = 0, c = 0, d = 0]): Stratum => ({ exposed: a + b, exposedEvents: a, others: c + d, otherEvents: c }));
+  ].map(([a = 0, b = 0, c = 0, d = 0]): Stratum => ({
+    exposed: a + b,
+    exposedEvents: a,
+    others: c + d,
+    otherEvents: c,
+  }));
 
   test('Berkeley: the crude difference of 0.1416 turns into −0.0184 (metafor, Sato error)', () => {
     const pooled = mantelHaenszel(berkeley);
@@ -54,7 +74,14 @@ describe('Mantel–Haenszel', () => {
     expect(pooled?.standardError).toBeCloseTo(0.01482539444, 10);
     expect(pooled?.oddsRatio).toBeCloseTo(0.904696828259, 11);
     expect(pooled?.riskRatio).toBeCloseTo(0.944905022596, 11);
-    const crude = mantelHaenszel([berkeley.reduce((sum, s) => ({ exposed: sum.exposed + s.exposed, exposedEvents: sum.exposedEvents + s.exposedEvents, others: sum.others + s.others, otherEvents: sum.otherEvents + s.otherEvents }))]); // prettier-ignore
+    const crude = mantelHaenszel([
+      berkeley.reduce((sum, s) => ({
+        exposed: sum.exposed + s.exposed,
+        exposedEvents: sum.exposedEvents + s.exposedEvents,
+        others: sum.others + s.others,
+        otherEvents: sum.otherEvents + s.otherEvents,
+      })),
+    ]);
     expect(crude?.riskDifference.estimate).toBeCloseTo(0.141645428, 8);
   });
 
@@ -64,11 +91,14 @@ describe('Mantel–Haenszel', () => {
 });
 
 test('Benjamini & Hochberg 1995, their 15 p-values: four are kept at 0.05', () => {
-  const p = [0.0001, 0.0004, 0.0019, 0.0095, 0.0201, 0.0278, 0.0298, 0.0344, 0.0459, 0.324, 0.4262, 0.5719, 0.6528, 0.759, 1];
+  const p = [
+    0.0001, 0.0004, 0.0019, 0.0095, 0.0201, 0.0278, 0.0298, 0.0344, 0.0459, 0.324, 0.4262, 0.5719, 0.6528, 0.759, 1,
+  ];
   const adjusted = benjaminiHochberg(p);
   const expected = [
-    0.0015, 0.003, 0.0095, 0.035625, 0.0603, 0.0638571429, 0.0638571429, 0.0645, 0.0765, 0.486, 0.5811818182, 0.714875, 0.7532307692, 0.8132142857, 1,
-  ]; // prettier-ignore
+    0.0015, 0.003, 0.0095, 0.035625, 0.0603, 0.0638571429, 0.0638571429, 0.0645, 0.0765, 0.486, 0.5811818182, 0.714875,
+    0.7532307692, 0.8132142857, 1,
+  ];
   adjusted.forEach((value, i) => expect(value).toBeCloseTo(expected[i] as number, 9));
   expect(adjusted.filter((value) => value <= 0.05)).toHaveLength(4);
   expect(benjaminiHochberg([...p].reverse()).reverse()).toEqual(adjusted);
@@ -77,7 +107,9 @@ test('Benjamini & Hochberg 1995, their 15 p-values: four are kept at 0.05', () =
 describe('Mann–Whitney', () => {
   // R `wilcox.test` help: airquality, Ozone in May against August.
   const may = [41, 36, 12, 18, 28, 23, 19, 8, 7, 16, 11, 14, 18, 14, 34, 6, 30, 11, 1, 11, 4, 32, 23, 45, 115, 37];
-  const august = [39, 9, 16, 78, 35, 66, 122, 89, 110, 44, 28, 65, 22, 59, 23, 31, 44, 21, 9, 45, 168, 73, 76, 118, 84, 85];
+  const august = [
+    39, 9, 16, 78, 35, 66, 122, 89, 110, 44, 28, 65, 22, 59, 23, 31, 44, 21, 9, 45, 168, 73, 76, 118, 84, 85,
+  ];
 
   test('agrees with R on the ozone of May and August', () => {
     expect(mannWhitney(may, august)?.u).toBe(127.5);

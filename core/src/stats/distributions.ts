@@ -1,9 +1,11 @@
-/** Logarithm of the gamma function: Lanczos' approximation, g = 7, nine terms (relative error below 1e-13; from memory). */
+/**
+ * Logarithm of the gamma function: Lanczos' approximation, g = 7, nine terms (relative error below 1e-13; from memory).
+ */
 export function logGamma(x: number): number {
   const C = [
-    0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012,
-    9.9843695780195716e-6, 1.5056327351493116e-7,
-  ]; // prettier-ignore
+    0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059,
+    12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
+  ];
   if (x < 0.5) return Math.log(Math.PI / Math.sin(Math.PI * x)) - logGamma(1 - x);
   let sum = C[0] as number;
   for (let i = 1; i < C.length; i++) sum += (C[i] as number) / (x - 1 + i);
@@ -45,7 +47,8 @@ const notZero = (x: number) => (Math.abs(x) < TINY ? TINY : x);
 
 /** Regularised incomplete beta function I_x(a, b), by its continued fraction (Lentz). */
 export function betaI(x: number, a: number, b: number): number {
-  if (!(a > 0 && b > 0) || !(x >= 0 && x <= 1)) throw new RangeError(`expected a > 0, b > 0, 0 <= x <= 1, got: ${a}, ${b}, ${x}`);
+  if (!(a > 0 && b > 0) || !(x >= 0 && x <= 1))
+    throw new RangeError(`expected a > 0, b > 0, 0 <= x <= 1, got: ${a}, ${b}, ${x}`);
   if (x === 0 || x === 1) return x;
   const front = Math.exp(logGamma(a + b) - logGamma(a) - logGamma(b) + a * Math.log(x) + b * Math.log1p(-x));
   return x < (a + 1) / (a + b + 2) ? (front * betaFraction(x, a, b)) / a : 1 - (front * betaFraction(1 - x, b, a)) / b;
@@ -70,7 +73,8 @@ function betaFraction(x: number, a: number, b: number): number {
 }
 
 /** P(Z > z) of a standard normal variable. */
-export const normalTail = (z: number): number => (z >= 0 ? gammaQ(0.5, (z * z) / 2) / 2 : 1 - gammaQ(0.5, (z * z) / 2) / 2);
+export const normalTail = (z: number): number =>
+  z >= 0 ? gammaQ(0.5, (z * z) / 2) / 2 : 1 - gammaQ(0.5, (z * z) / 2) / 2;
 
 /** P(|Z| > |z|): the two-sided p-value of a number of spreads. */
 export const twoSidedP = (z: number): number => Math.min(1, 2 * normalTail(Math.abs(z)));
@@ -79,10 +83,12 @@ export const twoSidedP = (z: number): number => Math.min(1, 2 * normalTail(Math.
 export const chiSquareTail = (x: number, df: number): number => gammaQ(df / 2, x / 2);
 
 /** P(X <= k) of a binomial count. */
-export const binomialCdf = (k: number, n: number, p: number): number => (k < 0 ? 0 : k >= n ? 1 : betaI(1 - p, n - k, k + 1));
+export const binomialCdf = (k: number, n: number, p: number): number =>
+  k < 0 ? 0 : k >= n ? 1 : betaI(1 - p, n - k, k + 1);
 
 const logChoose = (n: number, k: number) => logGamma(n + 1) - logGamma(k + 1) - logGamma(n - k + 1);
-export const binomialPmf = (k: number, n: number, p: number): number => Math.exp(logChoose(n, k) + k * Math.log(p) + (n - k) * Math.log1p(-p));
+export const binomialPmf = (k: number, n: number, p: number): number =>
+  Math.exp(logChoose(n, k) + k * Math.log(p) + (n - k) * Math.log1p(-p));
 
 /** The x in [low, high] at which an increasing function reaches `target`, by halving. */
 export function invertIncreasing(f: (x: number) => number, target: number, low: number, high: number): number {

@@ -11,7 +11,8 @@ const xLogRatio = (x: number, mean: number) => (x <= 0 ? 0 : x * Math.log(x / me
  * @param count observed, 0 or more
  * @param mean expected, above 0
  * @param relativeSpread standard deviation of the mean itself, as a share of it
- * @param dispersion variance of the counts around their mean, as a multiple of it; 1 for independent arrivals, more when
+ * @param dispersion variance of the counts around their mean, as a multiple of it; 1 for independent arrivals, more
+ *   when
  *   people come with several attempts at once. Over-dispersed variance: m·dispersion + (m·relativeSpread)²
  * @returns 0 when the count is within half of the mean
  */

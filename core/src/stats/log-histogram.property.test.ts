@@ -1,9 +1,21 @@
 import fc from 'fast-check';
 import { build } from 'hdr-histogram-js';
 import {
-  BUCKETS, bucketFloorMs, bucketOf, createHistogram, decodeHistogram, encodedQuantile, encodeHistogram, histogramCount, histogramQuantile, mergeHistograms, quantileSorted,
-  recordInPlace, sortedCopy, type LogHistogram,
-} from './index'; // prettier-ignore
+  BUCKETS,
+  bucketFloorMs,
+  bucketOf,
+  createHistogram,
+  decodeHistogram,
+  encodedQuantile,
+  encodeHistogram,
+  histogramCount,
+  histogramQuantile,
+  mergeHistograms,
+  quantileSorted,
+  recordInPlace,
+  sortedCopy,
+  type LogHistogram,
+} from './index';
 
 const durations = fc.array(fc.double({ min: 0.01, max: 3_600_000, noNaN: true }), { minLength: 1, maxLength: 200 });
 

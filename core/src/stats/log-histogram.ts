@@ -71,7 +71,8 @@ export function histogramCount(histogram: LogHistogram): number {
 /** Sum of the values counted, milliseconds, within 1.6 %. */
 export function histogramSum(histogram: LogHistogram): number {
   let sum = 0;
-  for (let i = 0; i < BUCKETS; i++) if ((histogram[i] as number) > 0) sum += (histogram[i] as number) * bucketMiddleMs(i);
+  for (let i = 0; i < BUCKETS; i++)
+    if ((histogram[i] as number) > 0) sum += (histogram[i] as number) * bucketMiddleMs(i);
   return sum;
 }
 

@@ -18,7 +18,10 @@ export interface MannWhitney {
 export function mannWhitney(first: ArrayLike<number>, second: ArrayLike<number>): MannWhitney | undefined {
   const [m, n] = [first.length, second.length];
   if (m === 0 || n === 0) return undefined;
-  const all = [...Array.from(first, (value) => ({ value, isFirst: true })), ...Array.from(second, (value) => ({ value, isFirst: false }))];
+  const all = [
+    ...Array.from(first, (value) => ({ value, isFirst: true })),
+    ...Array.from(second, (value) => ({ value, isFirst: false })),
+  ];
   all.sort((a, b) => a.value - b.value);
   let rankSum = 0;
   let ties = 0;
@@ -37,10 +40,14 @@ export function mannWhitney(first: ArrayLike<number>, second: ArrayLike<number>)
   return { u, z, p: twoSidedP(z) };
 }
 
-/** By how much the first sample lies above the second: median of all differences (Hodges & Lehmann 1963). Small samples: m × n pairs. */
+/**
+ * By how much the first sample lies above the second: median of all differences (Hodges & Lehmann 1963). Small samples:
+ * m × n pairs.
+ */
 export function hodgesLehmann(first: ArrayLike<number>, second: ArrayLike<number>): number | undefined {
   const differences: number[] = [];
-  for (let i = 0; i < first.length; i++) for (let j = 0; j < second.length; j++) differences.push((first[i] as number) - (second[j] as number));
+  for (let i = 0; i < first.length; i++)
+    for (let j = 0; j < second.length; j++) differences.push((first[i] as number) - (second[j] as number));
   return median(differences);
 }
 

@@ -19,7 +19,8 @@ export interface RateRatio {
  * @example rateRatio(11, 800, 21, 3011) // ratio 1.9715, p 0.0797, 0.858 to 4.277
  */
 export function rateRatio(a: number, exposureA: number, b: number, exposureB: number): RateRatio | undefined {
-  if (!(exposureA > 0 && exposureB > 0)) throw new RangeError(`expected exposures above 0, got: ${exposureA}, ${exposureB}`);
+  if (!(exposureA > 0 && exposureB > 0))
+    throw new RangeError(`expected exposures above 0, got: ${exposureA}, ${exposureB}`);
   const n = a + b;
   if (n === 0) return undefined;
   const share = exposureA / (exposureA + exposureB);
@@ -27,7 +28,12 @@ export function rateRatio(a: number, exposureA: number, b: number, exposureB: nu
   // P(X >= a) grows with p, and so does P(X > a).
   const low = a === 0 ? 0 : invertIncreasing((p) => 1 - binomialCdf(a - 1, n, p), 0.025, 0, 1);
   const high = a === n ? 1 : invertIncreasing((p) => 1 - binomialCdf(a, n, p), 0.975, 0, 1);
-  return { ratio: b === 0 ? Infinity : a / exposureA / (b / exposureB), low: odds(low), high: odds(high), p: smallProbabilities(a, n, share) };
+  return {
+    ratio: b === 0 ? Infinity : a / exposureA / (b / exposureB),
+    low: odds(low),
+    high: odds(high),
+    p: smallProbabilities(a, n, share),
+  };
 }
 
 /** Sum of the probabilities of all outcomes no likelier than the one seen. */

@@ -1,5 +1,16 @@
 import { NILE } from '../fixtures/nile';
-import { bestStretch, binomialZ, median, poissonDeviate, poissonZ, quantileSorted, robustCentre, seededRandom, sortedCopy, wilson } from './index';
+import {
+  bestStretch,
+  binomialZ,
+  median,
+  poissonDeviate,
+  poissonZ,
+  quantileSorted,
+  robustCentre,
+  seededRandom,
+  sortedCopy,
+  wilson,
+} from './index';
 
 const X10 = [3, 6, 7, 8, 8, 10, 13, 15, 16, 20];
 
@@ -16,7 +27,9 @@ describe('quantile', () => {
 
   test('of the Nile agrees with R', () => {
     const sorted = sortedCopy(NILE);
-    [697.8, 798.5, 1032.5, 1210.5].forEach((expected, i) => expect(quantileSorted(sorted, [0.05, 0.25, 0.75, 0.95][i] as number)).toBeCloseTo(expected, 9));
+    [697.8, 798.5, 1032.5, 1210.5].forEach((expected, i) =>
+      expect(quantileSorted(sorted, [0.05, 0.25, 0.75, 0.95][i] as number)).toBeCloseTo(expected, 9),
+    );
     expect(median(NILE)).toBe(893.5);
   });
 

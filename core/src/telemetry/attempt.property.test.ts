@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { columnsOf } from '../fixtures/attempts';
-import { appendRowsInPlace, COLUMN_NAMES, emptyColumns, rowsByFlow, sortedByFlow, withCapacity, type AttemptColumns } from './index';
+import {
+  appendRowsInPlace,
+  COLUMN_NAMES,
+  emptyColumns,
+  rowsByFlow,
+  sortedByFlow,
+  withCapacity,
+  type AttemptColumns,
+} from './index';
 
 const attempt = fc.record({
   startMs: fc.integer({ min: 0, max: 500 }),
@@ -16,16 +24,23 @@ const attempt = fc.record({
 const many = fc.array(attempt, { maxLength: 80 });
 
 /** Each row as a text that tells it from any other. */
-const rowsOf = (columns: AttemptColumns): string[] => Array.from({ length: columns.n }, (_, i) => COLUMN_NAMES.map((name) => String(columns[name][i])).join());
+const rowsOf = (columns: AttemptColumns): string[] =>
+  Array.from({ length: columns.n }, (_, i) => COLUMN_NAMES.map((name) => String(columns[name][i])).join());
 
 test('sorted by flow they are the same rows, in order of time within a flow, whatever order they came in', () => {
   fc.assert(
     fc.property(many, fc.infiniteStream(fc.nat()), (attempts, keys) => {
       const sorted = sortedByFlow(columnsOf(attempts));
       expect(rowsOf(sorted.columns).sort()).toEqual(rowsOf(columnsOf(attempts)).sort());
-      const starts = (columns: AttemptColumns) => Array.from({ length: columns.n }, (_, i) => [columns.flow[i], columns.startMs[i]]);
-      expect(starts(sorted.columns)).toEqual(starts(sorted.columns).sort(([a, b], [c, d]) => (a as number) - (c as number) || (b as number) - (d as number)));
-      const shuffled = attempts.map((one) => ({ one, key: keys.next().value as number })).sort((a, b) => a.key - b.key).map(({ one }) => one); // prettier-ignore
+      const starts = (columns: AttemptColumns) =>
+        Array.from({ length: columns.n }, (_, i) => [columns.flow[i], columns.startMs[i]]);
+      expect(starts(sorted.columns)).toEqual(
+        starts(sorted.columns).sort(([a, b], [c, d]) => (a as number) - (c as number) || (b as number) - (d as number)),
+      );
+      const shuffled = attempts
+        .map((one) => ({ one, key: keys.next().value as number }))
+        .sort((a, b) => a.key - b.key)
+        .map(({ one }) => one);
       expect(starts(sortedByFlow(columnsOf(shuffled)).columns)).toEqual(starts(sorted.columns));
     }),
   );

@@ -48,7 +48,8 @@ export interface Attempt {
 const LARGEST_VALUE = 1e12;
 
 /** Minor units of an amount (cents of 12.5 are 1250); NaN without one. */
-export const minorUnits = (amount: number | undefined): number => (amount === undefined || Math.abs(amount) > LARGEST_VALUE ? NaN : Math.round(amount * 100));
+export const minorUnits = (amount: number | undefined): number =>
+  amount === undefined || Math.abs(amount) > LARGEST_VALUE ? NaN : Math.round(amount * 100);
 
 /** The dimensions by which attempts are narrowed and compared. */
 export const DIMENSIONS = ['site', 'version', 'region', 'tier', 'promotion', 'host'] as const;
@@ -65,18 +66,28 @@ export const BUSINESS_EVENT = 32;
 export const HANDHELD = 64;
 
 /**
- * work: what a person asked for and waits for; background: begun by a message, nobody waits for it; page: the load of a page on the
+ * work: what a person asked for and waits for; background: begun by a message, nobody waits for it; page: the load of a
+ * page on the
  * way to work; businessEvent: something that counts, as an order placed: it lasts no time and cannot fail.
  */
 export const ATTEMPT_KINDS = ['work', 'background', 'page', 'businessEvent'] as const;
 export type AttemptKind = (typeof ATTEMPT_KINDS)[number];
-export const KIND_FLAGS: Readonly<Record<AttemptKind, number>> = { work: 0, background: BACKGROUND, page: PAGE, businessEvent: BUSINESS_EVENT };
+export const KIND_FLAGS: Readonly<Record<AttemptKind, number>> = {
+  work: 0,
+  background: BACKGROUND,
+  page: PAGE,
+  businessEvent: BUSINESS_EVENT,
+};
 
-/** The first names of everything but people, spans and the like have numbers below this one: what is indexed by them stays small. */
+/**
+ * The first names of everything but people, spans and the like have numbers below this one: what is indexed by them
+ * stays small.
+ */
 export const SMALL_NUMBERS = 0x1_0000;
 
 /**
- * Attempts as columns, one entry a row, for fast scans: 57 bytes a row. Texts are dictionary numbers; 0 means "not known".
+ * Attempts as columns, one entry a row, for fast scans: 57 bytes a row. Texts are dictionary numbers; 0 means "not
+ * known".
  *
  * Example, two attempts of flow 3, the second failed:
  *   n: 2, startMs: [1000, 2000.5], durationMs: [12.5, 30], flow: [3, 3], flags: [0, 1], …
@@ -198,9 +209,13 @@ function inOrder(columns: AttemptColumns, order: Uint32Array): AttemptColumns {
 }
 
 /** The same rows by flow, in the order of time within a flow, and where each flow's rows begin and end. */
-export function sortedByFlow(columns: AttemptColumns): { columns: AttemptColumns; ranges: Map<number, [from: number, to: number]> } {
+export function sortedByFlow(columns: AttemptColumns): {
+  columns: AttemptColumns;
+  ranges: Map<number, [from: number, to: number]>;
+} {
   const { order, ranges } = orderByFlow(columns);
-  for (const [from, to] of ranges.values()) order.subarray(from, to).sort((a, b) => (columns.startMs[a] as number) - (columns.startMs[b] as number) || a - b);
+  for (const [from, to] of ranges.values())
+    order.subarray(from, to).sort((a, b) => (columns.startMs[a] as number) - (columns.startMs[b] as number) || a - b);
   return { columns: inOrder(columns, order), ranges };
 }
 
@@ -208,6 +223,7 @@ export function sortedByFlow(columns: AttemptColumns): { columns: AttemptColumns
 export function rowsByFlow(columns: AttemptColumns, flows: ReadonlySet<number>): Map<number, AttemptColumns> {
   const { order, ranges } = orderByFlow(columns);
   const byFlow = new Map<number, AttemptColumns>();
-  for (const [flow, [from, to]] of ranges) if (flows.has(flow)) byFlow.set(flow, inOrder(columns, order.subarray(from, to)));
+  for (const [flow, [from, to]] of ranges)
+    if (flows.has(flow)) byFlow.set(flow, inOrder(columns, order.subarray(from, to)));
   return byFlow;
 }

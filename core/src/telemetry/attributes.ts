@@ -87,7 +87,11 @@ const LONGER_TEXTS: ReadonlyMap<string, keyof TextLengths> = new Map([
 ] as const);
 
 /** Text of an attribute as it is kept: at most as long as befits it; where lines mean something they stay. */
-export function cleanAttribute(name: AttributeName, text: string, lengths: TextLengths = DEFAULT_LIMITS.lengths): string {
+export function cleanAttribute(
+  name: AttributeName,
+  text: string,
+  lengths: TextLengths = DEFAULT_LIMITS.lengths,
+): string {
   const kind = LONGER_TEXTS.get(name);
   return kind === undefined ? cleanText(text, lengths.text) : cleanLines(text, lengths[kind]);
 }

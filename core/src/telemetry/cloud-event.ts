@@ -23,10 +23,12 @@ export function readCloudEvent(event: unknown, range: TimeRange): CloudEvent | s
   if (typeof id !== 'string' || id === '') return 'id: expected a text that is not empty';
   if (typeof source !== 'string' || source === '') return 'source: expected a URI reference';
   if (typeof type !== 'string' || type === '') return 'type: expected a text that is not empty';
-  if (typeof time !== 'string' || !TIME.test(time) || Number.isNaN(Date.parse(time))) return 'time: expected a time as RFC 3339 writes it';
+  if (typeof time !== 'string' || !TIME.test(time) || Number.isNaN(Date.parse(time)))
+    return 'time: expected a time as RFC 3339 writes it';
   const atUs = Date.parse(time) * 1000;
   const wrongTime = whyTimeRejected(atUs, range);
   if (wrongTime !== undefined) return `time: ${wrongTime}`;
-  const told = data !== null && typeof data === 'object' && !Array.isArray(data) ? (data as Record<string, unknown>) : {};
+  const told =
+    data !== null && typeof data === 'object' && !Array.isArray(data) ? (data as Record<string, unknown>) : {};
   return { id, source, type, subject: typeof subject === 'string' ? subject : '', atUs, data: told };
 }

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { appendRowInPlace, BACKGROUND, eachRow, emptyColumns, PROBE, type AttemptColumns } from './index';
 
-function rowsOf(list: readonly { flow: number; startMs: number; flags: number; site: number; tier: number }[]): AttemptColumns {
+function rowsOf(
+  list: readonly { flow: number; startMs: number; flags: number; site: number; tier: number }[],
+): AttemptColumns {
   const rows = emptyColumns(list.length);
   const one = emptyColumns(1);
   one.n = 1;
@@ -30,23 +32,53 @@ test('probes are passed over unless said otherwise; the end of a window does not
   expect(seen(rows, { window: { fromMs: 10, toMs: 30 } })).toEqual([0, 2]);
   expect(seen(rows, { flows: 1 })).toEqual([0, 3]);
   expect(seen(rows, { flows: new Set([2, 7]) })).toEqual([2]);
-  expect(seen(rows, { conditions: [['site', 6], ['tier', 9]], flows: 1 })).toEqual([3]); // prettier-ignore
+  expect(
+    seen(rows, {
+      conditions: [
+        ['site', 6],
+        ['tier', 9],
+      ],
+      flows: 1,
+    }),
+  ).toEqual([3]);
   expect(seen(rows, { from: 1, to: 3, without: 0 })).toEqual([1, 2]);
 });
 
 test('whatever is asked, the same rows are found as by looking at each', () => {
-  const row = fc.record({ flow: fc.nat(3), startMs: fc.nat(50), flags: fc.constantFrom(0, PROBE, BACKGROUND), site: fc.nat(2), tier: fc.nat(2) });
+  const row = fc.record({
+    flow: fc.nat(3),
+    startMs: fc.nat(50),
+    flags: fc.constantFrom(0, PROBE, BACKGROUND),
+    site: fc.nat(2),
+    tier: fc.nat(2),
+  });
   fc.assert(
-    fc.property(fc.array(row, { maxLength: 30 }), fc.nat(50), fc.nat(50), fc.nat(3), fc.nat(2), fc.nat(2), (list, a, b, flow, site, tier) => {
-      const window = { fromMs: Math.min(a, b), toMs: Math.max(a, b) };
-      const expected = list.flatMap((one, i) =>
-        one.flow === flow && one.startMs >= window.fromMs && one.startMs < window.toMs && !(one.flags & PROBE) && one.site === site && one.tier === tier
-          ? [i]
-          : [],
-      );
-      const conditions = [['site', site], ['tier', tier]] as const; // prettier-ignore
-      expect(seen(rowsOf(list), { flows: flow, window, conditions })).toEqual(expected);
-      expect(seen(rowsOf(list), { flows: new Set([flow]), window, conditions })).toEqual(expected);
-    }),
+    fc.property(
+      fc.array(row, { maxLength: 30 }),
+      fc.nat(50),
+      fc.nat(50),
+      fc.nat(3),
+      fc.nat(2),
+      fc.nat(2),
+      (list, a, b, flow, site, tier) => {
+        const window = { fromMs: Math.min(a, b), toMs: Math.max(a, b) };
+        const expected = list.flatMap((one, i) =>
+          one.flow === flow &&
+          one.startMs >= window.fromMs &&
+          one.startMs < window.toMs &&
+          !(one.flags & PROBE) &&
+          one.site === site &&
+          one.tier === tier
+            ? [i]
+            : [],
+        );
+        const conditions = [
+          ['site', site],
+          ['tier', tier],
+        ] as const;
+        expect(seen(rowsOf(list), { flows: flow, window, conditions })).toEqual(expected);
+        expect(seen(rowsOf(list), { flows: new Set([flow]), window, conditions })).toEqual(expected);
+      },
+    ),
   );
 });

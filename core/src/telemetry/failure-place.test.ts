@@ -12,7 +12,11 @@ describe('the place that a stack trace names', () => {
       'Error: no row\n    at Object.query (/srv/app/node_modules/pg/lib/client.js:526:17)\n    at async Surcharges.forBand (file:///srv/app/src/surcharges.ts:88:11)',
       { className: 'Surcharges', method: 'forBand', file: 'surcharges.ts', line: 88 },
     ],
-    ['JavaScript: no name', 'TypeError: x\n    at /srv/app/main.js:7:3', { className: '', method: '', file: 'main.js', line: 7 }],
+    [
+      'JavaScript: no name',
+      'TypeError: x\n    at /srv/app/main.js:7:3',
+      { className: '', method: '', file: 'main.js', line: 7 },
+    ],
     [
       'Python: the newest call comes last',
       'Traceback (most recent call last):\n  File "/srv/app/main.py", line 12, in run\n    job()\n  File "/srv/app/labels.py", line 88, in for_band\n    raise KeyError(band)\nKeyError: 7',
@@ -34,10 +38,26 @@ describe('the place that a stack trace names', () => {
 });
 
 test('without a stack the code attributes tell, of either age; without anything there is no detail', () => {
-  expect(failureDetail({ 'code.function.name': 'parcels.Surcharges.forBand', 'code.file.path': '/srv/surcharges.ts', 'code.line.number': 88 }, { 'exception.message': 'no row' })).toEqual({
-    className: 'Surcharges', method: 'forBand', file: 'surcharges.ts', line: 88, message: 'no row', stack: '',
-  }); // prettier-ignore
-  expect(failureDetail({ 'code.namespace': 'parcels.Surcharges', 'code.function': 'forBand', 'code.lineno': 88 }, {})).toMatchObject({
+  expect(
+    failureDetail(
+      {
+        'code.function.name': 'parcels.Surcharges.forBand',
+        'code.file.path': '/srv/surcharges.ts',
+        'code.line.number': 88,
+      },
+      { 'exception.message': 'no row' },
+    ),
+  ).toEqual({
+    className: 'Surcharges',
+    method: 'forBand',
+    file: 'surcharges.ts',
+    line: 88,
+    message: 'no row',
+    stack: '',
+  });
+  expect(
+    failureDetail({ 'code.namespace': 'parcels.Surcharges', 'code.function': 'forBand', 'code.lineno': 88 }, {}),
+  ).toMatchObject({
     className: 'Surcharges',
     method: 'forBand',
     line: 88,

@@ -18,7 +18,8 @@ const NOWHERE: FailurePlace = { className: '', method: '', file: '', line: 0 };
 
 /** Frames of code that others wrote: the place to look at is the first that is none of these. */
 const MOST_FRAMES = 500;
-const NOT_OWN = /node_modules|node:internal|site-packages|\b(?:java|javax|jdk|sun|kotlin|scala|org\.springframework|org\.apache)\.|\bSystem\.|Microsoft\./;
+const NOT_OWN =
+  /node_modules|node:internal|site-packages|\b(?:java|javax|jdk|sun|kotlin|scala|org\.springframework|org\.apache)\.|\bSystem\.|Microsoft\./;
 
 const placeOf = (path: string, method: string, file: string, line: string | undefined): FailurePlace => ({
   className: path.split(/[.+/]/).at(-1) ?? '',
@@ -37,7 +38,8 @@ function parted(name: string): [path: string, method: string] {
 const LONGEST_FRAME = 1_000;
 
 /**
- * One line of a stack trace in the notation of Java and Kotlin, .NET, JavaScript, or Python. Taken apart at its brackets and
+ * One line of a stack trace in the notation of Java and Kotlin, .NET, JavaScript, or Python. Taken apart at its
+ * brackets and
  * colons, each looked for once: an expression for all of it takes minutes on a line that is made for that.
  */
 function frameOf(text: string): FailurePlace | undefined {
@@ -64,7 +66,9 @@ function dotNetFrame(call: string): FailurePlace | undefined {
   return placeOf(...parted(call.slice(0, open)), call.slice(file + 5, line), /^\d+/.exec(call.slice(line + 6))?.[0]);
 }
 
-/** parcels.Surcharges.forBand(Surcharges.java:88), or async Surcharges.forBand (file:///srv/app/src/surcharges.ts:88:11) */
+/**
+ * parcels.Surcharges.forBand(Surcharges.java:88), or async Surcharges.forBand (file:///srv/app/src/surcharges.ts:88:11)
+ */
 function bracketedFrame(call: string): FailurePlace | undefined {
   const open = call.lastIndexOf('(');
   const close = call.indexOf(')', open);
@@ -73,11 +77,16 @@ function bracketedFrame(call: string): FailurePlace | undefined {
   const name = call.slice(0, open);
   if (!name.endsWith(' ')) {
     const [, file, line] = /^([\w$-][\w$.-]*\.\w+)(?::(\d+))?$/.exec(inside) ?? [];
-    return file === undefined || !/^[\w$.<>/@]+$/.test(name) || !name.includes('.') ? undefined : placeOf(...parted(name), file, line);
+    return file === undefined || !/^[\w$.<>/@]+$/.test(name) || !name.includes('.')
+      ? undefined
+      : placeOf(...parted(name), file, line);
   }
   const place = locationOf(inside);
   // "Object.run [as again]" is known by the name it has, not by the one it was called by.
-  const plain = name.trim().replace(/^async /, '').replace(/^new /, ''); // prettier-ignore
+  const plain = name
+    .trim()
+    .replace(/^async /, '')
+    .replace(/^new /, '');
   const alias = plain.indexOf(' [');
   const [path, method] = parted(alias < 0 ? plain : plain.slice(0, alias));
   return place && placeOf(path, method, place.file, place.line);
@@ -113,7 +122,8 @@ export function placeOfStack(stack: string): FailurePlace {
 
 /** Message, place and stack of a failing span; `undefined` when it tells none of them. */
 export function failureDetail(attributes: Attributes, exception: Attributes): FailureDetail | undefined {
-  const text = (...names: (keyof Attributes)[]) => names.map((name) => textOf(exception[name]) ?? textOf(attributes[name])).find((found) => found !== undefined) ?? ''; // prettier-ignore
+  const text = (...names: (keyof Attributes)[]) =>
+    names.map((name) => textOf(exception[name]) ?? textOf(attributes[name])).find((found) => found !== undefined) ?? '';
   const message = text('exception.message');
   const stack = text('exception.stacktrace');
   const told = placeOfStack(stack);
@@ -124,7 +134,8 @@ export function failureDetail(attributes: Attributes, exception: Attributes): Fa
 /** Code attributes of the semantic conventions, the stable ones and those before them. */
 function placeOfAttributes(attributes: Attributes): FailurePlace {
   const full =
-    textOf(attributes['code.function.name']) ?? [textOf(attributes['code.namespace']), textOf(attributes['code.function'])].filter(Boolean).join('.');
+    textOf(attributes['code.function.name']) ??
+    [textOf(attributes['code.namespace']), textOf(attributes['code.function'])].filter(Boolean).join('.');
   const file = textOf(attributes['code.file.path']) ?? textOf(attributes['code.filepath']) ?? '';
   if (full === '' && file === '') return NOWHERE;
   const parts = full.split(/[.:]+/);

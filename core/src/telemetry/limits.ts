@@ -1,6 +1,9 @@
 /** Longest texts that are kept, in UTF-16 units; the rest is cut off. */
 export interface TextLengths {
-  /** names and what they are told apart by; at most 900: with three bytes a unit it fits an index entry of PostgreSQL (2,704 bytes) */
+  /**
+   * names and what they are told apart by; at most 900: with three bytes a unit it fits an index entry of PostgreSQL
+   * (2,704 bytes)
+   */
   text: number;
   /** messages of exceptions */
   message: number;
@@ -23,7 +26,10 @@ export interface TelemetryLimits {
   lengths: TextLengths;
 }
 
-/** Batches of common senders hold 512 to 8,192 records, exponential histograms 160 buckets (OpenTelemetry SDK specification). */
+/**
+ * Batches of common senders hold 512 to 8,192 records, exponential histograms 160 buckets (OpenTelemetry SDK
+ * specification).
+ */
 export const DEFAULT_LIMITS: TelemetryLimits = {
   records: 50_000,
   attributes: 64,

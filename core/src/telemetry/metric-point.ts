@@ -20,7 +20,10 @@ export interface MetricSeries {
   attributes: NamedValues;
 }
 
-/** Values gone through by a histogram: how many were at most so large. Exponential histograms are brought into this form. */
+/**
+ * Values gone through by a histogram: how many were at most so large. Exponential histograms are brought into this
+ * form.
+ */
 export interface Distribution {
   count: number;
   sum: number;
@@ -50,13 +53,15 @@ export function whyPointRejected(
   const wrongTime = whyTimeRejected(atUs, { earliestUs, latestUs });
   if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
   if (!distribution && !Number.isFinite(value)) return 'asDouble, asInt: missing, or not a finite number';
-  if (series.kind !== 'gauge' && series.temporality === '') return 'aggregationTemporality: expected DELTA or CUMULATIVE';
+  if (series.kind !== 'gauge' && series.temporality === '')
+    return 'aggregationTemporality: expected DELTA or CUMULATIVE';
   if (!distribution) return undefined;
   const { count, bounds, counts } = distribution;
   // Those of the exponential form are written out with a few more: what lies between zero and the first.
   if (counts.length > buckets + 3) return `bucketCounts: more than ${buckets} buckets`;
   if (counts.length !== bounds.length + 1) return 'bucketCounts: expected one more than explicitBounds';
   if (bounds.some((bound, i) => !(bound > (bounds[i - 1] ?? -Infinity)))) return 'explicitBounds: expected to ascend';
-  if (!counts.every((n) => n >= 0) || counts.reduce((sum, n) => sum + n, 0) !== count) return 'count: expected the sum of bucketCounts';
+  if (!counts.every((n) => n >= 0) || counts.reduce((sum, n) => sum + n, 0) !== count)
+    return 'count: expected the sum of bucketCounts';
   return undefined;
 }

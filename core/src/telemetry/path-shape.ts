@@ -4,7 +4,10 @@ export function withoutQuery(url: string): string {
   return end < 0 ? url : url.slice(0, end);
 }
 
-/** Segments of a path that look like ids become `{id}`, so that one page or flow does not become thousands; query and fragment are left out. */
+/**
+ * Segments of a path that look like ids become `{id}`, so that one page or flow does not become thousands; query and
+ * fragment are left out.
+ */
 export function pathShape(path: string): string {
   return withoutQuery(path)
     .split('/')

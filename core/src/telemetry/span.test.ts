@@ -40,5 +40,11 @@ test('texts are cut and cleaned, markup stays text, halves of characters are rep
 });
 
 test('numbers are read from text too; what is no number is none', () => {
-  expect([numberOf('12.5'), numberOf(3), numberOf('NaN'), numberOf(true), numberOf('')]).toEqual([12.5, 3, undefined, undefined, undefined]);
+  expect([numberOf('12.5'), numberOf(3), numberOf('NaN'), numberOf(true), numberOf('')]).toEqual([
+    12.5,
+    3,
+    undefined,
+    undefined,
+    undefined,
+  ]);
 });

@@ -1,7 +1,15 @@
 import { deviceOf, isHandheld, isUserSide } from './user-side';
 
 test.each([
-  [{ 'telemetry.sdk.language': 'webjs', 'user_agent.name': 'Firefox', 'user_agent.version': '128.0.2', 'os.name': 'Linux' }, 'Firefox 128 · Linux'],
+  [
+    {
+      'telemetry.sdk.language': 'webjs',
+      'user_agent.name': 'Firefox',
+      'user_agent.version': '128.0.2',
+      'os.name': 'Linux',
+    },
+    'Firefox 128 · Linux',
+  ],
   [{ 'browser.platform': 'Windows' }, 'Windows'],
   [{ 'device.model.name': 'Pixel 9', 'os.name': 'Android', 'os.version': '16' }, 'Pixel 9 · Android 16'],
   [{ 'device.model.identifier': 'iPhone17,1', 'os.name': 'iOS' }, 'iPhone17,1 · iOS'],
@@ -21,8 +29,16 @@ test.each([
   [{ 'os.name': 'Android' }, '', true],
   [{ 'browser.mobile': true }, '', true],
   [{ 'device.model.identifier': 'iPhone17,1' }, '', true],
-  [{}, 'Mozilla/5.0 (Linux; Android 10; K) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/141.0.0.0 Mobile Safari/537.36', true],
-  [{}, 'Mozilla/5.0 (iPad; CPU OS 18_4 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/18.4 Safari/604.1', true],
+  [
+    {},
+    'Mozilla/5.0 (Linux; Android 10; K) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/141.0.0.0 Mobile Safari/537.36',
+    true,
+  ],
+  [
+    {},
+    'Mozilla/5.0 (iPad; CPU OS 18_4 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/18.4 Safari/604.1',
+    true,
+  ],
   [{}, 'Mozilla/5.0 (Android 16; Tablet; rv:143.0) Gecko/143.0 Firefox/143.0', true],
   [{}, 'Mozilla/5.0 (Windows NT 10.0; Win64; x64; rv:143.0) Gecko/20100101 Firefox/143.0', false],
   [{ 'os.name': 'Windows', 'browser.mobile': false }, '', false],

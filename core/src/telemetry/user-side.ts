@@ -2,23 +2,38 @@ import { textOf, type Attributes } from './attributes';
 
 const PHONES: ReadonlySet<string> = new Set(['android', 'ios', 'ipados']);
 
-/** Did it run on a person's own device, in a browser or on a phone? Told by its resource (OpenTelemetry semantic conventions: browser, device, os). */
+/**
+ * Did it run on a person's own device, in a browser or on a phone? Told by its resource (OpenTelemetry semantic
+ * conventions: browser, device, os).
+ */
 export function isUserSide(resource: Attributes): boolean {
   if (textOf(resource['telemetry.sdk.language']) === 'webjs') return true;
-  if (resource['browser.platform'] !== undefined || resource['browser.mobile'] !== undefined || resource['browser.language'] !== undefined) return true;
+  if (
+    resource['browser.platform'] !== undefined ||
+    resource['browser.mobile'] !== undefined ||
+    resource['browser.language'] !== undefined
+  )
+    return true;
   return modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase());
 }
 
-/** The person's device as far as it is told: "Pixel 9 · Android 16", "Firefox 128 · Linux"; '' for what runs elsewhere. */
+/**
+ * The person's device as far as it is told: "Pixel 9 · Android 16", "Firefox 128 · Linux"; '' for what runs elsewhere.
+ */
 export function deviceOf(resource: Attributes): string {
   if (!isUserSide(resource)) return '';
-  const browser = [textOf(resource['user_agent.name']), textOf(resource['user_agent.version'])?.split('.')[0]].filter(Boolean).join(' ');
-  const system = [textOf(resource['os.name']) ?? textOf(resource['browser.platform']), textOf(resource['os.version'])].filter(Boolean).join(' ');
+  const browser = [textOf(resource['user_agent.name']), textOf(resource['user_agent.version'])?.split('.')[0]]
+    .filter(Boolean)
+    .join(' ');
+  const system = [textOf(resource['os.name']) ?? textOf(resource['browser.platform']), textOf(resource['os.version'])]
+    .filter(Boolean)
+    .join(' ');
   return [modelOf(resource), browser, system].filter(Boolean).join(' · ');
 }
 
 /**
- * Held in the hand, phone or tablet? Told by the device's resource, or by a browser's User-Agent header: "Mobi" stands in those of
+ * Held in the hand, phone or tablet? Told by the device's resource, or by a browser's User-Agent header: "Mobi" stands
+ * in those of
  * phones (MDN, "Browser detection using the user agent"); tablets name themselves or Android.
  */
 export function isHandheld(resource: Attributes, userAgent: string): boolean {
@@ -27,4 +42,5 @@ export function isHandheld(resource: Attributes, userAgent: string): boolean {
   return /Mobi|Android|iPad|Tablet/.test(userAgent);
 }
 
-const modelOf = (resource: Attributes) => textOf(resource['device.model.name']) ?? textOf(resource['device.model.identifier']);
+const modelOf = (resource: Attributes) =>
+  textOf(resource['device.model.name']) ?? textOf(resource['device.model.identifier']);

@@ -23,7 +23,8 @@ export function dayKinds(calendar: Calendar = NO_CALENDAR): DayKinds {
   const days = new Set(
     calendar.holidays.map((text) => {
       const dayMs = Date.parse(`${text}T00:00:00Z`);
-      if (!/^\d{4}-\d\d-\d\d$/.test(text) || Number.isNaN(dayMs)) throw new RangeError(`expected a date as 2026-12-25, got: ${text}`);
+      if (!/^\d{4}-\d\d-\d\d$/.test(text) || Number.isNaN(dayMs))
+        throw new RangeError(`expected a date as 2026-12-25, got: ${text}`);
       return dayMs;
     }),
   );

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { ceilTo, DAY_MS, dayKinds, floorTo, HOUR_MS, hoursOf, isWeekend, NO_CALENDAR, overlap, stepsOf } from './index';
 
-const window = fc.tuple(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 1, max: 500 })).map(([fromMs, length]) => ({ fromMs, toMs: fromMs + length }));
+const window = fc
+  .tuple(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 1, max: 500 }))
+  .map(([fromMs, length]) => ({ fromMs, toMs: fromMs + length }));
 
 describe('windows', () => {
   test('what two share is in both, and is the same whichever is asked first', () => {
@@ -10,7 +12,8 @@ describe('windows', () => {
         const shared = overlap(a, b);
         expect(overlap(b, a)).toEqual(shared);
         const isIn = (t: number, { fromMs, toMs }: { fromMs: number; toMs: number }) => t >= fromMs && t < toMs;
-        for (const t of [a.fromMs, b.fromMs, a.toMs - 1, b.toMs - 1]) expect(shared !== undefined && isIn(t, shared)).toBe(isIn(t, a) && isIn(t, b));
+        for (const t of [a.fromMs, b.fromMs, a.toMs - 1, b.toMs - 1])
+          expect(shared !== undefined && isIn(t, shared)).toBe(isIn(t, a) && isIn(t, b));
       }),
     );
   });
@@ -31,7 +34,15 @@ describe('windows', () => {
 describe('the calendar', () => {
   const saturday = Date.UTC(2026, 2, 14, 23);
   test('weekends are Saturday and Sunday, in UTC', () => {
-    expect([0, 1, 2, 3, 4, 5, 6].map((days) => isWeekend(saturday + days * DAY_MS))).toEqual([true, true, false, false, false, false, false]);
+    expect([0, 1, 2, 3, 4, 5, 6].map((days) => isWeekend(saturday + days * DAY_MS))).toEqual([
+      true,
+      true,
+      false,
+      false,
+      false,
+      false,
+      false,
+    ]);
     expect(isWeekend(saturday + 25 * HOUR_MS)).toBe(false);
   });
 
@@ -44,7 +55,13 @@ describe('the calendar', () => {
   });
 
   test('excluded stretches begin and end where they say', () => {
-    const kinds = dayKinds({ holidays: [], excluded: [{ fromMs: 100, toMs: 200, reason: 'migration' }, { fromMs: 500, toMs: 501, reason: 'test' }] }); // prettier-ignore
+    const kinds = dayKinds({
+      holidays: [],
+      excluded: [
+        { fromMs: 100, toMs: 200, reason: 'migration' },
+        { fromMs: 500, toMs: 501, reason: 'test' },
+      ],
+    });
     expect([99, 100, 199, 200, 500, 501].map(kinds.isExcluded)).toEqual([false, true, true, false, true, false]);
   });
 
@@ -60,7 +77,6 @@ test('steps cover their window, in whole minutes, and are no more than asked for
     [59_999, 10 * 3_600_000 + 1, 16],
     [0, 60_000, 1],
   ] as const) {
-    // prettier-ignore
     const { startMs, stepMs, n } = stepsOf({ fromMs, toMs }, most);
     expect(stepMs % 60_000).toBe(0);
     expect(startMs).toBeLessThanOrEqual(fromMs);

@@ -29,7 +29,9 @@ export function isWeekend(timeMs: number): boolean {
   return weekday === 0 || weekday === 6;
 }
 
-/** A window in at most `most` steps of whole minutes (one more where it does not begin on one), and how many they are. */
+/**
+ * A window in at most `most` steps of whole minutes (one more where it does not begin on one), and how many they are.
+ */
 export function stepsOf({ fromMs, toMs }: Window, most: number): { startMs: number; stepMs: number; n: number } {
   const stepMs = Math.max(MINUTE_MS, ceilTo((toMs - fromMs) / most, MINUTE_MS));
   const startMs = floorTo(fromMs, stepMs);

@@ -10,9 +10,12 @@ interface Bounds {
 }
 
 /**
- * How far the clock of each host lies behind that of the attempt's first host, microseconds to be added to its times. What
- * was waited for cannot begin before its call nor end after it: each call between two hosts bounds the offset between them
- * (the bounds of round-trip time: Cristian 1989, from memory). Clocks that fit stay as they are; others go to the middle of
+ * How far the clock of each host lies behind that of the attempt's first host, microseconds to be added to its times.
+ * What
+ * was waited for cannot begin before its call nor end after it: each call between two hosts bounds the offset between
+ * them
+ * (the bounds of round-trip time: Cristian 1989, from memory). Clocks that fit stay as they are; others go to the
+ * middle of
  * what all calls allow. Messages bound one side only: they are consumed after they were sent.
  *
  * @returns hosts that are off; those not named need nothing
@@ -51,14 +54,21 @@ function boundsOf(caller: TraceSpan, callee: TraceSpan): { low: number; high: nu
   return high < low ? { low, high: Infinity } : { low, high };
 }
 
-function narrow(pairs: Map<string, Map<string, Bounds>>, from: string, to: string, { low, high }: { low: number; high: number }): void {
+function narrow(
+  pairs: Map<string, Map<string, Bounds>>,
+  from: string,
+  to: string,
+  { low, high }: { low: number; high: number },
+): void {
   let others = pairs.get(from);
   if (!others) pairs.set(from, (others = new Map<string, Bounds>()));
   let bounds = others.get(to);
   if (!bounds) others.set(to, (bounds = { low: -Infinity, high: Infinity, middles: [] }));
   bounds.low = Math.max(bounds.low, low);
   bounds.high = Math.min(bounds.high, high);
-  bounds.middles.push(Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : Number.isFinite(low) ? low : high);
+  bounds.middles.push(
+    Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : Number.isFinite(low) ? low : high,
+  );
 }
 
 function offsetWithin({ low, high, middles }: Bounds): number {
@@ -69,5 +79,10 @@ function offsetWithin({ low, high, middles }: Bounds): number {
 }
 
 /** The same spans on one clock. */
-export const onOneClock = <Span extends TraceSpan>(spans: readonly Span[], offsets: ReadonlyMap<string, number>): Span[] =>
-  offsets.size === 0 ? [...spans] : spans.map((span) => ({ ...span, startUs: span.startUs + (offsets.get(span.host) ?? 0) }));
+export const onOneClock = <Span extends TraceSpan>(
+  spans: readonly Span[],
+  offsets: ReadonlyMap<string, number>,
+): Span[] =>
+  offsets.size === 0
+    ? [...spans]
+    : spans.map((span) => ({ ...span, startUs: span.startUs + (offsets.get(span.host) ?? 0) }));

@@ -17,7 +17,8 @@ export interface Hop {
 }
 
 /**
- * Which component calls which, from the spans of traces. Work inside a component is no hop; a call that left a span on both
+ * Which component calls which, from the spans of traces. Work inside a component is no hop; a call that left a span on
+ * both
  * sides is one hop; one whose other side sends nothing goes to whom it names.
  *
  * @returns in order of depth, then of calls
@@ -34,7 +35,22 @@ export function hopsOf(traces: readonly (readonly TraceSpan[])[]): Hop[] {
       if (from === to) continue;
       const key = JSON.stringify([from, to]);
       let hop = hops.get(key);
-      if (!hop) hops.set(key, (hop = { from, to, calls: 0, failed: 0, totalUs: 0, longestUs: 0, traces: 0, depth: 0, depths: 0, seenIn: -1 }));
+      if (!hop)
+        hops.set(
+          key,
+          (hop = {
+            from,
+            to,
+            calls: 0,
+            failed: 0,
+            totalUs: 0,
+            longestUs: 0,
+            traces: 0,
+            depth: 0,
+            depths: 0,
+            seenIn: -1,
+          }),
+        );
       hop.calls++;
       if (span.failed) hop.failed++;
       hop.totalUs += span.durationUs;
@@ -53,7 +69,11 @@ export function hopsOf(traces: readonly (readonly TraceSpan[])[]): Hop[] {
 function depthOf(span: TraceSpan, byId: ReadonlyMap<string, TraceSpan>): number {
   let depth = 0;
   const seen = new Set<string>([span.spanId]);
-  for (let at = span, parent = byId.get(at.parentSpanId); parent && !seen.has(parent.spanId); at = parent, parent = byId.get(at.parentSpanId)) {
+  for (
+    let at = span, parent = byId.get(at.parentSpanId);
+    parent && !seen.has(parent.spanId);
+    at = parent, parent = byId.get(at.parentSpanId)
+  ) {
     seen.add(parent.spanId);
     if (parent.component !== at.component) depth++;
   }

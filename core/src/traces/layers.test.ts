@@ -1,8 +1,29 @@
 import { beginOf, layersOf, layOut, type TraceSpan } from './index';
 
-const span = (spanId: string, parentSpanId: string, component: string, startUs: number, durationUs: number, more: Partial<TraceSpan> = {}): TraceSpan => ({
-  spanId, parentSpanId, component, host: '', peer: '', name: '', kind: 2, failed: false, failure: '', isUserSide: false, device: '', statement: '', startUs, durationUs, ...more,
-}); // prettier-ignore
+const span = (
+  spanId: string,
+  parentSpanId: string,
+  component: string,
+  startUs: number,
+  durationUs: number,
+  more: Partial<TraceSpan> = {},
+): TraceSpan => ({
+  spanId,
+  parentSpanId,
+  component,
+  host: '',
+  peer: '',
+  name: '',
+  kind: 2,
+  failed: false,
+  failure: '',
+  isUserSide: false,
+  device: '',
+  statement: '',
+  startUs,
+  durationUs,
+  ...more,
+});
 
 test('time is told by layer: own code, the way between, stores, outside; together it is the attempt', () => {
   const { rows } = layOut(
@@ -27,7 +48,13 @@ test('what a browser does itself is a layer of its own; its call is on the netwo
     span('fetch', 'page', 'portal-browser', 100, 800, { kind: 3, isUserSide: true }),
     span('entry', 'fetch', 'portal-web', 250, 450),
   ];
-  expect(layersOf(layOut(spans, beginOf(spans, 'entry')).rows)).toEqual({ device: 200, network: 350, ownCode: 450, stores: 0, outside: 0 });
+  expect(layersOf(layOut(spans, beginOf(spans, 'entry')).rows)).toEqual({
+    device: 200,
+    network: 350,
+    ownCode: 450,
+    stores: 0,
+    outside: 0,
+  });
 });
 
 test('a trace whose parents go in a circle, or never came, begins where it is known to', () => {

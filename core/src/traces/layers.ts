@@ -6,8 +6,10 @@ export const LAYERS = ['device', 'ownCode', 'network', 'stores', 'outside'] as c
 export type Layer = (typeof LAYERS)[number];
 
 /**
- * An attempt's time by layer, microseconds; the layers add up to the attempt. A call whose other side left a span is on the
- * network for what its other side does not account for; one without is the time of whom it called: a store when it is told as
+ * An attempt's time by layer, microseconds; the layers add up to the attempt. A call whose other side left a span is on
+ * the
+ * network for what its other side does not account for; one without is the time of whom it called: a store when it is
+ * told as
  * a component of its own, an outside service when it is only named.
  */
 export function layersOf(rows: readonly WaterfallRow[]): Record<Layer, number> {

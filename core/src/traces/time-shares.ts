@@ -1,8 +1,10 @@
 import type { TimedSpan } from './stretch';
 
 /**
- * Who held the attempt up, moment by moment: each moment belongs to the span at work that waits for nobody, and is shared
- * evenly where several work at the same time. So the shares of all spans add up to the attempt's duration, whatever runs in
+ * Who held the attempt up, moment by moment: each moment belongs to the span at work that waits for nobody, and is
+ * shared
+ * evenly where several work at the same time. So the shares of all spans add up to the attempt's duration, whatever
+ * runs in
  * parallel; what runs on after the attempt's end has no part in it.
  *
  * @param root the attempt itself; spans whose parent is not known count as its children
@@ -20,7 +22,10 @@ export function timeShares(spans: readonly TimedSpan[], root: TimedSpan): Map<st
     if (to > from) turns.push({ atUs: from, span, begins: true, depth }, { atUs: to, span, begins: false, depth });
   }
   // At the same moment ends go before begins, inner ends before outer ones, outer begins before inner ones.
-  turns.sort((a, b) => a.atUs - b.atUs || Number(a.begins) - Number(b.begins) || (a.begins ? a.depth - b.depth : b.depth - a.depth));
+  turns.sort(
+    (a, b) =>
+      a.atUs - b.atUs || Number(a.begins) - Number(b.begins) || (a.begins ? a.depth - b.depth : b.depth - a.depth),
+  );
   const work = new Work(spans, root.spanId);
   for (const { atUs, span, begins } of turns) {
     work.moveTo(atUs);
@@ -35,13 +40,20 @@ function depthsOf(spans: readonly TimedSpan[]): Map<string, number> {
   const depths = new Map<string, number>();
   for (const span of spans) {
     const chain: TimedSpan[] = [];
-    for (let at: TimedSpan | undefined = span; at && !depths.has(at.spanId) && chain.length <= spans.length; at = byId.get(at.parentSpanId)) chain.push(at);
+    for (
+      let at: TimedSpan | undefined = span;
+      at && !depths.has(at.spanId) && chain.length <= spans.length;
+      at = byId.get(at.parentSpanId)
+    )
+      chain.push(at);
     for (const one of chain.reverse()) depths.set(one.spanId, (depths.get(one.parentSpanId) ?? -1) + 1);
   }
   return depths;
 }
 
-/** Who is at work, and who of them waits for others. Time goes evenly to those who wait for nobody, by one running sum. */
+/**
+ * Who is at work, and who of them waits for others. Time goes evenly to those who wait for nobody, by one running sum.
+ */
 class Work {
   readonly credits = new Map<string, number>();
   readonly #parents: ReadonlyMap<string, string>;
@@ -101,7 +113,8 @@ class Work {
 
   #ancestorAtWork(id: string): string | undefined {
     let at = this.#parents.get(id);
-    for (let steps = 0; at !== undefined && steps < this.#parents.size; steps++, at = this.#parents.get(at)) if (this.#working.has(at) && at !== id) return at;
+    for (let steps = 0; at !== undefined && steps < this.#parents.size; steps++, at = this.#parents.get(at))
+      if (this.#working.has(at) && at !== id) return at;
     return id !== this.root && this.#working.has(this.root) ? this.root : undefined;
   }
 

@@ -2,34 +2,73 @@ import fc from 'fast-check';
 import { SpanKind } from '../telemetry';
 import { clockOffsets, layOut, MISSING_SPAN, timeShares, type TraceSpan } from './index';
 
-const span = (spanId: string, parentSpanId: string, component: string, startUs: number, endUs: number, more: Partial<TraceSpan> = {}): TraceSpan => ({
-  spanId, parentSpanId, component, startUs, durationUs: endUs - startUs, failed: false, name: spanId, kind: SpanKind.INTERNAL, host: '', peer: '', statement: '', failure: '', isUserSide: false, device: '', ...more,
-}); // prettier-ignore
+const span = (
+  spanId: string,
+  parentSpanId: string,
+  component: string,
+  startUs: number,
+  endUs: number,
+  more: Partial<TraceSpan> = {},
+): TraceSpan => ({
+  spanId,
+  parentSpanId,
+  component,
+  startUs,
+  durationUs: endUs - startUs,
+  failed: false,
+  name: spanId,
+  kind: SpanKind.INTERNAL,
+  host: '',
+  peer: '',
+  statement: '',
+  failure: '',
+  isUserSide: false,
+  device: '',
+  ...more,
+});
 
 const sharesOf = (spans: TraceSpan[]) => Object.fromEntries(timeShares(spans, spans[0] as TraceSpan));
 
 describe('shares of the attempt', () => {
   test('one after the other', () => {
-    expect(sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 40, 90)])).toEqual({ a: 20, b: 30, c: 50 });
+    expect(
+      sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 40, 90)]),
+    ).toEqual({ a: 20, b: 30, c: 50 });
   });
 
   test('a statement of 10.8 of 10.9 s holds 99 %, once', () => {
-    const { components } = layOut([span('a', '', 'web', 0, 10_900_000), span('b', 'a', 'parcels-db', 50_000, 10_850_000)], 'a');
-    expect(components.map(({ component, share }) => [component, Number(share.toFixed(4))])).toEqual([['parcels-db', 0.9908], ['web', 0.0092]]); // prettier-ignore
+    const { components } = layOut(
+      [span('a', '', 'web', 0, 10_900_000), span('b', 'a', 'parcels-db', 50_000, 10_850_000)],
+      'a',
+    );
+    expect(components.map(({ component, share }) => [component, Number(share.toFixed(4))])).toEqual([
+      ['parcels-db', 0.9908],
+      ['web', 0.0092],
+    ]);
   });
 
   test('at the same time: each moment is shared by those at work, and those who wait have none of it', () => {
     // 10–30 b alone, 30–40 b and c, 40–60 c alone.
-    expect(sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 30, 60)])).toEqual({ a: 50, b: 25, c: 25 });
+    expect(
+      sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 30, 60)]),
+    ).toEqual({ a: 50, b: 25, c: 25 });
   });
 
   test('what runs on after its parent goes on counting, until the attempt ends', () => {
-    expect(sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'queue', 10, 20), span('c', 'b', 'mail', 15, 150)])).toEqual({ a: 10, b: 5, c: 85 });
+    expect(
+      sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'queue', 10, 20), span('c', 'b', 'mail', 15, 150)]),
+    ).toEqual({ a: 10, b: 5, c: 85 });
   });
 
   test('nested spans of the same name count once', () => {
     const same = { name: 'GET /slots' };
-    expect(sharesOf([span('a', '', 'slots', 0, 100, same), span('b', 'a', 'slots', 10, 95, same), span('c', 'b', 'slots', 20, 90, same)])).toEqual({
+    expect(
+      sharesOf([
+        span('a', '', 'slots', 0, 100, same),
+        span('b', 'a', 'slots', 10, 95, same),
+        span('c', 'b', 'slots', 20, 90, same),
+      ]),
+    ).toEqual({
       a: 15,
       b: 15,
       c: 70,
@@ -40,12 +79,17 @@ describe('shares of the attempt', () => {
     expect(sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 0, 100)])).toEqual({ a: 0, b: 100 });
   });
 
-  const trees = fc.array(fc.tuple(fc.nat(1_000), fc.nat(1_000), fc.nat(30), fc.constantFrom('', 'x', 'y')), { minLength: 0, maxLength: 30 }).map((drawn) => [
-    span('root', '', 'web', 200, 900),
-    ...drawn.map(([a, b, parent, lost], i) =>
-      span(`s${i}`, lost || (parent < i ? `s${parent}` : 'root'), `c${i % 4}`, Math.min(a, b), Math.max(a, b)),
-    ),
-  ]); // prettier-ignore
+  const trees = fc
+    .array(fc.tuple(fc.nat(1_000), fc.nat(1_000), fc.nat(30), fc.constantFrom('', 'x', 'y')), {
+      minLength: 0,
+      maxLength: 30,
+    })
+    .map((drawn) => [
+      span('root', '', 'web', 200, 900),
+      ...drawn.map(([a, b, parent, lost], i) =>
+        span(`s${i}`, lost || (parent < i ? `s${parent}` : 'root'), `c${i % 4}`, Math.min(a, b), Math.max(a, b)),
+      ),
+    ]);
 
   test('add up to the attempt, whatever overlaps, runs on, or lost its parent; the order of spans makes no difference', () => {
     fc.assert(
@@ -56,7 +100,9 @@ describe('shares of the attempt', () => {
         for (const us of shares.values()) expect(us).toBeGreaterThanOrEqual(-1e-9);
         const { components, rows } = layOut(spans, 'root');
         expect(components.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
-        expect(layOut([...spans].reverse(), 'root').rows.map((row) => row.span.spanId)).toEqual(rows.map((row) => row.span.spanId));
+        expect(layOut([...spans].reverse(), 'root').rows.map((row) => row.span.spanId)).toEqual(
+          rows.map((row) => row.span.spanId),
+        );
       }),
     );
   });
@@ -80,10 +126,12 @@ describe('clocks', () => {
     // Served 300 early: offsets 300 to 340 fit the first call, 280 to 310 the second.
     const spans = [
       span('a', '', 'web', 0, 1_000, { host: 'north' }),
-      span('b', 'a', 'web', 100, 240, CALL), span('c', 'b', 'rates', -200, -100, SERVED),
-      span('d', 'a', 'web', 300, 430, CALL), span('e', 'd', 'rates', 20, 120, SERVED),
+      span('b', 'a', 'web', 100, 240, CALL),
+      span('c', 'b', 'rates', -200, -100, SERVED),
+      span('d', 'a', 'web', 300, 430, CALL),
+      span('e', 'd', 'rates', 20, 120, SERVED),
       span('f', 'c', 'parcels-db', -190, -150, call('mid', SpanKind.CLIENT)),
-    ]; // prettier-ignore
+    ];
     expect([...clockOffsets(spans)]).toEqual([['mid', 305]]);
     const { rows, clocks } = layOut(spans, 'a');
     expect(clocks).toEqual([{ host: 'mid', offsetUs: 305 }]);
@@ -92,30 +140,46 @@ describe('clocks', () => {
 
   test('clocks that fit are left alone, as are hosts that are not named', () => {
     expect([...clockOffsets([span('a', '', 'web', 0, 100, CALL), span('b', 'a', 'rates', 5, 95, SERVED)])]).toEqual([]);
-    expect([...clockOffsets([span('a', '', 'web', 0, 100, { kind: SpanKind.CLIENT }), span('b', 'a', 'rates', 500, 590, SERVED)])]).toEqual([]);
+    expect([
+      ...clockOffsets([
+        span('a', '', 'web', 0, 100, { kind: SpanKind.CLIENT }),
+        span('b', 'a', 'rates', 500, 590, SERVED),
+      ]),
+    ]).toEqual([]);
   });
 
   test('a message may be consumed long after it was sent, but not before', () => {
     const sent = span('a', '', 'web', 0, 100, call('north', SpanKind.PRODUCER));
-    expect([...clockOffsets([sent, span('b', 'a', 'mail', 90_000, 95_000, call('mid', SpanKind.CONSUMER))])]).toEqual([]);
-    expect([...clockOffsets([sent, span('b', 'a', 'mail', -70, 900, call('mid', SpanKind.CONSUMER))])]).toEqual([['mid', 70]]);
+    expect([...clockOffsets([sent, span('b', 'a', 'mail', 90_000, 95_000, call('mid', SpanKind.CONSUMER))])]).toEqual(
+      [],
+    );
+    expect([...clockOffsets([sent, span('b', 'a', 'mail', -70, 900, call('mid', SpanKind.CONSUMER))])]).toEqual([
+      ['mid', 70],
+    ]);
   });
 
   test('whatever a clock is off by, the callee lies within its call again', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -1e9, max: 1e9 }), fc.array(fc.tuple(fc.nat(1_000), fc.nat(1_000)), { minLength: 1, maxLength: 6 }), (off, calls) => {
-        const spans = calls.flatMap(([before, after], i) => {
-          const at = 10_000 * i;
-          return [span(`c${i}`, 'a', 'web', at, at + 3_000, CALL), span(`s${i}`, `c${i}`, 'rates', at + before + off, at + 3_000 - after + off, SERVED)];
-        });
-        const { rows } = layOut([span('a', '', 'web', 0, 100_000, { host: 'north' }), ...spans], 'a');
-        const at = new Map(rows.map((row) => [row.span.spanId, row.span]));
-        calls.forEach((_, i) => {
-          const [outer, inner] = [at.get(`c${i}`) as TraceSpan, at.get(`s${i}`) as TraceSpan];
-          expect(inner.startUs).toBeGreaterThanOrEqual(outer.startUs - 1);
-          expect(inner.startUs + inner.durationUs).toBeLessThanOrEqual(outer.startUs + outer.durationUs + 1);
-        });
-      }),
+      fc.property(
+        fc.integer({ min: -1e9, max: 1e9 }),
+        fc.array(fc.tuple(fc.nat(1_000), fc.nat(1_000)), { minLength: 1, maxLength: 6 }),
+        (off, calls) => {
+          const spans = calls.flatMap(([before, after], i) => {
+            const at = 10_000 * i;
+            return [
+              span(`c${i}`, 'a', 'web', at, at + 3_000, CALL),
+              span(`s${i}`, `c${i}`, 'rates', at + before + off, at + 3_000 - after + off, SERVED),
+            ];
+          });
+          const { rows } = layOut([span('a', '', 'web', 0, 100_000, { host: 'north' }), ...spans], 'a');
+          const at = new Map(rows.map((row) => [row.span.spanId, row.span]));
+          calls.forEach((_, i) => {
+            const [outer, inner] = [at.get(`c${i}`) as TraceSpan, at.get(`s${i}`) as TraceSpan];
+            expect(inner.startUs).toBeGreaterThanOrEqual(outer.startUs - 1);
+            expect(inner.startUs + inner.durationUs).toBeLessThanOrEqual(outer.startUs + outer.durationUs + 1);
+          });
+        },
+      ),
     );
   });
 });
@@ -135,8 +199,18 @@ describe('the waterfall', () => {
       ],
       'a',
     );
-    expect(rows.map(({ span: { spanId }, depth }) => `${depth} ${spanId}`)).toEqual(['0 a', '1 b', '2 c', '2 d', '1 e']);
-    expect(rows[0]?.own).toEqual([{ fromUs: 0, toUs: 10 }, { fromUs: 70, toUs: 80 }, { fromUs: 90, toUs: 100 }]); // prettier-ignore
+    expect(rows.map(({ span: { spanId }, depth }) => `${depth} ${spanId}`)).toEqual([
+      '0 a',
+      '1 b',
+      '2 c',
+      '2 d',
+      '1 e',
+    ]);
+    expect(rows[0]?.own).toEqual([
+      { fromUs: 0, toUs: 10 },
+      { fromUs: 70, toUs: 80 },
+      { fromUs: 90, toUs: 100 },
+    ]);
     expect([rows[0]?.ownUs, rows[1]?.ownUs]).toEqual([30, 30]);
   });
 
@@ -148,24 +222,48 @@ describe('the waterfall', () => {
       db('bad', 700, 750, { failed: true, failure: 'Timeout' }),
     ];
     const { rows } = layOut(spans, 'a');
-    expect(rows.find((row) => row.span.spanId === 'q00')).toMatchObject({ calls: 12, callsUs: 480, callsSumUs: 480, foldedInto: '' });
+    expect(rows.find((row) => row.span.spanId === 'q00')).toMatchObject({
+      calls: 12,
+      callsUs: 480,
+      callsSumUs: 480,
+      foldedInto: '',
+    });
     expect(rows.filter((row) => row.foldedInto === 'q00')).toHaveLength(11);
     expect(rows.find((row) => row.span.spanId === 'bad')).toMatchObject({ calls: 1, foldedInto: '' });
   });
 
   test('a parent that never came is shown as such; what lies outside the attempt is left out', () => {
     const { rows, missing, components } = layOut(
-      [span('a', '', 'web', 0, 100), span('c', 'lost', 'parcels-db', 30, 60), span('d', 'lost', 'parcels-db', 50, 80), span('z', 'else', 'web', 5_000, 6_000)],
+      [
+        span('a', '', 'web', 0, 100),
+        span('c', 'lost', 'parcels-db', 30, 60),
+        span('d', 'lost', 'parcels-db', 50, 80),
+        span('z', 'else', 'web', 5_000, 6_000),
+      ],
       'a',
     );
-    expect(rows.map(({ span: { name }, depth }) => `${depth} ${name}`)).toEqual(['0 a', `1 ${MISSING_SPAN}`, '2 c', '2 d']);
+    expect(rows.map(({ span: { name }, depth }) => `${depth} ${name}`)).toEqual([
+      '0 a',
+      `1 ${MISSING_SPAN}`,
+      '2 c',
+      '2 d',
+    ]);
     expect(rows[1]).toMatchObject({ isMissing: true, own: [], span: { startUs: 30, durationUs: 50 } });
     expect(missing).toBe(1);
-    expect(components.map(({ component, spans }) => `${component} ${spans}`)).toEqual(['parcels-db 2', 'web 1', `${MISSING_SPAN} 0`]);
+    expect(components.map(({ component, spans }) => `${component} ${spans}`)).toEqual([
+      'parcels-db 2',
+      'web 1',
+      `${MISSING_SPAN} 0`,
+    ]);
   });
 
   test('of a trace with several attempts each shows its own part', () => {
-    const spans = [span('p', '', 'browser', 0, 100), span('a', 'p', 'web', 10, 50), span('b', 'a', 'rates', 20, 30), span('x', 'p', 'web', 60, 90)];
+    const spans = [
+      span('p', '', 'browser', 0, 100),
+      span('a', 'p', 'web', 10, 50),
+      span('b', 'a', 'rates', 20, 30),
+      span('x', 'p', 'web', 60, 90),
+    ];
     expect(layOut(spans, 'a').rows.map((row) => row.span.spanId)).toEqual(['a', 'b']);
     expect(layOut(spans, 'p').rows).toHaveLength(4);
     expect(() => layOut(spans, 'nowhere')).toThrow('the attempt nowhere is not among the 4 spans of its trace');

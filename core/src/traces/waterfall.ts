@@ -93,7 +93,11 @@ export function layOut(spans: readonly TraceSpan[], rootId: string): Waterfall {
       const alike = folds.get(child.spanId);
       const first = alike?.[0];
       if (alike && first === child) starters.set(child.spanId, { calls: alike });
-      open.push({ span: child, depth: depth + 1, foldedInto: foldedInto || (first && first !== child ? first.spanId : '') });
+      open.push({
+        span: child,
+        depth: depth + 1,
+        foldedInto: foldedInto || (first && first !== child ? first.spanId : ''),
+      });
     }
   }
   return {
@@ -110,7 +114,10 @@ interface Tree {
   children: Map<string, TraceSpan[]>;
 }
 
-/** Everything below the attempt. Parents that never came get a span of their own, below the attempt if their children lie within it. */
+/**
+ * Everything below the attempt. Parents that never came get a span of their own, below the attempt if their children
+ * lie within it.
+ */
 function treeOf(spans: readonly TraceSpan[], root: TraceSpan): { below: Tree; missing: Set<string> } {
   const byId = new Map(spans.map((span) => [span.spanId, span]));
   const children = new Map<string, TraceSpan[]>();
@@ -130,13 +137,29 @@ function treeOf(spans: readonly TraceSpan[], root: TraceSpan): { below: Tree; mi
     if (spanId === root.parentSpanId) continue;
     const startUs = Math.min(...found.map((span) => span.startUs));
     const endUs = Math.max(...found.map((span) => span.startUs + span.durationUs));
-    const stand: TraceSpan = { spanId, parentSpanId: root.spanId, name: MISSING_SPAN, component: MISSING_SPAN, kind: 1, host: '', peer: '', statement: '', failure: '', isUserSide: false, device: '', failed: false, startUs, durationUs: endUs - startUs }; // prettier-ignore
+    const stand: TraceSpan = {
+      spanId,
+      parentSpanId: root.spanId,
+      name: MISSING_SPAN,
+      component: MISSING_SPAN,
+      kind: 1,
+      host: '',
+      peer: '',
+      statement: '',
+      failure: '',
+      isUserSide: false,
+      device: '',
+      failed: false,
+      startUs,
+      durationUs: endUs - startUs,
+    };
     missing.add(spanId);
     byId.set(spanId, stand);
     put(children, root.spanId, stand);
     children.set(spanId, found);
   }
-  for (const list of children.values()) list.sort((a, b) => a.startUs - b.startUs || b.durationUs - a.durationUs || a.spanId.localeCompare(b.spanId));
+  for (const list of children.values())
+    list.sort((a, b) => a.startUs - b.startUs || b.durationUs - a.durationUs || a.spanId.localeCompare(b.spanId));
   const below = new Map<string, TraceSpan>();
   const open = [root];
   for (let span = open.pop(); span; span = open.pop()) {
@@ -147,7 +170,8 @@ function treeOf(spans: readonly TraceSpan[], root: TraceSpan): { below: Tree; mi
   return { below: { spans: below, children }, missing };
 }
 
-const overlaps = (span: TraceSpan, root: TraceSpan) => span.startUs < root.startUs + root.durationUs && span.startUs + span.durationUs > root.startUs;
+const overlaps = (span: TraceSpan, root: TraceSpan) =>
+  span.startUs < root.startUs + root.durationUs && span.startUs + span.durationUs > root.startUs;
 
 /** Parts of a span during which none of its children runs, microseconds from the attempt's begin. */
 function partsOutside(span: TraceSpan, children: readonly TraceSpan[], zeroUs: number): Stretch[] {
@@ -169,13 +193,21 @@ function foldsOf(children: readonly TraceSpan[], below: ReadonlyMap<string, Trac
   for (const child of children) {
     // What went wrong is never folded away.
     if (child.failed) continue;
-    const key = [child.component, child.name, child.peer, child.statement, child.kind, (below.get(child.spanId) ?? []).length > 0].join('\u001f');
+    const key = [
+      child.component,
+      child.name,
+      child.peer,
+      child.statement,
+      child.kind,
+      (below.get(child.spanId) ?? []).length > 0,
+    ].join('\u001f');
     const list = alike.get(key);
     if (list) list.push(child);
     else alike.set(key, [child]);
   }
   const folds = new Map<string, TraceSpan[]>();
-  for (const list of alike.values()) if (list.length >= FOLD_FROM) for (const child of list) folds.set(child.spanId, list);
+  for (const list of alike.values())
+    if (list.length >= FOLD_FROM) for (const child of list) folds.set(child.spanId, list);
   return folds;
 }
 

@@ -44,15 +44,24 @@ const TILES_HOST = 'https://tiles.map-tiles.example';
 const LABEL_ERRORS = 0.35;
 
 const around = (random: Random, median: number, spread: number) => median * Math.exp(spread * normalDeviate(random));
-const hex = (random: Random) => Array.from({ length: 2 }, () => (Math.floor(random() * 2 ** 32) | 1) >>> 0).map((word) => word.toString(16).padStart(8, '0')).join(''); // prettier-ignore
+const hex = (random: Random) =>
+  Array.from({ length: 2 }, () => (Math.floor(random() * 2 ** 32) | 1) >>> 0)
+    .map((word) => word.toString(16).padStart(8, '0'))
+    .join('');
 const hexOf = (words: readonly number[]) => words.map((word) => (word >>> 0).toString(16).padStart(8, '0')).join('');
 const round = (ms: number) => Math.round(ms * 10) / 10;
 
 /**
- * The view on which a sender's attempt was made; `undefined` for what has no page. Durations are lognormal with long tails, as
+ * The view on which a sender's attempt was made; `undefined` for what has no page. Durations are lognormal with long
+ * tails, as
  * loads in the field are; medians and shares are invented.
  */
-export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], troubles: Troubles, withResources: boolean): OutView | undefined {
+export function viewOf(
+  attempt: WorldAttempt,
+  spans: readonly OutSpan[],
+  troubles: Troubles,
+  withResources: boolean,
+): OutView | undefined {
   const page = PAGES[attempt.flow];
   const call = spans.at(-1);
   const { person } = attempt;
@@ -103,9 +112,25 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
       const isGone = isHit && random() < (troubles.emptyMaps?.share ?? 0);
       isIncomplete ||= isGone;
       const took = isGone ? 0 : around(random, (isHit ? 3_500 : 70) * far, 0.4);
-      resources.push([`${TILES_HOST}/12/${2046 + tile}/1361.png`, 'img', round(loadEventEnd + 20 * tile), round(took), isGone ? 0 : 14_800, isGone ? 1 : 0]);
+      resources.push([
+        `${TILES_HOST}/12/${2046 + tile}/1361.png`,
+        'img',
+        round(loadEventEnd + 20 * tile),
+        round(took),
+        isGone ? 0 : 14_800,
+        isGone ? 1 : 0,
+      ]);
     }
-  resources.push([`${PORTAL_ORIGIN}/api${call.name.replace(/^\w+ /, '').replace('{parcel}', `PW${attempt.number % 100_000}`)}`, 'fetch', round(call.startMs - atMs), round(call.durationMs), 0, attempt.failed ? 1 : 0, hexOf(call.traceId), hexOf(call.spanId)]); // prettier-ignore
+  resources.push([
+    `${PORTAL_ORIGIN}/api${call.name.replace(/^\w+ /, '').replace('{parcel}', `PW${attempt.number % 100_000}`)}`,
+    'fetch',
+    round(call.startMs - atMs),
+    round(call.durationMs),
+    0,
+    attempt.failed ? 1 : 0,
+    hexOf(call.traceId),
+    hexOf(call.spanId),
+  ]);
 
   const id = hex(random);
   const throws = attempt.flow === 'label' && device.isOld === true && random() < LABEL_ERRORS;
@@ -134,7 +159,9 @@ export function viewOf(attempt: WorldAttempt, spans: readonly OutSpan[], trouble
       'toplens.interactions': 1 + Math.floor(random() * 5),
       'toplens.errors': throws ? 1 : 0,
       'toplens.vital.inp': round(around(random, 75 * device.slowness, 0.6)),
-      'toplens.resources': JSON.stringify(withResources ? resources : resources.filter(([, , , , , missing]) => missing === 1)),
+      'toplens.resources': JSON.stringify(
+        withResources ? resources : resources.filter(([, , , , , missing]) => missing === 1),
+      ),
     },
   };
   if (isLoad)
@@ -168,6 +195,12 @@ function labelError(path: string): Record<string, string> {
     'toplens.page': path,
     'exception.type': 'TypeError',
     'exception.message': message,
-    'exception.stacktrace': [`TypeError: ${message}`, at('n', 37), at('t', 95), at('o', 138), `    at ${PORTAL_ORIGIN}/assets/label.min.js:1:214`].join('\n'),
+    'exception.stacktrace': [
+      `TypeError: ${message}`,
+      at('n', 37),
+      at('t', 95),
+      at('o', 138),
+      `    at ${PORTAL_ORIGIN}/assets/label.min.js:1:214`,
+    ].join('\n'),
   };
 }

@@ -24,7 +24,12 @@ function nanos(timeMs: number): { low: number; high: number; unsigned: boolean }
 
 const keyValue = ([key, value]: Attribute) => ({
   key,
-  value: typeof value === 'string' ? { stringValue: value } : Number.isInteger(value) ? { intValue: value } : { doubleValue: value },
+  value:
+    typeof value === 'string'
+      ? { stringValue: value }
+      : Number.isInteger(value)
+        ? { intValue: value }
+        : { doubleValue: value },
 });
 
 /** What sends: each sender's records go under one resource. */
@@ -52,7 +57,12 @@ function byResource<Record extends Sent>(records: readonly Record[]): { resource
       ['service.namespace', application],
       ['service.version', version],
       // Hosts are named after where they stand.
-      ...(host === '' ? [] : [['host.name', host] satisfies Attribute, ['cloud.availability_zone', host.split('-')[0] ?? ''] satisfies Attribute]),
+      ...(host === ''
+        ? []
+        : [
+            ['host.name', host] satisfies Attribute,
+            ['cloud.availability_zone', host.split('-')[0] ?? ''] satisfies Attribute,
+          ]),
       ...device,
     ];
     if (instance !== undefined) attributes.push(['service.instance.id', instance]);
@@ -64,7 +74,10 @@ const scope = { name: 'pellwick' };
 
 /** An OTLP ExportTraceServiceRequest in protobuf. */
 export function encodeSpans(spans: readonly OutSpan[]): Uint8Array {
-  const resourceSpans = byResource(spans).map(({ resource, own }) => ({ resource, scopeSpans: [{ scope, spans: own.map(toMessage) }] }));
+  const resourceSpans = byResource(spans).map(({ resource, own }) => ({
+    resource,
+    scopeSpans: [{ scope, spans: own.map(toMessage) }],
+  }));
   return Traces.encode({ resourceSpans }).finish();
 }
 
@@ -100,10 +113,21 @@ export function encodePoints(points: readonly OutPoint[]): Uint8Array {
       {
         scope,
         metrics: own.map(({ metric, unit, kind, startMs, atMs, value, attributes }) => {
-          const dataPoints = [{ attributes: attributes.map(keyValue), startTimeUnixNano: nanos(startMs), timeUnixNano: nanos(atMs), asDouble: value }];
+          const dataPoints = [
+            {
+              attributes: attributes.map(keyValue),
+              startTimeUnixNano: nanos(startMs),
+              timeUnixNano: nanos(atMs),
+              asDouble: value,
+            },
+          ];
           return kind === 'gauge'
             ? { name: metric, unit, gauge: { dataPoints } }
-            : { name: metric, unit, sum: { dataPoints, aggregationTemporality: CUMULATIVE, isMonotonic: kind === 'counter' } };
+            : {
+                name: metric,
+                unit,
+                sum: { dataPoints, aggregationTemporality: CUMULATIVE, isMonotonic: kind === 'counter' },
+              };
         }),
       },
     ],

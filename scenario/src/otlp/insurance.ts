@@ -2,7 +2,10 @@ import { csvText } from '@toplens/core/csv';
 import { seededRandom } from '@toplens/core/stats';
 import type { WorldAttempt } from '../pellwick/simulate';
 
-/** A parcel insured while it was paid for: told by the ledger's export of past days, and since then by a line of its log. */
+/**
+ * A parcel insured while it was paid for: told by the ledger's export of past days, and since then by a line of its
+ * log.
+ */
 export interface Sale {
   number: number;
   atMs: number;
@@ -26,7 +29,8 @@ export function saleOf({ flow, failed, number, person, startMs, durationMs }: Wo
 }
 
 /** As config/pellwick.json reads it back under `businessEvents`. */
-export const saleLine = ({ person, premium }: Sale): string => `parcel insurance booked for ${person}: ${premium.toFixed(2)} EUR`;
+export const saleLine = ({ person, premium }: Sale): string =>
+  `parcel insurance booked for ${person}: ${premium.toFixed(2)} EUR`;
 
 export const INSURANCE = 'Insure a parcel';
 
@@ -35,6 +39,15 @@ export const salesCsv = (sales: readonly Sale[]): string =>
   csvText([
     ['id', 'time', 'name', 'amount', 'currency', 'application', 'component', 'person', 'tier', 'region'],
     ...sales.map(({ number, atMs, person, tier, region, premium }) => [
-      `insurance-${number}`, new Date(Math.floor(atMs)).toISOString(), INSURANCE, premium, 'EUR', 'Sender Portal', 'payments', person, tier, region,
+      `insurance-${number}`,
+      new Date(Math.floor(atMs)).toISOString(),
+      INSURANCE,
+      premium,
+      'EUR',
+      'Sender Portal',
+      'payments',
+      person,
+      tier,
+      region,
     ]),
-  ]); // prettier-ignore
+  ]);

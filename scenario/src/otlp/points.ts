@@ -36,12 +36,24 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
     ...Object.entries(STORE_HOSTS).map(([service, host]) => ({ service, host, isStore: true })),
   ];
   for (const { service, host, isStore } of senders) {
-    if (service === 'addresses' && host === HOSTS.addresses?.[1] && troubles.deadReplica && minuteMs >= troubles.deadReplica.fromMs) continue;
+    if (
+      service === 'addresses' &&
+      host === HOSTS.addresses?.[1] &&
+      troubles.deadReplica &&
+      minuteMs >= troubles.deadReplica.fromMs
+    )
+      continue;
     const random = seededRandom(seedOfText(`${service}@${host}`) ^ Math.floor(minuteMs / MINUTE_MS));
     const ofHost = seededRandom(seedOfText(host));
     const noise = (spread: number) => spread * normalDeviate(random);
     const startMs = STARTED_MS + (seedOfText(service + host) % 86_400_000);
-    const say = (metric: string, unit: string, value: number, attributes: Attribute[] = [], kind: OutPoint['kind'] = 'gauge') =>
+    const say = (
+      metric: string,
+      unit: string,
+      value: number,
+      attributes: Attribute[] = [],
+      kind: OutPoint['kind'] = 'gauge',
+    ) =>
       points.push({
         service,
         host,
@@ -63,7 +75,13 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
     say('system.cpu.utilization', '1', 1 - cpu, [['cpu.mode', 'idle']]);
     say('system.memory.utilization', '1', clamp(usualMemory + noise(0.006)), [['system.memory.state', 'used']]);
     const seconds = (atMs - startMs) / 1000;
-    say('system.network.io', 'By', seconds * 40_000 + 3e6 * Math.sin(seconds / 9_000), [['network.io.direction', 'transmit']], 'counter');
+    say(
+      'system.network.io',
+      'By',
+      seconds * 40_000 + 3e6 * Math.sin(seconds / 9_000),
+      [['network.io.direction', 'transmit']],
+      'counter',
+    );
     if (isStore) {
       say(
         'system.disk.io_time',
@@ -83,7 +101,8 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
     );
     say('jvm.memory.limit', 'By', HEAP_LIMIT, [['jvm.memory.type', 'heap']], 'upDownCounter');
     // Whoever waits for the store holds a connection meanwhile.
-    const taken = isSlow && service === 'slots' ? POOL_MAX : Math.round(clamp(0.2 + 0.15 * busyness + noise(0.03)) * POOL_MAX);
+    const taken =
+      isSlow && service === 'slots' ? POOL_MAX : Math.round(clamp(0.2 + 0.15 * busyness + noise(0.03)) * POOL_MAX);
     say('db.client.connection.count', '{connection}', taken, [['db.client.connection.state', 'used']], 'upDownCounter');
     say('db.client.connection.max', '{connection}', POOL_MAX, [], 'upDownCounter');
   }

@@ -24,10 +24,21 @@ async function receiver(answers: Answer[]) {
     });
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, requests, close: () => new Promise((resolve) => server.close(resolve)) };
+  return {
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    requests,
+    close: () => new Promise((resolve) => server.close(resolve)),
+  };
 }
 
-const SALE = { number: 7, atMs: Date.UTC(2026, 2, 10, 9), person: 'sender-7', tier: 'Trader', region: 'NL', premium: 4.9 };
+const SALE = {
+  number: 7,
+  atMs: Date.UTC(2026, 2, 10, 9),
+  person: 'sender-7',
+  tier: 'Trader',
+  region: 'NL',
+  premium: 4.9,
+};
 
 test('who is told to come back comes back with the same, until it is taken; it counts once', async () => {
   const { url, requests, close } = await receiver([
@@ -38,7 +49,9 @@ test('who is told to come back comes back with the same, until it is taken; it c
   const sender = new Sender(url, 'k');
   await sender.sendSales([SALE]);
   await close();
-  expect(requests.map(({ path, type, key }) => [path, type, key])).toEqual(Array.from({ length: 3 }, () => ['/v1/business-events', 'text/csv', 'Bearer k']));
+  expect(requests.map(({ path, type, key }) => [path, type, key])).toEqual(
+    Array.from({ length: 3 }, () => ['/v1/business-events', 'text/csv', 'Bearer k']),
+  );
   expect(new Set(requests.map(({ body }) => body)).size).toBe(1);
   expect(requests[0]?.body).toContain('sender-7');
   expect(sender.sent).toBe(1);
@@ -50,7 +63,10 @@ test.each([
 ])('%s', async (_, answer, words) => {
   const { url, requests, close } = await receiver([answer]);
   const sender = new Sender(url);
-  const failed = await sender.sendSales([SALE]).then(() => 'taken', (error: Error) => error.message); // prettier-ignore
+  const failed = await sender.sendSales([SALE]).then(
+    () => 'taken',
+    (error: Error) => error.message,
+  );
   await close();
   expect(failed).toContain(words);
   expect(requests).toHaveLength(1);

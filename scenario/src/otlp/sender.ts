@@ -27,24 +27,45 @@ export class Sender {
 
   /** Changes as CloudEvents, in a batch. */
   sendChanges = (events: readonly object[]): Promise<void> =>
-    this.#sendAll('/v1/changes', events, (all) => Buffer.from(JSON.stringify(all)), 'application/cloudevents-batch+json');
+    this.#sendAll(
+      '/v1/changes',
+      events,
+      (all) => Buffer.from(JSON.stringify(all)),
+      'application/cloudevents-batch+json',
+    );
 
   /** The ledger's export of past sales, as a CSV file. */
-  sendSales = (sales: readonly Sale[]): Promise<void> => this.#sendAll('/v1/business-events', sales, (all) => Buffer.from(salesCsv(all)), 'text/csv');
+  sendSales = (sales: readonly Sale[]): Promise<void> =>
+    this.#sendAll('/v1/business-events', sales, (all) => Buffer.from(salesCsv(all)), 'text/csv');
 
   /** As the portal's delivery line would with each version. */
   async sendSourceMap(file: string, map: string): Promise<void> {
-    const body = JSON.stringify({ component: 'portal-browser', version: PORTAL_VERSION, file, map: JSON.parse(map) as object });
-    const response = await fetch(`${this.url}/api/source-maps`, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+    const body = JSON.stringify({
+      component: 'portal-browser',
+      version: PORTAL_VERSION,
+      file,
+      map: JSON.parse(map) as object,
+    });
+    const response = await fetch(`${this.url}/api/source-maps`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    });
     if (!response.ok) throw new Error(`${response.status}: ${await response.text()}`);
   }
 
   /** What browsers of the portal's pages tell. */
   sendViews = async (views: readonly OutView[]): Promise<void> => {
-    if (this.browserKey !== undefined) await this.#sendAll(`/v1/browser?key=${this.browserKey}`, views, encodeViews, 'text/plain');
+    if (this.browserKey !== undefined)
+      await this.#sendAll(`/v1/browser?key=${this.browserKey}`, views, encodeViews, 'text/plain');
   };
 
-  async #sendAll<Out>(path: string, records: readonly Out[], encode: (records: readonly Out[]) => Uint8Array, type = 'application/x-protobuf'): Promise<void> {
+  async #sendAll<Out>(
+    path: string,
+    records: readonly Out[],
+    encode: (records: readonly Out[]) => Uint8Array,
+    type = 'application/x-protobuf',
+  ): Promise<void> {
     if (records.length === 0) return;
     const body = encode(records);
     for (let tries = 1; ; tries++) {
@@ -69,7 +90,10 @@ export class Sender {
     if (!told) return AWAY_S;
     const { response, answer } = told;
     if (response.ok) {
-      const isTold = type === 'application/x-protobuf' ? answer.length > 0 : (JSON.parse(answer.toString('utf8')) as { rejected: number }).rejected > 0;
+      const isTold =
+        type === 'application/x-protobuf'
+          ? answer.length > 0
+          : (JSON.parse(answer.toString('utf8')) as { rejected: number }).rejected > 0;
       if (isTold) throw new Error(`records were rejected: ${answer.toString('utf8')}`);
       return undefined;
     }

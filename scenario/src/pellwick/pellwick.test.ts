@@ -17,7 +17,11 @@ test('the same seed makes the same world, another one another', () => {
 
 test('a trouble changes only what it touches', () => {
   const calm = simulateMinute(before(30), { ...options, troubles: {} }, []);
-  const troubled = simulateMinute(before(30), { ...options, troubles: { failingLabels: options.troubles.failingLabels } }, []);
+  const troubled = simulateMinute(
+    before(30),
+    { ...options, troubles: { failingLabels: options.troubles.failingLabels } },
+    [],
+  );
   expect(troubled.filter(({ flow }) => flow !== 'label')).toEqual(calm.filter(({ flow }) => flow !== 'label'));
 });
 
@@ -37,11 +41,18 @@ test('playing in one go or in many steps sends the same, none before its end', (
   expect(ids(steps.flatMap(({ spans }) => spans))).toEqual(ids(whole.spans));
   expect(new Set(ids(whole.spans)).size).toBe(whole.spans.length);
   expect(whole.spans.every((span) => span.startMs + span.durationMs < before(5))).toBe(true);
-  const said = (all: typeof steps) => [...all.flatMap(({ lines }) => lines.map(({ atMs, body }) => `${atMs} ${body}`)), ...all.flatMap(({ points }) => points.map(({ atMs, metric, instance, value }) => `${atMs} ${metric} ${instance} ${value}`))].sort(); // prettier-ignore
+  const said = (all: typeof steps) =>
+    [
+      ...all.flatMap(({ lines }) => lines.map(({ atMs, body }) => `${atMs} ${body}`)),
+      ...all.flatMap(({ points }) =>
+        points.map(({ atMs, metric, instance, value }) => `${atMs} ${metric} ${instance} ${value}`),
+      ),
+    ].sort();
   expect(said(steps)).toEqual(said([whole]));
   expect(whole.lines.length).toBeGreaterThan(20);
   expect(whole.points.length).toBeGreaterThan(100);
-  const told = (all: typeof steps) => all.flatMap(({ views }) => views.map(({ attributes }) => String(attributes['toplens.view.id']))).sort();
+  const told = (all: typeof steps) =>
+    all.flatMap(({ views }) => views.map(({ attributes }) => String(attributes['toplens.view.id']))).sort();
   expect(told(steps)).toEqual(told([whole]));
   expect(whole.views.length).toBeGreaterThan(50);
   expect(whole.views.every(({ toldMs }) => toldMs < before(5))).toBe(true);

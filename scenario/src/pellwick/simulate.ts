@@ -1,8 +1,19 @@
 import { normalDeviate, poissonDeviate, seededRandom, type Random } from '@toplens/core/stats';
 import { DAY_MS, floorTo, HOUR_MS, isWeekend, MINUTE_MS } from '@toplens/core/time';
 import {
-  BOOKING_VALUE, DAILY_RHYTHM, FLOWS, partner, PARTNER_PROGRAMS, PEAK, SEND_STEPS, sender, SENDERS, WEEKEND, type FlowName, type Person,
-} from './pellwick'; // prettier-ignore
+  BOOKING_VALUE,
+  DAILY_RHYTHM,
+  FLOWS,
+  partner,
+  PARTNER_PROGRAMS,
+  PEAK,
+  SEND_STEPS,
+  sender,
+  SENDERS,
+  WEEKEND,
+  type FlowName,
+  type Person,
+} from './pellwick';
 import { inside, type Troubles } from './troubles';
 import type { TruthEvent } from './truth';
 import { seedOfMinute } from '../seeds';
@@ -36,16 +47,19 @@ const CARD_TIMEOUT_MS = 30_000;
 const NIGHTLY = { localHour: 2, minute: 10, jobs: 40 };
 
 /**
- * Everything that begins in one minute, until its sessions end. Each minute draws from a seed of its own: any stretch of
+ * Everything that begins in one minute, until its sessions end. Each minute draws from a seed of its own: any stretch
+ * of
  * time can be made alone, and a trouble changes only what it touches.
  */
 export function simulateMinute(minuteMs: number, options: WorldOptions, truth: TruthEvent[]): WorldAttempt[] {
   const random = seededRandom(seedOfMinute(options.seed, Math.floor(minuteMs / MINUTE_MS)));
   const busy = busyness(minuteMs, options);
   const attempts: WorldAttempt[] = [];
-  for (let n = poissonDeviate(random, PEAK.send * busy); n > 0; n--) sendSession(minuteMs, random, options, attempts, truth);
+  for (let n = poissonDeviate(random, PEAK.send * busy); n > 0; n--)
+    sendSession(minuteMs, random, options, attempts, truth);
   for (let n = poissonDeviate(random, PEAK.track * busy); n > 0; n--) trackSession(minuteMs, random, attempts);
-  for (let n = poissonDeviate(random, PEAK.partnerCalls * (0.35 + 0.65 * busy)); n > 0; n--) partnerCall(minuteMs, random, options, attempts, truth);
+  for (let n = poissonDeviate(random, PEAK.partnerCalls * (0.35 + 0.65 * busy)); n > 0; n--)
+    partnerCall(minuteMs, random, options, attempts, truth);
   nightly(minuteMs, random, options, attempts);
   return attempts;
 }
@@ -60,12 +74,20 @@ export function busyness(timeMs: number, { localOffsetHours, seed }: WorldOption
   return (from + (to - from) * (hours % 1)) * ofDay * (isWeekend(timeMs) ? WEEKEND : 1);
 }
 
-const durationOf = (flow: FlowName, random: Random) => FLOWS[flow].medianMs * Math.exp(FLOWS[flow].spread * normalDeviate(random));
+const durationOf = (flow: FlowName, random: Random) =>
+  FLOWS[flow].medianMs * Math.exp(FLOWS[flow].spread * normalDeviate(random));
 const thinkMs = (random: Random) => 18_000 * Math.exp(0.5 * normalDeviate(random));
-const sessionId = (random: Random) => `s-${Math.floor(random() * 2 ** 32).toString(16)}${Math.floor(random() * 2 ** 32).toString(16)}`;
+const sessionId = (random: Random) =>
+  `s-${Math.floor(random() * 2 ** 32).toString(16)}${Math.floor(random() * 2 ** 32).toString(16)}`;
 const attemptNumber = (random: Random) => Math.floor(random() * 2 ** 32);
 
-function sendSession(minuteMs: number, random: Random, { troubles }: WorldOptions, attempts: WorldAttempt[], truth: TruthEvent[]): void {
+function sendSession(
+  minuteMs: number,
+  random: Random,
+  { troubles }: WorldOptions,
+  attempts: WorldAttempt[],
+  truth: TruthEvent[],
+): void {
   const person = sender(Math.floor(random() * SENDERS));
   const session = sessionId(random);
   let at = minuteMs + random() * MINUTE_MS;
@@ -90,18 +112,44 @@ function sendSession(minuteMs: number, random: Random, { troubles }: WorldOption
     const slow = flow === 'slots' && inside(troubles.slowSlots, at) ? troubles.slowSlots : undefined;
     const factor = slow ? (slow.worstSites.includes(person.site) ? slow.worstFactor : slow.factor) : 1;
     const slowedMs = durationMs * (factor - 1);
-    const noSurcharge = flow === 'label' && inside(troubles.failingLabels, at) && person.promotion === troubles.failingLabels?.promotion && person.newBand;
-    const outage = flow === 'pay' && inside(troubles.pastOutage, at) && leavesIfSlow < (troubles.pastOutage?.share ?? 0);
+    const noSurcharge =
+      flow === 'label' &&
+      inside(troubles.failingLabels, at) &&
+      person.promotion === troubles.failingLabels?.promotion &&
+      person.newBand;
+    const outage =
+      flow === 'pay' && inside(troubles.pastOutage, at) && leavesIfSlow < (troubles.pastOutage?.share ?? 0);
     // Told by the attempt's number: one more draw would change everything that comes after it.
-    const timesOut = flow === 'pay' && inside(troubles.cardTimeouts, at) && ((number >>> 7) % 1000) / 1000 < (troubles.cardTimeouts?.share ?? 0);
+    const timesOut =
+      flow === 'pay' &&
+      inside(troubles.cardTimeouts, at) &&
+      ((number >>> 7) % 1000) / 1000 < (troubles.cardTimeouts?.share ?? 0);
     const failed = failsUsually || noSurcharge || outage || timesOut;
-    const failure = noSurcharge ? 'SurchargeNotFound' : outage ? 'LedgerUnavailable' : timesOut ? CARD_TIMEOUT : failed ? 'UpstreamTimeout' : '';
+    const failure = noSurcharge
+      ? 'SurchargeNotFound'
+      : outage
+        ? 'LedgerUnavailable'
+        : timesOut
+          ? CARD_TIMEOUT
+          : failed
+            ? 'UpstreamTimeout'
+            : '';
     const addedMs = timesOut ? CARD_TIMEOUT_MS : slowedMs;
     const base = { flow, person, session, value } as const;
-    attempts.push({ ...base, startMs: at, durationMs: noSurcharge ? 90 : durationMs + addedMs, failed, failure, addedMs, number });
-    if (slow) truth.push({ trouble: 1, atMs: at, person: person.id, flow, kind: 'waited', minutes: addedMs / MINUTE_MS });
+    attempts.push({
+      ...base,
+      startMs: at,
+      durationMs: noSurcharge ? 90 : durationMs + addedMs,
+      failed,
+      failure,
+      addedMs,
+      number,
+    });
+    if (slow)
+      truth.push({ trouble: 1, atMs: at, person: person.id, flow, kind: 'waited', minutes: addedMs / MINUTE_MS });
     if (noSurcharge) truth.push({ trouble: 2, atMs: at, person: person.id, flow, kind: 'failed', minutes: 0 });
-    if (timesOut) truth.push({ trouble: 6, atMs: at, person: person.id, flow, kind: 'failed', minutes: addedMs / MINUTE_MS });
+    if (timesOut)
+      truth.push({ trouble: 6, atMs: at, person: person.id, flow, kind: 'failed', minutes: addedMs / MINUTE_MS });
     at += durationMs + addedMs;
     if (failed) {
       if (!triesAgain) return;
@@ -119,7 +167,15 @@ function sendSession(minuteMs: number, random: Random, { troubles }: WorldOption
         number: (number ^ 1) >>> 0,
       });
       if (noSurcharge) truth.push({ trouble: 2, atMs: at, person: person.id, flow, kind: 'failed', minutes: 0 });
-      if (timesOutAgain) truth.push({ trouble: 6, atMs: at, person: person.id, flow, kind: 'failed', minutes: addedAgainMs / MINUTE_MS });
+      if (timesOutAgain)
+        truth.push({
+          trouble: 6,
+          atMs: at,
+          person: person.id,
+          flow,
+          kind: 'failed',
+          minutes: addedAgainMs / MINUTE_MS,
+        });
       at += againMs + addedAgainMs;
       if (failsAgain) return;
     }
@@ -153,7 +209,13 @@ function trackSession(minuteMs: number, random: Random, attempts: WorldAttempt[]
 
 const PARTNER_FLOWS = ['partnerRate', 'partnerRate', 'partnerLabel', 'partnerTrack', 'partnerTrack'] as const;
 
-function partnerCall(minuteMs: number, random: Random, { troubles }: WorldOptions, attempts: WorldAttempt[], truth: TruthEvent[]): void {
+function partnerCall(
+  minuteMs: number,
+  random: Random,
+  { troubles }: WorldOptions,
+  attempts: WorldAttempt[],
+  truth: TruthEvent[],
+): void {
   // A few partners send most: the square makes low numbers likelier.
   const person = partner(Math.floor(random() ** 1.3 * PARTNER_PROGRAMS));
   const flow = PARTNER_FLOWS[Math.floor(random() * PARTNER_FLOWS.length)] as FlowName;
@@ -166,7 +228,18 @@ function partnerCall(minuteMs: number, random: Random, { troubles }: WorldOption
     truth.push({ trouble: 7, atMs: startMs, person: person.id, flow, kind: 'missing', minutes: 0 });
     return;
   }
-  attempts.push({ flow, startMs, durationMs, failed, failure: failed ? 'UpstreamTimeout' : '', person, session: '', value, addedMs: 0, number });
+  attempts.push({
+    flow,
+    startMs,
+    durationMs,
+    failed,
+    failure: failed ? 'UpstreamTimeout' : '',
+    person,
+    session: '',
+    value,
+    addedMs: 0,
+    number,
+  });
 }
 
 /** Trouble 11 is none: the rebuild of routes takes half an hour every night, and nobody waits for it. */

@@ -3,7 +3,14 @@ import { MINUTE_MS } from '@toplens/core/time';
 /** Trouble that the simulation plants; numbers as in the scenario's list. */
 export interface Troubles {
   /** 1: a release of slots loses an index */
-  slowSlots?: { fromMs: number; toMs: number; factor: number; worstSites: string[]; worstFactor: number; leave: number };
+  slowSlots?: {
+    fromMs: number;
+    toMs: number;
+    factor: number;
+    worstSites: string[];
+    worstFactor: number;
+    leave: number;
+  };
   /** 2: labels has no surcharge row for the new weight band with one promotion */
   failingLabels?: { fromMs: number; toMs: number; promotion: string };
   /** 5: the outside provider's map tiles do not come, or slowly, for senders of one country */
@@ -24,7 +31,14 @@ export const NEVER_ENDS = Number.MAX_SAFE_INTEGER;
 export function demoTroubles(nowMs: number): Troubles {
   const before = (minutes: number) => nowMs - minutes * MINUTE_MS;
   return {
-    slowSlots: { fromMs: before(98), toMs: NEVER_ENDS, factor: 6, worstSites: ['Ostrel', 'Tarn Cross'], worstFactor: 9, leave: 0.3 },
+    slowSlots: {
+      fromMs: before(98),
+      toMs: NEVER_ENDS,
+      factor: 6,
+      worstSites: ['Ostrel', 'Tarn Cross'],
+      worstFactor: 9,
+      leave: 0.3,
+    },
     failingLabels: { fromMs: before(80), toMs: NEVER_ENDS, promotion: 'SPRING10' },
     emptyMaps: { fromMs: before(150), toMs: NEVER_ENDS, region: 'IE', share: 0.6 },
     cardTimeouts: { fromMs: before(55), toMs: NEVER_ENDS, share: 0.12 },
@@ -37,15 +51,31 @@ export function demoTroubles(nowMs: number): Troubles {
 export const inside = (trouble: { fromMs: number; toMs: number } | undefined, timeMs: number): boolean =>
   trouble !== undefined && timeMs >= trouble.fromMs && timeMs < trouble.toMs;
 
-/** What people changed on the demo day, as CloudEvents 1.0: the release that lost the index, and what has nothing to do with it. */
+/**
+ * What people changed on the demo day, as CloudEvents 1.0: the release that lost the index, and what has nothing to do
+ * with it.
+ */
 export function demoChanges(nowMs: number): object[] {
   const event = (id: string, type: string, subject: string, minutesBefore: number, title: string, by: string) => ({
-    specversion: '1.0', id, source: '/pellwick/delivery', type: `toplens.change.${type}`, subject,
-    time: new Date(nowMs - minutesBefore * MINUTE_MS).toISOString(), datacontenttype: 'application/json', data: { title, by },
-  }); // prettier-ignore
+    specversion: '1.0',
+    id,
+    source: '/pellwick/delivery',
+    type: `toplens.change.${type}`,
+    subject,
+    time: new Date(nowMs - minutesBefore * MINUTE_MS).toISOString(),
+    datacontenttype: 'application/json',
+    data: { title, by },
+  });
   return [
     event(`slots-4.18.0-${nowMs}`, 'release', 'slots', 101, '4.18.0', 'delivery line'),
-    event(`slots-418-${nowMs}`, 'commit', 'slots', 131, 'slot search by round: drop index slots_round_day', 'slots team'),
+    event(
+      `slots-418-${nowMs}`,
+      'commit',
+      'slots',
+      131,
+      'slot search by round: drop index slots_round_day',
+      'slots team',
+    ),
     event(`tracking-cache-${nowMs}`, 'setting', 'tracking', 300, 'cache of events 60 s to 30 s', 'tracking team'),
     event(`labels-flag-${nowMs}`, 'flag', 'labels', 84, 'new weight band switched on', 'labels team'),
   ];

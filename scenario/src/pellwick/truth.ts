@@ -12,7 +12,15 @@ export interface TruthEvent {
 export interface TruthFile {
   seed: number;
   nowMs: number;
-  troubles: { number: number; name: string; flow: string; fromMs: number; toMs: number | null; origin: string; hurts: boolean }[];
+  troubles: {
+    number: number;
+    name: string;
+    flow: string;
+    fromMs: number;
+    toMs: number | null;
+    origin: string;
+    hurts: boolean;
+  }[];
   events: TruthEvent[];
 }
 

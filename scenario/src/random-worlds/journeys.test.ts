@@ -34,8 +34,10 @@ test('nobody leaves because of what is not there, or harms nobody', () => {
 test('who leaves because of trouble would have stayed without it: the same sessions, fewer attempts, and less money', () => {
   const plan = planJourney(6) satisfies JourneyPlan;
   const [played, calm] = [playJourney(plan), playJourney({ ...plan, troubles: [] })];
-  // Draws for a trouble are made only where one is: so sessions are alike until the first that meets it, and sums are compared.
-  const earned = ({ attempts }: ReturnType<typeof playJourney>) => sum(attempts.map(({ valueMinor }) => (Number.isNaN(valueMinor) ? 0 : valueMinor)));
+  // Draws for a trouble are made only where one is: so sessions are alike until the first that meets it, and sums are
+  // compared.
+  const earned = ({ attempts }: ReturnType<typeof playJourney>) =>
+    sum(attempts.map(({ valueMinor }) => (Number.isNaN(valueMinor) ? 0 : valueMinor)));
   expect(plan.troubles.length).toBeGreaterThan(0);
   expect(sum(played.truth.left)).toBeGreaterThan(0);
   expect(played.attempts.length).toBeLessThan(calm.attempts.length);

@@ -50,9 +50,14 @@ export function planJourney(seed: number): JourneyPlan {
   const steps = 3 + Math.floor(random() * 6);
   const tiers = 2 + Math.floor(random() * 3);
   const isMixed = random() < 0.5;
-  const usualLeave = Array.from({ length: tiers }, (_, t) => 0.04 + (isMixed ? 0.5 * (t / (tiers - 1)) : 0.2 * random()));
+  const usualLeave = Array.from(
+    { length: tiers },
+    (_, t) => 0.04 + (isMixed ? 0.5 * (t / (tiers - 1)) : 0.2 * random()),
+  );
   const kinds = [2, 1, 1, 0, 1][seed % 5] as number;
-  const places = shuffled(steps - 1, random).slice(0, kinds).sort((a, b) => a - b); // prettier-ignore
+  const places = shuffled(steps - 1, random)
+    .slice(0, kinds)
+    .sort((a, b) => a - b);
   const troubles = places.map((step) => {
     const base = 0.1 + 0.4 * random();
     // Who leaves more anyway is hit more: without comparing like with like that passes for an effect.
@@ -62,11 +67,17 @@ export function planJourney(seed: number): JourneyPlan {
   return { seed, steps, tiers, sessions: 600 + Math.floor(random() * 3_400), usualLeave, troubles, isMixed };
 }
 
-/** Plays a world: its attempts, and who really left because of what. Sessions of three hours before the trouble are among them. */
+/**
+ * Plays a world: its attempts, and who really left because of what. Sessions of three hours before the trouble are
+ * among them.
+ */
 export function playJourney(plan: JourneyPlan): { attempts: JourneyAttempt[]; truth: JourneyTruth } {
   const random = seededRandom(plan.seed * 104_729 + 3);
   const attempts: JourneyAttempt[] = [];
-  const truth: JourneyTruth = { left: new Array<number>(plan.steps).fill(0), lost: new Array<number>(plan.steps).fill(0) };
+  const truth: JourneyTruth = {
+    left: new Array<number>(plan.steps).fill(0),
+    lost: new Array<number>(plan.steps).fill(0),
+  };
   const length = JOURNEY_WINDOW.toMs - JOURNEY_WINDOW.fromMs;
   const before = Math.round((plan.sessions * BEFORE_MS) / length);
   for (let session = 1; session <= plan.sessions + before; session++) {
@@ -77,7 +88,10 @@ export function playJourney(plan: JourneyPlan): { attempts: JourneyAttempt[]; tr
   return { attempts, truth };
 }
 
-/** What happens at a step, drawn before anything depends on it, so that the same session can be told with and without the trouble. */
+/**
+ * What happens at a step, drawn before anything depends on it, so that the same session can be told with and without
+ * the trouble.
+ */
 interface Drawn {
   isHit: boolean;
   isOddlyLate: boolean;
@@ -85,7 +99,15 @@ interface Drawn {
   durationMs: number;
 }
 
-function walk(plan: JourneyPlan, session: number, startMs: number, isBefore: boolean, random: Random, attempts: JourneyAttempt[], truth: JourneyTruth): void {
+function walk(
+  plan: JourneyPlan,
+  session: number,
+  startMs: number,
+  isBefore: boolean,
+  random: Random,
+  attempts: JourneyAttempt[],
+  truth: JourneyTruth,
+): void {
   const tier = Math.floor(random() * plan.tiers);
   const person = 1 + Math.floor(random() * plan.sessions * 4);
   const usual = plan.usualLeave[tier] as number;
@@ -93,7 +115,12 @@ function walk(plan: JourneyPlan, session: number, startMs: number, isBefore: boo
   const drawn = Array.from({ length: plan.steps }, (_, k): Drawn => {
     const trouble = plan.troubles.find(({ step }) => step === k);
     const isHit = !isBefore && trouble !== undefined && random() < (trouble.share[tier] as number);
-    return { isHit, isOddlyLate: random() < 0.01, leave: random(), durationMs: 300 * Math.exp(0.25 * normalDeviate(random)) };
+    return {
+      isHit,
+      isOddlyLate: random() < 0.01,
+      leave: random(),
+      durationMs: 300 * Math.exp(0.25 * normalDeviate(random)),
+    };
   });
   const leaveAt = (k: number, { isHit, leave }: Drawn): 'usual' | 'trouble' | undefined => {
     if (leave < usual) return 'usual';
@@ -107,9 +134,15 @@ function walk(plan: JourneyPlan, session: number, startMs: number, isBefore: boo
     const isLate = step.isHit || step.isOddlyLate;
     const why = isLast ? undefined : leaveAt(k, step);
     attempts.push({
-      startMs: at, durationMs: isLate ? JOURNEY_LIMIT_MS * (2 + step.durationMs / 300) : step.durationMs, flow: k + 1, failed: false, person, session, tier: tier + 1,
+      startMs: at,
+      durationMs: isLate ? JOURNEY_LIMIT_MS * (2 + step.durationMs / 300) : step.durationMs,
+      flow: k + 1,
+      failed: false,
+      person,
+      session,
+      tier: tier + 1,
       valueMinor: isLast ? Math.round(brings * 100) : NaN,
-    }); // prettier-ignore
+    });
     if (why === 'trouble') {
       truth.left[k] = (truth.left[k] as number) + 1;
       const wouldArrive = drawn.slice(k + 1, -1).every((later, i) => leaveAt(k + 1 + i, later) === undefined);

@@ -115,8 +115,17 @@ export function planWorld(seed: number): WorldPlan {
     for (let j = 0; j < between(shape.journeys[0], shape.journeys[1] + 1) - 1; j++) {
       const length = 2 + Math.floor(random() * 4);
       const paid = random() < 0.7 ? length - 1 : -1;
-      const steps = Array.from({ length }, (_, k) => ({ flow: addFlow(app, k === paid ? logBetween(4, 60) : 0), goOn: k === 0 ? 1 : between(0.6, 0.97) }));
-      journeys.push({ app, steps, perMinute: logBetween(shape.rate[0], shape.rate[1]), hasSessions: true, thinkMs: between(8_000, 30_000) });
+      const steps = Array.from({ length }, (_, k) => ({
+        flow: addFlow(app, k === paid ? logBetween(4, 60) : 0),
+        goOn: k === 0 ? 1 : between(0.6, 0.97),
+      }));
+      journeys.push({
+        app,
+        steps,
+        perMinute: logBetween(shape.rate[0], shape.rate[1]),
+        hasSessions: true,
+        thinkMs: between(8_000, 30_000),
+      });
     }
     for (let e = 0; e < shape.extra; e++)
       journeys.push({
@@ -180,7 +189,15 @@ function plantTroubles(plan: WorldPlan, random: Random): void {
       toMs: Math.round(Math.min(atMs + lengthMs, plan.toMs - 30 * MINUTE_MS)),
       factor: logBetween(2, 15),
       share:
-        kind === 'slow' ? 1 : kind === 'hanging' ? between(0.05, 0.4) : kind === 'outage' ? between(0.75, 1) : slice ? between(0.5, 1) : between(0.04, 0.9),
+        kind === 'slow'
+          ? 1
+          : kind === 'hanging'
+            ? between(0.05, 0.4)
+            : kind === 'outage'
+              ? between(0.75, 1)
+              : slice
+                ? between(0.5, 1)
+                : between(0.04, 0.9),
       slice,
       leave: random() < 0.3 ? 0 : between(0.1, 0.5),
     });
@@ -192,7 +209,9 @@ function plantTroubles(plan: WorldPlan, random: Random): void {
 
 /** Flows that people pass on the same way: their troubles would explain one another. */
 const journeyOf = (plan: WorldPlan, flow: number): number[] =>
-  plan.journeys.filter((journey) => journey.steps.some((step) => step.flow === flow)).flatMap((journey) => journey.steps.map((step) => step.flow));
+  plan.journeys
+    .filter((journey) => journey.steps.some((step) => step.flow === flow))
+    .flatMap((journey) => journey.steps.map((step) => step.flow));
 
 function sliceOf(flow: WorldFlow, random: Random): NonNullable<PlannedTrouble['slice']> {
   const draw = random();
@@ -208,7 +227,8 @@ function plantHarmless(plan: WorldPlan, random: Random): void {
     const flow = plan.flows[Math.floor(random() * plan.flows.length)] as WorldFlow;
     const fromMs = plan.dayMs + (2 + 18 * random()) * HOUR_MS;
     const lengthMs = kind === 'release' ? DAY_MS : kind === 'surge' ? 70 * MINUTE_MS : 3 * HOUR_MS;
-    const factor = kind === 'release' ? Math.exp(0.03 * normalDeviate(random)) : kind === 'surge' ? 1.2 + 0.3 * random() : 1;
+    const factor =
+      kind === 'release' ? Math.exp(0.03 * normalDeviate(random)) : kind === 'surge' ? 1.2 + 0.3 * random() : 1;
     plan.harmless.push({ kind, flow: flow.id, fromMs, toMs: fromMs + lengthMs, factor });
   }
 }

@@ -1,5 +1,13 @@
 import { normalDeviate, poissonDeviate, seededRandom, type Random } from '@toplens/core/stats';
-import { appendRowInPlace, BACKGROUND, emptyColumns, FAILED, PROBE, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
+import {
+  appendRowInPlace,
+  BACKGROUND,
+  emptyColumns,
+  FAILED,
+  PROBE,
+  withCapacity,
+  type AttemptColumns,
+} from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS, isWeekend, MINUTE_MS } from '@toplens/core/time';
 import { seedOfPart } from '../seeds';
 import { KEY_TIER, SITES, type PlannedTrouble, type WorldFlow, type WorldJourney, type WorldPlan } from './plan';
@@ -9,7 +17,9 @@ const RETRY = 0.6;
 /** A person's chance to leave after a failed attempt that no second try made good. */
 const HUNG_MS = [45_000, 120_000] as const;
 
-/** Where a trouble stops being noticed: three spreads above the true median, the true counterpart of a learned limit. */
+/**
+ * Where a trouble stops being noticed: three spreads above the true median, the true counterpart of a learned limit.
+ */
 export const trueLimitMs = (flow: WorldFlow): number => flow.medianMs * Math.exp(3 * flow.spread);
 
 /** Whose attempt it is, and where it runs. */
@@ -25,7 +35,8 @@ interface Who {
 }
 
 /** A number in [0, 1) that always belongs to the same person and question. */
-const share = (seed: number, person: number, question: number): number => seedOfPart(seed, person, question + 1000) / 4294967296;
+const share = (seed: number, person: number, question: number): number =>
+  seedOfPart(seed, person, question + 1000) / 4294967296;
 
 /**
  * Plays a world, hour by hour: attempts as an installation would have recorded them, and what the troubles really did.
@@ -37,7 +48,15 @@ export class WorldPlayer {
   #later = emptyColumns(4096);
   #errorLevels: { day: number; levels: number[] } = { day: NaN, levels: [] };
   /** failures to be told for good or made good once the day is over */
-  readonly #failures: { truth: TroubleTruth; person: number; flow: number; startMs: number; endMs: number; value: number; key: boolean }[] = [];
+  readonly #failures: {
+    truth: TroubleTruth;
+    person: number;
+    flow: number;
+    startMs: number;
+    endMs: number;
+    value: number;
+    key: boolean;
+  }[] = [];
   readonly #successes = new Map<string, number[]>();
   readonly #tries = new Map<string, number[]>();
   #busy = { day: NaN, noise: 1 };
@@ -64,12 +83,15 @@ export class WorldPlayer {
     let n = 0;
     for (let i = 0; i < rows.n; i++) if ((rows.startMs[i] as number) < hourMs + HOUR_MS) n++;
     const now = emptyColumns(n);
-    for (let i = 0; i < rows.n; i++) appendRowInPlace((rows.startMs[i] as number) < hourMs + HOUR_MS ? now : this.#later, rows, i);
+    for (let i = 0; i < rows.n; i++)
+      appendRowInPlace((rows.startMs[i] as number) < hourMs + HOUR_MS ? now : this.#later, rows, i);
     rows.n = 0;
     return now;
   }
 
-  /** Call once after the last hour: a failure is made good by any later success of the same person within half an hour. */
+  /**
+   * Call once after the last hour: a failure is made good by any later success of the same person within half an hour.
+   */
   finish(): void {
     const within = (starts: number[] | undefined, fromMs: number) =>
       starts?.filter((ms) => ms >= fromMs && ms <= fromMs + 30 * MINUTE_MS).sort((a, b) => a - b)[0];
@@ -92,20 +114,34 @@ export class WorldPlayer {
     const hours = (timeMs - floorTo(timeMs, DAY_MS)) / HOUR_MS;
     const wave = 0.5 - 0.5 * Math.cos(((hours - 3) / 24) * 2 * Math.PI);
     const day = Math.floor(timeMs / DAY_MS);
-    if (this.#busy.day !== day) this.#busy = { day, noise: 1 + plan.dayNoise * normalDeviate(seededRandom(seedOfPart(plan.seed, day, 77))) };
+    if (this.#busy.day !== day)
+      this.#busy = { day, noise: 1 + plan.dayNoise * normalDeviate(seededRandom(seedOfPart(plan.seed, day, 77))) };
     const ofDay = this.#busy.noise;
     const growth = (1 + plan.drift) ** ((timeMs - plan.firstMs) / DAY_MS);
-    return (plan.night + (1 - plan.night) * wave ** 1.4) * Math.max(0.5, ofDay) * growth * (isWeekend(timeMs) ? plan.weekend : 1);
+    return (
+      (plan.night + (1 - plan.night) * wave ** 1.4) *
+      Math.max(0.5, ofDay) *
+      growth *
+      (isWeekend(timeMs) ? plan.weekend : 1)
+    );
   }
 
   #minute(journey: WorldJourney, j: number, minuteMs: number): void {
     const { plan } = this;
     const random = seededRandom(seedOfPart(plan.seed, Math.floor(minuteMs / MINUTE_MS), j));
     const surge = plan.harmless.find(
-      (one) => one.kind === 'surge' && minuteMs >= one.fromMs && minuteMs < one.toMs && journey.steps.some((step) => step.flow === one.flow),
+      (one) =>
+        one.kind === 'surge' &&
+        minuteMs >= one.fromMs &&
+        minuteMs < one.toMs &&
+        journey.steps.some((step) => step.flow === one.flow),
     );
     const burst = Math.exp(plan.burstiness * normalDeviate(random) - plan.burstiness ** 2 / 2);
-    for (let n = poissonDeviate(random, journey.perMinute * this.#busyness(minuteMs) * burst * (surge?.factor ?? 1)); n > 0; n--)
+    for (
+      let n = poissonDeviate(random, journey.perMinute * this.#busyness(minuteMs) * burst * (surge?.factor ?? 1));
+      n > 0;
+      n--
+    )
       this.#session(journey, minuteMs, random);
   }
 
@@ -114,7 +150,9 @@ export class WorldPlayer {
   }
 
   #touches({ fromMs, toMs, flows, slice }: PlannedTrouble, who: Who, atMs: number): boolean {
-    return atMs >= fromMs && atMs < toMs && flows.includes(who.flow) && (!slice || who[slice.dimension] === slice.value);
+    return (
+      atMs >= fromMs && atMs < toMs && flows.includes(who.flow) && (!slice || who[slice.dimension] === slice.value)
+    );
   }
 
   #session(journey: WorldJourney, minuteMs: number, random: Random): void {
@@ -146,8 +184,20 @@ export class WorldPlayer {
         atMs += baseMs + thinkMs;
         continue;
       }
-      const who = { flow: flow.id, person, session, tier, site, promotion, version: this.#version(flow.id, atMs), host: this.#aliveHost(flow.id, host, atMs) };
-      const trouble = atMs < plan.dayMs ? undefined : plan.troubles.find((one) => this.#touches(one, who, atMs) && touched < one.share);
+      const who = {
+        flow: flow.id,
+        person,
+        session,
+        tier,
+        site,
+        promotion,
+        version: this.#version(flow.id, atMs),
+        host: this.#aliveHost(flow.id, host, atMs),
+      };
+      const trouble =
+        atMs < plan.dayMs
+          ? undefined
+          : plan.troubles.find((one) => this.#touches(one, who, atMs) && touched < one.share);
       const truth = trouble && this.truth.get(trouble.number);
       if (truth && trouble.kind === 'outage') {
         gone = truth;
@@ -157,7 +207,12 @@ export class WorldPlayer {
         continue;
       }
       const limitMs = trueLimitMs(flow);
-      const durationMs = trouble?.kind === 'slow' ? baseMs * trouble.factor : trouble?.kind === 'hanging' ? HUNG_MS[0] + (HUNG_MS[1] - HUNG_MS[0]) * touched / trouble.share : baseMs; // prettier-ignore
+      const durationMs =
+        trouble?.kind === 'slow'
+          ? baseMs * trouble.factor
+          : trouble?.kind === 'hanging'
+            ? HUNG_MS[0] + ((HUNG_MS[1] - HUNG_MS[0]) * touched) / trouble.share
+            : baseMs;
       const failed = failsUsually || trouble?.kind === 'failing';
       this.#add(who, { startMs: atMs, durationMs: failed && trouble ? baseMs * 0.4 : durationMs, failed, value });
       const wouldBeWell = !failsUsually && baseMs <= limitMs;
@@ -222,7 +277,8 @@ export class WorldPlayer {
   #errorLevel(flow: WorldFlow, atMs: number): number {
     const day = Math.floor(atMs / DAY_MS);
     if (this.#errorLevels.day !== day) {
-      const levelOf = (id: number) => Math.exp(0.25 * normalDeviate(seededRandom(seedOfPart(this.plan.seed, day, 500 + id))));
+      const levelOf = (id: number) =>
+        Math.exp(0.25 * normalDeviate(seededRandom(seedOfPart(this.plan.seed, day, 500 + id))));
       this.#errorLevels = { day, levels: this.plan.flows.map(({ id }) => levelOf(id)) };
     }
     return this.#errorLevels.levels[flow.id - 1] as number;
@@ -230,7 +286,10 @@ export class WorldPlayer {
 
   #duration(flow: WorldFlow, atMs: number, random: Random): number {
     const load = 1 + 0.06 * (this.#loadWave(atMs) - 0.5);
-    const release = atMs < this.plan.dayMs ? undefined : this.plan.harmless.find((one) => one.kind === 'release' && one.flow === flow.id && atMs >= one.fromMs);
+    const release =
+      atMs < this.plan.dayMs
+        ? undefined
+        : this.plan.harmless.find((one) => one.kind === 'release' && one.flow === flow.id && atMs >= one.fromMs);
     const tail = random() < flow.tail ? 2 + 4 * random() : 1;
     return flow.medianMs * load * (release?.factor ?? 1) * tail * Math.exp(flow.spread * normalDeviate(random));
   }
@@ -241,12 +300,18 @@ export class WorldPlayer {
   }
 
   #version(flow: number, atMs: number): number {
-    return atMs >= this.plan.dayMs && this.plan.harmless.some((one) => one.kind === 'release' && one.flow === flow && atMs >= one.fromMs) ? 2 : 1;
+    return atMs >= this.plan.dayMs &&
+      this.plan.harmless.some((one) => one.kind === 'release' && one.flow === flow && atMs >= one.fromMs)
+      ? 2
+      : 1;
   }
 
   #aliveHost(flow: number, host: number, atMs: number): number {
     const dead =
-      atMs >= this.plan.dayMs && this.plan.harmless.some((one) => one.kind === 'deadHost' && one.flow === flow && atMs >= one.fromMs && atMs < one.toMs);
+      atMs >= this.plan.dayMs &&
+      this.plan.harmless.some(
+        (one) => one.kind === 'deadHost' && one.flow === flow && atMs >= one.fromMs && atMs < one.toMs,
+      );
     return dead && host === 1 ? 2 : host;
   }
 
@@ -258,16 +323,37 @@ export class WorldPlayer {
         const inTrouble = minuteMs >= one.fromMs && minuteMs < one.toMs;
         const isProbe = one.kind === 'probes';
         this.#add(
-          { flow: isProbe ? one.flow : this.plan.flows.length + 1, person: 0, session: 0, tier: 0, site: 0, promotion: 0, version: 0, host: 0 },
-          { startMs: minuteMs, durationMs: isProbe ? 100 : inTrouble ? 90_000 : 30_000 + (minuteMs % 7919), failed: isProbe && inTrouble, value: NaN },
+          {
+            flow: isProbe ? one.flow : this.plan.flows.length + 1,
+            person: 0,
+            session: 0,
+            tier: 0,
+            site: 0,
+            promotion: 0,
+            version: 0,
+            host: 0,
+          },
+          {
+            startMs: minuteMs,
+            durationMs: isProbe ? 100 : inTrouble ? 90_000 : 30_000 + (minuteMs % 7919),
+            failed: isProbe && inTrouble,
+            value: NaN,
+          },
           isProbe ? PROBE : BACKGROUND,
-        ); // prettier-ignore
+        );
       }
     }
   }
 
-  #add(who: Who, { startMs, durationMs, failed, value }: { startMs: number; durationMs: number; failed: boolean; value: number }, flags = 0): void {
-    const rows = this.#rows.n === this.#rows.startMs.length ? (this.#rows = withCapacity(this.#rows, this.#rows.n * 2)) : this.#rows;
+  #add(
+    who: Who,
+    { startMs, durationMs, failed, value }: { startMs: number; durationMs: number; failed: boolean; value: number },
+    flags = 0,
+  ): void {
+    const rows =
+      this.#rows.n === this.#rows.startMs.length
+        ? (this.#rows = withCapacity(this.#rows, this.#rows.n * 2))
+        : this.#rows;
     const i = rows.n++;
     rows.startMs[i] = startMs;
     rows.durationMs[i] = durationMs;

@@ -4,8 +4,13 @@ import { planWorld, type WorldPlan } from './plan';
 import { trueLimitMs, WorldPlayer } from './play';
 
 const plain = ({ n, startMs, durationMs, flow, person, flags }: AttemptColumns) => ({
-  n, start: [...startMs.subarray(0, n)], duration: [...durationMs.subarray(0, n)], flow: [...flow.subarray(0, n)], person: [...person.subarray(0, n)], flags: [...flags.subarray(0, n)],
-}); // prettier-ignore
+  n,
+  start: [...startMs.subarray(0, n)],
+  duration: [...durationMs.subarray(0, n)],
+  flow: [...flow.subarray(0, n)],
+  person: [...person.subarray(0, n)],
+  flags: [...flags.subarray(0, n)],
+});
 
 /** A tiny world's day of trouble. */
 function playDay(plan: WorldPlan) {
@@ -29,9 +34,15 @@ test('forty seeds make all shapes, all kinds of trouble, slices and harmless odd
   expect(new Set(plans.map(({ shape }) => shape)).size).toBe(5);
   const troubles = plans.flatMap((plan) => plan.troubles);
   expect(new Set(troubles.map(({ kind }) => kind))).toEqual(new Set(['slow', 'failing', 'hanging', 'outage']));
-  expect(new Set(troubles.map(({ slice }) => slice?.dimension))).toEqual(new Set([undefined, 'site', 'promotion', 'host']));
+  expect(new Set(troubles.map(({ slice }) => slice?.dimension))).toEqual(
+    new Set([undefined, 'site', 'promotion', 'host']),
+  );
   expect(new Set(plans.flatMap(({ harmless }) => harmless.map(({ kind }) => kind))).size).toBe(5);
-  expect(plans.some(({ troubles: own }) => own.some((a) => own.some((b) => a !== b && a.fromMs < b.toMs && b.fromMs < a.toMs)))).toBe(true);
+  expect(
+    plans.some(({ troubles: own }) =>
+      own.some((a) => own.some((b) => a !== b && a.fromMs < b.toMs && b.fromMs < a.toMs)),
+    ),
+  ).toBe(true);
   for (const plan of plans)
     for (const trouble of plan.troubles) {
       expect(trouble.fromMs).toBeGreaterThanOrEqual(plan.dayMs);
@@ -54,7 +65,9 @@ test('trouble changes only its own time, flows and people; probes are marked', (
 });
 
 test('what a trouble did is told by the attempts too: who failed in it is hurt', () => {
-  const plans = Array.from({ length: 60 }, (_, i) => planWorld(300 + i)).filter(({ shape }) => shape === 'few busy flows');
+  const plans = Array.from({ length: 60 }, (_, i) => planWorld(300 + i)).filter(
+    ({ shape }) => shape === 'few busy flows',
+  );
   const isFailing = ({ kind, slice }: WorldPlan['troubles'][number]) => kind === 'failing' && slice === undefined;
   const plan = plans.find(({ troubles }) => troubles.some(isFailing)) as WorldPlan;
   const failing = plan.troubles.find(isFailing) as WorldPlan['troubles'][number];
@@ -62,5 +75,7 @@ test('what a trouble did is told by the attempts too: who failed in it is hurt',
   expect(truth).toHaveLength(1);
   expect(truth[0]?.people.size).toBeGreaterThan(5);
   expect(truth[0]?.failed).toBeGreaterThan(0);
-  expect(trueLimitMs({ id: 1, app: 1, medianMs: 100, spread: 0.3, tail: 0, failures: 0, value: 0, hosts: 1 })).toBeCloseTo(100 * Math.exp(0.9), 9);
+  expect(
+    trueLimitMs({ id: 1, app: 1, medianMs: 100, spread: 0.3, tail: 0, failures: 0, value: 0, hosts: 1 }),
+  ).toBeCloseTo(100 * Math.exp(0.9), 9);
 });

@@ -1,7 +1,8 @@
 import { ORIGIN_KINDS, traceWorld, type TracedAttempt } from './traces';
 
 const worlds = Array.from({ length: 3 * ORIGIN_KINDS.length }, (_, i) => traceWorld(1 + i));
-const meanMs = (attempts: readonly TracedAttempt[]) => attempts.reduce((sum, { durationMs }) => sum + durationMs, 0) / attempts.length;
+const meanMs = (attempts: readonly TracedAttempt[]) =>
+  attempts.reduce((sum, { durationMs }) => sum + durationMs, 0) / attempts.length;
 
 test('a seed alone decides an application and its trouble', () => {
   expect(traceWorld(7)).toEqual(traceWorld(7));
@@ -13,7 +14,9 @@ test('all kinds of origin come up, those of two with two of them, and each can b
   for (const { kind, origins, before, during } of worlds) {
     expect(origins.length).toBeLessThanOrEqual(kind.startsWith('two') ? 2 : 1);
     expect(new Set(origins).size).toBe(origins.length);
-    const named = new Set([...before, ...during].flatMap(({ spans }) => spans.flatMap(({ component, peer }) => [component, peer])));
+    const named = new Set(
+      [...before, ...during].flatMap(({ spans }) => spans.flatMap(({ component, peer }) => [component, peer])),
+    );
     for (const origin of origins) expect(named).toContain(origin);
   }
 });
@@ -31,8 +34,10 @@ test('what is slow gets slower from the onset on, what fails fails more often', 
   const slow = worlds.filter(({ signal }) => signal === 'slow');
   const slower = slow.filter(({ before, during }) => meanMs(during) > meanMs(before));
   expect(slower.length / slow.length).toBeGreaterThan(0.9);
-  const failedShare = (attempts: readonly TracedAttempt[]) => attempts.filter(({ failed }) => failed).length / attempts.length;
-  for (const { before, during } of worlds.filter(({ signal }) => signal === 'failing')) expect(failedShare(during)).toBeGreaterThan(failedShare(before));
+  const failedShare = (attempts: readonly TracedAttempt[]) =>
+    attempts.filter(({ failed }) => failed).length / attempts.length;
+  for (const { before, during } of worlds.filter(({ signal }) => signal === 'failing'))
+    expect(failedShare(during)).toBeGreaterThan(failedShare(before));
   // The onset is told as an engine would estimate it: up to one and a half minutes off.
   for (const { onsetMs, before, during } of worlds) {
     expect(Math.max(...before.map(({ atMs }) => atMs))).toBeLessThan(onsetMs + 90_000);

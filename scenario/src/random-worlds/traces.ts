@@ -5,7 +5,18 @@ import type { TraceSpan } from '@toplens/core/traces';
 import { pick } from '../seeds';
 
 /** An invented application as a tree of calls, with trouble in a part of it that is known. */
-export const ORIGIN_KINDS = ['slowStore', 'slowService', 'slowOutside', 'slowHost', 'slowCaller', 'failingService', 'failingStore', 'silentCallee', 'twoSlow', 'twoFailing'] as const; // prettier-ignore
+export const ORIGIN_KINDS = [
+  'slowStore',
+  'slowService',
+  'slowOutside',
+  'slowHost',
+  'slowCaller',
+  'failingService',
+  'failingStore',
+  'silentCallee',
+  'twoSlow',
+  'twoFailing',
+] as const;
 export type OriginKind = (typeof ORIGIN_KINDS)[number];
 
 export interface TracedAttempt {
@@ -44,23 +55,37 @@ const MOST_DEPTH = 4;
 
 const between = (low: number, high: number, random: Random) => low + (high - low) * random();
 
-/** Each seed another application and another trouble. Clocks go wrong, spans get lost, calls fail as usual, releases come that harm nobody. */
+/**
+ * Each seed another application and another trouble. Clocks go wrong, spans get lost, calls fail as usual, releases
+ * come that harm nobody.
+ */
 export function traceWorld(seed: number): TraceWorld {
   const random = seededRandom(seed * 7919 + 13);
   const kind = ORIGIN_KINDS[seed % ORIGIN_KINDS.length] as OriginKind;
   const { entry, parts } = application(random);
-  const clocks = new Map(parts.flatMap(({ hosts }) => hosts.map((host) => [host, random() < 0.15 ? Math.round(between(-400_000, 400_000, random)) : 0])));
+  const clocks = new Map(
+    parts.flatMap(({ hosts }) =>
+      hosts.map((host) => [host, random() < 0.15 ? Math.round(between(-400_000, 400_000, random)) : 0]),
+    ),
+  );
   const reachable = reachableFrom(entry);
   const ofKind = (wanted: Part['kind'][], deep = false) => {
-    const some = reachable.filter((part) => wanted.includes(part.kind) && part !== entry && (!deep || part.calls.length > 0));
+    const some = reachable.filter(
+      (part) => wanted.includes(part.kind) && part !== entry && (!deep || part.calls.length > 0),
+    );
     return pick(some.length > 0 ? some : reachable.filter((part) => part !== entry), random());
   };
   const first =
-    kind === 'slowStore' || kind === 'failingStore' ? ofKind(['store'])
-      : kind === 'slowOutside' || kind === 'silentCallee' ? ofKind(['outside'])
-        : kind === 'slowCaller' ? ofKind(['service'], true)
-          : ofKind(['service', ...(kind.startsWith('two') ? (['store'] as const) : [])]); // prettier-ignore
-  const others = reachable.filter((part) => part !== first && part !== entry && (kind !== 'twoFailing' || part.kind !== 'outside'));
+    kind === 'slowStore' || kind === 'failingStore'
+      ? ofKind(['store'])
+      : kind === 'slowOutside' || kind === 'silentCallee'
+        ? ofKind(['outside'])
+        : kind === 'slowCaller'
+          ? ofKind(['service'], true)
+          : ofKind(['service', ...(kind.startsWith('two') ? (['store'] as const) : [])]);
+  const others = reachable.filter(
+    (part) => part !== first && part !== entry && (kind !== 'twoFailing' || part.kind !== 'outside'),
+  );
   const origins = kind.startsWith('two') && others.length > 0 ? [first, pick(others, random())] : [first];
   const signal = kind.startsWith('failing') || kind === 'silentCallee' || kind === 'twoFailing' ? 'failing' : 'slow';
   const usualMs = typicalMs(entry);
@@ -89,10 +114,19 @@ export function traceWorld(seed: number): TraceWorld {
       return new Maker(random, { clocks, lost, dark }, active ? trouble : undefined).attempt(entry, atMs);
     });
   const changes: TraceWorld['changes'] = [];
-  if (random() < 0.5) changes.push({ component: first.name, atMs: ONSET - between(0.5, 10, random) * MINUTE_MS, words: `${first.name} released` });
+  if (random() < 0.5)
+    changes.push({
+      component: first.name,
+      atMs: ONSET - between(0.5, 10, random) * MINUTE_MS,
+      words: `${first.name} released`,
+    });
   if (random() < 0.4) {
     const other = pick(reachable, random());
-    changes.push({ component: other.name, atMs: ONSET - between(1, 40, random) * MINUTE_MS, words: `${other.name} released` });
+    changes.push({
+      component: other.name,
+      atMs: ONSET - between(1, 40, random) * MINUTE_MS,
+      words: `${other.name} released`,
+    });
   }
   return {
     seed,
@@ -117,11 +151,21 @@ function hardshipsOf({ signal, blamesCaller, poolShare }: Trouble, dark: string 
 
 function application(random: Random): { entry: Part; parts: Part[] } {
   const part = (name: string, kind: Part['kind'], ownMs: number): Part => ({
-    name, kind, ownMs, calls: [], hosts: Array.from({ length: 1 + Math.floor(3 * random()) }, (_, i) => `${name}-${i + 1}`),
-  }); // prettier-ignore
-  const stores = Array.from({ length: 2 + Math.floor(3 * random()) }, (_, i) => part(`store-${i + 1}`, 'store', between(4, 60, random)));
-  const outside = Array.from({ length: 1 + Math.floor(3 * random()) }, (_, i) => part(`outside-${i + 1}`, 'outside', between(30, 300, random)));
-  const services = Array.from({ length: 4 + Math.floor(9 * random()) }, (_, i) => part(`service-${i + 1}`, 'service', between(5, 120, random)));
+    name,
+    kind,
+    ownMs,
+    calls: [],
+    hosts: Array.from({ length: 1 + Math.floor(3 * random()) }, (_, i) => `${name}-${i + 1}`),
+  });
+  const stores = Array.from({ length: 2 + Math.floor(3 * random()) }, (_, i) =>
+    part(`store-${i + 1}`, 'store', between(4, 60, random)),
+  );
+  const outside = Array.from({ length: 1 + Math.floor(3 * random()) }, (_, i) =>
+    part(`outside-${i + 1}`, 'outside', between(30, 300, random)),
+  );
+  const services = Array.from({ length: 4 + Math.floor(9 * random()) }, (_, i) =>
+    part(`service-${i + 1}`, 'service', between(5, 120, random)),
+  );
   const [entry] = services as [Part];
   const call = (to: Part, most: number) => ({
     to,
@@ -182,7 +226,10 @@ interface Blemishes {
 
 /** Roughly how long an attempt takes, if all calls are made one after the other. */
 function typicalMs(part: Part, depth = 0): number {
-  const below = depth >= MOST_DEPTH ? 0 : part.calls.reduce((sum, { to, times, chance }) => sum + times * chance * typicalMs(to, depth + 1), 0);
+  const below =
+    depth >= MOST_DEPTH
+      ? 0
+      : part.calls.reduce((sum, { to, times, chance }) => sum + times * chance * typicalMs(to, depth + 1), 0);
   return part.ownMs + below;
 }
 
@@ -208,7 +255,9 @@ class Maker {
     // Some spans never come; the first always does.
     const { lost, dark } = this.blemishes;
     const spans = this.#spans.filter(
-      (span) => span.spanId === rootId || (this.random() >= lost && !(span.component === dark && span.kind === SpanKind.SERVER)),
+      (span) =>
+        span.spanId === rootId ||
+        (this.random() >= lost && !(span.component === dark && span.kind === SpanKind.SERVER)),
     );
     return { atMs, rootId, spans, durationMs: durationUs / 1000, failed };
   }
@@ -232,10 +281,19 @@ class Maker {
     if (kind === 'slowHost') return Math.round(origins.includes(part) && host === part.hosts[0] ? slowed : usual);
     if (this.#isOrigin(part)) return Math.round(slowed);
     if (!this.#hit || !part.calls.some(({ to }) => this.#isOrigin(to))) return Math.round(usual);
-    return Math.round(usual * queues + (part.calls.some(({ to }) => this.#isOrigin(to) && to.kind === 'store') ? poolShare * addedUs : 0));
+    return Math.round(
+      usual * queues +
+        (part.calls.some(({ to }) => this.#isOrigin(to) && to.kind === 'store') ? poolShare * addedUs : 0),
+    );
   }
 
-  #serve(part: Part, spanId: string, parentSpanId: string, startUs: number, depth: number): { durationUs: number; failed: boolean } {
+  #serve(
+    part: Part,
+    spanId: string,
+    parentSpanId: string,
+    startUs: number,
+    depth: number,
+  ): { durationUs: number; failed: boolean } {
     const host = pick(part.hosts, this.random());
     let failed = this.trouble?.signal === 'failing' && this.#isOrigin(part) ? true : this.random() < 0.002;
     const ownUs = this.#ownUs(part, host);
@@ -252,24 +310,54 @@ class Maker {
         at = end;
       }
     const durationUs = Math.round(at + ownUs / 2 - startUs);
-    this.#push({ spanId, parentSpanId, component: part.name, host, kind: SpanKind.SERVER, startUs, durationUs, failed, peer: '' });
+    this.#push({
+      spanId,
+      parentSpanId,
+      component: part.name,
+      host,
+      kind: SpanKind.SERVER,
+      startUs,
+      durationUs,
+      failed,
+      peer: '',
+    });
     return { durationUs, failed };
   }
 
-  #call(from: Part, host: string, to: Part, parentSpanId: string, startUs: number, depth: number): { endUs: number; failed: boolean } {
+  #call(
+    from: Part,
+    host: string,
+    to: Part,
+    parentSpanId: string,
+    startUs: number,
+    depth: number,
+  ): { endUs: number; failed: boolean } {
     const spanId = this.#id();
     const base = { spanId, parentSpanId, host, kind: SpanKind.CLIENT, startUs };
     if (to.kind === 'service') {
       const hop = 500 + Math.round(1_500 * this.random());
       const served = this.#serve(to, this.#id(), spanId, startUs + hop, depth + 1);
-      this.#push({ ...base, component: from.name, durationUs: served.durationUs + 2 * hop, failed: served.failed, peer: to.name });
+      this.#push({
+        ...base,
+        component: from.name,
+        durationUs: served.durationUs + 2 * hop,
+        failed: served.failed,
+        peer: to.name,
+      });
       return { endUs: startUs + served.durationUs + 2 * hop, failed: served.failed };
     }
     const failed = (this.trouble?.signal === 'failing' && this.#isOrigin(to)) || this.random() < 0.001;
     // Who does not answer is waited for until the time is up.
-    const durationUs = failed && this.trouble?.kind === 'silentCallee' ? 2_000_000 : this.#ownUs(to, pick(to.hosts, this.random()));
+    const durationUs =
+      failed && this.trouble?.kind === 'silentCallee' ? 2_000_000 : this.#ownUs(to, pick(to.hosts, this.random()));
     const isTold = failed && !(this.trouble?.blamesCaller && this.#isOrigin(to));
-    this.#push({ ...base, component: to.kind === 'store' ? to.name : from.name, durationUs, failed: isTold, peer: to.kind === 'store' ? '' : to.name });
+    this.#push({
+      ...base,
+      component: to.kind === 'store' ? to.name : from.name,
+      durationUs,
+      failed: isTold,
+      peer: to.kind === 'store' ? '' : to.name,
+    });
     return { endUs: startUs + durationUs, failed };
   }
 

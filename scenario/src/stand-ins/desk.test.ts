@@ -11,7 +11,11 @@ beforeAll(async () => {
     let text = '';
     request.on('data', (part) => (text += String(part)));
     request.on('end', () => {
-      answers.push({ path: request.url ?? '', authorization: request.headers.authorization ?? '', body: JSON.parse(text) as never });
+      answers.push({
+        path: request.url ?? '',
+        authorization: request.headers.authorization ?? '',
+        body: JSON.parse(text) as never,
+      });
       response.end('{}');
     });
   });
@@ -25,12 +29,27 @@ afterAll(async () => {
 
 function handoff(id: string, team: string, { samples = [{}] as object[], missing = 0 } = {}) {
   const answerUrl = `http://127.0.0.1:${(listener.address() as AddressInfo).port}/answers/${id}`;
-  return { specversion: '1.0', id, data: { team, note: 'please look', answerUrl, brief: { title: 'Pick a slot is slow', samples, bill: [{ name: 'missing', quantity: missing }] } } }; // prettier-ignore
+  return {
+    specversion: '1.0',
+    id,
+    data: {
+      team,
+      note: 'please look',
+      answerUrl,
+      brief: { title: 'Pick a slot is slow', samples, bill: [{ name: 'missing', quantity: missing }] },
+    },
+  };
 }
 
 async function post(path: string, body: object): Promise<number> {
   const url = new URL(path, desk.url);
-  return (await fetch(url, { method: 'POST', headers: { 'content-type': 'application/cloudevents+json' }, body: JSON.stringify(body) })).status;
+  return (
+    await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/cloudevents+json' },
+      body: JSON.stringify(body),
+    })
+  ).status;
 }
 
 async function answerOf(id: string) {
@@ -54,7 +73,10 @@ test('one for nobody, or without anything to look at, is returned with the reaso
   await post('/handoffs', handoff('3', 'Data Stores', { samples: [] }));
   await post('/handoffs', handoff('4', 'Data Stores', { samples: [], missing: 12 }));
   expect((await answerOf('2')).body).toMatchObject({ answer: 'returned', reason: 'nobody here is called Night Shift' });
-  expect((await answerOf('3')).body).toMatchObject({ answer: 'returned', reason: 'no attempt to look at: please send one' });
+  expect((await answerOf('3')).body).toMatchObject({
+    answer: 'returned',
+    reason: 'no attempt to look at: please send one',
+  });
   expect((await answerOf('4')).body).toMatchObject({ answer: 'taken' });
 });
 
@@ -72,8 +94,15 @@ test('a person at the desk reports the fix; a ticket or state that is not known 
   await answerOf('7');
   expect(await post('/tickets/7/fixReported', { reason: 'index is back' })).toBe(200);
   const told = (await (await fetch(new URL('/tickets', desk.url))).json()) as Ticket[];
-  expect(told.find(({ id }) => id === '7')).toMatchObject({ state: 'fixReported', title: 'Pick a slot is slow', note: 'please look' });
-  expect(answers.filter(({ path }) => path === '/answers/7').map(({ body }) => body.answer)).toEqual(['taken', 'fixReported']);
+  expect(told.find(({ id }) => id === '7')).toMatchObject({
+    state: 'fixReported',
+    title: 'Pick a slot is slow',
+    note: 'please look',
+  });
+  expect(answers.filter(({ path }) => path === '/answers/7').map(({ body }) => body.answer)).toEqual([
+    'taken',
+    'fixReported',
+  ]);
   expect(await post('/tickets/7/lost', {})).toBe(404);
   expect(await post('/tickets/99/taken', {})).toBe(404);
 });

@@ -27,7 +27,12 @@ export interface Ticket {
 interface HandoffEvent {
   specversion?: string;
   id?: string;
-  data?: { team: string; note: string; answerUrl: string; brief: { title: string; samples: unknown[]; bill: { name: string; quantity: number }[] } };
+  data?: {
+    team: string;
+    note: string;
+    answerUrl: string;
+    brief: { title: string; samples: unknown[]; bill: { name: string; quantity: number }[] };
+  };
 }
 
 export interface RunningDesk {
@@ -53,8 +58,14 @@ export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
 
   const look = (ticket: Ticket, event: HandoffEvent) => {
     const known = options.teams.includes(ticket.team);
-    const proof = (event.data?.brief.samples.length ?? 0) > 0 || event.data?.brief.bill.some((line) => line.name === 'missing' && line.quantity > 0);
-    const reason = !known ? `nobody here is called ${ticket.team}` : !proof ? 'no attempt to look at: please send one' : '';
+    const proof =
+      (event.data?.brief.samples.length ?? 0) > 0 ||
+      event.data?.brief.bill.some((line) => line.name === 'missing' && line.quantity > 0);
+    const reason = !known
+      ? `nobody here is called ${ticket.team}`
+      : !proof
+        ? 'no attempt to look at: please send one'
+        : '';
     return answer(ticket, reason ? 'returned' : 'taken', reason);
   };
 
@@ -71,7 +82,10 @@ export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
       const ticket: Ticket = { id: event.id, team, title: brief.title, note, state: 'new', answerUrl, received: 1 };
       tickets.set(event.id, ticket);
       if (options.takesAfterMs > 0)
-        setTimeout(() => void look(ticket, event).catch((error: Error) => console.error(`desk: ${error.message}`)), options.takesAfterMs);
+        setTimeout(
+          () => void look(ticket, event).catch((error: Error) => console.error(`desk: ${error.message}`)),
+          options.takesAfterMs,
+        );
     }
     response.status(202).end();
   });
@@ -92,7 +106,9 @@ export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
   });
 
   const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
+    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
+      error ? reject(error) : resolve(listening),
+    );
   });
   return {
     url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/handoffs`,

@@ -1,7 +1,10 @@
 import { createHmac, randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 
-/** Names for persons that tell them apart and do not tell who they are: a keyed hash, so that nobody finds an id by trying. */
+/**
+ * Names for persons that tell them apart and do not tell who they are: a keyed hash, so that nobody finds an id by
+ * trying.
+ */
 export class Pseudonyms {
   private constructor(private readonly secret: Buffer) {}
 

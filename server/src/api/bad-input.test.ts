@@ -66,7 +66,9 @@ describe('questions', () => {
     expect(await detailOf('last=1.5')).toBe('last: expected a whole number');
     expect(await detailOf('last=0')).toBe('last: expected at least 1');
     expect(await detailOf('rankBy=luck')).toBe('rankBy: expected one of harm, people, money, promises, keyCustomers');
-    expect(await detailOf(`from=${'9'.repeat(100)}&to=2026-03-10T10:00:00Z`)).toBe(`from: expected a time as 2026-03-10T10:00:00Z, got: ${'9'.repeat(60)}…`);
+    expect(await detailOf(`from=${'9'.repeat(100)}&to=2026-03-10T10:00:00Z`)).toBe(
+      `from: expected a time as 2026-03-10T10:00:00Z, got: ${'9'.repeat(60)}…`,
+    );
   });
 
   test.each([
@@ -77,15 +79,33 @@ describe('questions', () => {
   });
 
   test.each([
-    '/api/incidents/7', '/api/incidents/seven', '/api/incidents/-1', '/api/incidents/9999999999999999999', '/api/incidents/7/brief', '/api/incidents/7/hosts', '/api/incidents/7/logs',
-    '/api/incidents/7/hurt', '/api/incidents/7/lost-by-tier', '/api/flows/7', '/api/flows/seven', '/api/flows/1e99', '/api/flows/7/field', '/api/flows/7/path', '/api/journeys/7',
-    '/api/handoffs/7', '/api/handoffs/00000000-0000-4000-8000-000000000000', `/api/attempts/${'a'.repeat(32)}/${'b'.repeat(16)}`,
-    `/api/attempts/${'a'.repeat(32)}/${'b'.repeat(16)}/hosts`, '/api/page-loads/x', '/api/nowhere', '/v1/nowhere',
+    '/api/incidents/7',
+    '/api/incidents/seven',
+    '/api/incidents/-1',
+    '/api/incidents/9999999999999999999',
+    '/api/incidents/7/brief',
+    '/api/incidents/7/hosts',
+    '/api/incidents/7/logs',
+    '/api/incidents/7/hurt',
+    '/api/incidents/7/lost-by-tier',
+    '/api/flows/7',
+    '/api/flows/seven',
+    '/api/flows/1e99',
+    '/api/flows/7/field',
+    '/api/flows/7/path',
+    '/api/journeys/7',
+    '/api/handoffs/7',
+    '/api/handoffs/00000000-0000-4000-8000-000000000000',
+    `/api/attempts/${'a'.repeat(32)}/${'b'.repeat(16)}`,
+    `/api/attempts/${'a'.repeat(32)}/${'b'.repeat(16)}/hosts`,
+    '/api/page-loads/x',
+    '/api/nowhere',
+    '/v1/nowhere',
   ])('%s does not exist, and that is said', async (path) => {
     const answer = await ask('GET', path);
     expect(answer.status).toBe(404);
     await problemOf(answer);
-  }); // prettier-ignore
+  });
 });
 
 describe('changes', () => {
@@ -99,14 +119,44 @@ describe('changes', () => {
     ['a rate below none', '/api/settings', rates({ money: -1 }), 'money'],
     ['a rate that is no number', '/api/settings', rates({ money: 'much' }), 'money'],
     ['key customers that count less', '/api/settings', rates({ keyMultiplier: 0.5 }), 'keyMultiplier'],
-    ['a day that is none', '/api/settings', { who: 'Ada', key: 'calendar', value: { holidays: ['25.12.2026'], excluded: [] } }, 'holidays[0]'],
-    ['a limit of nothing', '/api/settings', { who: 'Ada', key: 'flow\u001fShop\u001fPay', value: { limitMs: 0 } }, 'limitMs'],
-    ['an importance below none', '/api/settings', { who: 'Ada', key: 'flow\u001fShop\u001fPay', value: { importance: -1 } }, 'importance'],
-    ['a name of nothing', '/api/settings', { who: 'Ada', key: 'flow\u001fShop\u001fPay', value: { name: ' ' } }, 'name'],
+    [
+      'a day that is none',
+      '/api/settings',
+      { who: 'Ada', key: 'calendar', value: { holidays: ['25.12.2026'], excluded: [] } },
+      'holidays[0]',
+    ],
+    [
+      'a limit of nothing',
+      '/api/settings',
+      { who: 'Ada', key: 'flow\u001fShop\u001fPay', value: { limitMs: 0 } },
+      'limitMs',
+    ],
+    [
+      'an importance below none',
+      '/api/settings',
+      { who: 'Ada', key: 'flow\u001fShop\u001fPay', value: { importance: -1 } },
+      'importance',
+    ],
+    [
+      'a name of nothing',
+      '/api/settings',
+      { who: 'Ada', key: 'flow\u001fShop\u001fPay', value: { name: ' ' } },
+      'name',
+    ],
     ['a handoff to nobody', '/api/handoffs', { incident: 1, fromMs: 0, toMs: 3_600_000 }, 'team'],
     ['a handoff of nothing', '/api/handoffs', { team: 'Payments', fromMs: 0, toMs: 3_600_000 }, 'incident'],
-    ['a note without end', '/api/handoffs', { incident: 1, team: 'Payments', note: 'x'.repeat(10_001), fromMs: 0, toMs: 3_600_000 }, 'note'],
-    ['a handoff without a key', '/api/handoffs', { incident: 1, team: 'Payments', fromMs: 0, toMs: 3_600_000 }, 'idempotency-key'],
+    [
+      'a note without end',
+      '/api/handoffs',
+      { incident: 1, team: 'Payments', note: 'x'.repeat(10_001), fromMs: 0, toMs: 3_600_000 },
+      'note',
+    ],
+    [
+      'a handoff without a key',
+      '/api/handoffs',
+      { incident: 1, team: 'Payments', fromMs: 0, toMs: 3_600_000 },
+      'idempotency-key',
+    ],
     ['no decision', '/api/incidents/1/decisions', { who: 'Ada' }, 'what'],
     ['a decision of nobody', '/api/incidents/1/decisions', { what: 'setAside', reason: 'x', untilMs: 1 }, 'who'],
   ])('%s is refused by name', async (_what, path, body, field) => {
@@ -135,7 +185,10 @@ describe('changes', () => {
 
   test('only the desk answers a handoff', async () => {
     const path = '/api/handoffs/00000000-0000-4000-8000-000000000000/answer';
-    for (const headers of [{}, { authorization: 'Bearer desk2' }, { authorization: 'desk' }] as Record<string, string>[]) {
+    for (const headers of [{}, { authorization: 'Bearer desk2' }, { authorization: 'desk' }] as Record<
+      string,
+      string
+    >[]) {
       const answer = await ask('POST', path, { answer: 'taken' }, headers);
       expect(answer.status).toBe(403);
       expect(await problemOf(answer)).toMatchObject({ field: 'authorization' });
@@ -148,7 +201,10 @@ describe('changes', () => {
 
 describe('an undo', () => {
   test('takes the newest change of a setting back, and no other', async () => {
-    const change = async (money: number) => (await (await ask('POST', '/api/settings', { who: 'Ada', key: 'rates', value: { money } })).json()) as { changes: { id: number }[] };
+    const change = async (money: number) =>
+      (await (await ask('POST', '/api/settings', { who: 'Ada', key: 'rates', value: { money } })).json()) as {
+        changes: { id: number }[];
+      };
     const first = (await change(1)).changes[0]?.id;
     const second = (await change(2)).changes[0]?.id;
     const undo = (id: unknown) => ask('POST', `/api/settings/changes/${String(id)}/undo`, { who: 'Ben' });
@@ -158,5 +214,5 @@ describe('an undo', () => {
     const undone = await undo(second);
     expect(undone.status).toBe(201);
     expect(await undone.json()).toMatchObject({ rates: { money: 1 } });
-  }); // prettier-ignore
+  });
 });

@@ -17,7 +17,8 @@ function whatCannotBeKept(value: unknown, path: string, depth: number): string |
   if (value === null || typeof value !== 'object') return undefined;
   if (depth > DEEPEST) return `${path.slice(0, 200)}: is nested more than ${DEEPEST} deep`;
   for (const [name, one] of Object.entries(value)) {
-    if (name.includes('\u0000') || name in Object.prototype) return `${path || 'request'}: a name in it cannot be used: ${JSON.stringify(name.slice(0, 40))}`;
+    if (name.includes('\u0000') || name in Object.prototype)
+      return `${path || 'request'}: a name in it cannot be used: ${JSON.stringify(name.slice(0, 40))}`;
     const found = whatCannotBeKept(one, path === '' ? name : `${path}.${name}`, depth + 1);
     if (found !== undefined) return found;
   }
@@ -36,9 +37,15 @@ export const checkTexts: RequestHandler = (request, _response, next) => {
   try {
     path = decodeURIComponent(path);
   } catch {
-    throw new Problem('badRequest', 'The address cannot be read: a percent sign in it is not followed by two hexadecimal digits.', { field: 'path' });
+    throw new Problem(
+      'badRequest',
+      'The address cannot be read: a percent sign in it is not followed by two hexadecimal digits.',
+      { field: 'path' },
+    );
   }
-  refuse(whatCannotBeKept(path, 'path', 0) ?? whatIsThereTwice(request.query) ?? whatCannotBeKept(request.query, '', 0));
+  refuse(
+    whatCannotBeKept(path, 'path', 0) ?? whatIsThereTwice(request.query) ?? whatCannotBeKept(request.query, '', 0),
+  );
   checkBody(request.body);
   next();
 };
@@ -50,7 +57,10 @@ function refuse(found: string | undefined): void {
   if (found !== undefined) throw new Problem('badInput', found, { field: found.slice(0, found.indexOf(':')) });
 }
 
-/** What people decided survives a power cut, and is in every answer from then on, before they are told that it was taken. */
+/**
+ * What people decided survives a power cut, and is in every answer from then on, before they are told that it was
+ * taken.
+ */
 export const flushed =
   (database: Database, engine: Pick<Engine, 'forgetAnswers'>): RequestHandler =>
   (request, response, next) => {

@@ -28,11 +28,17 @@ export function flowRoutes(engine: Engine, database: Database): Router {
   });
   router.get('/flows/:id/field', async (request, response) => {
     const { focus } = readFocus(request);
-    response.json((await engine.ask('field', { id: flowIn(request.params.id), window: readWindow(request), focus })) ?? noFlow(request.params.id));
+    response.json(
+      (await engine.ask('field', { id: flowIn(request.params.id), window: readWindow(request), focus })) ??
+        noFlow(request.params.id),
+    );
   });
   router.get('/flows/:id/path', async (request, response) => {
     const { focus } = readFocus(request);
-    response.json((await engine.ask('path', { id: flowIn(request.params.id), window: readWindow(request), focus })) ?? noFlow(request.params.id));
+    response.json(
+      (await engine.ask('path', { id: flowIn(request.params.id), window: readWindow(request), focus })) ??
+        noFlow(request.params.id),
+    );
   });
   router.get('/estate', async (request, response) => {
     response.json(await engine.ask('estate', { window: readWindow(request) }));
@@ -40,13 +46,22 @@ export function flowRoutes(engine: Engine, database: Database): Router {
   router.get('/components/:name', async (request, response) => {
     const { name } = request.params;
     const page = await engine.ask('component', { name, window: readWindow(request) });
-    if (!page) throw new Problem('notFound', `there is no component ${name}, or its spans are older than spans are kept`, { field: 'name' });
+    if (!page)
+      throw new Problem('notFound', `there is no component ${name}, or its spans are older than spans are kept`, {
+        field: 'name',
+      });
     response.json(page);
   });
   router.get('/flows/:id/region', async (request, response) => {
     const { focus } = readFocus(request);
     const { longer, shorter } = readInput(regionQuery, request.query);
-    const question = { id: flowIn(request.params.id), window: readWindow(request), focus, fromDurationMs: longer, toDurationMs: shorter ?? null };
+    const question = {
+      id: flowIn(request.params.id),
+      window: readWindow(request),
+      focus,
+      fromDurationMs: longer,
+      toDurationMs: shorter ?? null,
+    };
     response.json((await engine.ask('region', question)) ?? noFlow(request.params.id));
   });
   router.get('/attempts/:traceId/:spanId', async (request, response) => {
@@ -68,11 +83,17 @@ export function flowRoutes(engine: Engine, database: Database): Router {
 }
 
 function attemptIn({ traceId = '', spanId = '' }: { traceId?: string; spanId?: string }): AttemptQuestion {
-  if (!/^[0-9a-f]{32}$/.test(traceId)) throw new Problem('badInput', 'traceId: expected 32 hexadecimal digits', { field: 'traceId' });
-  if (!/^[0-9a-f]{16}$/.test(spanId)) throw new Problem('badInput', 'spanId: expected 16 hexadecimal digits', { field: 'spanId' });
+  if (!/^[0-9a-f]{32}$/.test(traceId))
+    throw new Problem('badInput', 'traceId: expected 32 hexadecimal digits', { field: 'traceId' });
+  if (!/^[0-9a-f]{16}$/.test(spanId))
+    throw new Problem('badInput', 'spanId: expected 16 hexadecimal digits', { field: 'spanId' });
   return { traceId, spanId };
 }
 
 function noAttempt({ traceId, spanId }: AttemptQuestion): never {
-  throw new Problem('notFound', `there is no attempt ${spanId} in trace ${traceId}, or it is older than attempts are kept`, { field: 'spanId' });
+  throw new Problem(
+    'notFound',
+    `there is no attempt ${spanId} in trace ${traceId}, or it is older than attempts are kept`,
+    { field: 'spanId' },
+  );
 }

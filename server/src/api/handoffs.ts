@@ -7,7 +7,16 @@ import { Problem } from '../errors';
 import { makeBrief } from '../outbound/make-brief';
 import type { Database } from '../store/database';
 import { ThreadError } from '../threads/ask-and-serve';
-import { addEvent, findByKey, findHandoff, insertHandoff, listHandoffs, setState, trailOf, type HandoffRow } from '../store/handoffs';
+import {
+  addEvent,
+  findByKey,
+  findHandoff,
+  insertHandoff,
+  listHandoffs,
+  setState,
+  trailOf,
+  type HandoffRow,
+} from '../store/handoffs';
 import { deskAnswer, newHandoff } from '../contract/handoffs';
 import { askAround, askIncident } from './incidents';
 import { checkWindow, readInput } from './query';
@@ -19,7 +28,12 @@ export interface HandoffRouteOptions {
   deskToken: string;
 }
 
-export function handoffRoutes(database: Database, engine: Engine, search: Search, options: HandoffRouteOptions): Router {
+export function handoffRoutes(
+  database: Database,
+  engine: Engine,
+  search: Search,
+  options: HandoffRouteOptions,
+): Router {
   const router = Router();
 
   router.get('/handoffs', async (_request, response) => {
@@ -39,13 +53,20 @@ export function handoffRoutes(database: Database, engine: Engine, search: Search
       return;
     }
     const incident = await askIncident(engine, String(incidentId), { window: checkWindow({ fromMs, toMs }) });
-    const { brief, markdown } = makeBrief(incident, await askAround(engine, search, incident.id), { team, note, publicUrl: options.publicUrl });
+    const { brief, markdown } = makeBrief(incident, await askAround(engine, search, incident.id), {
+      team,
+      note,
+      publicUrl: options.publicUrl,
+    });
     const id = randomUUID();
     try {
-      await database.transaction(insertHandoff({ id, incident: incidentId, team, note, brief, markdown, idempotencyKey }));
+      await database.transaction(
+        insertHandoff({ id, incident: incidentId, team, note, brief, markdown, idempotencyKey }),
+      );
     } catch (error) {
       // Two requests with one key at the same time: the first one made the handoff.
-      const other = error instanceof ThreadError && error.code === UNIQUE_VIOLATION && (await findByKey(database, idempotencyKey));
+      const other =
+        error instanceof ThreadError && error.code === UNIQUE_VIOLATION && (await findByKey(database, idempotencyKey));
       if (!other) throw error;
       response.status(200).json(await whole(database, other.id));
       return;
@@ -59,7 +80,8 @@ export function handoffRoutes(database: Database, engine: Engine, search: Search
     const handoff = await find(database, request.params.id);
     const to = answer as HandoffState;
     if (handoff.state !== to) {
-      if (!canBecome(handoff.state, to)) throw new Problem('conflict', `a handoff that is ${handoff.state} cannot become ${to}`, { field: 'answer' });
+      if (!canBecome(handoff.state, to))
+        throw new Problem('conflict', `a handoff that is ${handoff.state} cannot become ${to}`, { field: 'answer' });
       const detail = [by && `by ${by}`, reason].filter(Boolean).join(': ');
       await database.transaction([setState(handoff.id, to), addEvent(handoff.id, answer, detail)]);
     }
@@ -72,7 +94,9 @@ export function handoffRoutes(database: Database, engine: Engine, search: Search
 function keyOf(request: Request): string {
   const key = request.get('idempotency-key');
   if (!key || key.length > 200)
-    throw new Problem('badInput', 'send an idempotency-key of 1 to 200 characters: the same key never sends twice', { field: 'idempotency-key' });
+    throw new Problem('badInput', 'send an idempotency-key of 1 to 200 characters: the same key never sends twice', {
+      field: 'idempotency-key',
+    });
   return key;
 }
 
@@ -80,7 +104,9 @@ function checkDesk(request: Request, token: string): void {
   const given = Buffer.from(request.get('authorization') ?? '');
   const wanted = Buffer.from(`Bearer ${token}`);
   if (token === '' || given.length !== wanted.length || !timingSafeEqual(given, wanted))
-    throw new Problem('forbidden', 'only the team desk may answer: send its token as "authorization: Bearer …"', { field: 'authorization' });
+    throw new Problem('forbidden', 'only the team desk may answer: send its token as "authorization: Bearer …"', {
+      field: 'authorization',
+    });
 }
 
 async function find(database: Database, id: string): Promise<HandoffRow> {
@@ -104,5 +130,10 @@ const toSummary = ({ id, incident, team, state, note, createdAt, brief }: Handof
 
 async function whole(database: Database, id: string) {
   const handoff = await find(database, id);
-  return { ...toSummary(handoff), brief: handoff.brief, markdown: handoff.markdown, trail: await trailOf(database, id) };
+  return {
+    ...toSummary(handoff),
+    brief: handoff.brief,
+    markdown: handoff.markdown,
+    trail: await trailOf(database, id),
+  };
 }

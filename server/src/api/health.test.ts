@@ -52,7 +52,9 @@ test('an engine that is started anew knows what it knew', async () => {
       Array.from({ length: 50 }, (_, i) => testSpan(i, Date.now() - 120_000, 10)),
     );
     await server.intake.settled();
-    const countOf = async () => ((await (await fetch(`${server.url}/api/flow-counts`)).json()) as { flows: { attempts: number }[] }).flows[0]?.attempts;
+    const countOf = async () =>
+      ((await (await fetch(`${server.url}/api/flow-counts`)).json()) as { flows: { attempts: number }[] }).flows[0]
+        ?.attempts;
     expect(await countOf()).toBe(50);
     const restarted = server.engine.restart();
     const meanwhile = await fetch(`${server.url}/api/worst-first`);

@@ -13,8 +13,18 @@ import { readFocus, readInput, readWindow } from './query';
 type Question = Partial<Omit<IncidentQuestion, 'id'>> & Pick<IncidentQuestion, 'window'>;
 
 /** Asks for one incident. @throws Problem 'notFound' */
-export async function askIncident(engine: Engine, idText: string | undefined, question: Question): Promise<IncidentShape> {
-  const whole: IncidentQuestion = { id: idIn(idText), against: 'nothing', focus: { values: {} }, rates: 'then', ...question };
+export async function askIncident(
+  engine: Engine,
+  idText: string | undefined,
+  question: Question,
+): Promise<IncidentShape> {
+  const whole: IncidentQuestion = {
+    id: idIn(idText),
+    against: 'nothing',
+    focus: { values: {} },
+    rates: 'then',
+    ...question,
+  };
   const incident = await engine.ask('incident', whole);
   if (!incident) throw noIncident(idText);
   return incident;
@@ -39,7 +49,8 @@ function toAction(id: number, given: InferType<typeof newDecision>): Action {
       return { what: 'split', id, flows: given.flows ?? [], who: by };
     case 'setAside': {
       const untilMs = given.untilMs ?? 0;
-      if (untilMs > Date.now() + LONGEST_ASIDE_MS) throw new Problem('badInput', 'untilMs: at most a month from now', { field: 'untilMs' });
+      if (untilMs > Date.now() + LONGEST_ASIDE_MS)
+        throw new Problem('badInput', 'untilMs: at most a month from now', { field: 'untilMs' });
       return { what: 'setAside', id, reason: given.reason ?? '', untilMs, who: by };
     }
     default:
@@ -55,23 +66,37 @@ const idIn = (text: string | undefined): number => {
 };
 
 const noIncident = (text: string | undefined) =>
-  new Problem('notFound', `there is no incident ${text}; it may have been withdrawn when later data came in`, { field: 'id' });
+  new Problem('notFound', `there is no incident ${text}; it may have been withdrawn when later data came in`, {
+    field: 'id',
+  });
 
 export function incidentRoutes(engine: Engine, search: Search, publicUrl: string): Router {
   const router = Router();
   router.get('/worst-first', async (request, response) => {
     const { rankBy, rates } = readInput(rankingQuery, request.query);
-    response.json(await engine.worstFirst({ window: readWindow(request), ranking: rankBy, rates, ...readFocus(request) }));
+    response.json(
+      await engine.worstFirst({ window: readWindow(request), ranking: rankBy, rates, ...readFocus(request) }),
+    );
   });
   router.get('/changes', async (_request, response) => {
     response.json({ changes: await engine.ask('changes', null) });
   });
   router.get('/incidents/:id', async (request, response) => {
     const { rates } = readInput(rankingQuery, request.query);
-    response.json(await askIncident(engine, request.params.id, { window: readWindow(request), rates: rates, ...readFocus(request) }));
+    response.json(
+      await askIncident(engine, request.params.id, {
+        window: readWindow(request),
+        rates: rates,
+        ...readFocus(request),
+      }),
+    );
   });
   router.get('/incidents/:id/lost-by-tier', async (request, response) => {
-    const lost = await engine.ask('lostByTier', { id: idIn(request.params.id), window: readWindow(request), focus: readFocus(request).focus });
+    const lost = await engine.ask('lostByTier', {
+      id: idIn(request.params.id),
+      window: readWindow(request),
+      focus: readFocus(request).focus,
+    });
     if (!lost) throw noIncident(request.params.id);
     response.json(lost);
   });
@@ -89,7 +114,13 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
   router.get('/incidents/:id/brief', async (request, response) => {
     const { team, note } = readInput(briefQuery, request.query);
     const incident = await askIncident(engine, request.params.id, { window: readWindow(request) });
-    response.json(makeBrief(incident, await askAround(engine, search, incident.id), { team: team || incident.proposedTeam?.team || '', note, publicUrl }));
+    response.json(
+      makeBrief(incident, await askAround(engine, search, incident.id), {
+        team: team || incident.proposedTeam?.team || '',
+        note,
+        publicUrl,
+      }),
+    );
   });
   router.post('/incidents/:id/decisions', async (request, response) => {
     const action = toAction(idIn(request.params.id), readInput(newDecision, request.body));

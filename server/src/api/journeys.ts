@@ -9,7 +9,11 @@ const MOST_STEPS = 30;
 function stepsIn(id: string): number[] {
   const steps = id.split('-').map(Number);
   if (steps.length > MOST_STEPS || !steps.every((flow) => Number.isInteger(flow) && flow > 0))
-    throw new Problem('badInput', `id: expected numbers of flows with a dash between them, as 3-1-4, got: ${id.slice(0, 80)}`, { field: 'id' });
+    throw new Problem(
+      'badInput',
+      `id: expected numbers of flows with a dash between them, as 3-1-4, got: ${id.slice(0, 80)}`,
+      { field: 'id' },
+    );
   return steps;
 }
 
@@ -25,8 +29,15 @@ export function journeyRoutes(engine: Engine): Router {
   });
   router.get('/journeys/:id', async (request, response) => {
     const { focus } = readFocus(request);
-    const found = await engine.ask('journey', { steps: stepsIn(request.params.id), window: readWindow(request), focus });
-    if (!found) throw new Problem('notFound', `there is no journey ${request.params.id}: one of its flows is not known`, { field: 'id' });
+    const found = await engine.ask('journey', {
+      steps: stepsIn(request.params.id),
+      window: readWindow(request),
+      focus,
+    });
+    if (!found)
+      throw new Problem('notFound', `there is no journey ${request.params.id}: one of its flows is not known`, {
+        field: 'id',
+      });
     response.json(found);
   });
   return router;

@@ -15,12 +15,26 @@ const FRESH_MS = 5_000;
 const MOST_UPLOADS = 2;
 
 /** Page loads in browsers, errors of their scripts, and the maps that make those readable. */
-export function pageRoutes({ database, engine, search, maxMapBytes }: { database: Database; engine: Engine; search: Search; maxMapBytes: number }): Router {
+export function pageRoutes({
+  database,
+  engine,
+  search,
+  maxMapBytes,
+}: {
+  database: Database;
+  engine: Engine;
+  search: Search;
+  maxMapBytes: number;
+}): Router {
   const router = Router();
   let uploads = 0;
   const oneOfFew: RequestHandler = (_request, response, next) => {
     if (uploads >= MOST_UPLOADS)
-      throw new Problem('tooMany', `At most ${MOST_UPLOADS} source maps are taken at a time. Send this one again in a moment.`, { retryAfterS: 5 });
+      throw new Problem(
+        'tooMany',
+        `At most ${MOST_UPLOADS} source maps are taken at a time. Send this one again in a moment.`,
+        { retryAfterS: 5 },
+      );
     uploads++;
     response.once('close', () => uploads--);
     next();
@@ -35,7 +49,9 @@ export function pageRoutes({ database, engine, search, maxMapBytes }: { database
   };
   const focusOf = (request: Request): { by: PageDimension; focus: PageFocus } => {
     const { by, ...values } = readInput(pagesQuery, request.query);
-    const focus = Object.fromEntries(PAGE_DIMENSIONS.flatMap((dimension) => (values[dimension] ? [[dimension, values[dimension]]] : [])));
+    const focus = Object.fromEntries(
+      PAGE_DIMENSIONS.flatMap((dimension) => (values[dimension] ? [[dimension, values[dimension]]] : [])),
+    );
     return { by, focus };
   };
 
@@ -43,12 +59,17 @@ export function pageRoutes({ database, engine, search, maxMapBytes }: { database
     response.json(await search.ask('pageLoads', { window: await windowOf(request), ...focusOf(request) }, version()));
   });
   router.get('/script-errors', async (request, response) => {
-    response.json(await search.ask('scriptErrors', { window: await windowOf(request), focus: focusOf(request).focus }, version()));
+    response.json(
+      await search.ask('scriptErrors', { window: await windowOf(request), focus: focusOf(request).focus }, version()),
+    );
   });
   router.get('/page-loads/:view', async (request, response) => {
     const { view } = request.params;
     const found = /^[0-9a-f]{16}$/.test(view) ? await search.ask('pageLoad', view, version()) : null;
-    if (!found) throw new Problem('notFound', `there is no page load ${view.slice(0, 40)}: it may be older than what is kept`, { field: 'view' });
+    if (!found)
+      throw new Problem('notFound', `there is no page load ${view.slice(0, 40)}: it may be older than what is kept`, {
+        field: 'view',
+      });
     response.json(found);
   });
   router.get('/page-load-of/:trace', async (request, response) => {
@@ -63,7 +84,9 @@ export function pageRoutes({ database, engine, search, maxMapBytes }: { database
     const { map: _map, ...key } = readInput(newSourceMap, request.body);
     const { map } = request.body as { map: { version?: unknown; mappings?: unknown } };
     if (map.version !== 3 || typeof map.mappings !== 'string')
-      throw new Problem('badInput', 'map: expected a source map of version 3 (ECMA-426), with mappings', { field: 'map' });
+      throw new Problem('badInput', 'map: expected a source map of version 3 (ECMA-426), with mappings', {
+        field: 'map',
+      });
     await saveSourceMap(database, key, JSON.stringify(map));
     response.status(201).json({ ...key, bytes: JSON.stringify(map).length });
   });

@@ -6,7 +6,8 @@ import type { HurtShape, PersonShape } from '../contract/persons';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
-// Five hours of a shop: people look, put into the basket, and pay. In the last half hour the basket fails for most of those with a promotion.
+// Five hours of a shop: people look, put into the basket, and pay. In the last half hour the basket fails for most of
+// those with a promotion.
 const END = floorTo(Date.now(), MINUTE_MS) - MINUTE_MS;
 const ONSET = END - 30 * MINUTE_MS;
 const BEGIN = END - 300 * MINUTE_MS;
@@ -18,23 +19,47 @@ beforeAll(async () => {
   server = await startTestServer({ personKeys: new Map([['see', 'first support']]) });
   const spans: object[] = [];
   let n = 0;
-  const add = (startMs: number, route: string, session: number, who: string, failed: boolean, promotion: string, value?: number) =>
+  const add = (
+    startMs: number,
+    route: string,
+    session: number,
+    who: string,
+    failed: boolean,
+    promotion: string,
+    value?: number,
+  ) =>
     spans.push({
-      traceId: hex(n, 32), spanId: hex(n++, 16), name: 'x', kind: 2, startTimeUnixNano: nanos(startMs), endTimeUnixNano: nanos(startMs + 200 + (n % 90)),
+      traceId: hex(n, 32),
+      spanId: hex(n++, 16),
+      name: 'x',
+      kind: 2,
+      startTimeUnixNano: nanos(startMs),
+      endTimeUnixNano: nanos(startMs + 200 + (n % 90)),
       status: failed ? { code: 2 } : {},
       attributes: [
-        text('http.request.method', 'GET'), text('http.route', route), text('user.id', who), text('session.id', `s${session}`), text('toplens.tier', session % 3 === 0 ? 'Silver' : 'Gold'),
+        text('http.request.method', 'GET'),
+        text('http.route', route),
+        text('user.id', who),
+        text('session.id', `s${session}`),
+        text('toplens.tier', session % 3 === 0 ? 'Silver' : 'Gold'),
         ...(promotion ? [text('toplens.promotion', promotion)] : []),
         text('toplens.item', route === '/basket' && session % 3 === 0 ? 'Lamp' : 'Book'),
-        ...(value === undefined ? [] : [{ key: 'toplens.value.amount', value: { doubleValue: value } }, text('toplens.value.currency', 'EUR')]),
+        ...(value === undefined
+          ? []
+          : [{ key: 'toplens.value.amount', value: { doubleValue: value } }, text('toplens.value.currency', 'EUR')]),
       ],
-    }); // prettier-ignore
+    });
   let session = 0;
   for (let minuteMs = BEGIN; minuteMs < END; minuteMs += MINUTE_MS)
     for (let k = 0; k < 6; k++) {
       const promotion = k < 2 ? 'SPRING' : '';
       const isHit = minuteMs >= ONSET && promotion !== '' && session % 8 !== 0;
-      const who = isHit && k === 1 && minuteMs === ONSET + 10 * MINUTE_MS ? HASHED : session % 50 === 7 ? `=p${session}` : `p${session}`;
+      const who =
+        isHit && k === 1 && minuteMs === ONSET + 10 * MINUTE_MS
+          ? HASHED
+          : session % 50 === 7
+            ? `=p${session}`
+            : `p${session}`;
       const at = minuteMs + k * 4_000;
       add(at, '/look', session, who, false, promotion);
       add(at + 10_000, '/basket', session, who, isHit, promotion);
@@ -45,7 +70,12 @@ beforeAll(async () => {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({
-      resourceSpans: [{ resource: { attributes: [text('service.name', 'shop-web'), text('service.namespace', 'Shop')] }, scopeSpans: [{ spans }] }],
+      resourceSpans: [
+        {
+          resource: { attributes: [text('service.name', 'shop-web'), text('service.namespace', 'Shop')] },
+          scopeSpans: [{ spans }],
+        },
+      ],
     }),
   });
   expect(answer.status).toBe(200);
@@ -66,7 +96,9 @@ const incidentId = async () => (await get<WorstFirstShape>('/worst-first?last=60
 test('who was hurt is told without names, with where they gather and what they would have brought', async () => {
   const hurt = await get<HurtShape>(`/incidents/${await incidentId()}/hurt?last=60`);
   expect(hurt.total).toBeGreaterThan(40);
-  expect(hurt.concentration.find(({ dimension }) => dimension === 'promotion')?.values).toEqual([{ value: 'SPRING', people: hurt.total }]);
+  expect(hurt.concentration.find(({ dimension }) => dimension === 'promotion')?.values).toEqual([
+    { value: 'SPRING', people: hurt.total },
+  ]);
   const items = hurt.concentration.find(({ dimension }) => dimension === 'item')?.values ?? [];
   expect(items.map(({ value }) => value)).toEqual(['Book', 'Lamp']);
   expect(items.reduce((sum, { people }) => sum + people, 0)).toBe(hurt.total);
@@ -87,7 +119,9 @@ test('money lost is told by tier, each by its own bill', async () => {
   expect(Math.abs(sum / whole.estimate - 1)).toBeLessThan(0.25);
   for (const { money } of tiers) expect(money.low).toBeLessThanOrEqual(money.estimate);
   const [first] = tiers;
-  const narrowed = await get<LostByTierShape>(`/incidents/${await incidentId()}/lost-by-tier?last=60&tier=${first?.tier}`);
+  const narrowed = await get<LostByTierShape>(
+    `/incidents/${await incidentId()}/lost-by-tier?last=60&tier=${first?.tier}`,
+  );
   expect(narrowed.tiers).toEqual([first]);
   expect((await fetch(`${server.url}/api/incidents/999/lost-by-tier?last=60`)).status).toBe(404);
 });
@@ -108,11 +142,15 @@ test('names need a right and a reason, both recorded before anything leaves', as
   // An id that a spreadsheet would take for a formula is none.
   expect(lines.some((line) => line.startsWith('='))).toBe(false);
   const { looks } = await get<{ looks: object[] }>('/person-looks');
-  expect(looks).toEqual([expect.objectContaining({ who: 'first support', why: 'winning them back', people: lines.length - 2 })]);
+  expect(looks).toEqual([
+    expect.objectContaining({ who: 'first support', why: 'winning them back', people: lines.length - 2 }),
+  ]);
 });
 
 test('one person is found by id or by the hash of an address, with everything in order, and the look is recorded', async () => {
-  const found = (await (await post('/people/find?last=120', { find: 'Ida@Example.org', why: 'she called' }, 'see')).json()) as PersonShape;
+  const found = (await (
+    await post('/people/find?last=120', { find: 'Ida@Example.org', why: 'she called' }, 'see')
+  ).json()) as PersonShape;
   expect(found.attempts.map(({ name, outcome }) => [name, outcome])).toEqual([
     ['GET /look', 'onTime'],
     ['GET /basket', 'failed'],
@@ -120,7 +158,9 @@ test('one person is found by id or by the hash of an address, with everything in
   expect(found.attempts.every(({ traceId, session }) => traceId.length === 32 && session !== 0)).toBe(true);
   const { people } = await get<HurtShape>(`/incidents/${await incidentId()}/hurt?last=60`);
   expect(people.map(({ person }) => person)).toContain(found.person);
-  const byId = (await (await post('/people/find?last=300', { find: 'p13', why: 'he called' }, 'see')).json()) as PersonShape;
+  const byId = (await (
+    await post('/people/find?last=300', { find: 'p13', why: 'he called' }, 'see')
+  ).json()) as PersonShape;
   expect(byId.attempts.map(({ name }) => name)).toEqual(['GET /look', 'GET /basket', 'GET /pay']);
   const nobody = await post('/people/find', { find: 'nobody', why: 'a typing error' }, 'see');
   expect([nobody.status, ((await nobody.json()) as { field: string }).field]).toEqual([404, 'find']);
@@ -132,18 +172,31 @@ test('one person is found by id or by the hash of an address, with everything in
 });
 
 test('what counts stands in its session, told by its trace, and is no attempt that could go wrong', async () => {
-  const find = async () => (await (await post('/people/find?last=300', { find: 'p13', why: 'what she bought' }, 'see')).json()) as PersonShape;
+  const find = async () =>
+    (await (await post('/people/find?last=300', { find: 'p13', why: 'what she bought' }, 'see')).json()) as PersonShape;
   const pay = (await find()).attempts.at(-1);
   const event = {
-    timeUnixNano: nanos((pay?.atMs ?? 0) + 500), eventName: 'toplens.business_event', traceId: pay?.traceId,
-    attributes: [text('toplens.event.name', 'Insured'), { key: 'toplens.value.amount', value: { doubleValue: 2.5 } }, text('user.id', 'p13')],
-  }; // prettier-ignore
+    timeUnixNano: nanos((pay?.atMs ?? 0) + 500),
+    eventName: 'toplens.business_event',
+    traceId: pay?.traceId,
+    attributes: [
+      text('toplens.event.name', 'Insured'),
+      { key: 'toplens.value.amount', value: { doubleValue: 2.5 } },
+      text('user.id', 'p13'),
+    ],
+  };
   const resource = { attributes: [text('service.name', 'ledger'), text('service.namespace', 'Shop')] };
   const body = JSON.stringify({ resourceLogs: [{ resource, scopeLogs: [{ logRecords: [event] }] }] });
   await fetch(`${server.url}/v1/logs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
   await server.intake.settled();
   await server.engine.ask('settle', null);
-  expect((await find()).attempts.at(-1)).toMatchObject({ kind: 'businessEvent', name: 'Insured', value: 2.5, session: pay?.session, outcome: 'onTime' });
+  expect((await find()).attempts.at(-1)).toMatchObject({
+    kind: 'businessEvent',
+    name: 'Insured',
+    value: 2.5,
+    session: pay?.session,
+    outcome: 'onTime',
+  });
 });
 
 test('the journey is found, tells where people leave because of it, is named in place and kept', async () => {

@@ -22,13 +22,19 @@ export interface PersonDeps {
   pseudonyms: Pseudonyms;
 }
 
-/** People whom an incident hurt, without names to everybody and with names to those who may; one person's sessions. Every look by name is recorded. */
+/**
+ * People whom an incident hurt, without names to everybody and with names to those who may; one person's sessions.
+ * Every look by name is recorded.
+ */
 export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps): Router {
   const router = Router();
   router.get('/incidents/:id/hurt', async (request, response) => {
     const { people, ...hurt } = await askHurt(engine, request);
     const listed = people.slice(0, MOST_LISTED);
-    const ids = await personIds(database, listed.map(({ person }) => person)); // prettier-ignore
+    const ids = await personIds(
+      database,
+      listed.map(({ person }) => person),
+    );
     response.json({
       ...hurt,
       total: people.length,
@@ -42,9 +48,17 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
     const who = whoMaySeePersons(request, keys);
     const reason = readInput(exportReason, request.body).why;
     const { people } = await askHurt(engine, request);
-    const ids = await personIds(database, people.map(({ person }) => person)); // prettier-ignore
+    const ids = await personIds(
+      database,
+      people.map(({ person }) => person),
+    );
     // Recorded before anything leaves.
-    await recordLook(database, { who, why: reason, what: `people hurt by incident ${request.params.id}, exported`, people: people.length });
+    await recordLook(database, {
+      who,
+      why: reason,
+      what: `people hurt by incident ${request.params.id}, exported`,
+      people: people.length,
+    });
     response.type('text/csv').attachment(`incident-${request.params.id}-people.csv`).send(toCsv(people, ids));
   });
 
@@ -52,12 +66,25 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
     const who = whoMaySeePersons(request, keys);
     const { find, why: reason } = readInput(findPerson, request.body);
     const persons = await personNumbers(database, namesOf(find));
-    await recordLook(database, { who, why: reason, what: `sessions of ${pseudonyms.of(find)}`, people: persons.length });
-    if (persons.length === 0) throw new Problem('notFound', 'nobody is known under that id, nor under the hash of that address', { field: 'find' });
+    await recordLook(database, {
+      who,
+      why: reason,
+      what: `sessions of ${pseudonyms.of(find)}`,
+      people: persons.length,
+    });
+    if (persons.length === 0)
+      throw new Problem('notFound', 'nobody is known under that id, nor under the hash of that address', {
+        field: 'find',
+      });
     const { fromMs, toMs, attempts } = await engine.ask('person', { persons, window: readWindow(request) });
     const views = await viewsOfPersons(database, persons, { fromMs, toMs }, MOST_VIEWS);
     const ids = await personIds(database, persons);
-    response.json({ person: pseudonyms.of(ids.get(persons[0] ?? 0) ?? ''), window: { fromMs, toMs }, attempts, views } satisfies PersonShape);
+    response.json({
+      person: pseudonyms.of(ids.get(persons[0] ?? 0) ?? ''),
+      window: { fromMs, toMs },
+      attempts,
+      views,
+    } satisfies PersonShape);
   });
 
   router.get('/person-looks', async (_request, response) => {
@@ -69,23 +96,58 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
 /** @throws Problem 'notFound' */
 async function askHurt(engine: Engine, request: Request<{ id: string }>): Promise<Hurt> {
   const id = Number(request.params.id);
-  const hurt = Number.isInteger(id) ? await engine.ask('hurt', { id, window: readWindow(request), focus: readFocus(request).focus }) : null;
-  if (!hurt) throw new Problem('notFound', `there is no incident ${request.params.id}; it may have been withdrawn when later data came in`, { field: 'id' });
+  const hurt = Number.isInteger(id)
+    ? await engine.ask('hurt', { id, window: readWindow(request), focus: readFocus(request).focus })
+    : null;
+  if (!hurt)
+    throw new Problem(
+      'notFound',
+      `there is no incident ${request.params.id}; it may have been withdrawn when later data came in`,
+      { field: 'id' },
+    );
   return hurt;
 }
 
-/** What a person may be stored under: the id as it is, or the SHA-256 of an e-mail address, which is how addresses should be sent. */
+/**
+ * What a person may be stored under: the id as it is, or the SHA-256 of an e-mail address, which is how addresses
+ * should be sent.
+ */
 function namesOf(find: string): string[] {
   if (!find.includes('@')) return [find];
   return [find, createHash('sha256').update(find.trim().toLowerCase()).digest('hex')];
 }
 
-const COLUMNS = ['person', 'tier', 'site', 'region', 'promotion', 'flow', 'late', 'hung', 'failed', 'waited_s', 'last_utc', 'became', 'lost'];
+const COLUMNS = [
+  'person',
+  'tier',
+  'site',
+  'region',
+  'promotion',
+  'flow',
+  'late',
+  'hung',
+  'failed',
+  'waited_s',
+  'last_utc',
+  'became',
+  'lost',
+];
 
 function toCsv(people: Hurt['people'], ids: ReadonlyMap<number, string>): string {
   const lines = people.map((one) => [
-    ids.get(one.person) ?? '', one.tier, one.site, one.region, one.promotion, one.flow, one.late, one.hung, one.failed, Math.round(one.waitedMs / 100) / 10,
-    new Date(one.lastMs).toISOString(), one.fate, Math.round(one.lost * 100) / 100,
-  ]); // prettier-ignore
+    ids.get(one.person) ?? '',
+    one.tier,
+    one.site,
+    one.region,
+    one.promotion,
+    one.flow,
+    one.late,
+    one.hung,
+    one.failed,
+    Math.round(one.waitedMs / 100) / 10,
+    new Date(one.lastMs).toISOString(),
+    one.fate,
+    Math.round(one.lost * 100) / 100,
+  ]);
   return csvText([COLUMNS, ...lines]);
 }

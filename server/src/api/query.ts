@@ -11,7 +11,8 @@ export function readInput<T extends object>(schema: ObjectSchema<T>, input: unkn
   try {
     return schema.label('request body').validateSync(input, { stripUnknown: true }) as T;
   } catch (error) {
-    if (error instanceof ValidationError) throw new Problem('badInput', error.message, { field: error.path ?? 'request body' });
+    if (error instanceof ValidationError)
+      throw new Problem('badInput', error.message, { field: error.path ?? 'request body' });
     throw error;
   }
 }
@@ -20,14 +21,16 @@ export function readInput<T extends object>(schema: ObjectSchema<T>, input: unkn
 export function readWindow(request: Request): WindowQuestion {
   const { last, from, to } = readInput(windowQuery, request.query);
   if (from === undefined && to === undefined) return { lengthMs: (last ?? DEFAULT_MINUTES) * MINUTE_MS };
-  if (from === undefined || to === undefined) throw new Problem('badInput', 'give both from and to, or last', { field: from === undefined ? 'from' : 'to' });
+  if (from === undefined || to === undefined)
+    throw new Problem('badInput', 'give both from and to, or last', { field: from === undefined ? 'from' : 'to' });
   return checkWindow({ fromMs: from.getTime(), toMs: to.getTime() });
 }
 
 export function checkWindow(window: { fromMs: number; toMs: number }): { fromMs: number; toMs: number } {
   const minutes = (window.toMs - window.fromMs) / MINUTE_MS;
   if (!(minutes >= 1)) throw new Problem('badInput', 'to must lie at least a minute after from', { field: 'to' });
-  if (minutes > LONGEST_MINUTES) throw new Problem('badInput', 'a window can be 35 days long at most', { field: 'from' });
+  if (minutes > LONGEST_MINUTES)
+    throw new Problem('badInput', 'a window can be 35 days long at most', { field: 'from' });
   return window;
 }
 
@@ -37,6 +40,11 @@ export function readFocus(request: Request): { focus: Focus; against: Against } 
   const given = DIMENSIONS.flatMap((dimension) => (values[dimension] ? [[dimension, values[dimension]]] : []));
   return {
     against,
-    focus: { ...(application && { application }), ...(flow && { flow }), ...(team && { team }), values: Object.fromEntries(given) as Focus['values'] },
+    focus: {
+      ...(application && { application }),
+      ...(flow && { flow }),
+      ...(team && { team }),
+      values: Object.fromEntries(given) as Focus['values'],
+    },
   };
 }

@@ -13,8 +13,10 @@ export function refusedRoutes(database: Database, intake: Intake): Router {
   const router = Router();
   const find = async (idText: string | undefined): Promise<RefusedRecord> => {
     const id = Number(idText);
-    const [found] = Number.isInteger(id) && id > 0 && id < LARGEST_REFUSED_ID ? (await listRefused(database, id + 1, 1)).records : [];
-    if (found?.id !== id) throw new Problem('notFound', `There is no refused record ${String(idText).slice(0, 40)}.`, { field: 'id' });
+    const [found] =
+      Number.isInteger(id) && id > 0 && id < LARGEST_REFUSED_ID ? (await listRefused(database, id + 1, 1)).records : [];
+    if (found?.id !== id)
+      throw new Problem('notFound', `There is no refused record ${String(idText).slice(0, 40)}.`, { field: 'id' });
     return found;
   };
   router.get('/refused-records', async (request, response) => {

@@ -5,7 +5,15 @@ import { Health } from '../maintenance/health';
 import type { ServerStateShape } from '../contract/server';
 
 /** How the server's parts are, for the screen; asks no other thread. */
-export function serverStateRoutes({ intake, engine, health }: { intake: Intake; engine: Engine; health: Health }): Router {
+export function serverStateRoutes({
+  intake,
+  engine,
+  health,
+}: {
+  intake: Intake;
+  engine: Engine;
+  health: Health;
+}): Router {
   const router = Router();
   router.get('/server-state', (_request, response) => {
     const parts = health.report;

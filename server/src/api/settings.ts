@@ -35,7 +35,9 @@ const flowSchema = object({
   importance: number().min(0).max(1000).nullable(),
 }).noUnknown();
 
-const journeySchema = object({ name: string().trim().min(1, 'name: expected some words').max(120).nullable() }).noUnknown();
+const journeySchema = object({
+  name: string().trim().min(1, 'name: expected some words').max(120).nullable(),
+}).noUnknown();
 
 /** The schema of what a key may be set to; `undefined` when no setting is called that. */
 function schemaOf(key: string): ObjectSchema<object> | undefined {
@@ -57,7 +59,13 @@ function checkValue(key: string, value: unknown): unknown {
 export function settingsRoutes(database: Database, engine: Engine, file: Settings): Router {
   const router = Router();
   const current = async () => shapeOf(file, await loadChanges(database));
-  const change = async (one: { who: string; key: string; value: unknown; fromMs?: number | undefined; undoes?: number }) => {
+  const change = async (one: {
+    who: string;
+    key: string;
+    value: unknown;
+    fromMs?: number | undefined;
+    undoes?: number;
+  }) => {
     const fromMs = checkFrom(one.fromMs ?? Date.now());
     // Tried before it is kept: what is kept is used at every start.
     const why = whyUnusable(file, { ...one, fromMs });
@@ -79,9 +87,14 @@ export function settingsRoutes(database: Database, engine: Engine, file: Setting
     const undone = changes.find(({ id }) => id === Number(request.params.id));
     if (!undone) throw new Problem('notFound', `there is no change ${request.params.id}`, { field: 'id' });
     const own = changes.filter(({ key }) => key === undone.key);
-    if (own.at(-1)?.id !== undone.id) throw new Problem('conflict', 'only the newest change of a setting can be undone; undo that one first', { field: 'id' });
+    if (own.at(-1)?.id !== undone.id)
+      throw new Problem('conflict', 'only the newest change of a setting can be undone; undo that one first', {
+        field: 'id',
+      });
     const before = own.at(-2)?.value ?? null;
-    response.status(201).json(await change({ who: by, key: undone.key, value: before, fromMs: undone.fromMs, undoes: undone.id }));
+    response
+      .status(201)
+      .json(await change({ who: by, key: undone.key, value: before, fromMs: undone.fromMs, undoes: undone.id }));
   });
   return router;
 }
@@ -108,7 +121,12 @@ function shapeOf(file: Settings, changes: readonly SettingChange[]): SettingsSha
         fromMs,
         who: by,
         key,
-        about: key === RATES_KEY ? 'harm rates' : key === CALENDAR_KEY ? 'calendar' : key.split('\u001f').slice(1).join(': '),
+        about:
+          key === RATES_KEY
+            ? 'harm rates'
+            : key === CALENDAR_KEY
+              ? 'calendar'
+              : key.split('\u001f').slice(1).join(': '),
         words: value === null ? 'back to the settings file' : wordsOf(value),
         undoes,
         isUndone: undone.has(id),

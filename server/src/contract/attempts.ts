@@ -4,14 +4,34 @@ import { Hosts } from './infrastructure';
 import { OUTCOMES } from '@toplens/core/flows';
 import { ATTEMPT_KINDS, DIMENSIONS } from '@toplens/core/telemetry';
 import { LogLine } from './logs';
-import { CURRENCY, EPOCH_MS, MS, SHARE, US, flag, integer, list, number, numbers, oneOf, orNull, record, ref, resource, text } from './words';
+import {
+  CURRENCY,
+  EPOCH_MS,
+  MS,
+  SHARE,
+  US,
+  flag,
+  integer,
+  list,
+  number,
+  numbers,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+} from './words';
 
 export const Sample = resource('Sample', 'An attempt to look at', {
   atMs: number('when it was', EPOCH_MS, 1772442840000),
   durationMs: number('how long it took', MS, 1840),
   outcome: oneOf(OUTCOMES, 'what became of the attempt'),
   failure: text("what failed; '' when nothing did", 'GatewayTimeout'),
-  traceId: text("identity of the trace, 32 hexadecimal digits; '' or null where it is not kept", '4bf92f3577b34da6a3ce929d0e0e4736'),
+  traceId: text(
+    "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
+    '4bf92f3577b34da6a3ce929d0e0e4736',
+  ),
   spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
   person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'p-1f04'),
   component: text('name of the component (service.name)', 'slots'),
@@ -29,7 +49,10 @@ export const AttemptRow = resource('AttemptRow', 'One span of an attempt, or sev
   depth: integer("steps below the attempt's begin", '1', 2),
   fromUs: number("from the attempt's begin", US, 12000),
   durationUs: number('how long it took', US, 184000),
-  own: numbers("begin and end, in turn, of the parts in which nothing below it runs, microseconds from the attempt's begin", '1'),
+  own: numbers(
+    "begin and end, in turn, of the parts in which nothing below it runs, microseconds from the attempt's begin",
+    '1',
+  ),
   ownUs: number('time in which nothing below it runs', US, 18000),
   shareUs: number('its part of the attempt, parallel work shared evenly: all rows add up to the attempt', US, 42000),
   calls: integer('how often', 'calls', 42),
@@ -42,7 +65,10 @@ export const AttemptRow = resource('AttemptRow', 'One span of an attempt, or sev
 export type AttemptRowShape = Static<typeof AttemptRow>;
 
 export const AttemptPage = resource('AttemptPage', 'One attempt with all its spans', {
-  traceId: text("identity of the trace, 32 hexadecimal digits; '' or null where it is not kept", '4bf92f3577b34da6a3ce929d0e0e4736'),
+  traceId: text(
+    "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
+    '4bf92f3577b34da6a3ce929d0e0e4736',
+  ),
   spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
   flow: record(
     {
@@ -56,7 +82,11 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
   ),
   atMs: number('when it was', EPOCH_MS, 1772442840000),
   durationMs: number('how long it took', MS, 1840),
-  wholeMs: number('from where it began, in a browser or on a phone where that is told: what the rows are laid out in', MS, 1960),
+  wholeMs: number(
+    'from where it began, in a browser or on a phone where that is told: what the rows are laid out in',
+    MS,
+    1960,
+  ),
   device: text("the person's own device; '' where it is not told", 'Pixel 9'),
   outcome: oneOf(OUTCOMES, 'what became of the attempt'),
   limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
@@ -90,7 +120,11 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
   components: list(
     record({
       component: text('name of the component (service.name)', 'slots'),
-      shareUs: number('its part of the attempt, parallel work shared evenly: all rows add up to the attempt', US, 42000),
+      shareUs: number(
+        'its part of the attempt, parallel work shared evenly: all rows add up to the attempt',
+        US,
+        42000,
+      ),
       share: number("share of the attempt's time", SHARE, 0.42),
       spans: integer('spans that it has', 'spans', 4),
       failed: integer('spans that failed', 'spans', 1),
@@ -110,7 +144,10 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
   usual: orNull(
     record(
       {
-        traceId: text("identity of the trace, 32 hexadecimal digits; '' or null where it is not kept", '4bf92f3577b34da6a3ce929d0e0e4736'),
+        traceId: text(
+          "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
+          '4bf92f3577b34da6a3ce929d0e0e4736',
+        ),
         spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
         atMs: number('when it was', EPOCH_MS, 1772442840000),
         durationMs: number('how long it took', MS, 1840),
@@ -147,6 +184,10 @@ export type BesideShape = Static<typeof Beside>;
 
 export const attemptPaths: Paths = {
   '/api/attempts/{traceId}/{spanId}': { get: get('One attempt with all its spans', AttemptPage, { path: attemptIds }) },
-  '/api/attempts/{traceId}/{spanId}/hosts': { get: get('Hosts of an attempt in its minutes', Hosts, { path: attemptIds }) },
-  '/api/attempts/{traceId}/{spanId}/beside': { get: get('What else a store was asked while this statement ran', Beside, { path: attemptIds }) },
+  '/api/attempts/{traceId}/{spanId}/hosts': {
+    get: get('Hosts of an attempt in its minutes', Hosts, { path: attemptIds }),
+  },
+  '/api/attempts/{traceId}/{spanId}/beside': {
+    get: get('What else a store was asked while this statement ran', Beside, { path: attemptIds }),
+  },
 };

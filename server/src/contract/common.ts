@@ -1,5 +1,18 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { EPOCH_MS, MS, integer, list, number, numbersOrNull, oneOf, orNull, record, ref, resource, text } from './words';
+import {
+  EPOCH_MS,
+  MS,
+  integer,
+  list,
+  number,
+  numbersOrNull,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+} from './words';
 
 export const Window = resource('Window', 'A stretch of time: its end does not belong to it', {
   fromMs: number('begin', EPOCH_MS, 1772442000000),
@@ -20,14 +33,18 @@ export const Interval = resource('Interval', 'A value with its 95 % interval', {
 });
 export type IntervalShape = Static<typeof Interval>;
 
-export const Series = resource('Series', 'Points of one measure beside what is usual; null where nothing is known or nothing came', {
-  startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
-  stepMs: number('length of a step', MS, 60000),
-  values: numbersOrNull('values'),
-  low: numbersOrNull('lower end of the usual range; null where nothing is known'),
-  high: numbersOrNull('upper end of the usual range; null where nothing is known'),
-  other: orNull(numbersOrNull('the same measure in the window that is compared with; null when none is')),
-});
+export const Series = resource(
+  'Series',
+  'Points of one measure beside what is usual; null where nothing is known or nothing came',
+  {
+    startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
+    stepMs: number('length of a step', MS, 60000),
+    values: numbersOrNull('values'),
+    low: numbersOrNull('lower end of the usual range; null where nothing is known'),
+    high: numbersOrNull('upper end of the usual range; null where nothing is known'),
+    other: orNull(numbersOrNull('the same measure in the window that is compared with; null when none is')),
+  },
+);
 export type SeriesShape = Static<typeof Series>;
 
 export const Chart = resource('Chart', 'A series with what it shows', {

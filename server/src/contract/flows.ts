@@ -8,7 +8,24 @@ import { BASES, LEVELS } from '@toplens/core/normal';
 import { Sample } from './attempts';
 import { Chart, Freshness, Mark, Remaining, Series, Window } from './common';
 import { Hop } from './infrastructure';
-import { EPOCH_MS, MS, SHARE, flag, integer, integers, list, number, numbers, oneOf, orNull, record, ref, resource, text, texts } from './words';
+import {
+  EPOCH_MS,
+  MS,
+  SHARE,
+  flag,
+  integer,
+  integers,
+  list,
+  number,
+  numbers,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+  texts,
+} from './words';
 
 export const Field = resource('Field', 'Attempts of a flow by time and duration, counted', {
   window: ref(Window, 'what was looked at'),
@@ -68,7 +85,13 @@ export const FlowRow = resource('FlowRow', 'One flow of the table', {
   p95Ms: orNull(number('95 of 100 took less; null without any', MS, 1840)),
   maxMs: orNull(number('the longest; null without attempts', MS, 8400)),
   failedShare: orNull(number('share of attempts that failed', SHARE, 0.04)),
-  apdex: orNull(number('Apdex by the limit in force, 0 to 1 (Apdex Alliance, Technical Specification 1.1); null without attempts or a limit', '1', 0.87)),
+  apdex: orNull(
+    number(
+      'Apdex by the limit in force, 0 to 1 (Apdex Alliance, Technical Specification 1.1); null without attempts or a limit',
+      '1',
+      0.87,
+    ),
+  ),
   apdexWords: orNull(text('Apdex in its usual notation, with its threshold in seconds', '0.87 [0.8]')),
   limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
   limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),
@@ -107,7 +130,9 @@ export const Side = resource('Side', 'One value of a dimension beside the others
   badShare: number('share of attempts that were late, hung or failed', SHARE, 0.12),
   medianMs: orNull(number('half took less; null without any', MS, 420)),
   p95Ms: orNull(number('95 of 100 took less; null without any', MS, 1840)),
-  ridit: orNull(number('chance that an attempt here is slower than one of all; 0.5 is the norm; null with too few', '1', 0.71)),
+  ridit: orNull(
+    number('chance that an attempt here is slower than one of all; 0.5 is the norm; null with too few', '1', 0.71),
+  ),
   riditError: orNull(number('standard error of the ridit; null with too few', '1', 0.02)),
   isOdd: flag('it is worse here than chance explains'),
 });
@@ -213,7 +238,11 @@ export const FlowPage = resource('FlowPage', 'One flow', {
     record({
       id: integer('number', '1', 7),
       onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
-      endMs: number('first moment that is usual again; the newest judged minute while it goes on', EPOCH_MS, 1772446440000),
+      endMs: number(
+        'first moment that is usual again; the newest judged minute while it goes on',
+        EPOCH_MS,
+        1772446440000,
+      ),
       inTroubleNow: flag('goes on now, whatever window is looked at'),
     }),
     'incidents',
@@ -249,17 +278,24 @@ export type FlowCountsShape = Static<typeof FlowCounts>;
 
 export const regionQuery = object({
   longer: numberInput().min(0).default(0).meta({ description: 'took at least so long', unit: MS, example: 800 }),
-  shorter: numberInput().positive().meta({ description: 'took less than this; left out: however long', unit: MS, example: 1600 }),
+  shorter: numberInput()
+    .positive()
+    .meta({ description: 'took less than this; left out: however long', unit: MS, example: 1600 }),
 });
 
 const OF_FLOW = { path: [flowId], query: [windowQuery, focusQuery] };
 
 export const flowPaths: Paths = {
-  '/api/flows': { get: get('All flows with what their attempts came to', FlowTable, { query: [windowQuery, focusQuery] }) },
+  '/api/flows': {
+    get: get('All flows with what their attempts came to', FlowTable, { query: [windowQuery, focusQuery] }),
+  },
   '/api/flows/{id}': { get: get('One flow', FlowPage, OF_FLOW) },
   '/api/flows/{id}/field': { get: get('Attempts of a flow by time and duration', Field, OF_FLOW) },
   '/api/flows/{id}/region': {
-    get: get('Attempts of a part of the field, worst first', Region, { path: [flowId], query: [windowQuery, focusQuery, regionQuery] }),
+    get: get('Attempts of a part of the field, worst first', Region, {
+      path: [flowId],
+      query: [windowQuery, focusQuery, regionQuery],
+    }),
   },
   '/api/flows/{id}/path': { get: get('The components that a flow goes through', Path, OF_FLOW) },
   '/api/flow-counts': { get: get('All that was ever recorded, by flow', FlowCounts) },

@@ -1,4 +1,12 @@
-import type { AnyObject, ObjectSchema, Schema, SchemaDescription, SchemaFieldDescription, SchemaInnerTypeDescription, SchemaObjectDescription } from 'yup';
+import type {
+  AnyObject,
+  ObjectSchema,
+  Schema,
+  SchemaDescription,
+  SchemaFieldDescription,
+  SchemaInnerTypeDescription,
+  SchemaObjectDescription,
+} from 'yup';
 
 /** What a Yup schema cannot say by itself: in `meta()`. */
 interface Meta {
@@ -47,11 +55,16 @@ function typeOf(one: SchemaDescription): JsonSchema {
     case 'date':
       return { type: 'string', format: 'date-time' };
     case 'array':
-      return { type: 'array', items: fromDescription((one as SchemaInnerTypeDescription).innerType as SchemaFieldDescription) };
+      return {
+        type: 'array',
+        items: fromDescription((one as SchemaInnerTypeDescription).innerType as SchemaFieldDescription),
+      };
     case 'object': {
       const { fields } = one as SchemaObjectDescription;
       const required = Object.entries(fields).flatMap(([name, field]) => (isRequired(field) ? [name] : []));
-      const properties = Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, fromDescription(field)]));
+      const properties = Object.fromEntries(
+        Object.entries(fields).map(([name, field]) => [name, fromDescription(field)]),
+      );
       if (Object.keys(fields).length === 0) return { type: 'object', additionalProperties: true };
       return { type: 'object', properties, ...(required.length > 0 && { required }) };
     }
@@ -62,7 +75,8 @@ function typeOf(one: SchemaDescription): JsonSchema {
   }
 }
 
-const isRequired = (field: SchemaFieldDescription) => !(field as SchemaDescription).optional && (field as SchemaDescription).default === undefined;
+const isRequired = (field: SchemaFieldDescription) =>
+  !(field as SchemaDescription).optional && (field as SchemaDescription).default === undefined;
 
 /** The parameters of a query that is checked by a Yup schema. */
 export const queryParameters = (schema: ObjectSchema<AnyObject>): JsonSchema[] =>

@@ -74,20 +74,35 @@ export const Handoffs = resource('Handoffs', 'Handoffs, newest first', {
 export type HandoffsShape = Static<typeof Handoffs>;
 
 export const briefQuery = object({
-  team: string().max(200).default('').meta({ description: 'to whom; left out: the proposed team', example: 'Slots Team' }),
-  note: string().max(10_000).default('').meta({ description: 'what the sender adds', example: 'please look at the gateway first' }),
+  team: string()
+    .max(200)
+    .default('')
+    .meta({ description: 'to whom; left out: the proposed team', example: 'Slots Team' }),
+  note: string()
+    .max(10_000)
+    .default('')
+    .meta({ description: 'what the sender adds', example: 'please look at the gateway first' }),
 });
 
 export const newHandoff = object({
   incident: numberInput().integer().positive().required().meta({ description: 'number of the incident', example: 7 }),
   team: string().trim().min(1).max(200).required().meta({ description: 'to whom it is sent', example: 'Slots Team' }),
-  note: string().max(10_000).default('').meta({ description: 'what the sender adds', example: 'please look at the gateway first' }),
-  fromMs: numberInput().integer().required().meta({ description: 'begin of the window that the brief tells of', unit: EPOCH_MS, example: 1772442000000 }),
+  note: string()
+    .max(10_000)
+    .default('')
+    .meta({ description: 'what the sender adds', example: 'please look at the gateway first' }),
+  fromMs: numberInput()
+    .integer()
+    .required()
+    .meta({ description: 'begin of the window that the brief tells of', unit: EPOCH_MS, example: 1772442000000 }),
   toMs: numberInput().integer().required().meta({ description: 'its end', unit: EPOCH_MS, example: 1772445600000 }),
 });
 
 export const deskAnswer = object({
-  answer: string().oneOf(['taken', 'returned', 'fixReported']).required().meta({ description: 'what the team says', example: 'taken' }),
+  answer: string()
+    .oneOf(['taken', 'returned', 'fixReported'])
+    .required()
+    .meta({ description: 'what the team says', example: 'taken' }),
   reason: string()
     .trim()
     .max(2_000)
@@ -100,7 +115,9 @@ export const deskAnswer = object({
 const handoffId = path('id', 'identity of the handoff (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01');
 
 export const handoffPaths: Paths = {
-  '/api/incidents/{id}/brief': { get: get('The brief as it would be sent', BriefPage, { path: [incidentId], query: [windowQuery, briefQuery] }) },
+  '/api/incidents/{id}/brief': {
+    get: get('The brief as it would be sent', BriefPage, { path: [incidentId], query: [windowQuery, briefQuery] }),
+  },
   '/api/handoffs': {
     get: get('Handoffs, newest first', Handoffs),
     post: post('Handoff of an incident to a team', {

@@ -8,12 +8,32 @@ import { DIMENSIONS } from '@toplens/core/telemetry';
 import { Sample } from './attempts';
 import { Chart, Freshness, Interval, Mark, Remaining, Series, Window } from './common';
 import { HandoffMark } from './handoffs';
-import { CURRENCY, EPOCH_MS, MINUTES, MS, SHARE, US, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
+import {
+  CURRENCY,
+  EPOCH_MS,
+  MINUTES,
+  MS,
+  SHARE,
+  US,
+  flag,
+  integer,
+  list,
+  number,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+  texts,
+} from './words';
 
 export const Row = resource('Row', 'One incident of the list', {
   id: integer('number of the incident', '1', 7),
   rank: integer('rank under the chosen ranking, 1 is worst', 'rank', 1),
-  moved: orNull(integer('places gained since ten minutes before (positive: worse now); null when it was not there', 'ranks', 2)),
+  moved: orNull(
+    integer('places gained since ten minutes before (positive: worse now); null when it was not there', 'ranks', 2),
+  ),
   title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
   application: text('name of the application', 'Courier app'),
   flows: texts('names of the flows in trouble'),
@@ -92,7 +112,13 @@ export const WorstFirst = resource('WorstFirst', 'The incidents of a window, wor
   setAside: list(ref(SetAside), 'incidents that people set aside'),
   compared: orNull(ref(Compared, 'the same figures of another window; null when none is compared with')),
   remaining: orNull(ref(Remaining, 'what the focus leaves; null when nothing is narrowed, or the window is long')),
-  lastEndedMs: orNull(number('end of the last incident before the window, when nothing is wrong; null when there never was one', EPOCH_MS, 1772439000000)),
+  lastEndedMs: orNull(
+    number(
+      'end of the last incident before the window, when nothing is wrong; null when there never was one',
+      EPOCH_MS,
+      1772439000000,
+    ),
+  ),
   applications: texts('names of all applications, in order of the alphabet'),
   teams: texts('names of all teams'),
   flows: list(
@@ -162,7 +188,9 @@ export const Segment = resource('Segment', 'Attempts of one value of a dimension
   people: integer('persons, each counted once', 'people', 128),
   shareOfBad: number('share of the bad attempts that came this way', SHARE, 0.7),
   shareOfAll: number('share of all attempts that came this way', SHARE, 0.2),
-  relativeRisk: orNull(number('how many times as often it goes wrong here; null: nothing went wrong elsewhere', '1', 3.4)),
+  relativeRisk: orNull(
+    number('how many times as often it goes wrong here; null: nothing went wrong elsewhere', '1', 3.4),
+  ),
   low: number('lower end of the interval of the relative risk', '1', 2.2),
   high: orNull(number('upper end of the interval of the relative risk; null: without bound', '1', 6.1)),
   excess: number('attempts that went wrong beyond what the rest of the attempts would let expect', 'attempts', 180),
@@ -198,7 +226,13 @@ export const Origin = resource('Origin', 'In which component it may have begun',
   ),
   changes: texts('what was changed on the affected paths shortly before'),
   second: orNull(text('a second component in which something began at the same time; null when none did', 'labels')),
-  trust: orNull(number('share of known worlds in which a candidate as far ahead as the first was right; null when none is ahead', SHARE, 0.93)),
+  trust: orNull(
+    number(
+      'share of known worlds in which a candidate as far ahead as the first was right; null when none is ahead',
+      SHARE,
+      0.93,
+    ),
+  ),
   rungs: list(
     record({
       component: text('name of the component (service.name)', 'slots'),
@@ -344,7 +378,10 @@ const because = string().trim().max(500).meta({ description: 'setAside: why', ex
 
 export const newDecision = object({
   who,
-  what: string().oneOf(['join', 'unjoin', 'split', 'setAside', 'takeBack']).required().meta({ description: 'what is decided', example: 'setAside' }),
+  what: string()
+    .oneOf(['join', 'unjoin', 'split', 'setAside', 'takeBack'])
+    .required()
+    .meta({ description: 'what is decided', example: 'setAside' }),
   into: numberInput()
     .integer()
     .positive()
@@ -353,7 +390,10 @@ export const newDecision = object({
   flows: array(numberInput().integer().positive().required())
     .when('what', { is: 'split', then: (flows) => flows.required().min(1, 'flows: say which flows are split off') })
     .meta({ description: 'split: numbers of the flows that are split off', example: [3] }),
-  reason: because.when('what', { is: 'setAside', then: (reason) => reason.required('reason: say why it is set aside') }),
+  reason: because.when('what', {
+    is: 'setAside',
+    then: (reason) => reason.required('reason: say why it is set aside'),
+  }),
   untilMs: numberInput()
     .integer()
     .when('what', { is: 'setAside', then: (untilMs) => untilMs.required('untilMs: say until when') })
@@ -361,13 +401,23 @@ export const newDecision = object({
 });
 
 export const incidentPaths: Paths = {
-  '/api/worst-first': { get: get('Incidents of a window, worst first', WorstFirst, { query: [windowQuery, focusQuery, rankingQuery] }) },
-  '/api/changes': { get: get('Sudden changes: the last five minutes against the hour before, for every flow and component', Changes) },
+  '/api/worst-first': {
+    get: get('Incidents of a window, worst first', WorstFirst, { query: [windowQuery, focusQuery, rankingQuery] }),
+  },
+  '/api/changes': {
+    get: get('Sudden changes: the last five minutes against the hour before, for every flow and component', Changes),
+  },
   '/api/incidents/{id}': {
-    get: get('One incident within a window', Incident, { path: [incidentId], query: [windowQuery, focusQuery, rankingQuery.pick(['rates'])] }),
+    get: get('One incident within a window', Incident, {
+      path: [incidentId],
+      query: [windowQuery, focusQuery, rankingQuery.pick(['rates'])],
+    }),
   },
   '/api/incidents/{id}/lost-by-tier': {
-    get: get('Value that an incident cost so far, by tier', LostByTier, { path: [incidentId], query: [windowQuery, focusQuery] }),
+    get: get('Value that an incident cost so far, by tier', LostByTier, {
+      path: [incidentId],
+      query: [windowQuery, focusQuery],
+    }),
   },
   '/api/incidents/{id}/decisions': {
     post: post('Decision on an incident: joins, splits, sets aside, and takes back', {

@@ -5,24 +5,43 @@ import { FIGURES } from '@toplens/core/hosts';
 import { PART_KINDS, PART_LEVELS } from '@toplens/core/estate';
 import { LEVELS } from '@toplens/core/normal';
 import { Window } from './common';
-import { EPOCH_MS, MS, SHARE, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
+import {
+  EPOCH_MS,
+  MS,
+  SHARE,
+  flag,
+  integer,
+  list,
+  number,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+  texts,
+} from './words';
 
-export const HostFigure = resource('HostFigure', 'One measured quantity of a host or process, against the time before', {
-  figure: oneOf(FIGURES, 'name of the measured quantity'),
-  host: text("name of the host; '' where there is none", 'depot-07'),
-  component: text('name of the component (service.name)', 'slots'),
-  verdict: oneOf(['usual', 'raised', 'lowered', 'full', 'unknown'], 'how it is against the usual'),
-  usual: orNull(number("median of the time before, in the figure's unit; null when too little came", '1', 1)),
-  now: orNull(number('median while it went on; null when nothing came', '1', 1)),
-  highest: orNull(number('highest value in the window; null when none came', '1', 1)),
-  points: list(
-    record({
-      atMs: number('when it was', EPOCH_MS, 1772442840000),
-      value: number("in the figure's unit: shares from 0 to 1, milliseconds, bytes a second, counts", '1', 1),
-    }),
-    'values, minute by minute',
-  ),
-});
+export const HostFigure = resource(
+  'HostFigure',
+  'One measured quantity of a host or process, against the time before',
+  {
+    figure: oneOf(FIGURES, 'name of the measured quantity'),
+    host: text("name of the host; '' where there is none", 'depot-07'),
+    component: text('name of the component (service.name)', 'slots'),
+    verdict: oneOf(['usual', 'raised', 'lowered', 'full', 'unknown'], 'how it is against the usual'),
+    usual: orNull(number("median of the time before, in the figure's unit; null when too little came", '1', 1)),
+    now: orNull(number('median while it went on; null when nothing came', '1', 1)),
+    highest: orNull(number('highest value in the window; null when none came', '1', 1)),
+    points: list(
+      record({
+        atMs: number('when it was', EPOCH_MS, 1772442840000),
+        value: number("in the figure's unit: shares from 0 to 1, milliseconds, bytes a second, counts", '1', 1),
+      }),
+      'values, minute by minute',
+    ),
+  },
+);
 export type HostFigureShape = Static<typeof HostFigure>;
 
 export const Hosts = resource('Hosts', 'Hosts, processes and runtimes while something went on', {
@@ -79,7 +98,9 @@ export const RunningPart = resource('RunningPart', 'A component on a host, or a 
   team: text('name of the team', 'Slots Team'),
   version: text("version of the component; '' when not told", '4.18.0'),
   level: oneOf(PART_LEVELS, 'how bad it is'),
-  slowness: orNull(number('mean duration of the last five minutes against the hour before; null when either is not known', '1', 1.4)),
+  slowness: orNull(
+    number('mean duration of the last five minutes against the hour before; null when either is not known', '1', 1.4),
+  ),
   attemptsPerMinute: number('attempts in the last five minutes, a minute', '1/min', 84),
   usualPerMinute: number('attempts a minute in the hour before', '1/min', 90),
   failing: orNull(number('share of attempts that failed in the last five minutes; null without attempts', SHARE, 0.02)),
@@ -141,12 +162,18 @@ export const Component = resource('Component', 'A component: who calls it, whom 
 export type ComponentShape = Static<typeof Component>;
 
 export const infrastructurePaths: Paths = {
-  '/api/estate': { get: get('Everything that runs: five minutes at the end of the window against the hour before them', Estate, { query: [windowQuery] }) },
+  '/api/estate': {
+    get: get('Everything that runs: five minutes at the end of the window against the hour before them', Estate, {
+      query: [windowQuery],
+    }),
+  },
   '/api/components/{name}': {
     get: get('A component: callers, callees, hosts, flows, incidents, changes', Component, {
       path: [path('name', 'name of the component (service.name)', 'slots')],
       query: [windowQuery],
     }),
   },
-  '/api/incidents/{id}/hosts': { get: get('Hosts of an incident: processes and runtimes too, ruled out or left over', Hosts, { path: [incidentId] }) },
+  '/api/incidents/{id}/hosts': {
+    get: get('Hosts of an incident: processes and runtimes too, ruled out or left over', Hosts, { path: [incidentId] }),
+  },
 };

@@ -4,7 +4,22 @@ import { focusQuery, windowQuery } from './queries';
 import { MONEY_VERDICTS } from '@toplens/core/money';
 import { ATTEMPT_KINDS } from '@toplens/core/telemetry';
 import { Interval, Window } from './common';
-import { CURRENCY, MS, SHARE, flag, integer, integers, list, number, oneOf, orNull, record, ref, resource, text } from './words';
+import {
+  CURRENCY,
+  MS,
+  SHARE,
+  flag,
+  integer,
+  integers,
+  list,
+  number,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+} from './words';
 
 export const JourneyStep = resource('JourneyStep', 'One step of a journey', {
   flow: integer('number of the flow', '1', 3),
@@ -19,7 +34,9 @@ export const JourneyStep = resource('JourneyStep', 'One step of a journey', {
   beyondUsual: ref(Interval, 'people who left because of something bad, beyond the usual'),
   lost: ref(Interval, 'value lost, units of currency'),
   usualLeaving: orNull(number('share of people who leave here as usual; null where nothing is known', SHARE, 0.08)),
-  attributable: orNull(number('people who left beyond the usual and met something bad before; null where it cannot be told', 'people', 31)),
+  attributable: orNull(
+    number('people who left beyond the usual and met something bad before; null where it cannot be told', 'people', 31),
+  ),
   isBad: flag('more people left than chance explains'),
   medianMs: orNull(number('half took less; null without any', MS, 420)),
   failedShare: orNull(number('share of attempts that failed', SHARE, 0.04)),
@@ -96,12 +113,20 @@ export const Money = resource('Money', 'What all flows with value bring in', {
 export type MoneyShape = Static<typeof Money>;
 
 export const journeyPaths: Paths = {
-  '/api/journeys': { get: get('Ways that people walk through flows: who sets out, leaves, completes', Journeys, { query: [windowQuery, focusQuery] }) },
+  '/api/journeys': {
+    get: get('Ways that people walk through flows: who sets out, leaves, completes', Journeys, {
+      query: [windowQuery, focusQuery],
+    }),
+  },
   '/api/journeys/{id}': {
     get: get('One journey, step by step, and in which order to mend', Journey, {
       path: [path('id', 'numbers of its flows, joined by hyphens', '3-5-9')],
       query: [windowQuery, focusQuery],
     }),
   },
-  '/api/money': { get: get('Orders, value, size and conversion against the same hours of like days', Money, { query: [windowQuery, focusQuery] }) },
+  '/api/money': {
+    get: get('Orders, value, size and conversion against the same hours of like days', Money, {
+      query: [windowQuery, focusQuery],
+    }),
+  },
 };

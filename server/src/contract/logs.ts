@@ -9,7 +9,12 @@ export const LogLine = resource('LogLine', 'A line of a log', {
   host: text("name of the host; '' where there is none", 'depot-07'),
   severity: text("severity in a word; '' when not told", 'error'),
   body: text('text of the line', 'payment declined: gateway timed out after 30 s'),
-  traceId: orNull(text("identity of the trace, 32 hexadecimal digits; '' or null where it is not kept", '4bf92f3577b34da6a3ce929d0e0e4736')),
+  traceId: orNull(
+    text(
+      "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
+      '4bf92f3577b34da6a3ce929d0e0e4736',
+    ),
+  ),
   spanId: orNull(text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7')),
 });
 export type LogLineShape = Static<typeof LogLine>;
@@ -44,6 +49,8 @@ export type LogPatternsShape = Static<typeof LogPatterns>;
 
 export const logPaths: Paths = {
   '/api/incidents/{id}/logs': {
-    get: get("Log lines of an incident's components brought to patterns, against the hours before", LogPatterns, { path: [incidentId] }),
+    get: get("Log lines of an incident's components brought to patterns, against the hours before", LogPatterns, {
+      path: [incidentId],
+    }),
   },
 };

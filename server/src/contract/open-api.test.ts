@@ -14,7 +14,10 @@ interface Schema {
   anyOf?: Schema[];
 }
 
-const document = openApi('https://toplens.example') as { components: { schemas: Record<string, Schema> }; paths: Record<string, Record<string, unknown>> };
+const document = openApi('https://toplens.example') as {
+  components: { schemas: Record<string, Schema> };
+  paths: Record<string, Record<string, unknown>>;
+};
 
 /** Every field of a schema, with its place. */
 function* fieldsOf(schema: Schema, place: string): Generator<[string, Schema]> {
@@ -37,15 +40,21 @@ test('every field says what it means; numbers say their unit, texts and numbers 
   expect(fields.length).toBeGreaterThan(900);
   const without = fields.filter(([, { description = '' }]) => description === '').map(([place]) => place);
   expect(without).toEqual([]);
-  const plain = fields.map(([place, field]) => [place, field.anyOf?.[0] ?? field] as const).filter(([, { type }]) => type === 'number' || type === 'integer');
+  const plain = fields
+    .map(([place, field]) => [place, field.anyOf?.[0] ?? field] as const)
+    .filter(([, { type }]) => type === 'number' || type === 'integer');
   expect(plain.length).toBeGreaterThan(300);
   expect(plain.filter(([, field]) => !field['x-unit']).map(([place]) => place)).toEqual([]);
-  const scalars = fields.filter(([, { type }]) => type === 'string' || type === 'number' || type === 'integer' || type === 'boolean');
+  const scalars = fields.filter(
+    ([, { type }]) => type === 'string' || type === 'number' || type === 'integer' || type === 'boolean',
+  );
   expect(scalars.filter(([, { examples }]) => examples?.length !== 1).map(([place]) => place)).toEqual([]);
 });
 
 test('every operation has a name of its own', () => {
-  const ids = Object.values(document.paths).flatMap((methods) => Object.values(methods).map((one) => (one as { operationId: string }).operationId));
+  const ids = Object.values(document.paths).flatMap((methods) =>
+    Object.values(methods).map((one) => (one as { operationId: string }).operationId),
+  );
   expect(ids).toContain('getIncidentsByIdLostByTier');
   expect(new Set(ids).size).toBe(ids.length);
 });

@@ -15,9 +15,23 @@ import * as settings from './settings';
 import type { Paths } from './paths';
 import { telemetryPaths } from './telemetry';
 
-const RESOURCES = [common, incidents, attempts, flows, journeys, infrastructure, logs, pages, persons, handoffs, settings, server];
+const RESOURCES = [
+  common,
+  incidents,
+  attempts,
+  flows,
+  journeys,
+  infrastructure,
+  logs,
+  pages,
+  persons,
+  handoffs,
+  settings,
+  server,
+];
 
-const isResource = (value: unknown): value is TSchema => typeof value === 'object' && value !== null && 'title' in value && 'properties' in value;
+const isResource = (value: unknown): value is TSchema =>
+  typeof value === 'object' && value !== null && 'title' in value && 'properties' in value;
 
 const schemas = Object.fromEntries(
   RESOURCES.flatMap((resources): unknown[] => Object.values(resources)).flatMap((one): [string, TSchema][] =>
@@ -42,17 +56,27 @@ const PATHS: Paths = {
 
 /** `getFlowsByIdField` for GET /api/flows/{id}/field. */
 const operationId = (method: string, path: string): string =>
-  method + path.replace(/^\/(?:api\/)?/, '/').replaceAll('{', 'by-').replace(/[^a-zA-Z0-9]+([a-zA-Z0-9])/g, (_whole, letter: string) => letter.toUpperCase()).replace(/\W/g, ''); // prettier-ignore
+  method +
+  path
+    .replace(/^\/(?:api\/)?/, '/')
+    .replaceAll('{', 'by-')
+    .replace(/[^a-zA-Z0-9]+([a-zA-Z0-9])/g, (_whole, letter: string) => letter.toUpperCase())
+    .replace(/\W/g, '');
 
 const withIds = (paths: Paths): JsonSchema =>
   Object.fromEntries(
     Object.entries(paths).map(([path, methods]) => [
       path,
-      Object.fromEntries(Object.entries(methods).map(([method, one]) => [method, { operationId: operationId(method, path), ...one }])),
+      Object.fromEntries(
+        Object.entries(methods).map(([method, one]) => [method, { operationId: operationId(method, path), ...one }]),
+      ),
     ]),
   );
 
-/** The API's description, OpenAPI 3.1: made of what each resource says of itself. The app's types are made from it; a test checks real answers against it. */
+/**
+ * The API's description, OpenAPI 3.1: made of what each resource says of itself. The app's types are made from it; a
+ * test checks real answers against it.
+ */
 export function openApi(url: string): JsonSchema {
   return {
     openapi: '3.1.0',

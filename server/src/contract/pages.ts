@@ -4,7 +4,24 @@ import { get, ok, path, post, type Paths } from './paths';
 import { windowQuery } from './queries';
 import { PAGE_DIMENSIONS, RATINGS, VIEW_KINDS, type PageDimension } from '@toplens/core/pages';
 import { Window } from './common';
-import { EPOCH_MS, MS, SHARE, flag, integer, list, number, numbers, numbersOrNull, oneOf, orNull, record, ref, resource, text, texts } from './words';
+import {
+  EPOCH_MS,
+  MS,
+  SHARE,
+  flag,
+  integer,
+  list,
+  number,
+  numbers,
+  numbersOrNull,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+  texts,
+} from './words';
 
 export const Vital = resource('Vital', 'One Web Vital of a group of views', {
   p75: number("three quarters are no larger, in the vital's unit", '1', 1),
@@ -221,7 +238,10 @@ export const PageLoad = resource('PageLoad', 'One view of one page, with all tha
       attempt: orNull(
         record(
           {
-            traceId: text("identity of the trace, 32 hexadecimal digits; '' or null where it is not kept", '4bf92f3577b34da6a3ce929d0e0e4736'),
+            traceId: text(
+              "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
+              '4bf92f3577b34da6a3ce929d0e0e4736',
+            ),
             spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
           },
           "the attempt at the server's side, if its spans are stored",
@@ -244,7 +264,10 @@ export const PageLoad = resource('PageLoad', 'One view of one page, with all tha
   attempt: orNull(
     record(
       {
-        traceId: text("identity of the trace, 32 hexadecimal digits; '' or null where it is not kept", '4bf92f3577b34da6a3ce929d0e0e4736'),
+        traceId: text(
+          "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
+          '4bf92f3577b34da6a3ce929d0e0e4736',
+        ),
         spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
       },
       "the attempt at the server's side, if its spans are stored",
@@ -286,11 +309,17 @@ export type LoadedResourceShape = PageLoadShape['resources'][number];
 
 const value = string().trim().max(300);
 const ofDimensions = Object.fromEntries(
-  PAGE_DIMENSIONS.map((dimension) => [dimension, value.meta({ description: `only views of this ${dimension}`, example: 'NL' })]),
+  PAGE_DIMENSIONS.map((dimension) => [
+    dimension,
+    value.meta({ description: `only views of this ${dimension}`, example: 'NL' }),
+  ]),
 ) as Record<PageDimension, typeof value>;
 
 export const pagesQuery = object({
-  by: string().oneOf(PAGE_DIMENSIONS).default('page').meta({ description: 'what views are told apart by', example: 'page' }),
+  by: string()
+    .oneOf(PAGE_DIMENSIONS)
+    .default('page')
+    .meta({ description: 'what views are told apart by', example: 'page' }),
   ...ofDimensions,
 });
 
@@ -298,7 +327,9 @@ export const pagesQuery = object({
 const keyText = string().trim().max(200);
 
 export const newSourceMap = object({
-  component: keyText.required('component: whose script is it?').meta({ description: 'component that serves the script', example: 'shop-pages' }),
+  component: keyText
+    .required('component: whose script is it?')
+    .meta({ description: 'component that serves the script', example: 'shop-pages' }),
   version: keyText.default('').meta({ description: 'its version', example: '4.18.0' }),
   file: keyText
     .required('file: name of the script that the map belongs to, as app.min.js')
@@ -311,17 +342,29 @@ export const newSourceMap = object({
 
 export const pagePaths: Paths = {
   '/api/pages': {
-    get: get('Page loads in browsers by page or country, heaviest first; where it is worse; what does not come', PageLoads, {
-      query: [windowQuery, pagesQuery],
-    }),
+    get: get(
+      'Page loads in browsers by page or country, heaviest first; where it is worse; what does not come',
+      PageLoads,
+      {
+        query: [windowQuery, pagesQuery],
+      },
+    ),
   },
   '/api/page-loads/{view}': {
-    get: get('One view of one page, with all that it fetched', PageLoad, { path: [path('view', '16 hexadecimal digits', '00f067aa0ba902b7')] }),
+    get: get('One view of one page, with all that it fetched', PageLoad, {
+      path: [path('view', '16 hexadecimal digits', '00f067aa0ba902b7')],
+    }),
   },
   '/api/page-load-of/{trace}': {
-    get: get('The view that a trace began in', PageLoadOf, { path: [path('trace', '32 hexadecimal digits', '4bf92f3577b34da6a3ce929d0e0e4736')] }),
+    get: get('The view that a trace began in', PageLoadOf, {
+      path: [path('trace', '32 hexadecimal digits', '4bf92f3577b34da6a3ce929d0e0e4736')],
+    }),
   },
-  '/api/script-errors': { get: get('Errors of scripts in groups, by people met', ScriptErrors, { query: [windowQuery, pagesQuery.omit(['by'])] }) },
+  '/api/script-errors': {
+    get: get('Errors of scripts in groups, by people met', ScriptErrors, {
+      query: [windowQuery, pagesQuery.omit(['by'])],
+    }),
+  },
   '/api/source-maps': {
     get: get('Source maps that stacks are read through', SourceMaps),
     post: post('Source map (ECMA-426); one of the same component, version and file is replaced', {

@@ -32,7 +32,10 @@ interface Asked {
   query?: ObjectSchema<AnyObject>[];
 }
 
-const parametersOf = ({ path: placeholders = [], query = [] }: Asked) => [...placeholders, ...query.flatMap(queryParameters)];
+const parametersOf = ({ path: placeholders = [], query = [] }: Asked) => [
+  ...placeholders,
+  ...query.flatMap(queryParameters),
+];
 export const get = (summary: string, answer: TSchema, asked: Asked = {}): JsonSchema => ({
   summary,
   parameters: parametersOf(asked),

@@ -8,7 +8,21 @@ import { ATTEMPT_KINDS } from '@toplens/core/telemetry';
 import { OUTCOMES } from '@toplens/core/flows';
 import { Window } from './common';
 import { PersonView } from './pages';
-import { CURRENCY, EPOCH_MS, MS, flag, integer, list, number, oneOf, orNull, record, ref, resource, text } from './words';
+import {
+  CURRENCY,
+  EPOCH_MS,
+  MS,
+  flag,
+  integer,
+  list,
+  number,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+} from './words';
 
 export const HurtPerson = resource('HurtPerson', 'A person whom an incident hurt', {
   person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'p-1f04'),
@@ -67,7 +81,10 @@ export const PersonAttempt = resource('PersonAttempt', 'One attempt of a person'
   version: text("version of the component; '' when not told", '4.18.0'),
   value: orNull(number('value completed; null when it carries none', CURRENCY, 42.5)),
   failure: text("what failed; '' when nothing did", 'GatewayTimeout'),
-  traceId: text("identity of the trace, 32 hexadecimal digits; '' or null where it is not kept", '4bf92f3577b34da6a3ce929d0e0e4736'),
+  traceId: text(
+    "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
+    '4bf92f3577b34da6a3ce929d0e0e4736',
+  ),
   spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
 });
 export type PersonAttemptShape = Static<typeof PersonAttempt>;
@@ -118,7 +135,10 @@ const PERSON_KEY = [{ personKey: [] }];
 
 export const personPaths: Paths = {
   '/api/incidents/{id}/hurt': {
-    get: get('People whom an incident hurt, worst off first, without names', Hurt, { path: [incidentId], query: [windowQuery, focusQuery] }),
+    get: get('People whom an incident hurt, worst off first, without names', Hurt, {
+      path: [incidentId],
+      query: [windowQuery, focusQuery],
+    }),
   },
   '/api/incidents/{id}/hurt/export': {
     post: {
@@ -126,7 +146,11 @@ export const personPaths: Paths = {
       description: 'Needs a key of those who may see persons; recorded with who and why.',
       parameters: [incidentId, ...[windowQuery, focusQuery].flatMap(queryParameters)],
       requestBody: { required: true, content: { 'application/json': { schema: jsonSchemaOf(exportReason) } } },
-      responses: { '200': { description: 'CSV (RFC 4180)', content: { 'text/csv': { schema: { type: 'string' } } } }, '4XX': problem, '5XX': problem },
+      responses: {
+        '200': { description: 'CSV (RFC 4180)', content: { 'text/csv': { schema: { type: 'string' } } } },
+        '4XX': problem,
+        '5XX': problem,
+      },
       security: PERSON_KEY,
     },
   },

@@ -14,20 +14,31 @@ export const windowQuery = object({
     .integer()
     .min(1)
     .max(LONGEST_MINUTES)
-    .meta({ description: `minutes up to the newest judged one; moves on by itself; ${DEFAULT_MINUTES} when nothing is given`, unit: 'min', example: 60 }),
+    .meta({
+      description: `minutes up to the newest judged one; moves on by itself; ${DEFAULT_MINUTES} when nothing is given`,
+      unit: 'min',
+      example: 60,
+    }),
   from: date().meta({ description: 'begin, with `to`', example: '2026-03-02T09:00:00Z' }),
   to: date().meta({ description: 'end, with `from`', example: '2026-03-02T10:00:00Z' }),
 });
 
 const text = string().trim().max(300);
-const valueOf = (dimension: string) => text.meta({ description: `only attempts of this ${dimension}`, example: 'business' });
+const valueOf = (dimension: string) =>
+  text.meta({ description: `only attempts of this ${dimension}`, example: 'business' });
 
 export const focusQuery = object({
   application: text.meta({ description: 'only this application', example: 'Courier app' }),
   flow: number().integer().positive().meta({ description: 'only the flow of this number', example: 3 }),
   team: text.meta({ description: 'only what this team has or should get', example: 'Slots Team' }),
-  against: string().oneOf(AGAINST).default('nothing').meta({ description: 'with what the window is compared', example: 'week' }),
-  ...(Object.fromEntries(DIMENSIONS.map((dimension) => [dimension, valueOf(dimension)])) as Record<Dimension, typeof text>),
+  against: string()
+    .oneOf(AGAINST)
+    .default('nothing')
+    .meta({ description: 'with what the window is compared', example: 'week' }),
+  ...(Object.fromEntries(DIMENSIONS.map((dimension) => [dimension, valueOf(dimension)])) as Record<
+    Dimension,
+    typeof text
+  >),
 });
 
 export const rankingQuery = object({

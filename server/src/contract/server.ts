@@ -48,7 +48,9 @@ export const ServerState = resource('ServerState', 'How this server is, what is 
     },
     'how each part of the server is',
   ),
-  judgedAgainFromMs: orNull(number('from where old times are being judged again; null when none are', EPOCH_MS, 1772438400000)),
+  judgedAgainFromMs: orNull(
+    number('from where old times are being judged again; null when none are', EPOCH_MS, 1772438400000),
+  ),
   judgedMs: orNull(number('up to when minutes are judged; null before the first', EPOCH_MS, 1772446440000)),
   gatheredNames: list(
     record({
@@ -86,10 +88,18 @@ const refusedId = path('id', 'number of the refused record', 12);
 
 export const serverPaths: Paths = {
   '/api/status': { get: get('How fresh the data is', Freshness) },
-  '/api/server-state': { get: get("How this server's parts are, what is judged again, whose clock is wrong", ServerState) },
-  '/api/refused-records': { get: get('Records that the database refused, newest first', RefusedRecords, { query: [refusedQuery] }) },
+  '/api/server-state': {
+    get: get("How this server's parts are, what is judged again, whose clock is wrong", ServerState),
+  },
+  '/api/refused-records': {
+    get: get('Records that the database refused, newest first', RefusedRecords, { query: [refusedQuery] }),
+  },
   '/api/refused-records/{id}': {
-    delete: { summary: 'Refused record: drops it', parameters: [refusedId], responses: { '204': { description: 'dropped' }, '4XX': problem, '5XX': problem } },
+    delete: {
+      summary: 'Refused record: drops it',
+      parameters: [refusedId],
+      responses: { '204': { description: 'dropped' }, '4XX': problem, '5XX': problem },
+    },
   },
   '/api/refused-records/{id}/send-again': {
     post: {

@@ -53,11 +53,17 @@ export type RatesShape = SettingsShape['rates'];
 
 export const newSetting = object({
   who,
-  key: string().min(1).max(600).required().meta({ description: 'which setting: rates, calendar, or the key of a flow or journey', example: 'rates' }),
+  key: string()
+    .min(1)
+    .max(600)
+    .required()
+    .meta({ description: 'which setting: rates, calendar, or the key of a flow or journey', example: 'rates' }),
   value: mixed()
     .nullable()
     .meta({ description: 'what it is set to; null: back to the settings file', example: { waiting: 1 } }),
-  fromMs: numberInput().integer().meta({ description: 'from when on it is in force; left out: from now', unit: EPOCH_MS, example: 1772442840000 }),
+  fromMs: numberInput()
+    .integer()
+    .meta({ description: 'from when on it is in force; left out: from now', unit: EPOCH_MS, example: 1772442840000 }),
 });
 
 export const undoing = object({ who });
@@ -65,7 +71,10 @@ export const undoing = object({ who });
 export const settingsPaths: Paths = {
   '/api/settings': {
     get: get('Rates, calendar, and every change of a setting', Settings),
-    post: post('Change of a setting; what was set before stays in its history', { body: newSetting, answers: { '201': ok(Settings, 'as they are now') } }),
+    post: post('Change of a setting; what was set before stays in its history', {
+      body: newSetting,
+      answers: { '201': ok(Settings, 'as they are now') },
+    }),
   },
   '/api/settings/changes/{id}/undo': {
     post: post('Undoing of a change: back to what was set before it', {

@@ -10,7 +10,9 @@ const OTLP = {
 };
 const CLOUD_EVENTS = {
   'application/cloudevents+json': { schema: { type: 'object', description: 'CloudEvents 1.0' } },
-  'application/cloudevents-batch+json': { schema: { type: 'array', items: { type: 'object' }, description: 'CloudEvents 1.0, several' } },
+  'application/cloudevents-batch+json': {
+    schema: { type: 'array', items: { type: 'object' }, description: 'CloudEvents 1.0, several' },
+  },
 };
 const text = (description: string) => ({ schema: { type: 'string', description } });
 const query = (name: string, description: string, example: string) => ({
@@ -41,7 +43,12 @@ const takes = (summary: string, body: object, parameters: object[] = []) => ({
 
 export const telemetryPaths: Paths = {
   '/v1/traces': { post: takes('Spans', OTLP) },
-  '/v1/logs': { post: takes('Lines of logs; changes as events named toplens.change, business events named toplens.business_event', OTLP) },
+  '/v1/logs': {
+    post: takes(
+      'Lines of logs; changes as events named toplens.change, business events named toplens.business_event',
+      OTLP,
+    ),
+  },
   '/v1/metrics': { post: takes('Points of metrics, of all kinds', OTLP) },
   '/v1/browser': {
     // Plain text, for which a browser asks no leave before; it holds JSON.
@@ -63,7 +70,9 @@ export const telemetryPaths: Paths = {
     ),
   },
   '/v1/business-events': {
-    post: takes('Business events', { content: { ...CLOUD_EVENTS, 'text/csv': text('RFC 4180; the first row names the columns') } }),
+    post: takes('Business events', {
+      content: { ...CLOUD_EVENTS, 'text/csv': text('RFC 4180; the first row names the columns') },
+    }),
   },
   '/v1/changes': { post: takes('Changes', { content: CLOUD_EVENTS }) },
 };

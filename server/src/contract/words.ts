@@ -1,7 +1,16 @@
-import { Type, type Static, type TNumber, type TInteger, type TObject, type TProperties, type TSchema } from '@sinclair/typebox';
+import {
+  Type,
+  type Static,
+  type TNumber,
+  type TInteger,
+  type TObject,
+  type TProperties,
+  type TSchema,
+} from '@sinclair/typebox';
 
 /**
- * In which the API's resources are described (JSON Schema 2020-12, as OpenAPI 3.1 takes it): each field with what it means, its unit
+ * In which the API's resources are described (JSON Schema 2020-12, as OpenAPI 3.1 takes it): each field with what it
+ * means, its unit
  * and an example. The server's types follow from the descriptions, the app's from the document that is made of them.
  */
 
@@ -15,8 +24,10 @@ export const CURRENCY = 'units of the currency';
 
 export const text = (description: string, example: string) => Type.String({ description, examples: [example] });
 export const flag = (description: string) => Type.Boolean({ description, examples: [true] });
-export const number = (description: string, unit: string, example: number): TNumber => Type.Number({ description, 'x-unit': unit, examples: [example] });
-export const integer = (description: string, unit: string, example: number): TInteger => Type.Integer({ description, 'x-unit': unit, examples: [example] });
+export const number = (description: string, unit: string, example: number): TNumber =>
+  Type.Number({ description, 'x-unit': unit, examples: [example] });
+export const integer = (description: string, unit: string, example: number): TInteger =>
+  Type.Integer({ description, 'x-unit': unit, examples: [example] });
 
 /** One of a list that core has. */
 export const oneOf = <const Value extends string>(values: readonly Value[], description: string) =>
@@ -27,28 +38,43 @@ export const orNull = <Schema extends TSchema>(schema: Schema) => {
   return Type.Union([schema, Type.Null()], { description, examples });
 };
 
-export const list = <Schema extends TSchema>(items: Schema, description: string, length: { minItems?: number; maxItems?: number } = {}) =>
-  Type.Array(items, { description, ...length });
+export const list = <Schema extends TSchema>(
+  items: Schema,
+  description: string,
+  length: { minItems?: number; maxItems?: number } = {},
+) => Type.Array(items, { description, ...length });
 
 export const texts = (description: string) => Type.Array(Type.String(), { description, examples: [[]] });
 export const numbers = (description: string, unit: string, length: { minItems?: number; maxItems?: number } = {}) =>
   Type.Array(Type.Number(), { description, 'x-unit': unit, examples: [[]], ...length });
-export const integers = (description: string, unit: string) => Type.Array(Type.Integer(), { description, 'x-unit': unit, examples: [[]] });
+export const integers = (description: string, unit: string) =>
+  Type.Array(Type.Integer(), { description, 'x-unit': unit, examples: [[]] });
 /** Points of a series; null where nothing is known or nothing came. */
 export const numbersOrNull = (description: string) =>
-  Type.Array(Type.Union([Type.Number(), Type.Null()]), { description, 'x-unit': 'unit of the measure', examples: [[]] });
+  Type.Array(Type.Union([Type.Number(), Type.Null()]), {
+    description,
+    'x-unit': 'unit of the measure',
+    examples: [[]],
+  });
 
 /** Of a form that others define. */
-export const anything = (description: string) => Type.Unsafe<object>({ type: 'object', description, additionalProperties: true, examples: [{}] });
+export const anything = (description: string) =>
+  Type.Unsafe<object>({ type: 'object', description, additionalProperties: true, examples: [{}] });
 
 /** All members are required: what may be absent is null. */
 export const record = <Properties extends TProperties>(properties: Properties, description?: string) =>
   Type.Object(properties, { additionalProperties: false, ...(description !== undefined && { description }) });
 
 /** A resource of its own, which others refer to by its name. */
-export const resource = <Properties extends TProperties>(title: string, description: string, properties: Properties): TObject<Properties> =>
-  Type.Object(properties, { title, description, additionalProperties: false });
+export const resource = <Properties extends TProperties>(
+  title: string,
+  description: string,
+  properties: Properties,
+): TObject<Properties> => Type.Object(properties, { title, description, additionalProperties: false });
 
 /** A reference to a resource. */
 export const ref = <Schema extends TSchema>(to: Schema, description?: string) =>
-  Type.Unsafe<Static<Schema>>({ $ref: `#/components/schemas/${to.title}`, ...(description !== undefined && { description }) });
+  Type.Unsafe<Static<Schema>>({
+    $ref: `#/components/schemas/${to.title}`,
+    ...(description !== undefined && { description }),
+  });

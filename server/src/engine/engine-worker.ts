@@ -45,7 +45,8 @@ const { port, settings, segmentsDir, usualTracesAMinute, nowMs } = workerData as
 let aheadMs = nowMs - Date.now();
 const serverNow = () => Date.now() + aheadMs;
 const notify = (notice: EngineNotice) => parentPort?.postMessage(notice);
-const logError = (message: string, error: Error) => notify({ log: { level: 'error', message, detail: { err: error } } });
+const logError = (message: string, error: Error) =>
+  notify({ log: { level: 'error', message, detail: { err: error } } });
 
 /** A cycle is run at most so often; a new minute is judged well within 15 s of its end. */
 const CYCLE_EVERY_MS = 1_000;
@@ -131,10 +132,15 @@ async function settle(state: EngineState, isFinal = false): Promise<void> {
 
 /** From where a limit is in force, everything is judged anew; rates and names need no judging. */
 async function changeSettings(state: EngineState, change: SettingChange): Promise<void> {
-  takeSettings(state, new SettingsBook(settings, usableChanges(settings, await loadChanges(state.database))), change.key);
+  takeSettings(
+    state,
+    new SettingsBook(settings, usableChanges(settings, await loadChanges(state.database))),
+    change.key,
+  );
   const from = Math.min(change.fromMs, state.judgedMs);
   const earliest = state.watermarkMs - KEEP_ROLL_UPS_MS;
-  if (state.names.flowOfKey(change.key) !== undefined && state.judgedMs > 0) changed.add(floorTo(Math.max(from, earliest), HOUR_MS));
+  if (state.names.flowOfKey(change.key) !== undefined && state.judgedMs > 0)
+    changed.add(floorTo(Math.max(from, earliest), HOUR_MS));
   // What is long ago is judged beside: nobody waits for it.
   await settle(state);
 }

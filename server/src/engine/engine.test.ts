@@ -14,7 +14,8 @@ const MINUTES = 180;
 const spans = steadyTraffic(nowMs - MINUTES * MINUTE_MS, MINUTES, 20);
 
 async function sendAll(server: TestServer, all: readonly TestSpan[], batch: number): Promise<void> {
-  for (let i = 0; i < all.length; i += batch) expect((await send(server.url, all.slice(i, i + batch))).status).toBe(200);
+  for (let i = 0; i < all.length; i += batch)
+    expect((await send(server.url, all.slice(i, i + batch))).status).toBe(200);
   await server.intake.settled();
   await server.engine.ask('settle', null);
 }
@@ -27,12 +28,19 @@ async function worstFirst(server: TestServer): Promise<WorstFirstShape> {
 
 const shuffled = (all: readonly TestSpan[]) => {
   const random = seededRandom(3);
-  return all.map((span) => ({ span, key: random() })).sort((a, b) => a.key - b.key).map(({ span }) => span); // prettier-ignore
+  return all
+    .map((span) => ({ span, key: random() }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ span }) => span);
 };
 
 const getJson = async <T>(path: string): Promise<T> => (await (await fetch(`${server.url}${path}`)).json()) as T;
 const postJson = (path: string, body: object) =>
-  fetch(`${server.url}${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  fetch(`${server.url}${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
 const flows = async () => (await getJson<FlowTableShape>('/api/flows')).rows;
 
 const ajv = new Ajv2020({ strict: false });
@@ -46,7 +54,10 @@ let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer(
     {},
-    { ownership: [{ application: 'Shop', team: 'Shop Team' }], flows: [{ technicalName: 'GET /shop', name: 'Open the shop' }] },
+    {
+      ownership: [{ application: 'Shop', team: 'Shop Team' }],
+      flows: [{ technicalName: 'GET /shop', name: 'Open the shop' }],
+    },
   );
   await sendAll(server, spans, 500);
 });
@@ -66,7 +77,8 @@ test('failures open an incident, dated, ranked and with a team', async () => {
     handoff: null,
   });
   expect(Math.abs((row?.onsetMs as number) - (nowMs - 20 * MINUTE_MS))).toBeLessThanOrEqual(3 * MINUTE_MS);
-  const hurt = new Set(spans.filter((span) => span.status.code === 2).map((span) => JSON.stringify(span.attributes[2]))).size;
+  const hurt = new Set(spans.filter((span) => span.status.code === 2).map((span) => JSON.stringify(span.attributes[2])))
+    .size;
   expect(Math.abs((row?.people.estimate as number) / hurt - 1)).toBeLessThan(0.1);
 });
 
@@ -103,7 +115,9 @@ test('orders and money against the same hours of like days: below while payments
   });
   await sendAll(own, hours, 500);
   const from = new Date(nowMs - 65 * MINUTE_MS).toISOString();
-  const answer = (await (await fetch(`${own.url}/api/money?from=${from}&to=${new Date(nowMs - 10 * MINUTE_MS).toISOString()}`)).json()) as MoneyShape;
+  const answer = (await (
+    await fetch(`${own.url}/api/money?from=${from}&to=${new Date(nowMs - 10 * MINUTE_MS).toISOString()}`)
+  ).json()) as MoneyShape;
   expect(isA('Money', answer)).toBe(true);
   const [takings] = answer.flows;
   expect(takings).toMatchObject({
@@ -121,7 +135,8 @@ test('orders and money against the same hours of like days: below while payments
 });
 
 test('wrong questions are answered with the field and the way on', async () => {
-  const ask = async (path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as { status: number; field?: string };
+  const ask = async (path: string) =>
+    (await (await fetch(`${server.url}/api${path}`)).json()) as { status: number; field?: string };
   expect(await ask('/worst-first?last=abc')).toMatchObject({ status: 400, field: 'last' });
   expect(await ask('/worst-first?from=2026-01-01')).toMatchObject({ status: 400, field: 'to' });
   expect(await ask('/worst-first?from=2026-01-02&to=2026-01-01')).toMatchObject({ status: 400, field: 'to' });
@@ -136,12 +151,23 @@ test('the table of flows says what its attempts came to, in any slice', async ()
   const table = await getJson<FlowTableShape>(`/api/flows?from=${from}&to=${to}`);
   const inWindow = spans.filter((span) => Number(span.startTimeUnixNano) / 1e6 >= nowMs - 60 * MINUTE_MS);
   const failed = inWindow.filter((span) => span.status.code === 2).length;
-  expect(table.rows[0]).toMatchObject({ name: 'Open the shop', attempts: inWindow.length, level: 'broken', shareOfTime: 1 });
+  expect(table.rows[0]).toMatchObject({
+    name: 'Open the shop',
+    attempts: inWindow.length,
+    level: 'broken',
+    shareOfTime: 1,
+  });
   expect(table.rows[0]?.failedShare).toBeCloseTo(failed / inWindow.length, 9);
   expect(table.rows[0]?.people).toBe(new Set(inWindow.map((span) => JSON.stringify(span.attributes[2]))).size);
   const nobody = await getJson<FlowTableShape>(`/api/flows?from=${from}&to=${to}&site=Nowhere`);
   // No traffic is "no data", never 0 ms or 0 %.
-  expect(nobody.rows[0]).toMatchObject({ attempts: 0, level: 'noData', medianMs: null, failedShare: null, apdex: null });
+  expect(nobody.rows[0]).toMatchObject({
+    attempts: 0,
+    level: 'noData',
+    medianMs: null,
+    failedShare: null,
+    apdex: null,
+  });
   expect(nobody.remaining).toEqual({ sessions: 0, attempts: 0 });
 });
 
@@ -155,14 +181,23 @@ test('rates are changed in place, the bill follows, a past window keeps what was
   };
   const before = await failedLine('last=60');
   expect((await postJson('/api/settings', { who: '', key: 'rates', value: { failed: 10 } })).status).toBe(400);
-  expect(await (await postJson('/api/settings', { who: 'Kim', key: 'rates', value: { failed: -1 } })).json()).toMatchObject({ status: 400, field: 'failed' });
-  expect(await (await postJson('/api/settings', { who: 'Kim', key: 'colour', value: {} })).json()).toMatchObject({ status: 400, field: 'key' });
-  const changed = (await (await postJson('/api/settings', { who: 'Kim', key: 'rates', value: { failed: 10 } })).json()) as SettingsShape;
+  expect(
+    await (await postJson('/api/settings', { who: 'Kim', key: 'rates', value: { failed: -1 } })).json(),
+  ).toMatchObject({ status: 400, field: 'failed' });
+  expect(await (await postJson('/api/settings', { who: 'Kim', key: 'colour', value: {} })).json()).toMatchObject({
+    status: 400,
+    field: 'key',
+  });
+  const changed = (await (
+    await postJson('/api/settings', { who: 'Kim', key: 'rates', value: { failed: 10 } })
+  ).json()) as SettingsShape;
   expect(changed.changes[0]).toMatchObject({ who: 'Kim', about: 'harm rates', words: 'failed 10' });
   expect((await failedLine('last=60')).harm.estimate / before.harm.estimate).toBeCloseTo(2, 6);
   expect((await failedLine(`from=${from}&to=${to}`)).rate).toBe(5);
   expect((await failedLine(`from=${from}&to=${to}&rates=today`)).rate).toBe(10);
-  const undone = (await (await postJson(`/api/settings/changes/${changed.changes[0]?.id}/undo`, { who: 'Kim' })).json()) as SettingsShape;
+  const undone = (await (
+    await postJson(`/api/settings/changes/${changed.changes[0]?.id}/undo`, { who: 'Kim' })
+  ).json()) as SettingsShape;
   expect(undone.rates.failed).toBe(5);
   expect(undone.changes.map(({ isUndone }) => isUndone)).toEqual([false, true]);
   expect((await failedLine('last=60')).rate).toBe(5);
@@ -172,17 +207,39 @@ test('a limit by hand judges from when it is in force, beside what was learned, 
   const [flow] = await flows();
   const page = await getJson<FlowPageShape>(`/api/flows/${flow?.id}`);
   expect(page.normal).toMatchObject({ limitBy: 'learned', ownersLimitMs: null });
-  await postJson('/api/settings', { who: 'Kim', key: page.key, value: { limitMs: 90, name: 'Browse' }, fromMs: nowMs - 60 * MINUTE_MS });
+  await postJson('/api/settings', {
+    who: 'Kim',
+    key: page.key,
+    value: { limitMs: 90, name: 'Browse' },
+    fromMs: nowMs - 60 * MINUTE_MS,
+  });
   const judged = await getJson<FlowPageShape>(`/api/flows/${flow?.id}`);
-  expect(judged.normal).toMatchObject({ limitBy: 'owner', limitMs: 90, ownersLimitMs: 90, learnedLimitMs: page.normal.learnedLimitMs });
+  expect(judged.normal).toMatchObject({
+    limitBy: 'owner',
+    limitMs: 90,
+    ownersLimitMs: 90,
+    learnedLimitMs: page.normal.learnedLimitMs,
+  });
   expect(judged.row.name).toBe('Browse');
   const late = (one: FlowPageShape) => one.outcomes.late.reduce((sum, n) => sum + n, 0);
   expect(late(judged)).toBeGreaterThan(late(page) + 50);
   await postJson(`/api/settings/changes/${judged.changes.at(-1)?.id}/undo`, { who: 'Kim' });
   const site = judged.sites[0] as string;
-  const refused = await postJson('/api/settings', { who: 'Kim', key: page.key, value: { siteLimitsMs: { [site]: 0 } } });
-  expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([400, expect.stringContaining('siteLimitsMs: expected more than 0')]);
-  await postJson('/api/settings', { who: 'Kim', key: page.key, value: { siteLimitsMs: { [site]: 50, Nowhere: 70 } }, fromMs: nowMs - 60 * MINUTE_MS });
+  const refused = await postJson('/api/settings', {
+    who: 'Kim',
+    key: page.key,
+    value: { siteLimitsMs: { [site]: 0 } },
+  });
+  expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([
+    400,
+    expect.stringContaining('siteLimitsMs: expected more than 0'),
+  ]);
+  await postJson('/api/settings', {
+    who: 'Kim',
+    key: page.key,
+    value: { siteLimitsMs: { [site]: 50, Nowhere: 70 } },
+    fromMs: nowMs - 60 * MINUTE_MS,
+  });
   const atSite = await getJson<FlowPageShape>(`/api/flows/${flow?.id}`);
   expect(atSite.normal).toMatchObject({ limitBy: 'learned', sites: [{ site, limitMs: 50 }] });
   // A limit of a site that has not come yet judges nothing, but the form must give it back when it saves.
@@ -200,13 +257,19 @@ test('a limit by hand judges from when it is in force, beside what was learned, 
     else expect(side.badShare).toBe(before);
   }
   await postJson(`/api/settings/changes/${atSite.changes.at(-1)?.id}/undo`, { who: 'Kim' });
-  expect((await getJson<FlowPageShape>(`/api/flows/${flow?.id}`)).normal).toMatchObject({ limitBy: 'learned', ownersLimitMs: null });
+  expect((await getJson<FlowPageShape>(`/api/flows/${flow?.id}`)).normal).toMatchObject({
+    limitBy: 'learned',
+    ownersLimitMs: null,
+  });
 });
 
 test('an incident is set aside with a reason and an end, leaves the rank, and comes back; nonsense is refused', async () => {
   const id = (await worstFirst(server)).rows[0]?.id as number;
   const decide = (body: object) => postJson(`/api/incidents/${id}/decisions`, { who: 'Kim', ...body });
-  expect(await (await decide({ what: 'setAside', untilMs: nowMs })).json()).toMatchObject({ status: 400, field: 'reason' });
+  expect(await (await decide({ what: 'setAside', untilMs: nowMs })).json()).toMatchObject({
+    status: 400,
+    field: 'reason',
+  });
   expect((await decide({ what: 'split', flows: [1] })).status).toBe(409);
   expect((await decide({ what: 'join', into: id })).status).toBe(409);
   expect((await decide({ what: 'setAside', reason: 'a rehearsal', untilMs: nowMs + 60 * MINUTE_MS })).status).toBe(200);
@@ -254,10 +317,15 @@ test('late data re-opens its minutes; a restart changes nothing', async () => {
   let dataDir = '';
   try {
     const inGap = (span: TestSpan) =>
-      Number(span.startTimeUnixNano) / 1e6 > nowMs - 50 * MINUTE_MS && Number(span.startTimeUnixNano) / 1e6 < nowMs - 35 * MINUTE_MS;
-    await sendAll(late, spans.filter((span) => !inGap(span)), 500); // prettier-ignore
+      Number(span.startTimeUnixNano) / 1e6 > nowMs - 50 * MINUTE_MS &&
+      Number(span.startTimeUnixNano) / 1e6 < nowMs - 35 * MINUTE_MS;
+    await sendAll(
+      late,
+      spans.filter((span) => !inGap(span)),
+      500,
+    );
     expect((await worstFirst(late)).rows.map((row) => row.signal).sort()).toEqual(['failing', 'missing']);
-    await sendAll(late, spans.filter(inGap), 500); // prettier-ignore
+    await sendAll(late, spans.filter(inGap), 500);
     const after = await worstFirst(late);
     expect(after.rows.map((row) => row.signal)).toEqual(['failing']);
     dataDir = late.dataDir;

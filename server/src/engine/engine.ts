@@ -25,9 +25,16 @@ const STOP_PATIENCE_MS = 3_000;
 const AT_HAND = { patienceMs: 100, oldestMs: 60_000, most: 100 };
 
 const starting = () =>
-  new Problem('recovering', 'The part that judges is reading what it needs. Nothing that was taken is lost: try again in a moment.', { retryAfterS: 3 });
+  new Problem(
+    'recovering',
+    'The part that judges is reading what it needs. Nothing that was taken is lost: try again in a moment.',
+    { retryAfterS: 3 },
+  );
 
-/** The computation, in a worker of its own: no request waits for another one's heavy question. When it dies, another one starts. */
+/**
+ * The computation, in a worker of its own: no request waits for another one's heavy question. When it dies, another one
+ * starts.
+ */
 export class Engine {
   #figures: EngineFigures | undefined;
   #client: Client<Questions> | undefined;
@@ -116,7 +123,10 @@ export class Engine {
     return name === 'settle' ? answer.finally(() => this.forgetAnswers()) : answer;
   }
 
-  /** Hands committed attempts over; the columns are moved, not copied. Without an engine they are read from the database later. */
+  /**
+   * Hands committed attempts over; the columns are moved, not copied. Without an engine they are read from the database
+   * later.
+   */
   append(batch: CommittedBatch): void {
     if (!this.#worker) return;
     const { columns } = batch;

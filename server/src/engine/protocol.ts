@@ -71,4 +71,5 @@ export interface EngineBatch {
 }
 
 /** What the engine says by itself. */
-export type EngineNotice = { figures: EngineFigures } | { log: { level: 'info' | 'error'; message: string; detail: object } };
+export type EngineNotice =
+  { figures: EngineFigures } | { log: { level: 'info' | 'error'; message: string; detail: object } };

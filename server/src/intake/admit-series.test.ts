@@ -7,7 +7,16 @@ const database = { query: () => Promise.resolve([]) } as unknown as Database;
 const limits = { series: 2, seriesBytes: 200 };
 
 const point = (id: string): MetricPoint => ({
-  series: { metric: 'queue.length', unit: '', kind: 'gauge', temporality: '', component: 'orders', host: 'h', instance: '', attributes: { id } },
+  series: {
+    metric: 'queue.length',
+    unit: '',
+    kind: 'gauge',
+    temporality: '',
+    component: 'orders',
+    host: 'h',
+    instance: '',
+    attributes: { id },
+  },
   startUs: 0,
   atUs: 1,
   value: 1,
@@ -24,7 +33,11 @@ test('points of known series are always taken, those of new ones while there is 
 
 test('a series whose attributes are longer than an index can hold is refused, however few characters they are', async () => {
   const names = await NameBook.load(database);
-  const { admitted, refused } = admitSeries([point('x'.repeat(300)), point('\u4e2d'.repeat(60)), point('short')], names, limits);
+  const { admitted, refused } = admitSeries(
+    [point('x'.repeat(300)), point('\u4e2d'.repeat(60)), point('short')],
+    names,
+    limits,
+  );
   expect(admitted).toHaveLength(1);
   expect([...refused.values()]).toEqual([2]);
 });

@@ -10,7 +10,8 @@ export interface Admitted {
 }
 
 /**
- * Points of series that are known or for which there is room: beyond so many series, somebody makes ids or addresses attributes
+ * Points of series that are known or for which there is room: beyond so many series, somebody makes ids or addresses
+ * attributes
  * of a metric.
  */
 export function admitSeries(
@@ -29,7 +30,9 @@ export function admitSeries(
     if (text.length * 3 > seriesBytes && Buffer.byteLength(text) > seriesBytes)
       return refuse(`attributes: name and attributes of a series are longer than ${seriesBytes} bytes`);
     if (names.count('series') >= most)
-      return refuse(`attributes: ${most} series are kept, and this would be one more; leave ids and addresses out of metrics, or let old ones run out`);
+      return refuse(
+        `attributes: ${most} series are kept, and this would be one more; leave ids and addresses out of metrics, or let old ones run out`,
+      );
     names.idOf('series', text, series.component);
     return true;
   });

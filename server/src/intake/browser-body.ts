@@ -2,8 +2,10 @@ import { readLogsJson, readTracesJson, type LogRecord } from '@toplens/core/form
 import { SpanKind, type Span, type TelemetryLimits } from '@toplens/core/telemetry';
 
 /**
- * A request of a page as it is kept: what the page sent (`resourceLogs` and `resourceSpans` of OTLP's JSON mapping in one
- * object) and the component that its key stands for. Whoever reads the page can read the key, so nothing that the request
+ * A request of a page as it is kept: what the page sent (`resourceLogs` and `resourceSpans` of OTLP's JSON mapping in
+ * one
+ * object) and the component that its key stands for. Whoever reads the page can read the key, so nothing that the
+ * request
  * claims of itself is believed beyond that.
  */
 export interface BrowserBody {
@@ -12,7 +14,8 @@ export interface BrowserBody {
 }
 
 /**
- * @param body JSON as the page sent it; it is read, and refused when it is none, where all bodies are. The component stands
+ * @param body JSON as the page sent it; it is read, and refused when it is none, where all bodies are. The component
+ *   stands
  *   behind it: of members with one name JSON.parse takes the last.
  */
 export const wrapBrowserBody = (component: string, body: Uint8Array): Uint8Array =>
@@ -25,7 +28,10 @@ export function recordsOfBrowser(body: unknown, limits: TelemetryLimits): LogRec
   return records.map((record) => ({ ...record, resource: { ...record.resource, 'service.name': component } }));
 }
 
-/** Its spans, held to what a browser does: they run on the person's device, begin no attempt of their own, and serve nobody. */
+/**
+ * Its spans, held to what a browser does: they run on the person's device, begin no attempt of their own, and serve
+ * nobody.
+ */
 export function spansOfBrowser(body: unknown, limits: TelemetryLimits): Span[] {
   const { component, request } = body as BrowserBody;
   return readTracesJson({ resourceSpans: [], ...request }, limits).map((span) => ({

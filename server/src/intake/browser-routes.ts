@@ -23,15 +23,22 @@ const MOST_BYTES = 512 * 1024;
 const REQUESTS_A_MINUTE = 6_000;
 
 /**
- * The way in for pages: `GET /snippet.js` is the script that a page includes, `POST /v1/browser?key=…` takes what it sends.
- * The body is JSON under the type text/plain, for which browsers ask no leave before (CORS), not even while a page goes away.
+ * The way in for pages: `GET /snippet.js` is the script that a page includes, `POST /v1/browser?key=…` takes what it
+ * sends.
+ * The body is JSON under the type text/plain, for which browsers ask no leave before (CORS), not even while a page goes
+ * away.
  */
 export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits }: BrowserRouteOptions): Router {
   const router = Router();
   const snippet = existsSync(snippetFile) ? readFileSync(snippetFile, 'utf8') : undefined;
   router.get('/snippet.js', (_request, response) => {
-    if (snippet === undefined) throw new Problem('notFound', 'the snippet is not built: run npm run build', { field: 'path' });
-    response.set({ 'cross-origin-resource-policy': 'cross-origin', 'access-control-allow-origin': '*', 'cache-control': 'public, max-age=3600' });
+    if (snippet === undefined)
+      throw new Problem('notFound', 'the snippet is not built: run npm run build', { field: 'path' });
+    response.set({
+      'cross-origin-resource-policy': 'cross-origin',
+      'access-control-allow-origin': '*',
+      'cache-control': 'public, max-age=3600',
+    });
     response.type('text/javascript').send(snippet);
   });
   router.post(
@@ -39,13 +46,23 @@ export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits
     rateLimit({
       windowMs: 60_000,
       limit: REQUESTS_A_MINUTE,
-      handler: (_request, response) => sendProblem(response, new Problem('tooMany', `at most ${REQUESTS_A_MINUTE} requests a minute`, { retryAfterS: 5 })),
+      handler: (_request, response) =>
+        sendProblem(
+          response,
+          new Problem('tooMany', `at most ${REQUESTS_A_MINUTE} requests a minute`, { retryAfterS: 5 }),
+        ),
     }),
     taking(async (request, response) => {
       const { component, origin } = checkKey(request, browserKeys);
       // Whether it was taken is for nobody but the page.
       response.set({ 'access-control-allow-origin': origin, vary: 'origin' });
-      return unlessAllRefused(await intake.take('browser', 'json', wrapBrowserBody(component, await readBody(request, { ...limits, bytes: MOST_BYTES }))));
+      return unlessAllRefused(
+        await intake.take(
+          'browser',
+          'json',
+          wrapBrowserBody(component, await readBody(request, { ...limits, bytes: MOST_BYTES })),
+        ),
+      );
     }),
   );
   return router;
@@ -55,8 +72,18 @@ export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits
 function checkKey(request: Request, keys: ReadonlyMap<string, BrowserKey>): { component: string; origin: string } {
   const { key } = request.query;
   const known = typeof key === 'string' ? keys.get(key) : undefined;
-  if (!known) throw new Problem('noKey', 'send the key of the page as ?key=…; TOPLENS_BROWSER_KEYS lists them with their origins', { field: 'key' });
+  if (!known)
+    throw new Problem(
+      'noKey',
+      'send the key of the page as ?key=…; TOPLENS_BROWSER_KEYS lists them with their origins',
+      { field: 'key' },
+    );
   const origin = request.headers.origin ?? '';
-  if (!known.origins.includes(origin)) throw new Problem('forbidden', `this key is not for pages of ${origin || 'no origin'}; TOPLENS_BROWSER_KEYS lists its origins`, { field: 'origin' }); // prettier-ignore
+  if (!known.origins.includes(origin))
+    throw new Problem(
+      'forbidden',
+      `this key is not for pages of ${origin || 'no origin'}; TOPLENS_BROWSER_KEYS lists its origins`,
+      { field: 'origin' },
+    );
   return { component: known.component, origin };
 }

@@ -13,7 +13,10 @@ const CLASSES: Readonly<Record<string, string>> = { desktop: 'desktop', mobile: 
 const MOST_KEPT = 5_000;
 const kept = new Map<string, BrowserWords>();
 
-/** What a User-Agent header says of browser and system; '' where it says nothing. There are few of them: each is read once. */
+/**
+ * What a User-Agent header says of browser and system; '' where it says nothing. There are few of them: each is read
+ * once.
+ */
 export function browserWords(userAgent: string): BrowserWords {
   if (userAgent === '') return NONE;
   const known = kept.get(userAgent);
@@ -28,5 +31,9 @@ export function browserWords(userAgent: string): BrowserWords {
   return words;
 }
 
-/** The country that a page told, else that of the browser's time zone (IANA time zone database): no address is looked up. */
-export const countryOf = (told: string, timeZone: string): string => told || (timeZone === '' ? '' : (getCountryForTimezone(timeZone)?.id ?? ''));
+/**
+ * The country that a page told, else that of the browser's time zone (IANA time zone database): no address is looked
+ * up.
+ */
+export const countryOf = (told: string, timeZone: string): string =>
+  told || (timeZone === '' ? '' : (getCountryForTimezone(timeZone)?.id ?? ''));

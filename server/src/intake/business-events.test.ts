@@ -3,7 +3,9 @@ import type { MoneyShape } from '../contract/journeys';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 import { eventsOfCsv } from './events-csv';
 
-const settings = { businessEvents: [{ name: 'Order placed', component: 'ledger', pattern: 'order * booked, total {amount} EUR' }] };
+const settings = {
+  businessEvents: [{ name: 'Order placed', component: 'ledger', pattern: 'order * booked, total {amount} EUR' }],
+};
 let server: TestServer;
 const nowMs = Date.now();
 const at = (minutesAgo: number) => new Date(nowMs - minutesAgo * MINUTE_MS).toISOString();
@@ -25,27 +27,56 @@ const counted = async (name: string) => {
 };
 
 test('a CSV file is taken whole, and counts once however often it is sent; rows alike are as many as stand in it', async () => {
-  const file = csv(`${at(50)},Sold,12.50,EUR,Shop,c-1`, `${at(50)},Sold,12.50,EUR,Shop,c-1`, `${at(40)},"Sold",7.5,EUR,Shop,"c-2"`);
+  const file = csv(
+    `${at(50)},Sold,12.50,EUR,Shop,c-1`,
+    `${at(50)},Sold,12.50,EUR,Shop,c-1`,
+    `${at(40)},"Sold",7.5,EUR,Shop,"c-2"`,
+  );
   for (let i = 0; i < 3; i++) expect(await (await send('text/csv', file)).json()).toEqual({ taken: 3, rejected: 0 });
   expect(await counted('Sold')).toEqual({ n: 3, value: 3250 });
 });
 
 test('CloudEvents are taken one by one or in a batch, those that cannot be are named', async () => {
-  const event = (id: string, more: object = {}) => ({ specversion: '1.0', id, source: '/till', type: 'example.paid', time: at(30), data: { name: 'Paid', amount: 2 }, ...more });
-  expect(await (await send('application/cloudevents+json', JSON.stringify(event('1')))).json()).toEqual({ taken: 1, rejected: 0 });
-  const answer = await send('application/cloudevents-batch+json', JSON.stringify([event('1'), event('2'), event('3', { time: 'soon' })]));
-  expect(await answer.json()).toEqual({ taken: 2, rejected: 1, errorMessage: '1 × time: expected a time as RFC 3339 writes it' });
+  const event = (id: string, more: object = {}) => ({
+    specversion: '1.0',
+    id,
+    source: '/till',
+    type: 'example.paid',
+    time: at(30),
+    data: { name: 'Paid', amount: 2 },
+    ...more,
+  });
+  expect(await (await send('application/cloudevents+json', JSON.stringify(event('1')))).json()).toEqual({
+    taken: 1,
+    rejected: 0,
+  });
+  const answer = await send(
+    'application/cloudevents-batch+json',
+    JSON.stringify([event('1'), event('2'), event('3', { time: 'soon' })]),
+  );
+  expect(await answer.json()).toEqual({
+    taken: 2,
+    rejected: 1,
+    errorMessage: '1 × time: expected a time as RFC 3339 writes it',
+  });
   expect(await counted('Paid')).toEqual({ n: 2, value: 400 });
-}); // prettier-ignore
+});
 
 test('a line of a log that fits a named pattern counts, and stays a line', async () => {
   const line = (body: string) => ({ timeUnixNano: `${nowMs - 20 * MINUTE_MS}000000`, body: { stringValue: body } });
   const resource = { attributes: [{ key: 'service.name', value: { stringValue: 'ledger' } }] };
-  const body = JSON.stringify({ resourceLogs: [{ resource, scopeLogs: [{ logRecords: [line('order 4711 booked, total 19.90 EUR'), line('order 4711 packed')] }] }] });
+  const body = JSON.stringify({
+    resourceLogs: [
+      {
+        resource,
+        scopeLogs: [{ logRecords: [line('order 4711 booked, total 19.90 EUR'), line('order 4711 packed')] }],
+      },
+    ],
+  });
   for (let i = 0; i < 2; i++) expect((await send('application/json', body, '/v1/logs')).status).toBe(200);
   expect(await counted('Order placed')).toEqual({ n: 1, value: 1990 });
   expect((await server.database.query<{ n: number }>('SELECT count(*)::int AS n FROM log_line'))[0]?.n).toBe(2);
-}); // prettier-ignore
+});
 
 test('they stand with the money, not among the flows', async () => {
   // Up to five whole minutes before the newest that came: of the last ones not all may be there.
@@ -58,7 +89,12 @@ test('they stand with the money, not among the flows', async () => {
       await new Promise((resolve) => setTimeout(resolve, 100));
       continue;
     }
-    expect(sold).toMatchObject({ kind: 'businessEvent', application: 'Shop', orders: { value: 3, verdict: 'notKnown' }, value: { value: 32.5 } });
+    expect(sold).toMatchObject({
+      kind: 'businessEvent',
+      application: 'Shop',
+      orders: { value: 3, verdict: 'notKnown' },
+      value: { value: 32.5 },
+    });
     break;
   }
   const table = (await (await fetch(`${server.url}/api/flows?${window}`)).json()) as { rows: unknown[] };

@@ -1,6 +1,7 @@
 import { crc32c } from './crc32c';
 
-// RFC 3720 (iSCSI), appendix B.4 "CRC Examples"; the text 123456789 is the check value of the catalogue of CRCs (from memory).
+// RFC 3720 (iSCSI), appendix B.4 "CRC Examples"; the text 123456789 is the check value of the catalogue of CRCs (from
+// memory).
 test.each([
   ['32 bytes of zero', new Uint8Array(32), 0x8a9136aa],
   ['32 bytes of ones', new Uint8Array(32).fill(0xff), 0x62a8ab43],

@@ -13,7 +13,16 @@ for (let k = 1; k < 8; k++)
     const shorter = (TABLES[k - 1] as Uint32Array)[byte] as number;
     (TABLES[k] as Uint32Array)[byte] = (shorter >>> 8) ^ ((TABLES[0] as Uint32Array)[shorter & 0xff] as number);
   }
-const [T0, T1, T2, T3, T4, T5, T6, T7] = TABLES as [Uint32Array, Uint32Array, Uint32Array, Uint32Array, Uint32Array, Uint32Array, Uint32Array, Uint32Array];
+const [T0, T1, T2, T3, T4, T5, T6, T7] = TABLES as [
+  Uint32Array,
+  Uint32Array,
+  Uint32Array,
+  Uint32Array,
+  Uint32Array,
+  Uint32Array,
+  Uint32Array,
+  Uint32Array,
+];
 
 /**
  * CRC-32C (RFC 3720, appendix B.4), eight bytes at a time: some fifteen times as fast as the common package, which the

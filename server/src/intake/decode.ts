@@ -1,13 +1,46 @@
 import { changeOfCloudEvent, changeOfRecord, isChange } from '@toplens/core/changes';
 import { isEntry, toAttempt, toInnerSpan, type FrontDoors, type InnerSpan } from '@toplens/core/flows';
 import {
-  MalformedTelemetry, TooMuchTelemetry, type LogRecord, readLogsJson, readLogsProtobuf, readMetricsJson, readMetricsProtobuf, readTracesJson, readTracesProtobuf,
-} from '@toplens/core/formats'; // prettier-ignore
+  MalformedTelemetry,
+  TooMuchTelemetry,
+  type LogRecord,
+  readLogsJson,
+  readLogsProtobuf,
+  readMetricsJson,
+  readMetricsProtobuf,
+  readTracesJson,
+  readTracesProtobuf,
+} from '@toplens/core/formats';
 import { toLogLine, whyLineRejected } from '@toplens/core/logs';
-import { BUSINESS_EVENT_NAME, eventOfCloudEvent, eventOfLine, eventOfRecord, isBusinessEvent, type LineMatch } from '@toplens/core/money';
-import { textOf, whyPointRejected, whyRejected, type Attempt, type ChangeEvent, type LogLine, type MetricPoint, type TimeRange } from '@toplens/core/telemetry';
+import {
+  BUSINESS_EVENT_NAME,
+  eventOfCloudEvent,
+  eventOfLine,
+  eventOfRecord,
+  isBusinessEvent,
+  type LineMatch,
+} from '@toplens/core/money';
+import {
+  textOf,
+  whyPointRejected,
+  whyRejected,
+  type Attempt,
+  type ChangeEvent,
+  type LogLine,
+  type MetricPoint,
+  type TimeRange,
+} from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
-import { attemptOfView, errorOfRecord, isPageView, isScriptError, PAGE_VIEW_EVENT, viewOfRecord, type PageView, type ScriptError } from '@toplens/core/pages';
+import {
+  attemptOfView,
+  errorOfRecord,
+  isPageView,
+  isScriptError,
+  PAGE_VIEW_EVENT,
+  viewOfRecord,
+  type PageView,
+  type ScriptError,
+} from '@toplens/core/pages';
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
@@ -44,27 +77,54 @@ export interface Decoded {
   reasons: string;
 }
 
-const SENT = ['attempts', 'spans', 'lines', 'points', 'changes', 'views', 'errors'] as const satisfies (keyof Records)[];
+const SENT = [
+  'attempts',
+  'spans',
+  'lines',
+  'points',
+  'changes',
+  'views',
+  'errors',
+] as const satisfies (keyof Records)[];
 export const KINDS = [...SENT, 'toldBeside'] as const;
 
-export const noRecords = (): Records => ({ attempts: [], spans: [], lines: [], points: [], changes: [], views: [], errors: [], toldBeside: [] });
+export const noRecords = (): Records => ({
+  attempts: [],
+  spans: [],
+  lines: [],
+  points: [],
+  changes: [],
+  views: [],
+  errors: [],
+  toldBeside: [],
+});
 /** Records as the sender counts them. */
 export const sizeOf = (records: Records): number => SENT.reduce((sum, kind) => sum + records[kind].length, 0);
 
 export function joined(many: readonly Records[]): Records {
-  return Object.fromEntries(KINDS.map((kind) => [kind, many.flatMap((one) => one[kind] as unknown[])])) as unknown as Records;
+  return Object.fromEntries(
+    KINDS.map((kind) => [kind, many.flatMap((one) => one[kind] as unknown[])]),
+  ) as unknown as Records;
 }
 
 /**
- * A request's records, and those that cannot be taken. The same bytes received at the same time give the same answer: the
+ * A request's records, and those that cannot be taken. The same bytes received at the same time give the same answer:
+ * the
  * journal is replayed through here.
  *
  * @throws MalformedTelemetry when the body is not a message of the protocol
  */
-export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { frontDoors, readLine, limits }: Reading, clocks?: SourceClocks): Decoded {
+export function decode(
+  { signal, encoding, body, receivedMs }: JournalEntry,
+  { frontDoors, readLine, limits }: Reading,
+  clocks?: SourceClocks,
+): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
-  const range: TimeRange = { earliestUs: (receivedMs - limits.ageMs) * 1000, latestUs: (receivedMs + limits.leadMs) * 1000 };
+  const range: TimeRange = {
+    earliestUs: (receivedMs - limits.ageMs) * 1000,
+    latestUs: (receivedMs + limits.leadMs) * 1000,
+  };
   const reject = (reason: string) => void reasons.set(reason, (reasons.get(reason) ?? 0) + 1);
   const json = encoding === 'json';
   const tooMany = new Spread(limits);
@@ -73,14 +133,24 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { f
       for (const span of json ? readTracesJson(parseJson(body), limits) : readTracesProtobuf(body, limits)) {
         const reason = whyRejected(span, range) ?? tooMany.why(span.traceId, span.startUs);
         if (span.startUs > range.latestUs)
-          clocks?.note(textOf(span.resource['service.name']) ?? 'unknown service', textOf(span.resource['host.name']) ?? '', span.startUs / 1000);
+          clocks?.note(
+            textOf(span.resource['service.name']) ?? 'unknown service',
+            textOf(span.resource['host.name']) ?? '',
+            span.startUs / 1000,
+          );
         if (reason !== undefined) reject(reason);
         else if (isEntry(span, frontDoors)) records.attempts.push(toAttempt(span));
         else records.spans.push(toInnerSpan(span));
       }
       break;
     case 'logs':
-      decodeLogs(json ? readLogsJson(parseJson(body), limits) : readLogsProtobuf(body, limits), range, records, reject, readLine);
+      decodeLogs(
+        json ? readLogsJson(parseJson(body), limits) : readLogsProtobuf(body, limits),
+        range,
+        records,
+        reject,
+        readLine,
+      );
       break;
     case 'metrics':
       for (const point of json ? readMetricsJson(parseJson(body), limits) : readMetricsProtobuf(body, limits)) {
@@ -90,12 +160,17 @@ export function decode({ signal, encoding, body, receivedMs }: JournalEntry, { f
       }
       break;
     case 'changes':
-      for (const event of eventsIn(parseJson(body), limits)) takeOr(reject, records.changes, changeOfCloudEvent(event, range));
+      for (const event of eventsIn(parseJson(body), limits))
+        takeOr(reject, records.changes, changeOfCloudEvent(event, range));
       break;
     case 'events':
       for (const event of eventsIn(parseJson(body), limits)) {
         const attempt = eventOfCloudEvent(event, range, shortHash);
-        takeOr(reject, records.attempts, typeof attempt === 'string' ? attempt : (tooMany.why('', attempt.startUs) ?? attempt));
+        takeOr(
+          reject,
+          records.attempts,
+          typeof attempt === 'string' ? attempt : (tooMany.why('', attempt.startUs) ?? attempt),
+        );
       }
       break;
     case 'browser':
@@ -135,7 +210,10 @@ function decodeLogs(
     const line = toLogLine(record, repeat);
     records.lines.push(line);
     const match = readLine(line.component, line.body);
-    if (match) records.toldBeside.push(eventOfLine(match, record, [line.component, line.atUs, lineIdentity(line)].join('\u001f'), shortHash));
+    if (match)
+      records.toldBeside.push(
+        eventOfLine(match, record, [line.component, line.atUs, lineIdentity(line)].join('\u001f'), shortHash),
+      );
   }
 }
 
@@ -152,7 +230,12 @@ function takeView(view: PageView | string, records: Records, reject: (reason: st
 }
 
 /** @returns false when it is an event of another kind */
-function takeBrowserEvent(record: LogRecord, range: TimeRange, records: Records, reject: (reason: string) => void): boolean {
+function takeBrowserEvent(
+  record: LogRecord,
+  range: TimeRange,
+  records: Records,
+  reject: (reason: string) => void,
+): boolean {
   if (isPageView(record)) takeView(viewOfRecord(record, range), records, reject);
   else if (isScriptError(record)) takeOr(reject, records.errors, errorOfRecord(record, range));
   else if (isBusinessEvent(record)) takeOr(reject, records.attempts, eventOfRecord(record, range, shortHash));
@@ -167,7 +250,10 @@ interface BrowserReading {
   reject: (reason: string) => void;
 }
 
-/** What a browser may tell: page views, script errors, business events, and its own spans. Everything else in its request is refused. */
+/**
+ * What a browser may tell: page views, script errors, business events, and its own spans. Everything else in its
+ * request is refused.
+ */
 function decodeBrowser(body: unknown, { range, limits, records, reject }: BrowserReading): void {
   for (const record of recordsOfBrowser(body, limits))
     if (!takeBrowserEvent(record, range, records, reject))
@@ -182,7 +268,8 @@ function decodeBrowser(body: unknown, { range, limits, records, reject }: Browse
 /** One event, or a batch of them. */
 function eventsIn(json: unknown, { records }: IntakeLimits): unknown[] {
   const events = Array.isArray(json) ? (json as unknown[]) : [json];
-  if (events.length > records) throw new TooMuchTelemetry('request body', `more than ${records} events in a request; send smaller batches`);
+  if (events.length > records)
+    throw new TooMuchTelemetry('request body', `more than ${records} events in a request; send smaller batches`);
   return events;
 }
 
@@ -195,12 +282,15 @@ class Spread {
 
   why(traceId: string, startUs: number): string | undefined {
     const hour = floorTo(startUs / 1000, HOUR_MS);
-    if (this.#hours.size >= this.limits.hours && !this.#hours.has(hour)) return `startTimeUnixNano: a request tells of ${this.limits.hours} hours at most`;
+    if (this.#hours.size >= this.limits.hours && !this.#hours.has(hour))
+      return `startTimeUnixNano: a request tells of ${this.limits.hours} hours at most`;
     this.#hours.add(hour);
     if (traceId === '') return undefined;
     const spans = (this.#spans.get(traceId) ?? 0) + 1;
     this.#spans.set(traceId, spans);
-    return spans > this.limits.spansOfTrace ? `traceId: a trace has ${this.limits.spansOfTrace} spans in a request at most` : undefined;
+    return spans > this.limits.spansOfTrace
+      ? `traceId: a trace has ${this.limits.spansOfTrace} spans in a request at most`
+      : undefined;
   }
 }
 

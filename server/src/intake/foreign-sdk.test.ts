@@ -28,11 +28,16 @@ test.each(['protobuf', 'json'])(
     const all = await loadSeries(server.database, ({ component }) => component === service, ever);
     const lines = await linesOfTrace(server.database, told.traceId, [service], ever, 1000);
     // What the service counted itself.
-    const last = (metric: string) => all.filter(({ series }) => series.metric === metric).reduce((sum, { points }) => sum + (points.at(-1)?.value ?? 0), 0);
+    const last = (metric: string) =>
+      all
+        .filter(({ series }) => series.metric === metric)
+        .reduce((sum, { points }) => sum + (points.at(-1)?.value ?? 0), 0);
     expect(last('orders')).toBe(told.orders);
     expect(last('picked')).toBe(4650);
     expect(lines).toHaveLength(told.lines);
-    expect(lines.filter(({ severity }) => severity === 17).map(({ body, host }) => [body, host])).toEqual([['shelf 7 is empty', `shelf-${encoding}`]]);
+    expect(lines.filter(({ severity }) => severity === 17).map(({ body, host }) => [body, host])).toEqual([
+      ['shelf 7 is empty', `shelf-${encoding}`],
+    ]);
     // What its libraries tell of host and runtime, under the names that we look for.
     const made = new Map(figuresOf(all).map(({ figure, minutes }) => [figure, [...minutes.values()].at(-1) as number]));
     for (const figure of ['cpu', 'memory', 'heap'] as const) {

@@ -9,8 +9,13 @@ const generated = require('@opentelemetry/otlp-transformer/build/src/generated/r
       collector: {
         trace: {
           v1: {
-            ExportTraceServiceRequest: { fromObject: (object: object) => object; encode: (message: object) => { finish: () => Uint8Array } };
-            ExportTraceServiceResponse: { decode: (bytes: Uint8Array) => { partialSuccess?: { rejectedSpans: number; errorMessage: string } } };
+            ExportTraceServiceRequest: {
+              fromObject: (object: object) => object;
+              encode: (message: object) => { finish: () => Uint8Array };
+            };
+            ExportTraceServiceResponse: {
+              decode: (bytes: Uint8Array) => { partialSuccess?: { rejectedSpans: number; errorMessage: string } };
+            };
           };
         };
       };
@@ -29,13 +34,17 @@ afterAll(() => server.remove());
 
 async function stored(technicalName: string): Promise<{ attempts: number; failed: number }> {
   await server.intake.settled();
-  const { flows } = (await (await fetch(`${server.url}/api/flow-counts`)).json()) as { flows: { technicalName: string; attempts: number; failed: number }[] };
+  const { flows } = (await (await fetch(`${server.url}/api/flow-counts`)).json()) as {
+    flows: { technicalName: string; attempts: number; failed: number }[];
+  };
   const flow = flows.find((candidate) => candidate.technicalName === technicalName);
   return { attempts: flow?.attempts ?? 0, failed: flow?.failed ?? 0 };
 }
 
 test('JSON, plain and packed, is taken and stored once, however often it is sent', async () => {
-  const spans = Array.from({ length: 20 }, (_, i) => testSpan(1000 + i, now - 60_000, 100, { route: '/once', failed: i < 3 }));
+  const spans = Array.from({ length: 20 }, (_, i) =>
+    testSpan(1000 + i, now - 60_000, 100, { route: '/once', failed: i < 3 }),
+  );
   const body = JSON.stringify(requestOf(spans));
   const answers = [
     await post(server.url, body),
@@ -74,16 +83,23 @@ test('what cannot be taken is counted and told, the rest is taken', async () => 
     { ...testSpan(3004, now, 100), startTimeUnixNano: 'soon' },
   ]);
   expect(answer.status).toBe(200);
-  const { partialSuccess } = (await answer.json()) as { partialSuccess: { rejectedSpans: string; errorMessage: string } };
+  const { partialSuccess } = (await answer.json()) as {
+    partialSuccess: { rejectedSpans: string; errorMessage: string };
+  };
   expect(partialSuccess.rejectedSpans).toBe('4');
-  for (const reason of ['traceId', 'clock', 'ends before', 'startTimeUnixNano']) expect(partialSuccess.errorMessage).toContain(reason);
+  for (const reason of ['traceId', 'clock', 'ends before', 'startTimeUnixNano'])
+    expect(partialSuccess.errorMessage).toContain(reason);
   expect(await stored('GET /mixed')).toEqual({ attempts: 1, failed: 0 });
 });
 
 test('odd but legal spans are taken: unknown enums, NaN, ten thousand attributes, markup, control characters, late by days', async () => {
   const bomb = Array.from({ length: 10_000 }, (_, i) => ({ key: `k${i}`, value: { stringValue: 'x' } }));
   const odd = [
-    { ...testSpan(4000, now, 50), kind: 2, attributes: [...bomb, { key: 'toplens.flow', value: { stringValue: 'odd' } }] },
+    {
+      ...testSpan(4000, now, 50),
+      kind: 2,
+      attributes: [...bomb, { key: 'toplens.flow', value: { stringValue: 'odd' } }],
+    },
     {
       ...testSpan(4001, now, 50),
       status: { code: 77 },
@@ -92,8 +108,14 @@ test('odd but legal spans are taken: unknown enums, NaN, ten thousand attributes
         { key: 'toplens.value.amount', value: { doubleValue: 'NaN' } },
       ],
     },
-    { ...testSpan(4002, now - 2 * 86_400_000, 50), attributes: [{ key: 'toplens.flow', value: { stringValue: 'odd' } }] },
-    { ...testSpan(4003, now - 600_000, 50), attributes: [{ key: 'toplens.flow', value: { stringValue: '<img src=x>\u0000\u0007' } }] },
+    {
+      ...testSpan(4002, now - 2 * 86_400_000, 50),
+      attributes: [{ key: 'toplens.flow', value: { stringValue: 'odd' } }],
+    },
+    {
+      ...testSpan(4003, now - 600_000, 50),
+      attributes: [{ key: 'toplens.flow', value: { stringValue: '<img src=x>\u0000\u0007' } }],
+    },
   ];
   const answer = await send(server.url, odd);
   expect([answer.status, await answer.json()]).toEqual([200, {}]);
@@ -106,12 +128,27 @@ describe('refused, with the reason', () => {
   test.each<[string, () => Promise<Response>, number, string]>([
     ['another content type', () => post(server.url, body, { 'content-type': 'text/plain' }), 415, 'content-type'],
     ['another packing', () => post(server.url, body, { 'content-encoding': 'br' }), 415, 'content-encoding'],
-    ['a gzip that ends early', () => post(server.url, gzipSync(body).subarray(0, 60), { 'content-encoding': 'gzip' }), 400, 'unpacked'],
+    [
+      'a gzip that ends early',
+      () => post(server.url, gzipSync(body).subarray(0, 60), { 'content-encoding': 'gzip' }),
+      400,
+      'unpacked',
+    ],
     ['no JSON', () => post(server.url, '{"resourceSpans": ['), 400, 'not JSON'],
     ['another shape', () => post(server.url, '{"resourceSpans": {}}'), 400, 'resourceSpans: expected a list'],
-    ['no protobuf', () => post(server.url, Uint8Array.of(0x0a, 0xff, 0x01, 0x02), { 'content-type': 'application/x-protobuf' }), 400, 'ends early'],
+    [
+      'no protobuf',
+      () => post(server.url, Uint8Array.of(0x0a, 0xff, 0x01, 0x02), { 'content-type': 'application/x-protobuf' }),
+      400,
+      'ends early',
+    ],
     ['50 MB', () => post(server.url, Buffer.alloc(50 * 1024 * 1024, 32)), 413, 'larger than'],
-    ['50 MB packed small', () => post(server.url, gzipSync(Buffer.alloc(50 * 1024 * 1024, 32)), { 'content-encoding': 'gzip' }), 413, 'larger than'],
+    [
+      '50 MB packed small',
+      () => post(server.url, gzipSync(Buffer.alloc(50 * 1024 * 1024, 32)), { 'content-encoding': 'gzip' }),
+      413,
+      'larger than',
+    ],
     ['another version', () => fetch(`${server.url}/v1/unknown`, { method: 'POST', body }), 404, 'not part of this API'],
   ])('%s', async (_name, ask, status, said) => {
     const answer = await ask();
@@ -120,7 +157,9 @@ describe('refused, with the reason', () => {
   });
 
   test('nothing of what was refused is stored', async () => {
-    const { flows } = (await (await fetch(`${server.url}/api/flow-counts`)).json()) as { flows: { technicalName: string }[] };
+    const { flows } = (await (await fetch(`${server.url}/api/flow-counts`)).json()) as {
+      flows: { technicalName: string }[];
+    };
     expect(flows.map((flow) => flow.technicalName)).not.toContain('GET /shop');
   });
 });

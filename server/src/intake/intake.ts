@@ -91,14 +91,23 @@ const PART_SEEN_EVERY_US = 5 * 60_000_000;
  * The way in for telemetry: decode, journal, acknowledge, then write to the database in groups. Acknowledged means
  * durable; when the database falls behind by more than the backlog allows, senders are told to come back.
  *
- * No record stops what comes after it: a group that the database refuses is divided until the one is found, which is kept
+ * No record stops what comes after it: a group that the database refuses is divided until the one is found, which is
+ * kept
  * aside with the reason.
  */
 export class Intake {
   readonly figures: IntakeFigures = {
-    requests: 0, records: 0, rejectedRecords: 0, refusedRequests: 0, backlogRecords: 0, batches: 0, duplicates: 0,
-    backlogBytes: 0, keptAside: 0, damagedBytes: 0,
-  }; // prettier-ignore
+    requests: 0,
+    records: 0,
+    rejectedRecords: 0,
+    refusedRequests: 0,
+    backlogRecords: 0,
+    batches: 0,
+    duplicates: 0,
+    backlogBytes: 0,
+    keptAside: 0,
+    damagedBytes: 0,
+  };
   #queue: Waiting[] = [];
   #backlog: Applied[] = [];
   #journalling: Promise<void> | undefined;
@@ -154,12 +163,15 @@ export class Intake {
     this.#names = await NameBook.load(this.deps.database, { keptMs, limitFactor, now: this.#now });
     this.#versions = new Map();
     this.#parts = new Map();
-    const [newest] = await this.deps.database.query<{ batch: string | null }>('SELECT max(batch) AS batch FROM stale_hour');
+    const [newest] = await this.deps.database.query<{ batch: string | null }>(
+      'SELECT max(batch) AS batch FROM stale_hour',
+    );
     this.#batch = Math.max(this.#batch, Number(newest?.batch ?? 0));
   }
 
   /**
-   * Applies what the journal holds behind what the database says it has. Requests may be taken meanwhile: they are stored
+   * Applies what the journal holds behind what the database says it has. Requests may be taken meanwhile: they are
+   * stored
    * behind it. Called at the start, and when the database had to be opened anew.
    */
   async replay(from: JournalMark): Promise<void> {
@@ -183,7 +195,10 @@ export class Intake {
         // A crash loop must not read more each time.
         if (this.#now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.checkpoint();
       };
-      for (const { entry, mark } of this.deps.journal.replay(from, { until, onDamage: (damage) => this.#noteDamage(damage) })) {
+      for (const { entry, mark } of this.deps.journal.replay(from, {
+        until,
+        onDamage: (damage) => this.#noteDamage(damage),
+      })) {
         if (this.#isGivenUp(generation)) return;
         const read = this.#readAgain(entry);
         if (read) group.push({ records: read, bytes: entry.body.length, mark });
@@ -206,7 +221,10 @@ export class Intake {
     try {
       return this.#read(entry).records;
     } catch (error) {
-      this.deps.log.error({ err: error, signal: entry.signal }, 'an entry of the journal cannot be read; it is passed over');
+      this.deps.log.error(
+        { err: error, signal: entry.signal },
+        'an entry of the journal cannot be read; it is passed over',
+      );
       return undefined;
     }
   }
@@ -215,7 +233,10 @@ export class Intake {
     const bytes = damage.toByte - damage.fromByte;
     this.damages.push(damage);
     this.figures.damagedBytes += bytes;
-    this.deps.log.error({ ...damage, bytes }, 'a part of the journal cannot be read; it is kept aside in journal/damaged, and all behind it is read');
+    this.deps.log.error(
+      { ...damage, bytes },
+      'a part of the journal cannot be read; it is kept aside in journal/damaged, and all behind it is read',
+    );
   }
 
   #forgetBacklog(): void {
@@ -255,14 +276,19 @@ export class Intake {
   }
 
   #checkOpen(): void {
-    if (this.#closed) throw new Problem('stopping', 'The server is stopping; send this again in a moment.', { retryAfterS: 2 });
+    if (this.#closed)
+      throw new Problem('stopping', 'The server is stopping; send this again in a moment.', { retryAfterS: 2 });
     const refusal = this.deps.refusal?.();
     const { maxBacklogRecords, maxBacklogBytes = MAX_BACKLOG_BYTES } = this.deps;
     const isBehind = this.figures.backlogRecords > maxBacklogRecords || this.figures.backlogBytes > maxBacklogBytes;
     if (!refusal && !isBehind) return;
     this.figures.refusedRequests++;
     if (refusal) throw new Problem(refusal.code, refusal.detail, { retryAfterS: refusal.retryAfterS });
-    throw new Problem('cannotKeepUp', 'Too much waits for the database. Nothing of this request was taken: send it again.', { retryAfterS: 1 });
+    throw new Problem(
+      'cannotKeepUp',
+      'Too much waits for the database. Nothing of this request was taken: send it again.',
+      { retryAfterS: 1 },
+    );
   }
 
   /** A request's records, without points for whose series there is no room. */
@@ -271,7 +297,9 @@ export class Intake {
     if (decoded.records.points.length === 0) return decoded;
     const { admitted, refused } = admitSeries(decoded.records.points, this.#names, this.deps.reading.limits);
     if (refused.size === 0) return decoded;
-    const reasons = [decoded.reasons, ...[...refused].map(([reason, n]) => `${n} × ${reason}`)].filter(Boolean).join('; ');
+    const reasons = [decoded.reasons, ...[...refused].map(([reason, n]) => `${n} × ${reason}`)]
+      .filter(Boolean)
+      .join('; ');
     const rejected = decoded.rejected + decoded.records.points.length - admitted.length;
     return { records: { ...decoded.records, points: admitted }, rejected, reasons };
   }
@@ -303,7 +331,8 @@ export class Intake {
         for (const { records, entry, failed } of group) {
           this.figures.backlogRecords -= sizeOf(records);
           this.figures.backlogBytes -= entry.body.length;
-          const detail = refusal?.detail ?? 'The journal cannot be written. Nothing of this request was taken: send it again.';
+          const detail =
+            refusal?.detail ?? 'The journal cannot be written. Nothing of this request was taken: send it again.';
           failed(new Problem(refusal?.code ?? 'cannotKeepUp', detail, { retryAfterS: 10 }));
         }
       }
@@ -313,7 +342,9 @@ export class Intake {
   #startStoring(): void {
     if (this.#replaying || this.#closed || this.#backlog.length === 0) return;
     this.#storing ??= this.#store()
-      .catch((error: unknown) => this.deps.log.error({ err: error }, 'storing was interrupted; what waits stays in the journal'))
+      .catch((error: unknown) =>
+        this.deps.log.error({ err: error }, 'storing was interrupted; what waits stays in the journal'),
+      )
       .finally(() => {
         this.#storing = undefined;
         this.#startStoring();
@@ -358,7 +389,10 @@ export class Intake {
     }
     this.deps.log.error({ err: refusal }, 'a record was refused by the database; it is kept aside');
     const { mark, generation } = how;
-    await this.#untilDone(() => this.deps.database.transaction([...keepAside(records, refusal), ...(mark ? [appliedUpTo(mark)] : [])]), generation);
+    await this.#untilDone(
+      () => this.deps.database.transaction([...keepAside(records, refusal), ...(mark ? [appliedUpTo(mark)] : [])]),
+      generation,
+    );
     this.figures.keptAside += countOf(records);
   }
 
@@ -393,7 +427,8 @@ export class Intake {
   }
 
   /**
-   * Tries again as long as that may help. The records are in the journal, so they are not lost. Nothing may overtake them: meanwhile
+   * Tries again as long as that may help. The records are in the journal, so they are not lost. Nothing may overtake
+   * them: meanwhile
    * the backlog fills, and senders are told to come back.
    */
   async #untilDone<Result>(work: () => Promise<Result>, generation: number): Promise<Result> {
@@ -414,8 +449,10 @@ export class Intake {
     names.begin();
     const encoded = encodeRows([...records.attempts, ...records.toldBeside], records.spans, names);
     // Most batches hold few kinds: rows of the others need no buffers.
-    const rowsOf = <One, Name extends CopiedBeside>(ones: readonly One[], encode: (ones: readonly One[], names: NameBook) => TableRows<Name>) =>
-      ones.length === 0 ? [] : [encode(ones, names)];
+    const rowsOf = <One, Name extends CopiedBeside>(
+      ones: readonly One[],
+      encode: (ones: readonly One[], names: NameBook) => TableRows<Name>,
+    ) => (ones.length === 0 ? [] : [encode(ones, names)]);
     const copied = [
       encoded.spans,
       encoded.items,
@@ -455,20 +492,27 @@ export class Intake {
     return keptAside === 0;
   }
 
-  /** Versions that are new, or were seen earlier than known so far. Known again after a restart, at the price of one write each. */
+  /**
+   * Versions that are new, or were seen earlier than known so far. Known again after a restart, at the price of one
+   * write each.
+   */
   #freshVersions(versions: ReadonlyMap<string, VersionRow>): VersionRow[] {
     const fresh = [...versions].filter(([key, { first_us }]) => first_us < (this.#versions.get(key) ?? Infinity));
     for (const [key, { first_us }] of fresh) this.#versions.set(key, first_us);
     return fresh.map(([, row]) => row);
   }
 
-  /** Parts that are new, or of which something changed; else they are written down now and then, so that it is known when they were last seen. */
+  /**
+   * Parts that are new, or of which something changed; else they are written down now and then, so that it is known
+   * when they were last seen.
+   */
   #freshParts(parts: ReadonlyMap<string, PartRow>): PartRow[] {
     const isFresh = ([key, part]: [string, PartRow]) => {
       const known = this.#parts.get(key);
       if (!known) return true;
       if (part.last_us <= known.last_us) return false;
-      const isChanged = part.version !== known.version || part.region !== known.region || part.application !== known.application;
+      const isChanged =
+        part.version !== known.version || part.region !== known.region || part.application !== known.application;
       return isChanged || part.last_us - known.last_us > PART_SEEN_EVERY_US;
     };
     const fresh = [...parts].filter(isFresh);
@@ -504,7 +548,8 @@ export class Intake {
 
   /** Waits until everything taken is in the database. */
   async settled(): Promise<void> {
-    while (this.#journalling || this.#storing || this.#backlog.length > 0 || this.#replaying) await new Promise((resolve) => setTimeout(resolve, 2));
+    while (this.#journalling || this.#storing || this.#backlog.length > 0 || this.#replaying)
+      await new Promise((resolve) => setTimeout(resolve, 2));
   }
 
   /** Takes nothing more. What is not in the database after so long stays in the journal, for the next start. */
@@ -514,7 +559,9 @@ export class Intake {
     while (isBusy() && performance.now() < end) await new Promise((resolve) => setTimeout(resolve, 5));
     this.#closed = true;
     await this.#journalling;
-    await Promise.race([this.#storing, new Promise((resolve) => setTimeout(resolve, 2_000).unref())]).catch(() => undefined);
+    await Promise.race([this.#storing, new Promise((resolve) => setTimeout(resolve, 2_000).unref())]).catch(
+      () => undefined,
+    );
     await this.deps.journal.close();
   }
 }

@@ -22,8 +22,10 @@ const HEADER = 32;
 const OLD_HEADER = 24;
 
 /**
- * Records as bytes. Each: "TLJ2", length of the body u32, signal u8, encoding u8 (1 JSON), two bytes of zero, epoch of the
- * writer u32, received ms f64, CRC-32C of these 24 bytes, CRC-32C of the body, body. Numbers are little-endian. The header has
+ * Records as bytes. Each: "TLJ2", length of the body u32, signal u8, encoding u8 (1 JSON), two bytes of zero, epoch of
+ * the
+ * writer u32, received ms f64, CRC-32C of these 24 bytes, CRC-32C of the body, body. Numbers are little-endian. The
+ * header has
  * a sum of its own, so that a damaged length leads nobody astray.
  */
 export function encodeRecords(entries: readonly JournalEntry[], epoch: number): Buffer {
@@ -43,13 +45,20 @@ export function encodeRecords(entries: readonly JournalEntry[], epoch: number): 
   return bytes;
 }
 
-/** What stands at a place of a segment: a sound record, one that ends with the file before it is whole, or nothing that can be read. */
+/**
+ * What stands at a place of a segment: a sound record, one that ends with the file before it is whole, or nothing that
+ * can be read.
+ */
 export type Found = { kind: 'record'; entry: JournalEntry; end: number } | { kind: 'torn' } | { kind: 'damaged' };
 
 export function recordAt(bytes: Buffer, offset: number): Found {
   if (startsWith(bytes, offset, OLD_MAGIC)) return oldRecordAt(bytes, offset);
   if (offset + HEADER > bytes.length) return startsLike(bytes, offset) ? { kind: 'torn' } : { kind: 'damaged' };
-  if (!startsWith(bytes, offset, MAGIC) || crc32c(bytes.subarray(offset, offset + 24)) !== bytes.readUInt32LE(offset + 24)) return { kind: 'damaged' };
+  if (
+    !startsWith(bytes, offset, MAGIC) ||
+    crc32c(bytes.subarray(offset, offset + 24)) !== bytes.readUInt32LE(offset + 24)
+  )
+    return { kind: 'damaged' };
   const end = offset + HEADER + bytes.readUInt32LE(offset + 4);
   if (end > bytes.length) return { kind: 'torn' };
   const body = bytes.subarray(offset + HEADER, end);
@@ -59,7 +68,10 @@ export function recordAt(bytes: Buffer, offset: number): Found {
   return { kind: 'record', entry: { signal, encoding, body, receivedMs: bytes.readDoubleLE(offset + 16) }, end };
 }
 
-/** As written before 0.2: "TLJ1", length u32, CRC-32 of all that follows, encoding u8, signal u8, two bytes of zero, received ms f64, body. */
+/**
+ * As written before 0.2: "TLJ1", length u32, CRC-32 of all that follows, encoding u8, signal u8, two bytes of zero,
+ * received ms f64, body.
+ */
 function oldRecordAt(bytes: Buffer, offset: number): Found {
   if (offset + OLD_HEADER > bytes.length) return { kind: 'torn' };
   const end = offset + OLD_HEADER + bytes.readUInt32LE(offset + 4);
@@ -67,7 +79,16 @@ function oldRecordAt(bytes: Buffer, offset: number): Found {
   const signal = SIGNALS[bytes.readUInt8(offset + 13)];
   if (!signal || crc32(bytes.subarray(offset + 12, end)) !== bytes.readUInt32LE(offset + 8)) return { kind: 'damaged' };
   const encoding = bytes.readUInt8(offset + 12) === 1 ? 'json' : 'protobuf';
-  return { kind: 'record', entry: { signal, encoding, receivedMs: bytes.readDoubleLE(offset + 16), body: bytes.subarray(offset + OLD_HEADER, end) }, end };
+  return {
+    kind: 'record',
+    entry: {
+      signal,
+      encoding,
+      receivedMs: bytes.readDoubleLE(offset + 16),
+      body: bytes.subarray(offset + OLD_HEADER, end),
+    },
+    end,
+  };
 }
 
 /** Where the next sound record begins, from `offset` on; the end of the segment when there is none. */
@@ -80,7 +101,8 @@ export function nextRecord(bytes: Buffer, offset: number): number {
   }
 }
 
-const startsWith = (bytes: Buffer, offset: number, magic: Buffer) => bytes.subarray(offset, offset + magic.length).equals(magic);
+const startsWith = (bytes: Buffer, offset: number, magic: Buffer) =>
+  bytes.subarray(offset, offset + magic.length).equals(magic);
 const startsLike = (bytes: Buffer, offset: number) => {
   const rest = bytes.subarray(offset, offset + MAGIC.length);
   return rest.equals(MAGIC.subarray(0, rest.length));

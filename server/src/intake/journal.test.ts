@@ -1,4 +1,14 @@
-import { appendFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
 import type { FileHandle } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,10 +19,18 @@ let dir: string;
 beforeEach(() => (dir = mkdtempSync(join(tmpdir(), 'toplens-journal-'))));
 afterEach(() => rmSync(dir, { recursive: true, force: true }));
 
-const entry = (text: string): JournalEntry => ({ signal: 'logs', encoding: 'json', body: Buffer.from(text), receivedMs: 12.5 });
+const entry = (text: string): JournalEntry => ({
+  signal: 'logs',
+  encoding: 'json',
+  body: Buffer.from(text),
+  receivedMs: 12.5,
+});
 const texts = (journal: Journal, from = START, damages: Damage[] = []) =>
-  [...journal.replay(from, { onDamage: (damage) => damages.push(damage) })].map(({ entry: { body } }) => Buffer.from(body).toString());
-const fileOf = (journalDir: string) => join(journalDir, readdirSync(journalDir).find((name) => name.endsWith('.journal')) as string);
+  [...journal.replay(from, { onDamage: (damage) => damages.push(damage) })].map(({ entry: { body } }) =>
+    Buffer.from(body).toString(),
+  );
+const fileOf = (journalDir: string) =>
+  join(journalDir, readdirSync(journalDir).find((name) => name.endsWith('.journal')) as string);
 
 test('what was appended is read again, in order, by a later process', async () => {
   const journal = Journal.open(dir);
@@ -24,7 +42,9 @@ test('what was appended is read again, in order, by a later process', async () =
 
 test('what a request told of, and in which encoding, is read again', async () => {
   const journal = Journal.open(dir);
-  const entries = SIGNALS.flatMap((signal) => (['json', 'protobuf'] as const).map((encoding) => ({ ...entry(signal), signal, encoding })));
+  const entries = SIGNALS.flatMap((signal) =>
+    (['json', 'protobuf'] as const).map((encoding) => ({ ...entry(signal), signal, encoding })),
+  );
   await journal.append(entries);
   await journal.close();
   const read = [...Journal.open(dir).replay(START)].map(({ entry: { signal, encoding } }) => ({ signal, encoding }));

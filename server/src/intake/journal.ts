@@ -1,4 +1,15 @@
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { open, type FileHandle } from 'node:fs/promises';
 import { join } from 'node:path';
 import { encodeRecords, nextRecord, recordAt, type JournalEntry } from './journal-record';
@@ -17,7 +28,10 @@ export interface Damage {
 }
 
 export interface JournalOptions {
-  /** segments get numbers above this one: a database that outlived its journal must not take new records for applied ones */
+  /**
+   * segments get numbers above this one: a database that outlived its journal must not take new records for applied
+   * ones
+   */
   above?: number;
   /** of this process's ownership of the folder, see store/lock.ts */
   epoch?: number;
@@ -30,7 +44,8 @@ const OLD_MARK_FILE = 'applied.json';
 const DAMAGED = 'damaged';
 
 const segmentName = (segment: number) => `${String(segment).padStart(8, '0')}.journal`;
-const isBefore = (a: JournalMark, b: JournalMark) => a.segment < b.segment || (a.segment === b.segment && a.offset < b.offset);
+const isBefore = (a: JournalMark, b: JournalMark) =>
+  a.segment < b.segment || (a.segment === b.segment && a.offset < b.offset);
 export const START: JournalMark = { segment: 0, offset: 0 };
 
 /**
@@ -83,13 +98,17 @@ export class Journal {
   }
 
   get bytes(): number {
-    return this.segments.reduce((sum, segment) => sum + (statSync(join(this.dir, segmentName(segment)), { throwIfNoEntry: false })?.size ?? 0), 0);
+    return this.segments.reduce(
+      (sum, segment) => sum + (statSync(join(this.dir, segmentName(segment)), { throwIfNoEntry: false })?.size ?? 0),
+      0,
+    );
   }
 
   /**
    * Writes entries and waits until they are on the disk. Calls must not overlap.
    * @returns the place behind them
-   * @throws what the operating system says, ENOSPC above all; or what `checkOwner` throws. Then none of the entries counts.
+   * @throws what the operating system says, ENOSPC above all; or what `checkOwner` throws. Then none of the entries
+   *   counts.
    */
   async append(entries: readonly JournalEntry[]): Promise<JournalMark> {
     this.#checkOwner();
@@ -130,8 +149,14 @@ export class Journal {
     await file?.close().catch(() => undefined);
   }
 
-  /** Drops the segments before this one, and of the ones before `applied` the oldest when all are more than so many bytes. */
-  forget(keepFrom: number, { applied, mostBytes }: { applied: JournalMark; mostBytes: number } = { applied: START, mostBytes: Infinity }): void {
+  /**
+   * Drops the segments before this one, and of the ones before `applied` the oldest when all are more than so many
+   * bytes.
+   */
+  forget(
+    keepFrom: number,
+    { applied, mostBytes }: { applied: JournalMark; mostBytes: number } = { applied: START, mostBytes: Infinity },
+  ): void {
     let bytes = this.bytes;
     for (const segment of this.segments) {
       const isTooMuch = bytes > mostBytes && segment < applied.segment;
@@ -143,7 +168,8 @@ export class Journal {
   }
 
   /**
-   * Entries behind a mark, oldest first, as far as `until`. A record that ends with its file before it is whole was never
+   * Entries behind a mark, oldest first, as far as `until`. A record that ends with its file before it is whole was
+   * never
    * acknowledged. All else that cannot be read is kept aside in the folder `damaged`, and told.
    */
   *replay(

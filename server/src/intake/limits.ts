@@ -1,7 +1,10 @@
 import { DEFAULT_LIMITS, type TelemetryLimits } from '@toplens/core/telemetry';
 import { DAY_MS } from '@toplens/core/time';
 
-/** How much and how old one request may be. What is beyond is refused with a word, in the answer and on the metrics page. */
+/**
+ * How much and how old one request may be. What is beyond is refused with a word, in the answer and on the metrics
+ * page.
+ */
 export interface IntakeLimits extends TelemetryLimits {
   /** how old a record may be when it comes, milliseconds */
   ageMs: number;

@@ -19,7 +19,12 @@ test('people are numbered above the rest, which fits 16 bits; a name keeps its n
 });
 
 test('goes on behind what is stored', async () => {
-  const book = await NameBook.load(database([{ id: 41, kind: 'site', value: 'Ostrel' }, { id: 70_001, kind: 'person', value: 'p-1' }])); // prettier-ignore
+  const book = await NameBook.load(
+    database([
+      { id: 41, kind: 'site', value: 'Ostrel' },
+      { id: 70_001, kind: 'person', value: 'p-1' },
+    ]),
+  );
   expect(book.idOf('site', 'Dunsel')).toBe(42);
   expect(book.idOf('person', 'p-2')).toBe(70_002);
 });
@@ -43,7 +48,9 @@ test('a name that is not stored goes with each batch that uses it, until one of 
 test('beyond the small numbers there are large ones: nothing runs out, and flows keep theirs', async () => {
   const book = await NameBook.load(database([{ id: SMALL_NUMBERS - 10_001, kind: 'site', value: 'Ostrel' }]));
   expect(book.idOf('host', 'one more')).toBe(SMALL_NUMBERS);
-  expect(book.idOf('flow', flowText({ application: 'Shop', technicalName: 'GET /', kind: 'work' }))).toBe(SMALL_NUMBERS - 10_000);
+  expect(book.idOf('flow', flowText({ application: 'Shop', technicalName: 'GET /', kind: 'work' }))).toBe(
+    SMALL_NUMBERS - 10_000,
+  );
   const later = await NameBook.load(database([{ id: 70_000, kind: 'site', value: 'Ostrel' }]));
   expect(later.idOf('site', 'Ostrel')).toBe(70_000);
   expect(later.idOf('person', 'p')).toBe(70_001);
@@ -57,7 +64,8 @@ test('too many new names of one source are gathered under one; others have their
   expect(book.idOf('version', 'one more', 'shop')).toBe(book.idOf('version', OTHER, 'shop'));
   expect(book.idOf('version', '9.0', 'depot')).not.toBe(book.idOf('version', OTHER));
   expect(book.gathered.get('version')).toBe(11);
-  const flow = (i: number) => book.idOf('flow', flowText({ application: 'Shop', technicalName: `GET /${i}`, kind: 'page' }), 'shop');
+  const flow = (i: number) =>
+    book.idOf('flow', flowText({ application: 'Shop', technicalName: `GET /${i}`, kind: 'page' }), 'shop');
   const flows = new Set(Array.from({ length: 40 }, (_, i) => flow(i)));
   expect(flows.size).toBe(21);
 });
@@ -71,10 +79,13 @@ test("names are given back: those first seen longer ago than attempts are kept s
   expect(book.idOf('version', '2.0', 'shop')).not.toBe(book.idOf('version', OTHER, 'shop'));
 });
 
-test.each(['work', 'background', 'page', 'businessEvent'] as const)('flows are kept with application, technical name and what they are: %s', (kind) => {
-  const flow = { application: 'Shop', technicalName: 'GET /a', kind };
-  expect(parseFlowText(flowText(flow))).toEqual(flow);
-});
+test.each(['work', 'background', 'page', 'businessEvent'] as const)(
+  'flows are kept with application, technical name and what they are: %s',
+  (kind) => {
+    const flow = { application: 'Shop', technicalName: 'GET /a', kind };
+    expect(parseFlowText(flowText(flow))).toEqual(flow);
+  },
+);
 
 test('a flow without text is one of nobody', () => {
   expect(parseFlowText('')).toEqual({ application: '', technicalName: '', kind: 'work' });

@@ -6,8 +6,30 @@ import { NewNames, type NameLimits } from '../names/new-names';
 import { flowText, parseFlowText } from '../names/flow-text';
 
 export type NameKind =
-  | 'flow' | 'component' | 'person' | 'site' | 'version' | 'region' | 'tier' | 'promotion' | 'host' | 'failure' | 'span' | 'peer' | 'statement' | 'series' | 'device'
-  | 'item' | 'application' | 'page' | 'call' | 'country' | 'area' | 'browser' | 'system' | 'connection'; // prettier-ignore
+  | 'flow'
+  | 'component'
+  | 'person'
+  | 'site'
+  | 'version'
+  | 'region'
+  | 'tier'
+  | 'promotion'
+  | 'host'
+  | 'failure'
+  | 'span'
+  | 'peer'
+  | 'statement'
+  | 'series'
+  | 'device'
+  | 'item'
+  | 'application'
+  | 'page'
+  | 'call'
+  | 'country'
+  | 'area'
+  | 'browser'
+  | 'system'
+  | 'connection';
 
 export interface Name {
   id: number;
@@ -19,7 +41,18 @@ export interface Name {
 }
 
 /** Kinds of which there may be millions; the first 65,535 of all others have small numbers. */
-const MANY: ReadonlySet<NameKind> = new Set(['person', 'span', 'peer', 'component', 'statement', 'series', 'device', 'page', 'call', 'item']);
+const MANY: ReadonlySet<NameKind> = new Set([
+  'person',
+  'span',
+  'peer',
+  'component',
+  'statement',
+  'series',
+  'device',
+  'page',
+  'call',
+  'item',
+]);
 
 /** Flows are paired with people in 53 bits: so many of the small numbers are theirs alone. */
 const KEPT_FOR_FLOWS = 10_000;
@@ -27,7 +60,10 @@ const KEPT_FOR_FLOWS = 10_000;
 /** Stands for all names that there is no room for. */
 export const OTHER = 'other';
 
-/** Kinds that people or their devices make many of, and those of which an estate has few. Beyond: somebody sends ids as names. */
+/**
+ * Kinds that people or their devices make many of, and those of which an estate has few. Beyond: somebody sends ids as
+ * names.
+ */
 const LIMITS: Partial<Record<NameKind, NameLimits>> = {
   person: { ofSource: 10_000_000, inAll: 20_000_000 },
   item: { ofSource: 200_000, inAll: 500_000 },
@@ -51,7 +87,8 @@ export interface NameBookOptions {
 }
 
 /**
- * Gives texts their numbers. There is one writer, so numbers are given in memory and go to the database with the first batch
+ * Gives texts their numbers. There is one writer, so numbers are given in memory and go to the database with the first
+ * batch
  * that uses them: a name whose batch is refused goes with the next one that uses it. 0 stands for "not known".
  */
 export class NameBook {
@@ -76,7 +113,9 @@ export class NameBook {
 
   static async load(database: Database, options: NameBookOptions = {}): Promise<NameBook> {
     const book = new NameBook(options);
-    const rows = await database.query<Omit<Name, 'sinceMs'> & { since_ms: number }>('SELECT id, kind, value, since_ms::float8 AS since_ms, source FROM name');
+    const rows = await database.query<Omit<Name, 'sinceMs'> & { since_ms: number }>(
+      'SELECT id, kind, value, since_ms::float8 AS since_ms, source FROM name',
+    );
     for (const { since_ms: sinceMs, ...row } of rows) book.#remember({ ...row, sinceMs });
     return book;
   }

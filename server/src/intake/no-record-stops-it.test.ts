@@ -8,7 +8,9 @@ import { Journal } from './journal';
 let server: TestServer;
 const ORIGIN = 'https://shop.example';
 beforeAll(async () => {
-  server = await startTestServer({ browserKeys: new Map([['page-key', { component: 'shop-pages', origins: [ORIGIN] }]]) });
+  server = await startTestServer({
+    browserKeys: new Map([['page-key', { component: 'shop-pages', origins: [ORIGIN] }]]),
+  });
 });
 afterAll(() => server.remove());
 
@@ -24,7 +26,10 @@ async function expectFlowing(): Promise<void> {
   const route = `/after-${next++}`;
   expect((await send(server.url, [testSpan(next++, Date.now() - 60_000, 10, { route })])).status).toBe(200);
   await server.intake.settled();
-  const flows = await server.database.query("SELECT 1 FROM attempt a JOIN name n ON n.id = a.flow WHERE n.value LIKE '%' || $1 || '%'", [route]);
+  const flows = await server.database.query(
+    "SELECT 1 FROM attempt a JOIN name n ON n.id = a.flow WHERE n.value LIKE '%' || $1 || '%'",
+    [route],
+  );
   expect(flows).toHaveLength(1);
 }
 
@@ -41,7 +46,10 @@ test('a record that the database refuses is found among five hundred and kept as
     timeUnixNano: nanos(Date.now() - 60_000 + i),
     body: { stringValue: i === 217 ? 'poison' : `line ${i}` },
   }));
-  const answer = await postTo('/v1/logs', JSON.stringify({ resourceLogs: [{ resource, scopeLogs: [{ logRecords: lines }] }] }));
+  const answer = await postTo(
+    '/v1/logs',
+    JSON.stringify({ resourceLogs: [{ resource, scopeLogs: [{ logRecords: lines }] }] }),
+  );
   expect([answer.status, await answer.json()]).toEqual([200, {}]);
   await expectFlowing();
   const [row] = await server.database.query<{ n: number }>('SELECT count(*)::int AS n FROM log_line');
@@ -49,11 +57,15 @@ test('a record that the database refuses is found among five hundred and kept as
   const { total, records } = await refused();
   expect([total, records[0]?.kind, records[0]?.sqlstate]).toEqual([1, 'lines', '23514']);
   expect(records[0]?.record).toContain('poison');
-  expect(server.health.report.intake).toMatchObject({ state: 'degraded', words: '1 record was refused by the database and kept aside.' });
+  expect(server.health.report.intake).toMatchObject({
+    state: 'degraded',
+    words: '1 record was refused by the database and kept aside.',
+  });
 });
 
 test('sent again it is refused again, until its reason is gone; then it is stored, and off the list', async () => {
-  const sendAgain = async (id: number | undefined) => (await (await postTo(`/api/refused-records/${id}/send-again`, '{}')).json()) as { taken: boolean };
+  const sendAgain = async (id: number | undefined) =>
+    (await (await postTo(`/api/refused-records/${id}/send-again`, '{}')).json()) as { taken: boolean };
   const first = (await refused()).records[0]?.id;
   expect(await sendAgain(first)).toEqual({ taken: false });
   const second = (await refused()).records[0]?.id as number;
@@ -67,12 +79,23 @@ test('sent again it is refused again, until its reason is gone; then it is store
 
 test('names that came with a refused record come with the next one that uses them', async () => {
   await server.database.exec("ALTER TABLE log_line ADD CONSTRAINT no_poison CHECK (body <> 'poison') NOT VALID");
-  const lineOf = (body: string) => JSON.stringify({ resourceLogs: [{ resource: { attributes: [text('service.name', 'quay')] }, scopeLogs: [{ logRecords: [{ timeUnixNano: nanos(Date.now()), body: { stringValue: body } }] }] }] }); // prettier-ignore
+  const lineOf = (body: string) =>
+    JSON.stringify({
+      resourceLogs: [
+        {
+          resource: { attributes: [text('service.name', 'quay')] },
+          scopeLogs: [{ logRecords: [{ timeUnixNano: nanos(Date.now()), body: { stringValue: body } }] }],
+        },
+      ],
+    });
   await postTo('/v1/logs', lineOf('poison'));
   await server.intake.settled();
   await postTo('/v1/logs', lineOf('good'));
   await server.intake.settled();
-  const rows = await server.database.query<{ value: string }>('SELECT n.value FROM log_line l JOIN name n ON n.id = l.component WHERE l.body = $1', ['good']);
+  const rows = await server.database.query<{ value: string }>(
+    'SELECT n.value FROM log_line l JOIN name n ON n.id = l.component WHERE l.body = $1',
+    ['good'],
+  );
   expect(rows).toEqual([{ value: 'quay' }]);
   await server.database.exec('ALTER TABLE log_line DROP CONSTRAINT no_poison');
   const { records } = await refused();
@@ -82,7 +105,8 @@ test('names that came with a refused record come with the next one that uses the
 
 /** varint */
 const v = (n: number): number[] => (n < 0x80 ? [n] : [(n % 0x80) | 0x80, ...v(Math.floor(n / 0x80))]);
-const part = (field: number, bytes: Uint8Array) => Buffer.concat([Buffer.from([...v((field << 3) | 2), ...v(bytes.length)]), bytes]);
+const part = (field: number, bytes: Uint8Array) =>
+  Buffer.concat([Buffer.from([...v((field << 3) | 2), ...v(bytes.length)]), bytes]);
 const EMPTY_RECORD = Buffer.from([0x12, 0x00]);
 
 test.each<[string, () => Promise<Response>, number, string]>([
@@ -129,7 +153,10 @@ test.each<[string, () => Promise<Response>, number, string]>([
                     {
                       timeUnixNano: nanos(Date.now()),
                       eventName: 'toplens.change',
-                      attributes: [text('toplens.change.kind', 'flag'), text('toplens.change.title', '\u4e2d'.repeat(7_000))],
+                      attributes: [
+                        text('toplens.change.kind', 'flag'),
+                        text('toplens.change.title', '\u4e2d'.repeat(7_000)),
+                      ],
                     },
                   ],
                 },
@@ -157,7 +184,11 @@ test.each<[string, () => Promise<Response>, number, string]>([
                       name: 'queue',
                       gauge: {
                         dataPoints: [
-                          { timeUnixNano: nanos(Date.now()), asDouble: 1, attributes: Array.from({ length: 60 }, (_, i) => text(`a${i}`, `${i}`.repeat(100))) },
+                          {
+                            timeUnixNano: nanos(Date.now()),
+                            asDouble: 1,
+                            attributes: Array.from({ length: 60 }, (_, i) => text(`a${i}`, `${i}`.repeat(100))),
+                          },
                         ],
                       },
                     },
@@ -175,9 +206,18 @@ test.each<[string, () => Promise<Response>, number, string]>([
     'an exponential histogram of 15 million empty buckets',
     () => {
       const buckets = part(2, Buffer.alloc(15_000_000));
-      const point = Buffer.concat([Buffer.from([0x19, ...Buffer.from(new BigUint64Array([BigInt(Date.now()) * 1_000_000n]).buffer)]), part(8, buckets)]);
-      const metric = Buffer.concat([part(1, Buffer.from('h')), part(10, Buffer.concat([part(1, point), Buffer.from([0x10, 1])]))]);
-      return postTo('/v1/metrics', gzipSync(part(1, part(2, part(2, metric)))), { 'content-type': 'application/x-protobuf', 'content-encoding': 'gzip' });
+      const point = Buffer.concat([
+        Buffer.from([0x19, ...Buffer.from(new BigUint64Array([BigInt(Date.now()) * 1_000_000n]).buffer)]),
+        part(8, buckets),
+      ]);
+      const metric = Buffer.concat([
+        part(1, Buffer.from('h')),
+        part(10, Buffer.concat([part(1, point), Buffer.from([0x10, 1])])),
+      ]);
+      return postTo('/v1/metrics', gzipSync(part(1, part(2, part(2, metric)))), {
+        'content-type': 'application/x-protobuf',
+        'content-encoding': 'gzip',
+      });
     },
     413,
     'unpack',
@@ -194,7 +234,10 @@ test.each<[string, () => Promise<Response>, number, string]>([
   ],
   [
     'the same unpacked',
-    () => postTo('/v1/logs', part(1, part(2, Buffer.alloc(1_000_000, EMPTY_RECORD))), { 'content-type': 'application/x-protobuf' }),
+    () =>
+      postTo('/v1/logs', part(1, part(2, Buffer.alloc(1_000_000, EMPTY_RECORD))), {
+        'content-type': 'application/x-protobuf',
+      }),
     413,
     'more than 50000 records',
   ],
@@ -210,7 +253,11 @@ test.each<[string, () => Promise<Response>, number, string]>([
               scopeLogs: [
                 {
                   logRecords: [
-                    { timeUnixNano: '1', eventName: 'toplens.page_view', attributes: [text('toplens.view.id', '00000000000000aa'), text('url.path', '/a')] },
+                    {
+                      timeUnixNano: '1',
+                      eventName: 'toplens.page_view',
+                      attributes: [text('toplens.view.id', '00000000000000aa'), text('url.path', '/a')],
+                    },
                   ],
                 },
               ],
@@ -222,7 +269,12 @@ test.each<[string, () => Promise<Response>, number, string]>([
     400,
     'timeUnixNano',
   ],
-  ['a span of five years ago', () => send(server.url, [testSpan(next++, Date.now() - 5 * 365 * 86_400_000, 10)]), 200, 'older than what is kept'],
+  [
+    'a span of five years ago',
+    () => send(server.url, [testSpan(next++, Date.now() - 5 * 365 * 86_400_000, 10)]),
+    200,
+    'older than what is kept',
+  ],
   [
     'spans in 20,000 hours',
     () =>
@@ -238,7 +290,14 @@ test.each<[string, () => Promise<Response>, number, string]>([
     () =>
       post(
         server.url,
-        JSON.stringify(requestOf(Array.from({ length: 12_000 }, () => ({ ...testSpan(next++, Date.now() - 60_000, 1), traceId: 'ab'.repeat(16) })))),
+        JSON.stringify(
+          requestOf(
+            Array.from({ length: 12_000 }, () => ({
+              ...testSpan(next++, Date.now() - 60_000, 1),
+              traceId: 'ab'.repeat(16),
+            })),
+          ),
+        ),
       ),
     200,
     '10000 spans',
@@ -257,7 +316,10 @@ test.each<[string, () => Promise<Response>, number, string]>([
   const begun = performance.now();
   const answer = await ask();
   const body = await answer.text();
-  expect({ status: answer.status, body: body.slice(0, 300) }).toEqual({ status, body: expect.stringContaining(said) as string });
+  expect({ status: answer.status, body: body.slice(0, 300) }).toEqual({
+    status,
+    body: expect.stringContaining(said) as string,
+  });
   expect(performance.now() - begun).toBeLessThan(20_000);
   await expectFlowing();
   expect((await refused()).total).toBe(0);
@@ -279,7 +341,11 @@ test('the longest names of the widest signs fit what the database can index', as
     'db.namespace',
     'db.query.text',
   ];
-  const wideResource = { attributes: ['service.name', 'service.namespace', 'service.version', 'host.name', 'cloud.region'].map((key) => text(key, wide)) };
+  const wideResource = {
+    attributes: ['service.name', 'service.namespace', 'service.version', 'host.name', 'cloud.region'].map((key) =>
+      text(key, wide),
+    ),
+  };
   const spanOf = (kind: number) => ({
     ...testSpan(next++, Date.now() - 5_000, 10),
     name: wide,
@@ -287,7 +353,9 @@ test('the longest names of the widest signs fit what the database can index', as
     status: { code: 2 },
     attributes: names.map((key) => text(key, wide)),
   });
-  const body = JSON.stringify({ resourceSpans: [{ resource: wideResource, scopeSpans: [{ spans: [spanOf(2), spanOf(3)] }] }] });
+  const body = JSON.stringify({
+    resourceSpans: [{ resource: wideResource, scopeSpans: [{ spans: [spanOf(2), spanOf(3)] }] }],
+  });
   expect((await postTo('/v1/traces', body)).status).toBe(200);
   const event = {
     specversion: '1.0',
@@ -314,7 +382,9 @@ test('a sender whose clock is hours ahead is told, also on the screen', async ()
   const span = testSpan(next++, Date.now() + 6 * 3_600_000, 10);
   const answer = (await (await send(server.url, [span, span])).json()) as { partialSuccess: { errorMessage: string } };
   expect(answer.partialSuccess.errorMessage).toContain("ahead of this server's clock");
-  const { clocks } = (await (await fetch(`${server.url}/api/server-state`)).json()) as { clocks: { component: string; aheadMs: number; refused: number }[] };
+  const { clocks } = (await (await fetch(`${server.url}/api/server-state`)).json()) as {
+    clocks: { component: string; aheadMs: number; refused: number }[];
+  };
   expect(clocks).toEqual([expect.objectContaining({ component: expect.any(String) as string, refused: 2 })]);
   expect(Math.round((clocks[0]?.aheadMs ?? 0) / 3_600_000)).toBe(6);
 });
@@ -323,11 +393,27 @@ test('a record that the database refuses does not stop a start either: it is kep
   const one = await startTestServer();
   await one.database.exec("ALTER TABLE log_line ADD CONSTRAINT no_poison CHECK (body <> 'poison')");
   await one.close();
-  const lineOf = (body: string) => Buffer.from(JSON.stringify({ resourceLogs: [{ resource, scopeLogs: [{ logRecords: [{ timeUnixNano: nanos(Date.now()), body: { stringValue: body } }] }] }] })); // prettier-ignore
+  const lineOf = (body: string) =>
+    Buffer.from(
+      JSON.stringify({
+        resourceLogs: [
+          { resource, scopeLogs: [{ logRecords: [{ timeUnixNano: nanos(Date.now()), body: { stringValue: body } }] }] },
+        ],
+      }),
+    );
   // As if the process had died between the journal and the database.
   const journal = Journal.open(join(one.dataDir, 'journal'), { above: 40 });
-  await journal.append(['before', 'poison', 'behind'].map((body) => ({ signal: 'logs', encoding: 'json', body: lineOf(body), receivedMs: Date.now() })));
-  await journal.append([{ signal: 'logs', encoding: 'json', body: Buffer.from('no JSON at all'), receivedMs: Date.now() }]);
+  await journal.append(
+    ['before', 'poison', 'behind'].map((body) => ({
+      signal: 'logs',
+      encoding: 'json',
+      body: lineOf(body),
+      receivedMs: Date.now(),
+    })),
+  );
+  await journal.append([
+    { signal: 'logs', encoding: 'json', body: Buffer.from('no JSON at all'), receivedMs: Date.now() },
+  ]);
   await journal.append([{ signal: 'logs', encoding: 'json', body: lineOf('last'), receivedMs: Date.now() }]);
   await journal.close();
   const again = await startTestServer({ dataDir: one.dataDir });

@@ -25,7 +25,13 @@ export function lineRows(lines: readonly LogLine[], names: NameBook): TableRows<
 export function pointRows(points: readonly MetricPoint[], names: NameBook): TableRows<'metric_point'> {
   const rows = new TableRows('metric_point');
   for (const { series, atUs, startUs, value, distribution = null } of points)
-    rows.add({ series: names.idOf('series', seriesText(series), series.component), at_us: atUs, start_us: startUs, value, distribution });
+    rows.add({
+      series: names.idOf('series', seriesText(series), series.component),
+      at_us: atUs,
+      start_us: startUs,
+      value,
+      distribution,
+    });
   return rows;
 }
 

@@ -25,7 +25,13 @@ const line = (secondsAgo: number, body: string, more: object = {}) => ({
 const logs = (...logRecords: object[]) => ({ resourceLogs: [{ resource, scopeLogs: [{ logRecords }] }] });
 const lines = async () => {
   await server.intake.settled();
-  return server.database.query<{ body: string; component: string; host: string; severity: number; trace: string | null }>(
+  return server.database.query<{
+    body: string;
+    component: string;
+    host: string;
+    severity: number;
+    trace: string | null;
+  }>(
     `SELECT l.body, c.value AS component, h.value AS host, l.severity, replace(l.trace_id::text, '-', '') AS trace
        FROM log_line l JOIN name c ON c.id = l.component JOIN name h ON h.id = l.host ORDER BY l.at_us, l.body`,
   );
@@ -33,7 +39,11 @@ const lines = async () => {
 
 describe('lines of logs', () => {
   test('are stored once, however often they are sent; lines alike in one request are two', async () => {
-    const body = logs(line(9, 'ready'), line(9, 'ready'), line(8, 'slot gone', { severityNumber: 17, traceId: 'ab'.repeat(16), spanId: 'cd'.repeat(8) }));
+    const body = logs(
+      line(9, 'ready'),
+      line(9, 'ready'),
+      line(8, 'slot gone', { severityNumber: 17, traceId: 'ab'.repeat(16), spanId: 'cd'.repeat(8) }),
+    );
     for (let i = 0; i < 3; i++) expect(await (await post('/v1/logs', body)).json()).toEqual({});
     const packed = await fetch(`${server.url}/v1/logs`, {
       method: 'POST',
@@ -50,9 +60,14 @@ describe('lines of logs', () => {
 
   test('what cannot be taken is named and counted; the rest is taken', async () => {
     const before = (await lines()).length;
-    const answer = await post('/v1/logs', logs(line(-3600, 'tomorrow'), line(7, ''), line(7, 'fine'), { body: { stringValue: 'when?' } }));
+    const answer = await post(
+      '/v1/logs',
+      logs(line(-3600, 'tomorrow'), line(7, ''), line(7, 'fine'), { body: { stringValue: 'when?' } }),
+    );
     expect(answer.status).toBe(200);
-    const { partialSuccess } = (await answer.json()) as { partialSuccess: { rejectedLogRecords: string; errorMessage: string } };
+    const { partialSuccess } = (await answer.json()) as {
+      partialSuccess: { rejectedLogRecords: string; errorMessage: string };
+    };
     expect(partialSuccess.rejectedLogRecords).toBe('3');
     expect(partialSuccess.errorMessage).toContain('body: empty');
     expect(partialSuccess.errorMessage).toContain("lies ahead of this server's clock");
@@ -69,7 +84,10 @@ describe('lines of logs', () => {
 
   test('a malformed request is refused as a whole, and the field is named', async () => {
     const answer = await post('/v1/logs', { resourceLogs: [{ scopeLogs: 1 }] });
-    expect([answer.status, await answer.json()]).toEqual([400, { code: 3, message: 'resourceLogs[0].scopeLogs: expected a list' }]);
+    expect([answer.status, await answer.json()]).toEqual([
+      400,
+      { code: 3, message: 'resourceLogs[0].scopeLogs: expected a list' },
+    ]);
   });
 });
 
@@ -101,7 +119,15 @@ describe('points of metrics', () => {
                 name: 'took',
                 histogram: {
                   aggregationTemporality: 1,
-                  dataPoints: [{ timeUnixNano: nanos(nowMs - secondsAgo * 1000), count: '3', sum: 7, bucketCounts: ['1', '2'], explicitBounds: [2] }],
+                  dataPoints: [
+                    {
+                      timeUnixNano: nanos(nowMs - secondsAgo * 1000),
+                      count: '3',
+                      sum: 7,
+                      bucketCounts: ['1', '2'],
+                      explicitBounds: [2],
+                    },
+                  ],
                 },
               },
             ],
@@ -112,9 +138,14 @@ describe('points of metrics', () => {
   });
 
   test('are stored once by series and moment; a series is the same whatever the order of its attributes', async () => {
-    for (const seconds of [120, 60, 60]) expect(await (await post('/v1/metrics', sum(seconds * 10, seconds))).json()).toEqual({});
+    for (const seconds of [120, 60, 60])
+      expect(await (await post('/v1/metrics', sum(seconds * 10, seconds))).json()).toEqual({});
     await server.intake.settled();
-    const rows = await server.database.query<{ series: string; value: number; distribution: { counts: number[] } | null }>(
+    const rows = await server.database.query<{
+      series: string;
+      value: number;
+      distribution: { counts: number[] } | null;
+    }>(
       'SELECT n.value AS series, p.value, p.distribution FROM metric_point p JOIN name n ON n.id = p.series ORDER BY n.value, p.at_us',
     );
     expect(rows.map(({ series, value }) => [parseSeriesText(series).metric, value])).toEqual([
@@ -136,8 +167,15 @@ describe('points of metrics', () => {
 
 describe('changes', () => {
   const event = (change: object = {}) => ({
-    specversion: '1.0', id: '7', source: '/delivery', type: 'toplens.change.release', subject: 'slots', time: new Date(nowMs - 60_000).toISOString(), data: { title: '4.18.0', by: 'line 2' }, ...change,
-  }); // prettier-ignore
+    specversion: '1.0',
+    id: '7',
+    source: '/delivery',
+    type: 'toplens.change.release',
+    subject: 'slots',
+    time: new Date(nowMs - 60_000).toISOString(),
+    data: { title: '4.18.0', by: 'line 2' },
+    ...change,
+  });
   const CLOUD = { 'content-type': 'application/cloudevents+json' };
   const stored = async () => {
     await server.intake.settled();
@@ -146,8 +184,18 @@ describe('changes', () => {
 
   test('as CloudEvents, one or a batch, are kept once', async () => {
     expect(await (await post('/v1/changes', event(), CLOUD)).json()).toEqual({ taken: 1, rejected: 0 });
-    const batch = [event(), event({ id: '8', type: 'toplens.change.flag', time: new Date(nowMs - 50_000).toISOString(), data: { title: 'bands on' } })];
-    expect(await (await post('/v1/changes', batch, { 'content-type': 'application/cloudevents-batch+json' })).json()).toEqual({ taken: 2, rejected: 0 });
+    const batch = [
+      event(),
+      event({
+        id: '8',
+        type: 'toplens.change.flag',
+        time: new Date(nowMs - 50_000).toISOString(),
+        data: { title: 'bands on' },
+      }),
+    ];
+    expect(
+      await (await post('/v1/changes', batch, { 'content-type': 'application/cloudevents-batch+json' })).json(),
+    ).toEqual({ taken: 2, rejected: 0 });
     expect(await stored()).toEqual([
       { kind: 'release', component: 'slots', title: '4.18.0', by: 'line 2' },
       { kind: 'flag', component: 'slots', title: 'bands on', by: '' },
@@ -174,7 +222,11 @@ describe('changes', () => {
 
   test('of a batch the rest is taken, and what was not is told', async () => {
     const answer = await post('/v1/changes', [event({ id: '9' }), event({ type: 'x' })], CLOUD);
-    expect(await answer.json()).toMatchObject({ taken: 1, rejected: 1, errorMessage: expect.stringContaining('type:') as unknown });
+    expect(await answer.json()).toMatchObject({
+      taken: 1,
+      rejected: 1,
+      errorMessage: expect.stringContaining('type:') as unknown,
+    });
   });
 
   test('another content type is refused', async () => {

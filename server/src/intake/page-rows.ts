@@ -60,7 +60,12 @@ const byName = <From extends string, Name extends string, Value>(
 export function detailRows(views: readonly PageView[]): TableRows<'page_detail'> {
   const rows = new TableRows('page_detail');
   for (const { id, sequence, atUs, path, host, resources, moreResources } of views)
-    rows.add({ view: id, sequence, at_us: atUs, detail: { path, host, resources, moreResources } satisfies ViewDetail });
+    rows.add({
+      view: id,
+      sequence,
+      at_us: atUs,
+      detail: { path, host, resources, moreResources } satisfies ViewDetail,
+    });
   return rows;
 }
 
@@ -87,7 +92,8 @@ export function callRows(views: readonly PageView[], names: NameBook): TableRows
 }
 
 /** Host and path without what looks like an id. */
-const callName = (url: string): string => hostOfUrl(url) + pathShape(url.replace(/^[a-z][a-z0-9+.-]*:\/\/[^/?#]*/i, ''));
+const callName = (url: string): string =>
+  hostOfUrl(url) + pathShape(url.replace(/^[a-z][a-z0-9+.-]*:\/\/[^/?#]*/i, ''));
 
 export function errorRows(errors: readonly ScriptError[], names: NameBook): TableRows<'script_error'> {
   const rows = new TableRows('script_error');

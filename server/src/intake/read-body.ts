@@ -21,7 +21,9 @@ let beingRead = 0;
 export async function readBody(request: Request, limits: BodyLimits): Promise<Uint8Array> {
   const packing = (request.headers['content-encoding'] ?? 'identity').toLowerCase();
   if (packing !== 'identity' && packing !== 'gzip')
-    throw new Problem('wrongType', `content-encoding: expected gzip or none, got: ${packing.slice(0, 100)}`, { field: 'content-encoding' });
+    throw new Problem('wrongType', `content-encoding: expected gzip or none, got: ${packing.slice(0, 100)}`, {
+      field: 'content-encoding',
+    });
   const tooLarge = (words: string) => new Problem('tooLarge', words, { field: 'request body' });
   const larger = `the body is larger than ${limits.bytes} bytes: send smaller batches`;
   if (Number(request.headers['content-length'] ?? 0) > limits.bytes) throw tooLarge(larger);
@@ -29,9 +31,15 @@ export async function readBody(request: Request, limits: BodyLimits): Promise<Ui
   const whyTooMuch = (): Problem | undefined => {
     if (size > limits.bytes) return tooLarge(larger);
     if (size > UNPACKED_FREELY && size > limits.unpackRatio * packed)
-      return tooLarge(`the body unpacks to more than ${limits.unpackRatio} times its size: send it less tightly packed, or in smaller batches`);
+      return tooLarge(
+        `the body unpacks to more than ${limits.unpackRatio} times its size: send it less tightly packed, or in smaller batches`,
+      );
     if (beingRead > limits.bodiesBytes)
-      return new Problem('cannotKeepUp', 'Too many large requests are being read. Nothing of this one was taken: send it again.', { retryAfterS: 1 });
+      return new Problem(
+        'cannotKeepUp',
+        'Too many large requests are being read. Nothing of this one was taken: send it again.',
+        { retryAfterS: 1 },
+      );
     return undefined;
   };
   try {
@@ -55,7 +63,9 @@ export async function readBody(request: Request, limits: BodyLimits): Promise<Ui
       };
       source.on('data', take);
       source.on('end', () => resolve(chunks.length === 1 ? (chunks[0] as Buffer) : Buffer.concat(chunks)));
-      source.on('error', (error: Error) => reject(new Problem('badRequest', `the body cannot be unpacked: ${error.message}`, { field: 'request body' })));
+      source.on('error', (error: Error) =>
+        reject(new Problem('badRequest', `the body cannot be unpacked: ${error.message}`, { field: 'request body' })),
+      );
       request.on('aborted', () => reject(new Problem('badRequest', 'the connection ended before the body did')));
     });
   } finally {

@@ -18,7 +18,8 @@ export interface RefusedRecord {
 const MOST_KEPT = 10_000;
 
 /**
- * Classes of SQLSTATE (PostgreSQL documentation, appendix A) after which the same batch may well be taken: connection, rollback,
+ * Classes of SQLSTATE (PostgreSQL documentation, appendix A) after which the same batch may well be taken: connection,
+ * rollback,
  * resources, prerequisite state, operator, system.
  */
 const TRANSIENT_CLASSES = new Set(['08', '40', '53', '55', '57', '58']);
@@ -61,7 +62,11 @@ export function recordOf({ kind, record }: Pick<RefusedRecord, 'kind' | 'record'
   return { ...noRecords(), [kind]: [one] };
 }
 
-export async function listRefused(database: Database, before: number, most: number): Promise<{ total: number; records: RefusedRecord[] }> {
+export async function listRefused(
+  database: Database,
+  before: number,
+  most: number,
+): Promise<{ total: number; records: RefusedRecord[] }> {
   const [{ n } = { n: 0 }] = await database.query<{ n: number }>('SELECT count(*)::int AS n FROM refused_record');
   const records = await database.query<RefusedRecord>(
     `SELECT id::int AS id, (extract(epoch FROM at) * 1000)::float8 AS "atMs", kind, sqlstate, reason, record FROM refused_record WHERE id < $1 ORDER BY id DESC LIMIT $2`,

@@ -17,7 +17,9 @@ test('a replay ends with a checkpoint, so that a crash loop does not read more e
   const nowMs = Date.now();
   for (let i = 0; i < REQUESTS; i++) {
     const spans = Array.from({ length: SPANS }, (_, n) => testSpan(i * SPANS + n, nowMs - 60_000, 100));
-    await journal.append([{ signal: 'traces', encoding: 'json', body: Buffer.from(JSON.stringify(requestOf(spans))), receivedMs: nowMs }]);
+    await journal.append([
+      { signal: 'traces', encoding: 'json', body: Buffer.from(JSON.stringify(requestOf(spans))), receivedMs: nowMs },
+    ]);
   }
   await journal.close();
 

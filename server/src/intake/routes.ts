@@ -23,9 +23,11 @@ export interface IntakeRouteOptions {
 const REJECTED = { traces: 'rejectedSpans', logs: 'rejectedLogRecords', metrics: 'rejectedDataPoints' } as const;
 
 /**
- * `POST /v1/traces`, `/v1/logs` and `/v1/metrics` as the OTLP/HTTP specification 1.x describes them: protobuf and JSON, plain
+ * `POST /v1/traces`, `/v1/logs` and `/v1/metrics` as the OTLP/HTTP specification 1.x describes them: protobuf and JSON,
+ * plain
  * and gzip; 200 with full or partial success in the encoding of the request; 400 not to be sent again; 429 and 503 with
- * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch; `POST /v1/business-events`
+ * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch; `POST
+ * /v1/business-events`
  * CloudEvents as well, or a CSV file; `POST /v1/har` the page loads of a HAR 1.2 file.
  */
 export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
@@ -77,7 +79,10 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
 /** Whose pages a HAR file tells of: it does not say so itself. */
 function harSource({ query }: Request): HarSource {
   const text = (name: string) => (typeof query[name] === 'string' ? query[name].slice(0, 200) : '');
-  if (text('component') === '') throw new Problem('badRequest', 'component: say whose pages these are, as ?component=shop-pages', { field: 'component' });
+  if (text('component') === '')
+    throw new Problem('badRequest', 'component: say whose pages these are, as ?component=shop-pages', {
+      field: 'component',
+    });
   return { component: text('component'), application: text('application'), version: text('version'), idOf: shortHash };
 }
 
@@ -100,9 +105,13 @@ function encodingOf(request: Request): Encoding {
   const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase();
   if (type === 'application/json') return 'json';
   if (type === 'application/x-protobuf') return 'protobuf';
-  throw new Problem('wrongType', `content-type: expected application/json or application/x-protobuf, got: ${type || 'none'}`, {
-    field: 'content-type',
-  });
+  throw new Problem(
+    'wrongType',
+    `content-type: expected application/json or application/x-protobuf, got: ${type || 'none'}`,
+    {
+      field: 'content-type',
+    },
+  );
 }
 
 function checkKey(request: Request, { ingestKeys, demo }: IntakeRouteOptions): void {
@@ -110,9 +119,13 @@ function checkKey(request: Request, { ingestKeys, demo }: IntakeRouteOptions): v
   const key = header?.startsWith('Bearer ') ? header.slice(7) : request.headers['toplens-key'];
   if (typeof key === 'string' && ingestKeys.has(key)) return;
   if (key === undefined && demo) return;
-  throw new Problem('noKey', 'send your ingest key as "authorization: Bearer …" or "toplens-key: …"; TOPLENS_INGEST_KEYS lists the keys', {
-    field: 'authorization',
-  });
+  throw new Problem(
+    'noKey',
+    'send your ingest key as "authorization: Bearer …" or "toplens-key: …"; TOPLENS_INGEST_KEYS lists the keys',
+    {
+      field: 'authorization',
+    },
+  );
 }
 
 function sendSuccess(response: Response, encoding: Encoding, name: string, rejected: number, reasons: string): void {
@@ -120,7 +133,9 @@ function sendSuccess(response: Response, encoding: Encoding, name: string, rejec
     response.json(rejected > 0 ? { partialSuccess: { [name]: String(rejected), errorMessage: reasons } } : {});
     return;
   }
-  response.type('application/x-protobuf').send(rejected > 0 ? encodePartialSuccess(rejected, reasons) : Buffer.alloc(0));
+  response
+    .type('application/x-protobuf')
+    .send(rejected > 0 ? encodePartialSuccess(rejected, reasons) : Buffer.alloc(0));
 }
 
 /** OTLP answers errors with a google.rpc.Status in the encoding of the request. */
@@ -133,7 +148,10 @@ function sendFailure(response: Response, encoding: Encoding, error: unknown): vo
   else response.type('application/x-protobuf').send(encodeStatus(RPC_CODES[problem.status] ?? 13, problem.detail));
 }
 
-/** google.rpc.Code for HTTP statuses: INVALID_ARGUMENT, UNAUTHENTICATED, PERMISSION_DENIED, RESOURCE_EXHAUSTED, UNAVAILABLE. */
+/**
+ * google.rpc.Code for HTTP statuses: INVALID_ARGUMENT, UNAUTHENTICATED, PERMISSION_DENIED, RESOURCE_EXHAUSTED,
+ * UNAVAILABLE.
+ */
 const RPC_CODES: Record<number, number> = { 400: 3, 401: 16, 403: 7, 413: 8, 415: 3, 429: 8, 503: 14 };
 
 /** Export…ServiceResponse { partial_success = 1 { rejected_… = 1, error_message = 2 } }: alike for all signals. */
@@ -146,6 +164,8 @@ function encodeStatus(code: number, message: string): Buffer {
   return Buffer.concat([varintField(1, code), field(2, Buffer.from(message))]);
 }
 
-const varint = (value: number): number[] => (value < 0x80 ? [value] : [(value % 0x80) | 0x80, ...varint(Math.floor(value / 0x80))]);
+const varint = (value: number): number[] =>
+  value < 0x80 ? [value] : [(value % 0x80) | 0x80, ...varint(Math.floor(value / 0x80))];
 const varintField = (number: number, value: number) => Buffer.from([...varint(number << 3), ...varint(value)]);
-const field = (number: number, bytes: Buffer) => Buffer.concat([Buffer.from([...varint((number << 3) | 2), ...varint(bytes.length)]), bytes]);
+const field = (number: number, bytes: Buffer) =>
+  Buffer.concat([Buffer.from([...varint((number << 3) | 2), ...varint(bytes.length)]), bytes]);

@@ -1,5 +1,16 @@
 import { type InnerSpan } from '@toplens/core/flows';
-import { DIMENSIONS, emptyColumns, FAILED, HANDHELD, KIND_FLAGS, PROBE, SpanKind, USER_SIDE, type Attempt, type AttemptColumns } from '@toplens/core/telemetry';
+import {
+  DIMENSIONS,
+  emptyColumns,
+  FAILED,
+  HANDHELD,
+  KIND_FLAGS,
+  PROBE,
+  SpanKind,
+  USER_SIDE,
+  type Attempt,
+  type AttemptColumns,
+} from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
 import { TableRows } from '../store/tables';
 import type { DetailRow, PartRow, VersionRow } from '../store/protocol';
@@ -63,7 +74,11 @@ export function encodeRows(attempts: readonly Attempt[], spans: readonly InnerSp
   return encoded;
 }
 
-function addItem({ traceId, spanId, startUs, item, person, component }: Attempt, { items, columns }: EncodedRows, names: NameBook): void {
+function addItem(
+  { traceId, spanId, startUs, item, person, component }: Attempt,
+  { items, columns }: EncodedRows,
+  names: NameBook,
+): void {
   if (item === '') return;
   items.add({
     trace_id: traceId,
@@ -83,9 +98,13 @@ function addVersion({ component, version, startUs }: Attempt | InnerSpan, versio
   else if (startUs < known.first_us) known.first_us = startUs;
 }
 
-function addPart({ component, host, application, zone, version, startUs }: Attempt | InnerSpan, parts: Map<string, PartRow>): void {
+function addPart(
+  { component, host, application, zone, version, startUs }: Attempt | InnerSpan,
+  parts: Map<string, PartRow>,
+): void {
   const key = `${component}\u001f${host}`;
-  if ((parts.get(key)?.last_us ?? 0) < startUs) parts.set(key, { component, host, application, region: zone, version, last_us: startUs });
+  if ((parts.get(key)?.last_us ?? 0) < startUs)
+    parts.set(key, { component, host, application, region: zone, version, last_us: startUs });
 }
 
 function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, details: DetailRow[]): void {
@@ -106,8 +125,17 @@ const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', ...DIMENS
 
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
   const { failed, probe, isUserSide, isHandheld, kind } = attempt;
-  const flags = (failed ? FAILED : 0) | (probe ? PROBE : 0) | (isUserSide ? USER_SIDE : 0) | (isHandheld ? HANDHELD : 0) | KIND_FLAGS[kind];
-  const flow = names.idOf('flow', flowText({ application: attempt.application, technicalName: attempt.flow, kind }), attempt.component);
+  const flags =
+    (failed ? FAILED : 0) |
+    (probe ? PROBE : 0) |
+    (isUserSide ? USER_SIDE : 0) |
+    (isHandheld ? HANDHELD : 0) |
+    KIND_FLAGS[kind];
+  const flow = names.idOf(
+    'flow',
+    flowText({ application: attempt.application, technicalName: attempt.flow, kind }),
+    attempt.component,
+  );
   const numberOf = (kind: NameKind, text: string) => names.idOf(kind, text, attempt.component);
   const row = {
     trace_id: attempt.traceId,

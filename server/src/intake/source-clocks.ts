@@ -26,13 +26,15 @@ export class SourceClocks {
     const nowMs = this.now();
     const known = this.#sources.get(key);
     if (known) Object.assign(known, { aheadMs: atMs - nowMs, refused: known.refused + 1, lastMs: nowMs });
-    else if (this.#sources.size < MOST_SOURCES) this.#sources.set(key, { component, host, aheadMs: atMs - nowMs, refused: 1, sinceMs: nowMs, lastMs: nowMs });
+    else if (this.#sources.size < MOST_SOURCES)
+      this.#sources.set(key, { component, host, aheadMs: atMs - nowMs, refused: 1, sinceMs: nowMs, lastMs: nowMs });
   }
 
   /** Those that are wrong now, the busiest first. */
   get list(): SourceClock[] {
     const nowMs = this.now();
-    for (const [key, { lastMs }] of this.#sources) if (nowMs - lastMs > FORGOTTEN_AFTER_MS || lastMs > nowMs) this.#sources.delete(key);
+    for (const [key, { lastMs }] of this.#sources)
+      if (nowMs - lastMs > FORGOTTEN_AFTER_MS || lastMs > nowMs) this.#sources.delete(key);
     return [...this.#sources.values()].sort((a, b) => b.refused - a.refused);
   }
 }

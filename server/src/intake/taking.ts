@@ -28,6 +28,7 @@ export function taking(take: (request: Request, response: Response) => Promise<T
 /** @throws Problem 'badRequest' when all of it was refused: then nothing is served by a 200 */
 export function unlessAllRefused(answer: Taken): Taken {
   const { taken, rejected, reasons } = answer;
-  if (taken === 0 && rejected > 0) throw new Problem('badRequest', reasons, { field: reasons.replace(/^\d+ × ([\w.]+):.*$/s, '$1') });
+  if (taken === 0 && rejected > 0)
+    throw new Problem('badRequest', reasons, { field: reasons.replace(/^\d+ × ([\w.]+):.*$/s, '$1') });
   return answer;
 }

@@ -12,7 +12,9 @@ const LONGEST_PATH = 100;
 /** Where a running server listens for whoever may read its folder. */
 export function adminSocketPath(dataDir: string): string {
   const path = join(resolve(dataDir), 'admin.sock');
-  return path.length <= LONGEST_PATH ? path : join(tmpdir(), `toplens-${createHash('sha256').update(path).digest('hex').slice(0, 16)}.sock`);
+  return path.length <= LONGEST_PATH
+    ? path
+    : join(tmpdir(), `toplens-${createHash('sha256').update(path).digest('hex').slice(0, 16)}.sock`);
 }
 
 /** A socket in the data folder, for those who may read that: `GET /backup` is a backup, streamed. */

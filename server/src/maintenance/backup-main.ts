@@ -37,7 +37,9 @@ async function fromRunning(): Promise<void> {
 }
 
 async function fromFolder(release: () => void): Promise<void> {
-  const database = await Database.open(join(dataDir, 'database'), { templateDir: join(projectRoot(), '.cache', 'toplens') });
+  const database = await Database.open(join(dataDir, 'database'), {
+    templateDir: join(projectRoot(), '.cache', 'toplens'),
+  });
   try {
     await writeBackup({ database, dataDir, withoutCheckpoints: (work) => work() }, target, tell);
   } finally {
@@ -47,7 +49,8 @@ async function fromFolder(release: () => void): Promise<void> {
 }
 
 try {
-  if (!existsSync(join(dataDir, 'database', 'PG_VERSION'))) fail(`there is no database in ${dataDir}: set TOPLENS_DATA`);
+  if (!existsSync(join(dataDir, 'database', 'PG_VERSION')))
+    fail(`there is no database in ${dataDir}: set TOPLENS_DATA`);
   let release: (() => void) | undefined;
   try {
     ({ release } = lockDataFolder(dataDir));

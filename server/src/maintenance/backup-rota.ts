@@ -39,22 +39,32 @@ export class BackupRota {
   constructor(private readonly options: RotaOptions) {
     this.#now = options.now ?? Date.now;
     const [newest] = listBackups(options.dir);
-    this.#neededFrom = newest && existsSync(markFile(newest.file)) ? Number(readFileSync(markFile(newest.file), 'utf8')) || 0 : 0;
+    this.#neededFrom =
+      newest && existsSync(markFile(newest.file)) ? Number(readFileSync(markFile(newest.file), 'utf8')) || 0 : 0;
   }
 
   /** What the journal must keep. Without backups nothing is kept for them. */
   get keepJournal(): { segment: number; mostBytes: number } {
     const { kept, maxJournalBytes } = this.options;
-    return kept === 0 ? { segment: Infinity, mostBytes: Infinity } : { segment: this.#neededFrom, mostBytes: maxJournalBytes };
+    return kept === 0
+      ? { segment: Infinity, mostBytes: Infinity }
+      : { segment: this.#neededFrom, mostBytes: maxJournalBytes };
   }
 
   readonly look: Look = () => {
     if (this.options.kept === 0) return { state: 'ok', words: 'No backups are made (TOPLENS_BACKUPS=0).' };
     if (this.#running) return { state: 'ok', words: `A backup is being made: ${Math.round(100 * this.#progress)} %.` };
-    if (this.#failed) return { state: 'degraded', words: `The last backup failed: ${this.#failed.words}. It is tried again within an hour.` };
+    if (this.#failed)
+      return {
+        state: 'degraded',
+        words: `The last backup failed: ${this.#failed.words}. It is tried again within an hour.`,
+      };
     const [newest] = listBackups(this.options.dir);
     if (newest && this.#now() - newest.madeMs > 2 * DAY_MS)
-      return { state: 'degraded', words: `The newest backup is of ${new Date(newest.madeMs).toISOString().slice(0, 16)}Z.` };
+      return {
+        state: 'degraded',
+        words: `The newest backup is of ${new Date(newest.madeMs).toISOString().slice(0, 16)}Z.`,
+      };
     return { state: 'ok', words: newest ? '' : `The first backup is made at ${this.options.hour}:00.` };
   };
 
@@ -79,7 +89,9 @@ export class BackupRota {
     if (this.#failed && now - this.#failed.atMs < TRY_AGAIN_AFTER_MS) return false;
     const ageMs = now - (listBackups(dir)[0]?.madeMs ?? -Infinity);
     if (ageMs > SOONEST_MS && journalBytes() > maxJournalBytes / 2) return true;
-    return ageMs > 1.5 * DAY_MS ? Number.isFinite(ageMs) || new Date(now).getHours() === hour : ageMs > 0.5 * DAY_MS && new Date(now).getHours() === hour;
+    return ageMs > 1.5 * DAY_MS
+      ? Number.isFinite(ageMs) || new Date(now).getHours() === hour
+      : ageMs > 0.5 * DAY_MS && new Date(now).getHours() === hour;
   }
 
   /** Makes a backup now; when one is under way, waits for that. */
@@ -97,7 +109,8 @@ export class BackupRota {
       writeFileSync(markFile(file), String(applied.segment), { mode: 0o600 });
       this.#neededFrom = applied.segment;
       this.#failed = undefined;
-      for (const { file: old } of listBackups(dir).slice(kept)) for (const one of [old, markFile(old)]) rmSync(one, { force: true });
+      for (const { file: old } of listBackups(dir).slice(kept))
+        for (const one of [old, markFile(old)]) rmSync(one, { force: true });
       log.info({ file, seconds: (performance.now() - begun) / 1000 }, 'a backup was made');
     } catch (error) {
       this.#failed = { atMs: this.#now(), words: (error as Error).message };

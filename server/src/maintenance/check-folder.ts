@@ -21,7 +21,10 @@ export interface CheckOptions {
   withBackups: boolean;
 }
 
-/** Looks at everything in a data folder that no server uses. Nothing is changed, except that the database closes in good order. */
+/**
+ * Looks at everything in a data folder that no server uses. Nothing is changed, except that the database closes in good
+ * order.
+ */
 export async function checkFolder({ dataDir, backupDir, templateDir, withBackups }: CheckOptions): Promise<Finding[]> {
   const findings: Finding[] = [];
   const add = (part: Finding['part'], isGood: boolean, words: string) => void findings.push({ part, isGood, words });
@@ -29,7 +32,11 @@ export async function checkFolder({ dataDir, backupDir, templateDir, withBackups
   const damages: Damage[] = [];
   let entries = 0;
   for (const _ of journal.replay(START, { onDamage: (damage) => damages.push(damage) })) entries++;
-  add('journal', damages.length === 0, `${entries} entries in ${journal.segments.length} segments${journal.isComplete ? ', complete from the beginning' : ''}`);
+  add(
+    'journal',
+    damages.length === 0,
+    `${entries} entries in ${journal.segments.length} segments${journal.isComplete ? ', complete from the beginning' : ''}`,
+  );
   for (const { segment, fromByte, toByte } of damages)
     add(
       'journal',
@@ -79,8 +86,15 @@ export async function checkFolder({ dataDir, backupDir, templateDir, withBackups
       const unreadable: string[] = [];
       for (const { name } of tables)
         // Every page is read, and its sum compared.
-        await database.query(`SELECT count(t.*) FROM "${name}" t`).catch((error: Error) => unreadable.push(`${name} (${error.message})`));
-      if (unreadable.length > 0) add('database', false, `these tables cannot be read whole: ${unreadable.join('; ')}. ${howToMend(backupDir, journal)}`);
+        await database
+          .query(`SELECT count(t.*) FROM "${name}" t`)
+          .catch((error: Error) => unreadable.push(`${name} (${error.message})`));
+      if (unreadable.length > 0)
+        add(
+          'database',
+          false,
+          `these tables cannot be read whole: ${unreadable.join('; ')}. ${howToMend(backupDir, journal)}`,
+        );
       else
         add(
           'database',
@@ -88,7 +102,11 @@ export async function checkFolder({ dataDir, backupDir, templateDir, withBackups
           `${tables.length} tables read whole; the journal is applied up to ${mark ? `segment ${mark.segment}, byte ${mark.offset}` : 'nowhere yet'}`,
         );
     } catch (error) {
-      add('database', false, `it does not open (${(error as Error).message.slice(0, 200)}). ${howToMend(backupDir, journal)}`);
+      add(
+        'database',
+        false,
+        `it does not open (${(error as Error).message.slice(0, 200)}). ${howToMend(backupDir, journal)}`,
+      );
     } finally {
       await database?.close();
     }

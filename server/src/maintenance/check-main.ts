@@ -4,7 +4,10 @@ import { projectRoot } from '../project-root';
 import { lockDataFolder } from '../store/lock';
 import { checkFolder } from './check-folder';
 
-/** `npm run check`: looks at a data folder that no server uses; `-- --backups` reads every backup as well. Exit code 1 when something is wrong. */
+/**
+ * `npm run check`: looks at a data folder that no server uses; `-- --backups` reads every backup as well. Exit code 1
+ * when something is wrong.
+ */
 const { dataDir, backupDir } = readConfig();
 try {
   const { release } = lockDataFolder(dataDir);

@@ -17,7 +17,8 @@ export type HealthReport = Record<HealthPart, PartHealth>;
 export type Look = () => { state: HealthState; words: string };
 
 /**
- * How the server's parts are. Each part is asked when somebody wants to know: nothing here waits for another thread, so that it is
+ * How the server's parts are. Each part is asked when somebody wants to know: nothing here waits for another thread, so
+ * that it is
  * answered however busy they are.
  */
 export class Health {

@@ -57,7 +57,13 @@ async function stored(server: RunningServer): Promise<number> {
   const [row] = await server.database.query<{ n: number }>('SELECT count(*)::int AS n FROM attempt');
   return row?.n ?? 0;
 }
-const check = () => checkFolder({ dataDir: dataDir(), backupDir: join(dir, 'backups'), templateDir: '.cache/toplens', withBackups: true });
+const check = () =>
+  checkFolder({
+    dataDir: dataDir(),
+    backupDir: join(dir, 'backups'),
+    templateDir: '.cache/toplens',
+    withBackups: true,
+  });
 const flip = (file: string, at: number) => {
   const handle = openSync(file, 'r+');
   writeSync(handle, Buffer.from([(readFileSync(file)[at] as number) ^ 0x5a]), 0, 1, at);
@@ -73,14 +79,20 @@ test('a backup made while telemetry comes is whole, and the journal brings it up
   })();
   const progress: number[] = [];
   const file = join(dir, 'backups', backupName(Date.now()));
-  const source = { database: server.database, dataDir: dataDir(), withoutCheckpoints: <R>(work: () => Promise<R>) => server.intake.withoutCheckpoints(work) };
+  const source = {
+    database: server.database,
+    dataDir: dataDir(),
+    withoutCheckpoints: <R>(work: () => Promise<R>) => server.intake.withoutCheckpoints(work),
+  };
   await writeBackup(source, file, (done, all) => progress.push(done / all));
   await coming;
   await sendSome(server);
   expect(await stored(server)).toBe(1_400);
   await server.close();
   expect(progress.at(-1)).toBe(1);
-  expect(await check()).toEqual(expect.arrayContaining([expect.objectContaining({ part: 'backups', isGood: true })]) as unknown);
+  expect(await check()).toEqual(
+    expect.arrayContaining([expect.objectContaining({ part: 'backups', isGood: true })]) as unknown,
+  );
   // The database is lost: the next start makes it anew from the backup and the journal.
   rmSync(join(dataDir(), 'database'), { recursive: true });
   const again = await start();
@@ -124,8 +136,13 @@ test('a damaged page of a table is told by whoever meets it, by health, and by i
   const again = await start();
   // What judges needs that page, and cannot begin; it says so.
   const answer = await fetch(`${again.url}/api/flow-counts`);
-  expect(['urn:toplens:problem:damaged', 'urn:toplens:problem:recovering']).toContain(((await answer.json()) as { type: string }).type);
-  expect(again.health.report.database).toMatchObject({ state: 'degraded', words: expect.stringMatching(/invalid page in block 1.*npm run restore/) as string });
+  expect(['urn:toplens:problem:damaged', 'urn:toplens:problem:recovering']).toContain(
+    ((await answer.json()) as { type: string }).type,
+  );
+  expect(again.health.report.database).toMatchObject({
+    state: 'degraded',
+    words: expect.stringMatching(/invalid page in block 1.*npm run restore/) as string,
+  });
   await sendSome(again);
   expect((await fetch(`${again.url}/api/settings`)).status).toBe(200);
   await again.close();
@@ -142,7 +159,9 @@ test('without a backup the journal alone makes the database anew, as long as it 
   await again.close();
   // Its first segment is gone: nobody may start with less than there was and say nothing.
   rmSync(join(dataDir(), 'database'), { recursive: true });
-  const [first] = readdirSync(join(dataDir(), 'journal')).filter((name) => name.endsWith('.journal')).sort(); // prettier-ignore
+  const [first] = readdirSync(join(dataDir(), 'journal'))
+    .filter((name) => name.endsWith('.journal'))
+    .sort();
   rmSync(join(dataDir(), 'journal', first as string));
   await sendNothing();
   await expect(start()).rejects.toThrow(/no backup .* TOPLENS_ACCEPT_LOSS=1/);
@@ -159,27 +178,37 @@ async function sendNothing(): Promise<void> {
   await journal.close();
 }
 
-test.each(['global/pg_control', 'pg_wal'])('a database whose %s is damaged is set aside and made anew; nothing is lost', async (what) => {
-  const server = await start();
-  await sendSome(server);
-  expect(await stored(server)).toBe(200);
-  await server.close();
-  const path = join(dataDir(), 'database', what);
-  const files = what === 'pg_wal' ? readdirSync(path).filter((name) => /^[0-9A-F]{24}$/.test(name)).map((name) => join(path, name)) : [path]; // prettier-ignore
-  for (const file of files) {
-    const bytes = readFileSync(file);
-    bytes.fill(0x5a, 0, Math.min(bytes.length, 8192));
-    writeFileSync(file, bytes);
-  }
-  expect((await check()).find(({ part, isGood }) => part === 'database' && !isGood)?.words).toMatch(/makes it anew from the journal/);
-  const again = await start();
-  expect(await stored(again)).toBe(200);
-  expect(again.health.report.database.words).toContain('set aside');
-  expect(readdirSync(dataDir()).some((name) => name.startsWith('database.damaged-'))).toBe(true);
-  await sendSome(again);
-  expect(await stored(again)).toBe(400);
-  await again.close();
-});
+test.each(['global/pg_control', 'pg_wal'])(
+  'a database whose %s is damaged is set aside and made anew; nothing is lost',
+  async (what) => {
+    const server = await start();
+    await sendSome(server);
+    expect(await stored(server)).toBe(200);
+    await server.close();
+    const path = join(dataDir(), 'database', what);
+    const files =
+      what === 'pg_wal'
+        ? readdirSync(path)
+            .filter((name) => /^[0-9A-F]{24}$/.test(name))
+            .map((name) => join(path, name))
+        : [path];
+    for (const file of files) {
+      const bytes = readFileSync(file);
+      bytes.fill(0x5a, 0, Math.min(bytes.length, 8192));
+      writeFileSync(file, bytes);
+    }
+    expect((await check()).find(({ part, isGood }) => part === 'database' && !isGood)?.words).toMatch(
+      /makes it anew from the journal/,
+    );
+    const again = await start();
+    expect(await stored(again)).toBe(200);
+    expect(again.health.report.database.words).toContain('set aside');
+    expect(readdirSync(dataDir()).some((name) => name.startsWith('database.damaged-'))).toBe(true);
+    await sendSome(again);
+    expect(await stored(again)).toBe(400);
+    await again.close();
+  },
+);
 
 test('a folder that a newer version used is refused, and nothing of it is made anew', async () => {
   const server = await start();
@@ -195,7 +224,15 @@ test('a damaged journal costs what is damaged; it is told by the check, by healt
   const server = await start();
   for (let i = 0; i < 4; i++) await sendSome(server, 100);
   await server.intake.settled();
-  const journalFile = () => join(dataDir(), 'journal', readdirSync(join(dataDir(), 'journal')).filter((name) => name.endsWith('.journal')).sort().at(-1) as string); // prettier-ignore
+  const journalFile = () =>
+    join(
+      dataDir(),
+      'journal',
+      readdirSync(join(dataDir(), 'journal'))
+        .filter((name) => name.endsWith('.journal'))
+        .sort()
+        .at(-1) as string,
+    );
   const file = journalFile();
   await server.close();
   // As if the process had died before any of it came to the database.
@@ -203,7 +240,9 @@ test('a damaged journal costs what is damaged; it is told by the check, by healt
   const size = statSync(file).size;
   flip(file, Math.floor(size * 0.4));
   const findings = await check();
-  expect(findings.findLast(({ part, isGood }) => part === 'journal' && !isGood)?.words).toMatch(/^segment 1: bytes \d+ to \d+ cannot be read/);
+  expect(findings.findLast(({ part, isGood }) => part === 'journal' && !isGood)?.words).toMatch(
+    /^segment 1: bytes \d+ to \d+ cannot be read/,
+  );
   const again = await start();
   expect(await stored(again)).toBe(300);
   expect(again.health.report.journal).toMatchObject({
@@ -224,7 +263,11 @@ test('a backup is made each night, the oldest go, and the journal keeps what the
   }
   expect(listBackups(join(dir, 'backups'))).toHaveLength(2);
   expect(server.backups.keepJournal.segment).toBeGreaterThan(0);
-  expect(existsSync(join(dir, 'backups', `${listBackups(join(dir, 'backups'))[0]?.file.split('/').at(-1)}.applied`))).toBe(true);
-  expect(statSync(join(dir, 'backups', listBackups(join(dir, 'backups'))[0]?.file.split('/').at(-1) as string)).mode & 0o077).toBe(0);
+  expect(
+    existsSync(join(dir, 'backups', `${listBackups(join(dir, 'backups'))[0]?.file.split('/').at(-1)}.applied`)),
+  ).toBe(true);
+  expect(
+    statSync(join(dir, 'backups', listBackups(join(dir, 'backups'))[0]?.file.split('/').at(-1) as string)).mode & 0o077,
+  ).toBe(0);
   await server.close();
 });

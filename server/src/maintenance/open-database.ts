@@ -31,7 +31,8 @@ export class CannotRebuild extends Error {
 const TRIES = 2;
 
 /**
- * Opens the database. One that does not open, or is gone, is set aside and made anew: from the newest backup that is whole, or from
+ * Opens the database. One that does not open, or is gone, is set aside and made anew: from the newest backup that is
+ * whole, or from
  * nothing, when the journal still has all that was ever taken. The journal behind it is applied afterwards.
  *
  * @throws CannotRebuild when something would be missing: then a person decides
@@ -51,7 +52,8 @@ export async function openDatabase(options: OpenOptions): Promise<Opened> {
       if (options.isDiskFull()) {
         await new Promise((resolve) => setTimeout(resolve, 2_000));
         tries = 0;
-      } else if (tries >= TRIES) return rebuild(options, `The database did not open (${(error as Error).message.slice(0, 200)}).`);
+      } else if (tries >= TRIES)
+        return rebuild(options, `The database did not open (${(error as Error).message.slice(0, 200)}).`);
     }
   }
 }
@@ -66,7 +68,10 @@ async function rebuild(options: OpenOptions, why: string): Promise<Opened> {
  * @returns what was done, for people
  * @throws CannotRebuild
  */
-export async function placeAnew({ dataDir, backupDir, log, isJournalComplete, acceptLoss }: OpenOptions, why: string): Promise<string> {
+export async function placeAnew(
+  { dataDir, backupDir, log, isJournalComplete, acceptLoss }: OpenOptions,
+  why: string,
+): Promise<string> {
   const folder = join(dataDir, 'database');
   const aside = setAside(folder);
   const wasSetAside = aside ? ` It was set aside as ${aside}.` : '';
@@ -110,7 +115,8 @@ export async function placeBackup(file: string, dataDir: string): Promise<void> 
   mkdirSync(temporary, { recursive: true, mode: 0o700 });
   try {
     await unpackBackup(file, temporary);
-    for (const name of readdirSync(temporary)) if (!existsSync(join(dataDir, name))) renameSync(join(temporary, name), join(dataDir, name));
+    for (const name of readdirSync(temporary))
+      if (!existsSync(join(dataDir, name))) renameSync(join(temporary, name), join(dataDir, name));
   } finally {
     rmSync(temporary, { recursive: true, force: true });
   }

@@ -25,7 +25,8 @@ const LONGEST_PAUSE_MS = 10_000;
 const TRIES_BEFORE_REBUILD = 4;
 
 /**
- * Brings the database back when it goes away by itself: its thread is started anew, the journal is applied from where the database
+ * Brings the database back when it goes away by itself: its thread is started anew, the journal is applied from where
+ * the database
  * says it is, and what others know of it they read again. Meanwhile telemetry is taken into the journal.
  */
 export class Recovery {
@@ -72,7 +73,10 @@ export class Recovery {
       this.deps.log.error({ why }, 'the database went away; it is opened anew');
       this.deps.intake.interrupt();
       // A log that cannot be written is what a full disk does to it; the guard finds out whether it is.
-      this.deps.disk.report({ code: /ENOSPC|No space left|could not (?:write|extend)/i.test(why) ? 'ENOSPC' : undefined, message: why });
+      this.deps.disk.report({
+        code: /ENOSPC|No space left|could not (?:write|extend)/i.test(why) ? 'ENOSPC' : undefined,
+        message: why,
+      });
       this.#why = why;
       if (!this.#isUnderWay) void this.#run();
     });
@@ -83,8 +87,12 @@ export class Recovery {
     this.#isUnderWay = true;
     try {
       await this.deps.intake.replay(applied);
-      // One that dies at the start, as on a damaged page, is started again and again by itself; telemetry is taken meanwhile.
-      if (this.#why === undefined) await this.deps.engine.start().catch((error: Error) => this.deps.log.error({ err: error }, 'the engine did not start'));
+      // One that dies at the start, as on a damaged page, is started again and again by itself; telemetry is taken
+      // meanwhile.
+      if (this.#why === undefined)
+        await this.deps.engine
+          .start()
+          .catch((error: Error) => this.deps.log.error({ err: error }, 'the engine did not start'));
     } catch (error) {
       if (this.#why === undefined) throw error;
     } finally {

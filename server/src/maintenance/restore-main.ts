@@ -4,12 +4,17 @@ import { readConfig } from '../config';
 import { lockDataFolder } from '../store/lock';
 import { placeBackup } from './open-database';
 
-/** `npm run restore -- FILE`: puts a backup in place; the journal behind it is applied at the next start. What is there is set aside. */
+/**
+ * `npm run restore -- FILE`: puts a backup in place; the journal behind it is applied at the next start. What is there
+ * is set aside.
+ */
 const [file] = process.argv.slice(2);
 const { dataDir } = readConfig();
 try {
   if (file === undefined || !existsSync(file))
-    throw new Error(`say which backup: npm run restore -- FILE.tar.gz${file === undefined ? '' : ` (there is no ${resolve(file)})`}`);
+    throw new Error(
+      `say which backup: npm run restore -- FILE.tar.gz${file === undefined ? '' : ` (there is no ${resolve(file)})`}`,
+    );
   const { release } = lockDataFolder(dataDir);
   const folder = join(dataDir, 'database');
   const aside = `${folder}.before-restore-${new Date().toISOString().replaceAll(':', '-').slice(0, 19)}`;

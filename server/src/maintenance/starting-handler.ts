@@ -13,8 +13,17 @@ export function startingHandler(health: Health): RequestListener {
     }
     const isHealth = path === '/healthz' || path === '/readyz';
     const [status, title] = PROBLEMS.starting;
-    const detail = health.report.disk.words || 'It opens its database. Nothing of this request was taken: send it again in a moment.';
-    const body = isHealth ? { status: 'down', parts: health.report } : { type: 'urn:toplens:problem:starting', title, status, detail };
-    response.writeHead(status, { 'content-type': isHealth ? 'application/json' : 'application/problem+json', 'retry-after': '3' }).end(JSON.stringify(body));
+    const detail =
+      health.report.disk.words ||
+      'It opens its database. Nothing of this request was taken: send it again in a moment.';
+    const body = isHealth
+      ? { status: 'down', parts: health.report }
+      : { type: 'urn:toplens:problem:starting', title, status, detail };
+    response
+      .writeHead(status, {
+        'content-type': isHealth ? 'application/json' : 'application/problem+json',
+        'retry-after': '3',
+      })
+      .end(JSON.stringify(body));
   };
 }

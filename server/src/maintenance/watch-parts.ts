@@ -24,34 +24,58 @@ export interface Watched {
 const OK = { state: 'ok', words: '' } as const;
 
 export const diskHealth = (disk: DiskGuard): ReturnType<Look> =>
-  disk.trouble ? { state: 'down', words: `${disk.trouble.words} Nothing is taken; it goes on by itself when there is room.` } : OK;
+  disk.trouble
+    ? { state: 'down', words: `${disk.trouble.words} Nothing is taken; it goes on by itself when there is room.` }
+    : OK;
 
 /** What each part says of itself. */
 export function watchParts(health: Health, { intake, engine, search, disk, recovery, backups, config }: Watched): void {
   health.watch('disk', () => diskHealth(disk));
   health.watch('intake', () => {
     const { backlogRecords, keptAside } = intake.figures;
-    if (disk.trouble) return { state: 'down', words: 'Nothing is taken until the disk has room. Senders keep it and send it again.' };
+    if (disk.trouble)
+      return { state: 'down', words: 'Nothing is taken until the disk has room. Senders keep it and send it again.' };
     if (backlogRecords > config.maxBacklogRecords)
-      return { state: 'degraded', words: `${backlogRecords} records wait for the database; senders are told to come back.` };
+      return {
+        state: 'degraded',
+        words: `${backlogRecords} records wait for the database; senders are told to come back.`,
+      };
     if (keptAside > 0)
-      return { state: 'degraded', words: `${keptAside} ${keptAside === 1 ? 'record was' : 'records were'} refused by the database and kept aside.` };
+      return {
+        state: 'degraded',
+        words: `${keptAside} ${keptAside === 1 ? 'record was' : 'records were'} refused by the database and kept aside.`,
+      };
     return OK;
   });
   health.watch('journal', () => {
     if (intake.isReplaying) return { state: 'degraded', words: 'What was taken is being written to the database.' };
     const { damagedBytes } = intake.figures;
-    return damagedBytes > 0 ? { state: 'degraded', words: `${damagedBytes} bytes of the journal could not be read. They are kept in journal/damaged.` } : OK;
+    return damagedBytes > 0
+      ? {
+          state: 'degraded',
+          words: `${damagedBytes} bytes of the journal could not be read. They are kept in journal/damaged.`,
+        }
+      : OK;
   });
   health.watch('database', () => {
-    if (recovery.why !== undefined) return { state: 'down', words: 'It went away and is being opened anew. Telemetry is taken into the journal meanwhile.' };
-    if (recovery.damage) return { state: 'degraded', words: `A part of it is damaged (${recovery.damage.what}). ${WHAT_IS_DAMAGED}` };
+    if (recovery.why !== undefined)
+      return {
+        state: 'down',
+        words: 'It went away and is being opened anew. Telemetry is taken into the journal meanwhile.',
+      };
+    if (recovery.damage)
+      return { state: 'degraded', words: `A part of it is damaged (${recovery.damage.what}). ${WHAT_IS_DAMAGED}` };
     const [newest] = recovery.notes;
     return newest ? { state: 'degraded', words: newest.words } : OK;
   });
   health.watch('engine', () => {
     if (!engine.isReady)
-      return { state: 'down', words: engine.lastDeath ? `It stopped (${engine.lastDeath}) and is starting again.` : 'It is reading what it needs.' };
+      return {
+        state: 'down',
+        words: engine.lastDeath
+          ? `It stopped (${engine.lastDeath}) and is starting again.`
+          : 'It is reading what it needs.',
+      };
     const beganMs = engine.figures?.cycleBeganMs ?? 0;
     if (beganMs > 0 && Date.now() - beganMs > CYCLE_OVERDUE_MS)
       return {

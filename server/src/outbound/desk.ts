@@ -56,16 +56,24 @@ export class Desk {
     const tries = handoff.tries + 1;
     const outcome = await this.#post(handoff);
     if (outcome.delivered) {
-      await this.database.transaction([setState(handoff.id, 'sent'), addEvent(handoff.id, 'delivered', `try ${tries}`)]);
+      await this.database.transaction([
+        setState(handoff.id, 'sent'),
+        addEvent(handoff.id, 'delivered', `try ${tries}`),
+      ]);
       return;
     }
     const again = outcome.mayRetry && tries < MOST_TRIES;
     const inSeconds = again ? (this.options.backoffS ?? doubling)(tries) : null;
     const then = again ? `next try in ${inSeconds} s` : 'given up; send it again when the desk can be reached';
-    await this.database.transaction([planTry(handoff.id, tries, inSeconds), addEvent(handoff.id, 'not delivered', `try ${tries}: ${outcome.why}; ${then}`)]);
+    await this.database.transaction([
+      planTry(handoff.id, tries, inSeconds),
+      addEvent(handoff.id, 'not delivered', `try ${tries}: ${outcome.why}; ${then}`),
+    ]);
   }
 
-  async #post(handoff: HandoffRow): Promise<{ delivered: true } | { delivered: false; why: string; mayRetry: boolean }> {
+  async #post(
+    handoff: HandoffRow,
+  ): Promise<{ delivered: true } | { delivered: false; why: string; mayRetry: boolean }> {
     try {
       const response = await fetch(this.options.deskUrl, {
         method: 'POST',
@@ -77,12 +85,17 @@ export class Desk {
       });
       await response.body?.cancel();
       if (response.ok) return { delivered: true };
-      // The request itself is at fault for 4xx, except "too early", "too many" and time-outs: sending it again will not help.
+      // The request itself is at fault for 4xx, except "too early", "too many" and time-outs: sending it again will not
+      // help.
       const mayRetry = response.status >= 500 || [408, 425, 429].includes(response.status);
       return { delivered: false, why: `the desk answered ${response.status}`, mayRetry };
     } catch (error) {
       const cause = (error as { cause?: { code?: string } }).cause?.code;
-      return { delivered: false, why: `the desk cannot be reached (${cause ?? (error as Error).name})`, mayRetry: true };
+      return {
+        delivered: false,
+        why: `the desk cannot be reached (${cause ?? (error as Error).name})`,
+        mayRetry: true,
+      };
     }
   }
 }

@@ -9,11 +9,21 @@ const TOKEN = 'desk-secret';
 
 interface Received {
   headers: Record<string, unknown>;
-  event: { id: string; specversion: string; type: string; data: { team: string; note: string; markdown: string; answerUrl: string } };
+  event: {
+    id: string;
+    specversion: string;
+    type: string;
+    data: { team: string; note: string; markdown: string; answerUrl: string };
+  };
 }
 
 /** A desk that fails as often as it is told to. */
-async function startFlakyDesk(): Promise<{ url: string; received: Received[]; failNext: (times: number, status: number) => void; server: Server }> {
+async function startFlakyDesk(): Promise<{
+  url: string;
+  received: Received[];
+  failNext: (times: number, status: number) => void;
+  server: Server;
+}> {
   const received: Received[] = [];
   let failures = 0;
   let status = 500;
@@ -63,11 +73,21 @@ interface Handoff {
   trail: { what: string; detail: string }[];
 }
 
-async function hand(key: string, change: object = {}): Promise<{ status: number; body: Handoff & { detail: string; field: string } }> {
+async function hand(
+  key: string,
+  change: object = {},
+): Promise<{ status: number; body: Handoff & { detail: string; field: string } }> {
   const response = await fetch(`${server.url}/api/handoffs`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', ...(key && { 'idempotency-key': key }) },
-    body: JSON.stringify({ incident, team: 'Shop Team', note: 'Since noon.', fromMs: nowMs - 60 * MINUTE_MS, toMs: nowMs, ...change }),
+    body: JSON.stringify({
+      incident,
+      team: 'Shop Team',
+      note: 'Since noon.',
+      fromMs: nowMs - 60 * MINUTE_MS,
+      toMs: nowMs,
+      ...change,
+    }),
   });
   return { status: response.status, body: (await response.json()) as Handoff & { detail: string; field: string } };
 }
@@ -100,8 +120,15 @@ test('is delivered as a CloudEvent, again after a failure, and the same key neve
   expect(sent.trail[1]?.detail).toContain('the desk answered 503; next try in 1 s');
   const events = desk.received.filter(({ event }) => event.id === first.body.id);
   expect(events).toHaveLength(2);
-  expect(events[0]?.event).toMatchObject({ specversion: '1.0', type: 'toplens.handoff.sent', data: { team: 'Shop Team', note: 'Since noon.' } });
-  expect(events[0]?.headers).toMatchObject({ 'content-type': 'application/cloudevents+json; charset=utf-8', 'idempotency-key': first.body.id });
+  expect(events[0]?.event).toMatchObject({
+    specversion: '1.0',
+    type: 'toplens.handoff.sent',
+    data: { team: 'Shop Team', note: 'Since noon.' },
+  });
+  expect(events[0]?.headers).toMatchObject({
+    'content-type': 'application/cloudevents+json; charset=utf-8',
+    'idempotency-key': first.body.id,
+  });
   expect(events[0]?.event.data.markdown).toContain('## The harm bill');
 });
 

@@ -28,11 +28,19 @@ const LONGEST_PATTERN = 160;
 
 function aroundWords({ hosts, logs }: Around): string[] {
   const odd = hosts?.lines.filter(({ isLeftOver }) => isLeftOver) ?? [];
-  const ruledOut = hosts?.lines.filter(({ isLeftOver }) => !isLeftOver).map(({ figure }) => FIGURE_KINDS[figure].words) ?? [];
-  const said = [...(logs?.surging.filter(({ isNew }) => isNew) ?? []), ...(logs?.rare ?? []), ...(logs?.surging.filter(({ isNew }) => !isNew) ?? [])];
+  const ruledOut =
+    hosts?.lines.filter(({ isLeftOver }) => !isLeftOver).map(({ figure }) => FIGURE_KINDS[figure].words) ?? [];
+  const said = [
+    ...(logs?.surging.filter(({ isNew }) => isNew) ?? []),
+    ...(logs?.rare ?? []),
+    ...(logs?.surging.filter(({ isNew }) => !isNew) ?? []),
+  ];
   return [
     ...odd.slice(0, MOST_LINES).map(({ words }) => words),
-    ...(hosts?.restarts.slice(0, MOST_LINES).map(({ component, host, atMs }) => `${component} on ${host} began anew at ${iso(atMs).slice(11, 16)} UTC`) ?? []),
+    ...(hosts?.restarts
+      .slice(0, MOST_LINES)
+      .map(({ component, host, atMs }) => `${component} on ${host} began anew at ${iso(atMs).slice(11, 16)} UTC`) ??
+      []),
     ...(ruledOut.length > 0 ? [`as usual: ${ruledOut.join(', ')}`] : []),
     ...said.slice(0, MOST_LINES).map(patternWords),
   ];
@@ -60,7 +68,11 @@ export function makeBrief(
     until: incident.inTroubleNow ? null : iso(incident.endMs),
     window: { from: iso(window.fromMs), to: iso(window.toMs) },
     application: incident.application,
-    flows: [...new Map(incident.parts.map((part) => [part.technicalName, { name: part.flow, technicalName: part.technicalName }])).values()],
+    flows: [
+      ...new Map(
+        incident.parts.map((part) => [part.technicalName, { name: part.flow, technicalName: part.technicalName }]),
+      ).values(),
+    ],
     people: { ...incident.people, key: incident.keyPeople },
     bill: incident.bill.map((line) => ({
       name: line.name,

@@ -11,13 +11,21 @@ const MOST_LINES = 100_000;
 const MOST_SHOWN = 40;
 
 /** The log lines of some components brought to patterns, a stretch of time against the time before. */
-export async function logPatterns(database: Database, { components, now, before }: LogQuestion): Promise<LogPatternsShape> {
+export async function logPatterns(
+  database: Database,
+  { components, now, before }: LogQuestion,
+): Promise<LogPatternsShape> {
   const { lines, kept } = await linesOf(database, components, [before, now], MOST_LINES);
   const { linesNow, linesBefore, ...lists } = rankPatterns(lines, now, before);
   const shown = Object.values(lists).flatMap((list) => list.slice(0, MOST_SHOWN));
-  const traceIds = new Set(shown.flatMap(({ samples }) => samples.map((i) => (lines[i] as StoredLine).traceId)).filter((traceId) => traceId !== ''));
+  const traceIds = new Set(
+    shown
+      .flatMap(({ samples }) => samples.map((i) => (lines[i] as StoredLine).traceId))
+      .filter((traceId) => traceId !== ''),
+  );
   const entries = await entriesOf(database, [...traceIds]);
-  const shapes = (list: readonly LogPattern[]) => list.slice(0, MOST_SHOWN).map((pattern) => patternShape(pattern, lines, entries));
+  const shapes = (list: readonly LogPattern[]) =>
+    list.slice(0, MOST_SHOWN).map((pattern) => patternShape(pattern, lines, entries));
   return {
     components: [...components],
     now,

@@ -31,7 +31,12 @@ export async function pageLoad(database: Database, view: string): Promise<PageLo
       attempt: attemptOf(trace),
     })),
     scriptErrors: await Promise.all(
-      errors.map(async (error) => ({ atMs: error.atMs, type: error.type, message: error.message, ...(await stacks.read(error)) })),
+      errors.map(async (error) => ({
+        atMs: error.atMs,
+        type: error.type,
+        message: error.message,
+        ...(await stacks.read(error)),
+      })),
     ),
     attempt: attemptOf(traceId ?? ''),
   };

@@ -28,7 +28,6 @@ import {
   type PageFocus,
   type StoredViews,
 } from '../store/pages';
-// prettier-ignore
 
 export interface PagesQuestion {
   window: Window;
@@ -53,14 +52,21 @@ const FRAME = VIEW_KINDS.indexOf('frame');
  *
  * @param most views are read; of more a fair part, which counts for all
  */
-export async function pageLoads(database: Database, { window, focus, by }: PagesQuestion, most = MOST_VIEWS): Promise<PageLoadsShape> {
+export async function pageLoads(
+  database: Database,
+  { window, focus, by }: PagesQuestion,
+  most = MOST_VIEWS,
+): Promise<PageLoadsShape> {
   const where = await conditionOf(database, window, focus);
   if (where === undefined) return { ...NOTHING, window, by };
   const { views, every } = await viewsWhere(database, where, most);
   const kept = 1 / every;
   // People cannot be told from a part of the views.
   const people = every > 1 ? await peopleWhere(database, where, by) : undefined;
-  const names = await namesOf(database, PAGE_DIMENSIONS.flatMap((dimension) => [...new Set(views.dimensions[dimension].subarray(0, views.n))])); // prettier-ignore
+  const names = await namesOf(
+    database,
+    PAGE_DIMENSIONS.flatMap((dimension) => [...new Set(views.dimensions[dimension].subarray(0, views.n))]),
+  );
   const nameIn = (id: number) => names.get(id) ?? '';
   const [framed, whole] = [rowsOf(views, (kind) => kind === FRAME), rowsOf(views, (kind) => kind !== FRAME)];
   const groups = summariseViews(views, views.dimensions[by], whole, kept);
@@ -74,23 +80,39 @@ export async function pageLoads(database: Database, { window, focus, by }: Pages
     window,
     by,
     kept,
-    kinds: Object.fromEntries(VIEW_KINDS.map((kind, index) => [kind, standFor(views, index, kept)])) as PageLoadsShape['kinds'],
+    kinds: Object.fromEntries(
+      VIEW_KINDS.map((kind, index) => [kind, standFor(views, index, kept)]),
+    ) as PageLoadsShape['kinds'],
     all: all ? groupShape(all, '') : null,
     groups: groups.slice(0, MOST_GROUPS).map((group) => groupShape(group, nameIn(group.group))),
     frames: frames.slice(0, MOST_LISTED).map((group) => groupShape(group, nameIn(group.group))),
-    flow: focus.page === undefined || views.n === 0 ? null : ((await flowOfPage(database, nameIn(application as number), focus.page)) ?? null),
+    flow:
+      focus.page === undefined || views.n === 0
+        ? null
+        : ((await flowOfPage(database, nameIn(application as number), focus.page)) ?? null),
     trend: { startMs: window.fromMs, stepMs, vitals: vitalTrends(views, whole, window.fromMs, window.toMs, STRETCHES) },
-    where: COMPARED.filter((dimension) => focus[dimension] === undefined).flatMap((dimension) => whereShapes(views, whole, dimension, nameIn)),
+    where: COMPARED.filter((dimension) => focus[dimension] === undefined).flatMap((dimension) =>
+      whereShapes(views, whole, dimension, nameIn),
+    ),
     hosts: await hostsOf(database, where, all?.viewsMissing ?? 0, all?.views ?? 0),
     calls: await callsOf(database, window, focus.page === undefined ? undefined : page, every, MOST_LISTED),
     worst: await worstViews(database, where, MOST_LISTED),
-  }; // prettier-ignore
+  };
 }
 
 const NOTHING = {
-  kept: 1, kinds: { load: 0, route: 0, frame: 0 }, all: null, groups: [], frames: [], flow: null, where: [], hosts: [], calls: [], worst: [],
+  kept: 1,
+  kinds: { load: 0, route: 0, frame: 0 },
+  all: null,
+  groups: [],
+  frames: [],
+  flow: null,
+  where: [],
+  hosts: [],
+  calls: [],
+  worst: [],
   trend: { startMs: 0, stepMs: 0, vitals: { ttfb: [], fcp: [], lcp: [], inp: [], cls: [] } },
-}; // prettier-ignore
+};
 
 const rowsOf = ({ n, kind }: StoredViews, isWanted: (kind: number) => boolean): Uint32Array =>
   Uint32Array.from({ length: n }, (_, row) => row).filter((row) => isWanted(kind[row] as number));
@@ -102,7 +124,10 @@ function standFor({ n, kind, share }: StoredViews, wanted: number, kept: number)
   return Math.round(sum);
 }
 
-function groupShape({ group: _group, meanMs, medianMs, views, viewsWithErrors, viewsMissing, vitals, ...rest }: GroupFigures, name: string): PageGroupShape {
+function groupShape(
+  { group: _group, meanMs, medianMs, views, viewsWithErrors, viewsMissing, vitals, ...rest }: GroupFigures,
+  name: string,
+): PageGroupShape {
   return {
     ...rest,
     name,
@@ -122,7 +147,12 @@ const BAD: Readonly<Record<PageWhereShape['what'], (views: StoredViews, row: num
   errors: ({ errors }, row) => (errors[row] as number) > 0,
 };
 
-function whereShapes(views: StoredViews, rows: Uint32Array, dimension: PageDimension, nameIn: (id: number) => string): PageWhereShape[] {
+function whereShapes(
+  views: StoredViews,
+  rows: Uint32Array,
+  dimension: PageDimension,
+  nameIn: (id: number) => string,
+): PageWhereShape[] {
   const parted = [...rowsBy(views.dimensions[dimension], rows)].filter(([value]) => value !== 0);
   return Object.entries(BAD).flatMap(([what, isBad]) => {
     const tallies = parted.map(([value, own]): Tally => {
@@ -137,7 +167,12 @@ function whereShapes(views: StoredViews, rows: Uint32Array, dimension: PageDimen
     });
     const { verdict, hit } = onlyHere(tallies.filter((tally) => tally.views > 0));
     if (verdict === 'none' || verdict === 'oneValue') return [];
-    const shapes = hit.map(({ value, views: n, here, elsewhere }) => ({ name: nameIn(value), views: n, here, elsewhere }));
+    const shapes = hit.map(({ value, views: n, here, elsewhere }) => ({
+      name: nameIn(value),
+      views: n,
+      here,
+      elsewhere,
+    }));
     return [{ what: what as PageWhereShape['what'], dimension, verdict, hit: shapes }];
   });
 }
@@ -152,7 +187,15 @@ async function hostsOf(database: Database, where: string, missing: number, all: 
   for (const { host: pageHost, resources } of [...hit, ...others])
     for (const { url, durationMs, bytes, missing } of resources) {
       const host = hostOfUrl(url) || pageHost;
-      const known = hosts.get(host) ?? { host, isThirdParty: isThirdParty(url, pageHost), resources: 0, missing: 0, meanMs: 0, totalMs: 0, bytes: 0 };
+      const known = hosts.get(host) ?? {
+        host,
+        isThirdParty: isThirdParty(url, pageHost),
+        resources: 0,
+        missing: 0,
+        meanMs: 0,
+        totalMs: 0,
+        bytes: 0,
+      };
       known.resources++;
       known.totalMs += durationMs;
       known.bytes += bytes;

@@ -9,20 +9,30 @@ const ORIGIN = 'https://pages.example';
 let server: TestServer;
 let nowMs: number;
 beforeAll(async () => {
-  server = await startTestServer({ browserKeys: new Map([['page-key', { component: 'shop-pages', origins: [ORIGIN] }]]) });
+  server = await startTestServer({
+    browserKeys: new Map([['page-key', { component: 'shop-pages', origins: [ORIGIN] }]]),
+  });
   nowMs = Date.now();
 });
 afterAll(() => server.remove());
 
 const ajv = new Ajv2020({ strict: false }).addSchema(openApi('/'), 'api');
 const checked = <Answer>(schema: string, answer: unknown): Answer => {
-  const validate = ajv.getSchema(`api#/components/schemas/${schema}`) ?? ajv.compile({ $ref: `api#/components/schemas/${schema}` });
+  const validate =
+    ajv.getSchema(`api#/components/schemas/${schema}`) ?? ajv.compile({ $ref: `api#/components/schemas/${schema}` });
   if (!validate(answer)) throw new Error(`${schema}: ${ajv.errorsText(validate.errors)}`);
   return answer as Answer;
 };
 const number = (key: string, doubleValue: number) => ({ key, value: { doubleValue } });
 const UA = 'Mozilla/5.0 (X11; Linux x86_64; rv:143.0) Gecko/20100101 Firefox/143.0';
-const resource = { attributes: [text('service.name', 'whatever it claims'), text('user_agent.original', UA), text('service.version', '1.4.0'), text('toplens.application', 'Shop')] }; // prettier-ignore
+const resource = {
+  attributes: [
+    text('service.name', 'whatever it claims'),
+    text('user_agent.original', UA),
+    text('service.version', '1.4.0'),
+    text('toplens.application', 'Shop'),
+  ],
+};
 
 interface ViewMore {
   sequence?: number;
@@ -32,27 +42,45 @@ interface ViewMore {
   page?: string;
   call?: { traceId: string; spanId: string };
 }
-const view = (n: number, { sequence = 1, country = 'NL', lcp = 900, missing = false, page = '/book/17', call }: ViewMore = {}) => ({
+const view = (
+  n: number,
+  { sequence = 1, country = 'NL', lcp = 900, missing = false, page = '/book/17', call }: ViewMore = {},
+) => ({
   timeUnixNano: nanos(nowMs - 60_000 + n),
   eventName: 'toplens.page_view',
   attributes: [
-    text('toplens.view.id', hex(n, 16)), number('toplens.view.sequence', sequence), text('url.path', page), text('geo.country.iso_code', country), text('server.address', 'pages.example'),
-    text('user.id', `p-${n % 7}`), number('toplens.timing.responseStart', 120), number('toplens.timing.loadEventEnd', 800), number('toplens.vital.lcp', lcp), number('toplens.interactions', 2),
-    text('toplens.resources', JSON.stringify([
-      ['https://pages.example/a.js', 'script', 10, 40, 900, 0],
-      ['https://tiles.example/1.png', 'img', 20, missing ? 0 : 300, 0, missing ? 1 : 0],
-      ...(call ? [['https://pages.example/api/slots/44', 'fetch', 100, 200, 0, 0, call.traceId, call.spanId]] : []),
-    ])),
+    text('toplens.view.id', hex(n, 16)),
+    number('toplens.view.sequence', sequence),
+    text('url.path', page),
+    text('geo.country.iso_code', country),
+    text('server.address', 'pages.example'),
+    text('user.id', `p-${n % 7}`),
+    number('toplens.timing.responseStart', 120),
+    number('toplens.timing.loadEventEnd', 800),
+    number('toplens.vital.lcp', lcp),
+    number('toplens.interactions', 2),
+    text(
+      'toplens.resources',
+      JSON.stringify([
+        ['https://pages.example/a.js', 'script', 10, 40, 900, 0],
+        ['https://tiles.example/1.png', 'img', 20, missing ? 0 : 300, 0, missing ? 1 : 0],
+        ...(call ? [['https://pages.example/api/slots/44', 'fetch', 100, 200, 0, 0, call.traceId, call.spanId]] : []),
+      ]),
+    ),
   ],
-}); // prettier-ignore
+});
 const error = (n: number, viewNumber: number, message: string, stack: string) => ({
   timeUnixNano: nanos(nowMs - 50_000 + n),
   eventName: 'exception',
   attributes: [
-    text('toplens.error.id', hex(n, 16)), text('toplens.view.id', hex(viewNumber, 16)), text('toplens.page', '/book/{id}'), text('exception.type', 'TypeError'),
-    text('exception.message', message), text('exception.stacktrace', stack),
+    text('toplens.error.id', hex(n, 16)),
+    text('toplens.view.id', hex(viewNumber, 16)),
+    text('toplens.page', '/book/{id}'),
+    text('exception.type', 'TypeError'),
+    text('exception.message', message),
+    text('exception.stacktrace', stack),
   ],
-}); // prettier-ignore
+});
 const send = (body: object | string, { key = 'page-key', origin = ORIGIN }: { key?: string; origin?: string } = {}) =>
   fetch(`${server.url}/v1/browser?key=${key}`, {
     method: 'POST',
@@ -66,17 +94,26 @@ const ask = async (path: string) => {
 };
 let asked = 0;
 /** Answers are kept for some seconds: windows that differ by a millisecond are different questions. */
-const freshWindow = () => `from=${new Date(nowMs - 120_000 - ++asked).toISOString()}&to=${new Date(nowMs).toISOString()}`;
+const freshWindow = () =>
+  `from=${new Date(nowMs - 120_000 - ++asked).toISOString()}&to=${new Date(nowMs).toISOString()}`;
 const pages = async (more = '') => checked<PageLoadsShape>('PageLoads', await ask(`pages?${freshWindow()}${more}`));
 
 describe('what pages tell', () => {
   test('views are told of again and again: the highest sequence stays, in whatever order they come', async () => {
-    expect(await (await send(logs(view(1, { sequence: 2, lcp: 1500 }), view(1, { sequence: 1 })))).json()).toEqual({ taken: 2, rejected: 0 });
+    expect(await (await send(logs(view(1, { sequence: 2, lcp: 1500 }), view(1, { sequence: 1 })))).json()).toEqual({
+      taken: 2,
+      rejected: 0,
+    });
     await send(logs(view(1, { sequence: 1, lcp: 100 })));
     await send(logs(view(1, { sequence: 3, lcp: 1700 })));
     await send(logs(view(1, { sequence: 3, lcp: 9 })));
     const { all, groups } = await pages();
-    expect(all).toMatchObject({ views: 1, loads: 1, meanMs: 800, vitals: { lcp: { p75: 1700, rating: 'good', views: 1 } } });
+    expect(all).toMatchObject({
+      views: 1,
+      loads: 1,
+      meanMs: 800,
+      vitals: { lcp: { p75: 1700, rating: 'good', views: 1 } },
+    });
     expect(groups.map(({ name }) => name)).toEqual(['/book/{id}']);
   });
 
@@ -91,12 +128,17 @@ describe('what pages tell', () => {
       country: 'NL',
       path: '/book/17',
     });
-    expect(load.resources.map(({ host, isThirdParty }) => [host, isThirdParty])).toEqual([['pages.example', false], ['tiles.example', true]]); // prettier-ignore
+    expect(load.resources.map(({ host, isThirdParty }) => [host, isThirdParty])).toEqual([
+      ['pages.example', false],
+      ['tiles.example', true],
+    ]);
     expect(load.parts?.reduce((sum, ms) => sum + ms, 0)).toBe(800);
   });
 
   test('pictures that do not come in one country: only there, with the host that owes them', async () => {
-    const many = [...Array(160).keys()].map((i) => view(100 + i, { country: i % 4 === 0 ? 'IE' : 'NL', missing: i % 4 === 0 && i % 8 !== 0 }));
+    const many = [...Array(160).keys()].map((i) =>
+      view(100 + i, { country: i % 4 === 0 ? 'IE' : 'NL', missing: i % 4 === 0 && i % 8 !== 0 }),
+    );
     await send(logs(...many.slice(0, 80)));
     await send(logs(...many.slice(80)));
     const { where, hosts } = await pages();
@@ -114,7 +156,10 @@ describe('what pages tell', () => {
     const question = { window: { fromMs: nowMs - 120_000, toMs: nowMs }, focus: {}, by: 'country' as const };
     const whole = await pageLoads(server.database, question);
     const part = await pageLoads(server.database, question, 40);
-    const people = ({ all, groups }: PageLoadsShape) => [all?.people, ...groups.map(({ name, people: n }) => [name, n]).sort()];
+    const people = ({ all, groups }: PageLoadsShape) => [
+      all?.people,
+      ...groups.map(({ name, people: n }) => [name, n]).sort(),
+    ];
     expect([whole.kept, whole.all?.views]).toEqual([1, 161]);
     expect(part.kept).toBe(1 / 5);
     expect(Math.abs((part.all?.views ?? 0) - 161)).toBeLessThanOrEqual(15);
@@ -144,14 +189,27 @@ describe('what pages tell', () => {
     const { all, kinds } = await pages('&page=/sampled');
     expect(all).toMatchObject({ views: 32, loads: 32, people: 7, interactions: 64 });
     expect(kinds.load).toBe(32);
-    expect(await (await send(logs({ ...view(480), attributes: [...view(480).attributes, number('toplens.share', 0)] }))).json()).toMatchObject({
+    expect(
+      await (
+        await send(logs({ ...view(480), attributes: [...view(480).attributes, number('toplens.share', 0)] }))
+      ).json(),
+    ).toMatchObject({
       field: 'toplens.share',
     });
   });
 
   test('a call leads to the attempt on the server, and back', async () => {
     const call = { traceId: hex(7, 32), spanId: hex(8, 16) };
-    const entry = { traceId: call.traceId, spanId: hex(9, 16), parentSpanId: call.spanId, name: 'GET', kind: 2, startTimeUnixNano: nanos(nowMs - 59_000), endTimeUnixNano: nanos(nowMs - 58_800), attributes: [text('toplens.flow', 'slots')] }; // prettier-ignore
+    const entry = {
+      traceId: call.traceId,
+      spanId: hex(9, 16),
+      parentSpanId: call.spanId,
+      name: 'GET',
+      kind: 2,
+      startTimeUnixNano: nanos(nowMs - 59_000),
+      endTimeUnixNano: nanos(nowMs - 58_800),
+      attributes: [text('toplens.flow', 'slots')],
+    };
     await fetch(`${server.url}/v1/traces`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -159,27 +217,50 @@ describe('what pages tell', () => {
     });
     await send(logs(view(400, { call })));
     const load = checked<PageLoadShape>('PageLoad', await ask(`page-loads/${hex(400, 16)}`));
-    expect(load.resources.find(({ type }) => type === 'fetch')?.attempt).toEqual({ traceId: call.traceId, spanId: entry.spanId });
+    expect(load.resources.find(({ type }) => type === 'fetch')?.attempt).toEqual({
+      traceId: call.traceId,
+      spanId: entry.spanId,
+    });
     expect(checked('PageLoadOf', await ask(`page-load-of/${call.traceId}`))).toEqual({ view: hex(400, 16) });
-    expect((await pages()).calls).toMatchObject([{ call: 'pages.example/api/slots/{id}', calls: 1, failed: 0, medianMs: 200 }]);
+    expect((await pages()).calls).toMatchObject([
+      { call: 'pages.example/api/slots/{id}', calls: 1, failed: 0, medianMs: 200 },
+    ]);
   });
 
   test('errors of one place are one group, readable once its source map is there', async () => {
     // The example of the source-map package's README (BSD-3): in min.js 2:28 is two.js 2:10, named n.
     const map = {
-      version: 3, file: 'min.js', names: ['bar', 'baz', 'n'], sources: ['one.js', 'two.js'], sourceRoot: 'http://example.com/www/js/',
+      version: 3,
+      file: 'min.js',
+      names: ['bar', 'baz', 'n'],
+      sources: ['one.js', 'two.js'],
+      sourceRoot: 'http://example.com/www/js/',
       mappings: 'CAAC,IAAI,IAAM,SAAUA,GAClB,OAAOC,IAAID;CCDb,IAAI,IAAM,SAAUE,GAClB,OAAOA',
-    }; // prettier-ignore
+    };
     const stack = 'TypeError: n\n    at b (https://pages.example/js/min.js:2:29)';
-    await send(logs(error(1, 100, 'n of 7 is undefined', stack), error(2, 101, 'n of 8 is undefined', stack), error(2, 101, 'sent twice', stack)));
+    await send(
+      logs(
+        error(1, 100, 'n of 7 is undefined', stack),
+        error(2, 101, 'n of 8 is undefined', stack),
+        error(2, 101, 'sent twice', stack),
+      ),
+    );
     const before = checked<ScriptErrorsShape>('ScriptErrors', await ask(`script-errors?${freshWindow()}`));
-    const narrowed = async (more: string) => checked<ScriptErrorsShape>('ScriptErrors', await ask(`script-errors?${freshWindow()}${more}`));
+    const narrowed = async (more: string) =>
+      checked<ScriptErrorsShape>('ScriptErrors', await ask(`script-errors?${freshWindow()}${more}`));
     // View 100 is from Ireland, 101 from elsewhere.
     expect((await narrowed('&country=IE')).groups).toMatchObject([{ errors: 1, views: 1 }]);
     expect((await narrowed('&country=ZZ')).groups).toEqual([]);
     expect((await narrowed('&page=/nowhere')).groups).toEqual([]);
     expect((await narrowed('&page=/book/%7Bid%7D&country=NL')).groups).toMatchObject([{ errors: 1 }]);
-    expect(before.groups).toMatchObject([{ errors: 2, views: 2, isMapped: false, frames: [{ file: 'https://pages.example/js/min.js', line: 2, column: 29 }] }]);
+    expect(before.groups).toMatchObject([
+      {
+        errors: 2,
+        views: 2,
+        isMapped: false,
+        frames: [{ file: 'https://pages.example/js/min.js', line: 2, column: 29 }],
+      },
+    ]);
     const kept = await fetch(`${server.url}/api/source-maps`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -188,12 +269,18 @@ describe('what pages tell', () => {
     expect(kept.status).toBe(201);
     const { groups } = checked<ScriptErrorsShape>('ScriptErrors', await ask(`script-errors?${freshWindow()}`));
     // The published example counts columns from 0, people from 1.
-    expect(groups).toMatchObject([{ isMapped: true, frames: [{ file: 'http://example.com/www/js/two.js', line: 2, column: 11 }] }]);
+    expect(groups).toMatchObject([
+      { isMapped: true, frames: [{ file: 'http://example.com/www/js/two.js', line: 2, column: 11 }] },
+    ]);
     checked('SourceMaps', await ask('source-maps'));
   });
 
   test('a source map that is none is refused by name', async () => {
-    const answer = await fetch(`${server.url}/api/source-maps`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ component: 'a', file: 'a.js', map: { version: 2 } }) }); // prettier-ignore
+    const answer = await fetch(`${server.url}/api/source-maps`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ component: 'a', file: 'a.js', map: { version: 2 } }),
+    });
     expect(answer.status).toBe(400);
     expect(await answer.json()).toMatchObject({ field: 'map' });
   });
@@ -203,11 +290,28 @@ describe('HAR files', () => {
   const timings = { send: 1, wait: 80, receive: 20 };
   const har = (url: string) => ({
     log: {
-      version: '1.2', creator: { name: 'made up', version: '1' },
-      pages: [{ id: 'p', title: 'Orders', startedDateTime: new Date(nowMs - 30_000).toISOString(), pageTimings: { onLoad: 640 } }],
-      entries: [{ pageref: 'p', startedDateTime: new Date(nowMs - 30_000).toISOString(), time: 101, request: { url }, response: { status: 200, bodySize: 9 }, timings }],
+      version: '1.2',
+      creator: { name: 'made up', version: '1' },
+      pages: [
+        {
+          id: 'p',
+          title: 'Orders',
+          startedDateTime: new Date(nowMs - 30_000).toISOString(),
+          pageTimings: { onLoad: 640 },
+        },
+      ],
+      entries: [
+        {
+          pageref: 'p',
+          startedDateTime: new Date(nowMs - 30_000).toISOString(),
+          time: 101,
+          request: { url },
+          response: { status: 200, bodySize: 9 },
+          timings,
+        },
+      ],
     },
-  }); // prettier-ignore
+  });
   const load = (file: object | string, query: string) =>
     fetch(`${server.url}/v1/har${query}`, {
       method: 'POST',
@@ -217,7 +321,9 @@ describe('HAR files', () => {
 
   test('become page loads, once however often they are sent', async () => {
     for (let i = 0; i < 2; i++)
-      expect(await (await load(har('https://har.example/orders/17'), '?component=har-pages&version=7')).json()).toEqual({ taken: 1, rejected: 0 });
+      expect(await (await load(har('https://har.example/orders/17'), '?component=har-pages&version=7')).json()).toEqual(
+        { taken: 1, rejected: 0 },
+      );
     const { all } = await pages('&page=/orders/%7Bid%7D');
     expect(all).toMatchObject({ views: 1, meanMs: 640 });
   });
@@ -245,7 +351,10 @@ describe('what pages may not', () => {
     expect((await send(logs(view(500)), { key: 'other' })).status).toBe(401);
     const elsewhere = await send(logs(view(500)), { origin: 'https://copied.example' });
     expect(elsewhere.status).toBe(403);
-    expect(await elsewhere.json()).toMatchObject({ field: 'origin', detail: expect.stringContaining('https://copied.example') as string });
+    expect(await elsewhere.json()).toMatchObject({
+      field: 'origin',
+      detail: expect.stringContaining('https://copied.example') as string,
+    });
     expect((await ask(`page-loads/${hex(500, 16)}`)) as object).toMatchObject({ status: 404 });
   });
 
@@ -256,12 +365,21 @@ describe('what pages may not', () => {
       rejected: 1,
       errorMessage: expect.stringMatching(/^1 × eventName/) as string,
     });
-    const span = { traceId: hex(70, 32), spanId: hex(71, 16), name: 'pay', kind: 2, startTimeUnixNano: nanos(nowMs - 2000), endTimeUnixNano: nanos(nowMs - 1000), attributes: [text('toplens.flow', 'pay')] }; // prettier-ignore
+    const span = {
+      traceId: hex(70, 32),
+      spanId: hex(71, 16),
+      name: 'pay',
+      kind: 2,
+      startTimeUnixNano: nanos(nowMs - 2000),
+      endTimeUnixNano: nanos(nowMs - 1000),
+      attributes: [text('toplens.flow', 'pay')],
+    };
     await send({ resourceSpans: [{ resource, scopeSpans: [{ spans: [span] }] }] });
     await server.intake.settled();
-    const [attempts] = await server.database.query<{ n: number }>("SELECT count(*)::int AS n FROM attempt WHERE replace(trace_id::text, '-', '') = $1", [
-      span.traceId,
-    ]);
+    const [attempts] = await server.database.query<{ n: number }>(
+      "SELECT count(*)::int AS n FROM attempt WHERE replace(trace_id::text, '-', '') = $1",
+      [span.traceId],
+    );
     const [kept] = await server.database.query<{ kind: number; component: string }>(
       "SELECT s.kind, n.value AS component FROM span s JOIN name n ON n.id = s.component WHERE replace(s.trace_id::text, '-', '') = $1",
       [span.traceId],
@@ -286,10 +404,16 @@ describe('what pages may not', () => {
   });
 
   test('beside the loads of pages the world of attempts is untouched by all that', async () => {
-    const { flows } = (await (await fetch(`${server.url}/api/flow-counts`)).json()) as { flows: { technicalName: string; attempts: number }[] };
-    const [loads, others] = [true, false].map((isPage) => flows.filter(({ technicalName }) => technicalName.startsWith('Page ') === isPage));
+    const { flows } = (await (await fetch(`${server.url}/api/flow-counts`)).json()) as {
+      flows: { technicalName: string; attempts: number }[];
+    };
+    const [loads, others] = [true, false].map((isPage) =>
+      flows.filter(({ technicalName }) => technicalName.startsWith('Page ') === isPage),
+    );
     expect(others?.reduce((sum, { attempts }) => sum + attempts, 0)).toBe(1);
-    const [{ n } = { n: 0 }] = await server.database.query<{ n: number }>(`SELECT count(*)::int AS n FROM page_view WHERE kind = 0 AND dom_us IS NOT NULL`);
+    const [{ n } = { n: 0 }] = await server.database.query<{ n: number }>(
+      `SELECT count(*)::int AS n FROM page_view WHERE kind = 0 AND dom_us IS NOT NULL`,
+    );
     expect(n).toBeGreaterThan(100);
     expect(loads?.reduce((sum, { attempts }) => sum + attempts, 0)).toBe(n);
   });

@@ -31,7 +31,10 @@ const framesOf = (stack: string): Frame[] =>
     }));
 
 const shortened = (stack: string): string =>
-  stack.split('\n', 2 * MOST_FRAMES).map((line) => line.slice(0, LONGEST_LINE)).join('\n'); // prettier-ignore
+  stack
+    .split('\n', 2 * MOST_FRAMES)
+    .map((line) => line.slice(0, LONGEST_LINE))
+    .join('\n');
 
 const lastPart = (path: string): string => withoutQuery(path).split('/').at(-1) ?? '';
 

@@ -33,7 +33,9 @@ export async function scriptErrors(database: Database, { window, focus }: Errors
     if (group) group.errors.push(error);
     else groups.set(key, { errors: [error], ...reading });
   }
-  const shapes = [...groups.values()].map(groupShape).sort((a, b) => b.people - a.people || b.views - a.views || b.errors - a.errors);
+  const shapes = [...groups.values()]
+    .map(groupShape)
+    .sort((a, b) => b.people - a.people || b.views - a.views || b.errors - a.errors);
   return { window, views, isCut: errors.length === MOST_ERRORS, groups: shapes.slice(0, MOST_GROUPS) };
 }
 

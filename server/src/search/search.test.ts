@@ -16,7 +16,10 @@ test('a question that needs more memory than the search may use is refused with 
   await insertSourceMapAndError(database, 6_000_000);
   const search = Search.start(database, pino({ level: 'silent' }), { maxOldGenerationSizeMb: 48 });
   try {
-    const refusal = await search.ask('scriptErrors', { window, focus: {} }, 1).then(() => undefined, (error: unknown) => error); // prettier-ignore
+    const refusal = await search.ask('scriptErrors', { window, focus: {} }, 1).then(
+      () => undefined,
+      (error: unknown) => error,
+    );
     expect(refusal).toBeInstanceOf(Problem);
     expect((refusal as Problem).code).toBe('tooHeavy');
     expect((refusal as Problem).detail).toContain('shorter time range');

@@ -16,10 +16,15 @@ const RESTART_AFTER_MS = 500;
 const LONGEST_PAUSE_MS = 30_000;
 
 const tooHeavy = () =>
-  new Problem('tooHeavy', 'This question needs more memory than the search may use. Ask for a shorter time range, or filter more.', { retryAfterS: 10 });
+  new Problem(
+    'tooHeavy',
+    'This question needs more memory than the search may use. Ask for a shorter time range, or filter more.',
+    { retryAfterS: 10 },
+  );
 
 /**
- * Questions that read many stored rows (lines of logs, page views), in a worker of their own: seconds of work for whoever asks, and
+ * Questions that read many stored rows (lines of logs, page views), in a worker of their own: seconds of work for
+ * whoever asks, and
  * for nobody else. The worker's memory is limited; when it dies, what was asked is refused and another one starts.
  */
 export class Search {
@@ -50,7 +55,11 @@ export class Search {
   #start(): void {
     const begun = performance.now();
     const port = this.database.connectThread();
-    const worker = startWorker('search/search-worker.ts', { port }, { transferList: [port], resourceLimits: this.heap });
+    const worker = startWorker(
+      'search/search-worker.ts',
+      { port },
+      { transferList: [port], resourceLimits: this.heap },
+    );
     const client = (this.#client = new Client(worker));
     this.#worker = worker;
     worker.on('message', (message: object) => client.take(message));
@@ -65,7 +74,8 @@ export class Search {
       if (this.#stopped) return;
       this.deaths++;
       // One that dies at once is not started again and again.
-      this.#pauseMs = performance.now() - begun < 5_000 ? Math.min(LONGEST_PAUSE_MS, 2 * this.#pauseMs) : RESTART_AFTER_MS;
+      this.#pauseMs =
+        performance.now() - begun < 5_000 ? Math.min(LONGEST_PAUSE_MS, 2 * this.#pauseMs) : RESTART_AFTER_MS;
       setTimeout(() => !this.#stopped && !this.#worker && this.#start(), this.#pauseMs).unref();
     });
   }
@@ -80,14 +90,20 @@ export class Search {
   }
 
   /** @param version of what is stored: rows that came later change an answer */
-  ask<Name extends SearchName>(name: Name, question: SearchQuestions[Name]['ask'], version: number): Promise<SearchQuestions[Name]['answer']> {
+  ask<Name extends SearchName>(
+    name: Name,
+    question: SearchQuestions[Name]['ask'],
+    version: number,
+  ): Promise<SearchQuestions[Name]['answer']> {
     const key = JSON.stringify([name, question, version]);
     const known = this.#kept.get(key) as Promise<SearchQuestions[Name]['answer']> | undefined;
     if (known) return known;
     const client = this.#client;
     if (!client || !this.#worker) return Promise.reject(databaseAway());
     if (client.size >= MOST_WAITING)
-      return Promise.reject(new Problem('tooMany', 'Too many questions wait for the search. Try again in a moment.', { retryAfterS: 5 }));
+      return Promise.reject(
+        new Problem('tooMany', 'Too many questions wait for the search. Try again in a moment.', { retryAfterS: 5 }),
+      );
     const answer = client.ask(name, question);
     this.#kept.set(key, answer);
     answer.catch(() => this.#kept.delete(key));

@@ -29,13 +29,15 @@ export const RATES_KEY = 'rates';
 export const CALENDAR_KEY = 'calendar';
 const JOURNEY = 'journey';
 /** @param steps technical names of its flows, first step first */
-export const journeyKey = (application: string, steps: readonly string[]): string => [JOURNEY, application, ...steps].join('\u001f');
+export const journeyKey = (application: string, steps: readonly string[]): string =>
+  [JOURNEY, application, ...steps].join('\u001f');
 
 export interface JourneyChange {
   name?: string | null;
 }
 
-export const flowKey = (application: string, technicalName: string): string => `flow\u001f${application}\u001f${technicalName}`;
+export const flowKey = (application: string, technicalName: string): string =>
+  `flow\u001f${application}\u001f${technicalName}`;
 
 /** What people decided, at any time: the settings file, and the changes made in place since. */
 export class SettingsBook {

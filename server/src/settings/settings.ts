@@ -31,16 +31,27 @@ export const calendarSchema = object({
       .matches(/^\d{4}-\d\d-\d\d$/, 'expected a date as 2026-12-25')
       .required(),
   ).default([]),
-  excluded: array(object({ fromMs: number().integer().required(), toMs: number().integer().required(), reason: text.required() }).noUnknown()).default([]),
+  excluded: array(
+    object({
+      fromMs: number().integer().required(),
+      toMs: number().integer().required(),
+      reason: text.required(),
+    }).noUnknown(),
+  ).default([]),
 }).noUnknown();
 
 export const LONGEST_LIMIT_MS = 86_400_000;
 
 /** Milliseconds by the name of a site. */
-export const siteLimitsSchema = mixed<Record<string, number>>()
-  .test('limits', 'siteLimitsMs: expected more than 0 ms and at most a day for each site', (value) =>
-    value === undefined || value === null || (typeof value === 'object' && Object.values(value).every((ms) => typeof ms === 'number' && ms > 0 && ms <= LONGEST_LIMIT_MS)),
-  ); // prettier-ignore
+export const siteLimitsSchema = mixed<Record<string, number>>().test(
+  'limits',
+  'siteLimitsMs: expected more than 0 ms and at most a day for each site',
+  (value) =>
+    value === undefined ||
+    value === null ||
+    (typeof value === 'object' &&
+      Object.values(value).every((ms) => typeof ms === 'number' && ms > 0 && ms <= LONGEST_LIMIT_MS)),
+);
 
 const isPattern = (pattern: string, context: TestContext) => {
   try {
@@ -71,7 +82,9 @@ const schema = object({
     }).noUnknown(),
   ).default([]),
   frontDoors: array(text.required()).default([]),
-  ownership: array(object({ application: text, flow: text, component: text, team: text.required() }).noUnknown()).default([]),
+  ownership: array(
+    object({ application: text, flow: text, component: text, team: text.required() }).noUnknown(),
+  ).default([]),
   rates: object({
     waiting: number().min(0).default(DEFAULT_RATES.waiting),
     failed: number().min(0).default(DEFAULT_RATES.failed),
@@ -81,8 +94,16 @@ const schema = object({
     keyMultiplier: number().min(1).default(DEFAULT_RATES.keyMultiplier),
     keyTiers: array(text.required()).default([]),
   }).noUnknown(),
-  journeys: array(object({ application: text.required(), name: text.required(), steps: array(text.required()).min(2).required() }).noUnknown()).default([]),
-  businessEvents: array(object({ name: text.required(), component: text, pattern: text.required().test('pattern', isPattern) }).noUnknown()).default([]),
+  journeys: array(
+    object({
+      application: text.required(),
+      name: text.required(),
+      steps: array(text.required()).min(2).required(),
+    }).noUnknown(),
+  ).default([]),
+  businessEvents: array(
+    object({ name: text.required(), component: text, pattern: text.required().test('pattern', isPattern) }).noUnknown(),
+  ).default([]),
   calendar: calendarSchema.default({ holidays: [], excluded: [] }),
 }).noUnknown();
 

@@ -21,10 +21,20 @@ test.each([
   [CALENDAR_KEY, { holidays: ['2026-13-45'], excluded: [] }, '2026-13-45'],
   [CALENDAR_KEY, { holidays: 7 }, 'map'],
   [RATES_KEY, { waiting: NaN }, 'rates'],
-])('%s that does not is told why', (key, value, why) => expect(whyUnusable(file, { key, value, fromMs: 0 })).toContain(why));
+])('%s that does not is told why', (key, value, why) =>
+  expect(whyUnusable(file, { key, value, fromMs: 0 })).toContain(why),
+);
 
 test('one bad change among good ones is left out', () => {
-  const change = (id: number, value: unknown) => ({ id, atMs: 0, fromMs: 0, who: 'x', key: CALENDAR_KEY, value, undoes: null });
+  const change = (id: number, value: unknown) => ({
+    id,
+    atMs: 0,
+    fromMs: 0,
+    who: 'x',
+    key: CALENDAR_KEY,
+    value,
+    undoes: null,
+  });
   const good = change(1, { holidays: ['2026-12-25'], excluded: [] });
   expect(usableChanges(file, [good, change(2, { holidays: ['2026-13-45'], excluded: [] })])).toEqual([good]);
 });

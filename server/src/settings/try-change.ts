@@ -3,7 +3,10 @@ import type { Settings } from './settings';
 import { CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from './settings-book';
 
 /** Why a change cannot be used: tried as the engine will use it. `undefined` when it works. */
-export function whyUnusable(file: Settings, change: Pick<SettingChange, 'key' | 'value' | 'fromMs'>): string | undefined {
+export function whyUnusable(
+  file: Settings,
+  change: Pick<SettingChange, 'key' | 'value' | 'fromMs'>,
+): string | undefined {
   try {
     const book = new SettingsBook(file, [{ id: 1, atMs: 0, who: '', undoes: null, ...change }]);
     if (change.key === CALENDAR_KEY) {
@@ -11,7 +14,8 @@ export function whyUnusable(file: Settings, change: Pick<SettingChange, 'key' | 
       kinds.isOff(change.fromMs);
       kinds.isExcluded(change.fromMs);
     } else if (change.key === RATES_KEY) {
-      if (Object.values(book.ratesAt(Infinity)).some((rate) => typeof rate === 'number' && !Number.isFinite(rate))) return 'rates: expected numbers';
+      if (Object.values(book.ratesAt(Infinity)).some((rate) => typeof rate === 'number' && !Number.isFinite(rate)))
+        return 'rates: expected numbers';
     } else {
       const [, application = '', technicalName = ''] = change.key.split('\u001f');
       book.flowAt(application, technicalName, Infinity);

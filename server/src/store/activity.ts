@@ -5,13 +5,27 @@ import type { Database } from './database';
 import { isOfShare } from './trace-shares';
 
 /**
- * What spans came to in two neighbouring stretches, by component, host, peer, kind and name (of entries: the flow's text); of traces
+ * What spans came to in two neighbouring stretches, by component, host, peer, kind and name (of entries: the flow's
+ * text); of traces
  * of the fair share. Probes count: the part works for them too. People's own devices are no parts.
  */
-export async function spanActivity(database: Database, before: Window, last: Window, share: number): Promise<SpanSums[]> {
+export async function spanActivity(
+  database: Database,
+  before: Window,
+  last: Window,
+  share: number,
+): Promise<SpanSums[]> {
   const rows = await database.query<{
-    component: string; host: string | null;
-    operation: string | null; peer: string | null; kind: number; is_last: boolean; attempts: number; failed: number; log_sum: number | null; log_squares: number | null;
+    component: string;
+    host: string | null;
+    operation: string | null;
+    peer: string | null;
+    kind: number;
+    is_last: boolean;
+    attempts: number;
+    failed: number;
+    log_sum: number | null;
+    log_squares: number | null;
   }>(
     `SELECT c.value AS component, h.value AS host, p.value AS peer, o.value AS operation, s.*
        FROM (SELECT component AS c, host AS h, peer AS p, name AS o, kind, started_us >= $2 AS is_last, count(*)::int AS attempts,
@@ -26,7 +40,7 @@ export async function spanActivity(database: Database, before: Window, last: Win
        JOIN name c ON c.id = s.c LEFT JOIN name h ON h.id = s.h LEFT JOIN name p ON p.id = s.p LEFT JOIN name o ON o.id = s.o
       ORDER BY 1, 2, 3, 4, s.kind, s.is_last`,
     [before.fromMs * 1000, last.fromMs * 1000, last.toMs * 1000],
-  ); // prettier-ignore
+  );
   return rows.map(({ component, host, peer, operation, kind, is_last, attempts, failed, log_sum, log_squares }) => ({
     component,
     host: host ?? '',
@@ -48,4 +62,6 @@ export interface StoredPart {
 
 /** Where components run, as their newest spans say. */
 export const storedParts = (database: Database): Promise<StoredPart[]> =>
-  database.query<StoredPart>('SELECT component, host, application, region, version FROM component_part ORDER BY component, host');
+  database.query<StoredPart>(
+    'SELECT component, host, application, region, version FROM component_part ORDER BY component, host',
+  );

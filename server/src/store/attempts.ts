@@ -7,12 +7,15 @@ import { isOfShare } from './trace-shares';
 
 /** Every hour with at least one attempt, from the roll-ups and the hours that wait for theirs. */
 export async function storedHours(database: Database): Promise<number[]> {
-  const rows = await database.query<{ hour: string }>(`SELECT DISTINCT hour_ms AS hour FROM roll_up_hour UNION SELECT hour_ms FROM stale_hour`);
+  const rows = await database.query<{ hour: string }>(
+    `SELECT DISTINCT hour_ms AS hour FROM roll_up_hour UNION SELECT hour_ms FROM stale_hour`,
+  );
   return rows.map((row) => Number(row.hour));
 }
 
 /**
- * When the newest attempts ended, milliseconds; 0 before the first. Looked up among those that began last: by index, whatever is
+ * When the newest attempts ended, milliseconds; 0 before the first. Looked up among those that began last: by index,
+ * whatever is
  * stored. What lies ahead of the clock came while a clock was wrong, and does not count.
  */
 export async function newestEnd(database: Database, nowMs: number): Promise<number> {
@@ -45,13 +48,18 @@ const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', 'valueMin
 export async function loadHour(database: Database, hourMs: number): Promise<AttemptColumns> {
   const fromUs = Math.floor(hourMs * 1000);
   let columns = emptyColumns(4096);
-  await eachSelected(database, COLUMNS, `FROM attempt WHERE started_us >= ${fromUs} AND started_us < ${fromUs + HOUR_MS * 1000}`, (row) => {
-    if (columns.n === columns.startMs.length) columns = withCapacity(columns, 2 * columns.n);
-    const i = columns.n++;
-    columns.startMs[i] = row.startUs / 1000;
-    columns.durationMs[i] = row.durationUs / 1000;
-    for (const name of SAME_IN_BOTH) columns[name][i] = row[name];
-  });
+  await eachSelected(
+    database,
+    COLUMNS,
+    `FROM attempt WHERE started_us >= ${fromUs} AND started_us < ${fromUs + HOUR_MS * 1000}`,
+    (row) => {
+      if (columns.n === columns.startMs.length) columns = withCapacity(columns, 2 * columns.n);
+      const i = columns.n++;
+      columns.startMs[i] = row.startUs / 1000;
+      columns.durationMs[i] = row.durationUs / 1000;
+      for (const name of SAME_IN_BOTH) columns[name][i] = row[name];
+    },
+  );
   return columns;
 }
 
@@ -69,17 +77,32 @@ export interface StoredSample {
   site: number;
 }
 
-/** Attempts of a flow that started at these moments, microseconds; of these, those whose traces are of the fair share. */
-export async function attemptsAt(database: Database, flow: number, startsUs: readonly number[], share = 1): Promise<StoredSample[]> {
+/**
+ * Attempts of a flow that started at these moments, microseconds; of these, those whose traces are of the fair share.
+ */
+export async function attemptsAt(
+  database: Database,
+  flow: number,
+  startsUs: readonly number[],
+  share = 1,
+): Promise<StoredSample[]> {
   const rows = await database.query<{
-    trace_id: string; span_id: string; started_us: number; duration_us: number; flags: number; site: number; failure: string | null; person: string | null; component: string | null;
+    trace_id: string;
+    span_id: string;
+    started_us: number;
+    duration_us: number;
+    flags: number;
+    site: number;
+    failure: string | null;
+    person: string | null;
+    component: string | null;
   }>(
     `SELECT a.trace_id::text, lpad(to_hex(a.span_id), 16, '0') AS span_id, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags, a.site,
             ${nameOf('a.failure')} AS failure, ${nameOf('a.person')} AS person, ${nameOf('a.component')} AS component
        FROM attempt a
       WHERE a.started_us = ANY($1::int8[]) AND a.flow = $2 AND ${isOfShare(share)}`,
     [startsUs, flow],
-  ); // prettier-ignore
+  );
   return rows.map((row) => ({
     traceId: row.trace_id.replaceAll('-', ''),
     spanId: row.span_id,
@@ -110,7 +133,23 @@ export const itemsOf = (
 
 /** Rows that are dropped at a time: others who ask the one database thread wait no longer than for these. */
 const DROPPED_AT_ONCE = 20_000;
-const VACUUMED = ['span', 'failure_detail', 'log_line', 'page_call', 'script_error', 'page_detail', 'page_view', 'metric_point', 'change_event', 'attempt_item', 'attempt', 'name', 'roll_up_hour', 'stale_hour', 'component_part']; // prettier-ignore
+const VACUUMED = [
+  'span',
+  'failure_detail',
+  'log_line',
+  'page_call',
+  'script_error',
+  'page_detail',
+  'page_view',
+  'metric_point',
+  'change_event',
+  'attempt_item',
+  'attempt',
+  'name',
+  'roll_up_hour',
+  'stale_hour',
+  'component_part',
+];
 
 async function dropBefore(database: Database, table: string, column: string, before: number): Promise<void> {
   for (;;) {
@@ -123,7 +162,10 @@ async function dropBefore(database: Database, table: string, column: string, bef
 }
 
 /** Drops what is older than is kept. */
-export async function dropOld(database: Database, keep: { spansFromMs: number; attemptsFromMs: number }): Promise<void> {
+export async function dropOld(
+  database: Database,
+  keep: { spansFromMs: number; attemptsFromMs: number },
+): Promise<void> {
   await dropBefore(database, 'span', 'started_us', keep.spansFromMs * 1000);
   await dropBefore(database, 'trace_share', 'to_ms', keep.spansFromMs);
   await dropBefore(database, 'component_part', 'last_us', keep.attemptsFromMs * 1000);

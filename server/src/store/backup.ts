@@ -54,8 +54,10 @@ export class BackupUnusable extends Error {
 }
 
 /**
- * A backup of the running server as a packed tar file, streamed. Consistent although the database is written to meanwhile: its log
- * since the beginning of the backup travels along, and is replayed when the copy is opened (PostgreSQL documentation, "Making a
+ * A backup of the running server as a packed tar file, streamed. Consistent although the database is written to
+ * meanwhile: its log
+ * since the beginning of the backup travels along, and is replayed when the copy is opened (PostgreSQL documentation,
+ * "Making a
  * Base Backup Using the Low Level API").
  */
 export function backupStream(
@@ -80,7 +82,11 @@ export function backupStream(
   return packed;
 }
 
-async function writeEntries({ database, dataDir, withoutCheckpoints }: BackupSource, tar: Pack, onProgress: Progress): Promise<Manifest['applied']> {
+async function writeEntries(
+  { database, dataDir, withoutCheckpoints }: BackupSource,
+  tar: Pack,
+  onProgress: Progress,
+): Promise<Manifest['applied']> {
   const folder = join(dataDir, DATABASE);
   const files: Record<string, string> = {};
   let done = 0;
@@ -101,9 +107,19 @@ async function writeEntries({ database, dataDir, withoutCheckpoints }: BackupSou
       hasEnded = true;
       files[`${DATABASE}/backup_label`] = await addBytes(tar, `${DATABASE}/backup_label`, Buffer.from(label));
       for (const name of filesBelow(join(folder, 'pg_wal')))
-        files[`${DATABASE}/pg_wal/${name}`] = await addFile(tar, `${DATABASE}/pg_wal/${name}`, join(folder, 'pg_wal', name));
-      for (const name of BESIDE) if (existsSync(join(dataDir, name))) files[name] = await addFile(tar, name, join(dataDir, name));
-      const manifest: Manifest = { layout: 1, madeAt: new Date().toISOString(), applied: mark ?? { segment: 0, offset: 0 }, files };
+        files[`${DATABASE}/pg_wal/${name}`] = await addFile(
+          tar,
+          `${DATABASE}/pg_wal/${name}`,
+          join(folder, 'pg_wal', name),
+        );
+      for (const name of BESIDE)
+        if (existsSync(join(dataDir, name))) files[name] = await addFile(tar, name, join(dataDir, name));
+      const manifest: Manifest = {
+        layout: 1,
+        madeAt: new Date().toISOString(),
+        applied: mark ?? { segment: 0, offset: 0 },
+        files,
+      };
       await addBytes(tar, MANIFEST, Buffer.from(JSON.stringify(manifest)));
       return manifest.applied;
     } finally {
@@ -155,12 +171,18 @@ function drained(stream: NodeJS.EventEmitter): Promise<void> {
 }
 
 async function addBytes(tar: Pack, name: string, bytes: Buffer): Promise<string> {
-  await new Promise<void>((resolve, reject) => tar.entry({ name, mode: 0o600 }, bytes, (error) => (error ? reject(error) : resolve())));
+  await new Promise<void>((resolve, reject) =>
+    tar.entry({ name, mode: 0o600 }, bytes, (error) => (error ? reject(error) : resolve())),
+  );
   return createHash('sha256').update(bytes).digest('hex');
 }
 
 /** Writes a backup to a file, which is there only when it is whole. @returns how far the journal is in it */
-export async function writeBackup(source: BackupSource, file: string, onProgress?: Progress): Promise<Manifest['applied']> {
+export async function writeBackup(
+  source: BackupSource,
+  file: string,
+  onProgress?: Progress,
+): Promise<Manifest['applied']> {
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const half = `${file}.part`;
   try {
@@ -199,7 +221,8 @@ export async function unpackBackup(file: string, intoDir: string): Promise<Manif
     for await (const entry of tar) {
       const { name } = entry.header;
       const target = join(intoDir, name);
-      if (relative(intoDir, target).startsWith('..')) throw new BackupUnusable(`${file}: a name in it leads out of its folder`);
+      if (relative(intoDir, target).startsWith('..'))
+        throw new BackupUnusable(`${file}: a name in it leads out of its folder`);
       if (name === MANIFEST) {
         const chunks: Buffer[] = [];
         for await (const chunk of entry) chunks.push(chunk as Buffer);
@@ -219,22 +242,42 @@ export async function unpackBackup(file: string, intoDir: string): Promise<Manif
     }
     await reading;
   } catch (error) {
-    throw error instanceof BackupUnusable ? error : new BackupUnusable(`${file} cannot be read: ${(error as Error).message}`);
+    throw error instanceof BackupUnusable
+      ? error
+      : new BackupUnusable(`${file} cannot be read: ${(error as Error).message}`);
   }
   if (!manifest) throw new BackupUnusable(`${file} was cut off: its end is missing`);
-  for (const [name, sum] of Object.entries(manifest.files)) if (sums.get(name) !== sum) throw new BackupUnusable(`${file}: ${name} is not what it was`);
+  for (const [name, sum] of Object.entries(manifest.files))
+    if (sums.get(name) !== sum) throw new BackupUnusable(`${file}: ${name} is not what it was`);
   // Folders that hold nothing are not in the tar file, and the database does not open without them.
   for (const name of EMPTY_FOLDERS) mkdirSync(join(intoDir, DATABASE, name), { recursive: true, mode: 0o700 });
   return manifest;
 }
 
 const EMPTY_FOLDERS = [
-  'pg_commit_ts', 'pg_dynshmem', 'pg_logical/mappings', 'pg_logical/snapshots', 'pg_multixact/members', 'pg_multixact/offsets', 'pg_notify', 'pg_replslot', 'pg_serial',
-  'pg_snapshots', 'pg_stat', 'pg_stat_tmp', 'pg_subtrans', 'pg_tblspc', 'pg_twophase', 'pg_wal/archive_status', 'pg_wal/summaries', 'pg_xact',
-]; // prettier-ignore
+  'pg_commit_ts',
+  'pg_dynshmem',
+  'pg_logical/mappings',
+  'pg_logical/snapshots',
+  'pg_multixact/members',
+  'pg_multixact/offsets',
+  'pg_notify',
+  'pg_replslot',
+  'pg_serial',
+  'pg_snapshots',
+  'pg_stat',
+  'pg_stat_tmp',
+  'pg_subtrans',
+  'pg_tblspc',
+  'pg_twophase',
+  'pg_wal/archive_status',
+  'pg_wal/summaries',
+  'pg_xact',
+];
 
 const NAME = /^toplens-(\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2})Z\.tar\.gz$/;
-export const backupName = (atMs: number): string => `toplens-${new Date(atMs).toISOString().slice(0, 19).replaceAll(':', '-')}Z.tar.gz`;
+export const backupName = (atMs: number): string =>
+  `toplens-${new Date(atMs).toISOString().slice(0, 19).replaceAll(':', '-')}Z.tar.gz`;
 
 /** Backups that the server made by itself, newest first. */
 export function listBackups(dir: string): { file: string; madeMs: number; bytes: number }[] {
@@ -244,7 +287,13 @@ export function listBackups(dir: string): { file: string; madeMs: number; bytes:
       const time = NAME.exec(name)?.[1];
       if (time === undefined) return [];
       const file = join(dir, name);
-      return [{ file, madeMs: Date.parse(`${time.slice(0, 10)}T${time.slice(11).replaceAll('-', ':')}Z`), bytes: statSync(file).size }];
+      return [
+        {
+          file,
+          madeMs: Date.parse(`${time.slice(0, 10)}T${time.slice(11).replaceAll('-', ':')}Z`),
+          bytes: statSync(file).size,
+        },
+      ];
     })
     .sort((a, b) => b.madeMs - a.madeMs);
 }

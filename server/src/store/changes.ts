@@ -11,7 +11,11 @@ export interface StoredChange {
 }
 
 /** Changes that were told of some components (or of applications, under the same column), in order of time. */
-export async function changesOf(database: Database, components: readonly string[], { fromMs, toMs }: Window): Promise<StoredChange[]> {
+export async function changesOf(
+  database: Database,
+  components: readonly string[],
+  { fromMs, toMs }: Window,
+): Promise<StoredChange[]> {
   return database.query<StoredChange>(
     `SELECT kind, component, at_us::float8 / 1000 AS "atMs", title, by FROM change_event
       WHERE component = ANY($1::text[]) AND at_us >= $2 AND at_us < $3 ORDER BY at_us, id`,

@@ -1,4 +1,15 @@
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
@@ -10,7 +21,11 @@ import { columnsOf, TABLES, type TableName } from './tables';
 import type { BackupEnd, DatabaseNotice, DatabaseQuestions, IngestBatch, IngestResult } from './protocol';
 import { isDamage, serve, type Handlers } from '../threads/ask-and-serve';
 
-const { dataDir, templateDir, backupDir } = workerData as { dataDir: string; templateDir: string; backupDir: string | undefined };
+const { dataDir, templateDir, backupDir } = workerData as {
+  dataDir: string;
+  templateDir: string;
+  backupDir: string | undefined;
+};
 
 /** initdb takes 6 to 12 s; from a template of an empty database it takes one. The template is made once per machine. */
 async function openDatabase(): Promise<PGlite> {
@@ -56,7 +71,8 @@ const UNIQUE_VIOLATION = '23505';
 
 /**
  * Copies rows straight into their table. When one of them is there already the copy fails as a whole; then, and only
- * then, they go through a staging table that leaves out what is known. Re-sent rows are rare, so this nearly halves the work.
+ * then, they go through a staging table that leaves out what is known. Re-sent rows are rare, so this nearly halves the
+ * work.
  *
  * @returns ordinals of the rows that were there
  */
@@ -77,7 +93,9 @@ async function copyNewRows(tx: Transaction, table: TableName, rows: Uint8Array):
   }
   await tx.query(`COPY ${table}_in (${columns}) FROM '/dev/blob' (FORMAT binary)`, [], { blob });
   const isSame = identity.map((column) => `t.${column} = i.${column}`).join(' AND ');
-  const known = await tx.query<{ ord: number }>(`SELECT ord FROM ${table}_in i WHERE EXISTS (SELECT 1 FROM ${table} t WHERE ${isSame})`);
+  const known = await tx.query<{ ord: number }>(
+    `SELECT ord FROM ${table}_in i WHERE EXISTS (SELECT 1 FROM ${table} t WHERE ${isSame})`,
+  );
   await tx.query(
     newest === undefined
       ? `INSERT INTO ${table} (${columns}) SELECT ${columns} FROM ${table}_in ON CONFLICT DO NOTHING`
@@ -139,7 +157,10 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
   });
 }
 
-/** Writes to the database's log alone: a database that broke inside fails at this, one that refused a statement does not. */
+/**
+ * Writes to the database's log alone: a database that broke inside fails at this, one that refused a statement does
+ * not.
+ */
 const PROBE = "SELECT pg_logical_emit_message(false, 'toplens', '')";
 /** internal_error and data_corrupted: PostgreSQL documentation, appendix A. */
 const SUSPICIOUS = new Set(['XX000', 'XX001', 'XX002']);

@@ -9,13 +9,21 @@ import { startWorker } from '../threads/start-worker';
 export type { Statement } from './protocol';
 
 const gone = (why: string) =>
-  new ThreadError({ message: `the database went away: ${why}`, stack: undefined, sqlstate: undefined, sql: undefined, isGone: true, problem: undefined });
+  new ThreadError({
+    message: `the database went away: ${why}`,
+    stack: undefined,
+    sqlstate: undefined,
+    sql: undefined,
+    isGone: true,
+    problem: undefined,
+  });
 
 /**
  * The database as seen from another thread. PGlite blocks its thread for a whole query, so it lives in a worker
  * of its own; each thread that needs it has a port.
  *
- * A database that broke (its memory, its disk) is never asked again, and never closed either: it might write what is wrong. Its
+ * A database that broke (its memory, its disk) is never asked again, and never closed either: it might write what is
+ * wrong. Its
  * thread ends, and another one opens the folder, as after a sudden death.
  */
 export class Database {
@@ -66,8 +74,14 @@ export class Database {
     this.#onDamaged = listener;
   }
 
-  /** Starts PGlite on a folder, or in memory when that is empty, and brings its tables up to date; before that, a backup is made. */
-  static async open(folder: string, { templateDir, backupDir }: { templateDir: string; backupDir?: string }): Promise<Database> {
+  /**
+   * Starts PGlite on a folder, or in memory when that is empty, and brings its tables up to date; before that, a backup
+   * is made.
+   */
+  static async open(
+    folder: string,
+    { templateDir, backupDir }: { templateDir: string; backupDir?: string },
+  ): Promise<Database> {
     const start = () => startWorker('store/database-worker.ts', { dataDir: folder, templateDir, backupDir });
     const database = new Database(start(), start);
     try {
@@ -100,7 +114,10 @@ export class Database {
     return (await this.#client.ask('query', { sql, params })) as Row[];
   }
 
-  /** The rows of a query in binary COPY format, for `CopiedRows`. It takes no parameters: numbers alone go into its text. */
+  /**
+   * The rows of a query in binary COPY format, for `CopiedRows`. It takes no parameters: numbers alone go into its
+   * text.
+   */
   async copyOut(sql: string): Promise<Uint8Array> {
     return this.#client.ask('copyOut', { sql });
   }
@@ -124,12 +141,17 @@ export class Database {
     await this.#client.ask('checkpoint', null);
   }
 
-  /** Makes what was committed so far survive a power cut by the database's own log alone: quick, for what people decide. */
+  /**
+   * Makes what was committed so far survive a power cut by the database's own log alone: quick, for what people decide.
+   */
   async flush(): Promise<void> {
     await this.#client.ask('flush', null);
   }
 
-  /** From now on until `backupStop` the files may be copied while they are written to; no checkpoint may be made meanwhile. */
+  /**
+   * From now on until `backupStop` the files may be copied while they are written to; no checkpoint may be made
+   * meanwhile.
+   */
   async backupStart(): Promise<void> {
     await this.#client.ask('backupStart', null);
   }
@@ -166,4 +188,8 @@ export class Database {
 
 /** What the API says while the database is away. */
 export const databaseAway = () =>
-  new Problem('recovering', 'The database is being opened anew after a fault. Nothing that was taken is lost: try again in a moment.', { retryAfterS: 5 });
+  new Problem(
+    'recovering',
+    'The database is being opened anew after a fault. Nothing that was taken is lost: try again in a moment.',
+    { retryAfterS: 5 },
+  );

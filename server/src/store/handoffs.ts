@@ -35,10 +35,15 @@ export async function findByKey(database: Database, key: string): Promise<Handof
 }
 
 export const trailOf = (database: Database, id: string): Promise<HandoffEvent[]> =>
-  database.query<HandoffEvent>(`SELECT ${iso('at')} AS at, what, detail FROM handoff_event WHERE handoff = $1 ORDER BY id`, [id]);
+  database.query<HandoffEvent>(
+    `SELECT ${iso('at')} AS at, what, detail FROM handoff_event WHERE handoff = $1 ORDER BY id`,
+    [id],
+  );
 
 /** The newest handoff of each incident. */
-export async function latestHandoffs(database: Database): Promise<Map<number, { id: string; team: string; state: HandoffState }>> {
+export async function latestHandoffs(
+  database: Database,
+): Promise<Map<number, { id: string; team: string; state: HandoffState }>> {
   const rows = await database.query<{ incident: number; id: string; team: string; state: HandoffState }>(
     'SELECT DISTINCT ON (incident) incident, id, team, state FROM handoff ORDER BY incident, created_at DESC, id',
   );
@@ -58,7 +63,15 @@ export function insertHandoff(handoff: {
     {
       sql: `INSERT INTO handoff (id, incident, team, state, note, brief, markdown, idempotency_key, next_try_at)
             VALUES ($1, $2, $3, 'draft', $4, $5, $6, $7, now())`,
-      params: [handoff.id, handoff.incident, handoff.team, handoff.note, handoff.brief, handoff.markdown, handoff.idempotencyKey],
+      params: [
+        handoff.id,
+        handoff.incident,
+        handoff.team,
+        handoff.note,
+        handoff.brief,
+        handoff.markdown,
+        handoff.idempotencyKey,
+      ],
     },
     addEvent(handoff.id, 'written', ''),
   ];
@@ -80,4 +93,6 @@ export const planTry = (id: string, tries: number, inSeconds: number | null): St
 });
 
 export const dueHandoffs = (database: Database): Promise<HandoffRow[]> =>
-  database.query<HandoffRow>(`SELECT ${COLUMNS} FROM handoff WHERE state = 'draft' AND next_try_at <= now() ORDER BY created_at LIMIT 20`);
+  database.query<HandoffRow>(
+    `SELECT ${COLUMNS} FROM handoff WHERE state = 'draft' AND next_try_at <= now() ORDER BY created_at LIMIT 20`,
+  );

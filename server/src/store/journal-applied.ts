@@ -8,7 +8,9 @@ interface Mark {
 
 /** How far the journal is applied, as the database says; `undefined` when nothing of it is. */
 export async function loadApplied(database: Pick<Database, 'query'>): Promise<Mark | undefined> {
-  const [mark] = await database.query<Mark>('SELECT segment::float8 AS segment, byte_offset::float8 AS "offset" FROM journal_applied');
+  const [mark] = await database.query<Mark>(
+    'SELECT segment::float8 AS segment, byte_offset::float8 AS "offset" FROM journal_applied',
+  );
   return mark;
 }
 

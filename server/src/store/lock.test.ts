@@ -34,7 +34,8 @@ test('it holds against a process that knows nothing of our process numbers, as i
   const own = lockDataFolder(dir);
   const script = `flock --nonblock ${join(dir, 'lock')} true && echo got it || echo refused`;
   const inOtherNamespace = spawnSync('unshare', ['--pid', '--fork', 'sh', '-c', script], { encoding: 'utf8' });
-  const { stdout } = inOtherNamespace.status === 0 ? inOtherNamespace : spawnSync('sh', ['-c', script], { encoding: 'utf8' });
+  const { stdout } =
+    inOtherNamespace.status === 0 ? inOtherNamespace : spawnSync('sh', ['-c', script], { encoding: 'utf8' });
   expect(stdout.trim()).toBe('refused');
   own.release();
 });
@@ -56,7 +57,8 @@ test('where no lock reaches, an owner that shows signs of life keeps the folder,
   const beat = spawn('sh', ['-c', `while :; do touch ${join(dir, 'lock')}; sleep 0.5; done`], { stdio: 'ignore' });
   expect(() => lockDataFolder(dir, { lock: noLock })).toThrow(DataFolderInUse);
   beat.kill();
-  // This test holds the thread, so the first owner cannot beat: it is taken for dead, as one on a host that lost its network.
+  // This test holds the thread, so the first owner cannot beat: it is taken for dead, as one on a host that lost its
+  // network.
   utimesSync(join(dir, 'lock'), 0, 0);
   const successor = lockDataFolder(dir, { lock: noLock });
   expect(() => alive.check()).toThrow(OwnershipLost);

@@ -1,6 +1,17 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { closeSync, fsyncSync, ftruncateSync, mkdirSync, openSync, readFileSync, renameSync, statSync, utimesSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  fsyncSync,
+  ftruncateSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  statSync,
+  utimesSync,
+  writeSync,
+} from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 
@@ -84,7 +95,8 @@ function writeOwner(file: string, owner: Owner): void {
 }
 
 /**
- * Locks an open file by flock(2). The lock belongs to the open file, which the helper shares with us: it stays when the helper
+ * Locks an open file by flock(2). The lock belongs to the open file, which the helper shares with us: it stays when the
+ * helper
  * ends, and goes with our process, however that ends. It holds across containers on one machine, whatever their process
  * numbers, and on network file systems that pass locks on.
  * @returns undefined where there is no helper
@@ -113,13 +125,18 @@ export interface LockOptions {
 }
 
 /**
- * Takes the folder for this process alone: by a lock of the operating system, and, where that does not reach (another host, no
- * flock), by watching for signs of life. Each taking over gets a number; a writer that lost the folder finds out at its next
+ * Takes the folder for this process alone: by a lock of the operating system, and, where that does not reach (another
+ * host, no
+ * flock), by watching for signs of life. Each taking over gets a number; a writer that lost the folder finds out at its
+ * next
  * write, before it acknowledges anything.
  *
  * @throws DataFolderInUse while another live process holds it
  */
-export function lockDataFolder(dataDir: string, { lock = lockByOs, giveUp = () => false }: LockOptions = {}): Ownership {
+export function lockDataFolder(
+  dataDir: string,
+  { lock = lockByOs, giveUp = () => false }: LockOptions = {},
+): Ownership {
   mkdirSync(dataDir, { recursive: true, mode: 0o700 });
   const lockFile = join(dataDir, 'lock');
   const ownerFile = join(dataDir, 'owner.json');
@@ -134,8 +151,15 @@ export function lockDataFolder(dataDir: string, { lock = lockByOs, giveUp = () =
     if (isOlder && Number(pid) !== process.pid && isAlive(Number(pid), started))
       throw new DataFolderInUse(dataDir, wordsOf({ pid: Number(pid), host: hostname() }));
     const reaches = locked === true && before?.host === hostname();
-    if (before && before.token !== '' && !reaches && seesBeat(lockFile)) throw new DataFolderInUse(dataDir, wordsOf(before));
-    const own: Owner = { epoch: (before?.epoch ?? 0) + 1, token: randomUUID(), pid: process.pid, started: startOf(process.pid), host: hostname() };
+    if (before && before.token !== '' && !reaches && seesBeat(lockFile))
+      throw new DataFolderInUse(dataDir, wordsOf(before));
+    const own: Owner = {
+      epoch: (before?.epoch ?? 0) + 1,
+      token: randomUUID(),
+      pid: process.pid,
+      started: startOf(process.pid),
+      host: hostname(),
+    };
     try {
       writeOwner(ownerFile, own);
     } catch (error) {

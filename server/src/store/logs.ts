@@ -30,30 +30,58 @@ const LINE = {
 
 async function readLines(database: Database, rest: string): Promise<StoredLine[]> {
   const lines: StoredLine[] = [];
-  await eachSelected(database, LINE, `FROM log_line l ${rest}`, ({ atUs, ...line }) => lines.push({ ...line, atMs: atUs / 1000 }));
+  await eachSelected(database, LINE, `FROM log_line l ${rest}`, ({ atUs, ...line }) =>
+    lines.push({ ...line, atMs: atUs / 1000 }),
+  );
   return lines;
 }
 
-const between = ({ fromMs, toMs }: Window) => `l.at_us >= ${Math.floor(fromMs * 1000)} AND l.at_us < ${Math.ceil(toMs * 1000)}`;
+const between = ({ fromMs, toMs }: Window) =>
+  `l.at_us >= ${Math.floor(fromMs * 1000)} AND l.at_us < ${Math.ceil(toMs * 1000)}`;
 
 /** Numbers of components: numbers alone go into the text of a COPY. */
 async function numbersOf(database: Database, components: readonly string[]): Promise<number[]> {
-  const rows = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'component' AND value = ANY($1::text[])", [components]);
+  const rows = await database.query<{ id: number }>(
+    "SELECT id FROM name WHERE kind = 'component' AND value = ANY($1::text[])",
+    [components],
+  );
   return rows.map(({ id }) => id);
 }
 
-/** Lines of some components in some windows; of more than `most` a fair part, the same each time: told by their identity. */
-export async function linesOf(database: Database, components: readonly string[], windows: readonly Window[], most: number): Promise<LinesFound> {
+/**
+ * Lines of some components in some windows; of more than `most` a fair part, the same each time: told by their
+ * identity.
+ */
+export async function linesOf(
+  database: Database,
+  components: readonly string[],
+  windows: readonly Window[],
+  most: number,
+): Promise<LinesFound> {
   const numbers = await numbersOf(database, components);
   if (numbers.length === 0) return { lines: [], kept: 1 };
   const where = `l.component IN (${numbers.join()}) AND (${windows.map(between).join(' OR ')})`;
-  const [{ n } = { n: 0 }] = await database.query<{ n: number }>(`SELECT count(*)::int AS n FROM log_line l WHERE ${where}`);
+  const [{ n } = { n: 0 }] = await database.query<{ n: number }>(
+    `SELECT count(*)::int AS n FROM log_line l WHERE ${where}`,
+  );
   const every = Math.max(1, Math.ceil(n / most));
-  return { lines: await readLines(database, `WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`), kept: 1 / every };
+  return {
+    lines: await readLines(database, `WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`),
+    kept: 1 / every,
+  };
 }
 
-/** Lines that belong to a trace, in order of time. @param components those of its spans @param traceId 32 hexadecimal digits */
-export async function linesOfTrace(database: Database, traceId: string, components: readonly string[], window: Window, most: number): Promise<StoredLine[]> {
+/**
+ * Lines that belong to a trace, in order of time. @param components those of its spans @param traceId 32 hexadecimal
+ * digits
+ */
+export async function linesOfTrace(
+  database: Database,
+  traceId: string,
+  components: readonly string[],
+  window: Window,
+  most: number,
+): Promise<StoredLine[]> {
   const numbers = await numbersOf(database, components);
   if (numbers.length === 0 || !/^[0-9a-f]{32}$/.test(traceId)) return [];
   return readLines(
@@ -73,7 +101,18 @@ export async function entriesOf(database: Database, traceIds: readonly string[])
 }
 
 /** @param entries of traces whose attempts are stored, their first spans */
-export function lineShape({ atMs, component, host, severity, body, traceId }: StoredLine, entries: ReadonlyMap<string, string>) {
+export function lineShape(
+  { atMs, component, host, severity, body, traceId }: StoredLine,
+  entries: ReadonlyMap<string, string>,
+) {
   const spanId = entries.get(traceId);
-  return { atMs, component, host, severity: severityWord(severity), body, traceId: spanId === undefined ? null : traceId, spanId: spanId ?? null };
+  return {
+    atMs,
+    component,
+    host,
+    severity: severityWord(severity),
+    body,
+    traceId: spanId === undefined ? null : traceId,
+    spanId: spanId ?? null,
+  };
 }

@@ -44,14 +44,19 @@ export async function migrate(
   await db.exec(`CREATE TABLE IF NOT EXISTS migration (file text PRIMARY KEY, at timestamptz NOT NULL DEFAULT now());
     ALTER TABLE migration ADD COLUMN IF NOT EXISTS checksum text`);
   const done = new Map(
-    (await db.query<{ file: string; checksum: string | null }>('SELECT file, checksum FROM migration')).rows.map((row) => [row.file, row.checksum]),
+    (await db.query<{ file: string; checksum: string | null }>('SELECT file, checksum FROM migration')).rows.map(
+      (row) => [row.file, row.checksum],
+    ),
   );
   const known = new Map(migrations.map(({ file, sql }) => [file, checksum(sql)]));
   for (const [file, sum] of done) {
     if (!known.has(file))
-      throw new NewerFolder(`the data folder was used by a newer version (it has ${file}): start that version, or restore a backup made before the upgrade`);
+      throw new NewerFolder(
+        `the data folder was used by a newer version (it has ${file}): start that version, or restore a backup made before the upgrade`,
+      );
     // Versions before 0.2 kept no sums, and edited two files: 012 makes up for that.
-    if (sum !== null && sum !== known.get(file)) throw new UpgradeFailed(`migration ${file} was edited after it had been run: a change must be a new file`);
+    if (sum !== null && sum !== known.get(file))
+      throw new UpgradeFailed(`migration ${file} was edited after it had been run: a change must be a new file`);
   }
   const pending = migrations.filter(({ file }) => !done.has(file));
   if (pending.length > 0 && done.size > 0) await beforeUpgrade();
@@ -70,5 +75,6 @@ export async function migrate(
     }
   }
   for (const [file, sum] of known)
-    if (done.has(file) && done.get(file) === null) await db.query('UPDATE migration SET checksum = $2 WHERE file = $1', [file, sum]);
+    if (done.has(file) && done.get(file) === null)
+      await db.query('UPDATE migration SET checksum = $2 WHERE file = $1', [file, sum]);
 }

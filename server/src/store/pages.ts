@@ -36,15 +36,25 @@ export interface ViewsFound {
 const FRAME = VIEW_KINDS.indexOf('frame');
 const PART_COLUMNS = PARTS.map((part) => `${part}_us`);
 
-const between = (column: string, { fromMs, toMs }: Window) => `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
+const between = (column: string, { fromMs, toMs }: Window) =>
+  `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
 
 /** Number of a name; `undefined` when it was never seen. */
-export async function numberOf(database: Database, dimension: PageDimension, value: string): Promise<number | undefined> {
-  const [name] = await database.query<{ id: number }>('SELECT id FROM name WHERE kind = $1 AND value = $2', [dimension, value]);
+export async function numberOf(
+  database: Database,
+  dimension: PageDimension,
+  value: string,
+): Promise<number | undefined> {
+  const [name] = await database.query<{ id: number }>('SELECT id FROM name WHERE kind = $1 AND value = $2', [
+    dimension,
+    value,
+  ]);
   return name?.id;
 }
 
-/** The condition of a focus, with numbers alone in it; `undefined` when a value is not known: then nothing can have it. */
+/**
+ * The condition of a focus, with numbers alone in it; `undefined` when a value is not known: then nothing can have it.
+ */
 export async function conditionOf(database: Database, window: Window, focus: PageFocus): Promise<string | undefined> {
   const conditions = [between('started_us', window)];
   for (const dimension of PAGE_DIMENSIONS) {
@@ -88,7 +98,10 @@ const VIEW = {
   missing: integer('missing'),
 };
 
-/** Views of a window; of more than `most` a fair part, the same each time: told by their id. @param where from `conditionOf` */
+/**
+ * Views of a window; of more than `most` a fair part, the same each time: told by their id. @param where from
+ * `conditionOf`
+ */
 export async function viewsWhere(database: Database, where: string, most: number): Promise<ViewsFound> {
   const all = await countViews(database, where);
   const every = Math.max(1, Math.ceil(all / most));
@@ -113,7 +126,10 @@ export async function viewsWhere(database: Database, where: string, most: number
 const ID_MASK = 2 ** 20 - 1;
 const isFairPart = (every: number): string => (every > 1 ? ` AND (view & ${ID_MASK}) % ${every} = 0` : '');
 
-/** People by number of a name, and all of them under `ALL_PEOPLE`: told of all views, however many are read. @param where from `conditionOf` */
+/**
+ * People by number of a name, and all of them under `ALL_PEOPLE`: told of all views, however many are read. @param
+ * where from `conditionOf`
+ */
 export async function peopleWhere(database: Database, where: string, by: PageDimension): Promise<Map<number, number>> {
   const rows = await database.query<{ value: number | null; people: number }>(
     `WITH seen AS (SELECT DISTINCT ${by} AS value, person FROM page_view WHERE ${where} AND person <> 0 AND kind <> ${FRAME})
@@ -126,12 +142,17 @@ export const ALL_PEOPLE = -1;
 
 const emptyStored = (capacity: number): StoredViews => ({
   ...emptyViews(capacity),
-  dimensions: Object.fromEntries(PAGE_DIMENSIONS.map((dimension) => [dimension, new Int32Array(capacity)])) as StoredViews['dimensions'],
+  dimensions: Object.fromEntries(
+    PAGE_DIMENSIONS.map((dimension) => [dimension, new Int32Array(capacity)]),
+  ) as StoredViews['dimensions'],
   kind: new Uint8Array(capacity),
 });
 
 export async function namesOf(database: Database, ids: readonly number[]): Promise<Map<number, string>> {
-  const rows = await database.query<{ id: number; value: string }>('SELECT id, value FROM name WHERE id = ANY($1::int[])', [[...new Set(ids)]]);
+  const rows = await database.query<{ id: number; value: string }>(
+    'SELECT id, value FROM name WHERE id = ANY($1::int[])',
+    [[...new Set(ids)]],
+  );
   return new Map(rows.map(({ id, value }) => [id, value]));
 }
 
@@ -153,7 +174,10 @@ const LISTED = `lpad(to_hex(view), 16, '0') AS view, started_us::float8 / 1000 A
   coalesce(${nameOf('country')}, '') AS country, coalesce(${nameOf('browser')}, '') AS browser,
   (${PART_COLUMNS.join(' + ')})::float8 / 1000 AS "loadMs", lcp AS "lcpMs", errors, missing`;
 
-/** Loads worth opening: those on which something did not come or a script failed, then the slowest. @param where from `conditionOf` */
+/**
+ * Loads worth opening: those on which something did not come or a script failed, then the slowest. @param where from
+ * `conditionOf`
+ */
 export async function worstViews(database: Database, where: string, most: number): Promise<ListedView[]> {
   return database.query<ListedView>(
     `SELECT ${LISTED} FROM page_view WHERE ${where} AND kind <> ${FRAME}
@@ -161,7 +185,9 @@ export async function worstViews(database: Database, where: string, most: number
   );
 }
 
-/** Pages that some persons looked at, in order of time; the newest of more than `most`. @param persons numbers of names */
+/**
+ * Pages that some persons looked at, in order of time; the newest of more than `most`. @param persons numbers of names
+ */
 export const viewsOfPersons = (database: Database, persons: readonly number[], window: Window, most: number) =>
   database.query<ListedView & { session: number; system: string }>(
     `SELECT * FROM (SELECT ${LISTED}, session::float8 AS session, coalesce(${nameOf('system')}, '') AS system
@@ -190,8 +216,17 @@ export interface CallFigures {
   p95Ms: number;
 }
 
-/** Calls that pages made in the background, most time first. @param page number of the page, when one is meant; of one in `every` views */
-export async function callsOf(database: Database, window: Window, page: number | undefined, every: number, most: number): Promise<CallFigures[]> {
+/**
+ * Calls that pages made in the background, most time first. @param page number of the page, when one is meant; of one
+ * in `every` views
+ */
+export async function callsOf(
+  database: Database,
+  window: Window,
+  page: number | undefined,
+  every: number,
+  most: number,
+): Promise<CallFigures[]> {
   return database.query<CallFigures>(
     `SELECT coalesce(${nameOf('c.call')}, '') AS call, calls, failed, median / 1000 AS "medianMs", p95 / 1000 AS "p95Ms"
        FROM (SELECT call, count(*)::int * ${every} AS calls, sum(failed)::int * ${every} AS failed, sum(duration_us) AS weight,
@@ -241,7 +276,9 @@ export async function loadsOf(database: Database, views: readonly string[]): Pro
        FROM page_view JOIN page_detail USING (view) WHERE view = ANY(SELECT ('x' || id)::bit(64)::int8 FROM unnest($1::text[]) AS id) AND ${PART_COLUMNS[0]} IS NOT NULL`,
     [views],
   );
-  return new Map(rows.map(({ detail, ...row }) => [row.id, { ...row, host: detail.host, resources: detail.resources }]));
+  return new Map(
+    rows.map(({ detail, ...row }) => [row.id, { ...row, host: detail.host, resources: detail.resources }]),
+  );
 }
 
 /** When the newest that browsers told of happened, milliseconds; 0 before the first. */
@@ -280,11 +317,21 @@ const ERROR = `lpad(to_hex(id), 16, '0') AS id, lpad(to_hex(view), 16, '0') AS v
   coalesce(${nameOf('version')}, '') AS version, coalesce(${nameOf('page')}, '') AS page, person, coalesce(${nameOf('browser')}, '') AS browser, type, message, stack`;
 
 /** Script errors of a window, the newest of more than `most`. @param condition begins with AND, or is empty */
-export const errorsWithin = (database: Database, window: Window, condition: string, most: number): Promise<StoredError[]> =>
-  database.query<StoredError>(`SELECT ${ERROR} FROM script_error WHERE ${between('at_us', window)}${condition} ORDER BY at_us DESC, id LIMIT ${most}`);
+export const errorsWithin = (
+  database: Database,
+  window: Window,
+  condition: string,
+  most: number,
+): Promise<StoredError[]> =>
+  database.query<StoredError>(
+    `SELECT ${ERROR} FROM script_error WHERE ${between('at_us', window)}${condition} ORDER BY at_us DESC, id LIMIT ${most}`,
+  );
 
 export const errorsOfView = (database: Database, view: string): Promise<StoredError[]> =>
-  database.query<StoredError>(`SELECT ${ERROR} FROM script_error WHERE view = ('x' || $1)::bit(64)::int8 ORDER BY at_us, id LIMIT 50`, [view]);
+  database.query<StoredError>(
+    `SELECT ${ERROR} FROM script_error WHERE view = ('x' || $1)::bit(64)::int8 ORDER BY at_us, id LIMIT 50`,
+    [view],
+  );
 
 export interface SourceMapKey {
   component: string;
@@ -293,19 +340,25 @@ export interface SourceMapKey {
   file: string;
 }
 
-export const saveSourceMap = (database: Database, { component, version, file }: SourceMapKey, map: string): Promise<unknown> =>
+export const saveSourceMap = (
+  database: Database,
+  { component, version, file }: SourceMapKey,
+  map: string,
+): Promise<unknown> =>
   database.query(
     `INSERT INTO source_map (component, version, file, map) VALUES ($1, $2, $3, $4)
        ON CONFLICT (component, version, file) DO UPDATE SET map = excluded.map, uploaded = now()`,
     [component, version, file, map],
   );
 
-export async function loadSourceMap(database: Database, { component, version, file }: SourceMapKey): Promise<string | undefined> {
-  const [row] = await database.query<{ map: string }>('SELECT map FROM source_map WHERE component = $1 AND version = $2 AND file = $3', [
-    component,
-    version,
-    file,
-  ]);
+export async function loadSourceMap(
+  database: Database,
+  { component, version, file }: SourceMapKey,
+): Promise<string | undefined> {
+  const [row] = await database.query<{ map: string }>(
+    'SELECT map FROM source_map WHERE component = $1 AND version = $2 AND file = $3',
+    [component, version, file],
+  );
   return row?.map;
 }
 

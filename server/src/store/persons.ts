@@ -2,13 +2,19 @@ import type { Database } from './database';
 
 /** Ids of persons by their numbers. */
 export async function personIds(database: Database, numbers: readonly number[]): Promise<Map<number, string>> {
-  const rows = await database.query<{ id: number; value: string }>("SELECT id, value FROM name WHERE id = ANY($1::int[]) AND kind = 'person'", [numbers]);
+  const rows = await database.query<{ id: number; value: string }>(
+    "SELECT id, value FROM name WHERE id = ANY($1::int[]) AND kind = 'person'",
+    [numbers],
+  );
   return new Map(rows.map(({ id, value }) => [id, value]));
 }
 
 /** Numbers of the persons that are known under one of these ids. */
 export async function personNumbers(database: Database, ids: readonly string[]): Promise<number[]> {
-  const rows = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'person' AND value = ANY($1::text[]) ORDER BY id", [ids]);
+  const rows = await database.query<{ id: number }>(
+    "SELECT id FROM name WHERE kind = 'person' AND value = ANY($1::text[]) ORDER BY id",
+    [ids],
+  );
   return rows.map(({ id }) => id);
 }
 
@@ -20,7 +26,10 @@ export interface PersonLook {
   people: number;
 }
 
-export const recordLook = (database: Database, { who, why, what, people }: Omit<PersonLook, 'atMs'>): Promise<unknown> =>
+export const recordLook = (
+  database: Database,
+  { who, why, what, people }: Omit<PersonLook, 'atMs'>,
+): Promise<unknown> =>
   database.query('INSERT INTO person_look (who, why, what, people) VALUES ($1, $2, $3, $4)', [who, why, what, people]);
 
 /** Looks at persons, newest first. */

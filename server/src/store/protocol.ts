@@ -7,7 +7,10 @@ export interface Statement {
   params: unknown[];
 }
 
-/** Where the two parts of an online backup begin and end: PostgreSQL documentation, "Making a Base Backup Using the Low Level API". */
+/**
+ * Where the two parts of an online backup begin and end: PostgreSQL documentation, "Making a Base Backup Using the Low
+ * Level API".
+ */
 export interface BackupEnd {
   /** contents of the file backup_label */
   label: string;

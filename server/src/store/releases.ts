@@ -8,7 +8,9 @@ export interface Release {
 }
 
 export const loadReleases = async (database: Database): Promise<Release[]> =>
-  database.query<Release>('SELECT application, version, first_ms::float8 AS "firstMs" FROM release ORDER BY first_ms, application, version');
+  database.query<Release>(
+    'SELECT application, version, first_ms::float8 AS "firstMs" FROM release ORDER BY first_ms, application, version',
+  );
 
 /** Earlier data that comes late moves a release to where it belongs. */
 export const saveRelease = ({ application, version, firstMs }: Release): Statement => ({

@@ -8,11 +8,14 @@ const PER_HOUR = HOUR_MS / BUCKET_MS;
 const HEAD = 20;
 
 /**
- * A flow's hour as bytes, twelve buckets one behind the other: attempts u32, failed u32, value f64, length of the durations
+ * A flow's hour as bytes, twelve buckets one behind the other: attempts u32, failed u32, value f64, length of the
+ * durations
  * u32, durations. One row an hour in place of twelve: a month of 200 flows is read in seconds, not minutes.
  */
 export function packHour(buckets: readonly FlowBucket[], hourMs: number): Uint8Array {
-  const slots = Array.from({ length: PER_HOUR }, (_, k) => buckets.find((bucket) => bucket.startMs === hourMs + k * BUCKET_MS));
+  const slots = Array.from({ length: PER_HOUR }, (_, k) =>
+    buckets.find((bucket) => bucket.startMs === hourMs + k * BUCKET_MS),
+  );
   const size = slots.reduce((sum, bucket) => sum + HEAD + (bucket?.durations.length ?? 0), 0);
   const bytes = new Uint8Array(size);
   const view = new DataView(bytes.buffer);
@@ -57,7 +60,9 @@ const PACKED = { flow: integer('flow'), hourMs: integer('hour_ms'), buckets: byt
 export async function loadRollUps(database: Database, fromMs: number, toMs: number): Promise<FlowBucket[]> {
   const loaded: FlowBucket[] = [];
   const within = `FROM roll_up_hour WHERE hour_ms >= ${Math.floor(fromMs)} AND hour_ms < ${Math.floor(toMs)}`;
-  await eachSelected(database, PACKED, within, ({ flow, hourMs, buckets }) => loaded.push(...unpackHour(flow, hourMs, buckets)));
+  await eachSelected(database, PACKED, within, ({ flow, hourMs, buckets }) =>
+    loaded.push(...unpackHour(flow, hourMs, buckets)),
+  );
   return loaded;
 }
 

@@ -2,7 +2,9 @@ import { CopiedRows } from './copied-rows';
 import type { Database } from './database';
 
 /** What is read of each row, by name: an expression of SQL, and how its value is read. */
-export type Selection = Readonly<Record<string, { sql: string; read: (rows: CopiedRows) => number | string | Uint8Array }>>;
+export type Selection = Readonly<
+  Record<string, { sql: string; read: (rows: CopiedRows) => number | string | Uint8Array }>
+>;
 export type Selected<S extends Selection> = { [Name in keyof S]: ReturnType<S[Name]['read']> };
 
 /** NaN for NULL */
@@ -17,9 +19,15 @@ export const bytes = (sql: string) => ({ sql, read: (rows: CopiedRows) => rows.b
 /**
  * Reads rows without making objects of them: the row that is handed over is the same each time.
  *
- * @param rest what stands behind the selected expressions, from FROM on; it takes no parameters: numbers alone go into its text
+ * @param rest what stands behind the selected expressions, from FROM on; it takes no parameters: numbers alone go into
+ *   its text
  */
-export async function eachSelected<S extends Selection>(database: Database, selection: S, rest: string, see: (row: Selected<S>) => void): Promise<void> {
+export async function eachSelected<S extends Selection>(
+  database: Database,
+  selection: S,
+  rest: string,
+  see: (row: Selected<S>) => void,
+): Promise<void> {
   const columns = Object.entries(selection) as [keyof S, S[string]][];
   const copied = await database.copyOut(`SELECT ${columns.map(([, { sql }]) => sql).join(', ')} ${rest}`);
   const row = Object.fromEntries(columns.map(([name]) => [name, 0])) as Selected<S>;

@@ -21,12 +21,15 @@ export async function insertChange(
   database: Database,
   change: { who: string; key: string; fromMs: number; value: unknown; undoes?: number },
 ): Promise<SettingChange> {
-  const [row] = await database.query<Row>(`INSERT INTO setting_change (who, key, from_ms, value, undoes) VALUES ($1, $2, $3, $4, $5) RETURNING ${COLUMNS}`, [
-    change.who,
-    change.key,
-    Math.round(change.fromMs),
-    change.value === null ? null : JSON.stringify(change.value),
-    change.undoes ?? null,
-  ]);
+  const [row] = await database.query<Row>(
+    `INSERT INTO setting_change (who, key, from_ms, value, undoes) VALUES ($1, $2, $3, $4, $5) RETURNING ${COLUMNS}`,
+    [
+      change.who,
+      change.key,
+      Math.round(change.fromMs),
+      change.value === null ? null : JSON.stringify(change.value),
+      change.undoes ?? null,
+    ],
+  );
   return toChange(row as Row);
 }

@@ -9,32 +9,49 @@ beforeAll(async () => {
 afterAll(() => database.close());
 
 const TYPES: Record<string, string> = {
-  smallint: 'int2', integer: 'int4', bigint: 'int8', 'double precision': 'float8', text: 'text', uuid: 'uuid', jsonb: 'json',
-}; // prettier-ignore
+  smallint: 'int2',
+  integer: 'int4',
+  bigint: 'int8',
+  'double precision': 'float8',
+  text: 'text',
+  uuid: 'uuid',
+  jsonb: 'json',
+};
 
-test.each(Object.keys(TABLES) as TableName[])('%s is described as the database has it: every column, its type, and whether it may be null', async (table) => {
-  const found = await database.query<{ column_name: string; data_type: string; is_nullable: 'YES' | 'NO' }>(
-    "SELECT column_name, data_type, is_nullable FROM information_schema.columns WHERE table_schema = 'public' AND table_name = $1",
-    [table],
-  );
-  const described = Object.entries(TABLES[table].columns as Record<string, string>);
-  expect(described.map(([name]) => name).sort()).toEqual(found.map(({ column_name }) => column_name).sort());
-  for (const { column_name, data_type, is_nullable } of found) {
-    const type = described.find(([name]) => name === column_name)?.[1] ?? '';
-    expect([column_name, type.replace('hex8', 'int8').replace('?', '')]).toEqual([column_name, TYPES[data_type]]);
-    // A column that is always written may be nullable; one that may be null must be.
-    if (type.endsWith('?')) expect([column_name, is_nullable]).toEqual([column_name, 'YES']);
-  }
-});
+test.each(Object.keys(TABLES) as TableName[])(
+  '%s is described as the database has it: every column, its type, and whether it may be null',
+  async (table) => {
+    const found = await database.query<{ column_name: string; data_type: string; is_nullable: 'YES' | 'NO' }>(
+      "SELECT column_name, data_type, is_nullable FROM information_schema.columns WHERE table_schema = 'public' AND table_name = $1",
+      [table],
+    );
+    const described = Object.entries(TABLES[table].columns as Record<string, string>);
+    expect(described.map(([name]) => name).sort()).toEqual(found.map(({ column_name }) => column_name).sort());
+    for (const { column_name, data_type, is_nullable } of found) {
+      const type = described.find(([name]) => name === column_name)?.[1] ?? '';
+      expect([column_name, type.replace('hex8', 'int8').replace('?', '')]).toEqual([column_name, TYPES[data_type]]);
+      // A column that is always written may be nullable; one that may be null must be.
+      if (type.endsWith('?')) expect([column_name, is_nullable]).toEqual([column_name, 'YES']);
+    }
+  },
+);
 
 test('rows are read as they were written, by name, whatever the order of columns', async () => {
   const rows = new TableRows('metric_point');
   rows.add({ distribution: { count: 3 }, value: -1.5, start_us: 2, at_us: 1_700_000_000_000_000, series: 7 });
   rows.add({ series: 8, at_us: 9, start_us: 0, value: Number.MAX_VALUE, distribution: null });
   await database.ingest({
-    batch: 1, mark: undefined, attempts: new TableRows('attempt').finish(), attemptCount: 0, hours: [], details: [], versions: [], parts: [], changes: [],
+    batch: 1,
+    mark: undefined,
+    attempts: new TableRows('attempt').finish(),
+    attemptCount: 0,
+    hours: [],
+    details: [],
+    versions: [],
+    parts: [],
+    changes: [],
     copies: [{ table: 'metric_point', rows: rows.finish() }],
-  }); // prettier-ignore
+  });
   const seen: object[] = [];
   const selection = {
     value: float('value'),

@@ -1,7 +1,10 @@
 import { PARTS, VITALS, type Vital } from '@toplens/core/pages';
 import { CopyRows } from './copy-rows';
 
-/** How values of a column are written: PostgreSQL's types, and what their values are here. A question mark: null may stand there. */
+/**
+ * How values of a column are written: PostgreSQL's types, and what their values are here. A question mark: null may
+ * stand there.
+ */
 const WRITERS = {
   int2: (rows: CopyRows, value: number) => rows.int2(value),
   int4: (rows: CopyRows, value: number) => rows.int4(value),
@@ -37,24 +40,58 @@ interface Described<C extends Columns> {
 const table = <const C extends Columns>(described: Described<C>): Described<C> => described;
 
 /** The type of each part of a load, and of each vital. */
-const partColumns = Object.fromEntries(PARTS.map((part) => [`${part}_us`, 'int4?'])) as Record<`${(typeof PARTS)[number]}_us`, 'int4?'>;
+const partColumns = Object.fromEntries(PARTS.map((part) => [`${part}_us`, 'int4?'])) as Record<
+  `${(typeof PARTS)[number]}_us`,
+  'int4?'
+>;
 const vitalColumns = Object.fromEntries(VITALS.map((vital) => [vital, 'float8?'])) as Record<Vital, 'float8?'>;
 
 /** The tables that telemetry is copied into: described here, and nowhere else, but for the migration that made them. */
 export const TABLES = {
   attempt: table({
     columns: {
-      trace_id: 'uuid', span_id: 'hex8', started_us: 'int8', duration_us: 'int8', flow: 'int4', flags: 'int2', person: 'int4', session: 'int8', failure: 'int4',
-      site: 'int4', version: 'int4', region: 'int4', tier: 'int4', promotion: 'int4', host: 'int4', component: 'int4', value_minor: 'int8?', parent_id: 'hex8',
+      trace_id: 'uuid',
+      span_id: 'hex8',
+      started_us: 'int8',
+      duration_us: 'int8',
+      flow: 'int4',
+      flags: 'int2',
+      person: 'int4',
+      session: 'int8',
+      failure: 'int4',
+      site: 'int4',
+      version: 'int4',
+      region: 'int4',
+      tier: 'int4',
+      promotion: 'int4',
+      host: 'int4',
+      component: 'int4',
+      value_minor: 'int8?',
+      parent_id: 'hex8',
       device: 'int4',
     },
     identity: ['trace_id', 'span_id'],
   }),
-  name: table({ columns: { id: 'int4', kind: 'text', value: 'text', since_ms: 'int8', source: 'text' }, identity: ['id'] }),
+  name: table({
+    columns: { id: 'int4', kind: 'text', value: 'text', since_ms: 'int8', source: 'text' },
+    identity: ['id'],
+  }),
   span: table({
     columns: {
-      trace_id: 'uuid', span_id: 'hex8', parent_id: 'hex8', started_us: 'int8', duration_us: 'int8', component: 'int4', peer: 'int4', name: 'int4', kind: 'int2',
-      flags: 'int2', failure: 'int4', host: 'int4', statement: 'int4', device: 'int4',
+      trace_id: 'uuid',
+      span_id: 'hex8',
+      parent_id: 'hex8',
+      started_us: 'int8',
+      duration_us: 'int8',
+      component: 'int4',
+      peer: 'int4',
+      name: 'int4',
+      kind: 'int2',
+      flags: 'int2',
+      failure: 'int4',
+      host: 'int4',
+      statement: 'int4',
+      device: 'int4',
     },
     identity: ['trace_id', 'span_id'],
   }),
@@ -64,7 +101,15 @@ export const TABLES = {
   }),
   log_line: table({
     columns: {
-      component: 'int4', at_us: 'int8', identity: 'hex8', host: 'int4', severity: 'int2', trace_id: 'uuid?', span_id: 'hex8', failure: 'int4', body: 'text',
+      component: 'int4',
+      at_us: 'int8',
+      identity: 'hex8',
+      host: 'int4',
+      severity: 'int2',
+      trace_id: 'uuid?',
+      span_id: 'hex8',
+      failure: 'int4',
+      body: 'text',
     },
     identity: ['component', 'at_us', 'identity'],
   }),
@@ -74,26 +119,69 @@ export const TABLES = {
   }),
   page_view: table({
     columns: {
-      view: 'hex8', sequence: 'int2', started_us: 'int8', kind: 'int2', component: 'int4', application: 'int4', version: 'int4', page: 'int4', person: 'int4',
-      session: 'int8', tier: 'int4', country: 'int4', browser: 'int4', system: 'int4', connection: 'int4', share: 'float8', ...partColumns, ...vitalColumns,
-      interactions: 'int4', errors: 'int4', missing: 'int4', trace_id: 'uuid?', span_id: 'hex8', area: 'int4',
+      view: 'hex8',
+      sequence: 'int2',
+      started_us: 'int8',
+      kind: 'int2',
+      component: 'int4',
+      application: 'int4',
+      version: 'int4',
+      page: 'int4',
+      person: 'int4',
+      session: 'int8',
+      tier: 'int4',
+      country: 'int4',
+      browser: 'int4',
+      system: 'int4',
+      connection: 'int4',
+      share: 'float8',
+      ...partColumns,
+      ...vitalColumns,
+      interactions: 'int4',
+      errors: 'int4',
+      missing: 'int4',
+      trace_id: 'uuid?',
+      span_id: 'hex8',
+      area: 'int4',
     },
     identity: ['view'],
     newest: 'sequence',
   }),
-  page_detail: table({ columns: { view: 'hex8', sequence: 'int2', at_us: 'int8', detail: 'json' }, identity: ['view'], newest: 'sequence' }),
+  page_detail: table({
+    columns: { view: 'hex8', sequence: 'int2', at_us: 'int8', detail: 'json' },
+    identity: ['view'],
+    newest: 'sequence',
+  }),
   page_call: table({
-    columns: { span_id: 'hex8', view: 'hex8', trace_id: 'uuid', started_us: 'int8', duration_us: 'int8', page: 'int4', call: 'int4', failed: 'int2' },
+    columns: {
+      span_id: 'hex8',
+      view: 'hex8',
+      trace_id: 'uuid',
+      started_us: 'int8',
+      duration_us: 'int8',
+      page: 'int4',
+      call: 'int4',
+      failed: 'int2',
+    },
     identity: ['span_id'],
   }),
   script_error: table({
     columns: {
-      id: 'hex8', view: 'hex8', at_us: 'int8', component: 'int4', version: 'int4', page: 'int4', person: 'int4', browser: 'int4', type: 'text', message: 'text',
+      id: 'hex8',
+      view: 'hex8',
+      at_us: 'int8',
+      component: 'int4',
+      version: 'int4',
+      page: 'int4',
+      person: 'int4',
+      browser: 'int4',
+      type: 'text',
+      message: 'text',
       stack: 'text',
     },
     identity: ['id'],
   }),
-} as const; // prettier-ignore
+} as const;
 
 export type TableName = keyof typeof TABLES;
 export type TableRow<Name extends TableName> = RowOf<(typeof TABLES)[Name]['columns']>;

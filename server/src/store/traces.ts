@@ -81,19 +81,43 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
                FROM attempt a WHERE a.trace_id = $1::uuid) s
       ORDER BY s.started_us, s.span_id`,
     [traceId],
-  ); // prettier-ignore
-  const details = await database.query<{ span_id: string; message: string; class_name: string; method: string; file: string; line: number; stack: string }>(
+  );
+  const details = await database.query<{
+    span_id: string;
+    message: string;
+    class_name: string;
+    method: string;
+    file: string;
+    line: number;
+    stack: string;
+  }>(
     `SELECT ${ID('span_id')} AS span_id, message, class_name, method, file, line, stack FROM failure_detail WHERE trace_id = $1::uuid`,
     [traceId],
   );
   return {
-    spans: rows.map((row) => ({ ...pathOf(row), name: row.name ?? '', statement: row.statement ?? '', failure: row.failure ?? '' })),
+    spans: rows.map((row) => ({
+      ...pathOf(row),
+      name: row.name ?? '',
+      statement: row.statement ?? '',
+      failure: row.failure ?? '',
+    })),
     attempts: rows.flatMap((row) =>
       row.entry
-        ? [{ ...row.entry, spanId: row.span_id, flags: row.flags, startUs: row.started_us, durationUs: row.duration_us, failure: row.failure ?? '' }]
+        ? [
+            {
+              ...row.entry,
+              spanId: row.span_id,
+              flags: row.flags,
+              startUs: row.started_us,
+              durationUs: row.duration_us,
+              failure: row.failure ?? '',
+            },
+          ]
         : [],
     ),
-    details: new Map(details.map(({ span_id, class_name, ...detail }) => [span_id, { ...detail, className: class_name }])),
+    details: new Map(
+      details.map(({ span_id, class_name, ...detail }) => [span_id, { ...detail, className: class_name }]),
+    ),
   };
 }
 
@@ -135,7 +159,11 @@ export interface StoredVersion {
 }
 
 /** Releases of these components: versions that are not the first one seen. */
-export async function releasesOf(database: Database, components: readonly string[], window: { fromMs: number; toMs: number }): Promise<StoredVersion[]> {
+export async function releasesOf(
+  database: Database,
+  components: readonly string[],
+  window: { fromMs: number; toMs: number },
+): Promise<StoredVersion[]> {
   return database.query<StoredVersion>(
     `SELECT component, version, first_us::float8 / 1000 AS "firstMs" FROM component_version v
       WHERE component = ANY($1::text[]) AND first_us >= $2 AND first_us < $3
@@ -158,9 +186,13 @@ export async function tracesThrough(
   most: number,
   share: number,
 ): Promise<{ traces: number; traceIds: string[] } | undefined> {
-  const [known] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'component' AND value = $1", [component]);
+  const [known] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'component' AND value = $1", [
+    component,
+  ]);
   // An outside service sends nothing: it is known by those who name it.
-  const [peer] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'peer' AND value = $1", [component]);
+  const [peer] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'peer' AND value = $1", [
+    component,
+  ]);
   if (!known && !peer) return undefined;
   const rows = await database.query<{ trace_id: string; n: number }>(
     `SELECT replace(trace_id::text, '-', '') AS trace_id, (count(*) OVER ())::int AS n
@@ -173,7 +205,11 @@ export async function tracesThrough(
 }
 
 /** Flows whose attempts reached a component in a window: who else depends on it. */
-export async function flowsThrough(database: Database, component: string, window: { fromMs: number; toMs: number }): Promise<number[]> {
+export async function flowsThrough(
+  database: Database,
+  component: string,
+  window: { fromMs: number; toMs: number },
+): Promise<number[]> {
   const rows = await database.query<{ flow: number }>(
     `SELECT DISTINCT a.flow
        FROM (SELECT DISTINCT trace_id FROM span s JOIN name n ON n.id = s.component
@@ -195,7 +231,10 @@ export interface StatementBeside {
 /** A call that has been running for longer than that is not looked for: it would cost a walk through hours. */
 const LONGEST_CALL_US = 10 * 60_000_000;
 
-/** What else was asked of a store while one of its statements ran, by shape, by how much of that time it took; null when there is no such span. */
+/**
+ * What else was asked of a store while one of its statements ran, by shape, by how much of that time it took; null when
+ * there is no such span.
+ */
 export async function statementsBeside(
   database: Database,
   traceId: string,

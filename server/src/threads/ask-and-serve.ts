@@ -3,8 +3,10 @@ import { Problem, type ProblemCode } from '../errors';
 import { WaitingAnswers } from './waiting-answers';
 
 /**
- * The one way in which threads ask each other. A map of questions says for each name what is asked and what is answered; whoever
- * serves the map must have a handler for each of its questions, with the answer that the map says: else it does not compile.
+ * The one way in which threads ask each other. A map of questions says for each name what is asked and what is
+ * answered; whoever
+ * serves the map must have a handler for each of its questions, with the answer that the map says: else it does not
+ * compile.
  */
 export type QuestionMap<Q> = { [Name in keyof Q]: { ask: unknown; answer: unknown } };
 
@@ -12,7 +14,9 @@ export type Handlers<Q extends QuestionMap<Q>> = {
   [Name in keyof Q]: (question: Q[Name]['ask']) => Q[Name]['answer'] | Promise<Q[Name]['answer']>;
 };
 
-type Asked<Q extends QuestionMap<Q>> = { [Name in keyof Q]: { id: number; ask: Name; question: Q[Name]['ask'] } }[keyof Q];
+type Asked<Q extends QuestionMap<Q>> = {
+  [Name in keyof Q]: { id: number; ask: Name; question: Q[Name]['ask'] };
+}[keyof Q];
 type Answered = { id: number; answer: unknown } | { id: number; fault: Fault };
 
 /** An error on its way between threads: classes do not survive it, these do. */
@@ -45,7 +49,10 @@ export class ThreadError extends Error {
   }
 }
 
-/** data_corrupted, index_corrupted: PostgreSQL documentation, appendix A. A part of the files cannot be read; everything else can. */
+/**
+ * data_corrupted, index_corrupted: PostgreSQL documentation, appendix A. A part of the files cannot be read; everything
+ * else can.
+ */
 export const isDamage = ({ code }: { code?: string }): boolean => code === 'XX001' || code === 'XX002';
 
 export function toFault(error: Error & { code?: string; sql?: string; query?: string; isGone?: boolean }): Fault {
@@ -54,7 +61,8 @@ export function toFault(error: Error & { code?: string; sql?: string; query?: st
   return { message, stack, sqlstate: problem ? undefined : sqlstate, sql: error.sql ?? error.query, isGone, problem };
 }
 
-const toError = (fault: Fault): Error => (fault.problem ? new Problem(fault.problem.code, fault.problem.detail, fault.problem.extra) : new ThreadError(fault));
+const toError = (fault: Fault): Error =>
+  fault.problem ? new Problem(fault.problem.code, fault.problem.detail, fault.problem.extra) : new ThreadError(fault);
 
 /** Asks another thread. Messages that are no answers are the caller's own: `take` says which they are. */
 export class Client<Q extends QuestionMap<Q>> {
@@ -62,8 +70,14 @@ export class Client<Q extends QuestionMap<Q>> {
 
   constructor(private readonly port: MessagePort | Worker) {}
 
-  ask<Name extends keyof Q>(name: Name, question: Q[Name]['ask'], transfer: TransferListItem[] = []): Promise<Q[Name]['answer']> {
-    return this.#waiting.ask((id) => (this.port as MessagePort).postMessage({ id, ask: name, question } satisfies Asked<Q>, transfer));
+  ask<Name extends keyof Q>(
+    name: Name,
+    question: Q[Name]['ask'],
+    transfer: TransferListItem[] = [],
+  ): Promise<Q[Name]['answer']> {
+    return this.#waiting.ask((id) =>
+      (this.port as MessagePort).postMessage({ id, ask: name, question } satisfies Asked<Q>, transfer),
+    );
   }
 
   /** @returns whether the message was an answer */

@@ -4,7 +4,8 @@ import { Worker, type WorkerOptions } from 'node:worker_threads';
 import { projectRoot } from '../project-root';
 
 /**
- * Starts a file below server/src as a worker thread: from the bundle when this runs bundled, else the TypeScript itself.
+ * Starts a file below server/src as a worker thread: from the bundle when this runs bundled, else the TypeScript
+ * itself.
  *
  * @param entry as `engine/engine-worker.ts`
  */

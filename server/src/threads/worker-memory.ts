@@ -9,5 +9,7 @@ export function availableBytes(): number {
 
 /** Largest heap of a worker, as a share of the memory there is, within bounds. */
 export function heapLimit(share: number, leastMb: number, mostMb: number): { maxOldGenerationSizeMb: number } {
-  return { maxOldGenerationSizeMb: Math.round(Math.min(mostMb, Math.max(leastMb, (share * availableBytes()) / 1024 / 1024))) };
+  return {
+    maxOldGenerationSizeMb: Math.round(Math.min(mostMb, Math.max(leastMb, (share * availableBytes()) / 1024 / 1024))),
+  };
 }

@@ -18,14 +18,22 @@ export function Around({ page }: { page: Schemas['AttemptPage'] }) {
         <Words kind="section" level={2}>
           Lines in between
         </Words>
-        {page.lines.length === 0 ? <Words kind="muted">No line of a log names this trace.</Words> : <LogLines lines={page.lines} nowMs={page.atMs} />}
+        {page.lines.length === 0 ? (
+          <Words kind="muted">No line of a log names this trace.</Words>
+        ) : (
+          <LogLines lines={page.lines} nowMs={page.atMs} />
+        )}
       </View>
       <View style={column} testID="attempt-hosts">
         <Words kind="section" level={2}>
           Its hosts in these minutes
         </Words>
         {error && <Trouble error={error} onRetry={() => void refetch()} />}
-        {hosts ? <HostLines hosts={hosts} nowMs={page.atMs} /> : !error && <Words kind="muted">Looking at the hosts …</Words>}
+        {hosts ? (
+          <HostLines hosts={hosts} nowMs={page.atMs} />
+        ) : (
+          !error && <Words kind="muted">Looking at the hosts …</Words>
+        )}
       </View>
     </View>
   );

@@ -13,7 +13,14 @@ import { Failure } from './span-sheet';
 
 type Page = Schemas['AttemptPage'];
 
-const DIMENSION_WORDS = { site: 'from', version: 'version', region: 'region', tier: 'tier', promotion: 'promotion', host: 'on host' } as const;
+const DIMENSION_WORDS = {
+  site: 'from',
+  version: 'version',
+  region: 'region',
+  tier: 'tier',
+  promotion: 'promotion',
+  host: 'on host',
+} as const;
 const MOST_COMPONENTS = 8;
 
 /** In one sentence, where the attempt's time went. */
@@ -30,7 +37,9 @@ export function AttemptHead({ page }: { page: Page }) {
   const held = heldWords(page);
   const [failure] = page.failures;
   const limit =
-    page.limitMs === null ? 'no limit is known yet' : `limit ${durationWords(page.limitMs)}, ${page.limitBy === 'owner' ? 'the owner’s' : 'learned'}`;
+    page.limitMs === null
+      ? 'no limit is known yet'
+      : `limit ${durationWords(page.limitMs)}, ${page.limitBy === 'owner' ? 'the owner’s' : 'learned'}`;
   const facts = page.values.map(({ dimension, value }) => `${DIMENSION_WORDS[dimension]} ${value}`);
   return (
     <View style={styles.head}>
@@ -43,7 +52,11 @@ export function AttemptHead({ page }: { page: Page }) {
       <Words kind="muted">
         {`${clock(page.atMs)}:${new Date(page.atMs).toISOString().slice(17, 23)} · ${limit}${page.expectedMs === null ? '' : ` · usually ${durationWords(page.expectedMs)}`}`}
       </Words>
-      <Words kind="muted">{[`person ${page.person || 'not known'}`, page.device && `on ${page.device}`, ...facts].filter(Boolean).join(' · ')}</Words>
+      <Words kind="muted">
+        {[`person ${page.person || 'not known'}`, page.device && `on ${page.device}`, ...facts]
+          .filter(Boolean)
+          .join(' · ')}
+      </Words>
       {onPage?.view && (
         <Door path={`/page-load/${onPage.view}`} style={styles.door} testID="on-page">
           <Words style={{ color: palette.action }}>The page view on which it was made</Words>
@@ -77,7 +90,10 @@ export function Components({ page }: { page: Page }) {
         {page.components.slice(0, MOST_COMPONENTS).map(({ component, shareUs, share, usualUs, failed }, i) => (
           <View role="row" key={component} style={styles.row}>
             <View role="cell" style={styles.name}>
-              <Words kind={i === 0 ? 'strong' : 'body'} numberOfLines={2}>{`${component}${failed > 0 ? ' · failed' : ''}`}</Words>
+              <Words
+                kind={i === 0 ? 'strong' : 'body'}
+                numberOfLines={2}
+              >{`${component}${failed > 0 ? ' · failed' : ''}`}</Words>
             </View>
             <View aria-hidden>
               <Svg width={width} height={18}>
@@ -92,12 +108,20 @@ export function Components({ page }: { page: Page }) {
                     strokeWidth={0.8}
                   />
                 )}
-                <Rect x={0.5} y={9.5} width={Math.max(1, (shareUs / most) * (width - 1))} height={8} fill={i === 0 ? palette.harm[2] : palette.muted} />
+                <Rect
+                  x={0.5}
+                  y={9.5}
+                  width={Math.max(1, (shareUs / most) * (width - 1))}
+                  height={8}
+                  fill={i === 0 ? palette.harm[2] : palette.muted}
+                />
               </Svg>
             </View>
             <View role="cell" style={styles.figure}>
               <Words>{spanWords(shareUs)}</Words>
-              <Words kind="small">{usualUs === null ? percent(share) : `${percent(share)}; usually ${spanWords(usualUs)}`}</Words>
+              <Words kind="small">
+                {usualUs === null ? percent(share) : `${percent(share)}; usually ${spanWords(usualUs)}`}
+              </Words>
             </View>
           </View>
         ))}
@@ -121,8 +145,12 @@ export function DataNotes({ page }: { page: Page }) {
     ({ host, offsetUs }) =>
       `The clock of ${host} is ${spanWords(Math.abs(offsetUs))} ${offsetUs < 0 ? 'ahead' : 'behind'}: its spans were moved so that no call ends before its answer.`,
   );
-  if (page.missing > 0) notes.push(`${page.missing === 1 ? 'One span' : `${page.missing} spans`} that others name as their parent never came; dashed below.`);
-  if (page.rows.length === 1) notes.push('Only the first span of this attempt is kept: what happened inside is not known.');
+  if (page.missing > 0)
+    notes.push(
+      `${page.missing === 1 ? 'One span' : `${page.missing} spans`} that others name as their parent never came; dashed below.`,
+    );
+  if (page.rows.length === 1)
+    notes.push('Only the first span of this attempt is kept: what happened inside is not known.');
   return notes.length === 0 ? null : (
     <View style={styles.notes}>
       {notes.map((note) => (

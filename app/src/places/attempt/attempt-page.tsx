@@ -31,7 +31,11 @@ export function AttemptPage({ traceId, spanId }: { traceId: string; spanId: stri
   return (
     <View>
       <BackButton onBack={back} />
-      {error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Words style={styles.inset}>Loading the attempt …</Words>}
+      {error ? (
+        <Trouble error={error} onRetry={() => void refetch()} />
+      ) : (
+        <Words style={styles.inset}>Loading the attempt …</Words>
+      )}
     </View>
   );
 }
@@ -77,20 +81,32 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
         <Words kind="muted">Own work solid, waiting for others outlined. In percent: its part of the attempt.</Words>
       </View>
       {rows.length > LONG_FROM && (
-        <Overview rows={rows} wholeUs={wholeUs} width={width} onGo={(index) => list.current?.scrollToIndex({ index, animated: false })} />
+        <Overview
+          rows={rows}
+          wholeUs={wholeUs}
+          width={width}
+          onGo={(index) => list.current?.scrollToIndex({ index, animated: false })}
+        />
       )}
     </View>
   );
   return (
-    <View style={styles.fill} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width - 2 * SPACE.l))}>
+    <View
+      style={styles.fill}
+      onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width - 2 * SPACE.l))}
+    >
       <FlatList
         ref={list}
         data={rows}
         keyExtractor={({ id }) => id}
-        renderItem={({ item }) => <SpanRow row={item} wholeUs={wholeUs} width={width} isHeaviest={item.id === heaviest} onPress={setChosen} />}
+        renderItem={({ item }) => (
+          <SpanRow row={item} wholeUs={wholeUs} width={width} isHeaviest={item.id === heaviest} onPress={setChosen} />
+        )}
         ListHeaderComponent={head}
         ListFooterComponent={<Around page={page} />}
-        onScrollToIndexFailed={({ index, averageItemLength }) => list.current?.scrollToOffset({ offset: index * averageItemLength, animated: false })}
+        onScrollToIndexFailed={({ index, averageItemLength }) =>
+          list.current?.scrollToOffset({ offset: index * averageItemLength, animated: false })
+        }
         initialNumToRender={20}
         windowSize={7}
         contentContainerStyle={styles.content}

@@ -7,9 +7,15 @@ import { SpanRow } from './span-row';
 import { Failure, SpanSheet } from './span-sheet';
 
 jest.mock('@/frame/door', () => ({
-  Door: ({ children, testID }: { children: unknown; testID?: string }) => <div data-testid={testID}>{children as never}</div>,
+  Door: ({ children, testID }: { children: unknown; testID?: string }) => (
+    <div data-testid={testID}>{children as never}</div>
+  ),
 }));
-jest.mock('@/frame/sheet', () => ({ Sheet: ({ title, children }: { title: string; children: unknown }) => <div aria-label={title}>{children as never}</div> }));
+jest.mock('@/frame/sheet', () => ({
+  Sheet: ({ title, children }: { title: string; children: unknown }) => (
+    <div aria-label={title}>{children as never}</div>
+  ),
+}));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 const mockBeside = {
   component: 'parcels-db',
@@ -19,9 +25,27 @@ const mockBeside = {
 jest.mock('@/data/attempts', () => ({ useBeside: () => ({ data: mockBeside }) }));
 
 const row = (more: Partial<AttemptRow> = {}): AttemptRow => ({
-  id: 'a', name: 'select', component: 'parcels-db', host: 'mid-2', peer: '', statement: '', failure: '', depth: 1, fromUs: 100_000, durationUs: 800_000, own: [100_000, 900_000],
-  ownUs: 800_000, shareUs: 800_000, calls: 1, callsUs: 800_000, callsSumUs: 800_000, foldedInto: '', isMissing: false, runsOn: false, ...more,
-}); // prettier-ignore
+  id: 'a',
+  name: 'select',
+  component: 'parcels-db',
+  host: 'mid-2',
+  peer: '',
+  statement: '',
+  failure: '',
+  depth: 1,
+  fromUs: 100_000,
+  durationUs: 800_000,
+  own: [100_000, 900_000],
+  ownUs: 800_000,
+  shareUs: 800_000,
+  calls: 1,
+  callsUs: 800_000,
+  callsSumUs: 800_000,
+  foldedInto: '',
+  isMissing: false,
+  runsOn: false,
+  ...more,
+});
 
 test.each([
   [640, '0.64 ms'],
@@ -93,7 +117,11 @@ test('a failure is named by type, message, class, method, file and line, as far 
   expect(screen.getByText('NoSurcharge: no row')).toBeTruthy();
   expect(screen.getByTestId('failing-place').textContent).toBe('in labels, Surcharges.forBand (Surcharges.java:88)');
   unmount();
-  render(<Failure failure={{ ...failure, type: '', message: '', className: '', method: '', file: '', line: 0, stack: '' }} />);
+  render(
+    <Failure
+      failure={{ ...failure, type: '', message: '', className: '', method: '', file: '', line: 0, stack: '' }}
+    />,
+  );
   expect(screen.getByTestId('failing-place').textContent).toBe('in labels');
 });
 
@@ -123,7 +151,8 @@ describe('where the time went', () => {
 
   test('what is wrong with the data itself is said', () => {
     render(<DataNotes page={page({ clocks: [{ host: 'coast-3', offsetUs: -140_000 }], missing: 2, rows: [row()] })} />);
-    for (const words of [/clock of coast-3 is 140 ms ahead/, /2 spans that others name/, /Only the first span/]) expect(screen.getByText(words)).toBeTruthy();
+    for (const words of [/clock of coast-3 is 140 ms ahead/, /2 spans that others name/, /Only the first span/])
+      expect(screen.getByText(words)).toBeTruthy();
   });
 });
 
@@ -135,8 +164,24 @@ test('a plan that is pasted is read in words; one that cannot be read says what 
   fireEvent.click(screen.getByTestId('read-plan'));
   expect(screen.getByRole('alert').textContent).toContain('run EXPLAIN (ANALYZE, FORMAT JSON)');
   expect(screen.getByTestId<HTMLTextAreaElement>('plan-text').value).toBe('Seq Scan on parcel');
-  const scan = (table: string) => ({ 'Node Type': 'Seq Scan', 'Relation Name': table, 'Plan Rows': 10, 'Total Cost': 5 });
-  type(JSON.stringify([{ Plan: { 'Node Type': 'Nested Loop', 'Plan Rows': 100, 'Total Cost': 40, Plans: [scan('parcel'), scan('event')] } }]));
+  const scan = (table: string) => ({
+    'Node Type': 'Seq Scan',
+    'Relation Name': table,
+    'Plan Rows': 10,
+    'Total Cost': 5,
+  });
+  type(
+    JSON.stringify([
+      {
+        Plan: {
+          'Node Type': 'Nested Loop',
+          'Plan Rows': 100,
+          'Total Cost': 40,
+          Plans: [scan('parcel'), scan('event')],
+        },
+      },
+    ]),
+  );
   fireEvent.click(screen.getByTestId('read-plan'));
   expect(screen.queryByRole('alert')).toBeNull();
   expect(screen.getByTestId('plan-findings').textContent).toContain('parcel and event are joined without a condition');

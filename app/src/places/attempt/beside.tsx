@@ -13,7 +13,11 @@ export function Beside({ traceId, spanId }: { traceId: string; spanId: string })
   return (
     <View style={{ gap: SPACE.xs }} testID="beside">
       <Words kind="strong">{`What else ran on ${data.component} then`}</Words>
-      {data.others.length === 0 && <Words kind="muted">Nothing that is kept: no other statement overlapped with these {durationWords(data.durationMs)}.</Words>}
+      {data.others.length === 0 && (
+        <Words kind="muted">
+          Nothing that is kept: no other statement overlapped with these {durationWords(data.durationMs)}.
+        </Words>
+      )}
       {data.others.map(({ statement, calls, overlapMs, longestMs }) => (
         <View key={statement}>
           <Words kind="code" numberOfLines={2}>

@@ -6,8 +6,21 @@ import type { AttemptRow } from './rows';
 
 const HEIGHT = 64;
 
-/** A long attempt at a glance: every so manieth row as a line. Pressing it goes there; the list itself serves the keyboard. */
-export function Overview({ rows, wholeUs, width, onGo }: { rows: readonly AttemptRow[]; wholeUs: number; width: number; onGo: (index: number) => void }) {
+/**
+ * A long attempt at a glance: every so manieth row as a line. Pressing it goes there; the list itself serves the
+ * keyboard.
+ */
+export function Overview({
+  rows,
+  wholeUs,
+  width,
+  onGo,
+}: {
+  rows: readonly AttemptRow[];
+  wholeUs: number;
+  width: number;
+  onGo: (index: number) => void;
+}) {
   const palette = usePalette();
   const x = (us: number) => (Math.max(0, Math.min(wholeUs, us)) / wholeUs) * width;
   const lines = Math.min(rows.length, HEIGHT);
@@ -24,7 +37,17 @@ export function Overview({ rows, wholeUs, width, onGo }: { rows: readonly Attemp
           if (!row) return null;
           const y = ((i + 0.5) * HEIGHT) / lines;
           const to = Math.max(x(row.fromUs + row.durationUs), x(row.fromUs) + 1);
-          return <Line key={i} x1={x(row.fromUs)} x2={to} y1={y} y2={y} stroke={worst ? palette.harm[3] : palette.muted} strokeWidth={1} />;
+          return (
+            <Line
+              key={i}
+              x1={x(row.fromUs)}
+              x2={to}
+              y1={y}
+              y2={y}
+              stroke={worst ? palette.harm[3] : palette.muted}
+              strokeWidth={1}
+            />
+          );
         })}
       </Svg>
     </Pressable>

@@ -85,14 +85,22 @@ function Findings({ read }: { read: ReadPlan }) {
         <Words key={`${node}-${words}`}>{`– ${words}`}</Words>
       ))}
       {read.findings.length === 0 && (
-        <Words>No join without a condition, no estimate more than ten times off, no scan that keeps little of what it reads.</Words>
+        <Words>
+          No join without a condition, no estimate more than ten times off, no scan that keeps little of what it reads.
+        </Words>
       )}
-      {!read.wasRun && <Words kind="muted">The statement was not run for this plan: with ANALYZE, rows and times are compared too.</Words>}
+      {!read.wasRun && (
+        <Words kind="muted">
+          The statement was not run for this plan: with ANALYZE, rows and times are compared too.
+        </Words>
+      )}
       <View role="table" aria-label="Plan">
         {read.nodes.slice(0, MOST_NODES).map((node, i) => (
           <View role="row" key={i} style={styles.row}>
             <View role="cell" style={[styles.name, { paddingLeft: Math.min(8, node.depth) * SPACE.s }]}>
-              <Words kind={i === read.costliest ? 'strong' : 'body'}>{node.on ? `${node.type} on ${node.on}` : node.type}</Words>
+              <Words kind={i === read.costliest ? 'strong' : 'body'}>
+                {node.on ? `${node.type} on ${node.on}` : node.type}
+              </Words>
             </View>
             <View role="cell">
               <Words kind="small">{percent(node.share)}</Words>

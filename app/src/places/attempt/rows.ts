@@ -6,7 +6,9 @@ export type AttemptRow = Schemas['AttemptRow'];
 export function spanWords(us: number): string {
   if (us < 10_000) return `${Number((us / 1000).toFixed(us < 1000 ? 2 : 1))} ms`;
   if (us < 1_000_000) return `${Math.round(us / 1000)} ms`;
-  return us < 60_000_000 ? `${(us / 1_000_000).toFixed(us < 10_000_000 ? 2 : 1)} s` : `${(us / 60_000_000).toFixed(1)} min`;
+  return us < 60_000_000
+    ? `${(us / 1_000_000).toFixed(us < 10_000_000 ? 2 : 1)} s`
+    : `${(us / 60_000_000).toFixed(1)} min`;
 }
 
 /** Rows in view: calls that are folded away are left out, with all below them, until their row is opened. */
@@ -22,5 +24,8 @@ export function rowWords({ name, component, isMissing, calls }: AttemptRow): { w
 
 /** The rows that are worth a first look: what failed, and what holds most of the time; scrolled to at the beginning. */
 export function heaviestRow(rows: readonly AttemptRow[]): AttemptRow | undefined {
-  return rows.reduce<AttemptRow | undefined>((most, row) => (most && most.shareUs >= row.shareUs ? most : row), undefined);
+  return rows.reduce<AttemptRow | undefined>(
+    (most, row) => (most && most.shareUs >= row.shareUs ? most : row),
+    undefined,
+  );
 }

@@ -22,7 +22,10 @@ export type Props = {
   onPress: (row: AttemptRow) => void;
 };
 
-/** One span: what it did, how long and for which share of the attempt, over its place in it. Own work is solid, waiting for others outlined. */
+/**
+ * One span: what it did, how long and for which share of the attempt, over its place in it. Own work is solid, waiting
+ * for others outlined.
+ */
 export const SpanRow = memo(function SpanRow({ row, wholeUs, width, isHeaviest, onPress }: Props) {
   const palette = usePalette();
   const { what, where } = rowWords(row);

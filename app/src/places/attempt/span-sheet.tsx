@@ -31,8 +31,16 @@ export function SpanSheet({ traceId, row, wholeUs, failure, clockUs, isOpened, o
     ['Own time', `${spanWords(row.ownUs)}: nothing below it ran`],
     ['Of the attempt', percent(wholeUs > 0 ? row.shareUs / wholeUs : 0)],
   ];
-  if (row.calls > 1) facts.push(['Calls alike', `${row.calls}, ${spanWords(row.callsSumUs)} in all; at least one ran for ${spanWords(row.callsUs)}`]);
-  if (row.host) facts.push(['Host', clockUs === 0 ? row.host : `${row.host}; its clock was put right by ${spanWords(Math.abs(clockUs))}`]);
+  if (row.calls > 1)
+    facts.push([
+      'Calls alike',
+      `${row.calls}, ${spanWords(row.callsSumUs)} in all; at least one ran for ${spanWords(row.callsUs)}`,
+    ]);
+  if (row.host)
+    facts.push([
+      'Host',
+      clockUs === 0 ? row.host : `${row.host}; its clock was put right by ${spanWords(Math.abs(clockUs))}`,
+    ]);
   if (row.peer) facts.push(['Called', row.peer]);
   return (
     <Sheet title={what} onClose={onClose}>

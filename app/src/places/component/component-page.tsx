@@ -38,7 +38,12 @@ export function ComponentPage({ name }: { name: string }) {
                   {page.callers.length === 0 ? (
                     <Words kind="muted">Nobody called it in these minutes.</Words>
                   ) : (
-                    <HopList hops={page.callers.filter(({ from }) => from !== '')} nameOf={({ from }) => from} label="Who calls it" traces={page.traces} />
+                    <HopList
+                      hops={page.callers.filter(({ from }) => from !== '')}
+                      nameOf={({ from }) => from}
+                      label="Who calls it"
+                      traces={page.traces}
+                    />
                   )}
                   {page.callers.some(({ from }) => from === '') && <Words kind="muted">Attempts begin here.</Words>}
                 </Part>
@@ -148,14 +153,27 @@ function Hosts({ page }: { page: Component }) {
 }
 
 const FIGURE_WORDS: Record<Schemas['HostFigure']['figure'], string> = {
-  cpu: 'CPU', memory: 'Memory', heap: 'Heap', gc: 'Garbage collection', eventLoop: 'Event loop delay', disk: 'Disk busy', fileSystem: 'Disk space',
-  network: 'Network', networkErrors: 'Network errors', pool: 'Connection pool', poolWaits: 'Waiting for a connection',
-}; // prettier-ignore
+  cpu: 'CPU',
+  memory: 'Memory',
+  heap: 'Heap',
+  gc: 'Garbage collection',
+  eventLoop: 'Event loop delay',
+  disk: 'Disk busy',
+  fileSystem: 'Disk space',
+  network: 'Network',
+  networkErrors: 'Network errors',
+  pool: 'Connection pool',
+  poolWaits: 'Waiting for a connection',
+};
 
 function figureTitle(figure: Schemas['HostFigure']['figure'], hosts: Component['figures'][number]['hosts']): string {
-  const odd = hosts.filter(({ verdict }) => verdict === 'raised' || verdict === 'full' || verdict === 'lowered').map(({ host }) => host);
+  const odd = hosts
+    .filter(({ verdict }) => verdict === 'raised' || verdict === 'full' || verdict === 'lowered')
+    .map(({ host }) => host);
   const all = `${hosts.length} ${hosts.length === 1 ? 'host' : 'hosts'}`;
-  return odd.length === 0 ? `${FIGURE_WORDS[figure]}: ${all}, as usual` : `${FIGURE_WORDS[figure]}: ${odd.join(', ')} not as usual, of ${all}`;
+  return odd.length === 0
+    ? `${FIGURE_WORDS[figure]}: ${all}, as usual`
+    : `${FIGURE_WORDS[figure]}: ${odd.join(', ')} not as usual, of ${all}`;
 }
 
 const styles = StyleSheet.create({

@@ -11,7 +11,9 @@ export type Hop = Schemas['Hop'];
 const INDENT = 14;
 const BAR = 4;
 
-/** Hops as steps downwards: a step for each component that is gone through, its bar as long as calls take on average. */
+/**
+ * Hops as steps downwards: a step for each component that is gone through, its bar as long as calls take on average.
+ */
 export function HopList({
   hops,
   nameOf,
@@ -30,7 +32,11 @@ export function HopList({
   return (
     <View role="list" aria-label={label}>
       {hops.map((hop) => (
-        <View role="listitem" key={`${hop.from}>${hop.to}`} style={{ paddingLeft: isIndented ? Math.min(6, Math.round(hop.depth)) * INDENT : 0 }}>
+        <View
+          role="listitem"
+          key={`${hop.from}>${hop.to}`}
+          style={{ paddingLeft: isIndented ? Math.min(6, Math.round(hop.depth)) * INDENT : 0 }}
+        >
           <Door path={`/component/${encodeURIComponent(nameOf(hop))}`} style={styles.hop}>
             <View style={styles.head}>
               <Words style={[styles.fill, { color: palette.action }]}>{nameOf(hop)}</Words>
@@ -40,7 +46,10 @@ export function HopList({
               <View
                 style={[
                   styles.bar,
-                  { width: `${Math.max(1, (hop.meanMs / longest) * 100)}%`, backgroundColor: hop.failed > 0 ? palette.harm[3] : palette.muted },
+                  {
+                    width: `${Math.max(1, (hop.meanMs / longest) * 100)}%`,
+                    backgroundColor: hop.failed > 0 ? palette.harm[3] : palette.muted,
+                  },
                 ]}
               />
             </View>
@@ -55,7 +64,11 @@ export function HopList({
 /** "5 calls an attempt, in 48 % of them · longest 1.2 s · 3 % fail" */
 export function hopWords({ calls, traces, failed, longestMs, shareOfTraces }: Hop, looked: number): string {
   const some = shareOfTraces < 0.995 && looked > 0 ? `, in ${percent(shareOfTraces)} of them` : '';
-  return [`${callsWords(calls / Math.max(1, traces))}${some}`, `longest ${durationWords(longestMs)}`, failed > 0 && `${count(failed)} of ${count(calls)} fail`]
+  return [
+    `${callsWords(calls / Math.max(1, traces))}${some}`,
+    `longest ${durationWords(longestMs)}`,
+    failed > 0 && `${count(failed)} of ${count(calls)} fail`,
+  ]
     .filter(Boolean)
     .join(' · ');
 }

@@ -10,9 +10,24 @@ import { clock, count } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-import { groupsOf, isOff, keyOf, partName, partWords, picketOf, worstFirst, type Group, type RunningPart } from './groups';
+import {
+  groupsOf,
+  isOff,
+  keyOf,
+  partName,
+  partWords,
+  picketOf,
+  worstFirst,
+  type Group,
+  type RunningPart,
+} from './groups';
 
-const GROUPING_WORDS: Record<Grouping, string> = { region: 'by region', application: 'application', team: 'team', version: 'version' };
+const GROUPING_WORDS: Record<Grouping, string> = {
+  region: 'by region',
+  application: 'application',
+  team: 'team',
+  version: 'version',
+};
 const OPTIONS = GROUPINGS.map((value) => ({ value, words: GROUPING_WORDS[value] }));
 const MOST_OFF = 8;
 
@@ -40,7 +55,9 @@ export function EstatePlace() {
             <Words kind="muted" testID="estate-words">
               {`${count(data.parts.length)} ${data.parts.length === 1 ? 'part' : 'parts'}, ${count(off.length)} off their usual · ${clock(data.window.fromMs)} to ${clock(data.window.toMs)} against the hour before · height: how slow against its own hour; a cap: changed suddenly`}
             </Words>
-            {data.parts.length === 0 && <Words kind="muted">No span came in this hour: nothing is known, which is not calm.</Words>}
+            {data.parts.length === 0 && (
+              <Words kind="muted">No span came in this hour: nothing is known, which is not calm.</Words>
+            )}
             {off.slice(0, MOST_OFF).map((part) => (
               <PartLine key={keyOf(part)} part={part} />
             ))}
@@ -60,7 +77,15 @@ export function EstatePlace() {
   );
 }
 
-function GroupRow({ group, chosen, onChoose }: { group: Group; chosen: string | undefined; onChoose: (key: string) => void }) {
+function GroupRow({
+  group,
+  chosen,
+  onChoose,
+}: {
+  group: Group;
+  chosen: string | undefined;
+  onChoose: (key: string) => void;
+}) {
   const palette = usePalette();
   const part = group.parts.find((one) => keyOf(one) === chosen);
   const off = group.parts.filter(isOff).length;
@@ -73,7 +98,12 @@ function GroupRow({ group, chosen, onChoose }: { group: Group; chosen: string | 
         </Words>
         <Words kind="small">{counted}</Words>
       </View>
-      <Pickets label={`${group.name}: ${counted}`} pickets={group.parts.map(picketOf)} chosen={chosen} onChoose={onChoose} />
+      <Pickets
+        label={`${group.name}: ${counted}`}
+        pickets={group.parts.map(picketOf)}
+        chosen={chosen}
+        onChoose={onChoose}
+      />
       {part && <PartLine part={part} />}
     </View>
   );

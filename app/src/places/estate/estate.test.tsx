@@ -5,20 +5,41 @@ import { groupsOf, isOff, partWords, picketOf, worstFirst, type RunningPart } fr
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 
 const part = (component: string, more: Partial<RunningPart> = {}): RunningPart => ({
-  kind: 'service', component, host: 'north-1', application: 'Shop', region: 'north', team: 'Prices', version: '2.1', level: 'calm', slowness: 1,
-  attemptsPerMinute: 20, usualPerMinute: 21.4, failing: 0, changes: [], figures: [], ...more,
-}); // prettier-ignore
+  kind: 'service',
+  component,
+  host: 'north-1',
+  application: 'Shop',
+  region: 'north',
+  team: 'Prices',
+  version: '2.1',
+  level: 'calm',
+  slowness: 1,
+  attemptsPerMinute: 20,
+  usualPerMinute: 21.4,
+  failing: 0,
+  changes: [],
+  figures: [],
+  ...more,
+});
 
 const parts = [
   part('prices', { host: 'mid-2', region: 'mid', level: 'hurting', slowness: 4.1, changes: ['4.1× as long'] }),
   part('prices'),
   part('goods-db', { kind: 'store', host: '', region: '', application: '', version: '' }),
   part('rate-office', { kind: 'outside', host: '', region: '', application: '', version: '', team: '' }),
-  part('old-web', { region: '', version: '', level: 'silent', slowness: null, attemptsPerMinute: 0, changes: ['no attempts at all'] }),
+  part('old-web', {
+    region: '',
+    version: '',
+    level: 'silent',
+    slowness: null,
+    attemptsPerMinute: 0,
+    changes: ['no attempts at all'],
+  }),
 ];
 
 test('the same parts are grouped by whatever is asked for; what is not told stands last', () => {
-  const names = (by: Parameters<typeof groupsOf>[1]) => groupsOf(parts, by).map(({ name, parts: own }) => `${name} ${own.length}`);
+  const names = (by: Parameters<typeof groupsOf>[1]) =>
+    groupsOf(parts, by).map(({ name, parts: own }) => `${name} ${own.length}`);
   expect(names('region')).toEqual(['mid 1', 'north 1', 'stores 1', 'outside services 1', 'region not told 1']);
   expect(names('application')).toEqual(['Shop 3', 'stores 1', 'outside services 1']);
   expect(names('team')).toEqual(['Prices 4', 'nobody’s 1']);

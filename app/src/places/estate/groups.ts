@@ -11,7 +11,8 @@ export interface Group {
 }
 
 export const keyOf = ({ component, host }: RunningPart): string => `${component}|${host}`;
-export const partName = ({ component, host }: RunningPart): string => (host === '' ? component : `${component} on ${host}`);
+export const partName = ({ component, host }: RunningPart): string =>
+  host === '' ? component : `${component} on ${host}`;
 
 /** Off its normal: in a level of harm, silent, or with a figure that is not as usual. */
 export const isOff = ({ level, figures }: RunningPart): boolean => level !== 'calm' || figures.length > 0;
@@ -29,7 +30,9 @@ export function groupsOf(parts: readonly RunningPart[], by: Grouping): Group[] {
     if (own) own.push(part);
     else groups.set(name, [part]);
   }
-  return [...groups].map(([name, own]) => ({ name, parts: own })).sort((a, b) => lastRank(a) - lastRank(b) || a.name.localeCompare(b.name));
+  return [...groups]
+    .map(([name, own]) => ({ name, parts: own }))
+    .sort((a, b) => lastRank(a) - lastRank(b) || a.name.localeCompare(b.name));
 }
 
 const OTHERS = { store: 'stores', outside: 'outside services' } as const;
@@ -42,7 +45,8 @@ function groupName(part: RunningPart, by: Grouping): string {
   return part.version === '' ? `${part.component}, version not told` : `${part.component} ${part.version}`;
 }
 
-const lastRank = ({ name }: Group) => (name === OTHERS.store ? 1 : name === OTHERS.outside ? 2 : name.endsWith('not told') || name === 'nobody’s' ? 3 : 0);
+const lastRank = ({ name }: Group) =>
+  name === OTHERS.store ? 1 : name === OTHERS.outside ? 2 : name.endsWith('not told') || name === 'nobody’s' ? 3 : 0;
 
 /** "4.1× as long; 22 calls a minute, in the hour before 21" */
 export function partWords(part: RunningPart): string {
@@ -60,7 +64,13 @@ export function partWords(part: RunningPart): string {
     .join('; ');
 }
 
-const LEVELS: Record<RunningPart['level'], Picket['level']> = { calm: 0, strained: 1, hurting: 2, broken: 3, silent: 3 };
+const LEVELS: Record<RunningPart['level'], Picket['level']> = {
+  calm: 0,
+  strained: 1,
+  hurting: 2,
+  broken: 3,
+  silent: 3,
+};
 
 export const picketOf = (part: RunningPart): Picket => ({
   key: keyOf(part),

@@ -34,7 +34,11 @@ export function Bands({ page }: { page: FlowPage }) {
             <View role="cell" style={styles.words}>
               <Words kind="muted">{bandWords(band)}</Words>
             </View>
-            <View style={styles.bar} onLayout={i === 0 ? ({ nativeEvent }) => setWidth(nativeEvent.layout.width) : undefined} aria-hidden>
+            <View
+              style={styles.bar}
+              onLayout={i === 0 ? ({ nativeEvent }) => setWidth(nativeEvent.layout.width) : undefined}
+              aria-hidden
+            >
               <Svg width={width} height={14}>
                 <Rect
                   x={0.5}

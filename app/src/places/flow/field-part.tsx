@@ -26,7 +26,11 @@ export function FieldPart({ flow, title = 'By time and duration' }: { flow: numb
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {field && field.attempts === 0 && <Words kind="muted">No attempt in this window: no data.</Words>}
       {field && field.attempts > 0 && (
-        <FieldChart field={field} chosen={region && cellsOf(region, field)} onChoose={(cells) => setRegion(cells && regionOf(cells, field))} />
+        <FieldChart
+          field={field}
+          chosen={region && cellsOf(region, field)}
+          onChoose={(cells) => setRegion(cells && regionOf(cells, field))}
+        />
       )}
       {field && field.attempts > 0 && !region && <Words kind="muted">Brush a region to list its attempts.</Words>}
       {region && found && (
@@ -58,15 +62,24 @@ export function regionOf({ columns, rows }: Cells, { startMs, stepMs, floorsMs }
 
 /** A region stays on its moments while the window moves on; what has left it is not drawn. */
 export function cellsOf(region: Region, { startMs, stepMs, floorsMs, columns }: Schemas['Field']): Cells | undefined {
-  const [first, last] = [Math.round((region.fromMs - startMs) / stepMs), Math.round((region.toMs - startMs) / stepMs) - 1];
+  const [first, last] = [
+    Math.round((region.fromMs - startMs) / stepMs),
+    Math.round((region.toMs - startMs) / stepMs) - 1,
+  ];
   if (last < 0 || first >= columns) return undefined;
   const rowOf = (ms: number) => floorsMs.reduce((best, floor, r) => (floor <= ms * 1.0001 ? r : best), 0);
   const top = region.toDurationMs === null ? floorsMs.length - 1 : rowOf(region.toDurationMs * 0.999);
-  return { columns: [Math.max(0, first), Math.min(columns - 1, last)], rows: [Math.min(top, rowOf(region.fromDurationMs)), top] };
+  return {
+    columns: [Math.max(0, first), Math.min(columns - 1, last)],
+    rows: [Math.min(top, rowOf(region.fromDurationMs)), top],
+  };
 }
 
 /** "212 attempts from 11:02 to 11:10 that took 2.0 s or longer, 210 of them late, hung or failed" */
-export function regionWords({ fromMs, toMs, fromDurationMs, toDurationMs }: Region, { attempts, bad, samples }: Schemas['Region']): string {
+export function regionWords(
+  { fromMs, toMs, fromDurationMs, toDurationMs }: Region,
+  { attempts, bad, samples }: Schemas['Region'],
+): string {
   const took =
     toDurationMs === null
       ? `that took ${durationWords(fromDurationMs)} or longer`

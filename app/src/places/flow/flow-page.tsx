@@ -41,8 +41,15 @@ export function FlowPage({ id }: { id: number }) {
                 <Limits page={page} />
                 <Slowest page={page} />
                 {page.row.kind === 'page' ? (
-                  <Door path="/people" narrowed={{ page: pageOfFlow(page.row.technicalName) }} style={styles.incident} testID="page-loads">
-                    <Words style={{ color: palette.action }}>What browsers told of its loads: parts, vitals, countries, what does not come</Words>
+                  <Door
+                    path="/people"
+                    narrowed={{ page: pageOfFlow(page.row.technicalName) }}
+                    style={styles.incident}
+                    testID="page-loads"
+                  >
+                    <Words style={{ color: palette.action }}>
+                      What browsers told of its loads: parts, vitals, countries, what does not come
+                    </Words>
                   </Door>
                 ) : (
                   <>
@@ -75,7 +82,9 @@ function Head({ page }: { page: Page }) {
         {row.name}
       </Words>
       <Words kind="muted">{`${row.application} · ${row.kind === 'page' ? 'loads of a page, until the load event' : row.technicalName}${team ? ` · ${team.team}` : ''}`}</Words>
-      {isCut && <Words kind="muted">{`The window is long: its last day is shown, from ${clock(window.fromMs)}.`}</Words>}
+      {isCut && (
+        <Words kind="muted">{`The window is long: its last day is shown, from ${clock(window.fromMs)}.`}</Words>
+      )}
       <View style={styles.figures}>
         <Figure value={row.level === 'noData' ? 'no data' : row.level} unit="level" />
         <Figure value={row.perMinute < 10 ? row.perMinute.toFixed(1) : count(row.perMinute)} unit="a minute" />
@@ -85,7 +94,9 @@ function Head({ page }: { page: Page }) {
         {row.maxMs !== null && <Figure value={durationWords(row.maxMs)} unit="longest" />}
         {row.failedShare !== null && <Figure value={percent(row.failedShare)} unit="failed" />}
         <Figure value={row.apdexWords ?? 'no score'} unit="Apdex [T]" />
-        {row.hurt !== null && row.people !== null && <Figure value={`${count(row.hurt)} of ${count(row.people)}`} unit="people hurt" />}
+        {row.hurt !== null && row.people !== null && (
+          <Figure value={`${count(row.hurt)} of ${count(row.people)}`} unit="people hurt" />
+        )}
         {row.shareOfTime !== null && <Figure value={percent(row.shareOfTime)} unit="of all time" />}
       </View>
       {incidents.map((incident) => (
@@ -114,7 +125,11 @@ function Outcomes({ page }: { page: Page }) {
       <Words kind="section" level={2}>
         What became of the attempts
       </Words>
-      {page.row.attempts === 0 ? <Words kind="muted">No attempt in this window: no data.</Words> : <OutcomeColumns {...page.outcomes} counts={page.outcomes} />}
+      {page.row.attempts === 0 ? (
+        <Words kind="muted">No attempt in this window: no data.</Words>
+      ) : (
+        <OutcomeColumns {...page.outcomes} counts={page.outcomes} />
+      )}
     </View>
   );
 }

@@ -3,8 +3,14 @@ import type { FlowPage } from '@/data/client';
 import { FlowSheet, parseSeconds } from './flow-sheet';
 
 const mockMutate = jest.fn();
-jest.mock('@/data/settings', () => ({ useChangeSetting: () => ({ mutate: mockMutate, error: null, isPending: false }) }));
-jest.mock('@/frame/sheet', () => ({ Sheet: ({ title, children }: { title: string; children: unknown }) => <div aria-label={title}>{children as never}</div> }));
+jest.mock('@/data/settings', () => ({
+  useChangeSetting: () => ({ mutate: mockMutate, error: null, isPending: false }),
+}));
+jest.mock('@/frame/sheet', () => ({
+  Sheet: ({ title, children }: { title: string; children: unknown }) => (
+    <div aria-label={title}>{children as never}</div>
+  ),
+}));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 beforeEach(() => mockMutate.mockClear());
 
@@ -19,7 +25,12 @@ const page = (more: Partial<FlowPage['normal']> = {}) =>
       { site: 'Brann', limitMs: 700 },
       { site: 'Tarn', limitMs: 1100 },
     ],
-    normal: { ownersLimitMs: 1500, learnedLimitMs: 900, sites: [{ site: 'Brann', limitMs: 700, lateShare: 0.01 }], ...more },
+    normal: {
+      ownersLimitMs: 1500,
+      learnedLimitMs: 900,
+      sites: [{ site: 'Brann', limitMs: 700, lateShare: 0.01 }],
+      ...more,
+    },
   }) as unknown as FlowPage;
 
 const type = (testID: string, value: string) => fireEvent.change(screen.getByTestId(testID), { target: { value } });
@@ -43,7 +54,9 @@ test('what is known stands in the form, and is sent back as a whole: name, limit
 });
 
 test('from now on, without limit and name of its own: null takes back to the settings file', async () => {
-  render(<FlowSheet page={{ ...page({ ownersLimitMs: null, sites: [] }), ownersSiteLimits: [] }} onClose={jest.fn()} />);
+  render(
+    <FlowSheet page={{ ...page({ ownersLimitMs: null, sites: [] }), ownersSiteLimits: [] }} onClose={jest.fn()} />,
+  );
   type('flow-who', 'Kim');
   type('flow-name', ' ');
   fireEvent.click(screen.getByRole('radio', { name: /From now on/ }));

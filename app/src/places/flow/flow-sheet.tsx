@@ -78,12 +78,22 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
   });
   return (
     <Sheet title={row.name} onClose={onClose}>
-      <FormField control={form.control} name="name" label="Business name" hint={`Technically: ${row.technicalName}`} testID="flow-name" />
+      <FormField
+        control={form.control}
+        name="name"
+        label="Business name"
+        hint={`Technically: ${row.technicalName}`}
+        testID="flow-name"
+      />
       <FormField
         control={form.control}
         name="limit"
         label="Limit in seconds"
-        hint={normal.learnedLimitMs === null ? 'Empty: only failures are judged.' : `Empty: the learned ${durationWords(normal.learnedLimitMs)} judges.`}
+        hint={
+          normal.learnedLimitMs === null
+            ? 'Empty: only failures are judged.'
+            : `Empty: the learned ${durationWords(normal.learnedLimitMs)} judges.`
+        }
         testID="flow-limit"
       />
       {page.sites.length > 0 && (
@@ -96,7 +106,13 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
           testID="flow-site-limits"
         />
       )}
-      <FormField control={form.control} name="importance" label="Importance" hint="Multiplies its harm; 1 is as any other." testID="flow-importance" />
+      <FormField
+        control={form.control}
+        name="importance"
+        label="Importance"
+        hint="Multiplies its harm; 1 is as any other."
+        testID="flow-importance"
+      />
       <Choice
         label="In force"
         options={[
@@ -107,8 +123,20 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
         onChoose={setSince}
       />
       <FormField control={form.control} name="who" label="Your name" testID="flow-who" />
-      {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
-      <Button mode="contained" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} testID="save-flow">
+      {change.error && (
+        <Trouble
+          error={change.error}
+          still="Nothing was changed; what you typed is kept."
+          onRetry={() => void submit()}
+        />
+      )}
+      <Button
+        mode="contained"
+        loading={change.isPending}
+        disabled={change.isPending}
+        onPress={() => void submit()}
+        testID="save-flow"
+      >
         Save
       </Button>
     </Sheet>

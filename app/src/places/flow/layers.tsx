@@ -42,7 +42,10 @@ export function LayerColumns({ layers }: { layers: Layers }) {
         series={series}
         label={`Mean time of an attempt: ${series.map(({ words }) => words).join(', ')}`}
       />
-      <Words kind="small">Mean of the attempts that were looked at in each step; “between” is waiting that the other side does not account for.</Words>
+      <Words kind="small">
+        Mean of the attempts that were looked at in each step; “between” is waiting that the other side does not account
+        for.
+      </Words>
     </>
   );
 }

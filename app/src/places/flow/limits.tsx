@@ -23,17 +23,38 @@ export function Limits({ page }: { page: FlowPage }) {
         Limits
       </Words>
       <View role="table" aria-label="Limits">
-        <Limit name="Owner’s" limitMs={normal.ownersLimitMs} isJudging={normal.limitBy === 'owner'} words={apdexWords(page.apdexAtOwners)} />
-        <Limit name="Learned" limitMs={normal.learnedLimitMs} isJudging={normal.limitBy === 'learned'} words={apdexWords(page.apdexAtLearned)} />
+        <Limit
+          name="Owner’s"
+          limitMs={normal.ownersLimitMs}
+          isJudging={normal.limitBy === 'owner'}
+          words={apdexWords(page.apdexAtOwners)}
+        />
+        <Limit
+          name="Learned"
+          limitMs={normal.learnedLimitMs}
+          isJudging={normal.limitBy === 'learned'}
+          words={apdexWords(page.apdexAtLearned)}
+        />
         {normal.sites.map(({ site, limitMs, lateShare }) => (
-          <Limit key={site} name={site} limitMs={limitMs} words={`judges there; usually ${percent(lateShare)} take longer`} />
+          <Limit
+            key={site}
+            name={site}
+            limitMs={limitMs}
+            words={`judges there; usually ${percent(lateShare)} take longer`}
+          />
         ))}
       </View>
       <Words kind="muted">
         {`Normal is learned from ${basisWords(normal.basis)}: ${count(normal.samples)} attempts on ${normal.days} days. Usually ${percent(normal.lateShare)} are late and ${percent(normal.failedShare)} fail.`}
       </Words>
       <Words kind="muted">{`Importance ${row.importance}: its harm counts ${row.importance} ${row.importance === 1 ? 'time' : 'times'}.`}</Words>
-      <Button mode="outlined" icon="pencil-outline" onPress={() => setEditing(true)} style={styles.button} testID="edit-flow">
+      <Button
+        mode="outlined"
+        icon="pencil-outline"
+        onPress={() => setEditing(true)}
+        style={styles.button}
+        testID="edit-flow"
+      >
         Name, limit, importance
       </Button>
       {newest && (
@@ -53,7 +74,17 @@ export function Limits({ page }: { page: FlowPage }) {
 
 const apdexWords = (apdex: string | null) => apdex && `Apdex ${apdex}`;
 
-function Limit({ name, limitMs, isJudging = false, words }: { name: string; limitMs: number | null; isJudging?: boolean; words: string | null }) {
+function Limit({
+  name,
+  limitMs,
+  isJudging = false,
+  words,
+}: {
+  name: string;
+  limitMs: number | null;
+  isJudging?: boolean;
+  words: string | null;
+}) {
   return (
     <View role="row" style={styles.row}>
       <View role="cell" style={styles.name}>

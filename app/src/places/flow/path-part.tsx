@@ -23,7 +23,13 @@ export function PathPart({ flow }: { flow: number }) {
         <>
           <LayerColumns layers={path.layers} />
           <Words kind="muted">{`From a fair sample of ${count(path.traces)} attempts; a bar is the mean of a call.`}</Words>
-          <HopList hops={path.hops} nameOf={({ to }) => to} label="The way through components" traces={path.traces} isIndented />
+          <HopList
+            hops={path.hops}
+            nameOf={({ to }) => to}
+            label="The way through components"
+            traces={path.traces}
+            isIndented
+          />
         </>
       )}
     </View>

@@ -18,7 +18,10 @@ export function Sides({ page }: { page: FlowPage }) {
   const palette = usePalette();
   const { view, setView } = useView();
   const [chosen, setChosen] = useState<Dimension | undefined>();
-  const shown = page.sides.find(({ dimension }) => dimension === chosen) ?? page.sides.find(({ sides }) => sides.some(({ isOdd }) => isOdd)) ?? page.sides[0];
+  const shown =
+    page.sides.find(({ dimension }) => dimension === chosen) ??
+    page.sides.find(({ sides }) => sides.some(({ isOdd }) => isOdd)) ??
+    page.sides[0];
   if (!shown) return null;
   return (
     <View style={styles.box}>
@@ -27,7 +30,10 @@ export function Sides({ page }: { page: FlowPage }) {
       </Words>
       <Strip
         label="Side by side"
-        options={page.sides.map(({ dimension, sides }) => ({ value: dimension, words: `${dimension}${sides.some(({ isOdd }) => isOdd) ? ' !' : ''}` }))}
+        options={page.sides.map(({ dimension, sides }) => ({
+          value: dimension,
+          words: `${dimension}${sides.some(({ isOdd }) => isOdd) ? ' !' : ''}`,
+        }))}
         chosen={shown.dimension}
         onChoose={setChosen}
       />
@@ -46,7 +52,9 @@ export function Sides({ page }: { page: FlowPage }) {
               </View>
               <RiditBar side={side} />
               <View style={styles.figures}>
-                <Words kind={side.isOdd ? 'strong' : 'body'}>{side.medianMs === null ? '–' : durationWords(side.medianMs)}</Words>
+                <Words kind={side.isOdd ? 'strong' : 'body'}>
+                  {side.medianMs === null ? '–' : durationWords(side.medianMs)}
+                </Words>
                 <Words kind="small">{side.p95Ms === null ? '' : `95th ${durationWords(side.p95Ms)}`}</Words>
               </View>
             </Pressable>

@@ -3,8 +3,13 @@ import { parseSiteLimits, siteLimitsText } from './site-limits';
 const SITES = ['Ostrel', 'Brann', 'Lot 4: North'];
 
 test('what is written reads back, whatever the case, the decimal sign and empty lines', () => {
-  expect(parseSiteLimits('ostrel: 2,5\n\n Lot 4: North : 0.8 ', SITES)).toEqual({ limits: { Ostrel: 2500, 'Lot 4: North': 800 } });
-  const limits = [{ site: 'Brann', limitMs: 1250 }, { site: 'Lot 4: North', limitMs: 90 }]; // prettier-ignore
+  expect(parseSiteLimits('ostrel: 2,5\n\n Lot 4: North : 0.8 ', SITES)).toEqual({
+    limits: { Ostrel: 2500, 'Lot 4: North': 800 },
+  });
+  const limits = [
+    { site: 'Brann', limitMs: 1250 },
+    { site: 'Lot 4: North', limitMs: 90 },
+  ];
   expect(parseSiteLimits(siteLimitsText(limits), SITES)).toEqual({ limits: { Brann: 1250, 'Lot 4: North': 90 } });
   expect(parseSiteLimits('', SITES)).toEqual({ limits: {} });
 });

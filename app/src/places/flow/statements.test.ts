@@ -1,6 +1,14 @@
 import { statementWords } from './statements';
 
-const one = { component: 'parcels-db', statement: 'SELECT ?', shareOfTime: 0.4, shareOfAttempts: 1, callsAnAttempt: 1, longestMs: 361, failed: 0 };
+const one = {
+  component: 'parcels-db',
+  statement: 'SELECT ?',
+  shareOfTime: 0.4,
+  shareOfAttempts: 1,
+  callsAnAttempt: 1,
+  longestMs: 361,
+  failed: 0,
+};
 
 test.each([
   [{}, '1 call an attempt · longest 361 ms'],

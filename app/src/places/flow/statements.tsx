@@ -12,7 +12,13 @@ const MANY_CALLS = 5;
 
 export function statementWords({ callsAnAttempt, shareOfAttempts, longestMs, failed }: Statement): string {
   const some = shareOfAttempts < 0.995 ? `, in ${percent(shareOfAttempts)} of them` : '';
-  return [`${callsWords(callsAnAttempt)}${some}`, `longest ${durationWords(longestMs)}`, failed > 0 && `${count(failed)} failed`].filter(Boolean).join(' · ');
+  return [
+    `${callsWords(callsAnAttempt)}${some}`,
+    `longest ${durationWords(longestMs)}`,
+    failed > 0 && `${count(failed)} failed`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 /** What the flow's attempts ask of stores, by the shape of the statement, heaviest first. */
@@ -28,7 +34,11 @@ export function Statements({ page }: { page: FlowPage }) {
       <Words kind="muted">{`Values masked; from a fair sample of ${count(attempts)} attempts.`}</Words>
       <View role="list">
         {statements.map((one) => (
-          <View role="listitem" key={`${one.component}-${one.statement}`} style={[styles.statement, { borderTopColor: palette.hairline }]}>
+          <View
+            role="listitem"
+            key={`${one.component}-${one.statement}`}
+            style={[styles.statement, { borderTopColor: palette.hairline }]}
+          >
             <View style={styles.head}>
               <Words kind="strong" style={styles.fill}>
                 {one.component}

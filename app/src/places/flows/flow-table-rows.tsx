@@ -35,10 +35,18 @@ export function FlowTableRows({ rows, column, isDescending, onSort }: Props) {
               onPress={() => onSort(key)}
               style={[styles.head, key === 'name' && styles.headLeft]}
             >
-              <Words kind="small" style={{ color: key === column.key ? palette.action : palette.muted, fontWeight: key === column.key ? '600' : '400' }}>
+              <Words
+                kind="small"
+                style={{
+                  color: key === column.key ? palette.action : palette.muted,
+                  fontWeight: key === column.key ? '600' : '400',
+                }}
+              >
                 {words}
               </Words>
-              {key === column.key && <Icon name={isDescending ? 'arrow-down' : 'arrow-up'} size={14} color={palette.action} />}
+              {key === column.key && (
+                <Icon name={isDescending ? 'arrow-down' : 'arrow-up'} size={14} color={palette.action} />
+              )}
             </Pressable>
           </View>
         ))}

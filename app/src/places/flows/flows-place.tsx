@@ -48,7 +48,9 @@ export function FlowsPlace() {
   return (
     <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
       <TimeBar />
-      {error && <Trouble error={error} still={data ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
+      {error && (
+        <Trouble error={error} still={data ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />
+      )}
       {data && (
         <View style={styles.page}>
           <Words kind="title" level={1} testID="flows-headline">
@@ -71,7 +73,12 @@ export function FlowsPlace() {
             </Button>
           </View>
           {isByAverage(column) && (
-            <Pressable role="switch" aria-checked={withSmall} onPress={() => setWithSmall(!withSmall)} style={styles.cut}>
+            <Pressable
+              role="switch"
+              aria-checked={withSmall}
+              onPress={() => setWithSmall(!withSmall)}
+              style={styles.cut}
+            >
               <Words kind="muted">{cutOffWords(leftOut, withSmall)}</Words>
             </Pressable>
           )}
@@ -84,14 +91,22 @@ export function FlowsPlace() {
               ))}
             </View>
           )}
-          {rows.length === 0 && <Words kind="muted">{data.rows.length === 0 ? 'They appear with the first attempts.' : 'No flow has enough attempts.'}</Words>}
+          {rows.length === 0 && (
+            <Words kind="muted">
+              {data.rows.length === 0 ? 'They appear with the first attempts.' : 'No flow has enough attempts.'}
+            </Words>
+          )}
         </View>
       )}
       {isSorting && (
         <Sheet title="Sort by" onClose={() => setSorting(false)}>
           <Choice
             label="Sort by"
-            options={COLUMNS.map(({ key, label }) => ({ value: key, words: label, ...(key === column.key && { detail: 'again: the other way round' }) }))}
+            options={COLUMNS.map(({ key, label }) => ({
+              value: key,
+              words: label,
+              ...(key === column.key && { detail: 'again: the other way round' }),
+            }))}
             chosen={column.key}
             onChoose={(key) => {
               sortBy(key);
@@ -108,7 +123,9 @@ export function FlowsPlace() {
 export function flowsSentence(rows: readonly Pick<FlowRow, 'level'>[]): string {
   if (rows.length === 0) return 'No flow is known yet.';
   const n = (level: FlowRow['level']) => rows.filter((row) => row.level === level).length;
-  const parts = (['broken', 'hurting', 'strained'] as const).flatMap((level) => (n(level) > 0 ? [`${n(level)} ${level}`] : []));
+  const parts = (['broken', 'hurting', 'strained'] as const).flatMap((level) =>
+    n(level) > 0 ? [`${n(level)} ${level}`] : [],
+  );
   if (n('noData') > 0) parts.push(`${n('noData')} without data`);
   return `${count(rows.length)} ${rows.length === 1 ? 'flow' : 'flows'}${parts.length > 0 ? `: ${parts.join(', ')}.` : ', all calm.'}`;
 }

@@ -19,15 +19,24 @@ export function HostLines({ hosts, nowMs }: { hosts: Hosts; nowMs: number }) {
   if (hosts.lines.length === 0) return <Words kind="muted">{noneWords(hosts)}</Words>;
   return (
     <View style={styles.lines}>
-      {leftOver.length === 0 && <Words>{`Nothing is left over: ${listed(ruledOut.map(({ words }) => firstWord(words)))} as usual.`}</Words>}
+      {leftOver.length === 0 && (
+        <Words>{`Nothing is left over: ${listed(ruledOut.map(({ words }) => firstWord(words)))} as usual.`}</Words>
+      )}
       {leftOver.map((line) => (
         <View key={line.figure} style={styles.line} testID="left-over">
           <Words kind="strong">{capitalised(line.words)}</Words>
-          <HostCurves figures={line.odd} window={{ fromMs: hosts.before.fromMs, toMs: hosts.now.toMs }} onsetMs={hosts.now.fromMs} />
+          <HostCurves
+            figures={line.odd}
+            window={{ fromMs: hosts.before.fromMs, toMs: hosts.now.toMs }}
+            onsetMs={hosts.now.fromMs}
+          />
         </View>
       ))}
       {hosts.restarts.map((one) => (
-        <Words key={`${one.component}${one.host}${one.atMs}`} kind="strong">{`${one.component} on ${one.host} began anew at ${clock(one.atMs, nowMs)}`}</Words>
+        <Words
+          key={`${one.component}${one.host}${one.atMs}`}
+          kind="strong"
+        >{`${one.component} on ${one.host} began anew at ${clock(one.atMs, nowMs)}`}</Words>
       ))}
       {hosts.advice.map(({ words, evidence }) => (
         <View key={words + evidence} style={[styles.advice, { borderColor: palette.hairline }]} testID="advice">
@@ -35,7 +44,9 @@ export function HostLines({ hosts, nowMs }: { hosts: Hosts; nowMs: number }) {
           <Words kind="small">{evidence}</Words>
         </View>
       ))}
-      {leftOver.length > 0 && ruledOut.length > 0 && <Words>{`Ruled out: ${listed(ruledOut.map(({ words }) => firstWord(words)))}.`}</Words>}
+      {leftOver.length > 0 && ruledOut.length > 0 && (
+        <Words>{`Ruled out: ${listed(ruledOut.map(({ words }) => firstWord(words)))}.`}</Words>
+      )}
       {ruledOut.length > 0 && (
         <Button onPress={() => setOpen(!isOpen)} style={styles.more} icon={isOpen ? 'chevron-up' : 'chevron-down'}>
           {isOpen ? 'Hide the figures' : 'Their figures'}
@@ -54,7 +65,8 @@ const noneWords = ({ unknown }: Hosts) =>
 
 const capitalised = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 const firstWord = (words: string) => words.split(/ as usual|, /)[0] ?? words;
-const listed = (words: readonly string[]) => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
+const listed = (words: readonly string[]) =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
 const styles = StyleSheet.create({
   lines: { gap: SPACE.s },

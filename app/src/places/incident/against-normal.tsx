@@ -23,11 +23,16 @@ function nameOf(chart: Chart): string {
   return `${chart.flow}: attempts in 5 min`;
 }
 
-const FORMATS: Record<Chart['name'], (value: number) => string> = { duration: durationWords, failures: percent, attempts: count };
+const FORMATS: Record<Chart['name'], (value: number) => string> = {
+  duration: durationWords,
+  failures: percent,
+  attempts: count,
+};
 
 /** Which limit judged, and from where normal was learned. */
 export function limitWords(part: Pick<Schemas['Part'], 'limitBy' | 'limitMs' | 'learnedLimitMs' | 'basis'>): string {
-  const learned = part.learnedLimitMs === null ? 'nothing learned yet' : `learned ${durationWords(part.learnedLimitMs)}`;
+  const learned =
+    part.learnedLimitMs === null ? 'nothing learned yet' : `learned ${durationWords(part.learnedLimitMs)}`;
   const judged =
     part.limitBy === 'owner' && part.limitMs !== null
       ? `Judged by the owner’s limit ${durationWords(part.limitMs)} (${learned})`
@@ -48,7 +53,11 @@ export type Props = {
 export function Charts({ charts, window, onsetMs, marks }: Props) {
   const { view, setView } = useView();
   const narrow = ({ fromMs, toMs }: { fromMs: number; toMs: number }) =>
-    setView({ ...view, from: new Date(fromMs).toISOString(), to: new Date(Math.max(toMs, fromMs + 60_000)).toISOString() });
+    setView({
+      ...view,
+      from: new Date(fromMs).toISOString(),
+      to: new Date(Math.max(toMs, fromMs + 60_000)).toISOString(),
+    });
   return (
     <>
       {charts.map((chart) => (

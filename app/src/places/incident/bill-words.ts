@@ -29,7 +29,8 @@ export function lineQuantity(line: Line, currency: string): string {
 }
 
 /** Half the width of an interval: "±22". */
-export const plusMinus = (interval: { low: number; high: number }): string => `±${count((interval.high - interval.low) / 2)}`;
+export const plusMinus = (interval: { low: number; high: number }): string =>
+  `±${count((interval.high - interval.low) / 2)}`;
 
 /** "1st", "2nd", "3rd", "4th" */
 export function ordinal(n: number): string {
@@ -39,9 +40,16 @@ export function ordinal(n: number): string {
 }
 
 /** How sure the rank is: under other opinions about the rates, and beside its neighbours. */
-export function sureWords({ rank, best, worst, nearTie }: Pick<Incident, 'rank' | 'best' | 'worst' | 'nearTie'>): string {
+export function sureWords({
+  rank,
+  best,
+  worst,
+  nearTie,
+}: Pick<Incident, 'rank' | 'best' | 'worst' | 'nearTie'>): string {
   if (rank === null || best === null || worst === null) return 'It does not count in the rank.';
   const stable =
-    best === worst ? `${ordinal(best)} whichever rate you double or halve.` : `${ordinal(best)} to ${ordinal(worst)} whichever rate you double or halve.`;
+    best === worst
+      ? `${ordinal(best)} whichever rate you double or halve.`
+      : `${ordinal(best)} to ${ordinal(worst)} whichever rate you double or halve.`;
   return nearTie ? `${stable} Its range overlaps with a neighbour’s: a near tie.` : stable;
 }

@@ -66,7 +66,9 @@ export function DecideSheet({ incident, on, onClose }: Props) {
   return (
     <Sheet title={TITLES[on]} onClose={onClose}>
       <Words kind="strong">{incident.title}</Words>
-      {on === 'join' && incident.nearby.length === 0 && <Words kind="muted">No other incident lies near it in time.</Words>}
+      {on === 'join' && incident.nearby.length === 0 && (
+        <Words kind="muted">No other incident lies near it in time.</Words>
+      )}
       {on === 'join' && (
         <Choice
           label="Into which incident"
@@ -85,13 +87,25 @@ export function DecideSheet({ incident, on, onClose }: Props) {
       {on === 'setAside' && (
         <>
           <FormField control={form.control} name="reason" label="Why" testID="reason" />
-          <FormField control={form.control} name="until" label={`Until (${zoneName()})`} hint="Then it comes back into the list by itself." />
+          <FormField
+            control={form.control}
+            name="until"
+            label={`Until (${zoneName()})`}
+            hint="Then it comes back into the list by itself."
+          />
         </>
       )}
       <FormField control={form.control} name="who" label="Your name" testID="who" />
       {missing !== undefined && <Words role="alert">{missing}</Words>}
       {decide.error && <Trouble error={decide.error} still="Nothing was changed." onRetry={() => void submit()} />}
-      <Button mode="contained" loading={decide.isPending} disabled={decide.isPending} onPress={() => void submit()} testID="decide" style={styles.button}>
+      <Button
+        mode="contained"
+        loading={decide.isPending}
+        disabled={decide.isPending}
+        onPress={() => void submit()}
+        testID="decide"
+        style={styles.button}
+      >
         {TITLES[on]}
       </Button>
     </Sheet>
@@ -110,8 +124,12 @@ export function decisionOf(
   given: { who: string; reason: string; until: string; into: string | undefined; flows: ReadonlySet<number> },
 ): Decision | string {
   const who = given.who.trim();
-  if (on === 'join') return given.into === undefined ? 'Choose the incident that it belongs to.' : { who, what: 'join', into: Number(given.into) };
-  if (on === 'split') return given.flows.size === 0 ? 'Choose what is split off.' : { who, what: 'split', flows: [...given.flows] };
+  if (on === 'join')
+    return given.into === undefined
+      ? 'Choose the incident that it belongs to.'
+      : { who, what: 'join', into: Number(given.into) };
+  if (on === 'split')
+    return given.flows.size === 0 ? 'Choose what is split off.' : { who, what: 'split', flows: [...given.flows] };
   if (given.reason.trim() === '') return 'Say why it is set aside.';
   const untilMs = parseLocal(given.until);
   if (Number.isNaN(untilMs)) return 'Write the end as year-month-day hour:minute.';

@@ -29,8 +29,15 @@ export function Decided({ incident }: { incident: Incident }) {
       </Words>
       {setAside && (
         <View style={styles.row}>
-          <Words style={styles.words}>{`Set aside until ${clock(setAside.untilMs, incident.window.toMs)}: ${setAside.reason}`}</Words>
-          <Button mode="outlined" icon="undo" onPress={() => decide.mutate({ id: incident.id, who: by, what: 'takeBack' })} testID="take-back">
+          <Words
+            style={styles.words}
+          >{`Set aside until ${clock(setAside.untilMs, incident.window.toMs)}: ${setAside.reason}`}</Words>
+          <Button
+            mode="outlined"
+            icon="undo"
+            onPress={() => decide.mutate({ id: incident.id, who: by, what: 'takeBack' })}
+            testID="take-back"
+          >
             Take back
           </Button>
         </View>

@@ -31,8 +31,20 @@ export function ExportSheet({ incidentId, onClose }: { incidentId: number; onClo
       <Words kind="muted">Who was hurt, with their ids, as CSV. It is recorded who saved it, when, and why.</Words>
       <FormField control={form.control} name="why" label="What it is for" testID="export-why" />
       <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID="export-key" />
-      {exporting.error && <Trouble error={exporting.error} still="Nothing was saved; what you typed is kept." onRetry={() => void submit()} />}
-      <Button mode="contained" loading={exporting.isPending} disabled={exporting.isPending} onPress={() => void submit()} testID="export-now">
+      {exporting.error && (
+        <Trouble
+          error={exporting.error}
+          still="Nothing was saved; what you typed is kept."
+          onRetry={() => void submit()}
+        />
+      )}
+      <Button
+        mode="contained"
+        loading={exporting.isPending}
+        disabled={exporting.isPending}
+        onPress={() => void submit()}
+        testID="export-now"
+      >
         Save
       </Button>
     </Sheet>

@@ -17,7 +17,11 @@ export function HandoffPart({ incident, onSend }: { incident: Incident; onSend: 
       <Words kind="section" level={2}>
         Handoff
       </Words>
-      <Words>{proposedTeam ? `${proposedTeam.team}: ${proposedTeam.reason}.` : 'No rule says whose this is: choose a team when you send it.'}</Words>
+      <Words>
+        {proposedTeam
+          ? `${proposedTeam.team}: ${proposedTeam.reason}.`
+          : 'No rule says whose this is: choose a team when you send it.'}
+      </Words>
       {!newest && <Words kind="muted">With nobody yet.</Words>}
       {handoff && <Trail handoff={handoff} />}
       {(!newest || newest.state === 'returned') && (

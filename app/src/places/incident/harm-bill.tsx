@@ -23,7 +23,12 @@ export function HarmBill({ incident }: { incident: Incident }) {
       </View>
       <View role="table" aria-label="The harm bill">
         {lines.map((line) => (
-          <View role="row" key={line.name} style={[styles.line, { borderBottomColor: palette.hairline }]} testID={`bill-${line.name}`}>
+          <View
+            role="row"
+            key={line.name}
+            style={[styles.line, { borderBottomColor: palette.hairline }]}
+            testID={`bill-${line.name}`}
+          >
             <View role="cell" style={styles.what}>
               <Words>{lineName(line)}</Words>
               <Words kind="small">{lineQuantity(line, currency)}</Words>
@@ -63,8 +68,20 @@ export function HarmBill({ incident }: { incident: Incident }) {
 
 const styles = StyleSheet.create({
   receipt: { borderWidth: 1, borderRadius: 4, padding: SPACE.l, gap: SPACE.s },
-  head: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', alignItems: 'baseline', columnGap: SPACE.m },
-  line: { flexDirection: 'row', alignItems: 'flex-end', paddingVertical: SPACE.s, borderBottomWidth: 1, borderStyle: 'dotted' },
+  head: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'space-between',
+    alignItems: 'baseline',
+    columnGap: SPACE.m,
+  },
+  line: {
+    flexDirection: 'row',
+    alignItems: 'flex-end',
+    paddingVertical: SPACE.s,
+    borderBottomWidth: 1,
+    borderStyle: 'dotted',
+  },
   sum: { flexDirection: 'row', alignItems: 'baseline', paddingTop: SPACE.m },
   what: { flex: 1 },
   harm: { minWidth: 64, alignItems: 'flex-end' },

@@ -15,7 +15,11 @@ export function HostsPart({ incident }: { incident: Incident }) {
         Ruled out or left over
       </Words>
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
-      {data ? <HostLines hosts={data} nowMs={incident.window.toMs} /> : !error && <Words kind="muted">Looking at the hosts …</Words>}
+      {data ? (
+        <HostLines hosts={data} nowMs={incident.window.toMs} />
+      ) : (
+        !error && <Words kind="muted">Looking at the hosts …</Words>
+      )}
     </View>
   );
 }

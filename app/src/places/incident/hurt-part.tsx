@@ -39,7 +39,11 @@ export function HurtPart({ incident }: { incident: Incident }) {
         </Words>
       ))}
       {shown.length > 0 && data && (
-        <View role="list" aria-label="People who were hurt" style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}>
+        <View
+          role="list"
+          aria-label="People who were hurt"
+          style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}
+        >
           {shown.map((person) => (
             <View role="listitem" key={person.person} style={[styles.person, { borderBottomColor: palette.hairline }]}>
               <Words>{person.person}</Words>

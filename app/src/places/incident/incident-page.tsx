@@ -48,7 +48,9 @@ export function IncidentPage({ id }: { id: number }) {
           </Button>
         </View>
       )}
-      {error && <Trouble error={error} still={incident ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />}
+      {error && (
+        <Trouble error={error} still={incident ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />
+      )}
       {incident && (
         <SharedMoment>
           <View style={styles.page}>

@@ -18,7 +18,10 @@ const LEAD = 0.2;
 const INDENT = 12;
 const FEW_SHARED = 4;
 
-/** Where the trouble comes from: the proposed component with its reasons, and the way down with the moment each rung left its usual. */
+/**
+ * Where the trouble comes from: the proposed component with its reasons, and the way down with the moment each rung
+ * left its usual.
+ */
 export function LikelyOrigin({ incident }: { incident: Incident }) {
   const { origin } = incident;
   return (
@@ -57,11 +60,17 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
           <Words key={reason}>{`– ${reason}`}</Words>
         ))}
         <Words kind="small">
-          {[first.team && `belongs to ${first.team}`, origin.trust !== null && `as clear a lead was right in ${percent(origin.trust)} of known worlds`, looked]
+          {[
+            first.team && `belongs to ${first.team}`,
+            origin.trust !== null && `as clear a lead was right in ${percent(origin.trust)} of known worlds`,
+            looked,
+          ]
             .filter(Boolean)
             .join(' · ')}
         </Words>
-        {origin.second && <Words kind="strong">{`At the same time ${origin.second}: it explains attempts that ${first.component} does not.`}</Words>}
+        {origin.second && (
+          <Words kind="strong">{`At the same time ${origin.second}: it explains attempts that ${first.component} does not.`}</Words>
+        )}
       </View>
       {origin.changes
         .filter((words) => !first.reasons.includes(words))
@@ -72,7 +81,9 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
       {origin.shared.length > 0 && <Words kind="muted">{sharedWords(first.component, origin.shared)}</Words>}
       {others.length > 0 && (
         <Button onPress={() => setAllShown(!areAllShown)} style={styles.more}>
-          {areAllShown ? 'Only the first' : `${others.length} further ${others.length === 1 ? 'candidate' : 'candidates'}`}
+          {areAllShown
+            ? 'Only the first'
+            : `${others.length} further ${others.length === 1 ? 'candidate' : 'candidates'}`}
         </Button>
       )}
       {areAllShown &&
@@ -90,13 +101,18 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
 export function sharedWords(component: string, shared: Origin['shared']): string {
   const troubled = shared.filter(({ level }) => level !== 'calm');
   const calm = shared.length - troubled.length;
-  const named = troubled.slice(0, FEW_SHARED).map(({ name, application, level }) => `${name} of ${application} (${level})`);
+  const named = troubled
+    .slice(0, FEW_SHARED)
+    .map(({ name, application, level }) => `${name} of ${application} (${level})`);
   if (troubled.length > FEW_SHARED) named.push(`${troubled.length - FEW_SHARED} more in trouble`);
-  if (calm > 0) named.push(`${calm} ${troubled.length > 0 ? 'that are' : `other ${calm === 1 ? 'flow' : 'flows'}, all`} calm`);
+  if (calm > 0)
+    named.push(`${calm} ${troubled.length > 0 ? 'that are' : `other ${calm === 1 ? 'flow' : 'flows'}, all`} calm`);
   return `${component} also serves ${named.join(', ')}.`;
 }
 
-/** Components as rungs, deepest at the bottom: usual outlined, now filled, and a mark where each first left its usual. */
+/**
+ * Components as rungs, deepest at the bottom: usual outlined, now filled, and a mark where each first left its usual.
+ */
 function Ladder({ origin, incident, first }: { origin: Origin; incident: Incident; first: string }) {
   const palette = usePalette();
   const onsets = origin.rungs.flatMap(({ onsetMs }) => onsetMs ?? []);
@@ -122,7 +138,11 @@ function Ladder({ origin, incident, first }: { origin: Origin; incident: Inciden
         const isFirst = rung.component === first;
         const words = `${spanWords(rung.usualUs)} → ${spanWords(rung.nowUs)}${rung.failing > 0 ? `, fails in ${rung.failing}` : ''}`;
         return (
-          <View role="row" key={rung.component} style={[styles.rung, { borderTopColor: palette.hairline }, isFirst && { backgroundColor: palette.surface }]}>
+          <View
+            role="row"
+            key={rung.component}
+            style={[styles.rung, { borderTopColor: palette.hairline }, isFirst && { backgroundColor: palette.surface }]}
+          >
             <View role="cell" style={[styles.name, { paddingLeft: Math.min(6, rung.depth) * INDENT }]}>
               <Words kind={isFirst ? 'strong' : 'body'} numberOfLines={2}>
                 {rung.component}
@@ -130,18 +150,50 @@ function Ladder({ origin, incident, first }: { origin: Origin; incident: Inciden
             </View>
             <View role="cell" style={styles.axis}>
               <Svg width={AXIS} height={16} aria-hidden>
-                <Rect x={0.5} y={0.5} width={bar(rung.usualUs)} height={6} fill={palette.paper} stroke={palette.muted} strokeWidth={0.8} />
-                <Rect x={0.5} y={8.5} width={bar(rung.nowUs)} height={7} fill={isFirst ? palette.harm[3] : palette.muted} />
+                <Rect
+                  x={0.5}
+                  y={0.5}
+                  width={bar(rung.usualUs)}
+                  height={6}
+                  fill={palette.paper}
+                  stroke={palette.muted}
+                  strokeWidth={0.8}
+                />
+                <Rect
+                  x={0.5}
+                  y={8.5}
+                  width={bar(rung.nowUs)}
+                  height={7}
+                  fill={isFirst ? palette.harm[3] : palette.muted}
+                />
               </Svg>
               <Words kind="small">{words}</Words>
             </View>
             <View role="cell" style={styles.axis}>
               <Svg width={AXIS} height={16} aria-hidden>
                 <Line x1={0} x2={AXIS} y1={8} y2={8} stroke={palette.hairline} strokeWidth={1} />
-                <Line x1={x(incident.onsetMs)} x2={x(incident.onsetMs)} y1={1} y2={15} stroke={palette.muted} strokeWidth={1} strokeDasharray="2 2" />
-                {rung.onsetMs !== null && <Rect x={x(rung.onsetMs) - 2} y={2} width={4} height={12} fill={isFirst ? palette.harm[3] : palette.harm[2]} />}
+                <Line
+                  x1={x(incident.onsetMs)}
+                  x2={x(incident.onsetMs)}
+                  y1={1}
+                  y2={15}
+                  stroke={palette.muted}
+                  strokeWidth={1}
+                  strokeDasharray="2 2"
+                />
+                {rung.onsetMs !== null && (
+                  <Rect
+                    x={x(rung.onsetMs) - 2}
+                    y={2}
+                    width={4}
+                    height={12}
+                    fill={isFirst ? palette.harm[3] : palette.harm[2]}
+                  />
+                )}
               </Svg>
-              <Words kind="small">{rung.onsetMs === null ? 'as usual' : clock(rung.onsetMs, incident.window.toMs)}</Words>
+              <Words kind="small">
+                {rung.onsetMs === null ? 'as usual' : clock(rung.onsetMs, incident.window.toMs)}
+              </Words>
             </View>
           </View>
         );

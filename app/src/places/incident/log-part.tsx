@@ -23,7 +23,11 @@ export function LogPart({ incident }: { incident: Incident }) {
         What the logs say
       </Words>
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
-      {data ? <Found patterns={data} nowMs={incident.window.toMs} /> : !error && <Words kind="muted">Reading the logs …</Words>}
+      {data ? (
+        <Found patterns={data} nowMs={incident.window.toMs} />
+      ) : (
+        !error && <Words kind="muted">Reading the logs …</Words>
+      )}
     </View>
   );
 }
@@ -45,7 +49,17 @@ function Found({ patterns, nowMs }: { patterns: Patterns; nowMs: number }) {
   );
 }
 
-function List({ name, patterns, nowMs, isOpen: begins = false }: { name: string; patterns: Patterns['surging']; nowMs: number; isOpen?: boolean }) {
+function List({
+  name,
+  patterns,
+  nowMs,
+  isOpen: begins = false,
+}: {
+  name: string;
+  patterns: Patterns['surging'];
+  nowMs: number;
+  isOpen?: boolean;
+}) {
   const [isOpen, setOpen] = useState(begins);
   const [areAll, setAll] = useState(false);
   const [chosen, setChosen] = useState<string>();

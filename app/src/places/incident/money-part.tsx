@@ -12,7 +12,9 @@ import { backWords, tierWords } from '../money/money-words';
 const SHORTEST_MS = 10 * 60_000;
 const iso = (ms: number) => new Date(ms).toISOString();
 
-/** What the application's flows with values brought while the incident went on, and whether it came back after its end. */
+/**
+ * What the application's flows with values brought while the incident went on, and whether it came back after its end.
+ */
 export function MoneyPart({ incident }: { incident: Incident }) {
   const { view } = useView();
   const { data: list } = useWorstFirst(view);
@@ -20,9 +22,15 @@ export function MoneyPart({ incident }: { incident: Incident }) {
   const endMs = incident.inTroubleNow ? nowMs : incident.endMs;
   const { application } = incident;
   const isLongEnough = endMs - incident.onsetMs >= SHORTEST_MS;
-  const { data: during } = useMoney({ from: iso(incident.onsetMs), to: iso(Math.max(endMs, incident.onsetMs + SHORTEST_MS)), application }, false);
+  const { data: during } = useMoney(
+    { from: iso(incident.onsetMs), to: iso(Math.max(endMs, incident.onsetMs + SHORTEST_MS)), application },
+    false,
+  );
   const isBackKnown = !incident.inTroubleNow && nowMs - endMs >= SHORTEST_MS;
-  const { data: since } = useMoney({ from: iso(endMs), to: iso(Math.max(nowMs, endMs + SHORTEST_MS)), application }, false);
+  const { data: since } = useMoney(
+    { from: iso(endMs), to: iso(Math.max(nowMs, endMs + SHORTEST_MS)), application },
+    false,
+  );
   if (!during || during.flows.length === 0 || !isLongEnough) return null;
   return (
     <View style={styles.box} testID="incident-money">

@@ -13,7 +13,10 @@ export function OnTheWay({ incident }: { incident: Incident }) {
   const { view } = useView();
   const palette = usePalette();
   const { data } = useJourneys(view);
-  const found = stepsOnTheWay(data?.journeys ?? [], new Set(incident.parts.filter(({ signal }) => signal !== 'missing').map(({ flowId }) => flowId)));
+  const found = stepsOnTheWay(
+    data?.journeys ?? [],
+    new Set(incident.parts.filter(({ signal }) => signal !== 'missing').map(({ flowId }) => flowId)),
+  );
   if (found.length === 0) return null;
   return (
     <View style={styles.box} testID="on-the-way">
@@ -22,7 +25,9 @@ export function OnTheWay({ incident }: { incident: Incident }) {
       </Words>
       {found.map(({ journey, k, words }) => (
         <Door key={`${journey.id}-${k}`} path={`/journey/${journey.id}`} style={styles.door}>
-          <Words style={{ color: palette.action }}>{`Step ${k + 1} of ${journey.steps.length} of ${journey.name}`}</Words>
+          <Words
+            style={{ color: palette.action }}
+          >{`Step ${k + 1} of ${journey.steps.length} of ${journey.name}`}</Words>
           <Words kind="muted">{words}</Words>
         </Door>
       ))}
@@ -30,13 +35,18 @@ export function OnTheWay({ incident }: { incident: Incident }) {
   );
 }
 
-export function stepsOnTheWay(journeys: readonly Journey[], flows: ReadonlySet<number>): { journey: Journey; k: number; words: string }[] {
+export function stepsOnTheWay(
+  journeys: readonly Journey[],
+  flows: ReadonlySet<number>,
+): { journey: Journey; k: number; words: string }[] {
   return journeys.flatMap((journey) =>
     journey.steps.flatMap((step, k) => {
       if (!flows.has(step.flow)) return [];
       const repair = journey.repairs.find((one) => one.step === k);
       const mended = repair && `Mended: ${repairWords(repair, journey.currency)}`;
-      return [{ journey, k, words: [stepWords(step, k === journey.steps.length - 1), mended].filter(Boolean).join('. ') }];
+      return [
+        { journey, k, words: [stepWords(step, k === journey.steps.length - 1), mended].filter(Boolean).join('. ') },
+      ];
     }),
   );
 }

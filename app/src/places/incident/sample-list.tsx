@@ -14,7 +14,11 @@ export function SampleList({ samples, nowMs }: { samples: readonly Schemas['Samp
     <View role="list" style={[styles.list, { borderColor: palette.hairline, backgroundColor: palette.surface }]}>
       {samples.map((sample) => (
         <View role="listitem" key={`${sample.traceId}-${sample.spanId}`}>
-          <Door path={`/attempt/${sample.traceId}/${sample.spanId}`} style={styles.sample} testID={`sample-${sample.traceId}`}>
+          <Door
+            path={`/attempt/${sample.traceId}/${sample.spanId}`}
+            style={styles.sample}
+            testID={`sample-${sample.traceId}`}
+          >
             <Words
               style={{ color: palette.action }}
             >{`${clock(sample.atMs, nowMs)}  ${durationWords(sample.durationMs)}  ${OUTCOME_WORDS[sample.outcome]}${sample.failure ? `, ${sample.failure}` : ''}`}</Words>
@@ -27,7 +31,8 @@ export function SampleList({ samples, nowMs }: { samples: readonly Schemas['Samp
 }
 
 /** A page load that no server's trace answered is known by itself. */
-const traceWords = ({ traceId, spanId }: Schemas['Sample']): string => (traceId === spanId.padStart(32, '0') ? `page load ${spanId}` : `trace ${traceId}`);
+const traceWords = ({ traceId, spanId }: Schemas['Sample']): string =>
+  traceId === spanId.padStart(32, '0') ? `page load ${spanId}` : `trace ${traceId}`;
 
 const styles = StyleSheet.create({
   list: { borderWidth: 1, borderRadius: 4 },

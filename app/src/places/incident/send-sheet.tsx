@@ -58,7 +58,14 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
 
   const submit = form.handleSubmit((values) =>
     send.mutate(
-      { incident: incident.id, team: values.team, note: values.note, fromMs: incident.window.fromMs, toMs: incident.window.toMs, key: draft.key },
+      {
+        incident: incident.id,
+        team: values.team,
+        note: values.note,
+        fromMs: incident.window.fromMs,
+        toMs: incident.window.toMs,
+        key: draft.key,
+      },
       {
         onSuccess: () => {
           keepDraft(incident.id, undefined);
@@ -107,22 +114,51 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
           </View>
         )}
       />
-      <Brief incident={incident} team={team} note={note} isShown={isBriefShown} onToggle={() => setBriefShown(!isBriefShown)} />
-      {send.error && <Trouble error={send.error} still="Nothing was sent; your note is kept." onRetry={() => void submit()} />}
-      <Button mode="contained" icon="send-outline" loading={send.isPending} disabled={send.isPending} onPress={() => void submit()} testID="send-now">
+      <Brief
+        incident={incident}
+        team={team}
+        note={note}
+        isShown={isBriefShown}
+        onToggle={() => setBriefShown(!isBriefShown)}
+      />
+      {send.error && (
+        <Trouble error={send.error} still="Nothing was sent; your note is kept." onRetry={() => void submit()} />
+      )}
+      <Button
+        mode="contained"
+        icon="send-outline"
+        loading={send.isPending}
+        disabled={send.isPending}
+        onPress={() => void submit()}
+        testID="send-now"
+      >
         {team ? `Send to ${team}` : 'Send'}
       </Button>
     </View>
   );
 }
 
-function Brief({ incident, team, note, isShown, onToggle }: { incident: Incident; team: string; note: string; isShown: boolean; onToggle: () => void }) {
+function Brief({
+  incident,
+  team,
+  note,
+  isShown,
+  onToggle,
+}: {
+  incident: Incident;
+  team: string;
+  note: string;
+  isShown: boolean;
+  onToggle: () => void;
+}) {
   const palette = usePalette();
   const { data } = useBrief(incident, team, note.slice(0, 1_000), isShown);
   return (
     <View>
       <Pressable role="button" aria-expanded={isShown} onPress={onToggle} style={styles.toggle}>
-        <Words style={{ color: palette.action }}>{isShown ? 'Hide the brief' : 'Show the brief as it will be sent'}</Words>
+        <Words style={{ color: palette.action }}>
+          {isShown ? 'Hide the brief' : 'Show the brief as it will be sent'}
+        </Words>
       </Pressable>
       {isShown && data && (
         <View style={[styles.brief, { borderColor: palette.hairline }]}>

@@ -11,9 +11,14 @@ const mockGo = jest.fn();
 jest.mock('@/data/incidents', () => ({ useDecide: () => mockDecide, useIncident: () => mockIncident }));
 jest.mock('@/data/handoffs', () => ({
   useSend: () => mockSend,
-  useBrief: (_incident: unknown, team: string, note: string, isShown: boolean) => ({ data: isShown ? { markdown: `To ${team}: ${note}` } : undefined }),
+  useBrief: (_incident: unknown, team: string, note: string, isShown: boolean) => ({
+    data: isShown ? { markdown: `To ${team}: ${note}` } : undefined,
+  }),
 }));
-jest.mock('@/frame/view', () => ({ ...jest.requireActual<object>('@/frame/view'), useView: () => ({ go: mockGo, view: {}, setView: jest.fn() }) }));
+jest.mock('@/frame/view', () => ({
+  ...jest.requireActual<object>('@/frame/view'),
+  useView: () => ({ go: mockGo, view: {}, setView: jest.fn() }),
+}));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 
 const incident = {
@@ -37,7 +42,8 @@ beforeEach(() => {
   localStorage.clear();
   sessionStorage.clear();
 });
-const write = (testID: string, text: string) => fireEvent.change(screen.getByTestId(testID), { target: { value: text } });
+const write = (testID: string, text: string) =>
+  fireEvent.change(screen.getByTestId(testID), { target: { value: text } });
 const press = (testID: string) => act(() => void fireEvent.click(screen.getByTestId(testID)));
 const onClose = jest.fn();
 const open = (on: DecideOn) => render(<DecideSheet incident={incident} on={on} onClose={onClose} />);
@@ -55,7 +61,13 @@ describe('what is decided', () => {
     press('decide');
     await waitFor(() => expect(mockDecide.mutate).toHaveBeenCalled());
     const decision = mockDecide.mutate.mock.calls[0]?.[0];
-    expect(decision).toMatchObject({ id: 4, who: 'Ada', what: 'setAside', reason: 'known, mended tonight', untilMs: incident.window.toMs + 2 * 3_600_000 });
+    expect(decision).toMatchObject({
+      id: 4,
+      who: 'Ada',
+      what: 'setAside',
+      reason: 'known, mended tonight',
+      untilMs: incident.window.toMs + 2 * 3_600_000,
+    });
     expect(screen.queryByRole('alert')).toBeNull();
   });
 
@@ -103,7 +115,12 @@ describe('what is sent', () => {
     press('send-now');
     await waitFor(() => expect(mockSend.mutate).toHaveBeenCalled());
     const sent = mockSend.mutate.mock.calls[0]?.[0];
-    expect(sent).toMatchObject({ incident: 4, team: 'Payments', note: 'card network answers late', ...incident.window });
+    expect(sent).toMatchObject({
+      incident: 4,
+      team: 'Payments',
+      note: 'card network answers late',
+      ...incident.window,
+    });
     expect(sent?.key).toBeTruthy();
   });
 
@@ -158,7 +175,9 @@ describe('what is sent', () => {
     press('send-now');
     expect(await screen.findByText('A note can have 10,000 characters at most.')).toBeTruthy();
     expect(mockSend.mutate).not.toHaveBeenCalled();
-    expect(screen.getByRole('alert').textContent).toContain('The desk does not answer. Nothing was sent; your note is kept.');
+    expect(screen.getByRole('alert').textContent).toContain(
+      'The desk does not answer. Nothing was sent; your note is kept.',
+    );
   });
 
   test('while it cannot be read that is said, with a way on', () => {

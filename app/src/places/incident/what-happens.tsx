@@ -20,14 +20,29 @@ function LevelRamp({ level }: { level: Incident['level'] }) {
   return (
     <View role="img" aria-label={`Level ${level}`} style={styles.ramp}>
       {[1, 2, 3].map((step) => (
-        <View key={step} style={{ width: 14, height: 8, backgroundColor: step <= height ? palette.harm[step as 1 | 2 | 3] : palette.harm[0] }} />
+        <View
+          key={step}
+          style={{
+            width: 14,
+            height: 8,
+            backgroundColor: step <= height ? palette.harm[step as 1 | 2 | 3] : palette.harm[0],
+          }}
+        />
       ))}
     </View>
   );
 }
 
 /** The sentence, level, since when, state, and what can be done. */
-export function WhatHappens({ incident, onSend, onDecide }: { incident: Incident; onSend: () => void; onDecide: (on: DecideOn) => void }) {
+export function WhatHappens({
+  incident,
+  onSend,
+  onDecide,
+}: {
+  incident: Incident;
+  onSend: () => void;
+  onDecide: (on: DecideOn) => void;
+}) {
   const { view } = useView();
   const [copied, setCopied] = useState(false);
   const copyLink = () => {
@@ -48,12 +63,22 @@ export function WhatHappens({ incident, onSend, onDecide }: { incident: Incident
         <LevelRamp level={incident.level} />
         <Words kind="muted">{`${incident.level} · priority ${incident.priority.slice(1)} · ${time} (${zoneName(onsetMs)}) · ${incident.application}`}</Words>
       </View>
-      <HarmStrip counts={{ ...incident.outcomes, missing: incident.signal === 'missing' ? Math.round(quantityOf(incident, 'missing')) : 0 }} />
+      <HarmStrip
+        counts={{
+          ...incident.outcomes,
+          missing: incident.signal === 'missing' ? Math.round(quantityOf(incident, 'missing')) : 0,
+        }}
+      />
       <View style={styles.actions}>
         <Button mode="contained" icon="send-outline" onPress={onSend} testID="send">
           {proposedTeam ? `Send to ${proposedTeam.team}` : 'Send'}
         </Button>
-        <Button mode="outlined" icon="link-variant" onPress={copyLink} accessibilityLabel="Copy link to exactly this moment">
+        <Button
+          mode="outlined"
+          icon="link-variant"
+          onPress={copyLink}
+          accessibilityLabel="Copy link to exactly this moment"
+        >
           {copied ? 'Copied' : 'Copy link'}
         </Button>
         {incident.setAside === null && (
@@ -85,7 +110,8 @@ export function stateWords({ onsetMs, endMs, window, activeAtEnd, inTroubleNow, 
   return `${clock(onsetMs, window.toMs)} to ${clock(endMs, onsetMs)}, over`;
 }
 
-const quantityOf = (incident: Incident, name: string) => incident.bill.find((line) => line.name === name)?.quantity.estimate ?? 0;
+const quantityOf = (incident: Incident, name: string) =>
+  incident.bill.find((line) => line.name === name)?.quantity.estimate ?? 0;
 
 const styles = StyleSheet.create({
   box: { gap: SPACE.s },

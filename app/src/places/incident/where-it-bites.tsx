@@ -22,12 +22,22 @@ export function WhereItBites({ incident }: { incident: Incident }) {
         Where it bites
       </Words>
       {incident.signal === 'missing' && <Words kind="muted">Who never came cannot be told apart.</Words>}
-      {incident.signal !== 'missing' && bites.segments.length === 0 && <Words kind="muted">Nothing stands out: it bites everyone alike.</Words>}
+      {incident.signal !== 'missing' && bites.segments.length === 0 && (
+        <Words kind="muted">Nothing stands out: it bites everyone alike.</Words>
+      )}
       {bites.segments.map((segment) => (
-        <SegmentRow key={`${segment.dimension}-${segment.value}`} segment={segment} onPress={() => narrow(segment.dimension, segment.value)} />
+        <SegmentRow
+          key={`${segment.dimension}-${segment.value}`}
+          segment={segment}
+          onPress={() => narrow(segment.dimension, segment.value)}
+        />
       ))}
       {bites.spared.map((segment) => (
-        <SegmentRow key={`${segment.dimension}-${segment.value}`} segment={segment} onPress={() => narrow(segment.dimension, segment.value)} />
+        <SegmentRow
+          key={`${segment.dimension}-${segment.value}`}
+          segment={segment}
+          onPress={() => narrow(segment.dimension, segment.value)}
+        />
       ))}
       {out !== '' && <Words kind="muted">{out}</Words>}
       {remaining && <Words kind="small">{remainingWords(remaining)}</Words>}
@@ -40,9 +50,15 @@ function SegmentRow({ segment, onPress }: { segment: Segment; onPress: () => voi
   const ratio = segment.relativeRisk ?? undefined;
   const likelier = ratio === undefined ? 'only here' : times(ratio);
   const words = `${percent(segment.shareOfBad)} of what went wrong, ${percent(segment.shareOfAll)} of all · ${count(segment.people)} people`;
-  const range = segment.high === null ? `at least ${times(segment.low)}` : `${times(segment.low)} to ${times(segment.high)}`;
+  const range =
+    segment.high === null ? `at least ${times(segment.low)}` : `${times(segment.low)} to ${times(segment.high)}`;
   return (
-    <Pressable role="button" onPress={onPress} style={[styles.row, { borderBottomColor: palette.hairline }]} testID={`bite-${segment.value}`}>
+    <Pressable
+      role="button"
+      onPress={onPress}
+      style={[styles.row, { borderBottomColor: palette.hairline }]}
+      testID={`bite-${segment.value}`}
+    >
       <View style={styles.head}>
         <View style={styles.what}>
           <Words kind="small">{segment.dimension}</Words>
@@ -62,8 +78,13 @@ function SegmentRow({ segment, onPress }: { segment: Segment; onPress: () => voi
 /** What makes no difference, in one sentence. */
 export function ruledOutWords(ruledOut: Incident['bites']['ruledOut']): string {
   const same = ruledOut.filter(({ why }) => why === 'noDifference').map(({ dimension }) => dimension);
-  const single = ruledOut.filter(({ why }) => why === 'oneValue').map(({ dimension, value }) => `${dimension} ${value ?? ''}`);
-  const parts = [same.length > 0 && `No difference by ${same.join(', ')}.`, single.length > 0 && `Everyone has ${single.join(', ')}.`];
+  const single = ruledOut
+    .filter(({ why }) => why === 'oneValue')
+    .map(({ dimension, value }) => `${dimension} ${value ?? ''}`);
+  const parts = [
+    same.length > 0 && `No difference by ${same.join(', ')}.`,
+    single.length > 0 && `Everyone has ${single.join(', ')}.`,
+  ];
   return parts.filter(Boolean).join(' ');
 }
 

@@ -8,7 +8,10 @@ import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { journeySentence } from './journey-words';
 
-/** Ways that people walk through flows, those with most who left because of trouble first. Nothing where no sessions are told. */
+/**
+ * Ways that people walk through flows, those with most who left because of trouble first. Nothing where no sessions are
+ * told.
+ */
 export function JourneyList() {
   const { view } = useView();
   const palette = usePalette();
@@ -17,7 +20,11 @@ export function JourneyList() {
   return (
     <View role="list" aria-label="Journeys" style={styles.list}>
       {data.journeys.map((journey) => (
-        <View role="listitem" key={journey.id} style={[styles.item, { borderLeftColor: journey.beyondUsual >= 0.5 ? palette.harm[3] : palette.hairline }]}>
+        <View
+          role="listitem"
+          key={journey.id}
+          style={[styles.item, { borderLeftColor: journey.beyondUsual >= 0.5 ? palette.harm[3] : palette.hairline }]}
+        >
           <Door path={`/journey/${journey.id}`} style={styles.door} testID={`journey-${journey.id}`}>
             <Words style={{ color: palette.action }}>{journey.name}</Words>
             <Words kind="small">{`${journey.application} · ${count(journey.steps.length)} steps · ${journeySentence(journey)}`}</Words>

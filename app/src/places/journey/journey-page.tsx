@@ -21,7 +21,12 @@ export function JourneyPage({ id }: { id: string }) {
   const [isNaming, setNaming] = useState(false);
   const isInColumns = width >= TWO_COLUMNS_FROM;
   return (
-    <InnerPage title={journey?.name ?? 'A journey'} error={error} hasData={journey !== undefined} onRetry={() => void refetch()}>
+    <InnerPage
+      title={journey?.name ?? 'A journey'}
+      error={error}
+      hasData={journey !== undefined}
+      onRetry={() => void refetch()}
+    >
       {!journey && !error && <Words style={styles.page}>Following the sessions …</Words>}
       {journey && (
         <View style={styles.page}>
@@ -91,7 +96,9 @@ function Steps({ journey }: { journey: Journey }) {
 }
 
 const attributableWords = ({ isBad, attributable }: Journey['steps'][number]) =>
-  isBad && attributable !== null ? `Of those who met it and left, ${percent(attributable)} left because of it` : undefined;
+  isBad && attributable !== null
+    ? `Of those who met it and left, ${percent(attributable)} left because of it`
+    : undefined;
 
 function Legend() {
   const palette = usePalette();
@@ -100,7 +107,9 @@ function Legend() {
       <Words kind="small" style={{ color: palette.harm[3] }}>
         ■
       </Words>
-      {' left because of trouble   ░ left as usual   the rest went on. Like people are compared with like: tier, and whether they came before.'}
+      {
+        ' left because of trouble   ░ left as usual   the rest went on. Like people are compared with like: tier, and whether they came before.'
+      }
     </Words>
   );
 }
@@ -111,7 +120,9 @@ function Repairs({ journey }: { journey: Journey }) {
       <Words kind="section" level={2}>
         If it were mended, in this order
       </Words>
-      {journey.repairs.length === 0 && <Words kind="muted">No step loses more people than usual, beyond what could be chance.</Words>}
+      {journey.repairs.length === 0 && (
+        <Words kind="muted">No step loses more people than usual, beyond what could be chance.</Words>
+      )}
       {journey.repairs.map((repair, i) => (
         <View key={repair.step} style={styles.repair}>
           <Words kind="rank">{i + 1}</Words>
@@ -121,7 +132,9 @@ function Repairs({ journey }: { journey: Journey }) {
           </View>
         </View>
       ))}
-      {journey.repairs.length > 1 && <Words kind="small">The earlier step comes first: it hides who would have met the later one.</Words>}
+      {journey.repairs.length > 1 && (
+        <Words kind="small">The earlier step comes first: it hides who would have met the later one.</Words>
+      )}
     </View>
   );
 }

@@ -15,10 +15,17 @@ const schema = object({ name: string().trim().max(120, 'At most 120 characters.'
 export function JourneySheet({ journey, onClose }: { journey: Schemas['Journey']; onClose: () => void }) {
   const change = useChangeSetting();
   const [who, setWho] = useWho();
-  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { name: journey.isNamed ? journey.name : '', who } });
+  const form = useForm({
+    resolver: yupResolver(schema),
+    mode: 'onBlur',
+    defaultValues: { name: journey.isNamed ? journey.name : '', who },
+  });
   const submit = form.handleSubmit((values) => {
     setWho(values.who);
-    change.mutate({ who: values.who, key: journey.key, value: values.name === '' ? null : { name: values.name } }, { onSuccess: onClose });
+    change.mutate(
+      { who: values.who, key: journey.key, value: values.name === '' ? null : { name: values.name } },
+      { onSuccess: onClose },
+    );
   });
   return (
     <Sheet title={journey.name} onClose={onClose}>
@@ -30,8 +37,20 @@ export function JourneySheet({ journey, onClose }: { journey: Schemas['Journey']
         testID="journey-name"
       />
       <FormField control={form.control} name="who" label="Your name" testID="journey-who" />
-      {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
-      <Button mode="contained" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} testID="save-journey">
+      {change.error && (
+        <Trouble
+          error={change.error}
+          still="Nothing was changed; what you typed is kept."
+          onRetry={() => void submit()}
+        />
+      )}
+      <Button
+        mode="contained"
+        loading={change.isPending}
+        disabled={change.isPending}
+        onPress={() => void submit()}
+        testID="save-journey"
+      >
         Save
       </Button>
     </Sheet>

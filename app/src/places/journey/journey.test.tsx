@@ -8,24 +8,52 @@ jest.mock('@/data/journeys', () => ({}));
 jest.mock('@/frame/view', () => ({}));
 
 const step = (more: Partial<Step> = {}): Step => ({
-  flow: 3, name: 'Pick a slot', people: 1620, sessions: 1650, wentOn: 1220, undecided: 10, left: 420, exposed: 800, usuallyExposed: 9,
-  beyondUsual: { estimate: 194, low: 150, high: 240 }, lost: { estimate: 900, low: 700, high: 1100 }, usualLeaving: 0.14, attributable: 0.5, isBad: true,
-  medianMs: 4_800, failedShare: 0.03, incidents: [2], ...more,
-}); // prettier-ignore
+  flow: 3,
+  name: 'Pick a slot',
+  people: 1620,
+  sessions: 1650,
+  wentOn: 1220,
+  undecided: 10,
+  left: 420,
+  exposed: 800,
+  usuallyExposed: 9,
+  beyondUsual: { estimate: 194, low: 150, high: 240 },
+  lost: { estimate: 900, low: 700, high: 1100 },
+  usualLeaving: 0.14,
+  attributable: 0.5,
+  isBad: true,
+  medianMs: 4_800,
+  failedShare: 0.03,
+  incidents: [2],
+  ...more,
+});
 const journey = {
-  id: '1-3', name: 'Send a parcel', setOut: 2140, completed: 1086, beyondUsual: 194, lost: 2640, currency: 'EUR',
-  steps: [step({ flow: 1, isBad: false }), step()], repairs: [{ step: 1, flow: 3, comeBack: 194, hidden: 24, completions: 170, value: 2640 }],
-} as unknown as Journey; // prettier-ignore
+  id: '1-3',
+  name: 'Send a parcel',
+  setOut: 2140,
+  completed: 1086,
+  beyondUsual: 194,
+  lost: 2640,
+  currency: 'EUR',
+  steps: [step({ flow: 1, isBad: false }), step()],
+  repairs: [{ step: 1, flow: 3, comeBack: 194, hidden: 24, completions: 170, value: 2640 }],
+} as unknown as Journey;
 
 test('a journey in a sentence, with nothing called calm that is not known', () => {
-  expect(journeySentence(journey)).toBe('2,140 people set out; 1,086 came to the end. 194 people left because of trouble, who would have brought €2,640.');
-  expect(journeySentence({ ...journey, beyondUsual: 0 })).toContain('Nobody left because of trouble, beyond what could be chance.');
+  expect(journeySentence(journey)).toBe(
+    '2,140 people set out; 1,086 came to the end. 194 people left because of trouble, who would have brought €2,640.',
+  );
+  expect(journeySentence({ ...journey, beyondUsual: 0 })).toContain(
+    'Nobody left because of trouble, beyond what could be chance.',
+  );
   expect(journeySentence({ ...journey, setOut: 0 })).toContain('no data');
 });
 
 test('a step tells who left because of trouble apart from who left as usual', () => {
   expect(stepFigures(step())).toBe('1,620 people · 4.8 s · 3 % fail');
-  expect(stepWords(step(), false)).toBe('194 left because of trouble (150 to 240), 226 as usual; 1,220 went on; 10 may still');
+  expect(stepWords(step(), false)).toBe(
+    '194 left because of trouble (150 to 240), 226 as usual; 1,220 went on; 10 may still',
+  );
   expect(stepWords(step({ isBad: false, exposed: 9 }), true)).toContain(
     '420 left as usual; 1,220 completed it; 10 may still; 9 met trouble, no more than usual',
   );
@@ -44,7 +72,16 @@ test('mending says what comes back and what is hidden; an incident finds its ste
 });
 
 test('the bar says its parts to those who do not see it, and draws none for nobody', () => {
-  const { container } = render(<StepBar most={100} wentOn={60} beyondUsual={0} asUsual={40} undecided={0} label="Of 100 sessions 40 left as usual" />);
+  const { container } = render(
+    <StepBar
+      most={100}
+      wentOn={60}
+      beyondUsual={0}
+      asUsual={40}
+      undecided={0}
+      label="Of 100 sessions 40 left as usual"
+    />,
+  );
   expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Of 100 sessions 40 left as usual');
   expect(container.querySelectorAll('rect').length).toBe(2);
 });

@@ -13,11 +13,15 @@ export function LogLines({ lines, nowMs, of }: { lines: readonly Line[]; nowMs: 
   const palette = usePalette();
   return (
     <View style={[styles.lines, { borderLeftColor: palette.hairline }]}>
-      {of !== undefined && of > lines.length && <Words kind="small">{`${lines.length} of ${count(of)}, spread over the time`}</Words>}
+      {of !== undefined && of > lines.length && (
+        <Words kind="small">{`${lines.length} of ${count(of)}, spread over the time`}</Words>
+      )}
       {lines.map((line, i) => {
         const told = (
           <>
-            <Words kind="small">{[clockSeconds(line.atMs, nowMs), line.severity, line.component, line.host].filter(Boolean).join(' · ')}</Words>
+            <Words kind="small">
+              {[clockSeconds(line.atMs, nowMs), line.severity, line.component, line.host].filter(Boolean).join(' · ')}
+            </Words>
             <Words kind="code" style={line.traceId ? { color: palette.action } : undefined}>
               {line.body}
             </Words>

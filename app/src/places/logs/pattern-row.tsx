@@ -9,10 +9,26 @@ import { SPACE } from '@/look/tokens';
 type Pattern = Schemas['LogPattern'];
 
 /** A pattern with how often it came; opens to some of its lines. */
-export function PatternRow({ pattern, nowMs, isChosen, onPress }: { pattern: Pattern; nowMs: number; isChosen: boolean; onPress: () => void }) {
+export function PatternRow({
+  pattern,
+  nowMs,
+  isChosen,
+  onPress,
+}: {
+  pattern: Pattern;
+  nowMs: number;
+  isChosen: boolean;
+  onPress: () => void;
+}) {
   const palette = usePalette();
   return (
-    <TouchableRipple onPress={onPress} role="button" aria-expanded={isChosen} style={[styles.row, { borderTopColor: palette.hairline }]} testID="log-pattern">
+    <TouchableRipple
+      onPress={onPress}
+      role="button"
+      aria-expanded={isChosen}
+      style={[styles.row, { borderTopColor: palette.hairline }]}
+      testID="log-pattern"
+    >
       <View>
         <Words kind="code">{pattern.text}</Words>
         <Words kind="small">{patternWords(pattern, nowMs)}</Words>
@@ -22,17 +38,29 @@ export function PatternRow({ pattern, nowMs, isChosen, onPress }: { pattern: Pat
 }
 
 /** "error · 212 lines, 8.5 a minute, usually 0.1 · slots · since 11:02" */
-export function patternWords({ severity, now, nowRate, usualRate, isNew, components, firstMs, before }: Pattern, nowMs: number): string {
+export function patternWords(
+  { severity, now, nowRate, usualRate, isNew, components, firstMs, before }: Pattern,
+  nowMs: number,
+): string {
   const often =
     now === 0
       ? `none, usually ${rate(usualRate)} a minute`
       : isNew
         ? `${lines(now)}, never before`
         : `${lines(now)}, ${rate(nowRate)} a minute, usually ${rate(usualRate)}`;
-  return [severity, often, components.join(', '), firstMs !== null && (isNew || before === 0) && `since ${clock(firstMs, nowMs)}`].filter(Boolean).join(' · ');
+  return [
+    severity,
+    often,
+    components.join(', '),
+    firstMs !== null && (isNew || before === 0) && `since ${clock(firstMs, nowMs)}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 const lines = (n: number) => (n === 1 ? '1 line' : `${count(n)} lines`);
 const rate = (a: number) => (a >= 10 ? count(Math.round(a)) : a >= 0.1 ? a.toFixed(1) : a === 0 ? '0' : a.toFixed(2));
 
-const styles = StyleSheet.create({ row: { minHeight: 44, justifyContent: 'center', paddingVertical: SPACE.xs, borderTopWidth: 1 } });
+const styles = StyleSheet.create({
+  row: { minHeight: 44, justifyContent: 'center', paddingVertical: SPACE.xs, borderTopWidth: 1 },
+});

@@ -17,7 +17,11 @@ export function MoneyList() {
       <Words kind="section" level={2}>
         Orders and money
       </Words>
-      {data.isNarrowed && <Words kind="muted">Of everybody: sums of money are not kept by site, region, tier, promotion, version or host.</Words>}
+      {data.isNarrowed && (
+        <Words kind="muted">
+          Of everybody: sums of money are not kept by site, region, tier, promotion, version or host.
+        </Words>
+      )}
       {data.flows.map((takings) => (
         <TakingsLine key={takings.flow} takings={takings} currency={data.currency} isShort />
       ))}
@@ -26,12 +30,23 @@ export function MoneyList() {
 }
 
 /** @param isShort one of several above something else: the figures in small */
-export function TakingsLine({ takings, currency, isShort = false }: { takings: Takings; currency: string; isShort?: boolean }) {
+export function TakingsLine({
+  takings,
+  currency,
+  isShort = false,
+}: {
+  takings: Takings;
+  currency: string;
+  isShort?: boolean;
+}) {
   const palette = usePalette();
   const lost = lostWords(takings, currency);
   const lines = figureLines(takings, currency);
   return (
-    <View style={[styles.item, { borderLeftColor: lost ? palette.harm[3] : palette.hairline }]} testID={`money-${takings.flow}`}>
+    <View
+      style={[styles.item, { borderLeftColor: lost ? palette.harm[3] : palette.hairline }]}
+      testID={`money-${takings.flow}`}
+    >
       {takings.kind === 'businessEvent' ? (
         // Nobody waits for it: there is no flow to look at.
         <Words style={styles.name}>{`${takings.name} (business event)`}</Words>

@@ -5,7 +5,12 @@ import { count, formatMoney, percent } from '@/look/format';
 export type Takings = Schemas['Takings'];
 type Figure = Schemas['MoneyFigure'];
 
-const FIGURE_WORDS: Readonly<Record<MoneyFigure, string>> = { orders: 'orders', value: 'value', size: 'each', conversion: 'of those who began' };
+const FIGURE_WORDS: Readonly<Record<MoneyFigure, string>> = {
+  orders: 'orders',
+  value: 'value',
+  size: 'each',
+  conversion: 'of those who began',
+};
 const VERDICT_WORDS = { below: 'below', above: 'above', usual: '', notKnown: '' } as const;
 
 export const figureValue = (figure: MoneyFigure, value: number, currency: string): string => {
@@ -15,18 +20,34 @@ export const figureValue = (figure: MoneyFigure, value: number, currency: string
 };
 
 /** "812 orders, usually 760 to 910" and what it is of that: below, above. */
-export function figureWords(name: MoneyFigure, { value, low, high, verdict }: Figure, currency: string, words = FIGURE_WORDS[name]): string | undefined {
+export function figureWords(
+  name: MoneyFigure,
+  { value, low, high, verdict }: Figure,
+  currency: string,
+  words = FIGURE_WORDS[name],
+): string | undefined {
   if (value === null) return undefined;
   const shown = figureValue(name, value, currency);
   const told = name === 'conversion' || name === 'orders' ? `${shown} ${words}` : `${words} ${shown}`;
-  const usual = low === null || high === null ? '' : `, usually ${figureValue(name, low, currency)} to ${figureValue(name, high, currency)}`;
+  const usual =
+    low === null || high === null
+      ? ''
+      : `, usually ${figureValue(name, low, currency)} to ${figureValue(name, high, currency)}`;
   return [`${told}${usual}`, VERDICT_WORDS[verdict]].filter(Boolean).join(': ');
 }
 
-export const figureLines = (takings: Takings, currency: string): { name: MoneyFigure; words: string; isOff: boolean }[] =>
+export const figureLines = (
+  takings: Takings,
+  currency: string,
+): { name: MoneyFigure; words: string; isOff: boolean }[] =>
   MONEY_FIGURES.flatMap((name) => {
     // Not every event is an order: it happened so many times.
-    const words = figureWords(name, takings[name], currency, takings.kind === 'businessEvent' && name === 'orders' ? 'times' : FIGURE_WORDS[name]);
+    const words = figureWords(
+      name,
+      takings[name],
+      currency,
+      takings.kind === 'businessEvent' && name === 'orders' ? 'times' : FIGURE_WORDS[name],
+    );
     if (name !== 'orders' && takings.kind === 'businessEvent' && !(takings.value.value ?? 0)) return [];
     return words === undefined ? [] : [{ name, words, isOff: takings[name].verdict === 'below' }];
   });
@@ -39,10 +60,12 @@ export const lostWords = ({ lost }: Pick<Takings, 'lost'>, currency: string): st
 
 /** After the end of an incident: is it all back? */
 export function backWords({ name, kind, orders, value }: Takings, currency: string): string {
-  if (orders.value === null || orders.expected === null) return `${name}: too little is known yet to say whether it is back.`;
+  if (orders.value === null || orders.expected === null)
+    return `${name}: too little is known yet to say whether it is back.`;
   const share = percent(orders.value / orders.expected);
   const money = value.value === null ? '' : `, ${formatMoney(value.value, currency)}`;
-  if (orders.verdict === 'below') return `${name}: back in part, ${share} of the usual ${kind === 'businessEvent' ? 'number' : 'orders'}${money}.`;
+  if (orders.verdict === 'below')
+    return `${name}: back in part, ${share} of the usual ${kind === 'businessEvent' ? 'number' : 'orders'}${money}.`;
   return `${name}: back in full, ${share} of the usual ${kind === 'businessEvent' ? 'number' : 'orders'}${money}.`;
 }
 

@@ -5,14 +5,33 @@ jest.mock('@/data/journeys', () => ({}));
 jest.mock('@/frame/view', () => ({}));
 jest.mock('@/frame/door', () => ({}));
 
-const figure = (value: number | null, expected: number | null, low: number | null, high: number | null, verdict: Takings['orders']['verdict']) => ({
-  value, expected, low, high, verdict,
-}); // prettier-ignore
+const figure = (
+  value: number | null,
+  expected: number | null,
+  low: number | null,
+  high: number | null,
+  verdict: Takings['orders']['verdict'],
+) => ({
+  value,
+  expected,
+  low,
+  high,
+  verdict,
+});
 const takings = (more: Partial<Takings> = {}): Takings => ({
-  flow: 4, kind: 'work', name: 'Pay', application: 'Sender Portal', start: 'Rate a parcel', days: 9, lost: { estimate: 3100, low: 1900, high: 4400 },
-  orders: figure(612, 880, 760, 1010, 'below'), value: figure(7300, 10_400, 9200, 11_700, 'below'), size: figure(11.93, 11.8, 11.1, 12.6, 'usual'),
-  conversion: figure(0.31, 0.44, 0.41, 0.47, 'below'), ...more,
-}); // prettier-ignore
+  flow: 4,
+  kind: 'work',
+  name: 'Pay',
+  application: 'Sender Portal',
+  start: 'Rate a parcel',
+  days: 9,
+  lost: { estimate: 3100, low: 1900, high: 4400 },
+  orders: figure(612, 880, 760, 1010, 'below'),
+  value: figure(7300, 10_400, 9200, 11_700, 'below'),
+  size: figure(11.93, 11.8, 11.1, 12.6, 'usual'),
+  conversion: figure(0.31, 0.44, 0.41, 0.47, 'below'),
+  ...more,
+});
 
 test('figures with what is usual, the fallen ones apart', () => {
   expect(figureLines(takings(), 'EUR').map(({ words, isOff }) => [words, isOff])).toEqual([
@@ -29,16 +48,23 @@ test('figures with what is usual, the fallen ones apart', () => {
 
 test('what is not known is not told as zero', () => {
   const none = figure(null, null, null, null, 'notKnown');
-  expect(figureLines(takings({ size: none, conversion: none, orders: figure(3, null, null, null, 'notKnown') }), 'EUR').map(({ words }) => words)).toEqual([
-    '3 orders',
-    'value €7,300, usually €9,200 to €11,700: below',
-  ]);
-  expect(basisWords(takings({ days: 2, start: null }))).toBe('Sender Portal · 2 like days are known: too few to say what is usual');
-  expect(basisWords(takings())).toBe('Sender Portal · against the same hours of 9 like days · begun with Rate a parcel');
+  expect(
+    figureLines(takings({ size: none, conversion: none, orders: figure(3, null, null, null, 'notKnown') }), 'EUR').map(
+      ({ words }) => words,
+    ),
+  ).toEqual(['3 orders', 'value €7,300, usually €9,200 to €11,700: below']);
+  expect(basisWords(takings({ days: 2, start: null }))).toBe(
+    'Sender Portal · 2 like days are known: too few to say what is usual',
+  );
+  expect(basisWords(takings())).toBe(
+    'Sender Portal · against the same hours of 9 like days · begun with Rate a parcel',
+  );
 });
 
 test('back in full, in part, or not to be said', () => {
   expect(backWords(takings(), 'EUR')).toBe('Pay: back in part, 70 % of the usual orders, €7,300.');
-  expect(backWords(takings({ orders: figure(860, 880, 760, 1010, 'usual') }), 'EUR')).toBe('Pay: back in full, 98 % of the usual orders, €7,300.');
+  expect(backWords(takings({ orders: figure(860, 880, 760, 1010, 'usual') }), 'EUR')).toBe(
+    'Pay: back in full, 98 % of the usual orders, €7,300.',
+  );
   expect(backWords(takings({ orders: figure(5, null, null, null, 'notKnown') }), 'EUR')).toMatch(/too little is known/);
 });

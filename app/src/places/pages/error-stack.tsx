@@ -12,7 +12,11 @@ export const frameWords = ({ file, line, column, method }: Frame): string =>
   [method, [file.replace(/^https?:\/\/[^/]+/, ''), line, column].filter(Boolean).join(':')].filter(Boolean).join(', ');
 
 /** An error with the places it went through, readable where a source map is known. */
-export function ErrorStack({ error: { type, message, frames, isMapped } }: { error: { type: string; message: string; frames: Frame[]; isMapped: boolean } }) {
+export function ErrorStack({
+  error: { type, message, frames, isMapped },
+}: {
+  error: { type: string; message: string; frames: Frame[]; isMapped: boolean };
+}) {
   return (
     <View style={styles.box}>
       <Words kind="strong">{`${type}: ${message}`}</Words>
@@ -22,7 +26,9 @@ export function ErrorStack({ error: { type, message, frames, isMapped } }: { err
         </Words>
       ))}
       {frames.length > MOST_FRAMES && <Words kind="small">{`${frames.length - MOST_FRAMES} more places`}</Words>}
-      {!isMapped && frames.length > 0 && <Words kind="small">As the browser told it: no source map of this script and version is known.</Words>}
+      {!isMapped && frames.length > 0 && (
+        <Words kind="small">As the browser told it: no source map of this script and version is known.</Words>
+      )}
     </View>
   );
 }

@@ -21,7 +21,13 @@ export function ErrorsPlace() {
   const { view } = useView();
   const { data, error, refetch } = useScriptErrors(view);
   return (
-    <PeopleFrame title="Script errors" error={error} hasData={data !== undefined} onRetry={() => void refetch()} maxWidth={900}>
+    <PeopleFrame
+      title="Script errors"
+      error={error}
+      hasData={data !== undefined}
+      onRetry={() => void refetch()}
+      maxWidth={900}
+    >
       <Words kind="title" level={1}>
         Script errors
       </Words>
@@ -32,7 +38,12 @@ export function ErrorsPlace() {
           {data.isCut && <Words kind="muted">There were more: the newest 5,000 are counted.</Words>}
           <View role="list" aria-label="Script errors">
             {data.groups.map((group, i) => (
-              <View role="listitem" key={i} style={[styles.group, { borderTopColor: palette.hairline }]} testID="error-group">
+              <View
+                role="listitem"
+                key={i}
+                style={[styles.group, { borderTopColor: palette.hairline }]}
+                testID="error-group"
+              >
                 <ErrorStack error={group} />
                 <Words kind="small">{groupFacts(group, data).join(' · ')}</Words>
                 <Door path={`/page-load/${group.sampleView}`} style={styles.door}>
@@ -55,7 +66,10 @@ export function errorsSentence({ groups, views }: Errors): string {
   return `${count(errors)} ${errors === 1 ? 'error' : 'errors'} of ${count(groups.length)} ${groups.length === 1 ? 'kind' : 'kinds'} on ${count(views)} views.`;
 }
 
-const groupFacts = ({ errors, views, people, firstMs, lastMs, pages, versions, browsers }: Group, { views: all, window }: Errors): string[] =>
+const groupFacts = (
+  { errors, views, people, firstMs, lastMs, pages, versions, browsers }: Group,
+  { views: all, window }: Errors,
+): string[] =>
   [
     `${count(errors)} ${errors === 1 ? 'error' : 'errors'} on ${count(views)} ${views === 1 ? 'view' : 'views'} (${percent(all > 0 ? views / all : 0)} of all)`,
     people > 0 && `${count(people)} ${people === 1 ? 'person' : 'people'}`,

@@ -18,12 +18,20 @@ import { ErrorStack } from './error-stack';
 type Load = Schemas['PageLoad'];
 type Resource = Load['resources'][number];
 
-/** One view of one page: how it loaded, what it fetched and from whom, what its scripts threw, and the attempts that it led to. */
+/**
+ * One view of one page: how it loaded, what it fetched and from whom, what its scripts threw, and the attempts that it
+ * led to.
+ */
 export function LoadPage({ id }: { id: string }) {
   const palette = usePalette();
   const { data: load, error, refetch } = usePageLoad(id);
   return (
-    <InnerPage title={load ? `A view of ${load.page}` : undefined} error={error} hasData={load !== undefined} onRetry={() => void refetch()}>
+    <InnerPage
+      title={load ? `A view of ${load.page}` : undefined}
+      error={error}
+      hasData={load !== undefined}
+      onRetry={() => void refetch()}
+    >
       {load && (
         <View style={styles.page}>
           <Words kind="title" level={1}>
@@ -56,9 +64,25 @@ export function LoadPage({ id }: { id: string }) {
   );
 }
 
-const KIND_WORDS = { load: 'loaded from the server', route: 'drawn by the page itself', frame: 'a frame in another page' } as const;
+const KIND_WORDS = {
+  load: 'loaded from the server',
+  route: 'drawn by the page itself',
+  frame: 'a frame in another page',
+} as const;
 
-const factsOf = ({ atMs, application, kind, version, country, browser, system, connection, tier, path, page }: Load): string[] =>
+const factsOf = ({
+  atMs,
+  application,
+  kind,
+  version,
+  country,
+  browser,
+  system,
+  connection,
+  tier,
+  path,
+  page,
+}: Load): string[] =>
   [
     clockSeconds(atMs),
     application,
@@ -75,7 +99,9 @@ const factsOf = ({ atMs, application, kind, version, country, browser, system, c
 function vitalsWords({ vitals, interactions }: Load): string {
   const told = VITALS.flatMap((vital) => {
     const value = vitals[vital];
-    return value === null ? [] : [`${VITAL_WORDS[vital]} ${vitalValue(vital, value)}, ${RATING_WORDS[rateVital(vital, value)]}`];
+    return value === null
+      ? []
+      : [`${VITAL_WORDS[vital]} ${vitalValue(vital, value)}, ${RATING_WORDS[rateVital(vital, value)]}`];
   });
   return [...told, `${count(interactions)} ${interactions === 1 ? 'interaction' : 'interactions'}`].join(' · ');
 }
@@ -104,13 +130,17 @@ function Resources({ load }: { load: Load }) {
         What it fetched
       </Words>
       {load.resources.length === 0 && <Words kind="muted">Nothing was told of it.</Words>}
-      {missing.length > 0 && <Words kind="strong">{`${count(missing.length)} of ${count(load.resources.length)} did not come, from ${owed}.`}</Words>}
+      {missing.length > 0 && (
+        <Words kind="strong">{`${count(missing.length)} of ${count(load.resources.length)} did not come, from ${owed}.`}</Words>
+      )}
       <View role="list" aria-label="Resources in order">
         {load.resources.map((resource, i) => (
           <ResourceRow key={i} resource={resource} most={most} />
         ))}
       </View>
-      {load.moreResources > 0 && <Words kind="muted">{`${count(load.moreResources)} more were fetched; the browser told of the slowest alone.`}</Words>}
+      {load.moreResources > 0 && (
+        <Words kind="muted">{`${count(load.moreResources)} more were fetched; the browser told of the slowest alone.`}</Words>
+      )}
     </View>
   );
 }
@@ -118,7 +148,9 @@ function Resources({ load }: { load: Load }) {
 function ResourceRow({ resource, most }: { resource: Resource; most: number }) {
   const palette = usePalette();
   const { url, host, type, startMs, durationMs, missing, isThirdParty, attempt } = resource;
-  const words = [host, isThirdParty && 'third party', type, missing ? 'did not come' : durationWords(durationMs)].filter(Boolean).join(' · ');
+  const words = [host, isThirdParty && 'third party', type, missing ? 'did not come' : durationWords(durationMs)]
+    .filter(Boolean)
+    .join(' · ');
   const body = (
     <>
       <Words kind={missing ? 'strong' : 'body'} style={attempt ? { color: palette.action } : undefined}>
@@ -142,7 +174,17 @@ function ResourceRow({ resource, most }: { resource: Resource; most: number }) {
 }
 
 /** Where in the view it was fetched; decoration beside the words. */
-function Stretch({ startMs, durationMs, most, isMissing }: { startMs: number; durationMs: number; most: number; isMissing: boolean }) {
+function Stretch({
+  startMs,
+  durationMs,
+  most,
+  isMissing,
+}: {
+  startMs: number;
+  durationMs: number;
+  most: number;
+  isMissing: boolean;
+}) {
   const palette = usePalette();
   const [width, setWidth] = useState(200);
   const x = (ms: number) => (ms / most) * width;

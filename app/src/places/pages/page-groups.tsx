@@ -8,7 +8,16 @@ import { count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-import { CUT_OFF, GROUP_WORDS, groupWords, ordered, PART_GROUPS, valueName, type PageGroupFigures, type PageOrder } from './page-words';
+import {
+  CUT_OFF,
+  GROUP_WORDS,
+  groupWords,
+  ordered,
+  PART_GROUPS,
+  valueName,
+  type PageGroupFigures,
+  type PageOrder,
+} from './page-words';
 
 const ORDERS = [
   { value: 'weight', words: 'what all wait for most' },
@@ -38,8 +47,18 @@ export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
       <Strip label="Order" options={ORDERS} chosen={order} onChoose={setOrder} />
       <View role="list" aria-label={`Page loads by ${GROUP_WORDS[by]}`}>
         {rows.map((group) => (
-          <View role="listitem" key={group.name} style={[styles.row, { borderTopColor: palette.hairline }]} testID={`pages-${group.name}`}>
-            <Pressable role="link" disabled={group.name === ''} onPress={() => onNarrow(group.name)} style={styles.press}>
+          <View
+            role="listitem"
+            key={group.name}
+            style={[styles.row, { borderTopColor: palette.hairline }]}
+            testID={`pages-${group.name}`}
+          >
+            <Pressable
+              role="link"
+              disabled={group.name === ''}
+              onPress={() => onNarrow(group.name)}
+              style={styles.press}
+            >
               <View style={styles.head}>
                 <Words kind="strong" style={[styles.name, { color: group.name === '' ? palette.ink : palette.action }]}>
                   {valueName(by, group.name)}
@@ -50,7 +69,11 @@ export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
               <Words kind="small">{groupWords(group)}</Words>
             </Pressable>
             {keeping && group.name !== '' && (
-              <KeepToggle name={valueName(by, group.name)} isKept={keeping.kept.includes(group.name)} onToggle={() => keeping.toggle(group.name)} />
+              <KeepToggle
+                name={valueName(by, group.name)}
+                isKept={keeping.kept.includes(group.name)}
+                onToggle={() => keeping.toggle(group.name)}
+              />
             )}
           </View>
         ))}
@@ -65,7 +88,13 @@ export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
 function KeepToggle({ name, isKept, onToggle }: { name: string; isKept: boolean; onToggle: () => void }) {
   const palette = usePalette();
   return (
-    <Pressable role="checkbox" aria-checked={isKept} aria-label={`Keep an eye on ${name}`} onPress={onToggle} style={styles.keep}>
+    <Pressable
+      role="checkbox"
+      aria-checked={isKept}
+      aria-label={`Keep an eye on ${name}`}
+      onPress={onToggle}
+      style={styles.keep}
+    >
       <Words kind={isKept ? 'strong' : 'body'} style={{ color: palette.action }}>
         {isKept ? 'kept' : 'keep'}
       </Words>

@@ -63,7 +63,12 @@ export const BackgroundCalls = ({ calls }: { calls: PageLoads['calls'] }) => (
   />
 );
 
-type Facts = { title: string; hint?: string; testID: string; facts: { name: string; isOff: boolean; words: (string | false)[] }[] };
+type Facts = {
+  title: string;
+  hint?: string;
+  testID: string;
+  facts: { name: string; isOff: boolean; words: (string | false)[] }[];
+};
 
 /** Names with what is known of each; nothing where there is none. */
 function FactList({ title, hint, testID, facts }: Facts) {

@@ -14,9 +14,14 @@ export const VITAL_WORDS: Readonly<Record<Vital, string>> = {
   inp: 'answer to a touch',
   cls: 'shifting',
 };
-export const RATING_WORDS: Readonly<Record<Rating, string>> = { good: 'good', needsImprovement: 'needs improvement', poor: 'poor' };
+export const RATING_WORDS: Readonly<Record<Rating, string>> = {
+  good: 'good',
+  needsImprovement: 'needs improvement',
+  poor: 'poor',
+};
 
-export const vitalValue = (vital: Vital, value: number): string => (vital === 'cls' ? value.toFixed(2) : durationWords(value));
+export const vitalValue = (vital: Vital, value: number): string =>
+  vital === 'cls' ? value.toFixed(2) : durationWords(value);
 
 /** Parts that stand together in a bar: eleven would melt into one another. */
 export const PART_GROUPS: readonly { words: string; parts: readonly Part[] }[] = [
@@ -49,9 +54,10 @@ export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>):
   if (!all) return 'No page told of itself in this time.';
   const people = all.people > 0 ? ` by ${count(all.people)} ${all.people === 1 ? 'person' : 'people'}` : '';
   const half = all.medianMs === null ? '' : `; half of the loads within ${durationWords(all.medianMs)}`;
-  const apart = [kinds.route > 0 && `${count(kinds.route)} without a load of their own`, kinds.frame > 0 && `${count(kinds.frame)} frames apart`].filter(
-    Boolean,
-  );
+  const apart = [
+    kinds.route > 0 && `${count(kinds.route)} without a load of their own`,
+    kinds.frame > 0 && `${count(kinds.frame)} frames apart`,
+  ].filter(Boolean);
   return `${count(all.views)} ${all.views === 1 ? 'view' : 'views'}${people}${apart.length > 0 ? `, ${apart.join(', ')}` : ''}${half}.`;
 }
 
@@ -73,16 +79,28 @@ const MOST_NAMED = 3;
 /** Below this share it is one of the usual blemishes. */
 const HARDLY = 0.02;
 
-/** Only here, or everywhere? One sentence for each thing that is wrong and each dimension in which it differs, worst first. */
-export function whereSentences(where: readonly Where[], all: Pick<PageGroupFigures, 'shareMissing' | 'shareWithErrors'> | null = null): string[] {
+/**
+ * Only here, or everywhere? One sentence for each thing that is wrong and each dimension in which it differs, worst
+ * first.
+ */
+export function whereSentences(
+  where: readonly Where[],
+  all: Pick<PageGroupFigures, 'shareMissing' | 'shareWithErrors'> | null = null,
+): string[] {
   const differing = where.filter(({ verdict }) => verdict !== 'everywhere').sort((a, b) => weightOf(b) - weightOf(a));
-  const alike = (Object.keys(WHAT) as Where['what'][]).filter((what) => where.some((one) => one.what === what) && !differing.some((one) => one.what === what));
+  const alike = (Object.keys(WHAT) as Where['what'][]).filter(
+    (what) => where.some((one) => one.what === what) && !differing.some((one) => one.what === what),
+  );
   // Nothing to compare with: one country, one browser, or too few views.
   const shares = { slow: 0, missing: all?.shareMissing ?? 0, errors: all?.shareWithErrors ?? 0 };
-  const alone = (Object.keys(WHAT) as Where['what'][]).filter((what) => shares[what] >= HARDLY && !where.some((one) => one.what === what));
+  const alone = (Object.keys(WHAT) as Where['what'][]).filter(
+    (what) => shares[what] >= HARDLY && !where.some((one) => one.what === what),
+  );
   return [
     ...differing.map(whereSentence),
-    ...alone.map((what) => `${WHAT[what]} on ${percent(shares[what])} of views; there is nothing yet to compare them with.`),
+    ...alone.map(
+      (what) => `${WHAT[what]} on ${percent(shares[what])} of views; there is nothing yet to compare them with.`,
+    ),
     ...alike.map((what) => `${WHAT[what]} on some views: everywhere alike.`),
   ];
 }
@@ -91,16 +109,21 @@ export function whereSentences(where: readonly Where[], all: Pick<PageGroupFigur
 const HARDLY_ELSEWHERE = { times: 5, share: 0.01 };
 
 /** Views beyond what the rest would have had. */
-const weightOf = ({ hit }: Where): number => hit.reduce((sum, { views, here, elsewhere }) => sum + views * (here - elsewhere), 0);
+const weightOf = ({ hit }: Where): number =>
+  hit.reduce((sum, { views, here, elsewhere }) => sum + views * (here - elsewhere), 0);
 
 function whereSentence({ what, dimension, verdict, hit }: Where): string {
   const group = dimension as PageGroup;
   const [first] = hit;
-  const isHardly = hit.every(({ here, elsewhere }) => elsewhere < HARDLY_ELSEWHERE.share || here >= HARDLY_ELSEWHERE.times * elsewhere);
+  const isHardly = hit.every(
+    ({ here, elsewhere }) => elsewhere < HARDLY_ELSEWHERE.share || here >= HARDLY_ELSEWHERE.times * elsewhere,
+  );
   const ends = verdict === 'here' && isHardly ? 'hardly anywhere else' : 'elsewhere as well, but less';
   if (hit.length === 1 && first)
     return `${WHAT[what]} on ${percent(first.here)} of views ${WHERE[group]} ${valueName(group, first.name)}, elsewhere on ${percent(first.elsewhere)}: ${ends}.`;
-  const named = hit.slice(0, MOST_NAMED).map(({ name, here }) => `${valueName(group, name)} (${percent(here)} of views)`);
+  const named = hit
+    .slice(0, MOST_NAMED)
+    .map(({ name, here }) => `${valueName(group, name)} (${percent(here)} of views)`);
   const more = hit.length > MOST_NAMED ? ` and ${count(hit.length - MOST_NAMED)} more` : '';
   return `${WHAT[what]} ${WHERE[group]} ${named.join(', ')}${more}: ${ends}.`;
 }
@@ -110,15 +133,24 @@ export function mapTone({ where, groups, all }: Pick<PageLoads, 'where' | 'group
   words: string;
   ratioOf: (group: PageGroupFigures) => number | undefined;
 } {
-  const [worst] = where.filter(({ dimension, verdict }) => dimension === 'country' && verdict !== 'everywhere').sort((a, b) => weightOf(b) - weightOf(a));
+  const [worst] = where
+    .filter(({ dimension, verdict }) => dimension === 'country' && verdict !== 'everywhere')
+    .sort((a, b) => weightOf(b) - weightOf(a));
   const views = groups.reduce((sum, group) => sum + group.views, 0);
   const against = (shareOf: (group: PageGroupFigures) => number) => (group: PageGroupFigures) => {
     const whole = groups.reduce((sum, one) => sum + shareOf(one) * one.views, 0) / Math.max(1, views);
     return whole > 0 ? shareOf(group) / whole : undefined;
   };
   if (worst?.what === 'missing')
-    return { words: 'something does not come more often than in all together', ratioOf: against(({ shareMissing }) => shareMissing) };
-  if (worst?.what === 'errors') return { words: 'scripts fail more often than in all together', ratioOf: against(({ shareWithErrors }) => shareWithErrors) };
+    return {
+      words: 'something does not come more often than in all together',
+      ratioOf: against(({ shareMissing }) => shareMissing),
+    };
+  if (worst?.what === 'errors')
+    return {
+      words: 'scripts fail more often than in all together',
+      ratioOf: against(({ shareWithErrors }) => shareWithErrors),
+    };
   return {
     words: 'what matters is shown later than in all together',
     ratioOf: ({ vitals }) => (vitals.lcp && all?.vitals.lcp ? vitals.lcp.p75 / all.vitals.lcp.p75 : undefined),
@@ -129,14 +161,26 @@ export function mapTone({ where, groups, all }: Pick<PageLoads, 'where' | 'group
 export const CUT_OFF = 0.02;
 export type PageOrder = 'weight' | 'average';
 
-export function ordered(groups: readonly PageGroupFigures[], order: PageOrder): { rows: PageGroupFigures[]; leftOut: number } {
+export function ordered(
+  groups: readonly PageGroupFigures[],
+  order: PageOrder,
+): { rows: PageGroupFigures[]; leftOut: number } {
   if (order === 'weight') return { rows: [...groups], leftOut: 0 };
-  const rows = groups.filter(({ shareOfWeight }) => shareOfWeight >= CUT_OFF).sort((a, b) => (b.meanMs ?? 0) - (a.meanMs ?? 0));
+  const rows = groups
+    .filter(({ shareOfWeight }) => shareOfWeight >= CUT_OFF)
+    .sort((a, b) => (b.meanMs ?? 0) - (a.meanMs ?? 0));
   return { rows, leftOut: groups.length - rows.length };
 }
 
 /** "824 views · 29 % of all time · mean 1.1 s · largest shown 1.2 s, good · 3 % with script errors" */
-export function groupWords({ views, shareOfWeight, meanMs, vitals, shareWithErrors, shareMissing }: PageGroupFigures): string {
+export function groupWords({
+  views,
+  shareOfWeight,
+  meanMs,
+  vitals,
+  shareWithErrors,
+  shareMissing,
+}: PageGroupFigures): string {
   const { lcp, inp } = vitals;
   return [
     `${count(views)} ${views === 1 ? 'view' : 'views'}`,

@@ -16,7 +16,17 @@ import { PageChips } from './page-chips';
 import { PeopleFrame } from '../people/people-frame';
 import { BackgroundCalls, Frames, ResourceHosts, WorstLoads } from './page-lists';
 import { PageGroups, PartsLegend } from './page-groups';
-import { GROUP_WORDS, mapTone, pagesSentence, RATING_WORDS, valueName, VITAL_WORDS, vitalValue, whereSentences, type PageLoads } from './page-words';
+import {
+  GROUP_WORDS,
+  mapTone,
+  pagesSentence,
+  RATING_WORDS,
+  valueName,
+  VITAL_WORDS,
+  vitalValue,
+  whereSentences,
+  type PageLoads,
+} from './page-words';
 
 // The shapes of the world are a third of all else: they come when somebody looks at countries.
 const CountryMap = lazy(() => import('@/charts/country-map'));
@@ -37,12 +47,19 @@ export function PagesPlace() {
   const ignored = NARROWING.filter((name) => view[name] !== undefined && name !== 'version' && name !== 'application');
   const isInColumns = width >= TWO_COLUMNS_FROM;
   return (
-    <PeopleFrame title={view.page ?? 'Page loads'} error={error} hasData={data !== undefined} onRetry={() => void refetch()}>
+    <PeopleFrame
+      title={view.page ?? 'Page loads'}
+      error={error}
+      hasData={data !== undefined}
+      onRetry={() => void refetch()}
+    >
       <Words kind="title" level={1}>
         {view.page ?? 'Page loads'}
       </Words>
       <PageChips />
-      {ignored.length > 0 && <Words kind="muted">{`Page loads are not narrowed by ${ignored.join(', ')}: browsers do not tell of it.`}</Words>}
+      {ignored.length > 0 && (
+        <Words kind="muted">{`Page loads are not narrowed by ${ignored.join(', ')}: browsers do not tell of it.`}</Words>
+      )}
       {!data && !error && <Words kind="muted">Reading what browsers told …</Words>}
       {data && (
         <SharedMoment>
@@ -67,7 +84,11 @@ export function PagesPlace() {
               <Strip label="Told apart" options={BY} chosen={by} onChoose={choose} />
               <View style={isInColumns ? styles.columns : styles.stack}>
                 <View style={isInColumns ? styles.wide : styles.stack}>
-                  {by === 'country' ? <Countries pages={data} onNarrow={narrow} /> : <PageGroups by={by} groups={data.groups} onNarrow={narrow} />}
+                  {by === 'country' ? (
+                    <Countries pages={data} onNarrow={narrow} />
+                  ) : (
+                    <PageGroups by={by} groups={data.groups} onNarrow={narrow} />
+                  )}
                   <PartsLegend />
                 </View>
                 <View style={isInColumns ? styles.column : styles.stack}>
@@ -105,7 +126,9 @@ function Countries({ pages, onNarrow }: { pages: PageLoads; onNarrow: (country: 
       </Suspense>
       {kept.length > 0 && <Strip label="Countries" options={KEPT} chosen={shown} onChoose={setShown} />}
       <PageGroups by="country" groups={groups} onNarrow={onNarrow} keeping={{ kept, toggle }} />
-      {hidden > 0 && <Words kind="muted">{`${count(hidden)} other ${hidden === 1 ? 'country is' : 'countries are'} not shown.`}</Words>}
+      {hidden > 0 && (
+        <Words kind="muted">{`${count(hidden)} other ${hidden === 1 ? 'country is' : 'countries are'} not shown.`}</Words>
+      )}
     </View>
   );
 }
@@ -120,7 +143,12 @@ function narrowedTo<V extends object>(view: V, by: PageGroup, value: string): V 
 function countryFigures(pages: PageLoads, groups: PageLoads['groups']) {
   const { ratioOf } = mapTone(pages);
   const known = groups.filter(({ name }) => name !== '');
-  return known.map((group) => ({ code: group.name, name: valueName('country', group.name), views: group.views, ratio: ratioOf(group) }));
+  return known.map((group) => ({
+    code: group.name,
+    name: valueName('country', group.name),
+    views: group.views,
+    ratio: ratioOf(group),
+  }));
 }
 
 function Vitals({ pages, isWide }: { pages: PageLoads; isWide: boolean }) {
@@ -136,7 +164,14 @@ function Vitals({ pages, isWide }: { pages: PageLoads; isWide: boolean }) {
             <Words kind={figure && figure.rating !== 'good' ? 'strong' : 'body'}>
               {figure ? `${format(figure.p75)}  ${RATING_WORDS[figure.rating]}` : 'not told'}
             </Words>
-            <VitalTrend vital={vital} name={VITAL_WORDS[vital]} startMs={trend.startMs} stepMs={trend.stepMs} values={trend.vitals[vital]} format={format} />
+            <VitalTrend
+              vital={vital}
+              name={VITAL_WORDS[vital]}
+              startMs={trend.startMs}
+              stepMs={trend.stepMs}
+              values={trend.vitals[vital]}
+              format={format}
+            />
           </View>
         );
       })}
@@ -147,7 +182,8 @@ function Vitals({ pages, isWide }: { pages: PageLoads; isWide: boolean }) {
 function NothingYet() {
   return (
     <Words kind="muted">
-      Include the script that this server has at /snippet.js in your pages, with a key of TOPLENS_BROWSER_KEYS. Nothing told is not the same as nothing wrong.
+      Include the script that this server has at /snippet.js in your pages, with a key of TOPLENS_BROWSER_KEYS. Nothing
+      told is not the same as nothing wrong.
     </Words>
   );
 }

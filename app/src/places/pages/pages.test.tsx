@@ -5,22 +5,53 @@ import { trendWords } from '@/charts/vital-trend';
 import { frameWords } from './error-stack';
 import { errorsSentence } from './errors-place';
 import { groupedParts } from './page-groups';
-import { groupWords, mapTone, ordered, pagesSentence, valueName, vitalValue, whereSentences, type PageGroupFigures, type PageLoads } from './page-words';
+import {
+  groupWords,
+  mapTone,
+  ordered,
+  pagesSentence,
+  valueName,
+  vitalValue,
+  whereSentences,
+  type PageGroupFigures,
+  type PageLoads,
+} from './page-words';
 
 const vitals = Object.fromEntries(VITALS.map((vital) => [vital, null])) as PageGroupFigures['vitals'];
 const group = (more: Partial<PageGroupFigures> = {}): PageGroupFigures => ({
-  name: '/send', views: 100, people: 40, loads: 100, parts: [1, 2, 3, 4, 5, 60, 20, 100, 50, 200, 10], meanMs: 455, medianMs: 400, weightMs: 45_500, shareOfWeight: 0.4,
-  vitals: { ...vitals, lcp: { p75: 2600, rating: 'needsImprovement', views: 90 } }, interactions: 10, errors: 0, shareWithErrors: 0, shareMissing: 0, ...more,
-}); // prettier-ignore
+  name: '/send',
+  views: 100,
+  people: 40,
+  loads: 100,
+  parts: [1, 2, 3, 4, 5, 60, 20, 100, 50, 200, 10],
+  meanMs: 455,
+  medianMs: 400,
+  weightMs: 45_500,
+  shareOfWeight: 0.4,
+  vitals: { ...vitals, lcp: { p75: 2600, rating: 'needsImprovement', views: 90 } },
+  interactions: 10,
+  errors: 0,
+  shareWithErrors: 0,
+  shareMissing: 0,
+  ...more,
+});
 type Where = PageLoads['where'][number];
 const where = (more: Partial<Where> = {}): Where => ({
-  what: 'missing', dimension: 'country', verdict: 'here', hit: [{ name: 'IE', views: 100, here: 0.6, elsewhere: 0.004 }], ...more,
-}); // prettier-ignore
+  what: 'missing',
+  dimension: 'country',
+  verdict: 'here',
+  hit: [{ name: 'IE', views: 100, here: 0.6, elsewhere: 0.004 }],
+  ...more,
+});
 
 describe('page loads in words', () => {
   test('nothing told is not the same as nothing wrong', () => {
-    expect(pagesSentence({ all: null, kinds: { load: 0, route: 0, frame: 0 } })).toBe('No page told of itself in this time.');
-    expect(errorsSentence({ groups: [], views: 0, isCut: false, window: { fromMs: 0, toMs: 1 } })).toMatch(/not the same as none/);
+    expect(pagesSentence({ all: null, kinds: { load: 0, route: 0, frame: 0 } })).toBe(
+      'No page told of itself in this time.',
+    );
+    expect(errorsSentence({ groups: [], views: 0, isCut: false, window: { fromMs: 0, toMs: 1 } })).toMatch(
+      /not the same as none/,
+    );
   });
 
   test('a summary with what stands apart', () => {
@@ -30,14 +61,21 @@ describe('page loads in words', () => {
   });
 
   test('only here or everywhere, the weightiest first', () => {
-    const slow = where({ what: 'slow', dimension: 'connection', verdict: 'more', hit: [{ name: '3g', views: 20, here: 0.2, elsewhere: 0.1 }] });
+    const slow = where({
+      what: 'slow',
+      dimension: 'connection',
+      verdict: 'more',
+      hit: [{ name: '3g', views: 20, here: 0.2, elsewhere: 0.1 }],
+    });
     const errors = where({ what: 'errors', verdict: 'everywhere', hit: [] });
     expect(whereSentences([slow, errors, where()])).toEqual([
       'Something does not come on 60 % of views from Ireland, elsewhere on 0.4 %: hardly anywhere else.',
       'What matters is shown after 2.5 s on 20 % of views over 3g, elsewhere on 10 %: elsewhere as well, but less.',
       'A script fails on some views: everywhere alike.',
     ]);
-    expect(whereSentences([where({ hit: [{ name: 'IE', views: 100, here: 0.04, elsewhere: 0.02 }] })])[0]).toMatch(/elsewhere as well, but less\.$/);
+    expect(whereSentences([where({ hit: [{ name: 'IE', views: 100, here: 0.04, elsewhere: 0.02 }] })])[0]).toMatch(
+      /elsewhere as well, but less\.$/,
+    );
     const many = where({ hit: ['IE', 'NL', 'BE', 'FR'].map((name) => ({ name, views: 10, here: 0.5, elsewhere: 0 })) });
     expect(whereSentences([many])[0]).toBe(
       'Something does not come from Ireland (50 % of views), Netherlands (50 % of views), Belgium (50 % of views) and 1 more: hardly anywhere else.',
@@ -51,7 +89,11 @@ describe('page loads in words', () => {
   });
 
   test('by average, pages under two in a hundred of all time are left out', () => {
-    const pages = [group(), group({ name: '/slow', meanMs: 900, shareOfWeight: 0.03 }), group({ name: '/rare', meanMs: 9_000, shareOfWeight: 0.01 })];
+    const pages = [
+      group(),
+      group({ name: '/slow', meanMs: 900, shareOfWeight: 0.03 }),
+      group({ name: '/rare', meanMs: 9_000, shareOfWeight: 0.01 }),
+    ];
     expect(ordered(pages, 'weight').rows.map(({ name }) => name)).toEqual(['/send', '/slow', '/rare']);
     expect(ordered(pages, 'average')).toMatchObject({ rows: [{ name: '/slow' }, { name: '/send' }], leftOut: 1 });
   });
@@ -70,16 +112,27 @@ describe('page loads in words', () => {
   });
 
   test('values, places and curves', () => {
-    expect([valueName('country', 'NL'), valueName('browser', 'NL'), valueName('country', '')]).toEqual(['Netherlands', 'NL', 'not told']);
+    expect([valueName('country', 'NL'), valueName('browser', 'NL'), valueName('country', '')]).toEqual([
+      'Netherlands',
+      'NL',
+      'not told',
+    ]);
     expect([vitalValue('cls', 0.034), vitalValue('lcp', 2600)]).toEqual(['0.03', '2.6 s']);
-    expect(frameWords({ file: 'https://a.example/js/app.js', line: 1, column: 7, method: 'draw' })).toBe('draw, /js/app.js:1:7');
-    expect(trendWords('first byte', [null, 200, 400, null], (ms) => `${ms} ms`)).toBe('first byte: from 200 ms to 400 ms, last 400 ms');
+    expect(frameWords({ file: 'https://a.example/js/app.js', line: 1, column: 7, method: 'draw' })).toBe(
+      'draw, /js/app.js:1:7',
+    );
+    expect(trendWords('first byte', [null, 200, 400, null], (ms) => `${ms} ms`)).toBe(
+      'first byte: from 200 ms to 400 ms, last 400 ms',
+    );
   });
 });
 
 describe('the map', () => {
   test('is toned by what differs most between countries', () => {
-    const groups = [group({ name: 'IE', views: 100, shareMissing: 0.6 }), group({ name: 'GB', views: 300, shareMissing: 0 })];
+    const groups = [
+      group({ name: 'IE', views: 100, shareMissing: 0.6 }),
+      group({ name: 'GB', views: 300, shareMissing: 0 }),
+    ];
     const byMissing = mapTone({ where: [where()], groups, all: group() });
     expect(byMissing.words).toMatch(/does not come/);
     expect(byMissing.ratioOf(groups[0] as PageGroupFigures)).toBeCloseTo(4);
@@ -87,7 +140,10 @@ describe('the map', () => {
   });
 
   test('has every country that it can draw within its frame, one or forty', () => {
-    const forty = 'GB IE NL BE FR DE ES PT IT CH AT PL CZ SK HU RO BG GR TR UA NO SE FI DK US CA MX BR AR CL ZA EG KE NG IN CN JP KR AU NZ'.split(' ');
+    const forty =
+      'GB IE NL BE FR DE ES PT IT CH AT PL CZ SK HU RO BG GR TR UA NO SE FI DK US CA MX BR AR CL ZA EG KE NG IN CN JP KR AU NZ'.split(
+        ' ',
+      );
     for (const codes of [['GB'], ['GB', 'IE'], forty]) {
       const { shapes, without } = countryMap(codes, 360, 260);
       expect(without).toEqual([]);
@@ -111,9 +167,9 @@ describe('the map', () => {
 
 test('on a crowded map the first labels stand, and none lies over another', () => {
   const label = (text: string, x: number, y: number) => ({ text, x, y });
-  expect(freeLabels([label('NL', 100, 50), label('BE', 104, 56), label('DE', 130, 50), label('FR', 100, 70)]).map(({ text }) => text)).toEqual([
-    'NL',
-    'DE',
-    'FR',
-  ]);
+  expect(
+    freeLabels([label('NL', 100, 50), label('BE', 104, 56), label('DE', 130, 50), label('FR', 100, 70)]).map(
+      ({ text }) => text,
+    ),
+  ).toEqual(['NL', 'DE', 'FR']);
 });

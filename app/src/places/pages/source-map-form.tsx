@@ -30,7 +30,11 @@ export function SourceMapForm() {
   const keeping = useKeepSourceMap();
   const [isOpen, setOpen] = useState(false);
   const [trouble, setTrouble] = useState('');
-  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { component: '', version: '', file: '' } });
+  const form = useForm({
+    resolver: yupResolver(schema),
+    mode: 'onBlur',
+    defaultValues: { component: '', version: '', file: '' },
+  });
   const submit = form.handleSubmit(async (values) => {
     setTrouble('');
     try {
@@ -45,7 +49,9 @@ export function SourceMapForm() {
       <Words kind="section" level={2}>
         Source maps
       </Words>
-      {data?.maps.length === 0 && <Words kind="muted">None so far: places are told as they stand in the minified script.</Words>}
+      {data?.maps.length === 0 && (
+        <Words kind="muted">None so far: places are told as they stand in the minified script.</Words>
+      )}
       {data?.maps.slice(0, MOST_LISTED).map(({ component, version, file, uploadedMs }) => (
         <Words key={[component, version, file].join('|')} kind="small">
           {[file, component, version && `version ${version}`, `since ${clock(uploadedMs)}`].filter(Boolean).join(' · ')}
@@ -66,8 +72,16 @@ export function SourceMapForm() {
               {trouble}
             </Words>
           )}
-          {keeping.error && <Trouble error={keeping.error} still="What you typed is kept." onRetry={() => void submit()} />}
-          <Button mode="contained" loading={keeping.isPending} onPress={() => void submit()} style={styles.button} testID="keep-map">
+          {keeping.error && (
+            <Trouble error={keeping.error} still="What you typed is kept." onRetry={() => void submit()} />
+          )}
+          <Button
+            mode="contained"
+            loading={keeping.isPending}
+            onPress={() => void submit()}
+            style={styles.button}
+            testID="keep-map"
+          >
             Choose the file
           </Button>
         </>

@@ -14,13 +14,21 @@ import { PeopleFrame } from './people-frame';
 import { SessionList } from './session-list';
 import { lookReason, personKey } from './see-persons';
 
-const schema = object({ find: string().trim().required('An id, or an e-mail address.'), why: lookReason, key: personKey });
+const schema = object({
+  find: string().trim().required('An id, or an e-mail address.'),
+  why: lookReason,
+  key: personKey,
+});
 
 /** One person: everything that they did, in order. */
 export function FindPlace() {
   const { view } = useView();
   const finding = useFindPerson(view);
-  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { find: '', why: '', key: '' } });
+  const form = useForm({
+    resolver: yupResolver(schema),
+    mode: 'onBlur',
+    defaultValues: { find: '', why: '', key: '' },
+  });
   const submit = form.handleSubmit((values) => finding.mutate(values));
   return (
     <PeopleFrame title="Find a person" maxWidth={760}>
@@ -28,13 +36,20 @@ export function FindPlace() {
         Find a person
       </Words>
       <Words kind="muted">
-        “It did not work at three”: what this one person met. Addresses are looked for by their SHA-256, which is how they should be sent. Every look is
-        recorded.
+        “It did not work at three”: what this one person met. Addresses are looked for by their SHA-256, which is how
+        they should be sent. Every look is recorded.
       </Words>
       <FormField control={form.control} name="find" label="Id or e-mail address" testID="find-person" />
       <FormField control={form.control} name="why" label="What it is for" testID="find-why" />
       <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID="find-key" />
-      <Button mode="contained" loading={finding.isPending} disabled={finding.isPending} onPress={() => void submit()} style={styles.button} testID="find-now">
+      <Button
+        mode="contained"
+        loading={finding.isPending}
+        disabled={finding.isPending}
+        onPress={() => void submit()}
+        style={styles.button}
+        testID="find-now"
+      >
         Find
       </Button>
       {finding.error && <Trouble error={finding.error} still="What you typed is kept." onRetry={() => void submit()} />}

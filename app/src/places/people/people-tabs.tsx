@@ -20,7 +20,12 @@ export function PeopleTabs() {
       {TABS.map(({ path, words }) => {
         const isHere = pathname === path;
         return (
-          <Door key={path} path={path} isHere={isHere} style={[styles.tab, { borderBottomColor: isHere ? palette.action : 'transparent' }]}>
+          <Door
+            key={path}
+            path={path}
+            isHere={isHere}
+            style={[styles.tab, { borderBottomColor: isHere ? palette.action : 'transparent' }]}
+          >
             <Words kind={isHere ? 'strong' : 'muted'}>{words}</Words>
           </Door>
         );

@@ -28,7 +28,11 @@ export function SessionList({ found }: { found: Person }) {
           <Words kind="strong">{sessionWords(session, found.window.toMs)}</Words>
           <View role="list">
             {session.map((one, i) => (
-              <View role="listitem" key={`${one.atMs}-${i}`} style={[styles.line, { borderBottomColor: palette.hairline }]}>
+              <View
+                role="listitem"
+                key={`${one.atMs}-${i}`}
+                style={[styles.line, { borderBottomColor: palette.hairline }]}
+              >
                 <HappeningLine happening={one} todayMs={found.window.toMs} />
               </View>
             ))}
@@ -43,7 +47,14 @@ function HappeningLine({ happening, todayMs }: { happening: Happening; todayMs: 
   const time = clockSeconds(happening.atMs, todayMs).replace(/\.\d+$/, '');
   if ('view' in happening) {
     const { view, page, errors, missing } = happening.view;
-    return <Line path={`/page-load/${view}`} words={`${time}  page ${page}`} small={viewWords(happening.view)} isBad={errors > 0 || missing > 0} />;
+    return (
+      <Line
+        path={`/page-load/${view}`}
+        words={`${time}  page ${page}`}
+        small={viewWords(happening.view)}
+        isBad={errors > 0 || missing > 0}
+      />
+    );
   }
   const { attempt } = happening;
   if (attempt.kind === 'businessEvent')
@@ -56,11 +67,28 @@ function HappeningLine({ happening, todayMs }: { happening: Happening; todayMs: 
       />
     );
   const path = attempt.traceId === '' ? undefined : `/attempt/${attempt.traceId}/${attempt.spanId}`;
-  return <Line path={path} words={`${time}  ${attempt.name}`} small={attemptWords(attempt)} isBad={attempt.outcome !== 'onTime'} />;
+  return (
+    <Line
+      path={path}
+      words={`${time}  ${attempt.name}`}
+      small={attemptWords(attempt)}
+      isBad={attempt.outcome !== 'onTime'}
+    />
+  );
 }
 
 /** One line, which leads on where there is something to lead to. */
-function Line({ path, words, small, isBad }: { path: string | undefined; words: string; small: string; isBad: boolean }) {
+function Line({
+  path,
+  words,
+  small,
+  isBad,
+}: {
+  path: string | undefined;
+  words: string;
+  small: string;
+  isBad: boolean;
+}) {
   const palette = usePalette();
   const lines = (
     <>
@@ -109,13 +137,16 @@ export function sessionsOf(all: readonly Happening[]): Happening[][] {
   return [...sessions.values()].sort((a, b) => (b[0]?.atMs ?? 0) - (a[0]?.atMs ?? 0));
 }
 
-const endOf = (one: Happening): number => one.atMs + ('attempt' in one ? one.attempt.durationMs : (one.view.loadMs ?? 0));
+const endOf = (one: Happening): number =>
+  one.atMs + ('attempt' in one ? one.attempt.durationMs : (one.view.loadMs ?? 0));
 
 /** "From 11:02, 4 min · Sender Portal · 2 of 5 went wrong · from Ostrel · Anchor · Firefox 143, Windows desktop" */
 export function sessionWords(session: readonly Happening[], todayMs: number): string {
   const [first] = session;
   if (!first) return '';
-  const attempts = session.flatMap((one) => ('attempt' in one && one.attempt.kind !== 'businessEvent' ? [one.attempt] : []));
+  const attempts = session.flatMap((one) =>
+    'attempt' in one && one.attempt.kind !== 'businessEvent' ? [one.attempt] : [],
+  );
   const views = session.flatMap((one) => ('view' in one ? [one.view] : []));
   const [attempt, view] = [attempts[0], views[0]];
   const minutes = Math.round((Math.max(...session.map(endOf)) - first.atMs) / 60_000);
@@ -150,7 +181,11 @@ function foundWords({ attempts, views, window }: Person, sessions: number): stri
     return `Nothing between ${clock(window.fromMs)} and ${clock(window.toMs, window.fromMs)}: choose another time above.`;
   const events = attempts.filter(({ kind }) => kind === 'businessEvent').length;
   const some = (n: number, one: string, many: string) => (n > 0 ? [`${count(n)} ${n === 1 ? one : many}`] : []);
-  const what = [...some(attempts.length - events, 'attempt', 'attempts'), ...some(views.length, 'page view', 'page views'), ...some(events, 'event', 'events')];
+  const what = [
+    ...some(attempts.length - events, 'attempt', 'attempts'),
+    ...some(views.length, 'page view', 'page views'),
+    ...some(events, 'event', 'events'),
+  ];
   return `${what.join(' and ')} in ${count(sessions)} ${sessions === 1 ? 'session' : 'sessions'} since ${clock(window.fromMs)}.`;
 }
 

@@ -33,7 +33,10 @@ export function SentPlace() {
           const some = all.filter((handoff) => handoff.state === state);
           return some.length === 0 ? null : (
             <View key={state} style={styles.group}>
-              <Words kind="section" level={2}>{`${stateWords(state).replace(/^./, (c) => c.toUpperCase())} · ${some.length}`}</Words>
+              <Words
+                kind="section"
+                level={2}
+              >{`${stateWords(state).replace(/^./, (c) => c.toUpperCase())} · ${some.length}`}</Words>
               {some.map((handoff) => (
                 <SentRow key={handoff.id} handoff={handoff} />
               ))}

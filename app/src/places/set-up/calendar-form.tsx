@@ -18,10 +18,14 @@ const DAY_MS = 86_400_000;
 export function parseCalendar(text: string): Settings['calendar'] | string {
   const holidays: string[] = [];
   const excluded: Settings['calendar']['excluded'] = [];
-  for (const line of text.split('\n').map((one) => one.trim()).filter(Boolean)) {
+  for (const line of text
+    .split('\n')
+    .map((one) => one.trim())
+    .filter(Boolean)) {
     const range = /^(\S+) to (\S+)\s*(.*)$/.exec(line);
     const days = range ? [range[1] as string, range[2] as string] : [line];
-    if (days.some((day) => !DATE.test(day) || Number.isNaN(Date.parse(day)))) return `“${line}”: write a day as 2026-12-25, or a stretch as 2026-11-02 to 2026-11-09 and why.`;
+    if (days.some((day) => !DATE.test(day) || Number.isNaN(Date.parse(day))))
+      return `“${line}”: write a day as 2026-12-25, or a stretch as 2026-11-02 to 2026-11-09 and why.`;
     if (!range) holidays.push(line);
     else {
       const [fromMs, toMs] = days.map((day) => Date.parse(`${day}T00:00:00Z`)) as [number, number];
@@ -29,13 +33,16 @@ export function parseCalendar(text: string): Settings['calendar'] | string {
       if (!range[3]) return `“${line}”: say why it is left out.`;
       excluded.push({ fromMs, toMs: toMs + DAY_MS, reason: range[3] });
     }
-  } // prettier-ignore
+  }
   return { holidays, excluded };
 }
 
 export function calendarText({ holidays, excluded }: Settings['calendar']): string {
   const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
-  return [...holidays, ...excluded.map(({ fromMs, toMs, reason }) => `${day(fromMs)} to ${day(toMs - DAY_MS)} ${reason}`)].join('\n');
+  return [
+    ...holidays,
+    ...excluded.map(({ fromMs, toMs, reason }) => `${day(fromMs)} to ${day(toMs - DAY_MS)} ${reason}`),
+  ].join('\n');
 }
 
 const schema = object({
@@ -52,7 +59,11 @@ const schema = object({
 export function CalendarForm({ settings }: { settings: Settings }) {
   const change = useChangeSetting();
   const [who, setWho] = useWho();
-  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { days: calendarText(settings.calendar), who } });
+  const form = useForm({
+    resolver: yupResolver(schema),
+    mode: 'onBlur',
+    defaultValues: { days: calendarText(settings.calendar), who },
+  });
   const submit = form.handleSubmit((values) => {
     setWho(values.who);
     change.mutate({ who: values.who, key: 'calendar', value: parseCalendar(values.days) as Settings['calendar'] });
@@ -71,8 +82,21 @@ export function CalendarForm({ settings }: { settings: Settings }) {
         testID="calendar-days"
       />
       <FormField control={form.control} name="who" label="Your name" testID="calendar-who" />
-      {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
-      <Button mode="outlined" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} style={styles.button} testID="save-calendar">
+      {change.error && (
+        <Trouble
+          error={change.error}
+          still="Nothing was changed; what you typed is kept."
+          onRetry={() => void submit()}
+        />
+      )}
+      <Button
+        mode="outlined"
+        loading={change.isPending}
+        disabled={change.isPending}
+        onPress={() => void submit()}
+        style={styles.button}
+        testID="save-calendar"
+      >
         Save days
       </Button>
     </View>

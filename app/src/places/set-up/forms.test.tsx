@@ -16,7 +16,10 @@ const DAY_MS = 86_400_000;
 const settings = {
   rates: { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2 },
   keyTiers: ['Anchor'],
-  calendar: { holidays: ['2026-12-25'], excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 9) + DAY_MS, reason: 'migration' }] },
+  calendar: {
+    holidays: ['2026-12-25'],
+    excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 9) + DAY_MS, reason: 'migration' }],
+  },
 } as unknown as Settings;
 
 const field = (testID: string) => screen.getByTestId(testID);
@@ -71,7 +74,9 @@ describe('harm rates', () => {
     unmount();
     mockChange.error = new Error('The server cannot be reached.');
     render(<RatesForm settings={settings} />);
-    expect(screen.getByRole('alert').textContent).toContain('The server cannot be reached. Nothing was changed; what you typed is kept.');
+    expect(screen.getByRole('alert').textContent).toContain(
+      'The server cannot be reached. Nothing was changed; what you typed is kept.',
+    );
   });
 });
 

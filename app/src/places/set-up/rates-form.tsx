@@ -23,22 +23,40 @@ const RATES = [
 type RateName = (typeof RATES)[number][0];
 
 const rate = (least: number) =>
-  string().required('Write a number.').test('number', `A number, at least ${least}.`, (text) => text !== undefined && Number.isFinite(parseDecimal(text)) && parseDecimal(text) >= least); // prettier-ignore
+  string()
+    .required('Write a number.')
+    .test(
+      'number',
+      `A number, at least ${least}.`,
+      (text) => text !== undefined && Number.isFinite(parseDecimal(text)) && parseDecimal(text) >= least,
+    );
 
 const schema = object({
-  waiting: rate(0), failed: rate(0), left: rate(0), missing: rate(0), money: rate(0), keyMultiplier: rate(1),
+  waiting: rate(0),
+  failed: rate(0),
+  left: rate(0),
+  missing: rate(0),
+  money: rate(0),
+  keyMultiplier: rate(1),
   who: whoChanges,
-}); // prettier-ignore
+});
 
 /** What each kind of harm weighs, in minutes. */
 export function RatesForm({ settings }: { settings: Settings }) {
   const change = useChangeSetting();
   const [who, setWho] = useWho();
-  const defaults = Object.fromEntries(RATES.map(([name]) => [name, String(settings.rates[name])])) as Record<RateName, string>;
+  const defaults = Object.fromEntries(RATES.map(([name]) => [name, String(settings.rates[name])])) as Record<
+    RateName,
+    string
+  >;
   const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { ...defaults, who } });
   const submit = form.handleSubmit(({ who: by, ...texts }) => {
     setWho(by);
-    change.mutate({ who: by, key: 'rates', value: Object.fromEntries(RATES.map(([name]) => [name, parseDecimal(texts[name])])) });
+    change.mutate({
+      who: by,
+      key: 'rates',
+      value: Object.fromEntries(RATES.map(([name]) => [name, parseDecimal(texts[name])])),
+    });
   });
   return (
     <View style={styles.box}>
@@ -53,8 +71,21 @@ export function RatesForm({ settings }: { settings: Settings }) {
           </View>
         ))}
       </View>
-      {change.error && <Trouble error={change.error} still="Nothing was changed; what you typed is kept." onRetry={() => void submit()} />}
-      <Button mode="contained" loading={change.isPending} disabled={change.isPending} onPress={() => void submit()} style={styles.button} testID="save-rates">
+      {change.error && (
+        <Trouble
+          error={change.error}
+          still="Nothing was changed; what you typed is kept."
+          onRetry={() => void submit()}
+        />
+      )}
+      <Button
+        mode="contained"
+        loading={change.isPending}
+        disabled={change.isPending}
+        onPress={() => void submit()}
+        style={styles.button}
+        testID="save-rates"
+      >
         Save rates
       </Button>
     </View>

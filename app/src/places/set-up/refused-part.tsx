@@ -12,8 +12,15 @@ import { SPACE } from '@/look/tokens';
 type Refused = Schemas['RefusedRecords']['records'][number];
 
 const KINDS: Readonly<Record<string, string>> = {
-  attempts: 'An attempt', spans: 'A span', lines: 'A log line', points: 'A point of a metric', changes: 'A change', views: 'A page view', errors: 'A script error', toldBeside: 'An attempt',
-}; // prettier-ignore
+  attempts: 'An attempt',
+  spans: 'A span',
+  lines: 'A log line',
+  points: 'A point of a metric',
+  changes: 'A change',
+  views: 'A page view',
+  errors: 'A script error',
+  toldBeside: 'An attempt',
+};
 
 /** Records that the database refused: looked at, sent again, dropped. Nothing to see while there are none. */
 export function RefusedPart() {
@@ -51,10 +58,18 @@ function RefusedRow({ record }: { record: Refused }) {
       {sendAgain.error && <Trouble error={sendAgain.error} onRetry={() => sendAgain.reset()} />}
       {drop.error && <Trouble error={drop.error} onRetry={() => drop.reset()} />}
       <View style={styles.buttons}>
-        <Button onPress={() => setOpen(!isOpen)} aria-expanded={isOpen} accessibilityLabel={`${isOpen ? 'Hide' : 'Show'} ${what}`}>
+        <Button
+          onPress={() => setOpen(!isOpen)}
+          aria-expanded={isOpen}
+          accessibilityLabel={`${isOpen ? 'Hide' : 'Show'} ${what}`}
+        >
           {isOpen ? 'Hide' : 'Show'}
         </Button>
-        <Button onPress={() => sendAgain.mutate(record.id)} disabled={sendAgain.isPending} accessibilityLabel={`Send again: ${what}`}>
+        <Button
+          onPress={() => sendAgain.mutate(record.id)}
+          disabled={sendAgain.isPending}
+          accessibilityLabel={`Send again: ${what}`}
+        >
           Send again
         </Button>
         <Button onPress={() => drop.mutate(record.id)} disabled={drop.isPending} accessibilityLabel={`Drop: ${what}`}>

@@ -50,7 +50,14 @@ export function ServerPart() {
 
 const styles = StyleSheet.create({
   gap: { gap: SPACE.xs },
-  part: { flexDirection: 'row', gap: SPACE.m, borderBottomWidth: 1, minHeight: 44, alignItems: 'center', paddingVertical: SPACE.xs },
+  part: {
+    flexDirection: 'row',
+    gap: SPACE.m,
+    borderBottomWidth: 1,
+    minHeight: 44,
+    alignItems: 'center',
+    paddingVertical: SPACE.xs,
+  },
   name: { width: 96 },
   words: { flex: 1, minWidth: 0 },
 });

@@ -38,7 +38,10 @@ export function SetUpPlace() {
         )}
         <ServerPart />
         <RefusedPart />
-        <Words kind="muted">A flow’s name, limit and importance are changed on its own page. Owners, teams and agreements stand in the settings file.</Words>
+        <Words kind="muted">
+          A flow’s name, limit and importance are changed on its own page. Owners, teams and agreements stand in the
+          settings file.
+        </Words>
       </View>
     </ScrollView>
   );
@@ -54,7 +57,9 @@ function Changes({ settings }: { settings: Settings }) {
       <Words kind="section" level={2}>
         Who changed what
       </Words>
-      {settings.changes.length === 0 && <Words kind="muted">Nothing was changed in place yet: all is as the settings file says.</Words>}
+      {settings.changes.length === 0 && (
+        <Words kind="muted">Nothing was changed in place yet: all is as the settings file says.</Words>
+      )}
       {undo.error && <Trouble error={undo.error} onRetry={() => undo.reset()} />}
       <View role="list">
         {settings.changes.map((change) => {
@@ -67,7 +72,11 @@ function Changes({ settings }: { settings: Settings }) {
                 <Words kind="small">{`${clock(change.atMs)} · ${change.who}${change.undoes === null ? '' : ' · takes a change back'}${change.isUndone ? ' · taken back' : ''}`}</Words>
               </View>
               {isNewest && (
-                <Button icon="undo" onPress={() => undo.mutate({ id: change.id, who: who || 'somebody' })} accessibilityLabel={`Undo ${change.about}`}>
+                <Button
+                  icon="undo"
+                  onPress={() => undo.mutate({ id: change.id, who: who || 'somebody' })}
+                  accessibilityLabel={`Undo ${change.about}`}
+                >
                   Undo
                 </Button>
               )}

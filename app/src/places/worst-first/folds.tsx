@@ -72,7 +72,11 @@ export function Changes() {
       )}
       {data?.changes.map((change) =>
         change.id === null ? (
-          <Door key={`${change.kind}-${change.name}-${change.measure}`} path={`/component/${encodeURIComponent(change.name)}`} style={styles.row}>
+          <Door
+            key={`${change.kind}-${change.name}-${change.measure}`}
+            path={`/component/${encodeURIComponent(change.name)}`}
+            style={styles.row}
+          >
             <Words>{`${change.name}: ${change.words}`}</Words>
             <Words kind="small">{change.kind}</Words>
           </Door>

@@ -47,10 +47,17 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
       style={[
         styles.send,
         isWide && styles.denseSend,
-        { borderColor: handoff.isOpen ? palette.action : palette.hairline, borderStyle: handoff.isOpen ? 'dashed' : 'solid' },
+        {
+          borderColor: handoff.isOpen ? palette.action : palette.hairline,
+          borderStyle: handoff.isOpen ? 'dashed' : 'solid',
+        },
       ]}
     >
-      <Words kind="small" numberOfLines={1} style={{ color: handoff.isOpen ? palette.action : palette.ink, fontWeight: handoff.isOpen ? '600' : '400' }}>
+      <Words
+        kind="small"
+        numberOfLines={1}
+        style={{ color: handoff.isOpen ? palette.action : palette.ink, fontWeight: handoff.isOpen ? '600' : '400' }}
+      >
         {handoff.words}
       </Words>
     </Pressable>
@@ -75,7 +82,11 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
       </View>
       <View style={[styles.body, isWide && styles.denseBody]}>
         <View style={isWide && styles.line}>
-          <Door path={`/incident/${row.id}`} style={[styles.head, isWide && styles.denseHead]} testID={`row-${row.rank}`}>
+          <Door
+            path={`/incident/${row.id}`}
+            style={[styles.head, isWide && styles.denseHead]}
+            testID={`row-${row.rank}`}
+          >
             <View style={styles.titles}>
               <Words kind="strong" numberOfLines={isWide ? 1 : 3}>
                 {row.title}
@@ -114,7 +125,14 @@ function Figure({ value, unit }: { value: string; unit: string }) {
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', borderBottomWidth: 1, borderLeftWidth: 3, paddingVertical: 9, paddingRight: SPACE.l, paddingLeft: SPACE.m },
+  row: {
+    flexDirection: 'row',
+    borderBottomWidth: 1,
+    borderLeftWidth: 3,
+    paddingVertical: 9,
+    paddingRight: SPACE.l,
+    paddingLeft: SPACE.m,
+  },
   rank: { width: 38, alignItems: 'flex-start' },
   body: { flex: 1, gap: 6 },
   head: { flexDirection: 'row', gap: SPACE.s, minHeight: TOUCH, alignItems: 'flex-start' },
@@ -128,6 +146,13 @@ const styles = StyleSheet.create({
   denseNumbers: { flexWrap: 'nowrap', flex: 0 },
   since: { flex: 1, minWidth: 0 },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
-  send: { borderWidth: 1, borderRadius: 7, paddingHorizontal: 10, minHeight: 32, justifyContent: 'center', maxWidth: 190 },
+  send: {
+    borderWidth: 1,
+    borderRadius: 7,
+    paddingHorizontal: 10,
+    minHeight: 32,
+    justifyContent: 'center',
+    maxWidth: 190,
+  },
   denseSend: { minHeight: 26 },
 });

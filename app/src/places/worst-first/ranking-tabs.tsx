@@ -12,9 +12,26 @@ const RANKINGS: readonly { value: Ranking; words: string }[] = [
 ];
 
 /** By what the list is ordered; by promises where there are any. */
-export function RankingTabs({ chosen, hasPromises, onChoose }: { chosen: Ranking; hasPromises: boolean; onChoose: (ranking: Ranking) => void }) {
+export function RankingTabs({
+  chosen,
+  hasPromises,
+  onChoose,
+}: {
+  chosen: Ranking;
+  hasPromises: boolean;
+  onChoose: (ranking: Ranking) => void;
+}) {
   const options = hasPromises ? RANKINGS : RANKINGS.filter(({ value }) => value !== 'promises');
-  return <Strip label="Rank by" options={options} chosen={chosen} onChoose={onChoose} style={styles.tabs} minHeight={TOUCH - 4} />;
+  return (
+    <Strip
+      label="Rank by"
+      options={options}
+      chosen={chosen}
+      onChoose={onChoose}
+      style={styles.tabs}
+      minHeight={TOUCH - 4}
+    />
+  );
 }
 
 const styles = StyleSheet.create({ tabs: { gap: SPACE.xl - 4, paddingHorizontal: SPACE.l } });

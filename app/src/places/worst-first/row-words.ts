@@ -1,11 +1,19 @@
 import type { Row } from '@/data/client';
 import { clock, count, formatMoney } from '@/look/format';
 
-const STATE_WORDS: Record<string, string> = { draft: 'on its way', sent: 'sent', taken: 'taken', fixReported: 'fix reported', returned: 'returned' };
+const STATE_WORDS: Record<string, string> = {
+  draft: 'on its way',
+  sent: 'sent',
+  taken: 'taken',
+  fixReported: 'fix reported',
+  returned: 'returned',
+};
 
 /** "Sender Portal · since 09:42 · growing"; where the end may be cut off, the application stands there. */
 export function sinceWords(row: Row, nowMs: number, isShort = false): string {
-  const since = row.activeAtEnd ? `since ${clock(row.onsetMs, nowMs)}` : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
+  const since = row.activeAtEnd
+    ? `since ${clock(row.onsetMs, nowMs)}`
+    : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
   const words = [since, row.trend === 'new' ? 'just now' : row.trend];
   return (isShort ? [...words, row.application] : [row.application, ...words]).join(' · ');
 }
@@ -20,7 +28,10 @@ export function movedWords(moved: number | null): { sign: string; words: string 
 /** Where the handoff stands: who has it, or that nobody does. */
 export function handoffWords(row: Row): { words: string; isOpen: boolean } {
   if (row.handoff === null) return { words: 'send it', isOpen: true };
-  return { words: `${STATE_WORDS[row.handoff.state] ?? row.handoff.state} · ${row.handoff.team}`, isOpen: row.handoff.state === 'returned' };
+  return {
+    words: `${STATE_WORDS[row.handoff.state] ?? row.handoff.state} · ${row.handoff.team}`,
+    isOpen: row.handoff.state === 'returned',
+  };
 }
 
 /** What the chosen ranking weighs, when it is not harm. */

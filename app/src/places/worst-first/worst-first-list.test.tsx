@@ -4,12 +4,21 @@ import { WorstFirstList } from './worst-first-list';
 
 const NOW = Date.UTC(2026, 2, 10, 10);
 const mockAnswer = { data: undefined as WorstFirst | undefined, error: null as Error | null, refetch: jest.fn() };
-const mockChanges = jest.fn((isShown: boolean) => ({ data: isShown ? { changes: [] as object[] } : undefined, error: null }));
+const mockChanges = jest.fn((isShown: boolean) => ({
+  data: isShown ? { changes: [] as object[] } : undefined,
+  error: null,
+}));
 const mockSetView = jest.fn();
 const mockGo = jest.fn();
 const mockView = { last: 60, rankBy: 'harm', from: undefined as number | undefined };
-jest.mock('@/data/incidents', () => ({ useWorstFirst: () => mockAnswer, useChanges: (isShown: boolean) => mockChanges(isShown) }));
-jest.mock('@/frame/view', () => ({ ...jest.requireActual<object>('@/frame/view'), useView: () => ({ view: mockView, setView: mockSetView, go: mockGo }) }));
+jest.mock('@/data/incidents', () => ({
+  useWorstFirst: () => mockAnswer,
+  useChanges: (isShown: boolean) => mockChanges(isShown),
+}));
+jest.mock('@/frame/view', () => ({
+  ...jest.requireActual<object>('@/frame/view'),
+  useView: () => ({ view: mockView, setView: mockSetView, go: mockGo }),
+}));
 jest.mock('@/frame/door', () => ({
   Door: ({ children, path, testID }: { children: unknown; path: string; testID?: string }) => (
     <a href={path} data-testid={testID}>
@@ -19,19 +28,52 @@ jest.mock('@/frame/door', () => ({
 }));
 jest.mock('@/frame/time-bar', () => ({ TimeBar: () => null }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
-jest.mock('../incident/send-sheet', () => ({ SendSheet: ({ incidentId }: { incidentId: number }) => <p>{`sheet for ${incidentId}`}</p> }));
+jest.mock('../incident/send-sheet', () => ({
+  SendSheet: ({ incidentId }: { incidentId: number }) => <p>{`sheet for ${incidentId}`}</p>,
+}));
 
 const row = (id: number, rank: number, more: Partial<Row> = {}): Row =>
   ({
-    id, rank, moved: 0, title: `Trouble ${id}`, application: 'Sender Portal', flows: [], signal: 'failing', level: 'hurting', priority: 'P2', onsetMs: NOW - 600_000, endMs: NOW,
-    activeAtEnd: true, inTroubleNow: true, trend: 'steady', outcomes: { onTime: 9, late: 0, hung: 0, failed: 1 }, missingAttempts: 0, harmPerHour: 100, weight: 100,
-    people: { estimate: 5, low: 4, high: 6 }, money: 0, nearTie: false, spark: { startMs: 0, stepMs: 1, values: [1], low: [], high: [], other: null }, handoff: null, ...more,
-  }) as unknown as Row; // prettier-ignore
+    id,
+    rank,
+    moved: 0,
+    title: `Trouble ${id}`,
+    application: 'Sender Portal',
+    flows: [],
+    signal: 'failing',
+    level: 'hurting',
+    priority: 'P2',
+    onsetMs: NOW - 600_000,
+    endMs: NOW,
+    activeAtEnd: true,
+    inTroubleNow: true,
+    trend: 'steady',
+    outcomes: { onTime: 9, late: 0, hung: 0, failed: 1 },
+    missingAttempts: 0,
+    harmPerHour: 100,
+    weight: 100,
+    people: { estimate: 5, low: 4, high: 6 },
+    money: 0,
+    nearTie: false,
+    spark: { startMs: 0, stepMs: 1, values: [1], low: [], high: [], other: null },
+    handoff: null,
+    ...more,
+  }) as unknown as Row;
 const list = (more: Partial<WorstFirst> = {}): WorstFirst =>
   ({
-    headline: '2 troubles hurt 10 people.', detail: '', rows: [row(11, 1), row(12, 2)], setAside: [], odd: [], compared: null, currency: 'EUR', hasPromises: false, lastEndedMs: null,
-    window: { fromMs: NOW - 3_600_000, toMs: NOW }, freshness: { judgedMs: NOW, watermarkMs: NOW, silent: [] }, ...more,
-  }) as unknown as WorstFirst; // prettier-ignore
+    headline: '2 troubles hurt 10 people.',
+    detail: '',
+    rows: [row(11, 1), row(12, 2)],
+    setAside: [],
+    odd: [],
+    compared: null,
+    currency: 'EUR',
+    hasPromises: false,
+    lastEndedMs: null,
+    window: { fromMs: NOW - 3_600_000, toMs: NOW },
+    freshness: { judgedMs: NOW, watermarkMs: NOW, silent: [] },
+    ...more,
+  }) as unknown as WorstFirst;
 
 beforeEach(() => {
   jest.useFakeTimers({ now: NOW });
@@ -61,7 +103,9 @@ describe('what is said first', () => {
   test('a server that went away leaves what was known, and says up to when it holds', () => {
     mockAnswer.error = new Error('The server cannot be reached.');
     render(<WorstFirstList />);
-    expect(screen.getByRole('alert').textContent).toMatch(/The server cannot be reached\. What you see is as of \d\d:\d\d\./);
+    expect(screen.getByRole('alert').textContent).toMatch(
+      /The server cannot be reached\. What you see is as of \d\d:\d\d\./,
+    );
     expect(screen.getAllByRole('listitem')).toHaveLength(2);
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(mockAnswer.refetch).toHaveBeenCalled();
@@ -91,7 +135,11 @@ describe('what is said first', () => {
 
   test('of a past window the age of the data says nothing', () => {
     mockView.from = NOW - 86_400_000;
-    mockAnswer.data = list({ headline: 'Nobody was hurt.', rows: [], freshness: { judgedMs: NOW - 3_600_000, watermarkMs: NOW, silent: [] } });
+    mockAnswer.data = list({
+      headline: 'Nobody was hurt.',
+      rows: [],
+      freshness: { judgedMs: NOW - 3_600_000, watermarkMs: NOW, silent: [] },
+    });
     render(<WorstFirstList />);
     expect(screen.getByTestId('headline').textContent).toBe('Nobody was hurt.');
     expect(screen.queryByRole('button', { name: /Changed in the last 5 minutes/ })).toBeNull();
@@ -102,7 +150,15 @@ describe('what is below the list', () => {
   test('opens at a tap: what was set aside by whom, and what is odd without harm', () => {
     mockAnswer.data = list({
       setAside: [{ id: 5, title: 'Refund is slow', by: 'Ada', untilMs: NOW + 3_600_000, reason: 'known' }] as never,
-      odd: [{ id: 6, title: 'Look up is slow', application: 'Sender Portal', onsetMs: NOW - 60_000, mayBecome: 'At this pace 3 people an hour.' }] as never,
+      odd: [
+        {
+          id: 6,
+          title: 'Look up is slow',
+          application: 'Sender Portal',
+          onsetMs: NOW - 60_000,
+          mayBecome: 'At this pace 3 people an hour.',
+        },
+      ] as never,
     });
     render(<WorstFirstList />);
     expect(screen.queryByText('Refund is slow')).toBeNull();
@@ -116,18 +172,24 @@ describe('what is below the list', () => {
 
   test('what changed is asked for only when it is opened, and leads to the flow or the component', () => {
     mockChanges.mockImplementation((isShown) => ({
-      data: isShown ? { changes: [
-        { kind: 'flow', id: 7, name: 'Pay', measure: 'duration', words: '3.1× as long' },
-        { kind: 'component', id: null, name: 'slots/db', measure: 'failures', words: '5× as many failures' },
-      ] } : undefined,
+      data: isShown
+        ? {
+            changes: [
+              { kind: 'flow', id: 7, name: 'Pay', measure: 'duration', words: '3.1× as long' },
+              { kind: 'component', id: null, name: 'slots/db', measure: 'failures', words: '5× as many failures' },
+            ],
+          }
+        : undefined,
       error: null,
-    })); // prettier-ignore
+    }));
     render(<WorstFirstList />);
     expect(mockChanges).toHaveBeenLastCalledWith(false);
     fireEvent.click(screen.getByRole('button', { name: 'Changed in the last 5 minutes' }));
     expect(mockChanges).toHaveBeenLastCalledWith(true);
     expect(screen.getByText('Pay: 3.1× as long').closest('a')?.getAttribute('href')).toBe('/flow/7');
-    expect(screen.getByText('slots/db: 5× as many failures').closest('a')?.getAttribute('href')).toBe('/component/slots%2Fdb');
+    expect(screen.getByText('slots/db: 5× as many failures').closest('a')?.getAttribute('href')).toBe(
+      '/component/slots%2Fdb',
+    );
   });
 });
 
@@ -174,7 +236,9 @@ describe('by keys', () => {
 
 test('what somebody has already leads to what was sent; what came back can be sent again', () => {
   const handoff = (state: string) => ({ state, team: 'Payments' }) as Row['handoff'];
-  mockAnswer.data = list({ rows: [row(11, 1, { handoff: handoff('taken') }), row(12, 2, { handoff: handoff('returned') })] });
+  mockAnswer.data = list({
+    rows: [row(11, 1, { handoff: handoff('taken') }), row(12, 2, { handoff: handoff('returned') })],
+  });
   render(<WorstFirstList />);
   fireEvent.click(screen.getByRole('button', { name: 'Handoff: taken · Payments' }));
   expect(mockGo).toHaveBeenCalledWith('/sent');

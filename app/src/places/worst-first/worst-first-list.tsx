@@ -61,7 +61,13 @@ export function WorstFirstList({ chosenId }: Props) {
   return (
     <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
       <TimeBar />
-      {error && <Trouble error={error} still={data ? `What you see is as of ${clock(data.window.toMs)}.` : ''} onRetry={() => void refetch()} />}
+      {error && (
+        <Trouble
+          error={error}
+          still={data ? `What you see is as of ${clock(data.window.toMs)}.` : ''}
+          onRetry={() => void refetch()}
+        />
+      )}
       {!data && !error && <Waiting />}
       {data && (
         <>
@@ -77,8 +83,18 @@ export function WorstFirstList({ chosenId }: Props) {
               </Words>
             )}
           </View>
-          {rows.length > 0 && <RankingTabs chosen={view.rankBy} hasPromises={data.hasPromises} onChoose={(rankBy) => setView({ ...view, rankBy })} />}
-          <View role="list" aria-label="Incidents, worst first" style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}>
+          {rows.length > 0 && (
+            <RankingTabs
+              chosen={view.rankBy}
+              hasPromises={data.hasPromises}
+              onChoose={(rankBy) => setView({ ...view, rankBy })}
+            />
+          )}
+          <View
+            role="list"
+            aria-label="Incidents, worst first"
+            style={{ borderTopWidth: 1, borderTopColor: palette.hairline }}
+          >
             {rows.map((row) => (
               <View key={row.id} ref={itemRef(row.id)}>
                 <IncidentRow
@@ -110,8 +126,13 @@ export function headlineOf(data: Pick<WorstFirst, 'headline' | 'rows' | 'freshne
   return data.headline;
 }
 
-function calmWords(data: { lastEndedMs: number | null; window: { toMs: number }; freshness: { judgedMs: number | null } }): string {
-  if (data.freshness.judgedMs === null) return 'Send spans to /v1/traces; the first rank appears when there is something to compare with.';
+function calmWords(data: {
+  lastEndedMs: number | null;
+  window: { toMs: number };
+  freshness: { judgedMs: number | null };
+}): string {
+  if (data.freshness.judgedMs === null)
+    return 'Send spans to /v1/traces; the first rank appears when there is something to compare with.';
   if (data.lastEndedMs === null) return 'No incident on record.';
   return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;
 }
@@ -122,7 +143,17 @@ function Waiting() {
   return (
     <View role="status" aria-label="Loading" style={styles.waiting}>
       {[300, 340, 220].map((width, i) => (
-        <View key={i} style={{ width, maxWidth: '100%', height: i === 0 ? 28 : 84, backgroundColor: palette.hairline, borderRadius: 4, opacity: 0.6 }} />
+        <View
+          key={i}
+          style={{
+            width,
+            maxWidth: '100%',
+            height: i === 0 ? 28 : 84,
+            backgroundColor: palette.hairline,
+            borderRadius: 4,
+            opacity: 0.6,
+          }}
+        />
       ))}
     </View>
   );

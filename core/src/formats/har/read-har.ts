@@ -2,7 +2,10 @@ import { withoutQuery } from '../../telemetry';
 import { asArray, asObject, type Json } from '../otlp/json-values';
 import { MalformedTelemetry } from '../otlp/malformed';
 
-/** A file of HTTP Archive 1.2 as far as it is read: http://www.softwareishard.com/blog/har-12-spec/ (from memory; the schema it is checked against is har-schema 2.0.0). */
+/**
+ * A file of HTTP Archive 1.2 as far as it is read: http://www.softwareishard.com/blog/har-12-spec/ (from memory; the
+ * schema it is checked against is har-schema 2.0.0).
+ */
 interface HarPage {
   id: string;
   title: string;
@@ -42,12 +45,17 @@ export function harToLogs(json: unknown, { component, application, version, idOf
   const entries = listIn(log, 'entries', 'log').map(readEntry);
   const pages = log.pages === undefined ? [] : asArray(log.pages, 'log.pages').map(readPage);
   const views = pages.length > 0 ? pages : pageOfEntries(entries);
-  const attribute = (key: string, value: string | number) => ({ key, value: typeof value === 'number' ? { doubleValue: value } : { stringValue: value } });
+  const attribute = (key: string, value: string | number) => ({
+    key,
+    value: typeof value === 'number' ? { doubleValue: value } : { stringValue: value },
+  });
   const logRecords = views.flatMap((page) => {
     const own = pages.length > 0 ? entries.filter(({ pageref }) => pageref === page.id) : entries;
     const [main] = own;
     if (!main) return [];
-    const values = Object.entries(valuesOf(page, main, own, idOf)).filter(([, value]) => value !== '' && !Number.isNaN(value));
+    const values = Object.entries(valuesOf(page, main, own, idOf)).filter(
+      ([, value]) => value !== '' && !Number.isNaN(value),
+    );
     return [
       {
         timeUnixNano: `${Math.round(page.startMs * 1000)}000`,
@@ -57,14 +65,21 @@ export function harToLogs(json: unknown, { component, application, version, idOf
     ];
   });
   const resource = {
-    attributes: [attribute('service.name', component), attribute('toplens.application', application), attribute('service.version', version)].filter(
-      ({ value }) => value.stringValue !== '',
-    ),
+    attributes: [
+      attribute('service.name', component),
+      attribute('toplens.application', application),
+      attribute('service.version', version),
+    ].filter(({ value }) => value.stringValue !== ''),
   };
   return { resourceLogs: [{ resource, scopeLogs: [{ logRecords }] }] };
 }
 
-function valuesOf(page: HarPage, main: HarEntry, entries: readonly HarEntry[], idOf: HarSource['idOf']): Record<string, string | number> {
+function valuesOf(
+  page: HarPage,
+  main: HarEntry,
+  entries: readonly HarEntry[],
+  idOf: HarSource['idOf'],
+): Record<string, string | number> {
   const since = (ms: number) => Math.max(0, Math.round((ms - page.startMs) * 10) / 10);
   const took = (part: keyof HarEntry['timings']) => Math.max(0, main.timings[part]);
   const lookupStart = since(main.startMs) + took('blocked');
@@ -94,10 +109,20 @@ function valuesOf(page: HarPage, main: HarEntry, entries: readonly HarEntry[], i
     'toplens.timing.loadEventEnd': page.onLoad >= 0 ? page.onLoad : NaN,
     'toplens.vital.ttfb': responseStart,
     'toplens.resources': JSON.stringify(
-      entries.filter((entry) => entry !== main).slice(0, MOST_RESOURCES).map(({ url: address, type, startMs, durationMs, bytes, status }) => [withoutQuery(address).slice(0, 200), type, since(startMs), durationMs, bytes, status === 0 || status >= 400 ? 1 : 0]),
+      entries
+        .filter((entry) => entry !== main)
+        .slice(0, MOST_RESOURCES)
+        .map(({ url: address, type, startMs, durationMs, bytes, status }) => [
+          withoutQuery(address).slice(0, 200),
+          type,
+          since(startMs),
+          durationMs,
+          bytes,
+          status === 0 || status >= 400 ? 1 : 0,
+        ]),
     ),
     'toplens.more_resources': Math.max(0, entries.length - 1 - MOST_RESOURCES),
-  }; // prettier-ignore
+  };
 }
 /** As many as fit an attribute. */
 const MOST_RESOURCES = 30;
@@ -130,8 +155,10 @@ function readEntry(value: unknown, i: number): HarEntry {
   const response = asObject(entry.response, `${path}.response`);
   const timings = asObject(entry.timings, `${path}.timings`);
   const url = textIn(request, 'url', `${path}.request`);
-  if (!URL.canParse(url)) throw new MalformedTelemetry(`${path}.request.url`, `expected an address, got: ${url.slice(0, 80)}`);
-  const timing = (name: keyof HarEntry['timings'], fallback?: number) => numberIn(timings, name, `${path}.timings`, fallback);
+  if (!URL.canParse(url))
+    throw new MalformedTelemetry(`${path}.request.url`, `expected an address, got: ${url.slice(0, 80)}`);
+  const timing = (name: keyof HarEntry['timings'], fallback?: number) =>
+    numberIn(timings, name, `${path}.timings`, fallback);
   const content = response.content === undefined ? {} : asObject(response.content, `${path}.response.content`);
   return {
     pageref: typeof entry.pageref === 'string' ? entry.pageref : '',
@@ -142,14 +169,28 @@ function readEntry(value: unknown, i: number): HarEntry {
     bytes: Math.max(0, numberIn(response, 'bodySize', `${path}.response`, -1)),
     type: typeOf(typeof content.mimeType === 'string' ? content.mimeType : ''),
     timings: {
-      blocked: timing('blocked', -1), dns: timing('dns', -1), connect: timing('connect', -1), ssl: timing('ssl', -1), send: timing('send'), wait: timing('wait'), receive: timing('receive'),
+      blocked: timing('blocked', -1),
+      dns: timing('dns', -1),
+      connect: timing('connect', -1),
+      ssl: timing('ssl', -1),
+      send: timing('send'),
+      wait: timing('wait'),
+      receive: timing('receive'),
     },
-  }; // prettier-ignore
+  };
 }
 
 /** As W3C Resource Timing would call what began it, told by what came. */
 const typeOf = (mime: string): string =>
-  /^image\//.test(mime) ? 'img' : /css/.test(mime) ? 'link' : /javascript/.test(mime) ? 'script' : /json|xml/.test(mime) ? 'fetch' : 'other';
+  /^image\//.test(mime)
+    ? 'img'
+    : /css/.test(mime)
+      ? 'link'
+      : /javascript/.test(mime)
+        ? 'script'
+        : /json|xml/.test(mime)
+          ? 'fetch'
+          : 'other';
 
 function listIn(from: Json, name: string, path: string): unknown[] {
   if (from[name] === undefined) throw new MalformedTelemetry(`${path}.${name}`, 'missing');
@@ -158,7 +199,8 @@ function listIn(from: Json, name: string, path: string): unknown[] {
 
 function textIn(from: Json, name: string, path: string): string {
   const value = from[name];
-  if (typeof value !== 'string') throw new MalformedTelemetry(`${path}.${name}`, value === undefined ? 'missing' : 'expected a text');
+  if (typeof value !== 'string')
+    throw new MalformedTelemetry(`${path}.${name}`, value === undefined ? 'missing' : 'expected a text');
   return value;
 }
 

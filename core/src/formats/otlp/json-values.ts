@@ -3,7 +3,8 @@ import { MalformedTelemetry } from './malformed';
 export type Json = Record<string, unknown>;
 
 export function asObject(value: unknown, path: string): Json {
-  if (value === null || typeof value !== 'object' || Array.isArray(value)) throw new MalformedTelemetry(path, 'expected an object');
+  if (value === null || typeof value !== 'object' || Array.isArray(value))
+    throw new MalformedTelemetry(path, 'expected an object');
   return value as Json;
 }
 

@@ -24,6 +24,7 @@ export class RecordCount {
 
   /** @throws TooMuchTelemetry */
   add(field: string): void {
-    if (++this.#records > this.most) throw new TooMuchTelemetry(field, `more than ${this.most} records in a request; send smaller batches`);
+    if (++this.#records > this.most)
+      throw new TooMuchTelemetry(field, `more than ${this.most} records in a request; send smaller batches`);
   }
 }

@@ -55,7 +55,9 @@ function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: st
       return readTime(value);
     case 'value': {
       const any = anyValue(value, 0);
-      return any === undefined ? '' : cleanLines(typeof any === 'string' ? any : JSON.stringify(any), reading.limits.lengths.value);
+      return any === undefined
+        ? ''
+        : cleanLines(typeof any === 'string' ? any : JSON.stringify(any), reading.limits.lengths.value);
     }
     default:
       // Numbers that JSON has no form for are written as text: "NaN", "Infinity".
@@ -63,7 +65,11 @@ function readOne(value: unknown, type: Exclude<Field[1], 'attributes'>, path: st
   }
 }
 
-function readAttributes(list: unknown, path: string, { attributes: most, lengths }: TelemetryLimits): Record<string, AttributeValue> {
+function readAttributes(
+  list: unknown,
+  path: string,
+  { attributes: most, lengths }: TelemetryLimits,
+): Record<string, AttributeValue> {
   const attributes = Object.create(null) as Record<string, AttributeValue>;
   let n = 0;
   for (const entry of asArray(list, path)) {
@@ -84,7 +90,8 @@ function anyValue(value: unknown, depth: number): unknown {
   if (typeof any.stringValue === 'string') return any.stringValue;
   if (typeof any.boolValue === 'boolean') return any.boolValue;
   const number = any.intValue ?? any.doubleValue;
-  if (typeof number === 'number' || typeof number === 'string') return Number.isFinite(Number(number)) ? Number(number) : undefined;
+  if (typeof number === 'number' || typeof number === 'string')
+    return Number.isFinite(Number(number)) ? Number(number) : undefined;
   if (typeof any.bytesValue === 'string') return hexOfBase64(any.bytesValue);
   if (any.arrayValue) return listOf(any.arrayValue).map((one) => anyValue(one, depth + 1) ?? null);
   if (any.kvlistValue)

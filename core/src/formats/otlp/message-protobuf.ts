@@ -23,7 +23,8 @@ const fieldsOf = new WeakMap<Shape, ReadonlyMap<number, readonly [name: string, 
 
 function byNumber(shape: Shape): ReadonlyMap<number, readonly [name: string, field: Field]> {
   let fields = fieldsOf.get(shape);
-  if (!fields) fieldsOf.set(shape, (fields = new Map(Object.entries(shape).map(([name, field]) => [field[0], [name, field]]))));
+  if (!fields)
+    fieldsOf.set(shape, (fields = new Map(Object.entries(shape).map(([name, field]) => [field[0], [name, field]]))));
   return fields;
 }
 
@@ -44,14 +45,23 @@ function readMessage(reading: Reading, length: number, shape: Shape): Record<str
       const inner = readMessage(reading, reader.length(), type);
       if (many) (message[name] as unknown[]).push(inner);
       else message[name] = inner;
-    } else if (many) reader.numbers(wireType, () => readScalar(reading, type) as number, message[name] as number[], limits.buckets + 1);
+    } else if (many)
+      reader.numbers(
+        wireType,
+        () => readScalar(reading, type) as number,
+        message[name] as number[],
+        limits.buckets + 1,
+      );
     else message[name] = readScalar(reading, type);
     return true;
   });
   return message;
 }
 
-function readScalar({ reader, limits: { lengths } }: Reading, type: Exclude<Field[1], Shape | 'attributes'>): string | number | boolean {
+function readScalar(
+  { reader, limits: { lengths } }: Reading,
+  type: Exclude<Field[1], Shape | 'attributes'>,
+): string | number | boolean {
   switch (type) {
     case 'text':
       return cleanText(reader.text(), lengths.text);
@@ -73,12 +83,18 @@ function readScalar({ reader, limits: { lengths } }: Reading, type: Exclude<Fiel
       return reader.double();
     case 'value': {
       const value = readAnyValue(reader, 0);
-      return value === undefined ? '' : cleanLines(typeof value === 'string' ? value : JSON.stringify(value), lengths.value);
+      return value === undefined
+        ? ''
+        : cleanLines(typeof value === 'string' ? value : JSON.stringify(value), lengths.value);
     }
   }
 }
 
-function readAttribute(reader: Reader, into: Record<string, AttributeValue>, { attributes: most, lengths }: TelemetryLimits): void {
+function readAttribute(
+  reader: Reader,
+  into: Record<string, AttributeValue>,
+  { attributes: most, lengths }: TelemetryLimits,
+): void {
   let key = '';
   let value: unknown;
   reader.message(reader.length(), (field) => {

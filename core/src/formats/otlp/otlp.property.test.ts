@@ -5,7 +5,13 @@ import { MalformedTelemetry, readTracesJson, readTracesProtobuf } from './index'
 // The reference: protobufjs code that the OpenTelemetry project generated from the published schema.
 // eslint-disable-next-line @typescript-eslint/no-require-imports
 const generated = require('@opentelemetry/otlp-transformer/build/src/generated/root') as {
-  opentelemetry: { proto: { collector: { trace: { v1: { ExportTraceServiceRequest: { encode: (message: object) => { finish: () => Uint8Array } } } } } } };
+  opentelemetry: {
+    proto: {
+      collector: {
+        trace: { v1: { ExportTraceServiceRequest: { encode: (message: object) => { finish: () => Uint8Array } } } };
+      };
+    };
+  };
 };
 const Request = generated.opentelemetry.proto.collector.trace.v1.ExportTraceServiceRequest;
 
@@ -21,8 +27,19 @@ const anyValue = fc.oneof(
   fc.double({ noNaN: true, noDefaultInfinity: true }).map((doubleValue) => ({ doubleValue: doubleValue + 0 })),
   fc.array(fc.string()).map((values) => ({ arrayValue: { values: values.map((stringValue) => ({ stringValue })) } })),
 );
-const keys = fc.constantFrom('http.route', 'user.id', 'toplens.site', 'toplens.value.amount', 'session.id', 'not.read', 'db.query.text');
-const attributes = fc.uniqueArray(fc.record({ key: keys, value: anyValue }), { selector: ({ key }) => key, maxLength: 6 });
+const keys = fc.constantFrom(
+  'http.route',
+  'user.id',
+  'toplens.site',
+  'toplens.value.amount',
+  'session.id',
+  'not.read',
+  'db.query.text',
+);
+const attributes = fc.uniqueArray(fc.record({ key: keys, value: anyValue }), {
+  selector: ({ key }) => key,
+  maxLength: 6,
+});
 const span = fc.record({
   traceId: bytes(16),
   spanId: bytes(8),
@@ -54,7 +71,9 @@ const span = fc.record({
 const request = fc.array(
   fc.record({
     resource: fc.record({ attributes }),
-    scopeSpans: fc.array(fc.record({ scope: fc.constant({ name: 'x' }), spans: fc.array(span, { maxLength: 4 }) }), { maxLength: 2 }),
+    scopeSpans: fc.array(fc.record({ scope: fc.constant({ name: 'x' }), spans: fc.array(span, { maxLength: 4 }) }), {
+      maxLength: 2,
+    }),
   }),
   { maxLength: 3 },
 );
@@ -62,7 +81,11 @@ const request = fc.array(
 type Sent = typeof request extends fc.Arbitrary<infer T> ? T : never;
 
 /** fixed64 as the reference takes it: two halves. */
-const long = (value: bigint) => ({ low: Number(value & 0xffffffffn) | 0, high: Number(value >> 32n) | 0, unsigned: true });
+const long = (value: bigint) => ({
+  low: Number(value & 0xffffffffn) | 0,
+  high: Number(value >> 32n) | 0,
+  unsigned: true,
+});
 
 const asProtobuf = (sent: Sent) =>
   Request.encode({
@@ -218,6 +241,8 @@ test('JSON as encoders really write it: numbers for 64-bit values, null for NaN,
 });
 
 test('what is wrong is named by its place', () => {
-  expect(() => readTracesJson({ resourceSpans: [{ scopeSpans: {} }] })).toThrow('resourceSpans[0].scopeSpans: expected a list');
+  expect(() => readTracesJson({ resourceSpans: [{ scopeSpans: {} }] })).toThrow(
+    'resourceSpans[0].scopeSpans: expected a list',
+  );
   expect(() => readTracesJson([])).toThrow('request body: expected an object');
 });

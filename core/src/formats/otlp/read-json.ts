@@ -17,20 +17,29 @@ export function readTracesJson(request: unknown, { records, lengths } = DEFAULT_
   asArray(root.resourceSpans, 'resourceSpans').forEach((entry, r) => {
     const path = `resourceSpans[${r}]`;
     const resourceSpans = asObject(entry, path);
-    const resource = readAttributes(asObject(resourceSpans.resource ?? {}, `${path}.resource`).attributes, `${path}.resource.attributes`, lengths);
+    const resource = readAttributes(
+      asObject(resourceSpans.resource ?? {}, `${path}.resource`).attributes,
+      `${path}.resource.attributes`,
+      lengths,
+    );
     asArray(resourceSpans.scopeSpans, `${path}.scopeSpans`).forEach((scopeEntry, s) => {
       const scopePath = `${path}.scopeSpans[${s}]`;
       const list = asArray(asObject(scopeEntry, scopePath).spans, `${scopePath}.spans`);
       list.forEach((span, i) => {
         count.add(`${scopePath}.spans`);
-        spans.push(readSpan(asObject(span, `${scopePath}.spans[${i}]`), { resource, path: `${scopePath}.spans[${i}]`, lengths }));
+        spans.push(
+          readSpan(asObject(span, `${scopePath}.spans[${i}]`), { resource, path: `${scopePath}.spans[${i}]`, lengths }),
+        );
       });
     });
   });
   return spans;
 }
 
-function readSpan(span: Json, { resource, path, lengths }: { resource: Attributes; path: string; lengths: TextLengths }): Span {
+function readSpan(
+  span: Json,
+  { resource, path, lengths }: { resource: Attributes; path: string; lengths: TextLengths },
+): Span {
   const start = readTime(span.startTimeUnixNano);
   const end = readTime(span.endTimeUnixNano);
   const status = asObject(span.status ?? {}, `${path}.status`);

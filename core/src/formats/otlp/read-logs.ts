@@ -17,7 +17,11 @@ const LOG_RECORD = {
 } as const;
 const RESOURCE = { attributes: [1, 'attributes'] } as const;
 const LOGS_REQUEST = {
-  resourceLogs: [1, { resource: [1, RESOURCE], scopeLogs: [2, { logRecords: [2, LOG_RECORD, 'many'] }, 'many'] }, 'many'],
+  resourceLogs: [
+    1,
+    { resource: [1, RESOURCE], scopeLogs: [2, { logRecords: [2, LOG_RECORD, 'many'] }, 'many'] },
+    'many',
+  ],
 } as const;
 
 /** A log record as it came in, whatever the encoding was. */
@@ -35,15 +39,18 @@ export interface LogRecord {
 }
 
 /** @throws MalformedTelemetry naming the field, when this is no ExportLogsServiceRequest */
-export const readLogsJson = (json: unknown, limits = DEFAULT_LIMITS): LogRecord[] => recordsOf(messageFromJson(json, LOGS_REQUEST, limits));
+export const readLogsJson = (json: unknown, limits = DEFAULT_LIMITS): LogRecord[] =>
+  recordsOf(messageFromJson(json, LOGS_REQUEST, limits));
 
 /** @throws MalformedTelemetry when this is no ExportLogsServiceRequest */
-export const readLogsProtobuf = (bytes: Uint8Array, limits = DEFAULT_LIMITS): LogRecord[] => recordsOf(messageFromProtobuf(bytes, LOGS_REQUEST, limits));
+export const readLogsProtobuf = (bytes: Uint8Array, limits = DEFAULT_LIMITS): LogRecord[] =>
+  recordsOf(messageFromProtobuf(bytes, LOGS_REQUEST, limits));
 
 function recordsOf(request: Message<typeof LOGS_REQUEST>): LogRecord[] {
   const records: LogRecord[] = [];
   for (const { resource, scopeLogs } of request.resourceLogs)
-    for (const { logRecords } of scopeLogs) for (const record of logRecords) records.push(recordOf(record, resource?.attributes ?? {}));
+    for (const { logRecords } of scopeLogs)
+      for (const record of logRecords) records.push(recordOf(record, resource?.attributes ?? {}));
   return records;
 }
 

@@ -6,20 +6,26 @@ import { upTo } from '../../fixtures/time-range';
 
 /* eslint-disable @typescript-eslint/no-require-imports */
 const sdk = require('@opentelemetry/sdk-metrics') as typeof import('@opentelemetry/sdk-metrics');
-const { JsonMetricsSerializer, ProtobufMetricsSerializer } = require('@opentelemetry/otlp-transformer') as typeof import('@opentelemetry/otlp-transformer');
+const { JsonMetricsSerializer, ProtobufMetricsSerializer } =
+  require('@opentelemetry/otlp-transformer') as typeof import('@opentelemetry/otlp-transformer');
 const { resourceFromAttributes } = require('@opentelemetry/resources') as typeof import('@opentelemetry/resources');
 /* eslint-enable */
 
 type Meter = ReturnType<InstanceType<typeof sdk.MeterProvider>['getMeter']>;
 
 /** What the OpenTelemetry SDK exports after `record` ran, read from both encodings. */
-async function exported(temporality: 'delta' | 'cumulative', record: (meter: Meter) => void, kind = sdk.AggregationType.DEFAULT): Promise<MetricPoint[]> {
+async function exported(
+  temporality: 'delta' | 'cumulative',
+  record: (meter: Meter) => void,
+  kind = sdk.AggregationType.DEFAULT,
+): Promise<MetricPoint[]> {
   class Reader extends sdk.MetricReader {
     protected override async onShutdown(): Promise<void> {}
     protected override async onForceFlush(): Promise<void> {}
   }
   const reader = new Reader({
-    aggregationTemporalitySelector: () => (temporality === 'delta' ? sdk.AggregationTemporality.DELTA : sdk.AggregationTemporality.CUMULATIVE),
+    aggregationTemporalitySelector: () =>
+      temporality === 'delta' ? sdk.AggregationTemporality.DELTA : sdk.AggregationTemporality.CUMULATIVE,
   });
   const provider = new sdk.MeterProvider({
     resource: resourceFromAttributes({ 'service.name': 'slots', 'host.name': 'coast-3', 'service.instance.id': 'a1' }),
@@ -28,7 +34,9 @@ async function exported(temporality: 'delta' | 'cumulative', record: (meter: Met
   });
   record(provider.getMeter('test'));
   const { resourceMetrics } = await reader.collect();
-  const json = readMetricsJson(JSON.parse(Buffer.from(JsonMetricsSerializer.serializeRequest(resourceMetrics) as Uint8Array).toString()));
+  const json = readMetricsJson(
+    JSON.parse(Buffer.from(JsonMetricsSerializer.serializeRequest(resourceMetrics) as Uint8Array).toString()),
+  );
   expect(readMetricsProtobuf(ProtobufMetricsSerializer.serializeRequest(resourceMetrics) as Uint8Array)).toEqual(json);
   for (const point of json) expect(whyPointRejected(point, upTo(Infinity))).toBeUndefined();
   return json;
@@ -40,7 +48,16 @@ describe('metrics of the OpenTelemetry SDK, the same from protobuf and JSON', ()
       meter.createCounter('requests', { unit: '{request}' }).add(5, { route: '/a' });
       meter.createUpDownCounter('in.flight').add(-2);
     });
-    expect(points.map(({ series, value }) => [series.metric, series.unit, series.kind, series.temporality, value, { ...series.attributes }])).toEqual([
+    expect(
+      points.map(({ series, value }) => [
+        series.metric,
+        series.unit,
+        series.kind,
+        series.temporality,
+        value,
+        { ...series.attributes },
+      ]),
+    ).toEqual([
       ['requests', '{request}', 'counter', temporality, 5, { route: '/a' }],
       ['in.flight', '', 'upDownCounter', temporality, -2, {}],
     ]);
@@ -68,26 +85,33 @@ describe('metrics of the OpenTelemetry SDK, the same from protobuf and JSON', ()
 
   test('exponential histograms: each value lies in its bucket, and the bounds ascend', async () => {
     await fc.assert(
-      fc.asyncProperty(fc.array(fc.oneof(fc.constant(0), fc.double({ min: 1e-3, max: 1e6, noNaN: true })), { minLength: 1, maxLength: 40 }), async (values) => {
-        const [point] = await exported(
-          'cumulative',
-          (meter) => {
-            const histogram = meter.createHistogram('took');
-            for (const value of values) histogram.record(value);
-          },
-          sdk.AggregationType.EXPONENTIAL_HISTOGRAM,
-        );
-        const { bounds, counts, count } = point?.distribution as NonNullable<MetricPoint['distribution']>;
-        expect(count).toBe(values.length);
-        // How many are at most so large must agree with the values, but for those that lie on a bound to the last digit.
-        let upTo = 0;
-        bounds.forEach((bound, i) => {
-          upTo += counts[i] as number;
-          expect(upTo).toBeGreaterThanOrEqual(values.filter((value) => value < bound * (1 - 1e-9)).length);
-          expect(upTo).toBeLessThanOrEqual(values.filter((value) => value <= bound * (1 + 1e-9)).length);
-        });
-        expect(upTo).toBe(count);
-      }),
+      fc.asyncProperty(
+        fc.array(fc.oneof(fc.constant(0), fc.double({ min: 1e-3, max: 1e6, noNaN: true })), {
+          minLength: 1,
+          maxLength: 40,
+        }),
+        async (values) => {
+          const [point] = await exported(
+            'cumulative',
+            (meter) => {
+              const histogram = meter.createHistogram('took');
+              for (const value of values) histogram.record(value);
+            },
+            sdk.AggregationType.EXPONENTIAL_HISTOGRAM,
+          );
+          const { bounds, counts, count } = point?.distribution as NonNullable<MetricPoint['distribution']>;
+          expect(count).toBe(values.length);
+          // How many are at most so large must agree with the values, but for those that lie on a bound to the last
+          // digit.
+          let upTo = 0;
+          bounds.forEach((bound, i) => {
+            upTo += counts[i] as number;
+            expect(upTo).toBeGreaterThanOrEqual(values.filter((value) => value < bound * (1 - 1e-9)).length);
+            expect(upTo).toBeLessThanOrEqual(values.filter((value) => value <= bound * (1 + 1e-9)).length);
+          });
+          expect(upTo).toBe(count);
+        },
+      ),
       { numRuns: 20 },
     );
   });
@@ -95,11 +119,23 @@ describe('metrics of the OpenTelemetry SDK, the same from protobuf and JSON', ()
 
 test('the bounds of an exponential histogram as its definition gives them', () => {
   // OpenTelemetry data model, "ExponentialHistogram": at scale 1 the base is the square root of 2; at scale 0 it is 2.
-  const { bounds, counts } = exponentialDistribution({ count: 3, scale: 0, zeroCount: 1, positive: { offset: 1, bucketCounts: [0, 2] } });
+  const { bounds, counts } = exponentialDistribution({
+    count: 3,
+    scale: 0,
+    zeroCount: 1,
+    positive: { offset: 1, bucketCounts: [0, 2] },
+  });
   expect(bounds).toEqual([0, 2, 4, 8]);
   expect(counts).toEqual([1, 0, 0, 2, 0]);
-  expect(exponentialDistribution({ count: 1, scale: 1, positive: { offset: 0, bucketCounts: [1] } }).bounds.at(-1)).toBeCloseTo(Math.SQRT2, 12);
-  const negative = exponentialDistribution({ count: 3, scale: 0, zeroCount: 0, negative: { offset: 0, bucketCounts: [1, 2] } });
+  expect(
+    exponentialDistribution({ count: 1, scale: 1, positive: { offset: 0, bucketCounts: [1] } }).bounds.at(-1),
+  ).toBeCloseTo(Math.SQRT2, 12);
+  const negative = exponentialDistribution({
+    count: 3,
+    scale: 0,
+    zeroCount: 0,
+    negative: { offset: 0, bucketCounts: [1, 2] },
+  });
   expect(negative.bounds).toEqual([-2, -1, 0]);
   expect(negative.counts).toEqual([2, 1, 0, 0]);
 });
@@ -112,7 +148,12 @@ test('summaries and points without a value', () => {
         scopeMetrics: [
           {
             metrics: [
-              { name: 'old', summary: { dataPoints: [{ ...times, count: '4', sum: 10, quantileValues: [{ quantile: 0.5, value: 2 }] }] } },
+              {
+                name: 'old',
+                summary: {
+                  dataPoints: [{ ...times, count: '4', sum: 10, quantileValues: [{ quantile: 0.5, value: 2 }] }],
+                },
+              },
               { name: 'gone', gauge: { dataPoints: [{ ...times, flags: 1 }] } },
               { name: 'odd', gauge: { dataPoints: [{ ...times, asDouble: 'NaN' }] } },
             ],
@@ -125,12 +166,29 @@ test('summaries and points without a value', () => {
     ['old', 'summary', 10],
     ['odd', 'gauge', NaN],
   ]);
-  expect(whyPointRejected(points[1] as MetricPoint, upTo(Infinity))).toBe('asDouble, asInt: missing, or not a finite number');
+  expect(whyPointRejected(points[1] as MetricPoint, upTo(Infinity))).toBe(
+    'asDouble, asInt: missing, or not a finite number',
+  );
 });
 
 test('points that cannot be are refused, and the field is named', () => {
-  const series = { metric: 'm', unit: '', kind: 'histogram', temporality: 'delta', component: 'c', host: '', instance: '', attributes: {} } as const;
-  const point = { series, startUs: 1, atUs: 2, value: 3, distribution: { count: 2, sum: 3, min: null, max: null, bounds: [1, 2], counts: [1, 1, 0] } };
+  const series = {
+    metric: 'm',
+    unit: '',
+    kind: 'histogram',
+    temporality: 'delta',
+    component: 'c',
+    host: '',
+    instance: '',
+    attributes: {},
+  } as const;
+  const point = {
+    series,
+    startUs: 1,
+    atUs: 2,
+    value: 3,
+    distribution: { count: 2, sum: 3, min: null, max: null, bounds: [1, 2], counts: [1, 1, 0] },
+  };
   const whyOf = (change: Partial<MetricPoint>) => whyPointRejected({ ...point, ...change }, upTo(10));
   expect(whyOf({})).toBeUndefined();
   expect(whyOf({ atUs: 11 })).toMatch(/^timeUnixNano/);

@@ -1,4 +1,11 @@
-import { DEFAULT_LIMITS, type Distribution, type MetricKind, type MetricPoint, type MetricSeries, type NamedValues } from '../../telemetry';
+import {
+  DEFAULT_LIMITS,
+  type Distribution,
+  type MetricKind,
+  type MetricPoint,
+  type MetricSeries,
+  type NamedValues,
+} from '../../telemetry';
 import { exponentialDistribution } from './exponential';
 import { messageFromJson } from './message-json';
 import { messageFromProtobuf } from './message-protobuf';
@@ -6,7 +13,13 @@ import type { Message } from './shape';
 
 /** opentelemetry/proto/metrics/v1/metrics.proto (OTLP 1.x). */
 const TIMES = { startTimeUnixNano: [2, 'time'], timeUnixNano: [3, 'time'] } as const;
-const NUMBER_POINT = { ...TIMES, asDouble: [4, 'double'], asInt: [6, 'signedCount'], attributes: [7, 'attributes'], flags: [8, 'integer'] } as const;
+const NUMBER_POINT = {
+  ...TIMES,
+  asDouble: [4, 'double'],
+  asInt: [6, 'signedCount'],
+  attributes: [7, 'attributes'],
+  flags: [8, 'integer'],
+} as const;
 const HISTOGRAM_POINT = {
   ...TIMES,
   attributes: [9, 'attributes'],
@@ -33,7 +46,13 @@ const EXPONENTIAL_POINT = {
   max: [13, 'double'],
   zeroThreshold: [14, 'double'],
 } as const;
-const SUMMARY_POINT = { ...TIMES, attributes: [7, 'attributes'], count: [4, 'count'], sum: [5, 'double'], flags: [8, 'integer'] } as const;
+const SUMMARY_POINT = {
+  ...TIMES,
+  attributes: [7, 'attributes'],
+  count: [4, 'count'],
+  sum: [5, 'double'],
+  flags: [8, 'integer'],
+} as const;
 const METRIC = {
   name: [1, 'text'],
   unit: [3, 'text'],
@@ -44,30 +63,42 @@ const METRIC = {
   summary: [11, { dataPoints: [1, SUMMARY_POINT, 'many'] }],
 } as const;
 const METRICS_REQUEST = {
-  resourceMetrics: [1, { resource: [1, { attributes: [1, 'attributes'] }], scopeMetrics: [2, { metrics: [2, METRIC, 'many'] }, 'many'] }, 'many'],
+  resourceMetrics: [
+    1,
+    { resource: [1, { attributes: [1, 'attributes'] }], scopeMetrics: [2, { metrics: [2, METRIC, 'many'] }, 'many'] },
+    'many',
+  ],
 } as const;
 
 /** A point whose sender says that nothing was recorded: data_point_flags.proto, NO_RECORDED_VALUE. */
 const NO_RECORDED_VALUE = 1;
 
 /** @throws MalformedTelemetry naming the field, when this is no ExportMetricsServiceRequest */
-export const readMetricsJson = (json: unknown, limits = DEFAULT_LIMITS): MetricPoint[] => pointsOf(messageFromJson(json, METRICS_REQUEST, limits));
+export const readMetricsJson = (json: unknown, limits = DEFAULT_LIMITS): MetricPoint[] =>
+  pointsOf(messageFromJson(json, METRICS_REQUEST, limits));
 
 /** @throws MalformedTelemetry when this is no ExportMetricsServiceRequest */
-export const readMetricsProtobuf = (bytes: Uint8Array, limits = DEFAULT_LIMITS): MetricPoint[] => pointsOf(messageFromProtobuf(bytes, METRICS_REQUEST, limits));
+export const readMetricsProtobuf = (bytes: Uint8Array, limits = DEFAULT_LIMITS): MetricPoint[] =>
+  pointsOf(messageFromProtobuf(bytes, METRICS_REQUEST, limits));
 
 function pointsOf(request: Message<typeof METRICS_REQUEST>): MetricPoint[] {
   const points: MetricPoint[] = [];
   for (const { resource, scopeMetrics } of request.resourceMetrics)
-    for (const { metrics } of scopeMetrics) for (const metric of metrics) addPoints(metric, resource?.attributes ?? {}, points);
+    for (const { metrics } of scopeMetrics)
+      for (const metric of metrics) addPoints(metric, resource?.attributes ?? {}, points);
   return points;
 }
 
-const temporalityOf = (number: number | undefined): MetricSeries['temporality'] => (number === 1 ? 'delta' : number === 2 ? 'cumulative' : '');
+const temporalityOf = (number: number | undefined): MetricSeries['temporality'] =>
+  number === 1 ? 'delta' : number === 2 ? 'cumulative' : '';
 
 function addPoints(metric: Message<typeof METRIC>, resource: NamedValues, points: MetricPoint[]): void {
   const { gauge, sum, histogram, exponentialHistogram, summary } = metric;
-  const seriesOf = (kind: MetricKind, temporality: MetricSeries['temporality'], attributes: NamedValues): MetricSeries => ({
+  const seriesOf = (
+    kind: MetricKind,
+    temporality: MetricSeries['temporality'],
+    attributes: NamedValues,
+  ): MetricSeries => ({
     metric: metric.name ?? '',
     unit: metric.unit ?? '',
     kind,
@@ -90,14 +121,38 @@ function addPoints(metric: Message<typeof METRIC>, resource: NamedValues, points
   };
   for (const point of gauge?.dataPoints ?? []) add('gauge', '', point, numberIn(point));
   for (const point of sum?.dataPoints ?? [])
-    add(sum?.isMonotonic ? 'counter' : 'upDownCounter', temporalityOf(sum?.aggregationTemporality), point, numberIn(point));
+    add(
+      sum?.isMonotonic ? 'counter' : 'upDownCounter',
+      temporalityOf(sum?.aggregationTemporality),
+      point,
+      numberIn(point),
+    );
   for (const point of histogram?.dataPoints ?? [])
-    add('histogram', temporalityOf(histogram?.aggregationTemporality), point, point.sum ?? NaN, explicitDistribution(point));
+    add(
+      'histogram',
+      temporalityOf(histogram?.aggregationTemporality),
+      point,
+      point.sum ?? NaN,
+      explicitDistribution(point),
+    );
   for (const point of exponentialHistogram?.dataPoints ?? [])
-    add('histogram', temporalityOf(exponentialHistogram?.aggregationTemporality), point, point.sum ?? NaN, exponentialDistribution(point));
+    add(
+      'histogram',
+      temporalityOf(exponentialHistogram?.aggregationTemporality),
+      point,
+      point.sum ?? NaN,
+      exponentialDistribution(point),
+    );
   for (const point of summary?.dataPoints ?? []) {
     const { count = 0, sum: total = NaN } = point;
-    add('summary', 'cumulative', point, total, { count, sum: total, min: null, max: null, bounds: [], counts: [count] });
+    add('summary', 'cumulative', point, total, {
+      count,
+      sum: total,
+      min: null,
+      max: null,
+      bounds: [],
+      counts: [count],
+    });
   }
 }
 
@@ -105,7 +160,14 @@ const textIn = (values: NamedValues, name: string): string => (values[name] === 
 
 const numberIn = ({ asDouble, asInt }: Message<typeof NUMBER_POINT>): number => asDouble ?? asInt ?? NaN;
 
-const explicitDistribution = ({ count = 0, sum = NaN, min, max, explicitBounds, bucketCounts }: Message<typeof HISTOGRAM_POINT>): Distribution => ({
+const explicitDistribution = ({
+  count = 0,
+  sum = NaN,
+  min,
+  max,
+  explicitBounds,
+  bucketCounts,
+}: Message<typeof HISTOGRAM_POINT>): Distribution => ({
   count,
   sum,
   min: min ?? null,

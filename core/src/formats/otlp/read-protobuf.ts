@@ -53,9 +53,19 @@ function readResourceSpans(reading: Reading, spans: Span[]): void {
 function readSpan(reading: Reading, resource: Attributes): Span {
   const { reader, lengths } = reading;
   const span: Span = {
-    traceId: '', spanId: '', parentSpanId: '', name: '', kind: 1, startUs: 0, durationUs: 0,
-    error: false, exceptionType: '', exception: NO_ATTRIBUTES, attributes: {}, resource,
-  }; // prettier-ignore
+    traceId: '',
+    spanId: '',
+    parentSpanId: '',
+    name: '',
+    kind: 1,
+    startUs: 0,
+    durationUs: 0,
+    error: false,
+    exceptionType: '',
+    exception: NO_ATTRIBUTES,
+    attributes: {},
+    resource,
+  };
   let endUs = 0;
   reader.message(reader.length(), (field) => {
     switch (field) {
@@ -140,7 +150,8 @@ function readAttribute({ reader, lengths }: Reading, into: Attributes): true {
     value = readAnyValue(reader);
     return true;
   });
-  if (key !== undefined && value !== undefined) into[key] = typeof value === 'string' ? cleanAttribute(key, value, lengths) : value;
+  if (key !== undefined && value !== undefined)
+    into[key] = typeof value === 'string' ? cleanAttribute(key, value, lengths) : value;
   return true;
 }
 

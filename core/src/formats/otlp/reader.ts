@@ -3,12 +3,18 @@ import { MalformedTelemetry } from './malformed';
 const HEX_OF_BYTE = Array.from({ length: 256 }, (_, byte) => byte.toString(16).padStart(2, '0'));
 const UTF8 = new TextDecoder();
 
-/** Texts come again and again (attributes, services, flows): those read last are kept by their hash, and need not be made anew. */
+/**
+ * Texts come again and again (attributes, services, flows): those read last are kept by their hash, and need not be
+ * made anew.
+ */
 const KEPT_TEXTS = 4096;
 const LONGEST_KEPT = 64;
 const kept: string[] = new Array<string>(KEPT_TEXTS).fill('');
 
-/** Walks the fields of protobuf messages. Whoever reads says what to do with each field; all others are skipped by their length. */
+/**
+ * Walks the fields of protobuf messages. Whoever reads says what to do with each field; all others are skipped by their
+ * length.
+ */
 export class Reader {
   #at = 0;
   readonly #view: DataView;
@@ -31,14 +37,18 @@ export class Reader {
       const field = Math.floor(tag / 8);
       this.#refuseForeign(field, wireType);
       if (!read(field, wireType)) this.#skip(wireType, before);
-      if (this.#at > end) throw new MalformedTelemetry('protobuf', `a field runs past the end of its message at byte ${end}`);
+      if (this.#at > end)
+        throw new MalformedTelemetry('protobuf', `a field runs past the end of its message at byte ${end}`);
     }
   }
 
   // Groups and field 0 are not part of OTLP: these are bytes of another kind.
   #refuseForeign(field: number, wireType: number): void {
     if (field === 0 || wireType === 3 || wireType === 4 || wireType > 5)
-      throw new MalformedTelemetry('protobuf', `not an OTLP message: field ${field} of wire type ${wireType} at byte ${this.#at}`);
+      throw new MalformedTelemetry(
+        'protobuf',
+        `not an OTLP message: field ${field} of wire type ${wireType} at byte ${this.#at}`,
+      );
   }
 
   #skip(wireType: number, from: number): void {
@@ -126,7 +136,10 @@ export class Reader {
     return value % 2 === 0 ? value / 2 : -(value + 1) / 2;
   }
 
-  /** Numbers packed one behind the other, or a single one, as the wire type says. Of too many, those beyond `most` are left out. */
+  /**
+   * Numbers packed one behind the other, or a single one, as the wire type says. Of too many, those beyond `most` are
+   * left out.
+   */
   numbers(wireType: number, readOne: () => number, into: number[], most: number): void {
     if (wireType !== 2) {
       const one = readOne();

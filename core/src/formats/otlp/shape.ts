@@ -7,7 +7,8 @@ import type { AttributeValue } from '../../telemetry';
  * - `integer`: varint; `zigzag`: sint32; `double`
  * - `attributes`: KeyValue list; `value`: AnyValue as text
  */
-export type FieldType = 'text' | 'id' | 'flag' | 'time' | 'count' | 'signedCount' | 'integer' | 'zigzag' | 'double' | 'attributes' | 'value';
+export type FieldType =
+  'text' | 'id' | 'flag' | 'time' | 'count' | 'signedCount' | 'integer' | 'zigzag' | 'double' | 'attributes' | 'value';
 
 /** Number of the field, its type or the shape of the message in it, and whether there may be many. */
 export type Field = readonly [number: number, type: FieldType | Shape, many?: 'many'];
@@ -38,7 +39,9 @@ type ValueOf<T> = T extends keyof Values ? Values[T] : T extends Shape ? Message
 
 /** A message as read: fields that were not sent are missing, except lists, which are empty. */
 export type Message<S extends Shape> = {
-  readonly [Name in keyof S as S[Name] extends readonly [number, unknown, 'many'] ? Name : never]: readonly ValueOf<S[Name][1]>[];
+  readonly [Name in keyof S as S[Name] extends readonly [number, unknown, 'many'] ? Name : never]: readonly ValueOf<
+    S[Name][1]
+  >[];
 } & {
   readonly [Name in keyof S as S[Name] extends readonly [number, unknown, 'many'] ? never : Name]?: ValueOf<S[Name][1]>;
 };

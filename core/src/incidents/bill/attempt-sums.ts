@@ -9,15 +9,21 @@ import { outcomeOfRow } from '../rows/row-outcome';
 /** A second try that works within this time makes a failure good: only the time between is charged. */
 export const MADE_GOOD_MS = 30 * MINUTE_MS;
 /**
- * How far the learned median lies from the true one, as a share of it: half a histogram bucket, and the drift within half
+ * How far the learned median lies from the true one, as a share of it: half a histogram bucket, and the drift within
+ * half
  * an hour. Measured on worlds whose truth is known (docs/truth.md).
  */
 const EXPECTED_ERROR = 0.03;
 /** The same for the limit, and with it for the number of people found late. */
 const LIMIT_ERROR = 0.04;
-/** What the sums above leave out (who would have waited anyway, whose second try was whose): as a share of the waiting. Measured likewise. */
+/**
+ * What the sums above leave out (who would have waited anyway, whose second try was whose): as a share of the waiting.
+ * Measured likewise.
+ */
 const WAITING_ERROR = 0.04;
-/** Begin and end of a trouble are known to about so many minutes: what falls there may be missed, or counted too much. */
+/**
+ * Begin and end of a trouble are known to about so many minutes: what falls there may be missed, or counted too much.
+ */
 const EDGE_MINUTES = 0.8;
 
 /** What attempts of the troubled flows did to people, over all of them or those of key tiers. */
@@ -43,15 +49,32 @@ export interface Sums {
   /** late, hung or failed */
   notOnTime: number;
   usualNotOnTime: number;
-  /** value of what failed for good, units of currency, and the variance of that: single values differ from their mean */
+  /**
+   * value of what failed for good, units of currency, and the variance of that: single values differ from their mean
+   */
   lost: number;
   lostVariance: number;
 }
 
 const noSums = (): Sums => ({
-  attempts: 0, excessMs: 0, usualExcessMs: 0, usualVariance: 0, lateCount: 0, expectedMs: 0, hungMs: 0, retryMs: 0, retrySquares: 0, unrecovered: 0, triedAgain: 0, bad: 0, usualBad: 0,
-  notOnTime: 0, usualNotOnTime: 0, lost: 0, lostVariance: 0,
-}); // prettier-ignore
+  attempts: 0,
+  excessMs: 0,
+  usualExcessMs: 0,
+  usualVariance: 0,
+  lateCount: 0,
+  expectedMs: 0,
+  hungMs: 0,
+  retryMs: 0,
+  retrySquares: 0,
+  unrecovered: 0,
+  triedAgain: 0,
+  bad: 0,
+  usualBad: 0,
+  notOnTime: 0,
+  usualNotOnTime: 0,
+  lost: 0,
+  lostVariance: 0,
+});
 
 export interface FlowSums {
   flow: number;
@@ -77,7 +100,10 @@ export function troubledStretches(parts: readonly Deviation[], window: Window): 
     const span = overlap({ fromMs: part.onsetMs, toMs: part.endMs }, window);
     if (!span) continue;
     const known = spans.get(part.flow);
-    spans.set(part.flow, known ? { fromMs: Math.min(known.fromMs, span.fromMs), toMs: Math.max(known.toMs, span.toMs) } : span);
+    spans.set(
+      part.flow,
+      known ? { fromMs: Math.min(known.fromMs, span.fromMs), toMs: Math.max(known.toMs, span.toMs) } : span,
+    );
   }
   return spans;
 }
@@ -93,7 +119,13 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
   for (const [flow, span] of spans) {
     const all = noSums();
     const key = noSums();
-    flows.push({ flow, importance: context.importanceOf(flow), edge: Math.min(0.5, (EDGE_MINUTES * MINUTE_MS) / (span.toMs - span.fromMs)), all, key });
+    flows.push({
+      flow,
+      importance: context.importanceOf(flow),
+      edge: Math.min(0.5, (EDGE_MINUTES * MINUTE_MS) / (span.toMs - span.fromMs)),
+      all,
+      key,
+    });
     let normal: FlowNormal | undefined;
     let slot = NaN;
     eachRow(rows, { flows: flow, window: span }, (i) => {
@@ -119,7 +151,10 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
         target.usualNotOnTime += usualWrong;
         if (outcome !== 'onTime') target.notOnTime++;
         if (isFailed || normal.expectedMs === undefined) continue;
-        target.excessMs += Math.max(0, Math.min(durationMs, hangLimitMs(limits.limitMs ?? normal.expectedMs)) - normal.expectedMs);
+        target.excessMs += Math.max(
+          0,
+          Math.min(durationMs, hangLimitMs(limits.limitMs ?? normal.expectedMs)) - normal.expectedMs,
+        );
         target.usualExcessMs += normal.usualWaitMs;
         target.usualVariance += normal.usualWaitSdMs ** 2;
         target.expectedMs = normal.expectedMs;
@@ -165,11 +200,23 @@ export function waitingOf(s: Sums, edge = 0): { quantity: number; sd: number } {
   const excess = s.excessMs - s.usualExcessMs + s.retryMs * (1 - usualRetries(s));
   return {
     quantity: excess / MINUTE_MS,
-    sd: Math.hypot(Math.sqrt(s.usualVariance), shifted, usual, hung, retriesSd(s), excess * edge, excess * WAITING_ERROR) / MINUTE_MS,
+    sd:
+      Math.hypot(
+        Math.sqrt(s.usualVariance),
+        shifted,
+        usual,
+        hung,
+        retriesSd(s),
+        excess * edge,
+        excess * WAITING_ERROR,
+      ) / MINUTE_MS,
   };
 }
 
-/** Of the second tries that made a failure good, the share that is usual: usual failures are tried again as others are, but then it works. */
+/**
+ * Of the second tries that made a failure good, the share that is usual: usual failures are tried again as others are,
+ * but then it works.
+ */
 function usualRetries(s: Sums): number {
   const recovered = s.bad - s.unrecovered;
   return recovered > 0 ? Math.min(1, (s.usualBad * s.triedAgain) / s.bad / recovered) : 0;
@@ -225,7 +272,12 @@ class PeopleCount {
     const hurt = this.hurt.size + this.#unknownHurt;
     const spared = active > 0 ? 1 - Math.min(0.99, this.#expected / active) : 1;
     const mean = Math.min(active, Math.max(0, (hurt - this.#expected) / spared));
-    return { mean, sd: Math.hypot(Math.sqrt(this.#expected), LIMIT_ERROR * mean * (1 - mean / Math.max(1, active)) * 2, mean * edge) / spared };
+    return {
+      mean,
+      sd:
+        Math.hypot(Math.sqrt(this.#expected), LIMIT_ERROR * mean * (1 - mean / Math.max(1, active)) * 2, mean * edge) /
+        spared,
+    };
   }
 }
 

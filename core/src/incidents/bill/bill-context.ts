@@ -7,7 +7,8 @@ import type { UsualPeople } from './usual';
 /** What the bill needs to know about the world around the attempts. */
 export interface BillContext {
   /**
-   * attempts of the flows of all parts and of those that usually follow them, from three hours before the trouble to half
+   * attempts of the flows of all parts and of those that usually follow them, from three hours before the trouble to
+   * half
    * an hour after the window, as far as known
    */
   rows: AttemptColumns;

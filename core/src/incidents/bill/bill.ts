@@ -40,7 +40,8 @@ export interface HarmBill {
 }
 
 /** What a line counts, in its own unit; 0 where the bill has no such line. */
-export const quantityOf = (bill: Pick<HarmBill, 'lines'>, name: BillLineName): number => bill.lines.find((line) => line.name === name)?.quantity.estimate ?? 0;
+export const quantityOf = (bill: Pick<HarmBill, 'lines'>, name: BillLineName): number =>
+  bill.lines.find((line) => line.name === name)?.quantity.estimate ?? 0;
 
 /**
  * The harm bill of an incident over a window: each line is what came beyond the usual. Pure in the set of rows: order
@@ -58,12 +59,30 @@ export function harmBill(parts: readonly Deviation[], window: Window, context: B
   const charged = chargeable(absent, left, bad);
   const { rates } = context;
   const lines = [
-    lineOf('waiting', rates.waiting, root.flows.map(({ all, importance, edge }) => ({ ...waitingOf(all, edge), importance }))),
-    lineOf('failed', rates.failed, root.flows.map(({ all, importance, edge }) => ({ ...failedOf(all, edge), importance }))),
-    lineOf('left', rates.left, (left ?? []).map((one) => ({ quantity: one.people, sd: one.sd, importance: context.importanceOf(one.flow) }))),
-    lineOf('missing', rates.missing, charged.map((one) => ({ ...one, importance: context.importanceOf(one.flow) }))),
-  ]; // prettier-ignore
-  const penalties = sum(root.flows.map(({ flow, all }) => context.penaltyOf(flow, Math.max(0, all.notOnTime - all.usualNotOnTime))));
+    lineOf(
+      'waiting',
+      rates.waiting,
+      root.flows.map(({ all, importance, edge }) => ({ ...waitingOf(all, edge), importance })),
+    ),
+    lineOf(
+      'failed',
+      rates.failed,
+      root.flows.map(({ all, importance, edge }) => ({ ...failedOf(all, edge), importance })),
+    ),
+    lineOf(
+      'left',
+      rates.left,
+      (left ?? []).map((one) => ({ quantity: one.people, sd: one.sd, importance: context.importanceOf(one.flow) })),
+    ),
+    lineOf(
+      'missing',
+      rates.missing,
+      charged.map((one) => ({ ...one, importance: context.importanceOf(one.flow) })),
+    ),
+  ];
+  const penalties = sum(
+    root.flows.map(({ flow, all }) => context.penaltyOf(flow, Math.max(0, all.notOnTime - all.usualNotOnTime))),
+  );
   const money = moneyOf(root, left ?? [], charged, penalties);
   lines.push(lineOf('money', rates.money, [{ ...money, importance: 1 }]));
   lines.push(keyLine(root, left ?? [], charged, lines, context));
@@ -87,7 +106,11 @@ export function harmBill(parts: readonly Deviation[], window: Window, context: B
  * missing behind is not; where they do not, the flow that misses most is. An outage has no flow in front: each flow
  * misses its own attempts.
  */
-function chargeable(absent: readonly Missing[], left: readonly Left[] | undefined, bad: readonly Deviation[]): readonly Missing[] {
+function chargeable(
+  absent: readonly Missing[],
+  left: readonly Left[] | undefined,
+  bad: readonly Deviation[],
+): readonly Missing[] {
   if (bad.length === 0) return absent;
   const own = new Set(bad.map((part) => part.flow));
   if (left) return absent.filter((one) => own.has(one.flow));
@@ -95,7 +118,11 @@ function chargeable(absent: readonly Missing[], left: readonly Left[] | undefine
   return worst ? [worst] : [];
 }
 
-function lineOf(name: BillLineName, rate: number, parts: readonly { quantity: number; sd: number; importance: number }[]): BillLine {
+function lineOf(
+  name: BillLineName,
+  rate: number,
+  parts: readonly { quantity: number; sd: number; importance: number }[],
+): BillLine {
   const quantity = normalInterval(sum(parts.map((part) => part.quantity)), Math.hypot(...parts.map((part) => part.sd)));
   const weighted = sum(parts.map((part) => Math.max(0, part.quantity) * part.importance));
   const plain = sum(parts.map((part) => Math.max(0, part.quantity)));
@@ -103,15 +130,26 @@ function lineOf(name: BillLineName, rate: number, parts: readonly { quantity: nu
   return { name, quantity, rate, harm: scale(quantity, rate * weight) };
 }
 
-const scale = (interval: Interval, by: number): Interval => ({ estimate: interval.estimate * by, low: interval.low * by, high: interval.high * by });
+const scale = (interval: Interval, by: number): Interval => ({
+  estimate: interval.estimate * by,
+  low: interval.low * by,
+  high: interval.high * by,
+});
 
 /** Completions lost: what failed for good, left, or never came. A flow's own value is lost once. */
-function moneyOf(root: AttemptSums, left: readonly Left[], charged: readonly Missing[], penalties: number): { quantity: number; sd: number } {
+function moneyOf(
+  root: AttemptSums,
+  left: readonly Left[],
+  charged: readonly Missing[],
+  penalties: number,
+): { quantity: number; sd: number } {
   const failed = sum(root.flows.map(({ all }) => all.lost * notUsual(all)));
   // How many failed beyond the usual is known as well as the line of failed ones tells; values differ from one another.
   const failedSd = Math.hypot(
     ...root.flows.map(({ all, edge }) =>
-      all.unrecovered > 0 ? Math.hypot((all.lost / all.unrecovered) * failedOf(all, edge).sd, Math.sqrt(all.lostVariance * notUsual(all))) : 0,
+      all.unrecovered > 0
+        ? Math.hypot((all.lost / all.unrecovered) * failedOf(all, edge).sd, Math.sqrt(all.lostVariance * notUsual(all)))
+        : 0,
     ),
   );
   return {
@@ -121,18 +159,27 @@ function moneyOf(root: AttemptSums, left: readonly Left[], charged: readonly Mis
 }
 
 /** Harm of people in key tiers counts again, as certain as the lines that it repeats. */
-function keyLine(root: AttemptSums, left: readonly Left[], charged: readonly Missing[], lines: readonly BillLine[], context: BillContext): BillLine {
+function keyLine(
+  root: AttemptSums,
+  left: readonly Left[],
+  charged: readonly Missing[],
+  lines: readonly BillLine[],
+  context: BillContext,
+): BillLine {
   const { rates } = context;
   const minutes =
     sum(
       root.flows.map(
         ({ key, importance }) =>
-          importance * (Math.max(0, waitingOf(key).quantity) * rates.waiting + failedOf(key).quantity * rates.failed) + key.lost * notUsual(key) * rates.money,
+          importance * (Math.max(0, waitingOf(key).quantity) * rates.waiting + failedOf(key).quantity * rates.failed) +
+          key.lost * notUsual(key) * rates.money,
       ),
     ) +
     sum(left.map((one) => one.keyPeople * rates.left * context.importanceOf(one.flow) + one.keyMoney * rates.money)) +
     sum(charged.map((one) => one.keyHarm + one.keyMoney * rates.money));
   const total = sum(lines.map((line) => line.harm.estimate));
   const relative = total > 0 ? Math.hypot(...lines.map((line) => line.harm.high - line.harm.low)) / 4 / total : 0;
-  return lineOf('keyCustomers', rates.keyMultiplier - 1, [{ quantity: minutes, sd: minutes * relative, importance: 1 }]);
+  return lineOf('keyCustomers', rates.keyMultiplier - 1, [
+    { quantity: minutes, sd: minutes * relative, importance: 1 },
+  ]);
 }

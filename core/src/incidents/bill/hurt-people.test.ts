@@ -7,26 +7,46 @@ import { concentrationOf, hurtPeople } from './hurt-people';
 
 const BASE = Date.UTC(2026, 2, 10, 10);
 const at = (minutes: number) => BASE + minutes * MINUTE_MS;
-const SLOW: Deviation = { flow: 1, signal: 'slow', onsetMs: at(0), endMs: at(60), firedMs: at(0), active: false, level: 'hurting', excess: 50, z: 9 };
+const SLOW: Deviation = {
+  flow: 1,
+  signal: 'slow',
+  onsetMs: at(0),
+  endMs: at(60),
+  firedMs: at(0),
+  active: false,
+  level: 'hurting',
+  excess: 50,
+  z: 9,
+};
 const WINDOW = { fromMs: at(0), toMs: at(60) };
 const LATE = 3_000;
 
 const people = (rows: readonly TestAttempt[], knownUntilMs = at(300)) =>
   hurtPeople([SLOW], WINDOW, {
-    rows: columnsOf(rows), knownUntilMs, normalAt: () => normalWith(), followersOf: (flow: number) => new Set(flow === 1 ? [2] : []), expectedValue: () => 0,
-  }); // prettier-ignore
+    rows: columnsOf(rows),
+    knownUntilMs,
+    normalAt: () => normalWith(),
+    followersOf: (flow: number) => new Set(flow === 1 ? [2] : []),
+    expectedValue: () => 0,
+  });
 
 test('who was hurt, and what became of each: made good, gone on, gone, or not yet known', () => {
-  const found = people([
-    { person: 1, startMs: at(1), durationMs: LATE }, { person: 1, startMs: at(3) },
-    { person: 2, startMs: at(1), durationMs: LATE }, { person: 2, flow: 2, startMs: at(5) },
-    { person: 3, startMs: at(1), durationMs: LATE }, { person: 3, startMs: at(2), flags: FAILED },
-    { person: 4, startMs: at(59), durationMs: LATE },
-    { person: 5, startMs: at(1) },
-    { person: 6, startMs: at(-10), durationMs: LATE },
-    { person: 7, startMs: at(1), durationMs: LATE, flags: BACKGROUND },
-    { person: 0, startMs: at(1), durationMs: LATE },
-  ], at(62)); // prettier-ignore
+  const found = people(
+    [
+      { person: 1, startMs: at(1), durationMs: LATE },
+      { person: 1, startMs: at(3) },
+      { person: 2, startMs: at(1), durationMs: LATE },
+      { person: 2, flow: 2, startMs: at(5) },
+      { person: 3, startMs: at(1), durationMs: LATE },
+      { person: 3, startMs: at(2), flags: FAILED },
+      { person: 4, startMs: at(59), durationMs: LATE },
+      { person: 5, startMs: at(1) },
+      { person: 6, startMs: at(-10), durationMs: LATE },
+      { person: 7, startMs: at(1), durationMs: LATE, flags: BACKGROUND },
+      { person: 0, startMs: at(1), durationMs: LATE },
+    ],
+    at(62),
+  );
   expect(found.map(({ person, fate }) => [person, fate])).toEqual([
     [3, 'gone'],
     [4, 'undecided'],
@@ -43,7 +63,11 @@ test('who is gone would have brought what like people bring who passed unhurt', 
     // Half of them buy for 30.
     ...(i % 2 === 0 ? [{ person: 100 + i, tier: 2, flow: 2, startMs: at(-18 + i), valueMinor: 3_000 }] : []),
   ]).flat();
-  const found = people([...unhurt, { person: 3, tier: 2, startMs: at(1), durationMs: LATE }, { person: 4, tier: 9, startMs: at(1), durationMs: LATE }]);
+  const found = people([
+    ...unhurt,
+    { person: 3, tier: 2, startMs: at(1), durationMs: LATE },
+    { person: 4, tier: 9, startMs: at(1), durationMs: LATE },
+  ]);
   expect(found.map(({ person, lost }) => [person, lost])).toEqual([
     [3, 15],
     [4, 0],
@@ -59,6 +83,11 @@ test('where the hurt gather: values by people, most first; what is not told is l
 });
 
 test('the order of the rows makes no difference', () => {
-  const rows = Array.from({ length: 40 }, (_, i) => ({ person: 1 + (i % 9), startMs: at(i), durationMs: i % 3 === 0 ? LATE : 100, flow: i % 5 === 0 ? 2 : 1 }));
+  const rows = Array.from({ length: 40 }, (_, i) => ({
+    person: 1 + (i % 9),
+    startMs: at(i),
+    durationMs: i % 3 === 0 ? LATE : 100,
+    flow: i % 5 === 0 ? 2 : 1,
+  }));
   expect(people([...rows].reverse())).toEqual(people(rows));
 });

@@ -6,7 +6,10 @@ import { troubledStretches } from './attempt-sums';
 import type { BillContext } from './bill-context';
 import { outcomeOfRow } from '../rows/row-outcome';
 
-/** madeGood: the same worked soon after; wentOn: they did what usually follows; gone: neither; undecided: they may still. */
+/**
+ * madeGood: the same worked soon after; wentOn: they did what usually follows; gone: neither; undecided: they may
+ * still.
+ */
 export const FATES = ['gone', 'undecided', 'wentOn', 'madeGood'] as const;
 export type Fate = (typeof FATES)[number];
 
@@ -34,7 +37,8 @@ export interface HurtPerson {
 const BRINGS_WITHIN_MS = 2 * GOES_ON_WITHIN_MS;
 
 /**
- * The people whom an incident hurt, worst off first: those who are gone, then by what went wrong. People who are not named are not
+ * The people whom an incident hurt, worst off first: those who are gone, then by what went wrong. People who are not
+ * named are not
  * among them. Pure in the set of rows.
  */
 export function hurtPeople(
@@ -43,7 +47,10 @@ export function hurtPeople(
   context: Pick<BillContext, 'rows' | 'normalAt' | 'followersOf' | 'knownUntilMs' | 'expectedValue'>,
 ): HurtPerson[] {
   const { rows, normalAt, followersOf, knownUntilMs } = context;
-  const stretches = troubledStretches(parts.filter(({ signal }) => signal !== 'missing'), window); // prettier-ignore
+  const stretches = troubledStretches(
+    parts.filter(({ signal }) => signal !== 'missing'),
+    window,
+  );
   const people = new Map<number, HurtPerson>();
   eachRow(rows, { flows: new Set(stretches.keys()), without: PROBE | BACKGROUND }, (i) => {
     const flow = rows.flow[i] as number;
@@ -56,8 +63,27 @@ export function hurtPeople(
     if (outcome === 'onTime') return;
     let own = people.get(person);
     if (!own) {
-      const [tier, site, region, promotion] = [rows.tier[i], rows.site[i], rows.region[i], rows.promotion[i]] as number[];
-      own = { person, tier, site, region, promotion, late: 0, hung: 0, failed: 0, waitedMs: 0, lastMs: 0, flow, fate: 'gone', lost: 0 } as HurtPerson;
+      const [tier, site, region, promotion] = [
+        rows.tier[i],
+        rows.site[i],
+        rows.region[i],
+        rows.promotion[i],
+      ] as number[];
+      own = {
+        person,
+        tier,
+        site,
+        region,
+        promotion,
+        late: 0,
+        hung: 0,
+        failed: 0,
+        waitedMs: 0,
+        lastMs: 0,
+        flow,
+        fate: 'gone',
+        lost: 0,
+      } as HurtPerson;
       people.set(person, own);
     }
     own[outcome]++;
@@ -99,7 +125,10 @@ function decideFates(
   }
 }
 
-/** Who is gone would have brought what those of their tier bring who passed unhurt; of a flow that carries values itself, its expected value. */
+/**
+ * Who is gone would have brought what those of their tier bring who passed unhurt; of a flow that carries values
+ * itself, its expected value.
+ */
 function addLosses(
   people: ReadonlyMap<number, HurtPerson>,
   { rows, expectedValue, followersOf }: Pick<BillContext, 'rows' | 'expectedValue' | 'followersOf'>,
@@ -107,12 +136,19 @@ function addLosses(
   const gone = [...people.values()].filter(({ fate }) => fate === 'gone');
   const flows = new Set(gone.map(({ flow }) => flow));
   const onward = new Map<string, number>();
-  for (const flow of flows) for (const [tier, value] of broughtAfter(rows, flow, followersOf(flow), people)) onward.set(`${flow}:${tier}`, value);
+  for (const flow of flows)
+    for (const [tier, value] of broughtAfter(rows, flow, followersOf(flow), people))
+      onward.set(`${flow}:${tier}`, value);
   for (const own of gone) own.lost = expectedValue(own.flow, own.tier) || (onward.get(`${own.flow}:${own.tier}`) ?? 0);
 }
 
 /** Mean of what people who were not hurt brought within an hour after a flow, by tier, units of currency. */
-function broughtAfter(rows: Rows, flow: number, followers: ReadonlySet<number>, hurt: ReadonlyMap<number, HurtPerson>): Map<number, number> {
+function broughtAfter(
+  rows: Rows,
+  flow: number,
+  followers: ReadonlySet<number>,
+  hurt: ReadonlyMap<number, HurtPerson>,
+): Map<number, number> {
   const passed = new Map<number, { lastMs: number; tier: number }>();
   eachRow(rows, { flows: flow, without: PROBE | BACKGROUND }, (i) => {
     const person = rows.person[i] as number;
@@ -131,15 +167,22 @@ function broughtAfter(rows: Rows, flow: number, followers: ReadonlySet<number>, 
     const own = passed.get(rows.person[i] as number);
     const value = rows.valueMinor[i] as number;
     const startMs = rows.startMs[i] as number;
-    if (!own || Number.isNaN(value) || (rows.flags[i] as number) & FAILED || !followers.has(rows.flow[i] as number)) continue;
+    if (!own || Number.isNaN(value) || (rows.flags[i] as number) & FAILED || !followers.has(rows.flow[i] as number))
+      continue;
     if (startMs >= own.lastMs && startMs <= own.lastMs + BRINGS_WITHIN_MS) sumOf(own.tier).value += value / 100;
   }
   return new Map([...sums].map(([tier, { people, value }]) => [tier, value / people]));
 }
 
 /** Values of a dimension among hurt people, those with most people first. */
-export function concentrationOf(people: readonly HurtPerson[], dimension: 'tier' | 'site' | 'region' | 'promotion'): { value: number; people: number }[] {
+export function concentrationOf(
+  people: readonly HurtPerson[],
+  dimension: 'tier' | 'site' | 'region' | 'promotion',
+): { value: number; people: number }[] {
   const counts = new Map<number, number>();
-  for (const person of people) if (person[dimension] !== 0) counts.set(person[dimension], (counts.get(person[dimension]) ?? 0) + 1);
-  return [...counts].map(([value, n]) => ({ value, people: n })).sort((a, b) => b.people - a.people || a.value - b.value);
+  for (const person of people)
+    if (person[dimension] !== 0) counts.set(person[dimension], (counts.get(person[dimension]) ?? 0) + 1);
+  return [...counts]
+    .map(([value, n]) => ({ value, people: n }))
+    .sort((a, b) => b.people - a.people || a.value - b.value);
 }

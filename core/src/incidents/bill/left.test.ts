@@ -24,11 +24,18 @@ const KEY = 3;
 
 const context = (rows: readonly TestAttempt[], more: Partial<BillContext> = {}) =>
   ({
-    rows: columnsOf(rows), knownUntilMs: BASE + 120 * MINUTE_MS, normalAt: () => normalWith(), followersOf: () => new Set([2]),
-    isKeyTier: (tier: number) => tier === KEY, importanceOf: () => 1, ...more,
-  }) as unknown as BillContext; // prettier-ignore
+    rows: columnsOf(rows),
+    knownUntilMs: BASE + 120 * MINUTE_MS,
+    normalAt: () => normalWith(),
+    followersOf: () => new Set([2]),
+    isKeyTier: (tier: number) => tier === KEY,
+    importanceOf: () => 1,
+    ...more,
+  }) as unknown as BillContext;
 
-/** Sessions of flow 1 then 2; those that meet a slow step leave more. Key people leave more anyway, and are hit more. */
+/**
+ * Sessions of flow 1 then 2; those that meet a slow step leave more. Key people leave more anyway, and are hit more.
+ */
 function sessions(n: number, leave: { usual: (tier: number) => number; more: number }, hit: (tier: number) => number) {
   const random = seededRandom(9);
   const rows: TestAttempt[] = [];
@@ -62,7 +69,9 @@ test('people on phones, who leave more anyway and are hit more, do not pass for 
     const startMs = BASE - 60 * MINUTE_MS + random() * 120 * MINUTE_MS;
     const slow = startMs >= BASE && random() < (flags ? 0.7 : 0.1);
     const first = { session: i + 1, flow: 1, tier: 1, flags, startMs, durationMs: slow ? 3_000 : 100 };
-    return random() < (flags ? 0.6 : 0.1) ? [first] : [first, { ...first, flow: 2, startMs: startMs + 30_000, durationMs: 100 }];
+    return random() < (flags ? 0.6 : 0.1)
+      ? [first]
+      : [first, { ...first, flow: 2, startMs: startMs + 30_000, durationMs: 100 }];
   }).flat();
   const leftOf = (some: TestAttempt[]) => countLeft([SLOW], WINDOW, context(some))?.[0];
   const found = leftOf(rows);
@@ -72,7 +81,9 @@ test('people on phones, who leave more anyway and are hit more, do not pass for 
 });
 
 test('a tier that leaves more anyway, and is hit more, does not pass for an effect', () => {
-  const { rows } = sessions(4_000, { usual: (tier) => (tier === KEY ? 0.6 : 0.1), more: 0 }, (tier) => (tier === KEY ? 0.7 : 0.1));
+  const { rows } = sessions(4_000, { usual: (tier) => (tier === KEY ? 0.6 : 0.1), more: 0 }, (tier) =>
+    tier === KEY ? 0.7 : 0.1,
+  );
   const [found] = countLeft([SLOW], WINDOW, context(rows)) ?? [];
   expect(found?.people).toBeLessThan(1.96 * (found?.sd as number));
 });
@@ -86,7 +97,15 @@ test('without sessions, or where nothing follows, it cannot be known', () => {
 test('who is still deciding is neither counted as gone nor forgotten', () => {
   const { rows } = sessions(2_000, { usual: () => 0, more: 0 }, () => 0.5);
   const knownUntilMs = BASE + 30 * MINUTE_MS;
-  const [found] = countLeft([SLOW], WINDOW, context(rows.filter((row) => row.startMs < knownUntilMs), { knownUntilMs })) ?? []; // prettier-ignore
+  const [found] =
+    countLeft(
+      [SLOW],
+      WINDOW,
+      context(
+        rows.filter((row) => row.startMs < knownUntilMs),
+        { knownUntilMs },
+      ),
+    ) ?? [];
   expect(found?.people).toBe(0);
 });
 

@@ -25,7 +25,8 @@ const LEAST_SESSION_SHARE = 0.8;
 
 /**
  * People who left at a troubled step beyond the usual: sessions that met late, hung or failed attempts there, against
- * those that did not (then, and in the hours before), like people compared with like (tier, and device in hand or not): Mantel–Haenszel risk difference ×
+ * those that did not (then, and in the hours before), like people compared with like (tier, and device in hand or not):
+ * Mantel–Haenszel risk difference ×
  * exposed sessions.
  *
  * @returns `undefined` where it cannot be known: no sessions, or no flow that usually follows
@@ -46,7 +47,12 @@ export function countLeft(parts: readonly Deviation[], window: Window, context: 
 const kindOf = (tier: number, flags: number): number => 2 * tier + (flags & HANDHELD ? 1 : 0);
 const tierOf = (kind: number): number => kind >> 1;
 
-function passings(flow: number, followers: ReadonlySet<number>, stretch: Window, { rows, normalAt }: BillContext): Passing<number>[] | undefined {
+function passings(
+  flow: number,
+  followers: ReadonlySet<number>,
+  stretch: Window,
+  { rows, normalAt }: BillContext,
+): Passing<number>[] | undefined {
   const sessions = new Map<number, Passing<number>>();
   let [attempts, known] = [0, 0];
   const looked = { fromMs: stretch.fromMs - LEFT_LOOK_BACK_MS, toMs: stretch.toMs };
@@ -60,7 +66,15 @@ function passings(flow: number, followers: ReadonlySet<number>, stretch: Window,
     const isBad = outcomeOfRow(rows, i, normalAt(flow, startMs)) !== 'onTime';
     const inTrouble = startMs >= stretch.fromMs;
     const passing = sessions.get(session);
-    if (!passing) sessions.set(session, { kind: kindOf(rows.tier[i] as number, flags), lastMs: startMs, exposed: isBad, inTrouble, goesOn: false, value: 0 });
+    if (!passing)
+      sessions.set(session, {
+        kind: kindOf(rows.tier[i] as number, flags),
+        lastMs: startMs,
+        exposed: isBad,
+        inTrouble,
+        goesOn: false,
+        value: 0,
+      });
     else {
       passing.lastMs = Math.max(passing.lastMs, startMs);
       passing.exposed ||= isBad;
@@ -72,10 +86,12 @@ function passings(flow: number, followers: ReadonlySet<number>, stretch: Window,
     if (!followers.has(rows.flow[i] as number)) continue;
     const passing = sessions.get(rows.session[i] as number);
     const startMs = rows.startMs[i] as number;
-    if (!passing || startMs < passing.lastMs - GOES_ON_WITHIN_MS || startMs > passing.lastMs + 2 * GOES_ON_WITHIN_MS) continue;
+    if (!passing || startMs < passing.lastMs - GOES_ON_WITHIN_MS || startMs > passing.lastMs + 2 * GOES_ON_WITHIN_MS)
+      continue;
     if (startMs >= passing.lastMs && startMs <= passing.lastMs + GOES_ON_WITHIN_MS) passing.goesOn = true;
     const value = rows.valueMinor[i] as number;
-    if (startMs >= passing.lastMs && !Number.isNaN(value) && !((rows.flags[i] as number) & FAILED)) passing.value += value / 100;
+    if (startMs >= passing.lastMs && !Number.isNaN(value) && !((rows.flags[i] as number) & FAILED))
+      passing.value += value / 100;
   }
   return [...sessions.values()];
 }

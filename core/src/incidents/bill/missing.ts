@@ -76,7 +76,11 @@ export function countMissing(part: MissingStretch, window: Window, context: Bill
 }
 
 /** Sum of the expectation over a window; minutes of which nothing is known count 0. */
-export function expectedAttempts(flow: number, window: Window, { normalAt, shareOfFlow }: Pick<BillContext, 'normalAt' | 'shareOfFlow'>) {
+export function expectedAttempts(
+  flow: number,
+  window: Window,
+  { normalAt, shareOfFlow }: Pick<BillContext, 'normalAt' | 'shareOfFlow'>,
+) {
   let mean = 0;
   let spread = 0;
   let dispersion = 1;
@@ -93,13 +97,20 @@ export function expectedAttempts(flow: number, window: Window, { normalAt, share
 }
 
 /** Of those who usually come in such a stretch, whoever misses at least one of the attempts usually made. */
-export function missingPeople(parts: readonly Deviation[], absent: readonly MissingStretch[], window: Window, context: BillContext) {
+export function missingPeople(
+  parts: readonly Deviation[],
+  absent: readonly MissingStretch[],
+  window: Window,
+  context: BillContext,
+) {
   const none = { mean: 0, sd: 0 };
   const stretch = parts.length > 0 ? overlap(outageStretch(parts), window) : undefined;
   if (!stretch) return none;
   const flows = [...new Set(absent.map((entry) => entry.flow))];
   const counts = flows.map((flow) => countMissing({ flow, ...stretch }, window, context).quantity);
-  const expected = sum(flows.map((flow) => expectedAttempts(flow, stretch, context).mean * context.todaysLevel(flow, stretch.fromMs)));
+  const expected = sum(
+    flows.map((flow) => expectedAttempts(flow, stretch, context).mean * context.todaysLevel(flow, stretch.fromMs)),
+  );
   const share = expected > 0 ? Math.min(1, sum(counts) / expected) : 0;
   const usual = context.usualPeople(flows, stretch);
   if (!(usual.mean > 0) || !(usual.attempts > 0)) return none;

@@ -16,4 +16,12 @@ export interface HarmRates {
   keyTiers: string[];
 }
 
-export const DEFAULT_RATES: HarmRates = { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2, keyTiers: [] };
+export const DEFAULT_RATES: HarmRates = {
+  waiting: 1,
+  failed: 5,
+  left: 15,
+  missing: 5,
+  money: 0.5,
+  keyMultiplier: 2,
+  keyTiers: [],
+};

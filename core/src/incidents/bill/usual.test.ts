@@ -4,7 +4,16 @@ import { History } from '../../normal';
 import { poissonDeviate, seededRandom } from '../../stats';
 import { FAILED, PROBE } from '../../telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../time';
-import { billContext, DEFAULT_RATES, harmBill, learnUsualMix, Register, surroundingsOf, todaysLevel, usualPeople } from '..';
+import {
+  billContext,
+  DEFAULT_RATES,
+  harmBill,
+  learnUsualMix,
+  Register,
+  surroundingsOf,
+  todaysLevel,
+  usualPeople,
+} from '..';
 
 const NOW = Date.UTC(2026, 2, 10, 10);
 
@@ -20,7 +29,12 @@ describe('what is usual around an incident', () => {
 
   test('values by tier, without failures and probes; shares of tiers', () => {
     const mix = learnUsualMix(rows);
-    expect([mix.expectedValue(1, 1), mix.expectedValue(1, 2), mix.expectedValue(2, 1), mix.expectedValue(1, 7)]).toEqual([20, 90, 0, 0]);
+    expect([
+      mix.expectedValue(1, 1),
+      mix.expectedValue(1, 2),
+      mix.expectedValue(2, 1),
+      mix.expectedValue(1, 7),
+    ]).toEqual([20, 90, 0, 0]);
     // 10 and 30: standard deviation of a sample √((10² + 10²) / 1); a single value has none.
     expect([mix.valueSpread(1, 1), mix.valueSpread(1, 2), mix.valueSpread(1, 7)]).toEqual([Math.sqrt(200), 0, 0]);
     expect([...mix.tierShares(1)]).toEqual([
@@ -48,14 +62,30 @@ describe('what is usual around an incident', () => {
     const usual = usualPeople(before, NOW, new Set([1]), { fromMs: NOW, toMs: NOW + HOUR_MS });
     expect(usual.mean).toBe(20);
     expect(usual.attempts).toBe(59);
-    expect(usualPeople(before, NOW, new Set([2]), { fromMs: NOW, toMs: NOW + HOUR_MS })).toMatchObject({ mean: 0, attempts: 0 });
+    expect(usualPeople(before, NOW, new Set([2]), { fromMs: NOW, toMs: NOW + HOUR_MS })).toMatchObject({
+      mean: 0,
+      attempts: 0,
+    });
   });
 });
 
 test("today's level follows what came in the hours before, and passes over trouble", () => {
   const random = seededRandom(2);
-  const history = new History(() => false, () => undefined); // prettier-ignore
-  const hour = (at: number, rate: number) => history.putHour(at, rollUp(columnsOf(Array.from({ length: poissonDeviate(random, rate * 60) }, (_, i) => ({ startMs: at + ((i * 7919) % 3600) * 1000 }))))); // prettier-ignore
+  const history = new History(
+    () => false,
+    () => undefined,
+  );
+  const hour = (at: number, rate: number) =>
+    history.putHour(
+      at,
+      rollUp(
+        columnsOf(
+          Array.from({ length: poissonDeviate(random, rate * 60) }, (_, i) => ({
+            startMs: at + ((i * 7919) % 3600) * 1000,
+          })),
+        ),
+      ),
+    );
   for (let at = NOW - 6 * DAY_MS; at < NOW - 5 * HOUR_MS; at += HOUR_MS) hour(at, 20);
   for (let at = NOW - 5 * HOUR_MS; at < NOW; at += HOUR_MS) hour(at, 24);
   const level = todaysLevel(history, () => false, 1, NOW);
@@ -71,17 +101,43 @@ test('people of two incidents together are no more than those of each added; a s
     Array.from({ length: hours * 60 * 12 }, (_, i): TestAttempt => {
       const startMs = fromMs + (i * MINUTE_MS) / 12;
       const inTrouble = bad && startMs >= NOW - 40 * MINUTE_MS;
-      return { startMs, flow: 1 + (i % 2), site: 1 + (i % 3), tier: 1, person: 1 + Math.floor(random() * 900), durationMs: 150 + 100 * random(), flags: inTrouble && random() < 0.5 ? FAILED : 0 }; // prettier-ignore
+      return {
+        startMs,
+        flow: 1 + (i % 2),
+        site: 1 + (i % 3),
+        tier: 1,
+        person: 1 + Math.floor(random() * 900),
+        durationMs: 150 + 100 * random(),
+        flags: inTrouble && random() < 0.5 ? FAILED : 0,
+      };
     });
   const register = new Register();
-  const history = new History(() => false, () => undefined); // prettier-ignore
-  for (let at = NOW - 5 * DAY_MS; at < NOW - HOUR_MS; at += HOUR_MS) history.putHour(at, rollUp(columnsOf(make(at, 1, false))));
+  const history = new History(
+    () => false,
+    () => undefined,
+  );
+  for (let at = NOW - 5 * DAY_MS; at < NOW - HOUR_MS; at += HOUR_MS)
+    history.putHour(at, rollUp(columnsOf(make(at, 1, false))));
   const all = make(NOW - 4 * HOUR_MS, 4, true);
-  const part = (flow: number) => ({ flow, signal: 'failing' as const, onsetMs: NOW - 40 * MINUTE_MS, endMs: NOW, firedMs: NOW, active: true, level: 'broken' as const, excess: 90, z: 20 }); // prettier-ignore
+  const part = (flow: number) => ({
+    flow,
+    signal: 'failing' as const,
+    onsetMs: NOW - 40 * MINUTE_MS,
+    endMs: NOW,
+    firedMs: NOW,
+    active: true,
+    level: 'broken' as const,
+    excess: 90,
+    z: 20,
+  });
   const window = { fromMs: NOW - HOUR_MS, toMs: NOW };
   const bill = (parts: ReturnType<typeof part>[], rows: TestAttempt[]) => {
     const columns = columnsOf(rows);
-    const around = surroundingsOf(NOW - 40 * MINUTE_MS, { dayBefore: columns, hoursBefore: columns }, learnSuccession(columns));
+    const around = surroundingsOf(
+      NOW - 40 * MINUTE_MS,
+      { dayBefore: columns, hoursBefore: columns },
+      learnSuccession(columns),
+    );
     const settings = { rates: DEFAULT_RATES, importanceOf: () => 1, isKeyTier: () => false, penaltyOf: () => 0 };
     return harmBill(parts, window, billContext(columns, NOW, around, { history, register }, settings));
   };
@@ -89,7 +145,10 @@ test('people of two incidents together are no more than those of each added; a s
   const both = bill(flows.map(part), all);
   expect(both.people.estimate).toBeLessThanOrEqual(one.people.estimate + two.people.estimate + 1e-6);
   expect(both.people.estimate).toBeGreaterThanOrEqual(Math.max(one.people.estimate, two.people.estimate) - 1e-6);
-  const slice = bill([part(1)], all.filter(({ site }) => site === 1)); // prettier-ignore
+  const slice = bill(
+    [part(1)],
+    all.filter(({ site }) => site === 1),
+  );
   expect(slice.people.estimate).toBeLessThan(one.people.estimate);
   expect(slice.harm.estimate).toBeLessThan(one.harm.estimate);
 });

@@ -41,7 +41,8 @@ export function learnUsualMix(rows: AttemptColumns, holds: (row: number) => bool
     sum.n++;
     values.set(key, sum);
   });
-  for (const [flow, shares] of tiers) for (const [tier, n] of shares) shares.set(tier, n / (counts.get(flow)?.inside ?? 1));
+  for (const [flow, shares] of tiers)
+    for (const [tier, n] of shares) shares.set(tier, n / (counts.get(flow)?.inside ?? 1));
   return {
     expectedValue: (flow, tier) => {
       const known = values.get(`${flow}:${tier}`);
@@ -49,7 +50,9 @@ export function learnUsualMix(rows: AttemptColumns, holds: (row: number) => bool
     },
     valueSpread: (flow, tier) => {
       const known = values.get(`${flow}:${tier}`);
-      return known && known.n > 1 ? Math.sqrt(Math.max(0, known.squares - known.sum ** 2 / known.n) / (known.n - 1)) / 100 : 0;
+      return known && known.n > 1
+        ? Math.sqrt(Math.max(0, known.squares - known.sum ** 2 / known.n) / (known.n - 1)) / 100
+        : 0;
     },
     tierShares: (flow) => tiers.get(flow) ?? new Map<number, number>(),
     shareWhere: (flow) => {
@@ -70,8 +73,16 @@ export interface UsualPeople {
   attempts: number;
 }
 
-/** How many different people usually come in a stretch as long as the window: looked up in those just before the trouble. */
-export function usualPeople(before: AttemptColumns, onsetMs: number, flows: ReadonlySet<number>, window: Window): UsualPeople {
+/**
+ * How many different people usually come in a stretch as long as the window: looked up in those just before the
+ * trouble.
+ */
+export function usualPeople(
+  before: AttemptColumns,
+  onsetMs: number,
+  flows: ReadonlySet<number>,
+  window: Window,
+): UsualPeople {
   const lengthMs = window.toMs - window.fromMs;
   const looks = Math.max(1, Math.min(LOOKS, Math.floor(PEOPLE_LOOK_BACK_MS / lengthMs)));
   const counts: number[] = [];
@@ -91,7 +102,11 @@ export function usualPeople(before: AttemptColumns, onsetMs: number, flows: Read
   const mean = counts.reduce((sum, n) => sum + n, 0) / counts.length;
   const variance = counts.reduce((sum, n) => sum + (n - mean) ** 2, 0) / Math.max(1, counts.length - 1);
   // The stretch itself varies as those before it do, around a mean that is known from a few of them.
-  return { mean, sd: Math.sqrt(Math.max(variance, mean) * (1 + 1 / counts.length)), attempts: attempts / counts.length };
+  return {
+    mean,
+    sd: Math.sqrt(Math.max(variance, mean) * (1 + 1 / counts.length)),
+    attempts: attempts / counts.length,
+  };
 }
 
 const LEVEL_LOOK_MS = 4 * HOUR_MS;
@@ -102,10 +117,19 @@ const SMOOTHING = 0.3;
  * Today's volume against its expectation, by exponential smoothing of the half hours before; what is in trouble then is
  * passed over.
  */
-export function todaysLevel(history: History, isInTrouble: (flow: number, window: Window) => boolean, flow: number, beforeMs: number): number {
+export function todaysLevel(
+  history: History,
+  isInTrouble: (flow: number, window: Window) => boolean,
+  flow: number,
+  beforeMs: number,
+): number {
   const ratios: number[] = [];
   let [expected, came, known] = [0, 0, 0];
-  for (let startMs = floorTo(beforeMs - LEVEL_LOOK_MS, BUCKET_MS); startMs + BUCKET_MS <= beforeMs; startMs += BUCKET_MS) {
+  for (
+    let startMs = floorTo(beforeMs - LEVEL_LOOK_MS, BUCKET_MS);
+    startMs + BUCKET_MS <= beforeMs;
+    startMs += BUCKET_MS
+  ) {
     if (isInTrouble(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS })) continue;
     const volume = volumeAt(history.normalAt(flow, startMs), startMs);
     if (Number.isNaN(volume)) continue;

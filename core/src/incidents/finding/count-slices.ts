@@ -2,7 +2,9 @@ import type { AttemptColumns, Dimension } from '../../telemetry';
 import { HOUR_MS, MINUTE_MS } from '../../time';
 import { pairOf } from '../rows/pair-of';
 
-/** Of these one value may go wrong while the flow as a whole hardly shows it: one bad site, host, version or promotion. */
+/**
+ * Of these one value may go wrong while the flow as a whole hardly shows it: one bad site, host, version or promotion.
+ */
 export const JUDGED_SLICES = ['site', 'region', 'host', 'version', 'promotion'] as const satisfies readonly Dimension[];
 
 const MINUTES = HOUR_MS / MINUTE_MS;
@@ -41,8 +43,10 @@ export const dimensionOf = (key: number): Dimension => JUDGED_SLICES[Math.floor(
 export const valueOf = (key: number): number => key % VALUES;
 
 /**
- * Counts an hour's attempts by flow and value. Values that hold more than half of a flow are left out: the flow itself tells of them.
- * Of a person's bad attempts of a flow the first counts: in a small slice one who tries again and again would look like many.
+ * Counts an hour's attempts by flow and value. Values that hold more than half of a flow are left out: the flow itself
+ * tells of them.
+ * Of a person's bad attempts of a flow the first counts: in a small slice one who tries again and again would look like
+ * many.
  *
  * @param all how each row counts, as above
  */
@@ -50,14 +54,22 @@ export function countSlices(rows: AttemptColumns, all: Uint8Array, hourMs: numbe
   const counts = withoutSecondTries(rows, all);
   const flows = numbered(rows.flow, counts);
   const ofFlow = new Uint32Array(flows.names.length);
-  for (let i = 0; i < rows.n; i++) if (counts[i] !== NOT_JUDGED) ofFlow[flows.placeOf[rows.flow[i] as number] as number]! += 1;
+  for (let i = 0; i < rows.n; i++)
+    if (counts[i] !== NOT_JUDGED) ofFlow[flows.placeOf[rows.flow[i] as number] as number]! += 1;
   const found = flows.names.map((): Found[] => []);
   JUDGED_SLICES.forEach((dimension, d) => {
     const values = numbered(rows[dimension], counts);
     const width = values.names.length;
     if (flows.names.length * width > MOST_CELLS) return;
-    const sums = [0, 1, 2, 3].map(() => new Uint32Array(flows.names.length * width)) as [Uint32Array, Uint32Array, Uint32Array, Uint32Array];
-    const cellOf = (i: number) => (flows.placeOf[rows.flow[i] as number] as number) * width + (values.placeOf[rows[dimension][i] as number] as number);
+    const sums = [0, 1, 2, 3].map(() => new Uint32Array(flows.names.length * width)) as [
+      Uint32Array,
+      Uint32Array,
+      Uint32Array,
+      Uint32Array,
+    ];
+    const cellOf = (i: number) =>
+      (flows.placeOf[rows.flow[i] as number] as number) * width +
+      (values.placeOf[rows[dimension][i] as number] as number);
     for (let i = 0; i < rows.n; i++) {
       const count = counts[i] as number;
       if (count !== NOT_JUDGED) (sums[count] as Uint32Array)[cellOf(i)]! += 1;
@@ -120,7 +132,10 @@ interface Found {
   minutes: Uint16Array | undefined;
 }
 
-/** One array for all values of a flow: thousands of small ones would cost more than what they hold. A byte a minute where that is enough. */
+/**
+ * One array for all values of a flow: thousands of small ones would cost more than what they hold. A byte a minute
+ * where that is enough.
+ */
 function packed(found: Found[]): SlicesOfHour {
   found.sort((a, b) => a.key - b.key);
   const several = found.flatMap(({ minutes }) => minutes ?? []);

@@ -1,4 +1,14 @@
-import { findInSlice, isLearned, limitsAt, SLOT_MS, standsOut, type Deviation, type FlowNormal, type MinuteSeries, type Signal } from '../../normal';
+import {
+  findInSlice,
+  isLearned,
+  limitsAt,
+  SLOT_MS,
+  standsOut,
+  type Deviation,
+  type FlowNormal,
+  type MinuteSeries,
+  type Signal,
+} from '../../normal';
 import { mean, sum } from '../../stats';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../../time';
 import { dimensionOf, NO_MINUTE, valueOf, type SlicesOfHour } from './count-slices';
@@ -19,16 +29,25 @@ const MINUTES_OF_SLOT = SLOT_MS / MINUTE_MS;
 type HourAt = (hourMs: number) => HourOfFlow | undefined;
 
 /**
- * What is late or failing in one slice of a flow (a site, a host, a version, a promotion), long before the whole flow shows it.
- * A slice is judged by what is usual for its flow, times how much more often the slice itself went wrong in the day before.
+ * What is late or failing in one slice of a flow (a site, a host, a version, a promotion), long before the whole flow
+ * shows it.
+ * A slice is judged by what is usual for its flow, times how much more often the slice itself went wrong in the day
+ * before.
  *
  * @param hourOf counts of the flow's hours, in the window and `SLICE_PAST_MS` before it
  * @param shown what the whole flow shows: slices that do no more than take part in it are not looked at
  * @returns deviations of the flow, those of overlapping slices once
  */
-export function findInSlices(flow: number, window: Window, hourOf: HourAt, shown: readonly Deviation[] = []): Deviation[] {
+export function findInSlices(
+  flow: number,
+  window: Window,
+  hourOf: HourAt,
+  shown: readonly Deviation[] = [],
+): Deviation[] {
   const isKnown = (one: Candidate) =>
-    shown.some(({ signal, firedMs, endMs }) => signal === one.signal && firedMs <= one.fromMs + MINUTE_MS && endMs >= one.toMs);
+    shown.some(
+      ({ signal, firedMs, endMs }) => signal === one.signal && firedMs <= one.fromMs + MINUTE_MS && endMs >= one.toMs,
+    );
   const keys = new Set<number>();
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS)
     for (const one of standingOut(hourMs, hourOf)) if (!isKnown(one)) keys.add(one.key);
@@ -37,7 +56,8 @@ export function findInSlices(flow: number, window: Window, hourOf: HourAt, shown
 }
 
 /** True of deviations of one flow that show the same at the same time. */
-const areOne = (a: Deviation, b: Deviation): boolean => a.signal === b.signal && a.onsetMs < b.endMs && a.endMs > b.onsetMs;
+const areOne = (a: Deviation, b: Deviation): boolean =>
+  a.signal === b.signal && a.onsetMs < b.endMs && a.endMs > b.onsetMs;
 
 /** One deviation where slices overlap: that of the slice that stands out most, known since the first of them fired. */
 function strongestOfEach(found: readonly Deviation[]): Deviation[] {
@@ -52,7 +72,9 @@ function strongestOfEach(found: readonly Deviation[]): Deviation[] {
 
 /** The same deviation, known as early as another that tells of it, and begun no later than that. */
 const knownSince = (deviation: Deviation, other: Deviation): Deviation =>
-  other.firedMs >= deviation.firedMs ? deviation : { ...deviation, firedMs: other.firedMs, onsetMs: Math.min(deviation.onsetMs, other.onsetMs) };
+  other.firedMs >= deviation.firedMs
+    ? deviation
+    : { ...deviation, firedMs: other.firedMs, onsetMs: Math.min(deviation.onsetMs, other.onsetMs) };
 
 /** What flows tell, known as early as their slices tell it; and what slices alone tell. */
 export function withSlices(shown: readonly Deviation[], inSlices: readonly Deviation[]): Deviation[] {
@@ -87,7 +109,10 @@ function numberOf(hour: HourOfFlow | undefined): number {
   return known;
 }
 
-/** Slices that may stand out in an hour. An hour that is over is counted once, and looked at once while those before it stay the same. */
+/**
+ * Slices that may stand out in an hour. An hour that is over is counted once, and looked at once while those before it
+ * stay the same.
+ */
 function standingOut(hourMs: number, hourOf: HourAt): Candidate[] {
   const hour = hourOf(hourMs);
   if (!hour) return [];
@@ -103,7 +128,12 @@ function standingOut(hourMs: number, hourOf: HourAt): Candidate[] {
     if (Math.max(late + (earlier?.late ?? 0), failed + (earlier?.failed ?? 0)) < FEWEST_CASES) return;
     const series = seriesOf(key, { fromMs: hourMs - HOUR_MS, toMs: hourMs + HOUR_MS }, hourOf);
     for (const { signal, first, last } of standsOut(series, MINUTES))
-      found.push({ key, signal, fromMs: series.startMs + first * MINUTE_MS, toMs: series.startMs + (last + 1) * MINUTE_MS });
+      found.push({
+        key,
+        signal,
+        fromMs: series.startMs + first * MINUTE_MS,
+        toMs: series.startMs + (last + 1) * MINUTE_MS,
+      });
   });
   candidatesOf.set(hour, { past, found });
   return found;
@@ -122,7 +152,11 @@ function placeOf({ keys }: SlicesOfHour, key: number): number {
 function casesOf(slices: SlicesOfHour, key: number): { attempts: number; late: number; failed: number } | undefined {
   const place = placeOf(slices, key);
   if (place < 0) return undefined;
-  return { attempts: slices.attempts[place] as number, late: slices.late[place] as number, failed: slices.failed[place] as number };
+  return {
+    attempts: slices.attempts[place] as number,
+    late: slices.late[place] as number,
+    failed: slices.failed[place] as number,
+  };
 }
 
 /** A slice minute by minute, with what is usual for it. */
@@ -162,13 +196,15 @@ function seriesOf(key: number, window: Window, hourOf: HourAt): MinuteSeries {
         series.late[t] = slices.minutes[begin + MINUTES + minute] as number;
         series.failed[t] = slices.minutes[begin + 2 * MINUTES + minute] as number;
       } else {
-        // Minutes are kept where several attempts went wrong; else attempts are spread evenly, and the one bad one has its minute.
+        // Minutes are kept where several attempts went wrong; else attempts are spread evenly, and the one bad one has
+        // its minute.
         const spread = Math.floor((attempts * (minute + 1)) / MINUTES) - Math.floor((attempts * minute) / MINUTES);
         series.attempts[t] = minute === lone ? Math.max(1, spread) : spread;
         if (minute === lone) (slices.failed[place] === 1 ? series.failed : series.late)[t] = 1;
       }
       if (!isLearned(normal)) continue;
-      if (normal.limitMs !== undefined) [series.lateShare[t], series.lateSpread[t]] = scaled(lateShares[slot] as number, normal.lateSpread, late);
+      if (normal.limitMs !== undefined)
+        [series.lateShare[t], series.lateSpread[t]] = scaled(lateShares[slot] as number, normal.lateSpread, late);
       [series.failedShare[t], series.failedSpread[t]] = scaled(normal.failedShare, normal.failedSpread, failed);
     }
   }
@@ -183,7 +219,10 @@ interface UsualOfSlice {
 
 const MOST_SHARE = 0.95;
 
-/** How often attempts of a slice are late as usual. Where sites have limits of their own it depends on the site, else on which of them came. */
+/**
+ * How often attempts of a slice are late as usual. Where sites have limits of their own it depends on the site, else on
+ * which of them came.
+ */
 function lateShareOf(hour: HourOfFlow, normal: FlowNormal, key: number): number {
   if (!hour.usualLate) return normal.lateShare;
   if (dimensionOf(key) === 'site') return limitsAt(normal, valueOf(key)).lateShare;
@@ -205,7 +244,9 @@ function usualOf(what: 'late' | 'failed', key: number, hourMs: number, hourOf: H
       const hour = hourOf(hourMs - (block * BLOCK_HOURS + back) * HOUR_MS);
       const own = hour && casesOf(hour.slices, key);
       if (!hour || !own) continue;
-      const share = mean(hour.normals.map((normal) => (what === 'late' ? lateShareOf(hour, normal, key) : normal.failedShare)));
+      const share = mean(
+        hour.normals.map((normal) => (what === 'late' ? lateShareOf(hour, normal, key) : normal.failedShare)),
+      );
       if (!(share > 0) || !hour.normals.every(isLearned)) continue;
       bad += own[what];
       usual += share * (own.attempts - (what === 'late' ? own.failed : 0));

@@ -2,7 +2,10 @@ import type { Precedence } from '../../flows';
 import type { Deviation } from '../../normal';
 import { MINUTE_MS, overlap, type Window } from '../../time';
 
-/** Deviations with one origin. The first part is the root: where the trouble shows first and is not explained by another. */
+/**
+ * Deviations with one origin. The first part is the root: where the trouble shows first and is not explained by
+ * another.
+ */
 export interface DeviationGroup<T extends Deviation = Deviation> {
   parts: T[];
   onsetMs: number;
@@ -38,9 +41,13 @@ const MOSTLY = 0.6;
 const PRECEDES = 0.5;
 
 const spanOf = (d: { onsetMs: number; endMs: number }) => ({ fromMs: d.onsetMs, toMs: d.endMs });
-const together = (a: Deviation, b: Deviation, withinMs: number) => overlap(spanOf(a), spanOf(b)) !== undefined && Math.abs(a.onsetMs - b.onsetMs) <= withinMs;
+const together = (a: Deviation, b: Deviation, withinMs: number) =>
+  overlap(spanOf(a), spanOf(b)) !== undefined && Math.abs(a.onsetMs - b.onsetMs) <= withinMs;
 
-/** A flow with few attempts tells only roughly when it fell silent: what counts is that the stretches share most of the shorter. */
+/**
+ * A flow with few attempts tells only roughly when it fell silent: what counts is that the stretches share most of the
+ * shorter.
+ */
 function overlapMostly(a: Deviation, b: Deviation): boolean {
   const shared = overlap(spanOf(a), spanOf(b));
   if (!shared) return false;
@@ -50,7 +57,8 @@ function overlapMostly(a: Deviation, b: Deviation): boolean {
 
 /**
  * Groups deviations that have one origin:
- * slow and failing of one flow, or of flows that traces or people join, from about the same time on; missing attempts of a flow whose people usually pass a
+ * slow and failing of one flow, or of flows that traces or people join, from about the same time on; missing attempts
+ * of a flow whose people usually pass a
  * troubled flow before it (they never came so far); flows of one application that fall silent together.
  *
  * @param applicationOf number of the application that a flow belongs to
@@ -62,9 +70,12 @@ export function groupDeviations<T extends Deviation>(
   applicationOf: (flow: number) => number,
   isKin: Kin = () => false,
 ): DeviationGroup<T>[] {
-  const ordered = [...deviations].sort((a, b) => a.onsetMs - b.onsetMs || a.flow - b.flow || a.signal.localeCompare(b.signal));
+  const ordered = [...deviations].sort(
+    (a, b) => a.onsetMs - b.onsetMs || a.flow - b.flow || a.signal.localeCompare(b.signal),
+  );
   let groups: T[][] = [];
-  const belongs = (part: T, bad: T) => (part.flow === bad.flow ? together(part, bad, SAME_ONSET_MS) : together(part, bad, KIN_ONSET_MS) && isKin(part, bad));
+  const belongs = (part: T, bad: T) =>
+    part.flow === bad.flow ? together(part, bad, SAME_ONSET_MS) : together(part, bad, KIN_ONSET_MS) && isKin(part, bad);
   for (const bad of ordered.filter((d) => d.signal !== 'missing')) {
     // A new part may tie together what stood apart before it.
     const joined = groups.filter((parts) => parts.some((part) => belongs(part, bad)));
@@ -77,7 +88,9 @@ export function groupDeviations<T extends Deviation>(
       upstream.push(missing);
       continue;
     }
-    const outage = outages.find((parts) => parts.some((part) => applicationOf(part.flow) === applicationOf(missing.flow) && overlapMostly(part, missing)));
+    const outage = outages.find((parts) =>
+      parts.some((part) => applicationOf(part.flow) === applicationOf(missing.flow) && overlapMostly(part, missing)),
+    );
     if (outage) outage.push(missing);
     else outages.push([missing]);
   }
@@ -95,11 +108,13 @@ export function groupDeviations<T extends Deviation>(
 }
 
 /**
- * Did a trouble begin before attempts were missing behind it? When few come, what is missing is dated only roughly: it may seem
+ * Did a trouble begin before attempts were missing behind it? When few come, what is missing is dated only roughly: it
+ * may seem
  * to begin a while before its cause, if otherwise both go on together.
  */
 const startsBefore = (part: Deviation, missing: Deviation): boolean =>
-  part.onsetMs <= missing.onsetMs + SAME_OUTAGE_MS || (part.onsetMs <= missing.onsetMs + SAME_ONSET_MS && overlapMostly(part, missing));
+  part.onsetMs <= missing.onsetMs + SAME_OUTAGE_MS ||
+  (part.onsetMs <= missing.onsetMs + SAME_ONSET_MS && overlapMostly(part, missing));
 
 /** The group with the most attempts gone wrong among those that can explain the missing ones. */
 function strongestUpstream<T extends Deviation>(missing: T, groups: T[][], precedes: Precedence): T[] | undefined {

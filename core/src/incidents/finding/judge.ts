@@ -25,7 +25,8 @@ export interface HourOfFlow {
 
 /**
  * Counts an hour's attempts by flow and minute. A pure function of the set of rows.
- * Probes are left out. Of a person's loads of one page in the hour the first counts: how long a page takes is above all their device's
+ * Probes are left out. Of a person's loads of one page in the hour the first counts: how long a page takes is above all
+ * their device's
  * and their line's doing, so that a few people who come again would look like many.
  */
 export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: NormalAt): Map<number, HourOfFlow> {
@@ -41,7 +42,10 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
     if (!hour) hours.set(flow, (hour = emptyHour(normalsIn(flow, hourMs, normalAt))));
     const minute = Math.floor((startMs - hourMs) / MINUTE_MS);
     hour.attempts[minute] = (hour.attempts[minute] as number) + 1;
-    const { limitMs, lateShare } = limitsAt(hour.normals[Math.floor((startMs - hourMs) / SLOT_MS)] as FlowNormal, rows.site[i] as number);
+    const { limitMs, lateShare } = limitsAt(
+      hour.normals[Math.floor((startMs - hourMs) / SLOT_MS)] as FlowNormal,
+      rows.site[i] as number,
+    );
     const outcome = outcomeOf(rows.durationMs[i] as number, (flags & FAILED) !== 0, limitMs);
     counts[i] = outcome === 'failed' ? BROKEN : outcome === 'onTime' ? WELL : LATE;
     if (outcome === 'failed') hour.failed[minute] = (hour.failed[minute] as number) + 1;
@@ -54,7 +58,10 @@ export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: Nor
   return hours;
 }
 
-/** The row of each person's first load of each page; of loads that begin at once the longest, whatever the order of rows. */
+/**
+ * The row of each person's first load of each page; of loads that begin at once the longest, whatever the order of
+ * rows.
+ */
 function firstLoadsIn(rows: AttemptColumns, hourMs: number): Map<number, number> {
   const firsts = new Map<number, number>();
   for (let i = 0; i < rows.n; i++) {
@@ -70,7 +77,9 @@ function firstLoadsIn(rows: AttemptColumns, hourMs: number): Map<number, number>
 }
 
 const compareLoads = ({ startMs, durationMs, flags }: AttemptColumns, a: number, b: number): number =>
-  (startMs[a] as number) - (startMs[b] as number) || (durationMs[b] as number) - (durationMs[a] as number) || (flags[b] as number) - (flags[a] as number);
+  (startMs[a] as number) - (startMs[b] as number) ||
+  (durationMs[b] as number) - (durationMs[a] as number) ||
+  (flags[b] as number) - (flags[a] as number);
 
 const emptyHour = (normals: FlowNormal[]): HourOfFlow => ({
   attempts: new Uint32Array(MINUTES),
@@ -81,15 +90,21 @@ const emptyHour = (normals: FlowNormal[]): HourOfFlow => ({
   slices: NO_SLICES,
 });
 
-const normalsIn = (flow: number, hourMs: number, normalAt: NormalAt) => Array.from({ length: SLOTS }, (_, k) => normalAt(flow, hourMs + k * SLOT_MS));
+const normalsIn = (flow: number, hourMs: number, normalAt: NormalAt) =>
+  Array.from({ length: SLOTS }, (_, k) => normalAt(flow, hourMs + k * SLOT_MS));
 
 /** True when other limits judge now than those that judged when the minutes were counted. */
 export const isOutdated = (hours: ReadonlyMap<number, HourOfFlow>, hourMs: number, normalAt: NormalAt): boolean =>
-  [...hours].some(([flow, hour]) => normalsIn(flow, hourMs, normalAt).some((normal, k) => !hasSameLimits(normal, hour.normals[k] as FlowNormal)));
+  [...hours].some(([flow, hour]) =>
+    normalsIn(flow, hourMs, normalAt).some((normal, k) => !hasSameLimits(normal, hour.normals[k] as FlowNormal)),
+  );
 
 /** True when both judge every attempt alike. */
 export const hasSameLimits = (a: FlowNormal, b: FlowNormal): boolean =>
-  a === b || (a.limitMs === b.limitMs && a.sites.size === b.sites.size && [...a.sites].every(([site, { limitMs }]) => b.sites.get(site)?.limitMs === limitMs));
+  a === b ||
+  (a.limitMs === b.limitMs &&
+    a.sites.size === b.sites.size &&
+    [...a.sites].every(([site, { limitMs }]) => b.sites.get(site)?.limitMs === limitMs));
 
 /**
  * Lays what is usual beside what happened, minute by minute: the input of `findDeviations`.

@@ -15,7 +15,9 @@ export interface Judge {
   applicationOf: (flow: number) => number;
   /** what its attempts are; work where it is not told */
   kindOf?: (flow: number) => AttemptKind;
-  /** component that holds most of a deviation's time or failures, where traces tell; joins deviations of unlike flows */
+  /**
+   * component that holds most of a deviation's time or failures, where traces tell; joins deviations of unlike flows
+   */
   componentOf?: (deviation: Deviation) => string | undefined;
 }
 
@@ -32,7 +34,9 @@ export function deviationsIn(
   hourOf: (flow: number, hourMs: number) => HourOfFlow | undefined,
   { history, applicationOf, kindOf = () => 'work' }: Pick<Judge, 'history' | 'applicationOf' | 'kindOf'>,
 ): Deviation[] {
-  const flows = history.flows.filter((flow) => history.firstMsOf(flow) < window.toMs && kindOf(flow) !== 'businessEvent');
+  const flows = history.flows.filter(
+    (flow) => history.firstMsOf(flow) < window.toMs && kindOf(flow) !== 'businessEvent',
+  );
   const series = minuteSeries(flows, window, hourOf, (flow, timeMs) => history.normalAt(flow, timeMs));
   const found = [...series]
     .flatMap(([flow, minutes]) =>
@@ -62,7 +66,13 @@ export function deviationsIn(
  * @param succession the order in which people do things, then or shortly before
  * @returns incidents that changed
  */
-export function judgeStretch(deviations: readonly Deviation[], rows: AttemptColumns, succession: Succession, window: Window, judge: Judge): StoredIncident[] {
+export function judgeStretch(
+  deviations: readonly Deviation[],
+  rows: AttemptColumns,
+  succession: Succession,
+  window: Window,
+  judge: Judge,
+): StoredIncident[] {
   const { history, register } = judge;
   const { found, isKin } = tieTogether(rows, deviations, judge);
   const parts = found.map((deviation): IncidentPart => {
@@ -78,7 +88,10 @@ export function judgeStretch(deviations: readonly Deviation[], rows: AttemptColu
   midnights.forEach((midnightMs, i) => {
     const after = register.troubledBefore(midnightMs);
     const flows = new Set([...(before[i] as Map<number, string>).keys(), ...after.keys()]);
-    history.forgetNormalsFrom(midnightMs, [...flows].filter((flow) => before[i]?.get(flow) !== after.get(flow))); // prettier-ignore
+    history.forgetNormalsFrom(
+      midnightMs,
+      [...flows].filter((flow) => before[i]?.get(flow) !== after.get(flow)),
+    );
   });
   return changed;
 }
@@ -111,13 +124,29 @@ function tieTogether(
     const mark = `${segment.dimension}:${segment.value}`;
     own.add(mark);
     for (const other of deviations) {
-      if (other.signal === 'missing' || other.flow === part.flow || applicationOf(other.flow) !== applicationOf(part.flow)) continue;
-      if (other.onsetMs >= part.endMs || other.endMs <= part.onsetMs || !isAbout(rowsOf(other.flow), other, segment, normalAt)) continue;
+      if (
+        other.signal === 'missing' ||
+        other.flow === part.flow ||
+        applicationOf(other.flow) !== applicationOf(part.flow)
+      )
+        continue;
+      if (
+        other.onsetMs >= part.endMs ||
+        other.endMs <= part.onsetMs ||
+        !isAbout(rowsOf(other.flow), other, segment, normalAt)
+      )
+        continue;
       const marksOfOther = marks.get(keyOf(other)) ?? new Set<string>();
       marks.set(keyOf(other), marksOfOther.add(mark));
     }
     const isTaken = (flow: number) =>
-      found.some((other) => other.flow === flow && other.signal === part.signal && other.onsetMs < part.endMs && other.endMs > part.onsetMs);
+      found.some(
+        (other) =>
+          other.flow === flow &&
+          other.signal === part.signal &&
+          other.onsetMs < part.endMs &&
+          other.endMs > part.onsetMs,
+      );
     const siblings = history.flows.filter((flow) => applicationOf(flow) === applicationOf(part.flow) && !isTaken(flow));
     for (const other of spreadOver(rows, part, segment, new Set(siblings), normalAt)) {
       found.push(other);

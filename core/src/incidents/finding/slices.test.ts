@@ -13,15 +13,28 @@ import { countMinutes, type HourOfFlow } from './judge';
 const NOW = Date.UTC(2026, 2, 10, 10);
 const FLOW = 1;
 
-const keyOf = (dimension: (typeof JUDGED_SLICES)[number], value: number) => JUDGED_SLICES.indexOf(dimension) * VALUES + value;
+const keyOf = (dimension: (typeof JUDGED_SLICES)[number], value: number) =>
+  JUDGED_SLICES.indexOf(dimension) * VALUES + value;
 
 describe('an hour by flow and value', () => {
   const HOUR = NOW - HOUR_MS;
-  const at = (minute: number, more: Partial<TestAttempt>): TestAttempt => ({ startMs: HOUR + minute * MINUTE_MS + 500, flow: FLOW, site: 1, ...more });
+  const at = (minute: number, more: Partial<TestAttempt>): TestAttempt => ({
+    startMs: HOUR + minute * MINUTE_MS + 500,
+    flow: FLOW,
+    site: 1,
+    ...more,
+  });
   const four = (site: number) => [1, 2, 3, 4].map((minute) => at(minute, { site }));
 
   test('attempts, late and failed ones; by the minute where several went wrong, the minute of a lone one', () => {
-    const rows = columnsOf([...four(1), ...four(2), ...four(3), at(7, { site: 2 }), at(7, { site: 2 }), at(31, { site: 3 })]);
+    const rows = columnsOf([
+      ...four(1),
+      ...four(2),
+      ...four(3),
+      at(7, { site: 2 }),
+      at(7, { site: 2 }),
+      at(31, { site: 3 }),
+    ]);
     const counts = new Uint8Array(rows.n).fill(WELL);
     counts[12] = LATE;
     counts[13] = BROKEN;
@@ -37,7 +50,10 @@ describe('an hour by flow and value', () => {
   });
 
   test('minutes with hundreds of attempts are kept as they are', () => {
-    const rows = columnsOf([...Array.from({ length: 300 }, () => at(5, { site: 2 })), ...Array.from({ length: 301 }, () => at(5, { site: 1 }))]);
+    const rows = columnsOf([
+      ...Array.from({ length: 300 }, () => at(5, { site: 2 })),
+      ...Array.from({ length: 301 }, () => at(5, { site: 1 })),
+    ]);
     const counts = new Uint8Array(rows.n).fill(WELL);
     counts.fill(BROKEN, 0, 2);
     const slices = countSlices(rows, counts, HOUR).get(FLOW)!;
@@ -85,7 +101,12 @@ function hoursOf({ perMinute, failing = [] }: Made): Map<number, HourOfFlow> {
         const startMs = hourMs + (minute + random()) * MINUTE_MS;
         const site = 1 + Math.floor(random() * 40);
         const trouble = failing.find((one) => one.site === site && startMs >= one.fromMs);
-        rows.push({ startMs, site, flags: random() < (trouble?.share ?? 0.004) ? FAILED : 0, person: 1 + Math.floor(random() * 1e9) });
+        rows.push({
+          startMs,
+          site,
+          flags: random() < (trouble?.share ?? 0.004) ? FAILED : 0,
+          person: 1 + Math.floor(random() * 1e9),
+        });
       }
     hours.set(hourMs, countMinutes(columnsOf(rows), hourMs, () => normal).get(FLOW)!);
   }
@@ -93,7 +114,8 @@ function hoursOf({ perMinute, failing = [] }: Made): Map<number, HourOfFlow> {
 }
 
 const WINDOW = { fromMs: NOW - 3 * HOUR_MS, toMs: NOW };
-const found = (hours: ReadonlyMap<number, HourOfFlow>, window = WINDOW) => findInSlices(FLOW, window, (hourMs) => hours.get(hourMs));
+const found = (hours: ReadonlyMap<number, HourOfFlow>, window = WINDOW) =>
+  findInSlices(FLOW, window, (hourMs) => hours.get(hourMs));
 
 describe('what goes wrong in one slice', () => {
   const fromMs = NOW - 45 * MINUTE_MS;
@@ -122,11 +144,18 @@ describe('what goes wrong in one slice', () => {
         for (let minute = 0; minute < 60; minute++) {
           const startMs = hourMs + minute * MINUTE_MS;
           for (let i = 0; i < 40; i++) rows.push({ startMs: startMs + i, site: 1 + (i % 20), person: person++ });
-          if (isKnown || hourMs === NOW - HOUR_MS) rows.push({ startMs, site: 30, person: person++ }, { startMs, site: 30, person: person++ });
+          if (isKnown || hourMs === NOW - HOUR_MS)
+            rows.push({ startMs, site: 30, person: person++ }, { startMs, site: 30, person: person++ });
         }
         // Twelve failures within fifteen minutes, among thirty attempts that work: 29 % where 2 % are usual.
         if (hourMs === NOW - HOUR_MS)
-          for (let k = 0; k < 12; k++) rows.push({ startMs: hourMs + (40 + Math.floor((k * 15) / 12)) * MINUTE_MS, site: 30, person: person++, flags: FAILED });
+          for (let k = 0; k < 12; k++)
+            rows.push({
+              startMs: hourMs + (40 + Math.floor((k * 15) / 12)) * MINUTE_MS,
+              site: 30,
+              person: person++,
+              flags: FAILED,
+            });
         hours.set(hourMs, countMinutes(columnsOf(rows), hourMs, () => usual).get(FLOW)!);
       }
       return found(hours, { fromMs: NOW - HOUR_MS, toMs: NOW });
@@ -143,7 +172,18 @@ describe('what goes wrong in one slice', () => {
 });
 
 describe('a flow and its slices', () => {
-  const deviation = (onset: number, fired: number, end: number, more: Partial<Deviation> = {}): Deviation => ({ flow: FLOW, signal: 'failing', onsetMs: onset, firedMs: fired, endMs: end, active: false, level: 'strained', excess: 9, z: 5, ...more }); // prettier-ignore
+  const deviation = (onset: number, fired: number, end: number, more: Partial<Deviation> = {}): Deviation => ({
+    flow: FLOW,
+    signal: 'failing',
+    onsetMs: onset,
+    firedMs: fired,
+    endMs: end,
+    active: false,
+    level: 'strained',
+    excess: 9,
+    z: 5,
+    ...more,
+  });
 
   test('what a flow shows is known as early as its slices show it, and begins no later', () => {
     expect(withSlices([deviation(20, 60, 100)], [deviation(15, 30, 90)])).toEqual([deviation(15, 30, 100)]);

@@ -8,8 +8,14 @@ export function originReasons(candidate: OriginCandidate, { bad }: Pick<Origin, 
   const { reasons, usualUs, nowUs, failing, change, isSilent } = candidate;
   const told: string[] = [];
   if (failing > 0) told.push(`is the deepest that fails in ${failing} of ${bad} attempts`);
-  else if (reasons.failures > 0.05) told.push(`was called last before the failure in ${percent(Math.min(1, reasons.failures / CALLED_LAST))} of the attempts`);
-  if (reasons.time >= 0.05) told.push(`holds ${percent(reasons.time)} of the added time: ${timeWords(usualUs)} usually, ${timeWords(nowUs)} now`);
+  else if (reasons.failures > 0.05)
+    told.push(
+      `was called last before the failure in ${percent(Math.min(1, reasons.failures / CALLED_LAST))} of the attempts`,
+    );
+  if (reasons.time >= 0.05)
+    told.push(
+      `holds ${percent(reasons.time)} of the added time: ${timeWords(usualUs)} usually, ${timeWords(nowUs)} now`,
+    );
   if (change) told.push(changeWords(change, onsetMs));
   if (reasons.early > 0.8) told.push('left its usual first');
   if (isSilent) told.push('sends no spans of its own: this is what its callers saw');
@@ -17,7 +23,8 @@ export function originReasons(candidate: OriginCandidate, { bad }: Pick<Origin, 
 }
 
 /** "slots 4.18.0 released 3 min before it began" */
-export const changeWords = ({ words, atMs }: ComponentChange, onsetMs: number): string => `${words} ${minutesWords(onsetMs - atMs)}`;
+export const changeWords = ({ words, atMs }: ComponentChange, onsetMs: number): string =>
+  `${words} ${minutesWords(onsetMs - atMs)}`;
 
 const timeWords = (us: number) => (us < 1_000_000 ? `${Math.round(us / 1000)} ms` : `${(us / 1_000_000).toFixed(1)} s`);
 

@@ -19,9 +19,31 @@ interface Shape {
 /** web → slots → parcels-db, and web → an outside service that sends nothing. */
 function attempt(atMs: number, isBad: boolean, { web, slots, db, cards = 0, fails }: Shape): ObservedAttempt {
   const ms = 1000;
-  const span = (spanId: string, parentSpanId: string, component: string, kind: number, from: number, length: number, more: Partial<TraceSpan> = {}): TraceSpan => ({
-    spanId, parentSpanId, component, kind, startUs: atMs * ms + from * ms, durationUs: length * ms, name: spanId, host: '', peer: '', statement: '', failure: '', isUserSide: false, device: '', failed: false, ...more,
-  }); // prettier-ignore
+  const span = (
+    spanId: string,
+    parentSpanId: string,
+    component: string,
+    kind: number,
+    from: number,
+    length: number,
+    more: Partial<TraceSpan> = {},
+  ): TraceSpan => ({
+    spanId,
+    parentSpanId,
+    component,
+    kind,
+    startUs: atMs * ms + from * ms,
+    durationUs: length * ms,
+    name: spanId,
+    host: '',
+    peer: '',
+    statement: '',
+    failure: '',
+    isUserSide: false,
+    device: '',
+    failed: false,
+    ...more,
+  });
   const inner = slots + db;
   const failed = fails !== undefined;
   return {
@@ -33,7 +55,9 @@ function attempt(atMs: number, isBad: boolean, { web, slots, db, cards = 0, fail
       span('b', 'a', 'web', CLIENT, web, inner, { peer: 'slots', failed: fails === 'slots' || fails === 'db' }),
       span('c', 'b', 'slots', SERVER, web, inner, { failed: fails === 'slots' || fails === 'db' }),
       span('d', 'c', 'parcels-db', CLIENT, web + slots, db, { failed: fails === 'db' }),
-      ...(cards > 0 ? [span('e', 'a', 'web', CLIENT, web + inner, cards, { peer: 'card-network', failed: fails === 'cards' })] : []),
+      ...(cards > 0
+        ? [span('e', 'a', 'web', CLIENT, web + inner, cards, { peer: 'card-network', failed: fails === 'cards' })]
+        : []),
     ],
   };
 }
@@ -54,7 +78,8 @@ function world(bad: (i: number) => Shape, usual: Shape = USUAL, seed = 1): Obser
   ];
 }
 
-const first = (attempts: ObservedAttempt[], signal: 'slow' | 'failing', changes: ComponentChange[] = []) => rankOrigins(attempts, signal, ONSET, changes);
+const first = (attempts: ObservedAttempt[], signal: 'slow' | 'failing', changes: ComponentChange[] = []) =>
+  rankOrigins(attempts, signal, ONSET, changes);
 
 test('the store that takes the time is first; those that only wait for it are no candidates', () => {
   const { candidates, second } = first(
@@ -102,10 +127,19 @@ test('an outside service that sends nothing is told by its callers', () => {
 
 test('a release just before speaks for its component; one long before, or of another, does not', () => {
   const both = world(() => ({ ...USUAL, slots: 400, db: 440 }));
-  const release = (component: string, minutes: number) => ({ component, atMs: ONSET - minutes * MINUTE_MS, words: `${component} 2.0 released` });
-  expect(first(both, 'slow', [release('slots', 3)]).candidates[0]).toMatchObject({ component: 'slots', change: { words: 'slots 2.0 released' } });
+  const release = (component: string, minutes: number) => ({
+    component,
+    atMs: ONSET - minutes * MINUTE_MS,
+    words: `${component} 2.0 released`,
+  });
+  expect(first(both, 'slow', [release('slots', 3)]).candidates[0]).toMatchObject({
+    component: 'slots',
+    change: { words: 'slots 2.0 released' },
+  });
   expect(first(both, 'slow', [release('parcels-db', 3)]).candidates[0]?.component).toBe('parcels-db');
-  expect(first(both, 'slow', [release('slots', 300)]).candidates.every((candidate) => candidate.change === null)).toBe(true);
+  expect(first(both, 'slow', [release('slots', 300)]).candidates.every((candidate) => candidate.change === null)).toBe(
+    true,
+  );
   expect(
     first(
       world(() => ({ ...USUAL, db: 1_200 })),
@@ -131,12 +165,23 @@ test('two origins at once: the second is told from the attempts that the first d
 test('the order of the attempts makes no difference; without bad ones there is no candidate', () => {
   const attempts = world(() => ({ ...USUAL, db: 700 }));
   expect(first([...attempts].reverse(), 'slow')).toEqual(first(attempts, 'slow'));
-  expect(first(attempts.slice(0, 40), 'slow')).toEqual({ candidates: [], rungs: [], changes: [], second: null, bad: 0, usual: 40 });
+  expect(first(attempts.slice(0, 40), 'slow')).toEqual({
+    candidates: [],
+    rungs: [],
+    changes: [],
+    second: null,
+    bad: 0,
+    usual: 40,
+  });
   expect(first(attempts.slice(40), 'slow').candidates[0]?.component).toBe('parcels-db');
 });
 
 test('reasons come in words with their numbers, and confidence as measured', () => {
-  const origin = first(world(() => ({ ...USUAL, db: 1_200 })), 'slow', [{ component: 'parcels-db', atMs: ONSET - 3 * MINUTE_MS, words: 'parcels-db 9.1 released' }]); // prettier-ignore
+  const origin = first(
+    world(() => ({ ...USUAL, db: 1_200 })),
+    'slow',
+    [{ component: 'parcels-db', atMs: ONSET - 3 * MINUTE_MS, words: 'parcels-db 9.1 released' }],
+  );
   const [top] = origin.candidates;
   expect(top && originReasons(top, origin, ONSET)).toEqual([
     expect.stringMatching(/^holds (9\d|100) % of the added time: \d+ ms usually, 1\.2 s now$/),

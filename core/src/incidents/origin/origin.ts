@@ -13,7 +13,8 @@ export const ORIGIN_REASONS = ['time', 'failures', 'early', 'deep', 'change'] as
 export type OriginReason = (typeof ORIGIN_REASONS)[number];
 
 /**
- * What each reason weighs in the score, by what is wrong. A component has them all at 1 when it alone holds the time (or the
+ * What each reason weighs in the score, by what is wrong. A component has them all at 1 when it alone holds the time
+ * (or the
  * failures), went wrong first, lies deepest, and was changed just before. Set on tuning seeds of the truth bench.
  */
 export const ORIGIN_WEIGHTS: Readonly<Record<'slow' | 'failing', Readonly<Record<OriginReason, number>>>> = {
@@ -41,7 +42,10 @@ export interface OriginCandidate {
 }
 
 /** A component on the paths looked at, whether it has a part in the trouble or not. */
-export type Rung = Pick<OriginCandidate, 'component' | 'usualUs' | 'nowUs' | 'failing' | 'onsetMs' | 'depth' | 'isSilent'>;
+export type Rung = Pick<
+  OriginCandidate,
+  'component' | 'usualUs' | 'nowUs' | 'failing' | 'onsetMs' | 'depth' | 'isSilent'
+>;
 
 export interface Origin {
   /** likeliest first */
@@ -71,28 +75,39 @@ const SECOND_EXPLAINS = 0.5;
 const WINSOR = 0.95;
 
 /**
- * Components proposed as the cause, with their reasons. Own time counts, so a component that only waits for another is no
+ * Components proposed as the cause, with their reasons. Own time counts, so a component that only waits for another is
+ * no
  * candidate; of failing attempts the deepest failing span counts. A pure function of the set of attempts.
  *
  * @param signal what is wrong with the bad attempts
  * @param onsetMs begin of the trouble, as estimated
  */
-export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow' | 'failing', onsetMs: number, changes: readonly ComponentChange[]): Origin {
+export function rankOrigins(
+  attempts: readonly ObservedAttempt[],
+  signal: 'slow' | 'failing',
+  onsetMs: number,
+  changes: readonly ComponentChange[],
+): Origin {
   const sorted = [...attempts].sort((a, b) => a.atMs - b.atMs);
   const usualUs = new Map<string, number>();
   const usual = sorted.filter((one) => !one.isBad).map((one) => profileOf(one, usualUs));
-  for (const component of new Set(usual.flatMap(({ parts }) => [...parts.keys()]))) usualUs.set(component, winsorMean(timesOf(component, usual)));
+  for (const component of new Set(usual.flatMap(({ parts }) => [...parts.keys()])))
+    usualUs.set(component, winsorMean(timesOf(component, usual)));
   const bad = sorted.filter((one) => one.isBad).map((one) => profileOf(one, usualUs));
   const profiles = [...usual, ...bad].sort((a, b) => a.atMs - b.atMs);
   if (bad.length === 0) return { candidates: [], rungs: [], changes: [], second: null, bad: 0, usual: usual.length };
   const facts = factsOf(bad, usual, profiles, signal);
   const candidates = score(facts, bad, signal, onsetMs, changes);
   const [first] = candidates;
-  const rungs = facts.map(({ blamed: _blamed, ...rung }): Rung => rung).sort((a, b) => a.depth - b.depth || a.component.localeCompare(b.component));
+  const rungs = facts
+    .map(({ blamed: _blamed, ...rung }): Rung => rung)
+    .sort((a, b) => a.depth - b.depth || a.component.localeCompare(b.component));
   return {
     candidates,
     rungs,
-    changes: changes.filter(({ component, atMs }) => isNear(atMs, onsetMs) && rungs.some((rung) => rung.component === component)),
+    changes: changes.filter(
+      ({ component, atMs }) => isNear(atMs, onsetMs) && rungs.some((rung) => rung.component === component),
+    ),
     second: first ? secondOrigin(first, facts, bad, usual, profiles, signal, onsetMs, changes) : null,
     bad: bad.length,
     usual: usual.length,
@@ -101,7 +116,12 @@ export function rankOrigins(attempts: readonly ObservedAttempt[], signal: 'slow'
 
 type Facts = Rung & { blamed: number };
 
-function factsOf(bad: readonly Profile[], usual: readonly Profile[], all: readonly Profile[], signal: 'slow' | 'failing'): Facts[] {
+function factsOf(
+  bad: readonly Profile[],
+  usual: readonly Profile[],
+  all: readonly Profile[],
+  signal: 'slow' | 'failing',
+): Facts[] {
   const components = [...new Set(bad.flatMap(({ parts }) => [...parts.keys()]))];
   return components.map((component) => {
     const present = bad.flatMap(({ parts }) => parts.get(component) ?? []);
@@ -145,35 +165,57 @@ function score(
         deep: (has * fact.depth) / deepest,
         change: change ? has * Math.exp(-Math.abs(onsetMs - change.atMs) / CHANGE_FADES_MS) : 0,
       };
-      return { ...fact, change, reasons, score: ORIGIN_REASONS.reduce((sum, name) => sum + weights[name] * reasons[name], 0) };
+      return {
+        ...fact,
+        change,
+        reasons,
+        score: ORIGIN_REASONS.reduce((sum, name) => sum + weights[name] * reasons[name], 0),
+      };
     })
     .filter((candidate) => candidate.score > 0.02)
     .sort((a, b) => b.score - a.score || a.component.localeCompare(b.component));
 }
 
-const isNear = (atMs: number, onsetMs: number) => atMs >= onsetMs - CHANGE_BEFORE_MS && atMs <= onsetMs + CHANGE_AFTER_MS;
+const isNear = (atMs: number, onsetMs: number) =>
+  atMs >= onsetMs - CHANGE_BEFORE_MS && atMs <= onsetMs + CHANGE_AFTER_MS;
 
 function changeBefore(component: string, onsetMs: number, changes: readonly ComponentChange[]): ComponentChange | null {
   const near = changes.filter((change) => change.component === component && isNear(change.atMs, onsetMs));
-  return near.reduce<ComponentChange | null>((newest, change) => (newest && newest.atMs >= change.atMs ? newest : change), null);
+  return near.reduce<ComponentChange | null>(
+    (newest, change) => (newest && newest.atMs >= change.atMs ? newest : change),
+    null,
+  );
 }
 
-/** From when on the component takes longer (or fails): maximum of the summed log-likelihood ratio over the attempts in order. */
+/**
+ * From when on the component takes longer (or fails): maximum of the summed log-likelihood ratio over the attempts in
+ * order.
+ */
 function onsetOf(component: string, all: readonly Profile[], signal: 'slow' | 'failing'): number | null {
   const passing = all.filter(({ parts }) => parts.has(component));
   if (signal === 'failing') {
     const fails = passing.map(({ parts }) => parts.get(component)?.fails === 1);
-    const usually = (passing.filter(({ isBad }, i) => !isBad && fails[i]).length + 0.5) / (passing.filter(({ isBad }) => !isBad).length + 1);
-    const now = (passing.filter(({ isBad }, i) => isBad && fails[i]).length + 0.5) / (passing.filter(({ isBad }) => isBad).length + 1);
+    const usually =
+      (passing.filter(({ isBad }, i) => !isBad && fails[i]).length + 0.5) /
+      (passing.filter(({ isBad }) => !isBad).length + 1);
+    const now =
+      (passing.filter(({ isBad }, i) => isBad && fails[i]).length + 0.5) /
+      (passing.filter(({ isBad }) => isBad).length + 1);
     if (now <= usually) return null;
-    return beginOf(passing, fails.map((isFailing) => (isFailing ? Math.log(now / usually) : Math.log((1 - now) / (1 - usually))))); // prettier-ignore
+    return beginOf(
+      passing,
+      fails.map((isFailing) => (isFailing ? Math.log(now / usually) : Math.log((1 - now) / (1 - usually)))),
+    );
   }
   const logs = passing.map(({ parts }) => Math.log((parts.get(component)?.us ?? 0) + 500));
   const usual = robustCentre(logs.filter((_, i) => !passing[i]?.isBad));
   const now = robustCentre(logs.filter((_, i) => passing[i]?.isBad));
   if (!usual || !now || now.centre <= usual.centre) return null;
   const spread = Math.max(0.2, usual.spread);
-  return beginOf(passing, logs.map((x) => ((x - usual.centre) ** 2 - (x - now.centre) ** 2) / (2 * spread ** 2))); // prettier-ignore
+  return beginOf(
+    passing,
+    logs.map((x) => ((x - usual.centre) ** 2 - (x - now.centre) ** 2) / (2 * spread ** 2)),
+  );
 }
 
 function beginOf(passing: readonly Profile[], scores: readonly number[]): number | null {
@@ -196,7 +238,10 @@ function secondOrigin(
   const unexplained = bad.filter(({ parts }) => {
     const own = parts.get(first.component);
     if (signal === 'failing') return own?.fails !== 1;
-    const excess = [...parts].reduce((sum, [component, { us }]) => sum + Math.max(0, us - (usualOf.get(component) ?? 0)), 0);
+    const excess = [...parts].reduce(
+      (sum, [component, { us }]) => sum + Math.max(0, us - (usualOf.get(component) ?? 0)),
+      0,
+    );
     return Math.max(0, (own?.us ?? 0) - first.usualUs) < 0.3 * excess;
   });
   if (unexplained.length < SECOND_LEAST || unexplained.length < SECOND_SHARE * bad.length) return null;
@@ -214,7 +259,8 @@ function winsorMean(values: readonly number[]): number {
 }
 
 /**
- * How often the first candidate was right in the worlds whose truth is known, by how far its score was ahead of the next
+ * How often the first candidate was right in the worlds whose truth is known, by how far its score was ahead of the
+ * next
  * (docs/truth.md, tuning seeds 1 to 300): the confidence is measured, not felt.
  */
 const RIGHT_BY_LEAD = [
@@ -224,7 +270,9 @@ const RIGHT_BY_LEAD = [
   { lead: 0, right: 0.5 },
 ] as const;
 
-/** Share of known worlds in which a first candidate as far ahead as this one was right; `undefined` without candidates. */
+/**
+ * Share of known worlds in which a first candidate as far ahead as this one was right; `undefined` without candidates.
+ */
 export function originTrust({ candidates: [first, next] }: Pick<Origin, 'candidates'>): number | undefined {
   return first && RIGHT_BY_LEAD.find(({ lead }) => first.score - (next?.score ?? 0) >= lead)?.right;
 }

@@ -9,8 +9,16 @@ import { isAbout, isAlone, narrowSegment, spreadOver } from './narrow';
 const BASE = Date.UTC(2026, 2, 10, 10);
 const normalAt = () => normalWith({ lateShare: 0.01, failedShare: 0.005 });
 const part = (flow: number, excess = 40): Deviation => ({
-  flow, signal: 'failing', onsetMs: BASE, endMs: BASE + 60 * MINUTE_MS, firedMs: BASE, active: false, level: 'hurting', excess, z: 9,
-}); // prettier-ignore
+  flow,
+  signal: 'failing',
+  onsetMs: BASE,
+  endMs: BASE + 60 * MINUTE_MS,
+  firedMs: BASE,
+  active: false,
+  level: 'hurting',
+  excess,
+  z: 9,
+});
 
 /** Flows 1 to 3 over an hour; those of a site fail with a chance, others hardly. */
 function rows(chance: Record<number, number>, elsewhere = 0.004) {
@@ -20,7 +28,14 @@ function rows(chance: Record<number, number>, elsewhere = 0.004) {
       const flow = 1 + (i % 3);
       const site = 1 + Math.floor(random() * 6);
       const failed = random() < (site === 2 ? (chance[flow] ?? elsewhere) : elsewhere);
-      return { startMs: BASE + i * 2_000, flow, site, region: site <= 3 ? 1 : 2, person: i + 1, flags: failed ? FAILED : 0 };
+      return {
+        startMs: BASE + i * 2_000,
+        flow,
+        site,
+        region: site <= 3 ? 1 : 2,
+        person: i + 1,
+        flags: failed ? FAILED : 0,
+      };
     }),
   );
 }
@@ -36,7 +51,13 @@ test('hosts and versions are no people: flows share their names, not their troub
   const columns = columnsOf(
     Array.from({ length: 600 }, (_, i): TestAttempt => {
       const host = 1 + (i % 4);
-      return { startMs: BASE + i * 5_000, host, site: 1 + Math.floor(random() * 5), person: i + 1, flags: host === 1 && random() < 0.8 ? FAILED : 0 };
+      return {
+        startMs: BASE + i * 5_000,
+        host,
+        site: 1 + Math.floor(random() * 5),
+        person: i + 1,
+        flags: host === 1 && random() < 0.8 ? FAILED : 0,
+      };
     }),
   );
   expect(narrowSegment(columns, part(1), normalAt)).toBeUndefined();

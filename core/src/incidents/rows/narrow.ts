@@ -8,11 +8,18 @@ import { whereItBites, type Segment } from '../segments';
 type NormalAt = (flow: number, timeMs: number) => FlowNormal;
 
 /** Holds nearly all that went wrong, and much less of everything. */
-export const isAlone = (segment: { shareOfBad: number; shareOfAll: number }): boolean => segment.shareOfBad >= 0.9 && segment.shareOfAll <= 0.5;
-/** Dimensions that tell people apart; versions and hosts are the machinery's, and unlike flows have them by the same names. */
+export const isAlone = (segment: { shareOfBad: number; shareOfAll: number }): boolean =>
+  segment.shareOfBad >= 0.9 && segment.shareOfAll <= 0.5;
+/**
+ * Dimensions that tell people apart; versions and hosts are the machinery's, and unlike flows have them by the same
+ * names.
+ */
 const OF_PEOPLE = new Set<Dimension>(['site', 'region', 'tier', 'promotion']);
 const FEWEST_BAD = 6;
-/** So much likelier to go wrong inside the value than outside, it is the value's trouble, whatever else goes wrong as usual. */
+/**
+ * So much likelier to go wrong inside the value than outside, it is the value's trouble, whatever else goes wrong as
+ * usual.
+ */
 const LEAST_RISK = 2.5;
 
 /** The value of people that a deviation is about, if it is about one. */
@@ -26,10 +33,16 @@ export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: N
     onlyFailed: part.signal === 'failing',
   });
   const [worst] = bites.segments;
-  return worst && OF_PEOPLE.has(worst.dimension) && (isAlone(worst) || (worst.low >= LEAST_RISK && worst.shareOfAll <= 0.5)) ? worst : undefined;
+  return worst &&
+    OF_PEOPLE.has(worst.dimension) &&
+    (isAlone(worst) || (worst.low >= LEAST_RISK && worst.shareOfAll <= 0.5))
+    ? worst
+    : undefined;
 }
 
-/** True when what went wrong in a deviation went wrong mostly for these people too, whether or not it shows by itself. */
+/**
+ * True when what went wrong in a deviation went wrong mostly for these people too, whether or not it shows by itself.
+ */
 export function isAbout(rows: AttemptColumns, part: Deviation, segment: Segment, normalAt: NormalAt): boolean {
   const inside = { n: 0, bad: 0 };
   const all = { n: 0, bad: 0 };
@@ -52,12 +65,19 @@ const LEAST_Z = 2.5;
 const FEWEST_EXCESS = 2;
 
 /**
- * Other flows in which the same people (one site, one promotion) were in trouble at the same time: each alone may have too
+ * Other flows in which the same people (one site, one promotion) were in trouble at the same time: each alone may have
+ * too
  * few attempts to show it.
  *
  * @param flows where to look
  */
-export function spreadOver(rows: AttemptColumns, part: Deviation, segment: Segment, flows: ReadonlySet<number>, normalAt: NormalAt): Deviation[] {
+export function spreadOver(
+  rows: AttemptColumns,
+  part: Deviation,
+  segment: Segment,
+  flows: ReadonlySet<number>,
+  normalAt: NormalAt,
+): Deviation[] {
   const sums = new Map<number, { n: number; bad: number; usual: number }>();
   const conditions = [[segment.dimension, segment.value]] as const;
   eachRow(rows, { flows, conditions, window: { fromMs: part.onsetMs, toMs: part.endMs } }, (i) => {
@@ -69,11 +89,17 @@ export function spreadOver(rows: AttemptColumns, part: Deviation, segment: Segme
     sum.n++;
     const limits = limitsAt(normal, rows.site[i] as number);
     sum.usual += part.signal === 'slow' ? limits.lateShare : normal.failedShare;
-    if (part.signal === 'failing' ? isFailed : outcomeOf(rows.durationMs[i] as number, false, limits.limitMs) !== 'onTime') sum.bad++;
+    if (
+      part.signal === 'failing' ? isFailed : outcomeOf(rows.durationMs[i] as number, false, limits.limitMs) !== 'onTime'
+    )
+      sum.bad++;
     sums.set(flow, sum);
   });
   return [...sums]
-    .filter(([, { n, bad, usual }]) => bad - usual >= FEWEST_EXCESS && usual > 0 && usual < n && binomialZ(bad, n, usual / n) >= LEAST_Z)
+    .filter(
+      ([, { n, bad, usual }]) =>
+        bad - usual >= FEWEST_EXCESS && usual > 0 && usual < n && binomialZ(bad, n, usual / n) >= LEAST_Z,
+    )
     .sort(([a], [b]) => a - b)
     .map(([flow, { n, bad, usual }]) => ({ ...part, flow, excess: bad - usual, z: binomialZ(bad, n, usual / n) }));
 }

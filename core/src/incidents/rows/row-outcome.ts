@@ -4,4 +4,8 @@ import { FAILED, type AttemptColumns } from '../../telemetry';
 
 /** What became of the attempt in a row, by what judges its site. */
 export const outcomeOfRow = (rows: AttemptColumns, row: number, normal: FlowNormal): Outcome =>
-  outcomeOf(rows.durationMs[row] as number, ((rows.flags[row] as number) & FAILED) !== 0, limitsAt(normal, rows.site[row] as number).limitMs);
+  outcomeOf(
+    rows.durationMs[row] as number,
+    ((rows.flags[row] as number) & FAILED) !== 0,
+    limitsAt(normal, rows.site[row] as number).limitMs,
+  );

@@ -22,7 +22,17 @@ interface Sent {
   traceId?: string;
 }
 
-const spanOf = ({ n, parent, name = 'work', kind = 1, from, to, attributes = [], exception, traceId = TRACE }: Sent) => ({
+const spanOf = ({
+  n,
+  parent,
+  name = 'work',
+  kind = 1,
+  from,
+  to,
+  attributes = [],
+  exception,
+  traceId = TRACE,
+}: Sent) => ({
   traceId,
   spanId: id(n),
   ...(parent !== undefined && { parentSpanId: typeof parent === 'string' ? parent : id(parent) }),
@@ -31,7 +41,10 @@ const spanOf = ({ n, parent, name = 'work', kind = 1, from, to, attributes = [],
   startTimeUnixNano: `${(T0 + from) * 1_000_000}`,
   endTimeUnixNano: `${(T0 + to) * 1_000_000}`,
   attributes,
-  ...(exception && { status: { code: 2 }, events: [{ name: 'exception', attributes: Object.entries(exception).map(([key, value]) => text(key, value)) }] }),
+  ...(exception && {
+    status: { code: 2 },
+    events: [{ name: 'exception', attributes: Object.entries(exception).map(([key, value]) => text(key, value)) }],
+  }),
 });
 
 const resource = (service: string, host: string, spans: Sent[]) => ({
@@ -39,12 +52,29 @@ const resource = (service: string, host: string, spans: Sent[]) => ({
   scopeSpans: [{ spans: spans.map(spanOf) }],
 });
 
-const STACK = 'shop.NoPrice: no price\n\tat java.base/java.util.Optional.get(Optional.java:1)\n\tat shop.prices.Prices.of(Prices.java:88)';
-const entry: Sent = { n: 1, name: 'GET /basket', kind: 2, from: 0, to: 2_000, attributes: [text('http.request.method', 'GET'), text('http.route', '/basket'), text('user.id', 'kim-4711')] }; // prettier-ignore
+const STACK =
+  'shop.NoPrice: no price\n\tat java.base/java.util.Optional.get(Optional.java:1)\n\tat shop.prices.Prices.of(Prices.java:88)';
+const entry: Sent = {
+  n: 1,
+  name: 'GET /basket',
+  kind: 2,
+  from: 0,
+  to: 2_000,
+  attributes: [text('http.request.method', 'GET'), text('http.route', '/basket'), text('user.id', 'kim-4711')],
+};
 const select = (n: number, from: number): Sent => ({
-  n, parent: 3, name: 'select', kind: 3, from, to: from + 200,
-  attributes: [text('db.system.name', 'postgresql'), text('db.namespace', 'shop-db'), text('db.query.text', `SELECT price FROM item WHERE id = ${n} AND owner = 'kim'`)],
-}); // prettier-ignore
+  n,
+  parent: 3,
+  name: 'select',
+  kind: 3,
+  from,
+  to: from + 200,
+  attributes: [
+    text('db.system.name', 'postgresql'),
+    text('db.namespace', 'shop-db'),
+    text('db.query.text', `SELECT price FROM item WHERE id = ${n} AND owner = 'kim'`),
+  ],
+});
 
 let server: TestServer;
 const send = async (resourceSpans: object[]) => {
@@ -87,7 +117,9 @@ afterAll(() => server.remove());
 test('an attempt is shown from its entry to the stores, on one clock, with what failed and where', async () => {
   const { status, body } = await get(TRACE, id(1));
   expect(status).toBe(200);
-  const validate = new Ajv2020({ strict: false }).addSchema(openApi('/'), 'api').compile({ $ref: 'api#/components/schemas/AttemptPage' });
+  const validate = new Ajv2020({ strict: false })
+    .addSchema(openApi('/'), 'api')
+    .compile({ $ref: 'api#/components/schemas/AttemptPage' });
   expect(validate(body) ? true : validate.errors).toBe(true);
   expect(body).toMatchObject({
     flow: { technicalName: 'GET /basket', application: 'Shop' },
@@ -98,7 +130,9 @@ test('an attempt is shown from its entry to the stores, on one clock, with what 
     usual: null,
   });
   expect(body.clocks).toEqual([{ host: 'mid-2', offsetUs: -5_000_000 }]);
-  expect(body.rows.map((row) => `${row.depth} ${row.component} ${row.name} ×${row.calls}${row.foldedInto ? ' folded' : ''}`)).toEqual([
+  expect(
+    body.rows.map((row) => `${row.depth} ${row.component} ${row.name} ×${row.calls}${row.foldedInto ? ' folded' : ''}`),
+  ).toEqual([
     '0 web GET /basket ×1',
     '1 web call ×1',
     '2 prices GET /prices ×1',
@@ -126,7 +160,9 @@ test('an attempt is shown from its entry to the stores, on one clock, with what 
 
 test('values of a statement are not stored', async () => {
   const { body } = await get(TRACE, id(1));
-  expect(new Set(body.rows.map((row) => row.statement))).toEqual(new Set(['', 'SELECT price FROM item WHERE id = ? AND owner = ?']));
+  expect(new Set(body.rows.map((row) => row.statement))).toEqual(
+    new Set(['', 'SELECT price FROM item WHERE id = ? AND owner = ?']),
+  );
   const rows = await server.database.query<{ value: string }>(`SELECT value FROM name WHERE kind = 'statement'`);
   expect(rows.map((row) => row.value)).toEqual(['SELECT price FROM item WHERE id = ? AND owner = ?']);
 });
@@ -140,15 +176,35 @@ test('the flow tells its statements: how often, how long, which share of the tim
     statements: [
       {
         statement: 'SELECT price FROM item WHERE id = ? AND owner = ?',
-        component: 'shop-db', calls: 4, callsAnAttempt: 4, shareOfAttempts: 1, shareOfTime: 0.4, totalMs: 800, longestMs: 200, failed: 0,
+        component: 'shop-db',
+        calls: 4,
+        callsAnAttempt: 4,
+        shareOfAttempts: 1,
+        shareOfTime: 0.4,
+        totalMs: 800,
+        longestMs: 200,
+        failed: 0,
       },
     ],
-  }); // prettier-ignore
+  });
 });
 
 test('spans sent again change nothing', async () => {
   const before = await get(TRACE, id(1));
-  await send([resource('prices', 'mid-2', [select(10, 5_300), { n: 3, parent: 2, name: 'GET /prices', kind: 2, from: 5_200, to: 6_800, exception: { 'exception.type': 'NoPrice', 'exception.message': 'another' } }])]); // prettier-ignore
+  await send([
+    resource('prices', 'mid-2', [
+      select(10, 5_300),
+      {
+        n: 3,
+        parent: 2,
+        name: 'GET /prices',
+        kind: 2,
+        from: 5_200,
+        to: 6_800,
+        exception: { 'exception.type': 'NoPrice', 'exception.message': 'another' },
+      },
+    ]),
+  ]);
   await server.intake.settled();
   expect(await get(TRACE, id(1))).toEqual(before);
 });

@@ -22,7 +22,10 @@ const USUAL_TRIES = 16;
 const MOST_TRIES = 200;
 
 /** One attempt from its first span to the deepest store; null when it is not stored (any more). */
-export async function attemptPage(state: EngineState, { traceId, spanId }: AttemptQuestion): Promise<AttemptPageShape | null> {
+export async function attemptPage(
+  state: EngineState,
+  { traceId, spanId }: AttemptQuestion,
+): Promise<AttemptPageShape | null> {
   const trace = await loadTrace(state.database, traceId);
   const attempt = trace.attempts.find((one) => one.spanId === spanId);
   if (!attempt) return null;
@@ -39,7 +42,13 @@ export async function attemptPage(state: EngineState, { traceId, spanId }: Attem
   return {
     traceId,
     spanId,
-    flow: { id: flow.id, name: flow.name, technicalName: flow.technicalName, application: flow.application, kind: flow.kind },
+    flow: {
+      id: flow.id,
+      name: flow.name,
+      technicalName: flow.technicalName,
+      application: flow.application,
+      kind: flow.kind,
+    },
     atMs: startMs,
     durationMs,
     wholeMs: waterfall.root.durationUs / 1000,
@@ -70,8 +79,13 @@ export async function attemptPage(state: EngineState, { traceId, spanId }: Attem
         stack: detail?.stack ?? '',
       })),
     components: waterfall.components.map(({ component, shareUs, share, spans, failed }) => ({
-      component, shareUs, share, spans, failed, usualUs: usual ? (usualShares.get(component) ?? 0) : null,
-    })), // prettier-ignore
+      component,
+      shareUs,
+      share,
+      spans,
+      failed,
+      usualUs: usual ? (usualShares.get(component) ?? 0) : null,
+    })),
     rows: rowShapes(waterfall),
     clocks: waterfall.clocks,
     missing: waterfall.missing,
@@ -96,7 +110,13 @@ const stretchOf = ({ spans }: StoredTrace): Window => ({
 async function linesIn(state: EngineState, traceId: string, trace: StoredTrace): Promise<LogLineShape[]> {
   const { fromMs, toMs } = stretchOf(trace);
   const components = [...new Set(trace.spans.map(({ component }) => component))];
-  const lines = await linesOfTrace(state.database, traceId, components, { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS }, MOST_LINES);
+  const lines = await linesOfTrace(
+    state.database,
+    traceId,
+    components,
+    { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS },
+    MOST_LINES,
+  );
   return lines.map((line) => lineShape(line, new Map()));
 }
 
@@ -104,15 +124,20 @@ async function linesIn(state: EngineState, traceId: string, trace: StoredTrace):
 const AROUND_MS = MINUTE_MS;
 
 /** What the hosts of an attempt did in its minutes; null when it is not stored. */
-export async function attemptHosts(state: EngineState, { traceId, spanId }: AttemptQuestion): Promise<HostsShape | null> {
+export async function attemptHosts(
+  state: EngineState,
+  { traceId, spanId }: AttemptQuestion,
+): Promise<HostsShape | null> {
   const trace = await loadTrace(state.database, traceId);
   if (!trace.attempts.some((one) => one.spanId === spanId)) return null;
   const { fromMs, toMs } = stretchOf(trace);
   const now = { fromMs: fromMs - AROUND_MS, toMs: toMs + AROUND_MS };
   const own = trace.spans.filter(({ kind }) => kind !== SpanKind.CLIENT);
-  return lookAt(state, new Set(own.map(({ component }) => component)), new Set(own.map(({ host }) => host).filter(Boolean)), now, {
-    fromMs: now.fromMs - USUAL_FROM_MS,
-    toMs: now.fromMs,
+  return lookAt(state, {
+    components: new Set(own.map(({ component }) => component)),
+    hosts: new Set(own.map(({ host }) => host).filter(Boolean)),
+    now,
+    before: { fromMs: now.fromMs - USUAL_FROM_MS, toMs: now.fromMs },
   });
 }
 
@@ -162,18 +187,25 @@ async function usualAttempt(state: EngineState, attempt: StoredAttempt) {
   const window = { fromMs: startMs - USUAL_LOOK_MS, toMs: startMs };
   const share = keptShare(state, window);
   const most = Math.min(MOST_TRIES, Math.ceil(USUAL_TRIES / share));
-  // The few nearest of tens of thousands: kept in order while going through, since sorting all would take longer than the rest.
+  // The few nearest of tens of thousands: kept in order while going through, since sorting all would take longer than
+  // the rest.
   const near: { startMs: number; off: number }[] = [];
   await eachAttempt(state, { flows: attempt.flow, window }, (rows, row) => {
     if ((rows.flags[row] as number) & FAILED) return;
-    const one = { startMs: rows.startMs[row] as number, off: Math.abs(Math.log((rows.durationMs[row] as number) / expectedMs)) };
+    const one = {
+      startMs: rows.startMs[row] as number,
+      off: Math.abs(Math.log((rows.durationMs[row] as number) / expectedMs)),
+    };
     if (near.length >= most && !isNearer(one, near[near.length - 1] as typeof one)) return;
     near.splice(near.findLastIndex((other) => !isNearer(one, other)) + 1, 0, one);
     if (near.length > most) near.pop();
   });
   const starts = near.map((one) => Math.round(one.startMs * 1000));
   const stored = await attemptsAt(state.database, attempt.flow, starts, share);
-  const withSpans = await tracesWithSpans(state.database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  const withSpans = await tracesWithSpans(
+    state.database,
+    stored.map(({ traceId }) => traceId),
+  );
   const found = stored.find(({ traceId }) => withSpans.has(traceId));
   if (!found) return null;
   const trace = await loadTrace(state.database, found.traceId);

@@ -24,7 +24,13 @@ export async function personAttempts(
     for (let i = from; i < to; i++) {
       const startMs = rows.startMs[i] as number;
       // Page loads are told of as page views.
-      if ((rows.flags[i] as number) & PAGE || !wanted.has(rows.person[i] as number) || startMs < window.fromMs || startMs >= window.toMs) continue;
+      if (
+        (rows.flags[i] as number) & PAGE ||
+        !wanted.has(rows.person[i] as number) ||
+        startMs < window.fromMs ||
+        startMs >= window.toMs
+      )
+        continue;
       const flow = rows.flow[i] as number;
       const flags = rows.flags[i] as number;
       found.push({
@@ -54,11 +60,18 @@ export async function personAttempts(
   for (const [flow, moments] of starts)
     for (const { traceId, spanId, startMs, failure } of await attemptsAt(state.database, flow, moments))
       ids.set(keyOf(flow, startMs), { traceId, spanId, failure });
-  return { ...window, attempts: inSessions(newest.map((one) => ({ ...one, ...(ids.get(keyOf(one.flow, one.atMs)) ?? NOT_KEPT) }))) };
+  return {
+    ...window,
+    attempts: inSessions(newest.map((one) => ({ ...one, ...(ids.get(keyOf(one.flow, one.atMs)) ?? NOT_KEPT) }))),
+  };
 }
 
 /** What tells no session, as a line of a log, belongs to that of its trace. */
 function inSessions(attempts: PersonAttemptShape[]): PersonAttemptShape[] {
-  const sessions = new Map(attempts.filter(({ session, traceId }) => session !== 0 && traceId !== '').map(({ traceId, session }) => [traceId, session]));
+  const sessions = new Map(
+    attempts
+      .filter(({ session, traceId }) => session !== 0 && traceId !== '')
+      .map(({ traceId, session }) => [traceId, session]),
+  );
   return attempts.map((one) => (one.session === 0 ? { ...one, session: sessions.get(one.traceId) ?? 0 } : one));
 }

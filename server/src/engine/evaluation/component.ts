@@ -7,7 +7,10 @@ import type { EngineState } from '../state/engine-state';
 const LEAST_SCORE = 0.3;
 
 /** The component that an incident comes from, as far as its traces tell: it decides who is asked first. */
-export async function findComponent(state: EngineState, incident: StoredIncident): Promise<StoredIncident['component']> {
+export async function findComponent(
+  state: EngineState,
+  incident: StoredIncident,
+): Promise<StoredIncident['component']> {
   const root = incident.parts.find((part) => part.signal !== 'missing');
   return root ? componentOf(state, root) : null;
 }
@@ -20,7 +23,12 @@ export async function componentOf(state: EngineState, root: Deviation): Promise<
 }
 
 /** "holds 92 % of the added time in 60 attempts looked at" */
-export function originWords({ reasons, failing }: OriginCandidate, signal: Deviation['signal'], attempts: number): string {
-  if (signal === 'failing' && failing > 0) return `is the deepest that fails in ${failing} of ${attempts} attempts looked at`;
+export function originWords(
+  { reasons, failing }: OriginCandidate,
+  signal: Deviation['signal'],
+  attempts: number,
+): string {
+  if (signal === 'failing' && failing > 0)
+    return `is the deepest that fails in ${failing} of ${attempts} attempts looked at`;
   return `holds ${percent(reasons.time)} of the added time in ${attempts} attempts looked at`;
 }

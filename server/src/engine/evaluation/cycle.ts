@@ -1,5 +1,14 @@
 import { learnSuccession, rollUp } from '@toplens/core/flows';
-import { countMinutes, deviationsIn, isOutdated, judgeStretch, SLICE_PAST_MS, type HourOfFlow, type Judge, type StoredIncident } from '@toplens/core/incidents';
+import {
+  countMinutes,
+  deviationsIn,
+  isOutdated,
+  judgeStretch,
+  SLICE_PAST_MS,
+  type HourOfFlow,
+  type Judge,
+  type StoredIncident,
+} from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
@@ -21,7 +30,10 @@ const JOINING_SHARE = 0.65;
 /** An hour that is so long over is written down by flow. */
 const SEALED_AFTER_MS = 20 * MINUTE_MS;
 
-/** Lets what waits meanwhile, questions above all, have its turn: a cycle over many hours is answered through, not waited for. */
+/**
+ * Lets what waits meanwhile, questions above all, have its turn: a cycle over many hours is answered through, not
+ * waited for.
+ */
 const giveWay = () => new Promise<void>((resolve) => setImmediate(resolve));
 
 /** What changed longer ago than this is judged beside what is live, a part in each cycle. */
@@ -30,15 +42,22 @@ const LIVE_MS = 2 * DAY_MS;
 const MOST_HOURS = 96;
 
 /**
- * One evaluation cycle over what changed: roll-ups of the changed hours, then judgement from before the first change to the last
- * complete minute. The result depends on the stored attempts alone, not on the cycles that led there: once nothing is due any
+ * One evaluation cycle over what changed: roll-ups of the changed hours, then judgement from before the first change to
+ * the last
+ * complete minute. The result depends on the stored attempts alone, not on the cycles that led there: once nothing is
+ * due any
  * more, all from the oldest change on was judged in the order of time.
  *
- * What changed long ago keeps nobody waiting: the last day is judged first, then old days one by one, as long as `mayGoOn` says.
+ * What changed long ago keeps nobody waiting: the last day is judged first, then old days one by one, as long as
+ * `mayGoOn` says.
  *
  * @returns hours that are left for the next cycle
  */
-export async function runCycle(state: EngineState, changedHours: readonly number[], mayGoOn: () => boolean = () => true): Promise<number[]> {
+export async function runCycle(
+  state: EngineState,
+  changedHours: readonly number[],
+  mayGoOn: () => boolean = () => true,
+): Promise<number[]> {
   await state.names.refresh();
   const newestFirst = [...changedHours].sort((a, b) => b - a);
   const hours = newestFirst.slice(0, MOST_HOURS).reverse();
@@ -58,7 +77,10 @@ export async function runCycle(state: EngineState, changedHours: readonly number
   const changedMs = Math.min(hours[0] ?? Infinity, state.judgedMs || Infinity);
   const liveFromMs = completeMs - LIVE_MS;
   if (changedMs < liveFromMs) await setDue(state, Math.min(changedMs, state.dueFromMs ?? Infinity));
-  const liveChangedMs = Math.max(liveFromMs, Math.min(hours.find((hourMs) => hourMs >= liveFromMs) ?? Infinity, state.judgedMs || Infinity));
+  const liveChangedMs = Math.max(
+    liveFromMs,
+    Math.min(hours.find((hourMs) => hourMs >= liveFromMs) ?? Infinity, state.judgedMs || Infinity),
+  );
   if (liveChangedMs < completeMs || (changedMs < completeMs && state.judgedMs === 0)) {
     await judge(state, Math.min(liveChangedMs, completeMs) - LOOK_BACK_MS, completeMs);
     state.judgedMs = completeMs;
@@ -98,16 +120,27 @@ function newReleases(state: EngineState, rows: AttemptColumns): Statement[] {
     const key = `${application}:${version}`;
     const known = firsts.get(key);
     if (version === 0 || (known && known.firstMs <= startMs)) continue;
-    firsts.set(key, { application: state.names.flow(rows.flow[i] as number).application, version: state.names.text(version), firstMs: startMs });
+    firsts.set(key, {
+      application: state.names.flow(rows.flow[i] as number).application,
+      version: state.names.text(version),
+      firstMs: startMs,
+    });
   }
   const fresh = [...firsts.values()].filter(
-    (one) => !state.releases.some((known) => known.application === one.application && known.version === one.version && known.firstMs <= one.firstMs),
+    (one) =>
+      !state.releases.some(
+        (known) =>
+          known.application === one.application && known.version === one.version && known.firstMs <= one.firstMs,
+      ),
   );
   for (const one of fresh) {
-    state.releases = state.releases.filter((known) => known.application !== one.application || known.version !== one.version);
+    state.releases = state.releases.filter(
+      (known) => known.application !== one.application || known.version !== one.version,
+    );
     state.releases.push(one);
   }
-  if (fresh.length > 0) state.releases.sort((a, b) => a.firstMs - b.firstMs || a.application.localeCompare(b.application));
+  if (fresh.length > 0)
+    state.releases.sort((a, b) => a.firstMs - b.firstMs || a.application.localeCompare(b.application));
   return fresh.map(saveRelease);
 }
 
@@ -155,7 +188,11 @@ async function judgeWindow(state: EngineState, window: Window): Promise<void> {
   }
   const applicationOf = (flow: number) => names.applicationOf(flow);
   const kindOf = (flow: number) => names.kindOf(flow);
-  const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), { history, applicationOf, kindOf });
+  const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), {
+    history,
+    applicationOf,
+    kindOf,
+  });
   await giveWay();
   const before = register.within(window);
   if (deviations.length === 0 && before.length === 0) return;
@@ -172,7 +209,10 @@ async function judgeWindow(state: EngineState, window: Window): Promise<void> {
   await nameComponents(state, window);
 }
 
-/** Attempts while something deviated, of the applications that it belongs to: what deviations are told apart and tied together by. */
+/**
+ * Attempts while something deviated, of the applications that it belongs to: what deviations are told apart and tied
+ * together by.
+ */
 async function rowsAround({ hours, names }: EngineState, deviations: readonly Deviation[]): Promise<AttemptColumns> {
   if (deviations.length === 0) return emptyColumns(0);
   const window = {
@@ -200,7 +240,10 @@ async function componentsOf(state: EngineState, deviations: readonly Deviation[]
 async function nameComponents(state: EngineState, window: Window): Promise<void> {
   for (const incident of state.register.within(window)) {
     if (!incident.active && incident.component !== null) continue;
-    const updated: StoredIncident | undefined = state.register.setComponent(incident.id, await findComponent(state, incident));
+    const updated: StoredIncident | undefined = state.register.setComponent(
+      incident.id,
+      await findComponent(state, incident),
+    );
     if (updated) await state.database.transaction([saveIncident(updated)]);
   }
 }

@@ -5,13 +5,17 @@ import { startTestServer, type TestServer } from '../../fixtures/test-server';
 const NOW = floorTo(Date.now(), MINUTE_MS);
 
 async function sendAll(server: TestServer, spans: readonly TestSpan[]): Promise<void> {
-  for (let i = 0; i < spans.length; i += 2_000) expect((await send(server.url, spans.slice(i, i + 2_000))).status).toBe(200);
+  for (let i = 0; i < spans.length; i += 2_000)
+    expect((await send(server.url, spans.slice(i, i + 2_000))).status).toBe(200);
   await server.intake.settled();
 }
 
 /** What a window's list says, without what depends on the moment at which it was asked. */
 async function listOf(server: TestServer, toMs: number): Promise<unknown> {
-  const query = new URLSearchParams({ from: new Date(toMs - 2 * HOUR_MS).toISOString(), to: new Date(toMs).toISOString() }).toString();
+  const query = new URLSearchParams({
+    from: new Date(toMs - 2 * HOUR_MS).toISOString(),
+    to: new Date(toMs).toISOString(),
+  }).toString();
   const { rows } = (await (await fetch(`${server.url}/api/worst-first?${query}`)).json()) as {
     rows: { title: string; harmPerHour: number; onsetMs: number; endMs: number }[];
   };
@@ -60,7 +64,8 @@ test('one attempt of a month ago keeps nobody waiting: what is live is judged at
       const { judgedMs, dueFromMs } = server.engine.figures ?? { judgedMs: 0, dueFromMs: undefined };
       if (judgedMs >= floorTo(Date.now() - 8_000, MINUTE_MS) && dueFromMs !== undefined) break;
       if (judgedMs >= NOW && dueFromMs === undefined && Date.now() - begun > 15_000) break;
-      if (Date.now() - begun > 30_000) throw new Error(`judged up to ${new Date(judgedMs).toISOString()}, due from ${dueFromMs}`);
+      if (Date.now() - begun > 30_000)
+        throw new Error(`judged up to ${new Date(judgedMs).toISOString()}, due from ${dueFromMs}`);
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     expect(server.engine.figures?.judgedMs).toBeGreaterThanOrEqual(NOW - MINUTE_MS);

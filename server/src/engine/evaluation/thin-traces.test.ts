@@ -4,7 +4,8 @@ import type { ComponentShape, EstateShape } from '../../contract/infrastructure'
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 
-// Seven hours of one flow through a service: 20 attempts a minute, of which 3 fail. Four usual traces a minute are kept.
+// Seven hours of one flow through a service: 20 attempts a minute, of which 3 fail. Four usual traces a minute are
+// kept.
 const END = floorTo(Date.now(), MINUTE_MS) - MINUTE_MS;
 const BEGIN = floorTo(END - 7 * HOUR_MS, HOUR_MS);
 const A_MINUTE = 20;
@@ -23,9 +24,15 @@ async function send(fromMs: number, toMs: number): Promise<void> {
       if (failed) sent.failed++;
       const startMs = minuteMs + k * 1_000;
       const span = (id: number, more: object) => ({
-        traceId: hex(n, 32), spanId: hex(2 * n + id, 16), kind: 2, name: 'GET', startTimeUnixNano: nanos(startMs + id), endTimeUnixNano: nanos(startMs + 200 + (n % 40) - id),
-        status: failed ? { code: 2 } : {}, ...more,
-      }); // prettier-ignore
+        traceId: hex(n, 32),
+        spanId: hex(2 * n + id, 16),
+        kind: 2,
+        name: 'GET',
+        startTimeUnixNano: nanos(startMs + id),
+        endTimeUnixNano: nanos(startMs + 200 + (n % 40) - id),
+        status: failed ? { code: 2 } : {},
+        ...more,
+      });
       entries.push(span(0, { attributes: [text('http.request.method', 'GET'), text('http.route', '/basket')] }));
       inner.push(span(1, { parentSpanId: hex(2 * n, 16) }));
     }
@@ -56,14 +63,22 @@ const settle = async () => {
   await server.engine.ask('settle', null);
 };
 const ask = async <Shape>(path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as Shape;
-const windowOf = (fromMs: number, toMs: number) => `from=${new Date(fromMs).toISOString()}&to=${new Date(toMs).toISOString()}`;
-const spansIn = async (where: string) => (await server.database.query<{ n: number }>(`SELECT count(*)::int AS n FROM span s WHERE ${where}`))[0]?.n ?? NaN;
+const windowOf = (fromMs: number, toMs: number) =>
+  `from=${new Date(fromMs).toISOString()}&to=${new Date(toMs).toISOString()}`;
+const spansIn = async (where: string) =>
+  (await server.database.query<{ n: number }>(`SELECT count(*)::int AS n FROM span s WHERE ${where}`))[0]?.n ?? NaN;
 
 async function thinned(): Promise<{ fromMs: number; toMs: number; share: number; usual: number; bad: number }[]> {
   // The last minute is not complete: nothing newer tells that it is over.
   const due = Math.floor((END - MINUTE_MS - 4 * HOUR_MS - BEGIN) / (10 * MINUTE_MS));
   for (let tries = 0; tries < 200; tries++) {
-    const shares = await server.database.query<{ fromMs: number; toMs: number; share: number; usual: number; bad: number }>(
+    const shares = await server.database.query<{
+      fromMs: number;
+      toMs: number;
+      share: number;
+      usual: number;
+      bad: number;
+    }>(
       'SELECT from_ms::float8 AS "fromMs", to_ms::float8 AS "toMs", share, usual, bad FROM trace_share ORDER BY from_ms',
     );
     if (shares.length >= due) return shares;
@@ -97,7 +112,9 @@ test('all that failed stays, and of the usual traces the share that is written d
   const spread = Math.sqrt(expected * (1 - KEPT / (A_MINUTE - FAILING)));
   expect(Math.abs(usual - expected)).toBeLessThan(5 * spread);
   // What is newer is whole.
-  expect(await spansIn(`s.started_us >= ${last.toMs * 1000} AND s.flags & 1 = 0`)).toBe(((END - last.toMs) / MINUTE_MS) * (A_MINUTE - FAILING));
+  expect(await spansIn(`s.started_us >= ${last.toMs * 1000} AND s.flags & 1 = 0`)).toBe(
+    ((END - last.toMs) / MINUTE_MS) * (A_MINUTE - FAILING),
+  );
 }, 60_000);
 
 test('counts stay right: attempts are counted of all, and samples are of the fair share', async () => {
@@ -119,11 +136,26 @@ test('counts stay right: attempts are counted of all, and samples are of the fai
 
 test('everything that runs is told with where it stands and what it does, now and then', async () => {
   const now = await ask<EstateShape>('/estate?last=60');
-  expect(now.parts.map(({ component, host, region, application, version, kind }) => [component, host, region, application, version, kind])).toEqual([
+  expect(
+    now.parts.map(({ component, host, region, application, version, kind }) => [
+      component,
+      host,
+      region,
+      application,
+      version,
+      kind,
+    ]),
+  ).toEqual([
     ['prices', 'north-2', 'north', 'Shop', '2.1', 'service'],
     ['shop-web', 'north-1', 'north', 'Shop', '2.1', 'service'],
   ]);
-  expect(now.parts[0]).toMatchObject({ level: 'calm', attemptsPerMinute: A_MINUTE, usualPerMinute: A_MINUTE, changes: [], figures: [] });
+  expect(now.parts[0]).toMatchObject({
+    level: 'calm',
+    attemptsPerMinute: A_MINUTE,
+    usualPerMinute: A_MINUTE,
+    changes: [],
+    figures: [],
+  });
   expect(now.parts[0]?.failing).toBeCloseTo(FAILING / A_MINUTE);
   const then = await ask<EstateShape>(`/estate?${windowOf(BEGIN + HOUR_MS, BEGIN + 2 * HOUR_MS)}`);
   expect(then.parts[0]?.usualPerMinute).toBeGreaterThan(0.7 * A_MINUTE);

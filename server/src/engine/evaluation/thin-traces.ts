@@ -2,7 +2,10 @@ import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { countTraces, oldestSpan, thinOut, type FlowLimit } from '../../store/trace-shares';
 import type { EngineState } from '../state/engine-state';
 
-/** Whole traces are thinned out by stretches of this length, so long after their end: by then nobody compares minutes with them. */
+/**
+ * Whole traces are thinned out by stretches of this length, so long after their end: by then nobody compares minutes
+ * with them.
+ */
 const STRETCH_MS = 10 * MINUTE_MS;
 const AFTER_MS = 4 * HOUR_MS;
 

@@ -16,7 +16,10 @@ const MOST_LISTED = 60;
 const BADNESS: Readonly<Record<Outcome, number>> = { failed: 3, hung: 2, late: 1, onTime: 0 };
 
 /** Attempts of a flow by time and duration; null when there is no such flow. */
-export async function flowField(state: EngineState, { id, window: asked, focus }: FieldQuestion): Promise<FieldShape | null> {
+export async function flowField(
+  state: EngineState,
+  { id, window: asked, focus }: FieldQuestion,
+): Promise<FieldShape | null> {
   if (!state.names.has(id)) return null;
   const window = walkedPart(resolveWindow(state, asked));
   let [shortest, longest, attempts] = [Infinity, 0, 0];
@@ -29,18 +32,27 @@ export async function flowField(state: EngineState, { id, window: asked, focus }
   const field = emptyField(window, attempts > 0 ? shortest : 1, longest);
   await each(state, id, window, focus, (rows, i) => {
     const atMs = rows.startMs[i] as number;
-    countInPlace(field, atMs, rows.durationMs[i] as number, outcomeOfRow(rows, i, state.history.normalAt(id, atMs)) !== 'onTime');
+    countInPlace(
+      field,
+      atMs,
+      rows.durationMs[i] as number,
+      outcomeOfRow(rows, i, state.history.normalAt(id, atMs)) !== 'onTime',
+    );
   });
   return { window, attempts, limitMs: state.history.normalAt(id, window.toMs - 1).limitMs ?? null, ...field };
 }
 
 /** Attempts of a region, worst first: failed, hung, late, then by how long they took. */
-export async function flowRegion(state: EngineState, { id, window: asked, focus, fromDurationMs, toDurationMs }: RegionQuestion): Promise<RegionShape | null> {
+export async function flowRegion(
+  state: EngineState,
+  { id, window: asked, focus, fromDurationMs, toDurationMs }: RegionQuestion,
+): Promise<RegionShape | null> {
   if (!state.names.has(id)) return null;
   const window = walkedPart(resolveWindow(state, asked));
   let found: { startMs: number; durationMs: number; badness: number }[] = [];
   let [attempts, bad] = [0, 0];
-  const isWorse = (a: (typeof found)[number], b: (typeof found)[number]) => b.badness - a.badness || b.durationMs - a.durationMs || a.startMs - b.startMs;
+  const isWorse = (a: (typeof found)[number], b: (typeof found)[number]) =>
+    b.badness - a.badness || b.durationMs - a.durationMs || a.startMs - b.startMs;
   await each(state, id, window, focus, (rows, i) => {
     const durationMs = rows.durationMs[i] as number;
     if (durationMs < fromDurationMs || (toDurationMs !== null && durationMs >= toDurationMs)) return;
@@ -52,13 +64,34 @@ export async function flowRegion(state: EngineState, { id, window: asked, focus,
     if (found.length >= 8 * MOST_LISTED) found = found.sort(isWorse).slice(0, MOST_LISTED);
   });
   const worst = found.sort(isWorse).slice(0, MOST_LISTED);
-  const stored = await attemptsAt(state.database, id, worst.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
+  const stored = await attemptsAt(
+    state.database,
+    id,
+    worst.map(({ startMs }) => Math.round(startMs * 1000)),
+  );
   const order = new Map(worst.map(({ startMs }, k) => [Math.round(startMs * 1000), k]));
   const listed = stored
-    .filter(({ durationMs }) => durationMs >= fromDurationMs - 0.01 && (toDurationMs === null || durationMs < toDurationMs + 0.01))
-    .sort((a, b) => (order.get(Math.round(a.startMs * 1000)) ?? 0) - (order.get(Math.round(b.startMs * 1000)) ?? 0) || a.traceId.localeCompare(b.traceId));
-  return { window, attempts, bad, samples: listed.slice(0, MOST_LISTED).map((sample) => sampleShapeOf(state, id, sample)) };
+    .filter(
+      ({ durationMs }) =>
+        durationMs >= fromDurationMs - 0.01 && (toDurationMs === null || durationMs < toDurationMs + 0.01),
+    )
+    .sort(
+      (a, b) =>
+        (order.get(Math.round(a.startMs * 1000)) ?? 0) - (order.get(Math.round(b.startMs * 1000)) ?? 0) ||
+        a.traceId.localeCompare(b.traceId),
+    );
+  return {
+    window,
+    attempts,
+    bad,
+    samples: listed.slice(0, MOST_LISTED).map((sample) => sampleShapeOf(state, id, sample)),
+  };
 }
 
-const each = (state: EngineState, id: number, window: Window, focus: Focus, see: (rows: AttemptColumns, row: number) => void): Promise<void> =>
-  eachAttempt(state, { flows: id, window, conditions: conditionsOf(state, focus) }, see);
+const each = (
+  state: EngineState,
+  id: number,
+  window: Window,
+  focus: Focus,
+  see: (rows: AttemptColumns, row: number) => void,
+): Promise<void> => eachAttempt(state, { flows: id, window, conditions: conditionsOf(state, focus) }, see);

@@ -1,7 +1,14 @@
 import { apdexOf, formatApdex, OUTCOMES, type Outcome } from '@toplens/core/flows';
 import { outcomeOfRow } from '@toplens/core/incidents';
 import { proposeTeam } from '@toplens/core/handoffs';
-import { bucketMiddleMs, createHistogram, histogramQuantile, meanRidit, recordInPlace, type LogHistogram } from '@toplens/core/stats';
+import {
+  bucketMiddleMs,
+  createHistogram,
+  histogramQuantile,
+  meanRidit,
+  recordInPlace,
+  type LogHistogram,
+} from '@toplens/core/stats';
 import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS, stepsOf, type Window } from '@toplens/core/time';
 import type { SampleShape } from '../../contract/attempts';
@@ -40,7 +47,8 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
   const compared = comparedWindow(state, window, question.against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
   const limitMs = normal.limitMs;
-  const targetOf = (targetMs: number | undefined) => (sums && targetMs !== undefined ? formatApdex(apdexOf(sums.durations, sums.failed, targetMs)) : null);
+  const targetOf = (targetMs: number | undefined) =>
+    sums && targetMs !== undefined ? formatApdex(apdexOf(sums.durations, sums.failed, targetMs)) : null;
   return {
     window,
     isCut: window !== asked,
@@ -59,7 +67,11 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
       lateShare: normal.lateShare,
       failedShare: normal.failedShare,
       sites: [...normal.sites]
-        .map(([site, { limitMs: siteMs, lateShare }]) => ({ site: state.names.text(site), limitMs: siteMs as number, lateShare }))
+        .map(([site, { limitMs: siteMs, lateShare }]) => ({
+          site: state.names.text(site),
+          limitMs: siteMs as number,
+          lateShare,
+        }))
         .sort((a, b) => a.site.localeCompare(b.site)),
     },
     sites: [...new Set([...state.names.valuesOf('site'), ...Object.keys(flow.siteLimitsMs)])],
@@ -72,7 +84,12 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
     charts: (['duration', 'failures', 'attempts'] as const).map((name) => ({
       name,
       flow: flow.name,
-      series: seriesOf(state, question.id, name, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }, shiftMs),
+      series: seriesOf(state, {
+        flow: question.id,
+        measure: name,
+        window: { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs },
+        shiftMs,
+      }),
       comparedWith: compared?.words ?? null,
     })),
     marks: marksOf(state, flow.application, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }),
@@ -81,17 +98,37 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
     incidents: state.register
       .within(window)
       .filter((incident) => incident.parts.some((part) => part.flow === question.id))
-      .map((incident) => ({ id: incident.id, onsetMs: incident.onsetMs, endMs: incident.endMs, inTroubleNow: incident.active })),
-    changes: state.settings.changesOf(flowKey(flow.application, flow.technicalName)).map(({ id, atMs, fromMs, who, value, undoes }) => ({
-      id, atMs, fromMs, who, words: JSON.stringify(value), undoes,
-    })), // prettier-ignore
+      .map((incident) => ({
+        id: incident.id,
+        onsetMs: incident.onsetMs,
+        endMs: incident.endMs,
+        inTroubleNow: incident.active,
+      })),
+    changes: state.settings
+      .changesOf(flowKey(flow.application, flow.technicalName))
+      .map(({ id, atMs, fromMs, who, value, undoes }) => ({
+        id,
+        atMs,
+        fromMs,
+        who,
+        words: JSON.stringify(value),
+        undoes,
+      })),
   };
 }
 
 /** What became of the attempts, in steps over the window. */
-async function outcomesOverTime(state: EngineState, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['outcomes']> {
+async function outcomesOverTime(
+  state: EngineState,
+  flow: number,
+  window: Window,
+  focus: Focus,
+): Promise<FlowPageShape['outcomes']> {
   const { startMs, stepMs, n } = stepsOf(window, STEPS);
-  const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<Outcome, number[]>;
+  const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<
+    Outcome,
+    number[]
+  >;
   await eachAttempt(state, { flows: flow, window, conditions: conditionsOf(state, focus) }, (rows, i) => {
     const atMs = rows.startMs[i] as number;
     const outcome = outcomeOfRow(rows, i, state.history.normalAt(flow, atMs));
@@ -105,7 +142,9 @@ async function outcomesOverTime(state: EngineState, flow: number, window: Window
 function bandsOf(durations: LogHistogram, failed: number, limitMs: number | undefined): FlowPageShape['bands'] {
   const limit = limitMs ?? (histogramQuantile(durations, 0.95) ?? 1_000) * 1.2;
   const edges = [0, limit / 2, limit, 2 * limit, 4 * limit, Infinity];
-  const bands = edges.slice(1).map((toMs, i) => ({ fromMs: edges[i] as number, toMs: Number.isFinite(toMs) ? toMs : null, attempts: 0 }));
+  const bands = edges
+    .slice(1)
+    .map((toMs, i) => ({ fromMs: edges[i] as number, toMs: Number.isFinite(toMs) ? toMs : null, attempts: 0 }));
   durations.forEach((count, bucket) => {
     if (count === 0) return;
     const band = bands.find(({ toMs }) => toMs === null || bucketMiddleMs(bucket) <= toMs);
@@ -121,7 +160,12 @@ interface SideCounts {
 }
 
 /** Hosts, sites, versions … side by side on one scale: mean ridit against all of the flow, the odd one marked. */
-async function sidesOf(state: EngineState, flow: number, window: Window, focus: Focus): Promise<FlowPageShape['sides']> {
+async function sidesOf(
+  state: EngineState,
+  flow: number,
+  window: Window,
+  focus: Focus,
+): Promise<FlowPageShape['sides']> {
   const all = createHistogram();
   const values = new Map<Dimension, Map<number, SideCounts>>(DIMENSIONS.map((one) => [one, new Map()]));
   await eachAttempt(state, { flows: flow, window, conditions: conditionsOf(state, focus) }, (rows, i) => {
@@ -155,7 +199,10 @@ async function sidesOf(state: EngineState, flow: number, window: Window, focus: 
         isOdd: ridit !== undefined && Math.abs(off) > LEAST_ODDNESS && Math.abs(off) > ODD_ERRORS * ridit.standardError,
       };
     });
-    return { dimension, sides: sides.sort((a, b) => b.attempts - a.attempts || a.value.localeCompare(b.value)).slice(0, 40) };
+    return {
+      dimension,
+      sides: sides.sort((a, b) => b.attempts - a.attempts || a.value.localeCompare(b.value)).slice(0, 40),
+    };
   }).filter(({ sides }) => sides.length > 0);
 }
 

@@ -12,34 +12,56 @@ import type { EngineState } from '../state/engine-state';
 /** So many traces tell who calls whom. */
 const SAMPLE = 200;
 
-/** The components that a flow goes through, with volume, time and failures on each hop; null when there is no such flow. */
-export async function flowPath(state: EngineState, { id, window: asked, focus }: FieldQuestion): Promise<PathShape | null> {
+/**
+ * The components that a flow goes through, with volume, time and failures on each hop; null when there is no such flow.
+ */
+export async function flowPath(
+  state: EngineState,
+  { id, window: asked, focus }: FieldQuestion,
+): Promise<PathShape | null> {
   if (!state.names.has(id)) return null;
   const window = resolveWindow(state, asked);
   const holds = sliceOf(state, focus);
-  const sample = await fairSample(state, id, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
-  const paths = await loadPaths(state.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
+  const sample = await fairSample(state, { flow: id, window, most: SAMPLE }, (rows, row) => !holds || holds(rows, row));
+  const paths = await loadPaths(
+    state.database,
+    sample.map(({ traceId }) => traceId),
+  );
   const traces = [...paths.values()].filter((spans) => spans.length > 1);
   const told = sample.flatMap(({ traceId, spanId, startMs }) => {
     const spans = paths.get(traceId) ?? [];
-    return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ startMs, layers: layersOf(layOut(spans, beginOf(spans, spanId)).rows) }] : [];
+    return spans.length > 1 && spans.some((span) => span.spanId === spanId)
+      ? [{ startMs, layers: layersOf(layOut(spans, beginOf(spans, spanId)).rows) }]
+      : [];
   });
-  return { window, traces: traces.length, hops: hopsOf(traces).map((hop) => hopShape(hop, traces.length)), layers: layersOverTime(window, told) };
+  return {
+    window,
+    traces: traces.length,
+    hops: hopsOf(traces).map((hop) => hopShape(hop, traces.length)),
+    layers: layersOverTime(window, told),
+  };
 }
 
 const LAYER_STEPS = 16;
 
 /** Mean time of an attempt in each layer, step by step. */
-function layersOverTime(window: Window, told: readonly { startMs: number; layers: Record<Layer, number> }[]): PathShape['layers'] {
+function layersOverTime(
+  window: Window,
+  told: readonly { startMs: number; layers: Record<Layer, number> }[],
+): PathShape['layers'] {
   const { startMs, stepMs, n } = stepsOf(window, LAYER_STEPS);
   const attempts = new Array<number>(n).fill(0);
-  const sums = Object.fromEntries(LAYERS.map((layer) => [layer, new Array<number>(n).fill(0)])) as Record<Layer, number[]>;
+  const sums = Object.fromEntries(LAYERS.map((layer) => [layer, new Array<number>(n).fill(0)])) as Record<
+    Layer,
+    number[]
+  >;
   for (const { startMs: atMs, layers } of told) {
     const step = Math.floor((atMs - startMs) / stepMs);
     if (step < 0 || step >= n) continue;
     attempts[step] = (attempts[step] as number) + 1;
     for (const layer of LAYERS) sums[layer][step] = (sums[layer][step] as number) + layers[layer] / 1000;
   }
-  const meansOf = (layer: Layer) => sums[layer].map((sum, step) => ((attempts[step] as number) > 0 ? sum / (attempts[step] as number) : 0));
+  const meansOf = (layer: Layer) =>
+    sums[layer].map((sum, step) => ((attempts[step] as number) > 0 ? sum / (attempts[step] as number) : 0));
   return { startMs, stepMs, attempts, means: LAYERS.map((layer) => ({ layer, ms: meansOf(layer) })) };
 }

@@ -18,7 +18,11 @@ import { remainingIn } from '../reading/remaining';
 import type { FlowSums } from '../reading/sum-rows';
 
 /** Of windows told from roll-ups, people and the longest attempt are not known. */
-type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & { people: number | null; hurt: number | null; maxMs: number | null };
+type Sums = Omit<FlowSums, 'people' | 'hurt' | 'maxMs' | 'outcomes'> & {
+  people: number | null;
+  hurt: number | null;
+  maxMs: number | null;
+};
 
 /** Figures of all flows in a window, from which each row is made. */
 interface Figures {
@@ -54,7 +58,8 @@ export async function flowTable(state: EngineState, question: FlowsQuestion): Pr
   const rows = state.names.flows
     .filter(
       (flow) =>
-        (focus.application === undefined || flow.application === focus.application) && (focus.flow === undefined ? isWork(flow.kind) : flow.id === focus.flow),
+        (focus.application === undefined || flow.application === focus.application) &&
+        (focus.flow === undefined ? isWork(flow.kind) : flow.id === focus.flow),
     )
     .map((flow) => rowOf(state, flow.id, figures))
     .filter((row) => focus.team === undefined || row.team === focus.team);
@@ -82,12 +87,22 @@ export async function flowRow(
 }
 
 const sumsOf = async (state: EngineState, window: Window, focus: Focus): Promise<ReadonlyMap<number, Sums>> =>
-  sliceOf(state, focus) || window.toMs - window.fromMs <= LONGEST_SCAN_MS ? flowSums(state, window, focus) : rolledSums(state, window);
+  sliceOf(state, focus) || window.toMs - window.fromMs <= LONGEST_SCAN_MS
+    ? flowSums(state, window, focus)
+    : rolledSums(state, window);
 
 function rolledSums(state: EngineState, window: Window): Map<number, Sums> {
   const result = new Map<number, Sums>();
   for (const flow of state.history.flows) {
-    const sums: Sums = { attempts: 0, failed: 0, durations: createHistogram(), totalMs: 0, maxMs: null, people: null, hurt: null };
+    const sums: Sums = {
+      attempts: 0,
+      failed: 0,
+      durations: createHistogram(),
+      totalMs: 0,
+      maxMs: null,
+      people: null,
+      hurt: null,
+    };
     for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
       const bucket = state.history.bucket(flow, at);
       if (!bucket) continue;
@@ -134,7 +149,11 @@ function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: 
     shareOfTime: sums && totalMs > 0 && isWork(flow.kind) ? sums.totalMs / totalMs : null,
     importance: flow.importance,
     before: before
-      ? { attempts: before.attempts, medianMs: histogramQuantile(before.durations, 0.5) ?? null, failedShare: before.failed / before.attempts }
+      ? {
+          attempts: before.attempts,
+          medianMs: histogramQuantile(before.durations, 0.5) ?? null,
+          failedShare: before.failed / before.attempts,
+        }
       : null,
     spark: sparkOf(state, id, 'duration', window),
   };

@@ -1,8 +1,17 @@
 import { expectedPenalty } from '@toplens/core/flows';
 import {
-  billContext, harmBill, LEFT_LOOK_BACK_MS, MADE_GOOD_MS, PEOPLE_LOOK_BACK_MS, surroundingsOf,
-  type BillContext, type BillSettings, type HarmBill, type StoredIncident, type Surroundings,
-} from '@toplens/core/incidents'; // prettier-ignore
+  billContext,
+  harmBill,
+  LEFT_LOOK_BACK_MS,
+  MADE_GOOD_MS,
+  PEOPLE_LOOK_BACK_MS,
+  surroundingsOf,
+  type BillContext,
+  type BillSettings,
+  type HarmBill,
+  type StoredIncident,
+  type Surroundings,
+} from '@toplens/core/incidents';
 import { LRUCache } from 'lru-cache';
 import { DAY_MS, HOUR_MS, MINUTE_MS, overlap, type Window } from '@toplens/core/time';
 import { sliceKey, sliceOf } from '../reading/focus';
@@ -16,13 +25,16 @@ export function billSettings(state: EngineState, atMs: number): BillSettings {
     rates: state.settings.ratesAt(atMs),
     importanceOf: (flow) => state.names.flow(flow, atMs).importance,
     isKeyTier: (tier) => state.names.isKeyTier(tier),
-    penaltyOf: (flow, outside) => expectedPenalty(state.names.flow(flow, atMs).agreement, outside, attemptsADay(state, flow)),
+    penaltyOf: (flow, outside) =>
+      expectedPenalty(state.names.flow(flow, atMs).agreement, outside, attemptsADay(state, flow)),
   };
 }
 
 function attemptsADay(state: EngineState, flow: number): number {
   const dayMs = Math.floor(state.judgedMs / DAY_MS) * DAY_MS;
-  const totals = [1, 2, 3, 4, 5, 6, 7].map((back) => state.history.totalOf(flow, dayMs - back * DAY_MS)).filter((total) => total !== undefined);
+  const totals = [1, 2, 3, 4, 5, 6, 7]
+    .map((back) => state.history.totalOf(flow, dayMs - back * DAY_MS))
+    .filter((total) => total !== undefined);
   return totals.length > 0 ? totals.reduce((sum, total) => sum + total, 0) / totals.length : 0;
 }
 
@@ -45,7 +57,9 @@ async function learnSurroundings(state: EngineState, incident: StoredIncident, f
   const { onsetMs } = incident;
   const flows = new Set(incident.parts.map((part) => part.flow));
   const applications = new Set([...flows].map((flow) => state.names.applicationOf(flow)));
-  const related = new Set(state.names.flows.filter((flow) => applications.has(state.names.applicationOf(flow.id))).map((flow) => flow.id));
+  const related = new Set(
+    state.names.flows.filter((flow) => applications.has(state.names.applicationOf(flow.id))).map((flow) => flow.id),
+  );
   const holds = sliceOf(state, focus);
   const dayBefore = await state.hours.rows({ fromMs: onsetMs - DAY_MS, toMs: onsetMs }, flows);
   const hoursBefore = await state.hours.rows({ fromMs: onsetMs - PEOPLE_LOOK_BACK_MS, toMs: onsetMs }, flows, holds);
@@ -53,44 +67,53 @@ async function learnSurroundings(state: EngineState, incident: StoredIncident, f
   return surroundingsOf(onsetMs, { dayBefore, hoursBefore }, succession, holds && ((row) => holds(dayBefore, row)));
 }
 
-/**
- * The harm bill of an incident over a window, from the attempts of its flows; of a slice of them when narrowed.
- *
- * @param withLeft who left is told from hours of sessions: left out where only the direction is wanted
- */
-export async function billOf(
-  state: EngineState,
-  incident: StoredIncident,
-  window: Window,
-  focus: Focus,
-  ratesAtMs: number,
-  withLeft = true,
-): Promise<HarmBill> {
-  const context = await contextOf(state, incident, window, focus, ratesAtMs, withLeft);
-  return harmBill(incident.parts, window, withLeft ? context : { ...context, followersOf: () => new Set() });
+/** What a bill is asked for. */
+export interface BillQuestion {
+  window: Window;
+  focus: Focus;
+  /** rates, importance and agreements as they were set at this moment */
+  ratesAtMs: number;
+  /** who left is told from hours of sessions: left out where only the direction is wanted; with it when not said */
+  withLeft?: boolean;
+}
+
+/** The harm bill of an incident over a window, from the attempts of its flows; of a slice of them when narrowed. */
+export async function billOf(state: EngineState, incident: StoredIncident, question: BillQuestion): Promise<HarmBill> {
+  const context = await contextOf(state, incident, question);
+  return harmBill(
+    incident.parts,
+    question.window,
+    question.withLeft === false ? { ...context, followersOf: () => new Set() } : context,
+  );
 }
 
 /** What is known around an incident: its attempts, those that usually follow, and what is usual. */
 export async function contextOf(
   state: EngineState,
   incident: StoredIncident,
-  window: Window,
-  focus: Focus,
-  ratesAtMs: number,
-  withLeft = true,
+  question: BillQuestion,
 ): Promise<BillContext> {
+  const { window, focus, ratesAtMs, withLeft = true } = question;
   const around = await surroundings(state, incident, focus);
-  const flows = new Set(incident.parts.flatMap((part) => [part.flow, ...(withLeft ? around.succession.followersOf(part.flow) : [])]));
+  const flows = new Set(
+    incident.parts.flatMap((part) => [part.flow, ...(withLeft ? around.succession.followersOf(part.flow) : [])]),
+  );
   const shared = sharedWindow(incident, window);
   const rows = await state.hours.rows(
-    { fromMs: shared.fromMs - (withLeft ? LEFT_LOOK_BACK_MS : 0), toMs: Math.min(shared.toMs + MADE_GOOD_MS, state.watermarkMs) },
+    {
+      fromMs: shared.fromMs - (withLeft ? LEFT_LOOK_BACK_MS : 0),
+      toMs: Math.min(shared.toMs + MADE_GOOD_MS, state.watermarkMs),
+    },
     flows,
     sliceOf(state, focus),
   );
   return billContext(rows, state.judgedMs, around, state, billSettings(state, ratesAtMs));
 }
 
-/** The window that an incident is shown in: a link may show one outside the window that is looked at, then all of it is shown. */
+/**
+ * The window that an incident is shown in: a link may show one outside the window that is looked at, then all of it is
+ * shown.
+ */
 export function windowOf({ onsetMs, endMs }: StoredIncident, asked: Window): Window {
   const own = { fromMs: onsetMs, toMs: endMs };
   return overlap(own, asked) ? asked : own;
@@ -98,5 +121,10 @@ export function windowOf({ onsetMs, endMs }: StoredIncident, asked: Window): Win
 
 /** Part of the incident that lies in the window, at least a minute. */
 export function sharedWindow(incident: StoredIncident, window: Window): Window {
-  return overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, window) ?? { fromMs: window.fromMs, toMs: window.fromMs + MINUTE_MS };
+  return (
+    overlap({ fromMs: incident.onsetMs, toMs: incident.endMs }, window) ?? {
+      fromMs: window.fromMs,
+      toMs: window.fromMs + MINUTE_MS,
+    }
+  );
 }

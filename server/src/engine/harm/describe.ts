@@ -30,14 +30,25 @@ export interface Description {
 }
 
 /** The headline of an incident in a window. */
-export function describeIncident(state: EngineState, incident: StoredIncident, window: Window, bill: HarmBill, rows: AttemptColumns): Description {
+export function describeIncident(
+  state: EngineState,
+  incident: StoredIncident,
+  window: Window,
+  bill: HarmBill,
+  rows: AttemptColumns,
+): Description {
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
   const normalAt = (id: number, timeMs: number) => state.history.normalAt(id, timeMs);
   const bites =
-    root.signal === 'missing' ? [] : whereItBites({ rows, flows: new Set([root.flow]), window, normalAt, onlyFailed: root.signal === 'failing' }).segments;
+    root.signal === 'missing'
+      ? []
+      : whereItBites({ rows, flows: new Set([root.flow]), window, normalAt, onlyFailed: root.signal === 'failing' })
+          .segments;
   // A version or a host names a place in the machinery; people are told apart by what they are.
-  const alone = bites.filter((one) => isAlone(one) && one.dimension !== 'host').sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
+  const alone = bites
+    .filter((one) => isAlone(one) && one.dimension !== 'host')
+    .sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
   const attempts = Object.values(bill.outcomes).reduce((sum, n) => sum + n, 0);
   const normal = normalAt(root.flow, window.fromMs);
   const facts: IncidentFacts = {
@@ -47,7 +58,10 @@ export function describeIncident(state: EngineState, incident: StoredIncident, w
     isPage: flow.kind === 'page',
     wholeApplication: isWholeApplication(state, incident),
     slowness: slowness(state, root.flow, window),
-    badShare: attempts > 0 ? (root.signal === 'failing' ? bill.outcomes.failed : attempts - bill.outcomes.onTime) / attempts : 0,
+    badShare:
+      attempts > 0
+        ? (root.signal === 'failing' ? bill.outcomes.failed : attempts - bill.outcomes.onTime) / attempts
+        : 0,
     usualShare: root.signal === 'failing' ? normal.failedShare : normal.lateShare,
     volumeShare: root.signal === 'missing' ? volumeShare(state, incident, rows) : 1,
     ...(alone && { only: { dimension: alone.dimension, value: state.names.text(alone.value) } }),
@@ -60,13 +74,18 @@ export function isWholeApplication(state: EngineState, incident: StoredIncident)
   if (incident.parts.some((part) => part.signal !== 'missing')) return false;
   const missing = new Set(incident.parts.map((part) => part.flow));
   const application = state.names.flow(rootOf(incident).flow).application;
-  const others = state.names.flows.filter((flow) => flow.application === application && flow.kind === 'work' && !missing.has(flow.id));
+  const others = state.names.flows.filter(
+    (flow) => flow.application === application && flow.kind === 'work' && !missing.has(flow.id),
+  );
   return others.every((flow) => expectedIn(state, flow.id, outageStretch(incident.parts)) < FEWEST_EXPECTED);
 }
 
 /** Attempts that a flow usually has in a window. */
 function expectedIn({ history }: EngineState, flow: number, window: Window): number {
-  return expectedAttempts(flow, window, { normalAt: (id, timeMs) => history.normalAt(id, timeMs), shareOfFlow: () => 1 }).mean;
+  return expectedAttempts(flow, window, {
+    normalAt: (id, timeMs) => history.normalAt(id, timeMs),
+    shareOfFlow: () => 1,
+  }).mean;
 }
 
 /** Begin and end of an outage are known to a minute: at the edges normal minutes may be mixed in. */
@@ -106,13 +125,20 @@ function slowness(state: EngineState, flow: number, window: Window): number {
 
 const ENOUGH_ROWS = 10_000;
 
-export async function describe(state: EngineState, { incident, bill }: Pick<Judged, 'incident' | 'bill'>, window: Window): Promise<Description> {
+export async function describe(
+  state: EngineState,
+  { incident, bill }: Pick<Judged, 'incident' | 'bill'>,
+  window: Window,
+): Promise<Description> {
   const shared = sharedWindow(incident, window);
   const { flow } = rootOf(incident);
   // For a headline a part of many attempts is enough: every so manieth.
   const attempts = attemptsIn(state, flow, shared);
   const every = Math.max(1, Math.floor(attempts / ENOUGH_ROWS));
-  const isWanted = every === 1 || rootOf(incident).signal === 'missing' ? undefined : (_rows: AttemptColumns, row: number) => row % every === 0;
+  const isWanted =
+    every === 1 || rootOf(incident).signal === 'missing'
+      ? undefined
+      : (_rows: AttemptColumns, row: number) => row % every === 0;
   const rows = await state.hours.rows(shared, new Set([flow]), isWanted);
   return describeIncident(state, incident, shared, bill, rows);
 }
@@ -120,6 +146,7 @@ export async function describe(state: EngineState, { incident, bill }: Pick<Judg
 /** Attempts of a flow in a window, from its roll-ups. */
 function attemptsIn(state: EngineState, flow: number, window: Window): number {
   let attempts = 0;
-  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS) attempts += state.history.bucket(flow, at)?.attempts ?? 0;
+  for (let at = floorTo(window.fromMs, BUCKET_MS); at < window.toMs; at += BUCKET_MS)
+    attempts += state.history.bucket(flow, at)?.attempts ?? 0;
   return attempts;
 }

@@ -3,15 +3,20 @@ import { peopleOnce, type Judged } from './judged';
 
 /** People who met an incident, and how many of them beyond the usual. */
 const incident = (persons: readonly number[], estimate = persons.length) =>
-  ({ bill: { hurtPersons: new Set(persons), people: { estimate, low: estimate, high: estimate } } }) as unknown as Judged;
+  ({
+    bill: { hurtPersons: new Set(persons), people: { estimate, low: estimate, high: estimate } },
+  }) as unknown as Judged;
 
 const incidents = fc.array(
-  fc.uniqueArray(fc.integer({ min: 1, max: 40 }), { maxLength: 20 }).chain((persons) =>
-    fc.double({ min: 0, max: persons.length, noNaN: true }).map((estimate) => ({ persons, estimate })),
-  ),
+  fc
+    .uniqueArray(fc.integer({ min: 1, max: 40 }), { maxLength: 20 })
+    .chain((persons) =>
+      fc.double({ min: 0, max: persons.length, noNaN: true }).map((estimate) => ({ persons, estimate })),
+    ),
   { maxLength: 6 },
-); // prettier-ignore
-const judgedOf = (made: readonly { persons: number[]; estimate: number }[]) => made.map(({ persons, estimate }) => incident(persons, estimate));
+);
+const judgedOf = (made: readonly { persons: number[]; estimate: number }[]) =>
+  made.map(({ persons, estimate }) => incident(persons, estimate));
 
 describe('people of several incidents', () => {
   test('are never more than their sum, nor more than there are, nor less than none; the order makes no difference', () => {

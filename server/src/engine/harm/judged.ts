@@ -18,15 +18,27 @@ const FEWEST_PEOPLE = 1;
 export const hurtsSomebody = ({ bill }: Judged): boolean => bill.people.estimate >= FEWEST_PEOPLE;
 
 /** Set aside by a person, until a moment of event time. */
-export const isSetAside = ({ setAside }: StoredIncident, window: Window): boolean => setAside !== null && window.toMs <= setAside.untilMs;
+export const isSetAside = ({ setAside }: StoredIncident, window: Window): boolean =>
+  setAside !== null && window.toMs <= setAside.untilMs;
 
 const judgedBefore = new PerVersion<Judged[]>(80);
 
 /** @param ratesAtMs rates as they were set then; Infinity: as they are today */
-export const judgedIn = (state: EngineState, window: Window, ratesAtMs: number, focus: Focus = NO_FOCUS): Promise<Judged[]> =>
+export const judgedIn = (
+  state: EngineState,
+  window: Window,
+  ratesAtMs: number,
+  focus: Focus = NO_FOCUS,
+): Promise<Judged[]> =>
   judgedBefore.get(state, `${window.fromMs}-${window.toMs}-${ratesAtMs}-${sliceKey(focus)}`, () =>
     Promise.all(
-      state.register.within(window).map(async (incident) => ({ id: incident.id, incident, bill: await billOf(state, incident, window, focus, ratesAtMs) })),
+      state.register
+        .within(window)
+        .map(async (incident) => ({
+          id: incident.id,
+          incident,
+          bill: await billOf(state, incident, { window, focus, ratesAtMs }),
+        })),
     ),
   );
 

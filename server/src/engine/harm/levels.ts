@@ -4,7 +4,10 @@ import type { Window } from '@toplens/core/time';
 import type { EngineState } from '../state/engine-state';
 
 export const levelOf = (incident: StoredIncident): Level =>
-  incident.parts.reduce<Level>((worst, part) => (LEVELS.indexOf(part.level) > LEVELS.indexOf(worst) ? part.level : worst), 'calm');
+  incident.parts.reduce<Level>(
+    (worst, part) => (LEVELS.indexOf(part.level) > LEVELS.indexOf(worst) ? part.level : worst),
+    'calm',
+  );
 
 /** The worst level of any incident of the window, by flow. */
 export function levelsIn(state: EngineState, window: Window): Map<number, Level> {

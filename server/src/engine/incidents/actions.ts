@@ -22,7 +22,9 @@ export async function act(state: EngineState, action: Action): Promise<ActionRes
         detail = `incident ${changed[1]?.id} with ${action.flows.map((flow) => state.names.flow(flow).name).join(', ')}`;
         break;
       case 'setAside':
-        changed = [state.register.setAside(action.id, { reason: action.reason, by: action.who, untilMs: action.untilMs })];
+        changed = [
+          state.register.setAside(action.id, { reason: action.reason, by: action.who, untilMs: action.untilMs }),
+        ];
         detail = `${action.reason}, until ${new Date(action.untilMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
         break;
       case 'takeBack':
@@ -37,7 +39,10 @@ export async function act(state: EngineState, action: Action): Promise<ActionRes
   const first = changed[0] as StoredIncident;
   const shownIn = state.register.get(first.id)?.id ?? first.id;
   const told = new Set([first.id, shownIn]);
-  await state.database.transaction([...changed.map(saveIncident), ...[...told].map((id) => addDecision(id, { who: action.who, what: action.what, detail }))]);
+  await state.database.transaction([
+    ...changed.map(saveIncident),
+    ...[...told].map((id) => addDecision(id, { who: action.who, what: action.what, detail })),
+  ]);
   state.version++;
   return { ok: true, id: shownIn };
 }

@@ -29,10 +29,20 @@ export async function hurt(state: EngineState, { id, window: asked, focus }: Hur
   const incident = state.register.get(id);
   if (!incident || incident.withdrawn) return null;
   const window = windowOf(incident, resolveWindow(state, asked));
-  const people = hurtPeople(incident.parts, window, await contextOf(state, incident, window, focus, window.toMs));
+  const people = hurtPeople(
+    incident.parts,
+    window,
+    await contextOf(state, incident, { window, focus, ratesAtMs: window.toMs }),
+  );
   const text = (number: number) => state.names.text(number);
   const shared = sharedWindow(incident, window);
-  const items = await itemsOf(state.database, incident.parts.map(({ flow }) => flow), people.map(({ person }) => person), shared, MOST_VALUES); // prettier-ignore
+  const items = await itemsOf(
+    state.database,
+    incident.parts.map(({ flow }) => flow),
+    people.map(({ person }) => person),
+    shared,
+    MOST_VALUES,
+  );
   return {
     currency: state.settings.file.currency,
     window: shared,

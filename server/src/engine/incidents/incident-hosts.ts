@@ -13,6 +13,6 @@ export async function incidentHosts(state: EngineState, { id }: { id: number }):
   return made.get(state, String(id), async () => {
     const { components, hosts, now, before } = await scopeOf(state, incident);
     const looked = new Set([...hosts.values()].flat());
-    return lookAt(state, new Set(components), looked, now, before);
+    return lookAt(state, { components: new Set(components), hosts: looked, now, before });
   });
 }

@@ -1,6 +1,17 @@
 import {
-    harmPerHour, hurtSentence, nearTies, percent, priorityOf, quantityOf, rankStability, times, whereItBites, type Bites, type Segment, type StoredIncident,
-} from '@toplens/core/incidents'; // prettier-ignore
+  harmPerHour,
+  hurtSentence,
+  nearTies,
+  percent,
+  priorityOf,
+  quantityOf,
+  rankStability,
+  times,
+  whereItBites,
+  type Bites,
+  type Segment,
+  type StoredIncident,
+} from '@toplens/core/incidents';
 import { originShape } from './origin-shape';
 import { type Window, MINUTE_MS } from '@toplens/core/time';
 import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
@@ -32,16 +43,19 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
   const window = windowOf(incident, resolveWindow(state, question.window));
   const atMs = ratesAt(question, window);
   const judged = await judgedIn(state, window, atMs, focus);
-  const bill = judged.find(({ id }) => id === incident.id)?.bill ?? (await billOf(state, incident, window, focus, atMs));
+  const bill =
+    judged.find(({ id }) => id === incident.id)?.bill ??
+    (await billOf(state, incident, { window, focus, ratesAtMs: atMs }));
   const ranked = rankedOf(judged, window, 'harm');
   const place = ranked.findIndex(({ id }) => id === incident.id);
   const stability = rankStability(ranked).get(incident.id);
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
   const perHour = harmPerHour(bill, window);
-  const trend = await trendOf(state, incident, window, focus, atMs);
+  const trend = await trendOf(state, incident, { window, focus, ratesAtMs: atMs });
   const titleOf = async (one: StoredIncident) =>
-    (await describe(state, { incident: one, bill: judged.find(({ id }) => id === one.id)?.bill ?? bill }, window)).title;
+    (await describe(state, { incident: one, bill: judged.find(({ id }) => id === one.id)?.bill ?? bill }, window))
+      .title;
   const shared = sharedWindow(incident, window);
   const joined = state.register.joinedInto(incident.id);
   return {
@@ -84,7 +98,14 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     samples:
       root.signal === 'missing'
         ? []
-        : await sampleShapes(state, { flow: root.flow, window: shared, failures: root.signal === 'failing', onlyLate: true, most: SAMPLES, focus }),
+        : await sampleShapes(state, {
+            flow: root.flow,
+            window: shared,
+            failures: root.signal === 'failing',
+            onlyLate: true,
+            most: SAMPLES,
+            focus,
+          }),
     component: incident.component && { name: incident.component.name, words: incident.component.words },
     origin: await originShape(state, root, shared),
     proposedTeam: proposalFor(state, incident) ?? null,
@@ -122,7 +143,12 @@ function partOf(state: EngineState, part: StoredIncident['parts'][number], share
   };
 }
 
-function chartsOf(state: EngineState, incident: StoredIncident, window: Window, { against }: IncidentQuestion): IncidentShape['charts'] {
+function chartsOf(
+  state: EngineState,
+  incident: StoredIncident,
+  window: Window,
+  { against }: IncidentQuestion,
+): IncidentShape['charts'] {
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
   const compared = comparedWindow(state, window, against, flow.application);
@@ -133,7 +159,7 @@ function chartsOf(state: EngineState, incident: StoredIncident, window: Window, 
   const charts: IncidentShape['charts'] = [first, ...order.filter((name) => name !== first)].map((name) => ({
     name,
     flow: flow.name,
-    series: seriesOf(state, root.flow, name, chartWindow, shiftMs),
+    series: seriesOf(state, { flow: root.flow, measure: name, window: chartWindow, shiftMs }),
     comparedWith: compared?.words ?? null,
   }));
   const missing = incident.parts.find((part) => part.signal === 'missing' && part.flow !== root.flow);
@@ -141,13 +167,18 @@ function chartsOf(state: EngineState, incident: StoredIncident, window: Window, 
     charts.push({
       name: 'attempts',
       flow: state.names.flow(missing.flow).name,
-      series: seriesOf(state, missing.flow, 'attempts', chartWindow, shiftMs),
+      series: seriesOf(state, { flow: missing.flow, measure: 'attempts', window: chartWindow, shiftMs }),
       comparedWith: compared?.words ?? null,
     });
   return charts;
 }
 
-async function bitesOf(state: EngineState, incident: StoredIncident, shared: Window, focus: Focus): Promise<BitesShape> {
+async function bitesOf(
+  state: EngineState,
+  incident: StoredIncident,
+  shared: Window,
+  focus: Focus,
+): Promise<BitesShape> {
   const root = rootOf(incident);
   if (root.signal === 'missing') return { segments: [], spared: [], ruledOut: [], bad: 0, all: 0 };
   const bites = whereItBites({
@@ -178,7 +209,11 @@ function bitesShape(state: EngineState, bites: Bites): BitesShape {
   return {
     segments: bites.segments.map(shape),
     spared: bites.spared.map(shape),
-    ruledOut: bites.ruledOut.map(({ dimension, why, value }) => ({ dimension, why, value: value === undefined ? null : state.names.text(value) })),
+    ruledOut: bites.ruledOut.map(({ dimension, why, value }) => ({
+      dimension,
+      why,
+      value: value === undefined ? null : state.names.text(value),
+    })),
     bad: bites.bad,
     all: bites.all,
   };
@@ -186,6 +221,8 @@ function bitesShape(state: EngineState, bites: Bites): BitesShape {
 
 /** "promotion SPRING10: 92 % of what went wrong, 8 % of all; 12 times as likely" */
 function hitWords(dimension: string, value: string, segment: Segment): string {
-  const likely = Number.isFinite(segment.relativeRisk) ? `; ${times(segment.relativeRisk)} as likely` : '; nowhere else';
+  const likely = Number.isFinite(segment.relativeRisk)
+    ? `; ${times(segment.relativeRisk)} as likely`
+    : '; nowhere else';
   return `${dimension} ${value}: ${percent(segment.shareOfBad)} of what went wrong, ${percent(segment.shareOfAll)} of all${likely}`;
 }

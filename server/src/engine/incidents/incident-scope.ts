@@ -9,7 +9,10 @@ import { USUAL_FROM_MS } from '../reading/hosts';
 /** Of a long incident the first hour is looked at, as the search for its origin does. */
 const LOOK_MS = HOUR_MS;
 
-/** Where and when to look for what else happened: the components of an incident, their hosts, its minutes, and the hours before. */
+/**
+ * Where and when to look for what else happened: the components of an incident, their hosts, its minutes, and the hours
+ * before.
+ */
 export interface IncidentScope {
   components: string[];
   /** hosts on which these components ran, by component */

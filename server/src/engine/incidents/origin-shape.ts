@@ -37,8 +37,15 @@ export async function originShape(state: EngineState, root: Deviation, window: W
 
 const through = new PerVersion<number[]>(60);
 
-async function sharedWith(state: EngineState, component: string, own: number, window: Window): Promise<OriginShape['shared']> {
-  const flows = await through.get(state, JSON.stringify([component, window]), () => flowsThrough(state.database, component, window));
+async function sharedWith(
+  state: EngineState,
+  component: string,
+  own: number,
+  window: Window,
+): Promise<OriginShape['shared']> {
+  const flows = await through.get(state, JSON.stringify([component, window]), () =>
+    flowsThrough(state.database, component, window),
+  );
   const levels = levelsIn(state, window);
   return flows
     .filter((id) => id !== own && state.names.has(id))

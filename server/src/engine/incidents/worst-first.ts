@@ -1,6 +1,14 @@
 import {
-    harmPerHour, nearTies, priorityOf, quantityOf, rankStability, weightOf, windowSentence, type Ranking, type Stability,
-} from '@toplens/core/incidents'; // prettier-ignore
+  harmPerHour,
+  nearTies,
+  priorityOf,
+  quantityOf,
+  rankStability,
+  weightOf,
+  windowSentence,
+  type Ranking,
+  type Stability,
+} from '@toplens/core/incidents';
 import { DIMENSIONS } from '@toplens/core/telemetry';
 import { type Window } from '@toplens/core/time';
 import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../../contract/incidents';
@@ -27,14 +35,17 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     const flow = state.names.flow(rootOf(incident).flow);
     if (focus.application !== undefined && flow.application !== focus.application) return false;
     if (focus.flow !== undefined && !incident.parts.some((part) => part.flow === focus.flow)) return false;
-    return focus.team === undefined || (handoffs.get(incident.id)?.team ?? proposalFor(state, incident)?.team) === focus.team;
+    return (
+      focus.team === undefined || (handoffs.get(incident.id)?.team ?? proposalFor(state, incident)?.team) === focus.team
+    );
   };
   const shown = (await judgedIn(state, window, atMs, focus)).filter(belongs);
   const ranked = rankedOf(shown, window, ranking);
   const byHarm = rankedOf(shown, window, 'harm');
-  const [stability, tied, earlier] = [rankStability(byHarm), nearTies(byHarm), await ranksBefore(state, window, ranking, focus, atMs)];
+  const asked = { window, ranking, focus, atMs };
+  const order = { stability: rankStability(byHarm), tied: nearTies(byHarm), earlier: await ranksBefore(state, asked) };
   const made = await rowsMade.get(state, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
-    Promise.all(ranked.map((entry, i) => rowOf(state, entry, i + 1, window, question, atMs, stability, tied, earlier))),
+    Promise.all(ranked.map((entry, i) => rowOf(state, { ...entry, rank: i + 1 }, asked, order))),
   );
   const rows = made.map((row) => ({ ...row }));
   for (const row of rows) row.handoff = handoffs.get(row.id) ?? null;
@@ -57,14 +68,20 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     rows,
     hasPromises: state.names.flows.some(({ id }) => state.names.flow(id).agreement !== undefined),
     odd: await Promise.all(harmless.map((entry) => oddOf(state, entry, window))),
-    setAside: await Promise.all(shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(state, entry, window))),
+    setAside: await Promise.all(
+      shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(state, entry, window)),
+    ),
     compared: await comparedOf(state, window, question, atMs),
     remaining: await remainingIn(state, window, focus),
     lastEndedMs: lastEnded(state, window),
     applications: state.names.applications,
     teams: state.settings.file.teams,
-    flows: state.names.flows.filter(({ kind }) => kind === 'work' || kind === 'page').map(({ id, name, application }) => ({ id, name, application })),
-    dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: state.names.valuesOf(dimension) })).filter(({ values }) => values.length > 0),
+    flows: state.names.flows
+      .filter(({ kind }) => kind === 'work' || kind === 'page')
+      .map(({ id, name, application }) => ({ id, name, application })),
+    dimensions: DIMENSIONS.map((dimension) => ({ dimension, values: state.names.valuesOf(dimension) })).filter(
+      ({ values }) => values.length > 0,
+    ),
     freshness: freshness(state),
   };
 }
@@ -72,26 +89,39 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
 /** Rows without their handoffs. */
 const rowsMade = new PerVersion<RowShape[]>(60);
 
-async function ranksBefore(state: EngineState, window: Window, ranking: Ranking, focus: Focus, atMs: number): Promise<Map<number, number>> {
+async function ranksBefore(state: EngineState, { window, ranking, focus, atMs }: Asked): Promise<Map<number, number>> {
   const before = { fromMs: window.fromMs - TREND_MS, toMs: window.toMs - TREND_MS };
   return new Map(rankedOf(await judgedIn(state, before, atMs, focus), before, ranking).map(({ id }, i) => [id, i + 1]));
 }
 
+/** What the list is asked for, with its window resolved. */
+interface Asked {
+  window: Window;
+  ranking: Ranking;
+  focus: Focus;
+  /** the moment whose rates count */
+  atMs: number;
+}
+
+/** What a row shows of its place among the others. */
+interface Order {
+  stability: ReadonlyMap<number, Stability>;
+  tied: ReadonlySet<number>;
+  /** ranks ten minutes before */
+  earlier: ReadonlyMap<number, number>;
+}
+
 async function rowOf(
   state: EngineState,
-  entry: Judged,
-  rank: number,
-  window: Window,
-  { ranking, focus }: WorstFirstQuestion,
-  atMs: number,
-  stability: ReadonlyMap<number, Stability>,
-  tied: ReadonlySet<number>,
-  earlier: ReadonlyMap<number, number>,
+  entry: Judged & { rank: number },
+  asked: Asked,
+  { stability, tied, earlier }: Order,
 ): Promise<RowShape> {
-  const { incident, bill } = entry;
+  const { window, ranking, focus, atMs } = asked;
+  const { incident, bill, rank } = entry;
   const root = rootOf(incident);
   const before = earlier.get(incident.id);
-  const trend = await trendOf(state, incident, window, focus, atMs);
+  const trend = await trendOf(state, incident, { window, focus, ratesAtMs: atMs });
   const perHour = harmPerHour(bill, window);
   return {
     id: incident.id,
@@ -150,7 +180,12 @@ async function setAsideOf(state: EngineState, entry: Judged, window: Window): Pr
 }
 
 /** The same figures of another window. */
-async function comparedOf(state: EngineState, window: Window, { against, focus }: WorstFirstQuestion, atMs: number): Promise<ComparedShape | null> {
+async function comparedOf(
+  state: EngineState,
+  window: Window,
+  { against, focus }: WorstFirstQuestion,
+  atMs: number,
+): Promise<ComparedShape | null> {
   const other = comparedWindow(state, window, against, focus.application);
   if (!other) return null;
   const ranked = rankedOf(await judgedIn(state, other.window, atMs, focus), other.window, 'harm');
@@ -165,6 +200,8 @@ async function comparedOf(state: EngineState, window: Window, { against, focus }
 }
 
 function lastEnded(state: EngineState, window: Window): number | null {
-  const ended = state.register.all.filter((incident) => incident.endMs <= window.toMs).map((incident) => incident.endMs);
+  const ended = state.register.all
+    .filter((incident) => incident.endMs <= window.toMs)
+    .map((incident) => incident.endMs);
   return ended.length > 0 ? Math.max(...ended) : null;
 }

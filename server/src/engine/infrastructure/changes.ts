@@ -1,5 +1,13 @@
 import { changeWords } from '@toplens/core/estate';
-import { activityOf, noStretches, recordInPlace, suddenChanges, withSums, type RecentActivity, type Stretches } from '@toplens/core/normal';
+import {
+  activityOf,
+  noStretches,
+  recordInPlace,
+  suddenChanges,
+  withSums,
+  type RecentActivity,
+  type Stretches,
+} from '@toplens/core/normal';
 import { FAILED, SpanKind } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import type { ChangeShape } from '../../contract/incidents';
@@ -31,7 +39,11 @@ export async function changesNow(state: EngineState): Promise<ChangeShape[]> {
 }
 
 /** Work of each component on its own hosts, entries among it, and calls to stores. */
-async function componentActivity(state: EngineState, before: Window, window: Window): Promise<RecentActivity<Subject>[]> {
+async function componentActivity(
+  state: EngineState,
+  before: Window,
+  window: Window,
+): Promise<RecentActivity<Subject>[]> {
   const activity = new Map<string, Stretches>();
   for (const { component, kind, peer, isLast, sums } of await spanActivity(state.database, before, window, 1)) {
     if (kind === SpanKind.CLIENT && peer !== '') continue;
@@ -47,7 +59,13 @@ async function flowActivity(state: EngineState, before: Window, window: Window):
     let own = activity.get(flow);
     if (!own) activity.set(flow, (own = noStretches()));
     const isFailed = ((rows.flags[i] as number) & FAILED) !== 0;
-    recordInPlace((rows.startMs[i] as number) >= window.fromMs ? own.last : own.before, rows.durationMs[i] as number, isFailed);
+    recordInPlace(
+      (rows.startMs[i] as number) >= window.fromMs ? own.last : own.before,
+      rows.durationMs[i] as number,
+      isFailed,
+    );
   });
-  return [...activity].map(([id, own]) => activityOf<Subject>({ kind: 'flow', name: state.names.flow(id).name, id }, own));
+  return [...activity].map(([id, own]) =>
+    activityOf<Subject>({ kind: 'flow', name: state.names.flow(id).name, id }, own),
+  );
 }

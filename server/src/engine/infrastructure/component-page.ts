@@ -25,8 +25,14 @@ const LOOK_MS = HOUR_MS;
 
 const made = new PerVersion<ComponentShape | null>(30);
 
-/** A component: who calls it and whom it calls, its hosts, who needs it, what went wrong in it, what was changed; null when none is known. */
-export function componentPage(state: EngineState, { name, window: asked }: ComponentQuestion): Promise<ComponentShape | null> {
+/**
+ * A component: who calls it and whom it calls, its hosts, who needs it, what went wrong in it, what was changed; null
+ * when none is known.
+ */
+export function componentPage(
+  state: EngineState,
+  { name, window: asked }: ComponentQuestion,
+): Promise<ComponentShape | null> {
   const whole = resolveWindow(state, asked);
   return made.get(state, `${name}|${whole.fromMs}|${whole.toMs}`, () => lookAtComponent(state, name, whole));
 }
@@ -42,7 +48,12 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
   const flows = (await flowsThrough(state.database, name, window)).filter((id) => state.names.has(id));
   const calmUntilMs = Math.min(window.fromMs, ...troublesAt(state, name, flows, window).map(({ onsetMs }) => onsetMs));
   const before = { fromMs: calmUntilMs - USUAL_FROM_MS, toMs: calmUntilMs };
-  const { judged } = await judgeHosts(state, new Set([name]), new Set(hosts), window, before);
+  const { judged } = await judgeHosts(state, {
+    components: new Set([name]),
+    hosts: new Set(hosts),
+    now: window,
+    before,
+  });
   const levels = levelsIn(state, whole);
   const changed = { fromMs: whole.toMs - DAY_MS, toMs: whole.toMs };
   const told = await changesOf(state.database, [name], changed);
@@ -57,13 +68,26 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
     callers: hops.filter(({ to }) => to === name).map((hop) => hopShape(hop, traces.length)),
     callees: hops.filter(({ from }) => from === name).map((hop) => hopShape(hop, traces.length)),
     hosts,
-    figures: FIGURES.map((figure) => ({ figure, hosts: judged.filter((one) => one.figure === figure).map(figureShape) })).filter((one) => one.hosts.length > 0),
-    flows: flows.map((id) => ({ id, name: state.names.flow(id).name, application: state.names.flow(id).application, level: levels.get(id) ?? 'calm' })),
+    figures: FIGURES.map((figure) => ({
+      figure,
+      hosts: judged.filter((one) => one.figure === figure).map(figureShape),
+    })).filter((one) => one.hosts.length > 0),
+    flows: flows.map((id) => ({
+      id,
+      name: state.names.flow(id).name,
+      application: state.names.flow(id).application,
+      level: levels.get(id) ?? 'calm',
+    })),
     incidents: await Promise.all(
       state.register
         .within(whole)
         .filter((incident) => incident.component?.name === name)
-        .map(async (incident) => ({ id: incident.id, title: await titleOf(state, incident, whole), onsetMs: incident.onsetMs, inTroubleNow: incident.active })),
+        .map(async (incident) => ({
+          id: incident.id,
+          title: await titleOf(state, incident, whole),
+          onsetMs: incident.onsetMs,
+          inTroubleNow: incident.active,
+        })),
     ),
     changes: [
       ...seen.map(({ version, firstMs }) => ({ atMs: firstMs, words: `${version} first seen in its spans` })),
@@ -74,9 +98,11 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
 
 /** Incidents of the component, or of flows through it: what its hosts did meanwhile is not what they do as usual. */
 const troublesAt = (state: EngineState, name: string, flows: readonly number[], window: Window): StoredIncident[] =>
-  state.register.within(window).filter(({ component, parts }) => component?.name === name || parts.some((part) => flows.includes(part.flow)));
+  state.register
+    .within(window)
+    .filter(({ component, parts }) => component?.name === name || parts.some((part) => flows.includes(part.flow)));
 
 async function titleOf(state: EngineState, incident: StoredIncident, window: Window): Promise<string> {
-  const bill = await billOf(state, incident, window, { values: {} }, Infinity, false);
+  const bill = await billOf(state, incident, { window, focus: { values: {} }, ratesAtMs: Infinity, withLeft: false });
   return (await describe(state, { incident, bill }, window)).title;
 }

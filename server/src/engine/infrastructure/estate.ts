@@ -17,7 +17,10 @@ import type { EngineState } from '../state/engine-state';
 const made = new PerVersion<EstateShape>(10);
 
 /** Everything that runs: its last five minutes against the hour before, at the end of a window. */
-export async function estate(state: EngineState, { window: asked }: Pick<FlowsQuestion, 'window'>): Promise<EstateShape> {
+export async function estate(
+  state: EngineState,
+  { window: asked }: Pick<FlowsQuestion, 'window'>,
+): Promise<EstateShape> {
   const toMs = Math.min(resolveWindow(state, asked).toMs, state.judgedMs || Infinity);
   const { window, before } = lastMinutes(toMs);
   return made.get(state, String(toMs), () => lookAtAll(state, window, before));
@@ -25,17 +28,32 @@ export async function estate(state: EngineState, { window: asked }: Pick<FlowsQu
 
 async function lookAtAll(state: EngineState, window: Window, before: Window): Promise<EstateShape> {
   const share = keptShare(state, { fromMs: before.fromMs, toMs: window.toMs });
-  const parts = judgeParts(partsOf(await spanActivity(state.database, before, window, share)), LAST_MINUTES, BEFORE_MINUTES);
+  const parts = judgeParts(
+    partsOf(await spanActivity(state.database, before, window, share)),
+    LAST_MINUTES,
+    BEFORE_MINUTES,
+  );
   const places = new Map((await storedParts(state.database)).map((place) => [keyOf(place), place]));
   const components = new Set(parts.map(({ component }) => component));
-  const { judged } = await judgeHosts(state, components, new Set(parts.map(({ host }) => host).filter(Boolean)), window, before);
+  const { judged } = await judgeHosts(state, {
+    components,
+    hosts: new Set(parts.map(({ host }) => host).filter(Boolean)),
+    now: window,
+    before,
+  });
   const odd = judged.filter(({ verdict }) => verdict === 'raised' || verdict === 'full');
   return { window, before, parts: parts.map((part) => partShape(state, part, places.get(keyOf(part)), odd, share)) };
 }
 
 const keyOf = ({ component, host }: { component: string; host: string }) => `${component}\u001f${host}`;
 
-function partShape(state: EngineState, part: JudgedPart, place: StoredPart | undefined, odd: readonly JudgedFigure[], share: number): RunningPartShape {
+function partShape(
+  state: EngineState,
+  part: JudgedPart,
+  place: StoredPart | undefined,
+  odd: readonly JudgedFigure[],
+  share: number,
+): RunningPartShape {
   const { kind, component, host, level } = part;
   const application = place?.application ?? '';
   return {
@@ -56,7 +74,9 @@ function partShape(state: EngineState, part: JudgedPart, place: StoredPart | und
     ),
     figures: odd
       .filter((figure) =>
-        figure.component === '' ? host !== '' && figure.host === host : figure.component === component && (host === '' || figure.host === host),
+        figure.component === ''
+          ? host !== '' && figure.host === host
+          : figure.component === component && (host === '' || figure.host === host),
       )
       .map(
         ({ figure, usual, now, host: on }) =>

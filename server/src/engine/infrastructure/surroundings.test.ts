@@ -10,7 +10,8 @@ import type { LogPatternsShape } from '../../contract/logs';
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 
-// Five hours of a flow through a service and its store; in the last half hour a fifth of it fails, and its pool is full.
+// Five hours of a flow through a service and its store; in the last half hour a fifth of it fails, and its pool is
+// full.
 const END = floorTo(Date.now(), MINUTE_MS) - MINUTE_MS;
 const ONSET = END - 30 * MINUTE_MS;
 const BEGIN = END - 300 * MINUTE_MS;
@@ -21,7 +22,11 @@ const resource = (service: string, host: string) => ({
 });
 
 async function post(path: string, body: object, type = 'application/json'): Promise<void> {
-  const answer = await fetch(`${server.url}${path}`, { method: 'POST', headers: { 'content-type': type }, body: JSON.stringify(body) });
+  const answer = await fetch(`${server.url}${path}`, {
+    method: 'POST',
+    headers: { 'content-type': type },
+    body: JSON.stringify(body),
+  });
   expect([path, answer.status]).toEqual([path, 200]);
 }
 
@@ -36,9 +41,15 @@ async function sendWorld(): Promise<void> {
       const startMs = minuteMs + random() * (MINUTE_MS - 2_000);
       const failed = minuteMs >= ONSET && random() < 0.4;
       const span = (id: number, parent: number, name: string, fromMs: number, toMs: number) => ({
-        traceId: hex(n, 32), spanId: hex(10 * n + id, 16), ...(parent >= 0 && { parentSpanId: hex(10 * n + parent, 16) }), name, kind: 2,
-        startTimeUnixNano: nanos(startMs + fromMs), endTimeUnixNano: nanos(startMs + toMs), status: failed ? { code: 2 } : {},
-      }); // prettier-ignore
+        traceId: hex(n, 32),
+        spanId: hex(10 * n + id, 16),
+        ...(parent >= 0 && { parentSpanId: hex(10 * n + parent, 16) }),
+        name,
+        kind: 2,
+        startTimeUnixNano: nanos(startMs + fromMs),
+        endTimeUnixNano: nanos(startMs + toMs),
+        status: failed ? { code: 2 } : {},
+      });
       const tookMs = 200 + 100 * random();
       entries.push({
         ...span(0, -1, 'GET', 0, tookMs),
@@ -48,19 +59,31 @@ async function sendWorld(): Promise<void> {
         ...span(1, 0, 'GET /prices', 20, tookMs - 20),
         ...(failed && { events: [{ name: 'exception', attributes: [text('exception.type', 'NoPrice')] }] }),
       });
-      const line = (severityNumber: number, body: string) => ({ timeUnixNano: nanos(startMs + tookMs - 30), severityNumber, body: { stringValue: body }, traceId: hex(n, 32), spanId: hex(10 * n + 1, 16) }); // prettier-ignore
+      const line = (severityNumber: number, body: string) => ({
+        timeUnixNano: nanos(startMs + tookMs - 30),
+        severityNumber,
+        body: { stringValue: body },
+        traceId: hex(n, 32),
+        spanId: hex(10 * n + 1, 16),
+      });
       lines.push(line(9, `price of item ${n} found in ${Math.round(tookMs)} ms`));
       if (failed) lines.push(line(17, `no price for item ${n}: pool exhausted after ${Math.round(tookMs)} ms`));
     }
   lines.push({ timeUnixNano: nanos(ONSET - 20_000), severityNumber: 13, body: { stringValue: 'before' } });
-  lines.push({ timeUnixNano: nanos(ONSET + 90_000), severityNumber: 13, body: { stringValue: 'price list 7 reloaded by hand' } });
+  lines.push({
+    timeUnixNano: nanos(ONSET + 90_000),
+    severityNumber: 13,
+    body: { stringValue: 'price list 7 reloaded by hand' },
+  });
   await post('/v1/traces', {
     resourceSpans: [
       { resource: resource('shop-web', 'north-1'), scopeSpans: [{ spans: entries }] },
       { resource: resource('prices', 'mid-2'), scopeSpans: [{ spans: inner }] },
     ],
   });
-  await post('/v1/logs', { resourceLogs: [{ resource: resource('prices', 'mid-2'), scopeLogs: [{ logRecords: lines }] }] });
+  await post('/v1/logs', {
+    resourceLogs: [{ resource: resource('prices', 'mid-2'), scopeLogs: [{ logRecords: lines }] }],
+  });
   const minutes = Array.from({ length: (END - BEGIN) / MINUTE_MS }, (_, i) => BEGIN + (i + 1) * MINUTE_MS - 1_000);
   const dataPoints = (of: (atMs: number) => number, ...attributes: object[]) =>
     minutes.map((atMs) => ({ timeUnixNano: nanos(atMs), asDouble: of(atMs), attributes }));
@@ -71,19 +94,45 @@ async function sendWorld(): Promise<void> {
         scopeMetrics: [
           {
             metrics: [
-              { name: 'system.cpu.utilization', gauge: { dataPoints: dataPoints(() => 0.7 + 0.02 * random(), text('cpu.mode', 'idle')) } },
+              {
+                name: 'system.cpu.utilization',
+                gauge: { dataPoints: dataPoints(() => 0.7 + 0.02 * random(), text('cpu.mode', 'idle')) },
+              },
               {
                 name: 'db.client.connection.count',
-                sum: { aggregationTemporality: 2, dataPoints: dataPoints((atMs) => (atMs >= ONSET ? 10 : 3), text('db.client.connection.state', 'used')) },
+                sum: {
+                  aggregationTemporality: 2,
+                  dataPoints: dataPoints(
+                    (atMs) => (atMs >= ONSET ? 10 : 3),
+                    text('db.client.connection.state', 'used'),
+                  ),
+                },
               },
-              { name: 'db.client.connection.max', sum: { aggregationTemporality: 2, dataPoints: dataPoints(() => 10) } },
+              {
+                name: 'db.client.connection.max',
+                sum: { aggregationTemporality: 2, dataPoints: dataPoints(() => 10) },
+              },
             ],
           },
         ],
       },
     ],
   });
-  await post('/v1/changes', [{ specversion: '1.0', id: '1', source: '/line', type: 'toplens.change.setting', subject: 'prices', time: new Date(ONSET - 4 * MINUTE_MS).toISOString(), data: { title: 'pool 20 to 10', by: 'desk' } }], 'application/cloudevents-batch+json'); // prettier-ignore
+  await post(
+    '/v1/changes',
+    [
+      {
+        specversion: '1.0',
+        id: '1',
+        source: '/line',
+        type: 'toplens.change.setting',
+        subject: 'prices',
+        time: new Date(ONSET - 4 * MINUTE_MS).toISOString(),
+        data: { title: 'pool 20 to 10', by: 'desk' },
+      },
+    ],
+    'application/cloudevents-batch+json',
+  );
   await server.intake.settled();
   await server.engine.ask('settle', null);
 }
@@ -145,7 +194,9 @@ test('its log lines are a few patterns, and lead to attempts', async () => {
 });
 
 test('the brief tells of hosts and logs, and stays short', async () => {
-  const { markdown } = (await (await fetch(`${server.url}/api/incidents/${id}/brief?last=60`)).json()) as { markdown: string };
+  const { markdown } = (await (await fetch(`${server.url}/api/incidents/${id}/brief?last=60`)).json()) as {
+    markdown: string;
+  };
   expect(markdown).toContain('connection pool, prices on mid-2: 30 % usually, 100 % now');
   expect(markdown).toContain('as usual: CPU');
   expect(markdown).toContain('no price for item ‹…›');
@@ -153,7 +204,9 @@ test('the brief tells of hosts and logs, and stays short', async () => {
 });
 
 test('the field counts every attempt once, and its region lists the worst first', async () => {
-  const { rows } = (await (await fetch(`${server.url}/api/flows?last=60`)).json()) as { rows: { id: number; attempts: number }[] };
+  const { rows } = (await (await fetch(`${server.url}/api/flows?last=60`)).json()) as {
+    rows: { id: number; attempts: number }[];
+  };
   const flow = rows[0] as (typeof rows)[number];
   const field = await get<FieldShape>(`/api/flows/${flow.id}/field?last=60`, 'Field');
   const sum = (grid: number[][]) => grid.flat().reduce((all, n) => all + n, 0);
@@ -176,11 +229,14 @@ test('the way through components, and a component with callers, hosts, flows, in
     ['shop-web', 'prices', 1],
   ]);
   expect(path.hops[1]?.failed).toBeGreaterThan(0);
-  // Two components of our own, one calling the other at once: all of the time is own code, and it is what attempts took.
+  // Two components of our own, one calling the other at once: all of the time is own code, and it is what attempts
+  // took.
   const own = path.layers.means.find(({ layer }) => layer === 'ownCode');
   const others = path.layers.means.filter((one) => one !== own);
   expect(others.flatMap(({ ms }) => ms).every((ms) => ms === 0)).toBe(true);
-  path.layers.attempts.forEach((n, step) => n > 0 && expect(own?.ms[step]).toBeGreaterThan(200) && expect(own?.ms[step]).toBeLessThan(300));
+  path.layers.attempts.forEach(
+    (n, step) => n > 0 && expect(own?.ms[step]).toBeGreaterThan(200) && expect(own?.ms[step]).toBeLessThan(300),
+  );
   const page = await get<ComponentShape>('/api/components/prices?last=20', 'Component');
   expect(page.callers.map(({ from }) => from)).toEqual(['shop-web']);
   expect(page.callees).toEqual([]);
@@ -212,5 +268,8 @@ test.each([
   ['/api/attempts/nonsense/1/hosts', 400],
 ])('%s is refused in words', async (path, status) => {
   const answer = await fetch(`${server.url}${path}`);
-  expect([answer.status, ((await answer.json()) as { detail: string }).detail]).toEqual([status, expect.stringMatching(/\w{4}/)]);
+  expect([answer.status, ((await answer.json()) as { detail: string }).detail]).toEqual([
+    status,
+    expect.stringMatching(/\w{4}/),
+  ]);
 });

@@ -1,6 +1,15 @@
 import { sampleOfSessions, sessionsApart } from '@toplens/core/flows';
 import { outcomeOfRow } from '@toplens/core/incidents';
-import { discoverJourneys, GOES_ON_WITHIN_MS, isBad, judgeJourney, repairOrder, sessionsOf, type JudgedJourney, type Session } from '@toplens/core/journeys';
+import {
+  discoverJourneys,
+  GOES_ON_WITHIN_MS,
+  isBad,
+  judgeJourney,
+  repairOrder,
+  sessionsOf,
+  type JudgedJourney,
+  type Session,
+} from '@toplens/core/journeys';
 import type { Interval } from '@toplens/core/stats';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import type { JourneyShape, JourneysShape } from '../../contract/journeys';
@@ -34,11 +43,17 @@ export async function journeys(state: EngineState, { window: asked, focus }: Jou
   const left = flowsIn(state, focus);
   const ways = (await waysAt(state, window.toMs)).filter(({ steps }) => !left || steps.some((flow) => left.has(flow)));
   const shown = await Promise.all(ways.map((way) => journeyShape(state, way, window, focus)));
-  return { window, journeys: shown.sort((a, b) => b.beyondUsual - a.beyondUsual || b.setOut - a.setOut || a.id.localeCompare(b.id)) };
+  return {
+    window,
+    journeys: shown.sort((a, b) => b.beyondUsual - a.beyondUsual || b.setOut - a.setOut || a.id.localeCompare(b.id)),
+  };
 }
 
 /** One journey, step by step; null when one of its flows is not known. */
-export async function journey(state: EngineState, { window: asked, steps, focus }: JourneyQuestion): Promise<JourneyShape | null> {
+export async function journey(
+  state: EngineState,
+  { window: asked, steps, focus }: JourneyQuestion,
+): Promise<JourneyShape | null> {
   if (!steps.every((flow) => state.names.has(flow))) return null;
   const window = walkedPart(resolveWindow(state, asked));
   return journeyShape(state, wayOf(state, steps), window, focus);
@@ -52,7 +67,9 @@ export function waysAt(state: EngineState, toMs: number): Promise<Way[]> {
     const ways = discoverJourneys(sessions).map(({ steps }) => wayOf(state, steps));
     const named = state.settings.journeys().flatMap(({ application, steps }) => {
       const flows = steps.map(
-        (technicalName) => state.names.flows.find((flow) => flow.application === application && flow.technicalName === technicalName)?.id,
+        (technicalName) =>
+          state.names.flows.find((flow) => flow.application === application && flow.technicalName === technicalName)
+            ?.id,
       );
       return flows.every((flow) => flow !== undefined) ? [wayOf(state, flows)] : [];
     });
@@ -67,8 +84,16 @@ function wayOf(state: EngineState, steps: readonly number[]): Way {
   const flows = steps.map((flow) => state.names.flow(flow));
   const [first, last] = [flows[0], flows.at(-1)];
   const application = first?.application ?? '';
-  const name = state.settings.journeyName(application, flows.map(({ technicalName }) => technicalName)); // prettier-ignore
-  return { steps, application, name: name ?? `From ${first?.name ?? ''} to ${last?.name ?? ''}`, isNamed: name !== undefined };
+  const name = state.settings.journeyName(
+    application,
+    flows.map(({ technicalName }) => technicalName),
+  );
+  return {
+    steps,
+    application,
+    name: name ?? `From ${first?.name ?? ''} to ${last?.name ?? ''}`,
+    isNamed: name !== undefined,
+  };
 }
 
 /** Sessions with an attempt of these flows (all when left out) in a window; of very many every so manieth. */
@@ -82,8 +107,13 @@ async function sessionsIn(
   let n = 0;
   await state.hours.visit(window, flows, (_rows, from, to) => (n += to - from));
   const isSampled = sampleOfSessions(n);
-  const rows = await state.hours.rows(window, flows, (columns, row) => isSampled(columns.session[row] as number) && (!holds || holds(columns, row)));
-  const outcomeOf = (row: number) => outcomeOfRow(rows, row, state.history.normalAt(rows.flow[row] as number, rows.startMs[row] as number));
+  const rows = await state.hours.rows(
+    window,
+    flows,
+    (columns, row) => isSampled(columns.session[row] as number) && (!holds || holds(columns, row)),
+  );
+  const outcomeOf = (row: number) =>
+    outcomeOfRow(rows, row, state.history.normalAt(rows.flow[row] as number, rows.startMs[row] as number));
   return { sessions: sessionsOf(rows, outcomeOf), every: sessionsApart(n) };
 }
 
@@ -130,7 +160,9 @@ async function journeyShape(state: EngineState, way: Way, window: Window, focus:
       isBad: isBad(step),
       medianMs: finiteOrNull(step.medianMs),
       failedShare: step.attempts > 0 ? step.failedAttempts / step.attempts : null,
-      incidents: incidents.filter(({ parts }) => parts.some(({ flow, signal }) => flow === step.flow && signal !== 'missing')).map(({ id }) => id),
+      incidents: incidents
+        .filter(({ parts }) => parts.some(({ flow, signal }) => flow === step.flow && signal !== 'missing'))
+        .map(({ id }) => id),
     })),
     repairs: repairsOf(judged, every),
   };
@@ -145,4 +177,8 @@ const repairsOf = (judged: JudgedJourney, every: number): JourneyShape['repairs'
     value: value * every,
   }));
 
-const scaled = ({ estimate, low, high }: Interval, by: number): Interval => ({ estimate: estimate * by, low: low * by, high: high * by });
+const scaled = ({ estimate, low, high }: Interval, by: number): Interval => ({
+  estimate: estimate * by,
+  low: low * by,
+  high: high * by,
+});

@@ -17,7 +17,8 @@ const ENOUGH_DAYS = 12;
 const LEAST_USABLE = 0.9;
 
 /**
- * Orders, value, size and conversion of each flow that has values, against the same hours of like days. From the five-minute
+ * Orders, value, size and conversion of each flow that has values, against the same hours of like days. From the
+ * five-minute
  * roll-ups, so it tells of whole flows: what is narrowed by site or promotion is not told.
  */
 export async function money(state: EngineState, { window: asked, focus }: JourneysQuestion): Promise<MoneyShape> {
@@ -26,7 +27,9 @@ export async function money(state: EngineState, { window: asked, focus }: Journe
   const shape = { window, currency: state.settings.file.currency, isNarrowed: Object.keys(focus.values).length > 0 };
   if (window.toMs <= window.fromMs) return { ...shape, flows: [] };
   const ways = await waysAt(state, window.toMs);
-  const flows = state.names.flows.filter(({ id, kind }) => (!wanted || wanted.has(id)) && counts(state, id, kind, window.toMs));
+  const flows = state.names.flows.filter(
+    ({ id, kind }) => (!wanted || wanted.has(id)) && counts(state, id, kind, window.toMs),
+  );
   const shapes = flows.map(({ id }) => {
     const way = ways.find(({ steps }) => steps.includes(id) && steps[0] !== id);
     return takingsOf(state, id, way?.steps[0], window);
@@ -39,7 +42,10 @@ export function takingsOf(state: EngineState, flow: number, start: number | unde
   const earlier: Takings[] = [];
   for (let back = 1; back <= LONGEST_MEMORY_DAYS && earlier.length < ENOUGH_DAYS; back++) {
     if (!state.history.isLikeDay(window.fromMs, back)) continue;
-    const day = takingsIn(state, flow, start, { fromMs: window.fromMs - back * DAY_MS, toMs: window.toMs - back * DAY_MS });
+    const day = takingsIn(state, flow, start, {
+      fromMs: window.fromMs - back * DAY_MS,
+      toMs: window.toMs - back * DAY_MS,
+    });
     // Nothing at all is no data, not a bad day.
     if (day && day.usable >= LEAST_USABLE && day.orders > 0) earlier.push(day);
   }
@@ -56,16 +62,29 @@ export function takingsOf(state: EngineState, flow: number, start: number | unde
     application,
     start: start === undefined ? null : state.names.flow(start).name,
     days: earlier.length,
-    ...(Object.fromEntries(MONEY_FIGURES.map((figure) => [figure, figureShape(figures[figure])])) as Pick<TakingsShape, (typeof MONEY_FIGURES)[number]>),
+    ...(Object.fromEntries(MONEY_FIGURES.map((figure) => [figure, figureShape(figures[figure])])) as Pick<
+      TakingsShape,
+      (typeof MONEY_FIGURES)[number]
+    >),
     lost,
   };
 }
 
-function takingsIn(state: EngineState, flow: number, start: number | undefined, window: Window): (Takings & { usable: number }) | undefined {
+function takingsIn(
+  state: EngineState,
+  flow: number,
+  start: number | undefined,
+  window: Window,
+): (Takings & { usable: number }) | undefined {
   const own = state.history.sumsWithin(flow, window);
   if (!own) return undefined;
   const first = start === undefined ? undefined : state.history.sumsWithin(start, window);
-  return { orders: own.attempts - own.failed, value: own.valueMinor / 100, starts: first?.attempts ?? NaN, usable: own.usable };
+  return {
+    orders: own.attempts - own.failed,
+    value: own.valueMinor / 100,
+    starts: first?.attempts ?? NaN,
+    usable: own.usable,
+  };
 }
 
 const figureShape = ({ value, expected, low, high, verdict }: Expected): MoneyFigureShape => ({

@@ -17,5 +17,7 @@ export function eachAttempt(
 ): Promise<void> {
   const { flows } = question;
   const wanted = typeof flows === 'number' ? new Set([flows]) : flows;
-  return state.hours.visit(window, wanted, (rows, from, to) => eachRow(rows, { ...question, window, from, to }, (row) => see(rows, row)));
+  return state.hours.visit(window, wanted, (rows, from, to) =>
+    eachRow(rows, { ...question, window, from, to }, (row) => see(rows, row)),
+  );
 }

@@ -20,16 +20,28 @@ interface Attempt {
 function stateOf(attempts: readonly Attempt[], sealed: boolean): EngineState {
   return {
     hours: hoursOf(attempts, sealed ? HOUR + 20 * HOUR_MS : undefined),
-    names: { flows: [1, 2].map((id) => ({ id, application: 'Shop' })), numberOf: (_dimension: string, value: string) => Number(value) },
+    names: {
+      flows: [1, 2].map((id) => ({ id, application: 'Shop' })),
+      numberOf: (_dimension: string, value: string) => Number(value),
+    },
     history: { normalAt: () => ({ limitMs: LIMIT_MS, sites: new Map() }) },
   } as unknown as EngineState;
 }
 
 /** The same sums, the slow and plain way. */
 function plainly(attempts: readonly Attempt[], flow: number, fromMs: number, toMs: number, site?: number) {
-  const own = attempts.filter((one) => one.flow === flow && !(one.flags & PROBE) && (site === undefined || one.site === site) && HOUR + one.minute * MINUTE_MS >= fromMs && HOUR + one.minute * MINUTE_MS < toMs); // prettier-ignore
+  const own = attempts.filter(
+    (one) =>
+      one.flow === flow &&
+      !(one.flags & PROBE) &&
+      (site === undefined || one.site === site) &&
+      HOUR + one.minute * MINUTE_MS >= fromMs &&
+      HOUR + one.minute * MINUTE_MS < toMs,
+  );
   const isHurt = ({ flags, durationMs }: Attempt) => (flags & FAILED) !== 0 || durationMs > LIMIT_MS;
-  const distinct = (some: readonly Attempt[]) => new Set(some.filter(({ person }) => person !== 0).map(({ person }) => person)).size + some.filter(({ person }) => person === 0).length; // prettier-ignore
+  const distinct = (some: readonly Attempt[]) =>
+    new Set(some.filter(({ person }) => person !== 0).map(({ person }) => person)).size +
+    some.filter(({ person }) => person === 0).length;
   return {
     attempts: own.length,
     failed: own.filter(({ flags }) => flags & FAILED).length,

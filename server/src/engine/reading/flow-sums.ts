@@ -11,7 +11,8 @@ const met = new PeopleMet();
 const metHurt = new PeopleMet();
 
 /**
- * Sums of every flow over any window and slice, from the columns. Flow by flow, so that people are told apart by one array
+ * Sums of every flow over any window and slice, from the columns. Flow by flow, so that people are told apart by one
+ * array
  * of marks; hours that are over and lie in the window as a whole are summed once, and so are blocks of them.
  */
 export async function flowSums(state: EngineState, window: Window, focus: Focus): Promise<Map<number, FlowSums>> {
@@ -20,7 +21,8 @@ export async function flowSums(state: EngineState, window: Window, focus: Focus)
   const wanted = flowsIn(state, focus);
   const result = new Map<number, FlowSums>();
   const hours: [hourMs: number, hour: Hour][] = [];
-  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) hours.push([hourMs, await state.hours.load(hourMs)]);
+  for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS)
+    hours.push([hourMs, await state.hours.load(hourMs)]);
   for (const { id: flow } of state.names.flows) {
     if (wanted && !wanted.has(flow)) continue;
     const sums = noSums();
@@ -35,9 +37,10 @@ export async function flowSums(state: EngineState, window: Window, focus: Focus)
       const blockMs = floorTo(hourMs, BLOCK_MS);
       const range = ranges ? ranges.get(flow) : ([0, columns.n] as const);
       const isWhole = ranges !== undefined && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
-      if (range && !isWhole) addRows(sums, state, flow, window, columns, ...range, conditions, meet);
+      if (range && !isWhole)
+        addRows(sums, state, { flow, window, rows: columns, from: range[0], to: range[1], conditions }, meet);
       else if (range) {
-        const hour = wholeHour(state, flow, hourMs, columns, range, conditions, slice);
+        const hour = wholeHour(state, { flow, hourMs, rows: columns, from: range[0], to: range[1], conditions, slice });
         if (blockMs >= window.fromMs && blockMs + BLOCK_MS <= window.toMs) block.push(hour);
         else addHour(sums, hour, met, metHurt);
       }

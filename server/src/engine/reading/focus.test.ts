@@ -22,7 +22,8 @@ function rows() {
   return columns;
 }
 
-const held = (focus: Parameters<typeof sliceOf>[1]) => [0, 1, 2, 3].filter((row) => sliceOf(state, focus)?.(rows(), row));
+const held = (focus: Parameters<typeof sliceOf>[1]) =>
+  [0, 1, 2, 3].filter((row) => sliceOf(state, focus)?.(rows(), row));
 
 test('nothing narrowed is no slice; several dimensions must all hold', () => {
   expect(sliceOf(state, NO_FOCUS)).toBeUndefined();
@@ -43,6 +44,8 @@ test('an application or a flow leaves its flows, both together what belongs to b
 });
 
 test('slices of the same values have the same key, others another', () => {
-  expect(sliceKey({ values: { region: 'GB', site: 'Ostrel' } })).toBe(sliceKey({ values: { site: 'Ostrel', region: 'GB' } }));
+  expect(sliceKey({ values: { region: 'GB', site: 'Ostrel' } })).toBe(
+    sliceKey({ values: { site: 'Ostrel', region: 'GB' } }),
+  );
   expect(sliceKey({ values: { site: 'GB' } })).not.toBe(sliceKey({ values: { region: 'GB' } }));
 });

@@ -12,7 +12,10 @@ export const conditionsOf = (state: EngineState, { values }: Focus): [Dimension,
   });
 
 /** Tells whether a row lies in the slice; `undefined` when no dimension narrows it. */
-export function sliceOf(state: EngineState, focus: Focus): ((rows: AttemptColumns, row: number) => boolean) | undefined {
+export function sliceOf(
+  state: EngineState,
+  focus: Focus,
+): ((rows: AttemptColumns, row: number) => boolean) | undefined {
   const wanted = conditionsOf(state, focus);
   if (wanted.length === 0) return undefined;
   return (rows, row) => {
@@ -24,8 +27,11 @@ export function sliceOf(state: EngineState, focus: Focus): ((rows: AttemptColumn
 /** Flows that a focus leaves. */
 export function flowsIn(state: EngineState, { application, flow }: Focus): Set<number> | undefined {
   if (application === undefined && flow === undefined) return undefined;
-  const flows = state.names.flows.filter((one) => (application === undefined || one.application === application) && (flow === undefined || one.id === flow));
+  const flows = state.names.flows.filter(
+    (one) => (application === undefined || one.application === application) && (flow === undefined || one.id === flow),
+  );
   return new Set(flows.map((one) => one.id));
 }
 
-export const sliceKey = ({ values }: Focus): string => DIMENSIONS.map((dimension) => values[dimension] ?? '').join('\u001f');
+export const sliceKey = ({ values }: Focus): string =>
+  DIMENSIONS.map((dimension) => values[dimension] ?? '').join('\u001f');

@@ -1,4 +1,13 @@
-import { FIGURE_METRICS, type StoredSeries, type JudgedFigure, figuresOf, judgeFigure, restartsIn, ruledOut, adviceFor } from '@toplens/core/hosts';
+import {
+  FIGURE_METRICS,
+  type StoredSeries,
+  type JudgedFigure,
+  figuresOf,
+  judgeFigure,
+  restartsIn,
+  ruledOut,
+  adviceFor,
+} from '@toplens/core/hosts';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { HostFigureShape, HostsShape } from '../../contract/infrastructure';
 import { loadSeries } from '../../store/metrics';
@@ -12,18 +21,27 @@ const LEAD_MS = 5 * MINUTE_MS;
 
 const WANTED: ReadonlySet<string> = new Set(FIGURE_METRICS);
 
+/** Which hosts and components are looked at, when, and by which time before they are judged. */
+export interface HostQuestion {
+  components: ReadonlySet<string>;
+  hosts: ReadonlySet<string>;
+  now: Window;
+  before: Window;
+}
+
 /** Series of some components and hosts, and figures made of them, judged in a stretch of time by the time before. */
 export async function judgeHosts(
   state: EngineState,
-  components: ReadonlySet<string>,
-  hosts: ReadonlySet<string>,
-  now: Window,
-  before: Window,
+  { components, hosts, now, before }: HostQuestion,
 ): Promise<{ series: StoredSeries[]; judged: JudgedFigure[] }> {
-  const series = await loadSeries(state.database, ({ metric, component, host }) => WANTED.has(metric) && (components.has(component) || hosts.has(host)), {
-    fromMs: before.fromMs - LEAD_MS,
-    toMs: now.toMs,
-  });
+  const series = await loadSeries(
+    state.database,
+    ({ metric, component, host }) => WANTED.has(metric) && (components.has(component) || hosts.has(host)),
+    {
+      fromMs: before.fromMs - LEAD_MS,
+      toMs: now.toMs,
+    },
+  );
   const judged = figuresOf(series)
     // A neighbour on the same host tells of the host; its own heap is not asked for.
     .filter(({ component }) => component === '' || components.has(component))
@@ -32,15 +50,13 @@ export async function judgeHosts(
 }
 
 /** What was as usual in a stretch of time, and what was not. */
-export async function lookAt(
-  state: EngineState,
-  components: ReadonlySet<string>,
-  hosts: ReadonlySet<string>,
-  now: Window,
-  before: Window,
-): Promise<HostsShape> {
-  const { series: all, judged } = await judgeHosts(state, components, hosts, now, before);
-  const restarts = restartsIn(all.filter(({ series }) => components.has(series.component)), { fromMs: now.fromMs - 10 * MINUTE_MS, toMs: now.toMs }); // prettier-ignore
+export async function lookAt(state: EngineState, question: HostQuestion): Promise<HostsShape> {
+  const { components, now, before } = question;
+  const { series: all, judged } = await judgeHosts(state, question);
+  const restarts = restartsIn(
+    all.filter(({ series }) => components.has(series.component)),
+    { fromMs: now.fromMs - 10 * MINUTE_MS, toMs: now.toMs },
+  );
   return {
     now,
     before,

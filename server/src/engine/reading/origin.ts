@@ -1,6 +1,12 @@
 import type { Outcome } from '@toplens/core/flows';
 import { LRUCache } from 'lru-cache';
-import { outcomeOfRow, rankOrigins, type ComponentChange, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
+import {
+  outcomeOfRow,
+  rankOrigins,
+  type ComponentChange,
+  type ObservedAttempt,
+  type Origin,
+} from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { SpanKind, type AttemptColumns } from '@toplens/core/telemetry';
 import { answerSpanOf, spansOfLoad } from '@toplens/core/pages';
@@ -10,7 +16,7 @@ import { changesOf, type StoredChange } from '../../store/changes';
 import type { StoredSample } from '../../store/attempts';
 import { loadsOf } from '../../store/pages';
 import { loadPaths, releasesOf } from '../../store/traces';
-import { fairSample, sampleOfBad, type RowTest } from './fair-sample';
+import { fairSample, sampleOfBad, type RowTest, type SampleOf } from './fair-sample';
 import type { EngineState } from '../state/engine-state';
 
 const BAD = 60;
@@ -33,7 +39,9 @@ export interface FoundOrigin extends Origin {
 
 const kept = new WeakMap<EngineState, LRUCache<string, Promise<FoundOrigin | null>>>();
 
-/** Where the trouble of a deviation comes from, from its attempts' traces; null where no attempt came that could tell. */
+/**
+ * Where the trouble of a deviation comes from, from its attempts' traces; null where no attempt came that could tell.
+ */
 export function originOf(state: EngineState, root: Deviation): Promise<FoundOrigin | null> {
   if (root.signal === 'missing') return Promise.resolve(null);
   let known = kept.get(state);
@@ -52,10 +60,18 @@ async function findOrigin(state: EngineState, root: Deviation, trouble: Window):
   const signal = root.signal === 'failing' ? 'failing' : 'slow';
   const outcomeAt: (rows: AttemptColumns, row: number) => Outcome = (rows, row) =>
     outcomeOfRow(rows, row, state.history.normalAt(root.flow, rows.startMs[row] as number));
-  const isBad = (outcome: Outcome) => (signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung');
+  const isBad = (outcome: Outcome) =>
+    signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
   const before = { fromMs: root.onsetMs - BEFORE_MS, toMs: root.onsetMs };
-  const bad = await observe(state, root.flow, trouble, BAD, true, (rows, row) => isBad(outcomeAt(rows, row)));
-  const usual = await observe(state, root.flow, before, USUAL, false, (rows, row) => outcomeAt(rows, row) === 'onTime');
+  const bad = await observe(state, { flow: root.flow, window: trouble, most: BAD }, true, (rows, row) =>
+    isBad(outcomeAt(rows, row)),
+  );
+  const usual = await observe(
+    state,
+    { flow: root.flow, window: before, most: USUAL },
+    false,
+    (rows, row) => outcomeAt(rows, row) === 'onTime',
+  );
   if (bad.length === 0) return null;
   const components = [...new Set(bad.flatMap(({ spans }) => spans.map(({ component }) => component)))];
   const changes = await changesNear(state, components, { fromMs: root.onsetMs - CHANGES_MS, toMs: trouble.toMs });
@@ -64,19 +80,35 @@ async function findOrigin(state: EngineState, root: Deviation, trouble: Window):
 }
 
 /** Versions first seen in spans, and whatever senders told of. */
-async function changesNear(state: EngineState, components: readonly string[], window: Window): Promise<ComponentChange[]> {
+async function changesNear(
+  state: EngineState,
+  components: readonly string[],
+  window: Window,
+): Promise<ComponentChange[]> {
   const seen = await releasesOf(state.database, components, window);
   const told = await changesOf(state.database, components, window);
   const isSeen = ({ kind, component, atMs }: StoredChange) =>
-    kind === 'release' && seen.some((one) => one.component === component && Math.abs(one.firstMs - atMs) < SAME_RELEASE_MS);
+    kind === 'release' &&
+    seen.some((one) => one.component === component && Math.abs(one.firstMs - atMs) < SAME_RELEASE_MS);
   return [
-    ...seen.map(({ component, version, firstMs }) => ({ component, atMs: firstMs, words: `${component} ${version} released` })),
-    ...told.filter((one) => !isSeen(one)).map((one) => ({ component: one.component, atMs: one.atMs, words: `${changeTitle(one)}${one.by === '' ? '' : ','}` })),
+    ...seen.map(({ component, version, firstMs }) => ({
+      component,
+      atMs: firstMs,
+      words: `${component} ${version} released`,
+    })),
+    ...told
+      .filter((one) => !isSeen(one))
+      .map((one) => ({
+        component: one.component,
+        atMs: one.atMs,
+        words: `${changeTitle(one)}${one.by === '' ? '' : ','}`,
+      })),
   ];
 }
 
 /** "setting of slots: search radius 5 → 50 km, by desk" */
-export const changeTitle = ({ kind, component, title, by }: StoredChange): string => `${kind} of ${component}: ${title}${by === '' ? '' : `, by ${by}`}`;
+export const changeTitle = ({ kind, component, title, by }: StoredChange): string =>
+  `${kind} of ${component}: ${title}${by === '' ? '' : `, by ${by}`}`;
 
 /** Where components ran, by component. */
 export function hostsOf(traces: readonly (readonly TraceSpan[])[]): Map<string, string[]> {
@@ -93,32 +125,52 @@ export function hostsOf(traces: readonly (readonly TraceSpan[])[]): Map<string, 
 }
 
 /** Attempts of a fair sample with their inner spans. */
-async function observe(state: EngineState, flow: number, window: Window, most: number, isBad: boolean, isWanted: RowTest): Promise<ObservedAttempt[]> {
-  const stored = await (isBad ? sampleOfBad : fairSample)(state, flow, window, most, isWanted);
-  const spansOf = await (state.names.kindOf(flow) === 'page' ? spansOfLoads : spansOfTraces)(state, stored);
+async function observe(
+  state: EngineState,
+  question: SampleOf,
+  isBad: boolean,
+  isWanted: RowTest,
+): Promise<ObservedAttempt[]> {
+  const stored = await (isBad ? sampleOfBad : fairSample)(state, question, isWanted);
+  const spansOf = await (state.names.kindOf(question.flow) === 'page' ? spansOfLoads : spansOfTraces)(state, stored);
   return stored.flatMap(({ spanId, startMs }, i) => {
     const spans = spansOf[i] as readonly TraceSpan[];
-    return spans.length > 1 && spans.some((span) => span.spanId === spanId) ? [{ atMs: startMs, rootId: spanId, spans, isBad }] : [];
+    return spans.length > 1 && spans.some((span) => span.spanId === spanId)
+      ? [{ atMs: startMs, rootId: spanId, spans, isBad }]
+      : [];
   });
 }
 
 type Ids = Pick<StoredSample, 'traceId' | 'spanId'>;
 
 async function spansOfTraces({ database }: EngineState, stored: readonly Ids[]): Promise<TraceSpan[][]> {
-  const paths = await loadPaths(database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  const paths = await loadPaths(
+    database,
+    stored.map(({ traceId }) => traceId),
+  );
   return stored.map(({ traceId }) => paths.get(traceId) ?? []);
 }
 
-/** Of a page: the browser's own time and what it fetched, and below the call for the page what a server did to answer it. */
+/**
+ * Of a page: the browser's own time and what it fetched, and below the call for the page what a server did to answer
+ * it.
+ */
 async function spansOfLoads({ database }: EngineState, stored: readonly Ids[]): Promise<TraceSpan[][]> {
-  const loads = await loadsOf(database, stored.map(({ spanId }) => spanId)); // prettier-ignore
-  const answers = await loadPaths(database, stored.map(({ traceId }) => traceId)); // prettier-ignore
+  const loads = await loadsOf(
+    database,
+    stored.map(({ spanId }) => spanId),
+  );
+  const answers = await loadPaths(
+    database,
+    stored.map(({ traceId }) => traceId),
+  );
   return stored.map(({ traceId, spanId }) => {
     const load = loads.get(spanId);
     if (!load) return [];
     const answer = (answers.get(traceId) ?? []).filter((span) => span.spanId !== spanId);
     const known = new Set(answer.map((span) => span.spanId));
-    const below = (span: TraceSpan) => (known.has(span.parentSpanId) ? span : { ...span, parentSpanId: answerSpanOf(spanId) });
+    const below = (span: TraceSpan) =>
+      known.has(span.parentSpanId) ? span : { ...span, parentSpanId: answerSpanOf(spanId) };
     return [...spansOfLoad(load), ...answer.map(below)];
   });
 }

@@ -42,10 +42,14 @@ test('sessions that remain, and people of whoever sends none, are as many as set
         const state = stateOf(attempts, sealed);
         const left = attempts.filter((one) => {
           const startMs = HOUR + one.minute * MINUTE_MS;
-          const isWanted = (site === undefined || one.site === site) && (!application || (one.flow === 1) === (application === 'Shop'));
+          const isWanted =
+            (site === undefined || one.site === site) &&
+            (!application || (one.flow === 1) === (application === 'Shop'));
           return isWanted && startMs >= fromMs && startMs < toMs && !(one.flags & PROBE);
         });
-        const sessions = new Set(left.map(({ session, person }) => (session ? `session ${session}` : `person ${person}`)));
+        const sessions = new Set(
+          left.map(({ session, person }) => (session ? `session ${session}` : `person ${person}`)),
+        );
         const expected = site === undefined && !application ? null : { sessions: sessions.size, attempts: left.length };
         expect(await remainingIn(state, { fromMs, toMs }, focus)).toEqual(expected);
         // Whole hours are known now.
@@ -57,5 +61,7 @@ test('sessions that remain, and people of whoever sends none, are as many as set
 });
 
 test('of a window that is too long to be walked nothing is said', async () => {
-  expect(await remainingIn(stateOf([], false), { fromMs: HOUR, toMs: HOUR + 30 * HOUR_MS }, { values: { site: '1' } })).toBeNull();
+  expect(
+    await remainingIn(stateOf([], false), { fromMs: HOUR, toMs: HOUR + 30 * HOUR_MS }, { values: { site: '1' } }),
+  ).toBeNull();
 });

@@ -16,8 +16,15 @@ interface Came {
 
 const wholeHours = new PerHour<Came>();
 
-/** How many sessions and attempts a focus leaves of a window; null where nothing is narrowed, or the window is too long to be walked. */
-export async function remainingIn(state: EngineState, window: Window, focus: Focus): Promise<{ sessions: number; attempts: number } | null> {
+/**
+ * How many sessions and attempts a focus leaves of a window; null where nothing is narrowed, or the window is too long
+ * to be walked.
+ */
+export async function remainingIn(
+  state: EngineState,
+  window: Window,
+  focus: Focus,
+): Promise<{ sessions: number; attempts: number } | null> {
   if (window.toMs - window.fromMs > LONGEST_SCAN_MS) return null;
   const conditions = conditionsOf(state, focus);
   const flows = flowsIn(state, focus);
@@ -26,7 +33,10 @@ export async function remainingIn(state: EngineState, window: Window, focus: Foc
   const came: Came[] = [];
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
     const { columns, ranges } = await state.hours.load(hourMs);
-    const walk = () => cameIn(columns, (see) => eachRow(columns, { window, conditions, ...(flows && { flows }) }, (row) => see(columns, row)));
+    const walk = () =>
+      cameIn(columns, (see) =>
+        eachRow(columns, { window, conditions, ...(flows && { flows }) }, (row) => see(columns, row)),
+      );
     const isWhole = ranges !== undefined && hourMs >= window.fromMs && hourMs + HOUR_MS <= window.toMs;
     came.push(isWhole ? wholeHours.get(columns, slice, walk) : walk());
   }
@@ -38,7 +48,10 @@ export async function remainingIn(state: EngineState, window: Window, focus: Foc
   };
 }
 
-function cameIn({ session, person }: AttemptColumns, walk: (see: (rows: AttemptColumns, row: number) => void) => void): Came {
+function cameIn(
+  { session, person }: AttemptColumns,
+  walk: (see: (rows: AttemptColumns, row: number) => void) => void,
+): Came {
   const sessions: number[] = [];
   const strangers: number[] = [];
   walk((_rows, row) => {

@@ -21,10 +21,14 @@ export interface SampleQuestion {
 }
 
 /**
- * Attempts of a flow worth opening: the longest ones. Found in the columns, then read one by one from the database, which
+ * Attempts of a flow worth opening: the longest ones. Found in the columns, then read one by one from the database,
+ * which
  * alone knows their traces.
  */
-export async function worstAttempts(state: EngineState, { flow, window, failures, onlyLate, most, focus }: SampleQuestion): Promise<StoredSample[]> {
+export async function worstAttempts(
+  state: EngineState,
+  { flow, window, failures, onlyLate, most, focus }: SampleQuestion,
+): Promise<StoredSample[]> {
   const holds = focus && sliceOf(state, focus);
   const isWanted = (startMs: number, durationMs: number, site: number) =>
     failures || !onlyLate || durationMs > (limitsAt(state.history.normalAt(flow, startMs), site).limitMs ?? 0);
@@ -34,7 +38,12 @@ export async function worstAttempts(state: EngineState, { flow, window, failures
     eachRow(rows, { flows: flow, window, from, to }, (i) => {
       const startMs = rows.startMs[i] as number;
       const durationMs = rows.durationMs[i] as number;
-      if (durationMs <= least || (((rows.flags[i] as number) & FAILED) !== 0) !== failures || (holds && !holds(rows, i))) return;
+      if (
+        durationMs <= least ||
+        (((rows.flags[i] as number) & FAILED) !== 0) !== failures ||
+        (holds && !holds(rows, i))
+      )
+        return;
       if (!isWanted(startMs, durationMs, rows.site[i] as number)) return;
       worst.push({ startMs, durationMs });
       if (worst.length < 4 * most) return;
@@ -43,7 +52,11 @@ export async function worstAttempts(state: EngineState, { flow, window, failures
     });
   });
   const wanted = worst.sort((a, b) => b.durationMs - a.durationMs || a.startMs - b.startMs).slice(0, most);
-  const stored = await attemptsAt(state.database, flow, wanted.map(({ startMs }) => Math.round(startMs * 1000))); // prettier-ignore
+  const stored = await attemptsAt(
+    state.database,
+    flow,
+    wanted.map(({ startMs }) => Math.round(startMs * 1000)),
+  );
   return stored
     .filter((one) => one.failed === failures && isWanted(one.startMs, one.durationMs, one.site))
     .sort((a, b) => b.durationMs - a.durationMs || a.traceId.localeCompare(b.traceId))
@@ -58,7 +71,11 @@ export const sampleShapes = async (state: EngineState, question: SampleQuestion)
 export const sampleShapeOf = (state: EngineState, flow: number, sample: StoredSample): SampleShape => ({
   atMs: sample.startMs,
   durationMs: sample.durationMs,
-  outcome: outcomeOf(sample.durationMs, sample.failed, limitsAt(state.history.normalAt(flow, sample.startMs), sample.site).limitMs),
+  outcome: outcomeOf(
+    sample.durationMs,
+    sample.failed,
+    limitsAt(state.history.normalAt(flow, sample.startMs), sample.site).limitMs,
+  ),
   failure: sample.failure,
   traceId: sample.traceId,
   spanId: sample.spanId,

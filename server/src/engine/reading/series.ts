@@ -7,19 +7,32 @@ import type { EngineState } from '../state/engine-state';
 export type Measure = 'duration' | 'failures' | 'attempts';
 type Point = { value: number | null; low: number | null; high: number | null };
 
-export const measureOf = (signal: string): Measure => (signal === 'slow' ? 'duration' : signal === 'failing' ? 'failures' : 'attempts');
+export const measureOf = (signal: string): Measure =>
+  signal === 'slow' ? 'duration' : signal === 'failing' ? 'failures' : 'attempts';
 
 const MOST_POINTS = 400;
 const SPARK_POINTS = 40;
 const SPARK_MS = 3 * HOUR_MS;
 
+export interface SeriesQuestion {
+  flow: number;
+  measure: Measure;
+  window: Window;
+  /** how far back the other window lies that is drawn beside it; none when left out */
+  shiftMs?: number | undefined;
+  /** points at most */
+  most?: number;
+}
+
 /**
- * A flow's measure in steps of five minutes, or of more in long windows, with its usual range beside it. Duration: median,
+ * A flow's measure in steps of five minutes, or of more in long windows, with its usual range beside it. Duration:
+ * median,
  * ms; failures: share.
- *
- * @param shiftMs how far back the other window lies that is drawn beside it
  */
-export function seriesOf(state: EngineState, flow: number, measure: Measure, window: Window, shiftMs?: number, most = MOST_POINTS): SeriesShape {
+export function seriesOf(
+  state: EngineState,
+  { flow, measure, window, shiftMs, most = MOST_POINTS }: SeriesQuestion,
+): SeriesShape {
   const startMs = floorTo(window.fromMs, BUCKET_MS);
   // The bucket that is still filling would look like a fall.
   const toMs = Math.min(ceilTo(window.toMs, BUCKET_MS), floorTo(state.judgedMs, BUCKET_MS));
@@ -46,7 +59,12 @@ export function seriesOf(state: EngineState, flow: number, measure: Measure, win
 /** The small line of a row: three hours, or the whole window when that is longer, in few points. */
 export function sparkOf(state: EngineState, flow: number, measure: Measure, window: Window): SeriesShape {
   const lengthMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
-  return seriesOf(state, flow, measure, { fromMs: window.toMs - lengthMs, toMs: window.toMs }, undefined, SPARK_POINTS);
+  return seriesOf(state, {
+    flow,
+    measure,
+    window: { fromMs: window.toMs - lengthMs, toMs: window.toMs },
+    most: SPARK_POINTS,
+  });
 }
 
 function pointOf(state: EngineState, flow: number, measure: Measure, startMs: number): Point {
@@ -54,10 +72,16 @@ function pointOf(state: EngineState, flow: number, measure: Measure, startMs: nu
   const normal = state.history.normalAt(flow, startMs);
   switch (measure) {
     case 'duration':
-      return { value: bucket && bucket.medianMs > 0 ? bucket.medianMs : null, low: normal.medianRange?.low ?? null, high: normal.medianRange?.high ?? null };
+      return {
+        value: bucket && bucket.medianMs > 0 ? bucket.medianMs : null,
+        low: normal.medianRange?.low ?? null,
+        high: normal.medianRange?.high ?? null,
+      };
     case 'failures': {
       if (!bucket || bucket.attempts === 0) return { value: null, low: null, high: null };
-      const sd = Math.sqrt((normal.failedShare * (1 - normal.failedShare)) / bucket.attempts + normal.failedSpread ** 2);
+      const sd = Math.sqrt(
+        (normal.failedShare * (1 - normal.failedShare)) / bucket.attempts + normal.failedSpread ** 2,
+      );
       const high = normal.days > 0 ? normal.failedShare + STRAINED_SPREADS * sd : null;
       return { value: bucket.failed / bucket.attempts, low: high === null ? null : 0, high };
     }

@@ -10,7 +10,10 @@ import type { EngineState } from '../state/engine-state';
 const SAMPLE = 200;
 const MOST = 8;
 
-/** What a flow's attempts ask of stores, by the shape of the statement, heaviest first; from a fair sample of its traces. */
+/**
+ * What a flow's attempts ask of stores, by the shape of the statement, heaviest first; from a fair sample of its
+ * traces.
+ */
 export async function flowStatements(
   state: EngineState,
   flow: number,
@@ -18,8 +21,11 @@ export async function flowStatements(
   focus: Focus,
 ): Promise<{ attempts: number; statements: StatementShape[] }> {
   const holds = sliceOf(state, focus);
-  const sample = await fairSample(state, flow, window, SAMPLE, (rows, row) => !holds || holds(rows, row));
-  const rows = await statementsIn(state.database, sample.map(({ traceId }) => traceId)); // prettier-ignore
+  const sample = await fairSample(state, { flow, window, most: SAMPLE }, (rows, row) => !holds || holds(rows, row));
+  const rows = await statementsIn(
+    state.database,
+    sample.map(({ traceId }) => traceId),
+  );
   const told = new Set(rows.flatMap(({ traceIds }) => traceIds));
   const attempts = sample.filter(({ traceId }) => told.has(traceId));
   const wholeMs = sum(attempts.map(({ durationMs }) => durationMs));

@@ -19,8 +19,25 @@ export interface FlowSums {
 }
 
 export const noSums = (): FlowSums => ({
-  attempts: 0, failed: 0, durations: createHistogram(), totalMs: 0, maxMs: 0, outcomes: { onTime: 0, late: 0, hung: 0, failed: 0 }, people: 0, hurt: 0,
-}); // prettier-ignore
+  attempts: 0,
+  failed: 0,
+  durations: createHistogram(),
+  totalMs: 0,
+  maxMs: 0,
+  outcomes: { onTime: 0, late: 0, hung: 0, failed: 0 },
+  people: 0,
+  hurt: 0,
+});
+
+/** A flow's attempts among a run of rows. */
+export interface FlowRows {
+  flow: number;
+  window: Window;
+  rows: AttemptColumns;
+  from: number;
+  to: number;
+  conditions: readonly [Dimension, number][];
+}
 
 /**
  * Adds a flow's attempts among some rows. @param meet who made an attempt, and whether it went wrong
@@ -28,12 +45,7 @@ export const noSums = (): FlowSums => ({
 export function addRows(
   sums: FlowSums,
   state: EngineState,
-  flow: number,
-  window: Window,
-  rows: AttemptColumns,
-  from: number,
-  to: number,
-  conditions: readonly [Dimension, number][],
+  { flow, window, rows, from, to, conditions }: FlowRows,
   meet: (person: number, isHurt: boolean) => void,
 ): void {
   const { startMs, durationMs, flags, person, site, flow: flows } = rows;

@@ -2,11 +2,10 @@ import { OUTCOMES } from '@toplens/core/flows';
 import { hasSameLimits } from '@toplens/core/incidents';
 import { SLOT_MS, type FlowNormal } from '@toplens/core/normal';
 import { addEncodedInPlace, encodeHistogram } from '@toplens/core/stats';
-import type { AttemptColumns, Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS } from '@toplens/core/time';
 import { PeopleMet, type Crowd } from '../state/distinct';
 import { PerHour } from '../state/per-hour';
-import { addRows, noSums, type FlowSums } from './sum-rows';
+import { addRows, noSums, type FlowRows, type FlowSums } from './sum-rows';
 import type { EngineState } from '../state/engine-state';
 
 type Summed = Omit<FlowSums, 'durations' | 'people' | 'hurt'>;
@@ -25,23 +24,26 @@ export interface WholeHour {
 
 const wholeHours = new PerHour<Map<number, WholeHour>>();
 
-/** A flow's attempts of an hour, in rows `from` to `to` of its columns; all of them are judged by limits that still hold. */
+/**
+ * A flow's attempts of an hour, in rows `from` to `to` of its columns; all of them are judged by limits that still
+ * hold.
+ */
 export function wholeHour(
   state: EngineState,
-  flow: number,
-  hourMs: number,
-  columns: AttemptColumns,
-  [from, to]: readonly [from: number, to: number],
-  conditions: readonly [Dimension, number][],
-  slice: string,
+  {
+    hourMs,
+    slice,
+    ...run
+  }: Omit<FlowRows, 'window'> & { hourMs: number; /** a text that tells slices apart */ slice: string },
 ): WholeHour {
+  const { flow, rows: columns, from, to } = run;
   const normals = [hourMs, hourMs + SLOT_MS].map((slotMs) => state.history.normalAt(flow, slotMs));
   const flows = wholeHours.get(columns, slice, () => new Map<number, WholeHour>());
   const known = flows.get(flow);
   if (known?.normals.every((normal, k) => hasSameLimits(normal, normals[k] as FlowNormal))) return known;
   const sums = noSums();
   const [people, hurt]: [number[], number[]] = [[], []];
-  addRows(sums, state, flow, { fromMs: hourMs, toMs: hourMs + HOUR_MS }, columns, from, to, conditions, (person, isHurt) => {
+  addRows(sums, state, { ...run, window: { fromMs: hourMs, toMs: hourMs + HOUR_MS } }, (person, isHurt) => {
     people.push(person);
     if (isHurt) hurt.push(person);
   });
@@ -57,7 +59,10 @@ export function wholeHour(
   return made;
 }
 
-/** Some of a flow's hours in a row, summed as one. A day is four of these: merging its hours would take most of a question's time. */
+/**
+ * Some of a flow's hours in a row, summed as one. A day is four of these: merging its hours would take most of a
+ * question's time.
+ */
 interface Block {
   hours: readonly WholeHour[];
   sums: Summed;
@@ -87,7 +92,13 @@ function blockOf(hours: readonly WholeHour[]): Block {
     blockHurt.countNew(hour.hurt);
   }
   const { durations, people: _people, hurt: _hurt, ...rest } = sums;
-  const block = { hours, sums: rest, durations: encodeHistogram(durations), people: blockPeople.crowd(), hurt: blockHurt.crowd() };
+  const block = {
+    hours,
+    sums: rest,
+    durations: encodeHistogram(durations),
+    people: blockPeople.crowd(),
+    hurt: blockHurt.crowd(),
+  };
   blocks.set(hours[0] as WholeHour, block);
   return block;
 }

@@ -4,7 +4,8 @@ import type { EngineState } from '../state/engine-state';
 
 const NOW = Date.UTC(2026, 2, 10, 12);
 const release = (application: string, version: string, firstMs: number) => ({ application, version, firstMs });
-const state = (releases: EngineState['releases'] = [], judgedMs = NOW) => ({ releases, judgedMs, watermarkMs: NOW + 5_000 }) as EngineState;
+const state = (releases: EngineState['releases'] = [], judgedMs = NOW) =>
+  ({ releases, judgedMs, watermarkMs: NOW + 5_000 }) as EngineState;
 const WINDOW = { fromMs: NOW - HOUR_MS, toMs: NOW };
 
 test('a live window ends with the newest judged minute, a past one where it was asked to', () => {
@@ -15,13 +16,23 @@ test('a live window ends with the newest judged minute, a past one where it was 
 
 test('compared with last week, the day before, just before, or nothing', () => {
   expect(comparedWindow(state(), WINDOW, 'nothing')).toBeUndefined();
-  expect(comparedWindow(state(), WINDOW, 'week')).toEqual({ window: { fromMs: WINDOW.fromMs - WEEK_MS, toMs: NOW - WEEK_MS }, words: 'last Tuesday' });
+  expect(comparedWindow(state(), WINDOW, 'week')).toEqual({
+    window: { fromMs: WINDOW.fromMs - WEEK_MS, toMs: NOW - WEEK_MS },
+    words: 'last Tuesday',
+  });
   expect(comparedWindow(state(), WINDOW, 'day')?.window.toMs).toBe(NOW - DAY_MS);
-  expect(comparedWindow(state(), WINDOW, 'before')?.window).toEqual({ fromMs: WINDOW.fromMs - HOUR_MS, toMs: WINDOW.fromMs });
+  expect(comparedWindow(state(), WINDOW, 'before')?.window).toEqual({
+    fromMs: WINDOW.fromMs - HOUR_MS,
+    toMs: WINDOW.fromMs,
+  });
 });
 
 test('compared with the time before the newest release; the first version ever seen is none', () => {
-  const releases = [release('Shop', '1.0', NOW - 6 * DAY_MS), release('Shop', '1.1', NOW - 2 * DAY_MS), release('Desk', '7.0', NOW - 3 * HOUR_MS)];
+  const releases = [
+    release('Shop', '1.0', NOW - 6 * DAY_MS),
+    release('Shop', '1.1', NOW - 2 * DAY_MS),
+    release('Desk', '7.0', NOW - 3 * HOUR_MS),
+  ];
   expect(isFirst(state(releases), releases[2] as EngineState['releases'][number])).toBe(true);
   expect(comparedWindow(state(releases), WINDOW, 'release')).toEqual({
     window: { fromMs: NOW - 2 * DAY_MS - HOUR_MS, toMs: NOW - 2 * DAY_MS },

@@ -19,7 +19,12 @@ const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'U
 const LONGEST_SINCE_RELEASE_MS = 7 * DAY_MS;
 
 /** The window to compare with; `undefined` when there is none, as before a release that never was. */
-export function comparedWindow(state: EngineState, window: Window, against: Against, application?: string): Compared | undefined {
+export function comparedWindow(
+  state: EngineState,
+  window: Window,
+  against: Against,
+  application?: string,
+): Compared | undefined {
   const length = window.toMs - window.fromMs;
   const shifted = (by: number): Window => ({ fromMs: window.fromMs - by, toMs: window.toMs - by });
   switch (against) {

@@ -7,10 +7,16 @@ test.each([1, 2, 3])('distinct numbers are as many as a set holds, seed %i', (se
   // Small ones, neighbours, multiples of powers of two and the largest: what a poor hash would pile up.
   const drawn = () => {
     const draw = random();
-    return draw < 0.3 ? Math.floor(random() * 2_000) : draw < 0.6 ? (Math.floor(random() * 60_000) << 12) >>> 0 : Math.floor(random() * 2 ** 32);
+    return draw < 0.3
+      ? Math.floor(random() * 2_000)
+      : draw < 0.6
+        ? (Math.floor(random() * 60_000) << 12) >>> 0
+        : Math.floor(random() * 2 ** 32);
   };
   const edges = [0, 1, 2 ** 26 - 1, 2 ** 26, 2 ** 31, 2 ** 32 - 1];
-  const lists = [0, 10, 9_000, 20_000].map((n) => Uint32Array.from([...Array.from({ length: n }, drawn), ...(n > 0 ? edges : [])]).sort());
+  const lists = [0, 10, 9_000, 20_000].map((n) =>
+    Uint32Array.from([...Array.from({ length: n }, drawn), ...(n > 0 ? edges : [])]).sort(),
+  );
   expect(countDistinct(lists)).toBe(new Set(lists.flatMap((list) => [...list])).size);
   expect(countDistinct([])).toBe(0);
 });
@@ -37,7 +43,12 @@ test('however often it is begun anew, nobody stays met', () => {
 });
 
 test('crowds, kept as lists or as bits, are met as their people are, whatever comes before or after', () => {
-  const person = fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 60 }), fc.integer({ min: 65_536, max: 66_000 }), fc.integer({ min: 1, max: 3_000_000 }));
+  const person = fc.oneof(
+    fc.constant(0),
+    fc.integer({ min: 1, max: 60 }),
+    fc.integer({ min: 65_536, max: 66_000 }),
+    fc.integer({ min: 1, max: 3_000_000 }),
+  );
   fc.assert(
     fc.property(fc.array(fc.array(person, { maxLength: 200 }), { maxLength: 5 }), (groups) => {
       const [one, other, all] = [new PeopleMet(), new PeopleMet(), new PeopleMet()];

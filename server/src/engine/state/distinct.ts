@@ -64,7 +64,10 @@ class SmallTable {
   }
 }
 
-/** Some people, kept: a list while they are few, else a bit each from word `from` on. Of those unknown only how many they were. */
+/**
+ * Some people, kept: a list while they are few, else a bit each from word `from` on. Of those unknown only how many
+ * they were.
+ */
 export type Crowd = { unknown: number } & ({ list: Uint32Array } | { from: number; bits: Uint32Array });
 
 /** People by their number, from 1 on: one bit each, so that hundreds of thousands fit the processor's nearest cache. */

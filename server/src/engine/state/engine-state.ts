@@ -44,17 +44,31 @@ export interface EngineState {
 const MEMORY_DAYS = 36;
 
 /** Reads from the database what a restart needs. @returns the state, and hours whose roll-ups are to be made again */
-export async function loadState(database: Database, file: Settings, segmentsDir: string, nowMs: number): Promise<{ state: EngineState; stale: number[] }> {
+export async function loadState(
+  database: Database,
+  file: Settings,
+  segmentsDir: string,
+  nowMs: number,
+): Promise<{ state: EngineState; stale: number[] }> {
   const stale = await staleHours(database);
   const settings = new SettingsBook(file, usableChanges(file, await loadChanges(database)));
   const names = new Names(database, settings);
   await names.refresh();
   const register = new Register(await loadIncidents(database));
-  const isMasked = (flow: number, startMs: number) => register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
-  const history = new History(isMasked, (flow, timeMs) => names.flow(flow, timeMs).limitMs, (flow, timeMs) => names.siteLimits(flow, timeMs)); // prettier-ignore
+  const isMasked = (flow: number, startMs: number) =>
+    register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
+  const history = new History(
+    isMasked,
+    (flow, timeMs) => names.flow(flow, timeMs).limitMs,
+    (flow, timeMs) => names.siteLimits(flow, timeMs),
+  );
   history.calendar = dayKinds(settings.calendarAt(Infinity));
   const watermarkMs = await newestEnd(database, nowMs);
-  for (let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS); watermarkMs > 0 && dayMs <= watermarkMs; dayMs += DAY_MS)
+  for (
+    let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS);
+    watermarkMs > 0 && dayMs <= watermarkMs;
+    dayMs += DAY_MS
+  )
     history.load(await loadRollUps(database, dayMs, dayMs + DAY_MS));
   const segments = new Segments(segmentsDir);
   // What was touched and not judged may be newer than its file.
@@ -62,10 +76,21 @@ export async function loadState(database: Database, file: Settings, segmentsDir:
   const newestBatch = Math.max(0, ...stale.map((hour) => hour.batch));
   const hours = new Hours(await storedHours(database), (hourMs) => loadHour(database, hourMs), segments, newestBatch);
   const state: EngineState = {
-    database, names, settings, hours, segments, history, register, watermarkMs,
-    releases: await loadReleases(database), shares: await loadShares(database), minutes: new Map(), judgedMs: 0, version: 1,
+    database,
+    names,
+    settings,
+    hours,
+    segments,
+    history,
+    register,
+    watermarkMs,
+    releases: await loadReleases(database),
+    shares: await loadShares(database),
+    minutes: new Map(),
+    judgedMs: 0,
+    version: 1,
     dueFromMs: await loadDue(database),
-  }; // prettier-ignore
+  };
   // The last hour is judged once more: the process may have ended between a commit and its judgement.
   if (watermarkMs > 0) state.judgedMs = floorTo(watermarkMs - HOUR_MS, HOUR_MS);
   return { state, stale: stale.map((hour) => hour.hourMs) };

@@ -25,7 +25,10 @@ function lastBucket(state: EngineState, flow: number): number {
   return 0;
 }
 
-export function figures(state: EngineState, { lastCycleMs, cycleBeganMs }: Pick<EngineFigures, 'lastCycleMs' | 'cycleBeganMs'>): EngineFigures {
+export function figures(
+  state: EngineState,
+  { lastCycleMs, cycleBeganMs }: Pick<EngineFigures, 'lastCycleMs' | 'cycleBeganMs'>,
+): EngineFigures {
   return {
     flows: state.names.flows.length,
     hoursInMemory: state.hours.inMemory,

@@ -1,6 +1,11 @@
 import {
-  appendRowInPlace, appendRowsInPlace, emptyColumns, sortedByFlow, withCapacity, type AttemptColumns,
-} from '@toplens/core/telemetry'; // prettier-ignore
+  appendRowInPlace,
+  appendRowsInPlace,
+  emptyColumns,
+  sortedByFlow,
+  withCapacity,
+  type AttemptColumns,
+} from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import type { Segments } from './segments';
 
@@ -60,9 +65,13 @@ export class Hours {
       if (!hour) {
         // The rows are stored already: an hour that is not in memory gets them when it is loaded.
         if (this.#stored.has(hourMs)) continue;
-        this.#hours.set(hourMs, (hour = { columns: emptyColumns(1024), batch, usedAt: this.#clock++, ranges: undefined }));
+        this.#hours.set(
+          hourMs,
+          (hour = { columns: emptyColumns(1024), batch, usedAt: this.#clock++, ranges: undefined }),
+        );
       }
-      if (hour.columns.n === hour.columns.startMs.length) hour.columns = withCapacity(hour.columns, Math.max(1024, hour.columns.n * 2));
+      if (hour.columns.n === hour.columns.startMs.length)
+        hour.columns = withCapacity(hour.columns, Math.max(1024, hour.columns.n * 2));
       appendRowInPlace(hour.columns, rows, i);
       hour.batch = batch;
       hour.ranges = undefined;
@@ -80,7 +89,8 @@ export class Hours {
   /** Grows when attempts of a window come: what was made of them before is made again. */
   versionOf({ fromMs, toMs }: Window): number {
     let version = 0;
-    for (let hourMs = floorTo(fromMs, HOUR_MS); hourMs < toMs; hourMs += HOUR_MS) version = Math.max(version, this.#touched.get(hourMs) ?? 0);
+    for (let hourMs = floorTo(fromMs, HOUR_MS); hourMs < toMs; hourMs += HOUR_MS)
+      version = Math.max(version, this.#touched.get(hourMs) ?? 0);
     return version;
   }
 
@@ -119,7 +129,10 @@ export class Hours {
     }
   }
 
-  /** Calls `visit` with runs of rows that may lie in the window and belong to the flows; which do, the visitor must look. */
+  /**
+   * Calls `visit` with runs of rows that may lie in the window and belong to the flows; which do, the visitor must
+   * look.
+   */
   async visit(window: Window, flows: ReadonlySet<number> | undefined, visit: VisitRows): Promise<void> {
     for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
       const { columns, ranges } = await this.load(hourMs);
@@ -133,7 +146,11 @@ export class Hours {
   }
 
   /** Rows of some flows (all when left out) in a window for which a condition holds, in one piece. */
-  async rows(window: Window, flows?: ReadonlySet<number>, holds?: (columns: AttemptColumns, row: number) => boolean): Promise<AttemptColumns> {
+  async rows(
+    window: Window,
+    flows?: ReadonlySet<number>,
+    holds?: (columns: AttemptColumns, row: number) => boolean,
+  ): Promise<AttemptColumns> {
     const runs: { columns: AttemptColumns; from: number; to: number }[] = [];
     let n = 0;
     await this.visit(window, flows, (columns, from, to) => {
@@ -142,7 +159,11 @@ export class Hours {
       for (let i = from; i <= to; i++) {
         const startMs = columns.startMs[i] as number;
         const belongs =
-          i < to && startMs >= window.fromMs && startMs < window.toMs && (!flows || flows.has(columns.flow[i] as number)) && (!holds || holds(columns, i));
+          i < to &&
+          startMs >= window.fromMs &&
+          startMs < window.toMs &&
+          (!flows || flows.has(columns.flow[i] as number)) &&
+          (!holds || holds(columns, i));
         if (belongs && begin < 0) begin = i;
         if (belongs || begin < 0) continue;
         runs.push({ columns, from: begin, to: i });

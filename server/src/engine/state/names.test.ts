@@ -4,15 +4,27 @@ import { flowKey, SettingsBook, type SettingChange } from '../../settings/settin
 import type { Database } from '../../store/database';
 import { Names } from './names';
 
-const file = checkSettings({ flows: [{ technicalName: 'POST /pay', name: 'Pay', limitMs: 900, siteLimitsMs: { Ostrel: 400 } }] });
+const file = checkSettings({
+  flows: [{ technicalName: 'POST /pay', name: 'Pay', limitMs: 900, siteLimitsMs: { Ostrel: 400 } }],
+});
 const key = flowKey('Shop', 'POST /pay');
-const change = (id: number, fromMs: number, value: unknown): SettingChange => ({ id, atMs: id, fromMs, who: 'Kim', key, value, undoes: null });
+const change = (id: number, fromMs: number, value: unknown): SettingChange => ({
+  id,
+  atMs: id,
+  fromMs,
+  who: 'Kim',
+  key,
+  value,
+  undoes: null,
+});
 
 /** Names as the database would give them: those that are newer than what is known. */
 function databaseOf(rows: { id: number; kind: string; value: string }[]): Database {
   return {
     query: (_sql: string, [small, large]: [number, number]) =>
-      Promise.resolve(rows.filter(({ id }) => (id < 65_536 ? id > small : id > Math.max(large, 65_535))).sort((a, b) => a.id - b.id)),
+      Promise.resolve(
+        rows.filter(({ id }) => (id < 65_536 ? id > small : id > Math.max(large, 65_535))).sort((a, b) => a.id - b.id),
+      ),
   } as unknown as Database;
 }
 
@@ -25,7 +37,10 @@ const rows = [
 test('flows are named as people said, at any time, and anew after a change', async () => {
   const names = new Names(databaseOf(rows), new SettingsBook(file, []));
   await names.refresh();
-  expect(names.flows.map(({ name, application, kind }) => [name, application, kind])).toEqual([['Pay', 'Shop', 'work'], ['consume jobs', 'Desk', 'background']]); // prettier-ignore
+  expect(names.flows.map(({ name, application, kind }) => [name, application, kind])).toEqual([
+    ['Pay', 'Shop', 'work'],
+    ['consume jobs', 'Desk', 'background'],
+  ]);
   names.settings = new SettingsBook(file, [change(1, 100, { name: 'Pay now', limitMs: 700 })]);
   expect(names.flows[0]).toMatchObject({ name: 'Pay now', limitMs: 700 });
   expect(names.flow(1, 50)).toMatchObject({ name: 'Pay', limitMs: 900 });
@@ -46,13 +61,21 @@ test('names that came since are read, and flows among them are listed', async ()
   await names.refresh();
   expect(names.flows.map(({ id }) => id)).toEqual([1, 2, 4]);
   expect(names.valuesOf('site')).toEqual(['Brann', 'Ostrel']);
-  expect([names.numberOf('site', 'Brann'), names.numberOf('site', 'Nowhere'), names.text(5), names.text(999)]).toEqual([5, undefined, 'Brann', '']);
+  expect([names.numberOf('site', 'Brann'), names.numberOf('site', 'Nowhere'), names.text(5), names.text(999)]).toEqual([
+    5,
+    undefined,
+    'Brann',
+    '',
+  ]);
 });
 
 test('limits of single sites go by the site’s number; of sites that never came there is none yet', async () => {
   const names = new Names(
     databaseOf(rows),
-    new SettingsBook(file, [change(1, 100, { siteLimitsMs: { Ostrel: 250, Nowhere: 90 } }), change(2, 300, { siteLimitsMs: {} })]),
+    new SettingsBook(file, [
+      change(1, 100, { siteLimitsMs: { Ostrel: 250, Nowhere: 90 } }),
+      change(2, 300, { siteLimitsMs: {} }),
+    ]),
   );
   await names.refresh();
   expect([...names.siteLimits(1, 50)]).toEqual([[3, 400]]);

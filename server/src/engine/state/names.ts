@@ -52,7 +52,8 @@ export class Names {
       this.#newest[id < SMALL_NUMBERS ? 0 : 1] = id;
       if (kind === 'flow') {
         const identity = parseFlowText(value);
-        if (!this.#applications.has(identity.application)) this.#applications.set(identity.application, this.#applications.size + 1);
+        if (!this.#applications.has(identity.application))
+          this.#applications.set(identity.application, this.#applications.size + 1);
         this.#flows.set(id, { id, ...identity });
       } else {
         this.#texts.set(id, value);
@@ -73,7 +74,10 @@ export class Names {
   flow(id: number, timeMs: number = Infinity): Flow {
     const flow = this.#flows.get(id);
     if (!flow) throw new RangeError(`no flow has the number ${id}`);
-    return { ...flow, ...this.settings.flowAt(flow.application, flow.technicalName, timeMs, flow.kind === 'page' ? PAGE_IMPORTANCE : 1) };
+    return {
+      ...flow,
+      ...this.settings.flowAt(flow.application, flow.technicalName, timeMs, flow.kind === 'page' ? PAGE_IMPORTANCE : 1),
+    };
   }
 
   /** What its attempts are: asked for each flow of each cycle, so without what people said of it. */
@@ -91,7 +95,10 @@ export class Names {
     return limits;
   }
 
-  /** Reads the names of these rows' flows, if they came since the last call: names are stored before the rows that use them. */
+  /**
+   * Reads the names of these rows' flows, if they came since the last call: names are stored before the rows that use
+   * them.
+   */
   async learn(rows: { n: number; flow: ArrayLike<number> }): Promise<void> {
     for (let i = 0; i < rows.n; i++) if (!this.#flows.has(rows.flow[i] as number)) return this.refresh();
   }

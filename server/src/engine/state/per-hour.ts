@@ -5,7 +5,8 @@ import { LRUCache } from 'lru-cache';
 const MOST_SLICES = 6;
 
 /**
- * What was summed of an hour that is over, by slice. Kept with the hour's columns, which are made anew when the hour changes:
+ * What was summed of an hour that is over, by slice. Kept with the hour's columns, which are made anew when the hour
+ * changes:
  * then it goes with them.
  */
 export class PerHour<Summed extends NonNullable<unknown>> {

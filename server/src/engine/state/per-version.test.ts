@@ -23,7 +23,9 @@ test('whoever asks while it is made waits for the same answer', async () => {
 
 test('what failed is asked again, though nothing has come since', async () => {
   const kept = new PerVersion<string>(10);
-  await expect(kept.get({ version: 1 }, 'a', () => Promise.reject(new Error('database is away')))).rejects.toThrow('database is away');
+  await expect(kept.get({ version: 1 }, 'a', () => Promise.reject(new Error('database is away')))).rejects.toThrow(
+    'database is away',
+  );
   await expect(kept.get({ version: 1 }, 'a', () => Promise.resolve('there'))).resolves.toBe('there');
 });
 

@@ -23,7 +23,13 @@ function rows(n: number, startMs = HOUR): AttemptColumns {
   columns.n = n;
   return columns;
 }
-const plain = ({ startMs, flow, person, valueMinor, n }: AttemptColumns) => ({ n, startMs: [...startMs.subarray(0, n)], flow: [...flow.subarray(0, n)], person: [...person.subarray(0, n)], value: [...valueMinor.subarray(0, n)] }); // prettier-ignore
+const plain = ({ startMs, flow, person, valueMinor, n }: AttemptColumns) => ({
+  n,
+  startMs: [...startMs.subarray(0, n)],
+  flow: [...flow.subarray(0, n)],
+  person: [...person.subarray(0, n)],
+  value: [...valueMinor.subarray(0, n)],
+});
 
 test('an hour reads back as it was written, flow by flow', () => {
   const { columns, ranges } = sortedByFlow(rows(100));
@@ -100,6 +106,10 @@ test('rows of a window are the same from memory, sorted, and from a file; late r
   expect(reads).toBe(0);
   again.append(rows(1, HOUR + 150), 2);
   expect(new Segments(dir).has(HOUR)).toBe(false);
-  const slice = await again.rows({ fromMs: HOUR, toMs: HOUR + HOUR_MS }, undefined, (columns, i) => columns.person[i] === 70_003);
+  const slice = await again.rows(
+    { fromMs: HOUR, toMs: HOUR + HOUR_MS },
+    undefined,
+    (columns, i) => columns.person[i] === 70_003,
+  );
   expect(slice.n).toBe(1);
 });

@@ -1,4 +1,16 @@
-import { closeSync, existsSync, fstatSync, ftruncateSync, mkdirSync, openSync, readdirSync, readSync, renameSync, rmSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fstatSync,
+  ftruncateSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readSync,
+  renameSync,
+  rmSync,
+  writeSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { COLUMN_NAMES, emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 import { crc32 } from '../../store/crc32';
@@ -13,10 +25,13 @@ const aligned = (bytes: number) => Math.ceil(bytes / ALIGN) * ALIGN;
 const nameOf = (hourMs: number) => `${hourMs}.columns`;
 
 /**
- * Hours of attempts as files of columns: what the database needs a second for is here in milliseconds. A copy, never the
- * truth: a file is dropped as soon as its hour is touched, and one that is torn or foreign is read as if it were not there.
+ * Hours of attempts as files of columns: what the database needs a second for is here in milliseconds. A copy, never
+ * the
+ * truth: a file is dropped as soon as its hour is touched, and one that is torn or foreign is read as if it were not
+ * there.
  *
- * Layout: "TLS2", length of the header u32, CRC-32 of header and columns u32, header as JSON (rows, ranges by flow), then each
+ * Layout: "TLS2", length of the header u32, CRC-32 of header and columns u32, header as JSON (rows, ranges by flow),
+ * then each
  * column, aligned to 8 bytes.
  */
 export class Segments {
@@ -114,7 +129,11 @@ function readFileOfColumns(file: string): { columns: AttemptColumns; ranges: Ran
 
 function readColumns(handle: number): { columns: AttemptColumns; ranges: Ranges } | undefined {
   const begin = Buffer.alloc(BEFORE_HEADER);
-  if (readSync(handle, begin, 0, BEFORE_HEADER, 0) < BEFORE_HEADER || begin.toString('latin1', 0, MAGIC.length) !== MAGIC) return undefined;
+  if (
+    readSync(handle, begin, 0, BEFORE_HEADER, 0) < BEFORE_HEADER ||
+    begin.toString('latin1', 0, MAGIC.length) !== MAGIC
+  )
+    return undefined;
   const headerLength = begin.readUInt32LE(MAGIC.length);
   const { size } = fstatSync(handle);
   if (BEFORE_HEADER + headerLength > size) return undefined;

@@ -12,7 +12,8 @@ function rows(...ends: [flow: number, agoMs: number][]): AttemptColumns {
   columns.n = ends.length;
   return columns;
 }
-const many = (n: number, flow: number, agoMs: number) => Array.from({ length: n }, (): [number, number] => [flow, agoMs]);
+const many = (n: number, flow: number, agoMs: number) =>
+  Array.from({ length: n }, (): [number, number] => [flow, agoMs]);
 
 test('it follows the bulk of the sources, not the one that is furthest ahead', () => {
   const watermark = new Watermark(0);
