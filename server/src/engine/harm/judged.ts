@@ -32,13 +32,11 @@ export const judgedIn = (
 ): Promise<Judged[]> =>
   judgedBefore.get(state, `${window.fromMs}-${window.toMs}-${ratesAtMs}-${sliceKey(focus)}`, () =>
     Promise.all(
-      state.register
-        .within(window)
-        .map(async (incident) => ({
-          id: incident.id,
-          incident,
-          bill: await billOf(state, incident, { window, focus, ratesAtMs }),
-        })),
+      state.register.within(window).map(async (incident) => ({
+        id: incident.id,
+        incident,
+        bill: await billOf(state, incident, { window, focus, ratesAtMs }),
+      })),
     ),
   );
 
