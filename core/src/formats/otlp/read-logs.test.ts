@@ -2,13 +2,11 @@ import { type LoggerProvider as Provider } from '@opentelemetry/sdk-logs';
 import fc from 'fast-check';
 import { MalformedTelemetry, readLogsJson, readLogsProtobuf } from './index';
 
-// eslint-disable-next-line @typescript-eslint/no-require-imports
+/* eslint-disable @typescript-eslint/no-require-imports */
 const { InMemoryLogRecordExporter, LoggerProvider, SimpleLogRecordProcessor } =
   require('@opentelemetry/sdk-logs') as typeof import('@opentelemetry/sdk-logs');
-// eslint-disable-next-line @typescript-eslint/no-require-imports
 const { JsonLogsSerializer, ProtobufLogsSerializer } =
   require('@opentelemetry/otlp-transformer') as typeof import('@opentelemetry/otlp-transformer');
-// eslint-disable-next-line @typescript-eslint/no-require-imports
 const { resourceFromAttributes } = require('@opentelemetry/resources') as typeof import('@opentelemetry/resources');
 
 /** Records as the OpenTelemetry SDK makes them, and the two forms in which its exporters send them. */
