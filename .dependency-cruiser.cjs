@@ -35,7 +35,7 @@ const roomRules = Object.entries(rooms).map(([room, known]) => ({
     path: '^server/src/',
     pathNot: [
       `^server/src/${room}/`,
-      '^server/src/(errors|problems|input-words|config|project-root)\\.ts$',
+      '^server/src/(errors|problems|input-words|by-name|config|project-root)\\.ts$',
       ...(known === '' ? [] : [`^server/src/(${known})/`]),
     ],
   },

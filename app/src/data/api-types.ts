@@ -609,10 +609,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * People whom an incident hurt with ids, as CSV
-         * @description Needs a key of those who may see persons; recorded with who and why.
-         */
+        /** People whom an incident hurt with ids, as CSV: needs a key; recorded with who and why */
         post: operations["postIncidentsByIdHurtExport"];
         delete?: never;
         options?: never;
@@ -4075,7 +4072,7 @@ export interface components {
              */
             loads: number;
             /**
-             * @description mean of each part of a load, in the order of redirect to load
+             * @description mean of each part of a load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers
              * @example []
              */
             parts: number[];
@@ -4230,7 +4227,7 @@ export interface components {
              */
             tier: string;
             /**
-             * @description parts
+             * @description each part of the load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers; null when not told
              * @example []
              */
             parts: number[] | null;
@@ -4309,10 +4306,10 @@ export interface components {
                  * @example true
                  */
                 isThirdParty: boolean;
-                /** @description the attempt at the server's side, if its spans are stored */
+                /** @description the attempt at the server's side; null when its spans are not stored */
                 attempt: {
                     /**
-                     * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+                     * @description identity of the trace, 32 hexadecimal digits
                      * @example 4bf92f3577b34da6a3ce929d0e0e4736
                      */
                     traceId: string;
@@ -4353,10 +4350,10 @@ export interface components {
                  */
                 isMapped: boolean;
             }[];
-            /** @description the attempt at the server's side, if its spans are stored */
+            /** @description the attempt at the server's side; null when its spans are not stored */
             attempt: {
                 /**
-                 * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
+                 * @description identity of the trace, 32 hexadecimal digits
                  * @example 4bf92f3577b34da6a3ce929d0e0e4736
                  */
                 traceId: string;
@@ -4501,7 +4498,7 @@ export interface components {
                  */
                 bytes: number;
             }[];
-            /** @description how often */
+            /** @description calls that pages make, the most frequent first */
             calls: {
                 /**
                  * @description method and path of the call
@@ -4675,8 +4672,8 @@ export interface components {
                  */
                 errors: number;
                 /**
-                 * @description all views of the window, to compare with
-                 * @example 1840
+                 * @description views in which it came
+                 * @example 12
                  */
                 views: number;
                 /**
@@ -8249,7 +8246,7 @@ export interface operations {
             content: {
                 "application/json": {
                     /**
-                     * @description who decides it
+                     * @description who changes it
                      * @example Dana
                      */
                     who: string;
@@ -8317,7 +8314,7 @@ export interface operations {
             content: {
                 "application/json": {
                     /**
-                     * @description who decides it
+                     * @description who changes it
                      * @example Dana
                      */
                     who: string;

@@ -39,22 +39,7 @@ export const HandoffSummary = resource('HandoffSummary', 'A handoff', {
 export type HandoffSummaryShape = Static<typeof HandoffSummary>;
 
 export const Handoff = resource('Handoff', 'A handoff with what was told and what happened to it', {
-  id: text('identity of the handoff (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01'),
-  incident: integer('number of the incident', '1', 7),
-  team: text('name of the team', 'Slots Team'),
-  state: oneOf(HANDOFF_STATES, 'state'),
-  note: text('what the sender adds', 'please look at the gateway first'),
-  createdAt: text('when it was sent, as ISO 8601 in UTC', '2026-03-02T09:20:00.000Z'),
-  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
-  harmMinutes: number('harm when it was sent', MINUTES, 410),
-  people: number('persons, each counted once', 'people', 128),
-  window: record(
-    {
-      from: text('begin, as ISO 8601 in UTC', '2026-03-02T09:00:00.000Z'),
-      to: text('end, as ISO 8601 in UTC', '2026-03-02T10:00:00.000Z'),
-    },
-    'what was looked at',
-  ),
+  ...HandoffSummary.properties,
   brief: anything('the brief for machines'),
   markdown: text('the brief as Markdown', ''),
   trail: list(

@@ -1,7 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import { array, number as numberInput, object, string } from 'yup';
 import { get, incidentId, ok, post, type Paths } from './paths';
-import { focusQuery, rankingQuery, who, windowQuery } from './queries';
+import { focusQuery, rankingQuery, whoDoes, windowQuery } from './queries';
 import { BASES, LEVELS, SIGNALS } from '@toplens/core/normal';
 import { BILL_LINES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
 import { DIMENSIONS } from '@toplens/core/telemetry';
@@ -28,6 +28,16 @@ import {
   texts,
 } from './words';
 
+const outcomes = record(
+  {
+    onTime: integer('attempts that took no longer than the limit', 'attempts', 1400),
+    late: integer('attempts that took longer than the limit', 'attempts', 140),
+    hung: integer('attempts that took so long that people gave up', 'attempts', 4),
+    failed: integer('attempts that failed', 'attempts', 31),
+  },
+  'attempts by what became of them',
+);
+
 export const Row = resource('Row', 'One incident of the list', {
   id: integer('number of the incident', '1', 7),
   rank: integer('rank under the chosen ranking, 1 is worst', 'rank', 1),
@@ -45,15 +55,7 @@ export const Row = resource('Row', 'One incident of the list', {
   activeAtEnd: flag('went on at the end of the window'),
   inTroubleNow: flag('goes on now, whatever window is looked at'),
   trend: oneOf(['growing', 'steady', 'fading', 'new', 'over'], 'how it changes'),
-  outcomes: record(
-    {
-      onTime: integer('attempts that took no longer than the limit', 'attempts', 1400),
-      late: integer('attempts that took longer than the limit', 'attempts', 140),
-      hung: integer('attempts that took so long that people gave up', 'attempts', 4),
-      failed: integer('attempts that failed', 'attempts', 31),
-    },
-    'attempts by what became of them',
-  ),
+  outcomes,
   missingAttempts: integer('attempts that were expected and never came, in the flow that misses most', 'attempts', 44),
   harmPerHour: number('harm an hour', 'min/h', 214),
   harm: ref(Interval, "harm, minutes of people's time"),
@@ -273,6 +275,11 @@ export const LostByTier = resource('LostByTier', 'Value that an incident cost, b
 });
 export type LostByTierShape = Static<typeof LostByTier>;
 
+const titled = record({
+  id: integer('number of the incident', '1', 7),
+  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+});
+
 export const Incident = resource('Incident', 'One incident within a window', {
   id: integer('number of the incident', '1', 7),
   window: ref(Window, 'what was looked at'),
@@ -299,15 +306,7 @@ export const Incident = resource('Incident', 'One incident within a window', {
   nearTie: flag("its range overlaps with a neighbour's"),
   people: ref(Interval, 'people hurt beyond the usual, each counted once'),
   keyPeople: integer('people hurt who belong to key tiers', 'people', 4),
-  outcomes: record(
-    {
-      onTime: integer('attempts that took no longer than the limit', 'attempts', 1400),
-      late: integer('attempts that took longer than the limit', 'attempts', 140),
-      hung: integer('attempts that took so long that people gave up', 'attempts', 4),
-      failed: integer('attempts that failed', 'attempts', 31),
-    },
-    'attempts by what became of them',
-  ),
+  outcomes,
   charts: list(ref(Chart), 'series to draw, beside what is usual'),
   marks: list(ref(Mark), 'releases, on the time axis'),
   bites: ref(Bites, 'in which part of the attempts it shows, and in which it does not'),
@@ -343,20 +342,8 @@ export const Incident = resource('Incident', 'One incident within a window', {
       'why it was set aside; null when it was not',
     ),
   ),
-  joined: list(
-    record({
-      id: integer('number of the incident', '1', 7),
-      title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
-    }),
-    'incidents that people joined with it',
-  ),
-  nearby: list(
-    record({
-      id: integer('number of the incident', '1', 7),
-      title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
-    }),
-    'incidents of about the same time, which might be one with it',
-  ),
+  joined: list(titled, 'incidents that people joined with it'),
+  nearby: list(titled, 'incidents of about the same time, which might be one with it'),
   decisions: list(
     record({
       at: text('when, as ISO 8601 in UTC', '2026-03-02T09:14:00.000Z'),
@@ -377,7 +364,7 @@ export type DecidedShape = Static<typeof Decided>;
 const because = string().trim().max(500).meta({ description: 'setAside: why', example: 'planned maintenance' });
 
 export const newDecision = object({
-  who,
+  who: whoDoes('decides'),
   what: string()
     .oneOf(['join', 'unjoin', 'split', 'setAside', 'takeBack'])
     .required()

@@ -1,8 +1,9 @@
-import type { Static } from '@sinclair/typebox';
+import type { Static, TSchema } from '@sinclair/typebox';
 import { object, string } from 'yup';
 import { get, ok, path, post, type Paths } from './paths';
 import { windowQuery } from './queries';
-import { PAGE_DIMENSIONS, RATINGS, VIEW_KINDS, type PageDimension } from '@toplens/core/pages';
+import { PAGE_DIMENSIONS, PARTS, RATINGS, VIEW_KINDS, VITALS, type Vital as VitalName } from '@toplens/core/pages';
+import { byName } from '../by-name';
 import { Window } from './common';
 import {
   EPOCH_MS,
@@ -23,6 +24,22 @@ import {
   texts,
 } from './words';
 
+const VITAL_WORDS: Record<VitalName, readonly [words: string, unit: string]> = {
+  ttfb: ['time to first byte (Web Vitals)', MS],
+  fcp: ['first contentful paint (Web Vitals)', MS],
+  lcp: ['largest contentful paint (Web Vitals)', MS],
+  inp: ['interaction to next paint (Web Vitals)', MS],
+  cls: ['cumulative layout shift (Web Vitals)', '1'],
+};
+
+const byVital = <Schema extends TSchema>(schemaOf: (words: string, unit: string) => Schema) =>
+  record(
+    byName(VITALS, (vital) => schemaOf(...VITAL_WORDS[vital])),
+    'Web Vitals',
+  );
+
+const loadParts = (words: string) => numbers(words, MS, { minItems: PARTS.length, maxItems: PARTS.length });
+
 export const Vital = resource('Vital', 'One Web Vital of a group of views', {
   p75: number("three quarters are no larger, in the vital's unit", '1', 1),
   rating: oneOf(RATINGS, 'by the published thresholds (web.dev/vitals)'),
@@ -35,21 +52,12 @@ export const PageGroup = resource('PageGroup', 'Views of one page, country or th
   views: integer('views of pages', 'views', 1840),
   people: integer('persons, each counted once', 'people', 128),
   loads: number('loads of whole pages', 'views', 1200),
-  parts: numbers('mean of each part of a load, in the order of redirect to load', '1', { minItems: 11, maxItems: 11 }),
+  parts: loadParts(`mean of each part of a load: ${PARTS.join(', ')}`),
   meanMs: orNull(number('mean duration; null without any', MS, 640)),
   medianMs: orNull(number('half took less; null without any', MS, 420)),
   weightMs: number('time waited by all together', MS, 1840000),
   shareOfWeight: number('share of all time waited', SHARE, 0.3),
-  vitals: record(
-    {
-      ttfb: orNull(ref(Vital, 'time to first byte (Web Vitals)')),
-      fcp: orNull(ref(Vital, 'first contentful paint (Web Vitals)')),
-      lcp: orNull(ref(Vital, 'largest contentful paint (Web Vitals)')),
-      inp: orNull(ref(Vital, 'interaction to next paint (Web Vitals)')),
-      cls: orNull(ref(Vital, 'cumulative layout shift (Web Vitals)')),
-    },
-    'Web Vitals',
-  ),
+  vitals: byVital((words) => orNull(ref(Vital, words))),
   interactions: number('interactions with the page', '1', 4),
   errors: number('errors of scripts', 'errors', 3),
   shareWithErrors: number('share of views with an error of a script', SHARE, 0.03),
@@ -87,15 +95,7 @@ export const ListedLoad = resource('ListedLoad', 'A view as it is listed', {
 export type ListedLoadShape = Static<typeof ListedLoad>;
 
 export const PersonView = resource('PersonView', 'A view of a person', {
-  view: text('identity of the view, 16 hexadecimal digits', '00f067aa0ba902b7'),
-  atMs: number('when it was', EPOCH_MS, 1772442840000),
-  page: text('name of the page', '/pick-up'),
-  country: text('country, two letters of ISO 3166', 'NL'),
-  browser: text('browser and its major version', 'Firefox 140'),
-  loadMs: orNull(number('from navigation to the end of loading; null when not told', MS, 2840)),
-  lcpMs: orNull(number('largest contentful paint; null when not told', MS, 2140)),
-  errors: integer('errors of scripts', 'errors', 3),
-  missing: integer('resources that did not come', 'resources', 1),
+  ...ListedLoad.properties,
   session: number('number that tells sessions apart; 0 where none is told', '1', 412),
   system: text('operating system', 'Android 16'),
 });
@@ -121,16 +121,7 @@ export const PageLoads = resource('PageLoads', 'Page loads of a window', {
     {
       startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
       stepMs: number('length of a step', MS, 60000),
-      vitals: record(
-        {
-          ttfb: numbersOrNull('time to first byte (Web Vitals)'),
-          fcp: numbersOrNull('first contentful paint (Web Vitals)'),
-          lcp: numbersOrNull('largest contentful paint (Web Vitals)'),
-          inp: numbersOrNull('interaction to next paint (Web Vitals)'),
-          cls: numbersOrNull('cumulative layout shift (Web Vitals)'),
-        },
-        'Web Vitals',
-      ),
+      vitals: byVital(numbersOrNull),
     },
     '75th percentile of each vital over time',
   ),
@@ -154,7 +145,7 @@ export const PageLoads = resource('PageLoads', 'Page loads of a window', {
       medianMs: number('half took less; null without any', MS, 420),
       p95Ms: number('95 of 100 took less; null without any', MS, 1840),
     }),
-    'how often',
+    'calls that pages make, the most frequent first',
   ),
   worst: list(ref(ListedLoad), 'loads worth opening'),
 });
@@ -177,7 +168,7 @@ export const ScriptErrors = resource('ScriptErrors', 'Errors of scripts in group
       type: text('class of the failure', 'TypeError'),
       message: text('message of the failure', 'connection timed out'),
       errors: integer('errors of scripts', 'errors', 3),
-      views: integer('all views of the window, to compare with', 'views', 1840),
+      views: integer('views in which it came', 'views', 12),
       people: integer('persons, each counted once', 'people', 128),
       firstMs: number('when it came first; null when not in the window', EPOCH_MS, 1772442840000),
       lastMs: number('when it came last', EPOCH_MS, 1772446440000),
@@ -194,16 +185,18 @@ export const ScriptErrors = resource('ScriptErrors', 'Errors of scripts in group
 });
 export type ScriptErrorsShape = Static<typeof ScriptErrors>;
 
+const attemptOnServer = orNull(
+  record(
+    {
+      traceId: text('identity of the trace, 32 hexadecimal digits', '4bf92f3577b34da6a3ce929d0e0e4736'),
+      spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
+    },
+    "the attempt at the server's side; null when its spans are not stored",
+  ),
+);
+
 export const PageLoad = resource('PageLoad', 'One view of one page, with all that it fetched', {
-  view: text('identity of the view, 16 hexadecimal digits', '00f067aa0ba902b7'),
-  atMs: number('when it was', EPOCH_MS, 1772442840000),
-  page: text('name of the page', '/pick-up'),
-  country: text('country, two letters of ISO 3166', 'NL'),
-  browser: text('browser and its major version', 'Firefox 140'),
-  loadMs: orNull(number('from navigation to the end of loading; null when not told', MS, 2840)),
-  lcpMs: orNull(number('largest contentful paint; null when not told', MS, 2140)),
-  errors: integer('errors of scripts', 'errors', 3),
-  missing: integer('resources that did not come', 'resources', 1),
+  ...ListedLoad.properties,
   kind: oneOf(VIEW_KINDS, 'what it is'),
   path: text('path as the browser asked for it', '/pick-up/4711'),
   host: text("name of the host; '' where there is none", 'depot-07'),
@@ -213,17 +206,8 @@ export const PageLoad = resource('PageLoad', 'One view of one page, with all tha
   system: text('operating system', 'Android 16'),
   connection: text('kind of connection, as the browser tells it', '4g'),
   tier: text("tier of the customer; '' when not told", 'business'),
-  parts: orNull(numbers('parts', '1', { minItems: 11, maxItems: 11 })),
-  vitals: record(
-    {
-      ttfb: orNull(number('time to first byte (Web Vitals)', '1', 1)),
-      fcp: orNull(number('first contentful paint (Web Vitals)', '1', 1)),
-      lcp: orNull(number('largest contentful paint (Web Vitals)', '1', 1)),
-      inp: orNull(number('interaction to next paint (Web Vitals)', '1', 1)),
-      cls: orNull(number('cumulative layout shift (Web Vitals)', '1', 1)),
-    },
-    'Web Vitals',
-  ),
+  parts: orNull(loadParts(`each part of the load: ${PARTS.join(', ')}; null when not told`)),
+  vitals: byVital((words, unit) => orNull(number(words, unit, 1))),
   interactions: integer('interactions with the page', '1', 4),
   resources: list(
     record({
@@ -235,18 +219,7 @@ export const PageLoad = resource('PageLoad', 'One view of one page, with all tha
       bytes: integer('size', 'B', 48210),
       missing: flag('it did not come'),
       isThirdParty: flag("comes from a host that is not the page's own"),
-      attempt: orNull(
-        record(
-          {
-            traceId: text(
-              "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
-              '4bf92f3577b34da6a3ce929d0e0e4736',
-            ),
-            spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
-          },
-          "the attempt at the server's side, if its spans are stored",
-        ),
-      ),
+      attempt: attemptOnServer,
     }),
     'what the page fetched, in order',
   ),
@@ -261,18 +234,7 @@ export const PageLoad = resource('PageLoad', 'One view of one page, with all tha
     }),
     'errors of its scripts',
   ),
-  attempt: orNull(
-    record(
-      {
-        traceId: text(
-          "identity of the trace, 32 hexadecimal digits; '' or null where it is not kept",
-          '4bf92f3577b34da6a3ce929d0e0e4736',
-        ),
-        spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
-      },
-      "the attempt at the server's side, if its spans are stored",
-    ),
-  ),
+  attempt: attemptOnServer,
 });
 export type PageLoadShape = Static<typeof PageLoad>;
 
@@ -281,12 +243,17 @@ export const PageLoadOf = resource('PageLoadOf', 'The view that a trace began in
 });
 export type PageLoadOfShape = Static<typeof PageLoadOf>;
 
+/** Which script a map belongs to. */
+const ofScript = {
+  component: text('name of the component (service.name)', 'slots'),
+  version: text("version of the component; '' when not told", '4.18.0'),
+  file: text("file; '' when not told", 'checkout.js'),
+};
+
 export const SourceMaps = resource('SourceMaps', 'Source maps that stacks are read through', {
   maps: list(
     record({
-      component: text('name of the component (service.name)', 'slots'),
-      version: text("version of the component; '' when not told", '4.18.0'),
-      file: text("file; '' when not told", 'checkout.js'),
+      ...ofScript,
       uploadedMs: number('when it was uploaded', EPOCH_MS, 1772442840000),
       bytes: integer('size', 'B', 48210),
     }),
@@ -296,9 +263,7 @@ export const SourceMaps = resource('SourceMaps', 'Source maps that stacks are re
 export type SourceMapsShape = Static<typeof SourceMaps>;
 
 export const SourceMapKept = resource('SourceMapKept', 'A source map that was kept', {
-  component: text('name of the component (service.name)', 'slots'),
-  version: text("version of the component; '' when not told", '4.18.0'),
-  file: text("file; '' when not told", 'checkout.js'),
+  ...ofScript,
   bytes: integer('size', 'B', 48210),
 });
 export type SourceMapKeptShape = Static<typeof SourceMapKept>;
@@ -308,12 +273,9 @@ export type ScriptErrorGroupShape = ScriptErrorsShape['groups'][number];
 export type LoadedResourceShape = PageLoadShape['resources'][number];
 
 const value = string().trim().max(300);
-const ofDimensions = Object.fromEntries(
-  PAGE_DIMENSIONS.map((dimension) => [
-    dimension,
-    value.meta({ description: `only views of this ${dimension}`, example: 'NL' }),
-  ]),
-) as Record<PageDimension, typeof value>;
+const ofDimensions = byName(PAGE_DIMENSIONS, (dimension) =>
+  value.meta({ description: `only views of this ${dimension}`, example: 'NL' }),
+);
 
 export const pagesQuery = object({
   by: string()

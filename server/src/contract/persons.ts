@@ -1,7 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { object, string } from 'yup';
-import { get, incidentId, ok, post, problem, type Paths } from './paths';
-import { jsonSchemaOf, queryParameters } from './from-yup';
+import { get, incidentId, ok, post, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
 import { FATES } from '@toplens/core/incidents';
 import { ATTEMPT_KINDS } from '@toplens/core/telemetry';
@@ -141,18 +140,13 @@ export const personPaths: Paths = {
     }),
   },
   '/api/incidents/{id}/hurt/export': {
-    post: {
-      summary: 'People whom an incident hurt with ids, as CSV',
-      description: 'Needs a key of those who may see persons; recorded with who and why.',
-      parameters: [incidentId, ...[windowQuery, focusQuery].flatMap(queryParameters)],
-      requestBody: { required: true, content: { 'application/json': { schema: jsonSchemaOf(exportReason) } } },
-      responses: {
-        '200': { description: 'CSV (RFC 4180)', content: { 'text/csv': { schema: { type: 'string' } } } },
-        '4XX': problem,
-        '5XX': problem,
-      },
+    post: post('People whom an incident hurt with ids, as CSV: needs a key; recorded with who and why', {
+      path: [incidentId],
+      query: [windowQuery, focusQuery],
+      body: exportReason,
+      answers: { '200': { description: 'CSV (RFC 4180)', content: { 'text/csv': { schema: { type: 'string' } } } } },
       security: PERSON_KEY,
-    },
+    }),
   },
   '/api/people/find': {
     post: post('What one person did, in order of time: needs a key; recorded with who and why', {

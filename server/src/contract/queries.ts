@@ -1,6 +1,7 @@
 import '../input-words';
 import { RANKINGS } from '@toplens/core/incidents';
-import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
+import { DIMENSIONS } from '@toplens/core/telemetry';
+import { byName } from '../by-name';
 import { AGAINST } from '@toplens/core/time';
 import { date, number, object, string } from 'yup';
 
@@ -35,10 +36,7 @@ export const focusQuery = object({
     .oneOf(AGAINST)
     .default('nothing')
     .meta({ description: 'with what the window is compared', example: 'week' }),
-  ...(Object.fromEntries(DIMENSIONS.map((dimension) => [dimension, valueOf(dimension)])) as Record<
-    Dimension,
-    typeof text
-  >),
+  ...byName(DIMENSIONS, valueOf),
 });
 
 export const rankingQuery = object({
@@ -49,10 +47,13 @@ export const rankingQuery = object({
     .meta({ description: 'rates of a past window: as they were set then, or as they are today', example: 'then' }),
 });
 
-/** Who decides: part of whatever is decided. */
-export const who = string()
-  .trim()
-  .min(1, 'who: say who decides this')
-  .max(100)
-  .required('who: say who decides this')
-  .meta({ description: 'who decides it', example: 'Dana' });
+/** Part of whatever somebody does. @param does what, as in 'say who decides this' */
+export const whoDoes = (does: 'changes' | 'decides') => {
+  const missing = `who: say who ${does} this`;
+  return string()
+    .trim()
+    .min(1, missing)
+    .max(100)
+    .required(missing)
+    .meta({ description: `who ${does} it`, example: 'Dana' });
+};

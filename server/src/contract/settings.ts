@@ -1,7 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
 import { get, ok, path, post, type Paths } from './paths';
-import { who } from './queries';
+import { whoDoes } from './queries';
 import { EPOCH_MS, MINUTES, flag, integer, list, number, orNull, record, resource, text, texts } from './words';
 
 export const Settings = resource('Settings', 'Rates, calendar, and every change of a setting', {
@@ -50,6 +50,8 @@ export const Settings = resource('Settings', 'Rates, calendar, and every change 
 export type SettingsShape = Static<typeof Settings>;
 
 export type RatesShape = SettingsShape['rates'];
+
+const who = whoDoes('changes');
 
 export const newSetting = object({
   who,

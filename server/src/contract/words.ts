@@ -10,8 +10,8 @@ import {
 
 /**
  * In which the API's resources are described (JSON Schema 2020-12, as OpenAPI 3.1 takes it): each field with what it
- * means, its unit
- * and an example. The server's types follow from the descriptions, the app's from the document that is made of them.
+ * means, its unit and an example. The server's types follow from the descriptions, the app's from the document that is
+ * made of them.
  */
 
 /** Units of numbers that a screen has to know; others are written out. '1': a ratio or a count of itself. */
