@@ -4,8 +4,7 @@ import { worstFirstQuery } from './incidents';
 
 /**
  * Asks for the list while its place is still being read: else a slow phone asks only after it has drawn once, half a
- * second later
- * (docs/bench.md).
+ * second later (docs/bench.md).
  */
 export function askAhead(queries: QueryClient): void {
   if (typeof location === 'undefined' || location.pathname !== '/') return;

@@ -29,7 +29,7 @@ export function useField(id: number, view: View) {
     queryKey: ['field', id, query],
     queryFn: () => get('/api/flows/{id}/field', { path: { id }, query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
+    refetchInterval: refetchInterval(view, 6 * LIVE_MS),
   });
 }
 
@@ -39,7 +39,7 @@ export function usePath(id: number, view: View) {
     queryKey: ['path', id, query],
     queryFn: () => get('/api/flows/{id}/path', { path: { id }, query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+    refetchInterval: refetchInterval(view, SURROUNDINGS_MS),
   });
 }
 

@@ -35,7 +35,7 @@ export function useHurt(id: number, view: View) {
     queryKey: ['hurt', id, query],
     queryFn: () => get('/api/incidents/{id}/hurt', { path: { id }, query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+    refetchInterval: refetchInterval(view, SURROUNDINGS_MS),
   });
 }
 
@@ -46,7 +46,7 @@ export function useLostByTier(id: number, view: View) {
     queryKey: ['lost-by-tier', id, query],
     queryFn: () => get('/api/incidents/{id}/lost-by-tier', { path: { id }, query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? SURROUNDINGS_MS : false,
+    refetchInterval: refetchInterval(view, SURROUNDINGS_MS),
   });
 }
 

@@ -1,7 +1,7 @@
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { windowQuery, type View } from '@/frame/view';
 import { get } from './client';
-import { LIVE_MS } from './live';
+import { LIVE_MS, refetchInterval } from './live';
 
 export function useEstate(view: View) {
   const query = windowQuery(view);
@@ -9,7 +9,7 @@ export function useEstate(view: View) {
     queryKey: ['estate', query],
     queryFn: () => get('/api/estate', { query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
+    refetchInterval: refetchInterval(view, 6 * LIVE_MS),
   });
 }
 
@@ -19,6 +19,6 @@ export function useComponent(name: string, view: View) {
     queryKey: ['component', name, query],
     queryFn: () => get('/api/components/{name}', { path: { name }, query }),
     placeholderData: (previous) => (previous?.name === name ? previous : undefined),
-    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
+    refetchInterval: refetchInterval(view, 6 * LIVE_MS),
   });
 }

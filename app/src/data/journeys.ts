@@ -1,7 +1,7 @@
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { apiQuery, type View } from '@/frame/view';
 import { get } from './client';
-import { SURROUNDINGS_MS, LIVE_MS } from './live';
+import { SURROUNDINGS_MS, LIVE_MS, refetchInterval } from './live';
 import type { operations } from './api-types';
 
 type MoneyQuery = NonNullable<operations['getMoney']['parameters']['query']>;
@@ -22,7 +22,7 @@ export function useJourneys(view: View) {
     queryKey: ['journeys', query],
     queryFn: () => get('/api/journeys', { query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? 6 * LIVE_MS : false,
+    refetchInterval: refetchInterval(view, 6 * LIVE_MS),
   });
 }
 
@@ -32,6 +32,6 @@ export function useJourney(id: string, view: View) {
     queryKey: ['journey', id, query],
     queryFn: () => get('/api/journeys/{id}', { path: { id }, query }),
     placeholderData: (previous) => (previous?.id === id ? previous : undefined),
-    refetchInterval: view.from === undefined ? 3 * LIVE_MS : false,
+    refetchInterval: refetchInterval(view, 3 * LIVE_MS),
   });
 }

@@ -3,7 +3,9 @@ import type { View } from '@/frame/view';
 
 export const LIVE_MS = 5_000;
 
-export const refetchInterval = (view: View) => (view.from === undefined ? LIVE_MS : (false as const));
+/** A live window is asked for again and again, a past one is not. */
+export const refetchInterval = (view: View, everyMs = LIVE_MS) =>
+  view.from === undefined ? everyMs : (false as const);
 
 /** What else happened: looked at once a minute while the incident goes on. */
 export const SURROUNDINGS_MS = 60_000;

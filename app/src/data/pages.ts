@@ -2,6 +2,7 @@ import { useQuery, keepPreviousData, useQueryClient, useMutation } from '@tansta
 import { pagesQuery, type View } from '@/frame/view';
 import { post, get } from './client';
 import type { operations } from './api-types';
+import { refetchInterval } from './live';
 
 /** Page loads are counted anew a few times a minute: many views are read for it. */
 export const PAGES_MS = 15_000;
@@ -12,7 +13,7 @@ export function usePageLoads(view: View) {
     queryKey: ['pages', query],
     queryFn: () => get('/api/pages', { query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? PAGES_MS : false,
+    refetchInterval: refetchInterval(view, PAGES_MS),
   });
 }
 
@@ -22,7 +23,7 @@ export function useScriptErrors(view: View) {
     queryKey: ['script-errors', query],
     queryFn: () => get('/api/script-errors', { query }),
     placeholderData: keepPreviousData,
-    refetchInterval: view.from === undefined ? PAGES_MS : false,
+    refetchInterval: refetchInterval(view, PAGES_MS),
   });
 }
 
