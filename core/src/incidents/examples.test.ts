@@ -1,54 +1,15 @@
 import { columnsOf, type TestAttempt } from '../fixtures/attempts';
+import { at, context, deviation, KEY_TIER, WINDOW } from '../fixtures/bill';
 import { normalWith } from '../fixtures/normal';
+import { spanWith } from '../fixtures/trace-span';
 import { BUCKET_MS, rollUp } from '../flows';
-import { History, type Deviation, type Signal } from '../normal';
+import { History } from '../normal';
 import { SpanKind, FAILED } from '../telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../time';
-import type { TraceSpan } from '../traces';
-import {
-  DEFAULT_RATES,
-  groupDeviations,
-  harmBill,
-  rankOrigins,
-  todaysLevel,
-  type BillContext,
-  type ObservedAttempt,
-} from './index';
+import { groupDeviations, harmBill, rankOrigins, todaysLevel, type ObservedAttempt } from './index';
 
 /** Hand-made cases, each with an answer that follows from one rule: another constant gives another answer. */
 
-const BASE = Date.UTC(2026, 2, 10, 10);
-const at = (minutes: number) => BASE + minutes * MINUTE_MS;
-const deviation = (flow: number, signal: Signal, from: number, to: number): Deviation => ({
-  flow,
-  signal,
-  onsetMs: at(from),
-  endMs: at(to),
-  active: false,
-  level: 'hurting',
-  excess: 50,
-  z: 9,
-  firedMs: at(from + 3),
-});
-const KEY_TIER = 9;
-const WINDOW = { fromMs: at(0), toMs: at(60) };
-const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = {}): BillContext => ({
-  rows: columnsOf(attempts),
-  knownUntilMs: at(90),
-  normalAt: () => normalWith(),
-  importanceOf: () => 1,
-  rates: { ...DEFAULT_RATES, keyTiers: ['key'] },
-  isKeyTier: (tier) => tier === KEY_TIER,
-  expectedValue: () => 0,
-  valueSpread: () => 0,
-  tierShares: () => new Map([[1, 1]]),
-  usualPeople: () => ({ mean: 40, sd: 2, attempts: 100 }),
-  todaysLevel: () => 1,
-  shareOfFlow: () => 1,
-  followersOf: () => new Set(),
-  penaltyOf: () => 0,
-  ...more,
-});
 const lineOf = (bill: ReturnType<typeof harmBill>, name: string) => bill.lines.find((line) => line.name === name)!;
 
 describe('the range of a line', () => {
@@ -101,7 +62,7 @@ test("today's level moves by three tenths of what the last half hours say", () =
     () => false,
     () => undefined,
   );
-  const NOW = BASE;
+  const NOW = at(0);
   const put = (hourMs: number, perBucket: (startMs: number) => number) => {
     const attempts: TestAttempt[] = [];
     for (let startMs = hourMs; startMs < hourMs + HOUR_MS; startMs += BUCKET_MS)
@@ -142,22 +103,16 @@ describe('what belongs together', () => {
 
 test('the score of a candidate adds its reasons by the published weights, early and deep among them', () => {
   // web calls slots; slots takes 400 ms more from the onset on, web 400 ms more from ten minutes later on.
-  const span = (spanId: string, parentSpanId: string, component: string, startMs: number, ms: number): TraceSpan => ({
-    spanId,
-    parentSpanId,
-    component,
-    kind: SpanKind.SERVER,
-    startUs: startMs * 1000,
-    durationUs: ms * 1000,
-    name: spanId,
-    host: '',
-    peer: '',
-    statement: '',
-    failure: '',
-    isUserSide: false,
-    device: '',
-    failed: false,
-  });
+  const span = (spanId: string, parentSpanId: string, component: string, startMs: number, ms: number) =>
+    spanWith({
+      spanId,
+      parentSpanId,
+      component,
+      kind: SpanKind.SERVER,
+      startUs: startMs * 1000,
+      durationUs: ms * 1000,
+      name: spanId,
+    });
   const attempt = (atMs: number, isBad: boolean, web: number, slots: number): ObservedAttempt => ({
     atMs,
     isBad,

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
-import { columnsOf, type TestAttempt } from '../fixtures/attempts';
+import { at, context, deviation, KEY_TIER, WINDOW } from '../fixtures/bill';
 import { normalWith } from '../fixtures/normal';
-import type { Deviation, Signal } from '../normal';
 import { normalDeviate, poissonDeviate, seededRandom } from '../stats';
 import { FAILED, PROBE } from '../telemetry';
 import { MINUTE_MS } from '../time';
@@ -20,48 +19,9 @@ import {
   rankWorstFirst,
   weightOf,
   windowSentence,
-  type BillContext,
   type HarmBill,
 } from './index';
 
-const BASE = Date.UTC(2026, 2, 10, 10);
-const at = (minutes: number) => BASE + minutes * MINUTE_MS;
-
-const deviation = (flow: number, signal: Signal, from: number, to: number, excess = 50): Deviation => ({
-  flow,
-  signal,
-  onsetMs: at(from),
-  endMs: at(to),
-  active: false,
-  level: 'hurting',
-  excess,
-  z: 9,
-  firedMs: at(from + 3),
-});
-
-const NORMAL = normalWith();
-
-const KEY_TIER = 9;
-
-const context = (attempts: readonly TestAttempt[], more: Partial<BillContext> = {}): BillContext => ({
-  rows: columnsOf(attempts),
-  knownUntilMs: at(90),
-  normalAt: () => NORMAL,
-  importanceOf: () => 1,
-  rates: { ...DEFAULT_RATES, keyTiers: ['key'] },
-  isKeyTier: (tier) => tier === KEY_TIER,
-  expectedValue: () => 0,
-  valueSpread: () => 0,
-  tierShares: () => new Map([[1, 1]]),
-  usualPeople: () => ({ mean: 40, sd: 2, attempts: 100 }),
-  todaysLevel: () => 1,
-  shareOfFlow: () => 1,
-  followersOf: () => new Set(),
-  penaltyOf: () => 0,
-  ...more,
-});
-
-const WINDOW = { fromMs: at(0), toMs: at(60) };
 const quantity = (bill: ReturnType<typeof harmBill>, name: string) =>
   bill.lines.find((line) => line.name === name)?.quantity.estimate ?? NaN;
 
@@ -98,7 +58,7 @@ describe('the harm bill', () => {
     const bill = harmBill(
       [deviation(1, 'slow', 0, 60)],
       WINDOW,
-      context(attempts, { normalAt: () => ({ ...NORMAL, sites }) }),
+      context(attempts, { normalAt: () => ({ ...normalWith(), sites }) }),
     );
     expect(bill.outcomes).toEqual({ onTime: 10, late: 10, hung: 0, failed: 0 });
     expect([...bill.hurtPersons].sort((a, b) => a - b)).toEqual(Array.from({ length: 10 }, (_, i) => 20 + i));

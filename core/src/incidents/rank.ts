@@ -82,9 +82,8 @@ const CHANCE = 1.645;
 
 /**
  * How harm moves from one stretch to the next of equal length. People are hurt one by one: of n of them the logarithm
- * of the harm
- * is known to 1/√n, so that seven after four tell nothing yet. Half a person is added to both sides (Haldane 1956, from
- * memory).
+ * of the harm is known to 1/√n, so that seven after four tell nothing yet. Half a person is added to both sides
+ * (Haldane 1956, from memory).
  */
 export function directionOf(earlier: Moment, last: Moment): 'growing' | 'steady' | 'fading' {
   const harm = earlier.harm + last.harm;

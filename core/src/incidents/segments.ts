@@ -61,10 +61,8 @@ interface Count {
 
 /**
  * Who is hit more than others: every value of every dimension tried, against the rest, with control of false
- * discoveries.
- * Of nested values (a site and its region) the one that explains more alone is kept: once a value is picked, others
- * must
- * still stand out among the attempts without it.
+ * discoveries. Of nested values (a site and its region) the one that explains more alone is kept: once a value is
+ * picked, others must still stand out among the attempts without it.
  */
 export function whereItBites(question: BitesQuestion): Bites {
   const picked: Segment[] = [];

@@ -24,8 +24,7 @@ export function changedStretch(series: SignalSeries, from: number, to: number) {
 
 /**
  * Where the stretch changes once more, to a level that alone would be usual: there it ended. A quiet half hour behind
- * an
- * outage lies half way between the outage and the usual, and the halved level alone cannot tell to which of them it
+ * an outage lies half way between the outage and the usual, and the halved level alone cannot tell to which of them it
  * belongs.
  */
 function lastReturn(series: SignalSeries, start: number, end: number): number {

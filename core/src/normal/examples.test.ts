@@ -1,4 +1,5 @@
 import type { FlowBucket } from '../flows';
+import { minutesWith } from '../fixtures/minutes';
 import { createHistogram, encodeHistogram, poissonZ, recordInPlace } from '../stats';
 import { DAY_MS, dayKinds, MINUTE_MS } from '../time';
 import { findDeviations, learnNormal, type MinuteSeries } from './index';
@@ -56,23 +57,8 @@ test('load that grows by a tenth a week is expected to be a tenth more than last
   expect((without[2] as number) / 400).toBeLessThan(0.9);
 });
 
-const MINUTES = 180;
-function steady(rate: number): MinuteSeries {
-  const fill = (value: number) => new Float64Array(MINUTES).fill(value);
-  return {
-    startMs: SLOT,
-    attempts: new Int32Array(MINUTES).fill(rate),
-    late: new Int32Array(MINUTES),
-    failed: new Int32Array(MINUTES),
-    expectedAttempts: fill(rate),
-    volumeSpread: fill(0),
-    volumeDispersion: fill(1),
-    lateShare: fill(0.01),
-    lateSpread: fill(0),
-    failedShare: fill(0.01),
-    failedSpread: fill(0),
-  };
-}
+const steady = (rate: number): MinuteSeries =>
+  minutesWith(SLOT, rate, { volumeSpread: new Float64Array(180), failedShare: new Float64Array(180).fill(0.01) });
 
 test('what is missing must show half a spread more than a share does: 5.04 spreads in five minutes are not enough, 5.91 are', () => {
   const lost = (perMinute: number) => {

@@ -12,10 +12,8 @@ const LEAST_LIMIT_FACTOR = 1.15;
 
 /**
  * Learns what is usual for a flow in the half hour that begins at `slotMs`, from what came before it, down a ladder:
- * the
- * same time of the week in earlier weeks; with a wider neighbourhood; the same time of like days; all that is known;
- * the
- * owner's limit alone. The newest days weigh most. Never from the slot itself or what follows.
+ * the same time of the week in earlier weeks; with a wider neighbourhood; the same time of like days; all that is
+ * known; the owner's limit alone. The newest days weigh most. Never from the slot itself or what follows.
  *
  * @param firstMs start of the flow's history: before it nothing is known, after it an absent bucket means no attempts
  * @param siteLimitsMs limits that the owner set for single sites; how often such a one is exceeded as usual is told

@@ -36,8 +36,7 @@ interface ChosenDays {
   days: LearningDay[];
   /**
    * days to learn from how many attempts come: the same, but for basis 'history' like days where there are enough of
-   * them. How
-   * many come on ten days is known long before there are enough to tell how long they take.
+   * them. How many come on ten days is known long before there are enough to tell how long they take.
    */
   volumeDays: LearningDay[];
 }

@@ -1,3 +1,4 @@
+import { minutesWith } from '../fixtures/minutes';
 import type { FlowBucket } from '../flows';
 import {
   createHistogram,
@@ -236,21 +237,12 @@ describe('deviations', () => {
 
   function quiet(seed: number, rate = 12): MinuteSeries {
     const random = seededRandom(seed);
-    const fill = (value: number) => new Float64Array(MINUTES).fill(value);
     const attempts = Int32Array.from({ length: MINUTES }, () => poissonDeviate(random, rate));
-    return {
-      startMs,
+    return minutesWith(startMs, rate, {
       attempts,
       late: Int32Array.from(attempts, (n) => poissonDeviate(random, n * 0.01)),
       failed: Int32Array.from(attempts, (n) => (random() < n * 0.005 ? 1 : 0)),
-      expectedAttempts: fill(rate),
-      volumeSpread: fill(0.05),
-      volumeDispersion: fill(1),
-      lateShare: fill(0.01),
-      lateSpread: fill(0),
-      failedShare: fill(0.005),
-      failedSpread: fill(0),
-    };
+    });
   }
   const minuteOf = (timeMs: number) => (timeMs - startMs) / MINUTE_MS;
 

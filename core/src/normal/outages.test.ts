@@ -1,3 +1,4 @@
+import { minutesWith } from '../fixtures/minutes';
 import { poissonDeviate, seededRandom } from '../stats';
 import { MINUTE_MS } from '../time';
 import { findDeviations, findOutages, suddenChanges, volumeIn, type MinuteSeries, type RecentCounts } from './index';
@@ -8,20 +9,9 @@ const START = Date.UTC(2026, 2, 10, 9);
 /** A flow's minutes with attempts at a rate; expected as they come. */
 function flow(seed: number, rate: number): MinuteSeries {
   const random = seededRandom(seed);
-  const fill = (value: number) => new Float64Array(MINUTES).fill(value);
-  return {
-    startMs: START,
+  return minutesWith(START, rate, {
     attempts: Int32Array.from({ length: MINUTES }, () => poissonDeviate(random, rate)),
-    late: new Int32Array(MINUTES),
-    failed: new Int32Array(MINUTES),
-    expectedAttempts: fill(rate),
-    volumeSpread: fill(0.05),
-    volumeDispersion: fill(1),
-    lateShare: fill(0.01),
-    lateSpread: fill(0),
-    failedShare: fill(0.005),
-    failedSpread: fill(0),
-  };
+  });
 }
 
 const silent = (series: MinuteSeries, from: number, to: number) => {

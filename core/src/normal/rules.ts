@@ -8,8 +8,7 @@ export interface Rule {
 
 /**
  * Trailing windows in minutes, and the evidence that each must show: the shortest in 3 of 5 minutes; longer ones at
- * once,
- * when it is overwhelming. Thresholds were set on worlds whose truth is known (docs/truth.md).
+ * once, when it is overwhelming. Thresholds were set on worlds whose truth is known (docs/truth.md).
  */
 export const RULES: readonly Rule[] = [
   { minutes: 1, z: STRAINED_SPREADS, times: 3 },
@@ -45,8 +44,7 @@ export const SLICE_RULES = RULES.filter(({ minutes }) => minutes <= SLICE_MINUTE
 
 /**
  * How busy a day is as a whole is uncertain, most on days of which few came before; the hour before tells it. So volume
- * is
- * also measured against that hour, in blocks of five minutes that expect enough, ending five minutes before the
+ * is also measured against that hour, in blocks of five minutes that expect enough, ending five minutes before the
  * stretch.
  */
 export const LEVEL_MINUTES = 90;
@@ -92,8 +90,7 @@ export const RETURN_GAIN = 8;
 
 /**
  * How often something fails or is late differs from day to day by at least so much of itself, whatever few days let
- * see: an
- * hour of a busy flow that fails a half more often than usual is a day like that.
+ * see: an hour of a busy flow that fails a half more often than usual is a day like that.
  */
 export const LEAST_SPREAD_OF_SHARE = 0.25;
 

@@ -87,8 +87,8 @@ export class SignalSeries {
 
   /**
    * Evidence that a stretch misses attempts, against how busy the day was just before it: the day's level, of which
-   * only the
-   * spread between days is known, is updated by what came in that hour (normal prior and likelihood on the log scale).
+   * only the spread between days is known, is updated by what came in that hour (normal prior and likelihood on the log
+   * scale).
    *
    * @returns spreads; 0 where the hour before tells nothing
    */

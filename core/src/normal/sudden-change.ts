@@ -31,8 +31,8 @@ const FEWEST = 5;
 
 /**
  * Change without any rule: the last minutes against the hour before, for everything that runs. Counts by the exact test
- * of
- * two Poisson rates, durations by Welch's test on their logarithms; with control of false discoveries over all tried.
+ * of two Poisson rates, durations by Welch's test on their logarithms; with control of false discoveries over all
+ * tried.
  *
  * @param lastMinutes, beforeMinutes lengths of the two stretches
  */

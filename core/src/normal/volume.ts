@@ -39,8 +39,7 @@ export function learnVolume(
   if (days.length === 0) return { volume, ...unknown };
   if (days.length === 1) {
     // Without a daily pattern the last hour is the best guess of the next half hour: its middle, which trouble of some
-    // minutes
-    // does not move, or its mean, since the middle of small counts is often none.
+    // minutes does not move, or its mean, since the middle of small counts is often none.
     const recent = (days[0] as LearningDay).starts
       .slice(-2 * BUCKETS_PER_SLOT)
       .map((start) => history(start)?.attempts ?? 0);
@@ -96,10 +95,8 @@ function growthSince(totalOf: DayTotal, slotMs: number, { daysBack }: LearningDa
 
 /**
  * Variance-to-mean ratio of neighbouring five minutes, from their squared differences (von Neumann 1941, from memory):
- * a
- * rising or falling day does not count as variance. For independent arrivals each ratio is 1 in the mean, however few
- * they are;
- * trouble is left out in two steps, roughly and then beyond what chance would do in one of a thousand.
+ * a rising or falling day does not count as variance. For independent arrivals each ratio is 1 in the mean, however few
+ * they are; trouble is left out in two steps, roughly and then beyond what chance would do in one of a thousand.
  */
 function dispersionOf(days: number[][]): number {
   const ratios: number[] = [];
@@ -116,8 +113,7 @@ function dispersionOf(days: number[][]): number {
 
 /**
  * What of each day's weight lies in the middle 60 % by volume. Days are left out and not single five minutes: of small
- * counts the
- * middle lies below the mean, by a third where one attempt comes in ten minutes.
+ * counts the middle lies below the mean, by a third where one attempt comes in ten minutes.
  */
 function middleOf(volumes: readonly number[], weights: readonly number[]): number[] {
   const all = sum(weights);

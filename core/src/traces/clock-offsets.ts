@@ -11,12 +11,9 @@ interface Bounds {
 
 /**
  * How far the clock of each host lies behind that of the attempt's first host, microseconds to be added to its times.
- * What
- * was waited for cannot begin before its call nor end after it: each call between two hosts bounds the offset between
- * them
- * (the bounds of round-trip time: Cristian 1989, from memory). Clocks that fit stay as they are; others go to the
- * middle of
- * what all calls allow. Messages bound one side only: they are consumed after they were sent.
+ * What was waited for cannot begin before its call nor end after it: each call between two hosts bounds the offset
+ * between them (the bounds of round-trip time: Cristian 1989, from memory). Clocks that fit stay as they are; others go
+ * to the middle of what all calls allow. Messages bound one side only: they are consumed after they were sent.
  *
  * @returns hosts that are off; those not named need nothing
  */

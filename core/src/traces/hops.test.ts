@@ -1,22 +1,8 @@
+import { spanWith } from '../fixtures/trace-span';
 import { hopsOf, type TraceSpan } from './index';
 
-const span = (spanId: string, parentSpanId: string, component: string, more: Partial<TraceSpan> = {}): TraceSpan => ({
-  spanId,
-  parentSpanId,
-  component,
-  host: '',
-  peer: '',
-  name: '',
-  kind: 2,
-  failed: false,
-  failure: '',
-  isUserSide: false,
-  device: '',
-  statement: '',
-  startUs: 0,
-  durationUs: 10,
-  ...more,
-});
+const span = (spanId: string, parentSpanId: string, component: string, more: Partial<TraceSpan> = {}) =>
+  spanWith({ spanId, parentSpanId, component, ...more });
 
 test('a call seen from both sides is one hop; inner work is none; a silent callee is told by its caller', () => {
   const trace = [

@@ -18,8 +18,7 @@ export interface Hop {
 
 /**
  * Which component calls which, from the spans of traces. Work inside a component is no hop; a call that left a span on
- * both
- * sides is one hop; one whose other side sends nothing goes to whom it names.
+ * both sides is one hop; one whose other side sends nothing goes to whom it names.
  *
  * @returns in order of depth, then of calls
  */

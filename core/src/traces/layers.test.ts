@@ -1,3 +1,4 @@
+import { spanWith } from '../fixtures/trace-span';
 import { beginOf, layersOf, layOut, type TraceSpan } from './index';
 
 const span = (
@@ -7,23 +8,7 @@ const span = (
   startUs: number,
   durationUs: number,
   more: Partial<TraceSpan> = {},
-): TraceSpan => ({
-  spanId,
-  parentSpanId,
-  component,
-  host: '',
-  peer: '',
-  name: '',
-  kind: 2,
-  failed: false,
-  failure: '',
-  isUserSide: false,
-  device: '',
-  statement: '',
-  startUs,
-  durationUs,
-  ...more,
-});
+) => spanWith({ spanId, parentSpanId, component, startUs, durationUs, ...more });
 
 test('time is told by layer: own code, the way between, stores, outside; together it is the attempt', () => {
   const { rows } = layOut(

@@ -7,10 +7,8 @@ export type Layer = (typeof LAYERS)[number];
 
 /**
  * An attempt's time by layer, microseconds; the layers add up to the attempt. A call whose other side left a span is on
- * the
- * network for what its other side does not account for; one without is the time of whom it called: a store when it is
- * told as
- * a component of its own, an outside service when it is only named.
+ * the network for what its other side does not account for; one without is the time of whom it called: a store when it
+ * is told as a component of its own, an outside service when it is only named.
  */
 export function layersOf(rows: readonly WaterfallRow[]): Record<Layer, number> {
   const layers: Record<Layer, number> = { device: 0, ownCode: 0, network: 0, stores: 0, outside: 0 };

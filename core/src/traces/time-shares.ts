@@ -2,10 +2,8 @@ import type { TimedSpan } from './stretch';
 
 /**
  * Who held the attempt up, moment by moment: each moment belongs to the span at work that waits for nobody, and is
- * shared
- * evenly where several work at the same time. So the shares of all spans add up to the attempt's duration, whatever
- * runs in
- * parallel; what runs on after the attempt's end has no part in it.
+ * shared evenly where several work at the same time. So the shares of all spans add up to the attempt's duration,
+ * whatever runs in parallel; what runs on after the attempt's end has no part in it.
  *
  * @param root the attempt itself; spans whose parent is not known count as its children
  * @returns microseconds of the attempt by span id; their sum is `root.durationUs`

@@ -22,8 +22,7 @@ export interface TraceSpan extends TimedSpan {
 
 /**
  * Who is answerable for a span's own time: a call that left no span behind belongs to whom it called. So outside
- * services
- * that send nothing, and components that fell silent, have a part too.
+ * services that send nothing, and components that fell silent, have a part too.
  */
 export const holderOf = (span: Pick<TraceSpan, 'component' | 'kind' | 'peer'>, hasChildren: boolean): string =>
   span.kind === SpanKind.CLIENT && span.peer !== '' && !hasChildren ? span.peer : span.component;

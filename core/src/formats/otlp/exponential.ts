@@ -19,8 +19,7 @@ export interface ExponentialPoint {
 
 /**
  * An exponential histogram with its bounds written out. Bucket i of the positive range holds base^i < x ≤ base^(i+1)
- * with
- * base = 2^(2^-scale); the negative range mirrors it: OpenTelemetry data model, "ExponentialHistogram".
+ * with base = 2^(2^-scale); the negative range mirrors it: OpenTelemetry data model, "ExponentialHistogram".
  */
 export function exponentialDistribution(point: ExponentialPoint): Distribution {
   const { count = 0, sum = NaN, scale = 0, zeroCount = 0, zeroThreshold = 0, positive, negative, min, max } = point;

@@ -1,16 +1,11 @@
-import { type LoggerProvider as Provider } from '@opentelemetry/sdk-logs';
+import { JsonLogsSerializer, ProtobufLogsSerializer } from '@opentelemetry/otlp-transformer';
+import { resourceFromAttributes } from '@opentelemetry/resources';
+import { InMemoryLogRecordExporter, LoggerProvider, SimpleLogRecordProcessor } from '@opentelemetry/sdk-logs';
 import fc from 'fast-check';
 import { MalformedTelemetry, readLogsJson, readLogsProtobuf } from './index';
 
-/* eslint-disable @typescript-eslint/no-require-imports */
-const { InMemoryLogRecordExporter, LoggerProvider, SimpleLogRecordProcessor } =
-  require('@opentelemetry/sdk-logs') as typeof import('@opentelemetry/sdk-logs');
-const { JsonLogsSerializer, ProtobufLogsSerializer } =
-  require('@opentelemetry/otlp-transformer') as typeof import('@opentelemetry/otlp-transformer');
-const { resourceFromAttributes } = require('@opentelemetry/resources') as typeof import('@opentelemetry/resources');
-
 /** Records as the OpenTelemetry SDK makes them, and the two forms in which its exporters send them. */
-function sent(emit: (logger: ReturnType<Provider['getLogger']>) => void) {
+function sent(emit: (logger: ReturnType<LoggerProvider['getLogger']>) => void) {
   const exporter = new InMemoryLogRecordExporter();
   const provider = new LoggerProvider({
     resource: resourceFromAttributes({ 'service.name': 'slots', 'host.name': 'coast-3' }),

@@ -1,17 +1,13 @@
+import { JsonMetricsSerializer, ProtobufMetricsSerializer } from '@opentelemetry/otlp-transformer';
+import { resourceFromAttributes } from '@opentelemetry/resources';
+import * as sdk from '@opentelemetry/sdk-metrics';
 import fc from 'fast-check';
 import { whyPointRejected, type MetricPoint } from '../../telemetry';
 import { exponentialDistribution } from './exponential';
 import { MalformedTelemetry, readMetricsJson, readMetricsProtobuf } from './index';
 import { upTo } from '../../fixtures/time-range';
 
-/* eslint-disable @typescript-eslint/no-require-imports */
-const sdk = require('@opentelemetry/sdk-metrics') as typeof import('@opentelemetry/sdk-metrics');
-const { JsonMetricsSerializer, ProtobufMetricsSerializer } =
-  require('@opentelemetry/otlp-transformer') as typeof import('@opentelemetry/otlp-transformer');
-const { resourceFromAttributes } = require('@opentelemetry/resources') as typeof import('@opentelemetry/resources');
-/* eslint-enable */
-
-type Meter = ReturnType<InstanceType<typeof sdk.MeterProvider>['getMeter']>;
+type Meter = ReturnType<sdk.MeterProvider['getMeter']>;
 
 /** What the OpenTelemetry SDK exports after `record` ran, read from both encodings. */
 async function exported(

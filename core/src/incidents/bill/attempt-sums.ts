@@ -10,8 +10,7 @@ import { outcomeOfRow } from '../rows/row-outcome';
 export const MADE_GOOD_MS = 30 * MINUTE_MS;
 /**
  * How far the learned median lies from the true one, as a share of it: half a histogram bucket, and the drift within
- * half
- * an hour. Measured on worlds whose truth is known (docs/truth.md).
+ * half an hour. Measured on worlds whose truth is known (docs/truth.md).
  */
 const EXPECTED_ERROR = 0.03;
 /** The same for the limit, and with it for the number of people found late. */

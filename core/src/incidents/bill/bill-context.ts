@@ -8,8 +8,7 @@ import type { UsualPeople } from './usual';
 export interface BillContext {
   /**
    * attempts of the flows of all parts and of those that usually follow them, from three hours before the trouble to
-   * half
-   * an hour after the window, as far as known
+   * half an hour after the window, as far as known
    */
   rows: AttemptColumns;
   /** up to when data is complete */

@@ -38,8 +38,7 @@ const BRINGS_WITHIN_MS = 2 * GOES_ON_WITHIN_MS;
 
 /**
  * The people whom an incident hurt, worst off first: those who are gone, then by what went wrong. People who are not
- * named are not
- * among them. Pure in the set of rows.
+ * named are not among them. Pure in the set of rows.
  */
 export function hurtPeople(
   parts: readonly Deviation[],

@@ -26,8 +26,7 @@ const LEAST_SESSION_SHARE = 0.8;
 /**
  * People who left at a troubled step beyond the usual: sessions that met late, hung or failed attempts there, against
  * those that did not (then, and in the hours before), like people compared with like (tier, and device in hand or not):
- * Mantel–Haenszel risk difference ×
- * exposed sessions.
+ * Mantel–Haenszel risk difference × exposed sessions.
  *
  * @returns `undefined` where it cannot be known: no sessions, or no flow that usually follows
  */

@@ -44,9 +44,8 @@ export const valueOf = (key: number): number => key % VALUES;
 
 /**
  * Counts an hour's attempts by flow and value. Values that hold more than half of a flow are left out: the flow itself
- * tells of them.
- * Of a person's bad attempts of a flow the first counts: in a small slice one who tries again and again would look like
- * many.
+ * tells of them. Of a person's bad attempts of a flow the first counts: in a small slice one who tries again and again
+ * would look like many.
  *
  * @param all how each row counts, as above
  */

@@ -30,9 +30,8 @@ type HourAt = (hourMs: number) => HourOfFlow | undefined;
 
 /**
  * What is late or failing in one slice of a flow (a site, a host, a version, a promotion), long before the whole flow
- * shows it.
- * A slice is judged by what is usual for its flow, times how much more often the slice itself went wrong in the day
- * before.
+ * shows it. A slice is judged by what is usual for its flow, times how much more often the slice itself went wrong in
+ * the day before.
  *
  * @param hourOf counts of the flow's hours, in the window and `SLICE_PAST_MS` before it
  * @param shown what the whole flow shows: slices that do no more than take part in it are not looked at

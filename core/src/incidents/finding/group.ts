@@ -56,10 +56,9 @@ function overlapMostly(a: Deviation, b: Deviation): boolean {
 }
 
 /**
- * Groups deviations that have one origin:
- * slow and failing of one flow, or of flows that traces or people join, from about the same time on; missing attempts
- * of a flow whose people usually pass a
- * troubled flow before it (they never came so far); flows of one application that fall silent together.
+ * Groups deviations that have one origin: slow and failing of one flow, or of flows that traces or people join, from
+ * about the same time on; missing attempts of a flow whose people usually pass a troubled flow before it (they never
+ * came so far); flows of one application that fall silent together.
  *
  * @param applicationOf number of the application that a flow belongs to
  * @returns groups by onset, then flow; the same for any order of the input
@@ -109,8 +108,7 @@ export function groupDeviations<T extends Deviation>(
 
 /**
  * Did a trouble begin before attempts were missing behind it? When few come, what is missing is dated only roughly: it
- * may seem
- * to begin a while before its cause, if otherwise both go on together.
+ * may seem to begin a while before its cause, if otherwise both go on together.
  */
 const startsBefore = (part: Deviation, missing: Deviation): boolean =>
   part.onsetMs <= missing.onsetMs + SAME_OUTAGE_MS ||

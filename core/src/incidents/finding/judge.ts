@@ -24,10 +24,9 @@ export interface HourOfFlow {
 }
 
 /**
- * Counts an hour's attempts by flow and minute. A pure function of the set of rows.
- * Probes are left out. Of a person's loads of one page in the hour the first counts: how long a page takes is above all
- * their device's
- * and their line's doing, so that a few people who come again would look like many.
+ * Counts an hour's attempts by flow and minute. A pure function of the set of rows. Probes are left out. Of a person's
+ * loads of one page in the hour the first counts: how long a page takes is above all their device's and their line's
+ * doing, so that a few people who come again would look like many.
  */
 export function countMinutes(rows: AttemptColumns, hourMs: number, normalAt: NormalAt): Map<number, HourOfFlow> {
   const hours = new Map<number, HourOfFlow>();

@@ -1,3 +1,4 @@
+import { spanWith } from '../../fixtures/trace-span';
 import { seededRandom } from '../../stats';
 import { SpanKind } from '../../telemetry';
 import { MINUTE_MS } from '../../time';
@@ -27,23 +28,17 @@ function attempt(atMs: number, isBad: boolean, { web, slots, db, cards = 0, fail
     from: number,
     length: number,
     more: Partial<TraceSpan> = {},
-  ): TraceSpan => ({
-    spanId,
-    parentSpanId,
-    component,
-    kind,
-    startUs: atMs * ms + from * ms,
-    durationUs: length * ms,
-    name: spanId,
-    host: '',
-    peer: '',
-    statement: '',
-    failure: '',
-    isUserSide: false,
-    device: '',
-    failed: false,
-    ...more,
-  });
+  ) =>
+    spanWith({
+      spanId,
+      parentSpanId,
+      component,
+      kind,
+      startUs: atMs * ms + from * ms,
+      durationUs: length * ms,
+      name: spanId,
+      ...more,
+    });
   const inner = slots + db;
   const failed = fails !== undefined;
   return {

@@ -14,8 +14,8 @@ export type OriginReason = (typeof ORIGIN_REASONS)[number];
 
 /**
  * What each reason weighs in the score, by what is wrong. A component has them all at 1 when it alone holds the time
- * (or the
- * failures), went wrong first, lies deepest, and was changed just before. Set on tuning seeds of the truth bench.
+ * (or the failures), went wrong first, lies deepest, and was changed just before. Set on tuning seeds of the truth
+ * bench.
  */
 export const ORIGIN_WEIGHTS: Readonly<Record<'slow' | 'failing', Readonly<Record<OriginReason, number>>>> = {
   slow: { time: 0.6, failures: 0.1, early: 0.1, deep: 0.05, change: 0.15 },
@@ -76,8 +76,7 @@ const WINSOR = 0.95;
 
 /**
  * Components proposed as the cause, with their reasons. Own time counts, so a component that only waits for another is
- * no
- * candidate; of failing attempts the deepest failing span counts. A pure function of the set of attempts.
+ * no candidate; of failing attempts the deepest failing span counts. A pure function of the set of attempts.
  *
  * @param signal what is wrong with the bad attempts
  * @param onsetMs begin of the trouble, as estimated
@@ -260,8 +259,7 @@ function winsorMean(values: readonly number[]): number {
 
 /**
  * How often the first candidate was right in the worlds whose truth is known, by how far its score was ahead of the
- * next
- * (docs/truth.md, tuning seeds 1 to 300): the confidence is measured, not felt.
+ * next (docs/truth.md, tuning seeds 1 to 300): the confidence is measured, not felt.
  */
 const RIGHT_BY_LEAD = [
   { lead: 0.45, right: 0.97 },

@@ -66,8 +66,7 @@ const FEWEST_EXCESS = 2;
 
 /**
  * Other flows in which the same people (one site, one promotion) were in trouble at the same time: each alone may have
- * too
- * few attempts to show it.
+ * too few attempts to show it.
  *
  * @param flows where to look
  */
