@@ -7,6 +7,7 @@ import { gzipSync } from 'node:zlib';
 import { openBrowser, PHONE } from '../e2e/browser';
 import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
 import { startDemoWorld } from '../e2e/world';
+import { batchOf } from '../server/src/fixtures/batch';
 import { TableRows } from '../server/src/store/tables';
 import { Database } from '../server/src/store/database';
 import { pageLoads } from './page-loads';
@@ -134,22 +135,7 @@ async function database(): Promise<void> {
   for (let round = 0; round < 3; round++) {
     const base = round * 10 * ROWS;
     // As the intake does it: built, copied, and put in place without doubles.
-    byCopy.push(
-      await timed(() =>
-        db.ingest({
-          batch: round,
-          mark: undefined,
-          attempts: new TableRows('attempt').finish(),
-          attemptCount: 0,
-          hours: [],
-          details: [],
-          versions: [],
-          parts: [],
-          changes: [],
-          copies: [{ table: 'span', rows: copied(base) }],
-        }),
-      ),
-    );
+    byCopy.push(await timed(() => db.ingest(batchOf(round, [{ table: 'span', rows: copied(base) }]))));
     byInsert.push(
       await timed(async () => {
         for (let from = 0; from < ROWS; from += 500) {

@@ -1,6 +1,5 @@
 // `npm run bench:scale`: a day of ten million attempts in a real server. Ratios are pairs of one run; growth exponents
-// say
-// how each operation grows with the work (1: twice the work takes twice as long).
+// say how each operation grows with the work (1: twice the work takes twice as long).
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';

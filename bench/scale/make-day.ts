@@ -2,10 +2,11 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { rollUp, type FlowBucket } from '@toplens/core/flows';
 import { createHistogram, encodeHistogram, normalDeviate, recordInPlace, seededRandom } from '@toplens/core/stats';
-import { DIMENSIONS, emptyColumns, FAILED, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
+import { emptyColumns, FAILED, sortedByFlow, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { Segments } from '../../server/src/engine/state/segments';
-import { TableRows } from '../../server/src/store/tables';
+import { byName } from '../../server/src/by-name';
+import { ATTEMPT_NUMBERS, TableRows } from '../../server/src/store/tables';
 import { flowText } from '../../server/src/names/flow-text';
 import { Database } from '../../server/src/store/database';
 import { replaceHour } from '../../server/src/store/roll-ups';
@@ -75,7 +76,6 @@ function copyOf(rows: AttemptColumns, hourMs: number): TableRows<'attempt'> {
   const hour = Math.floor(hourMs / HOUR_MS)
     .toString(16)
     .padStart(8, '0');
-  const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', ...DIMENSIONS] as const;
   for (let i = 0; i < rows.n; i++) {
     const id = i.toString(16).padStart(8, '0');
     copy.add({
@@ -83,10 +83,7 @@ function copyOf(rows: AttemptColumns, hourMs: number): TableRows<'attempt'> {
       span_id: `${hour}${id}`,
       started_us: Math.round((rows.startMs[i] as number) * 1000),
       duration_us: Math.round((rows.durationMs[i] as number) * 1000),
-      ...(Object.fromEntries(SAME_IN_BOTH.map((name) => [name, rows[name][i]])) as Record<
-        (typeof SAME_IN_BOTH)[number],
-        number
-      >),
+      ...byName(ATTEMPT_NUMBERS, (name) => rows[name][i] as number),
       component: 0,
       value_minor: null,
       parent_id: '',

@@ -10,8 +10,7 @@ import { scoreWorlds } from './score';
 
 /**
  * `node dist/node/truth-main.mjs [FIRST LAST [PROCESSES]]`: plays and judges the worlds of these seeds and prints the
- * score.
- * The reporting seeds go into docs/truth.md too.
+ * score. The reporting seeds go into docs/truth.md too.
  */
 const [first = REPORTING.first, last = REPORTING.last, processes = 2] = process.argv.slice(2).map(Number);
 

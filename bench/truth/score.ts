@@ -136,8 +136,7 @@ export function scoreWorlds(worlds: readonly JudgedWorld[]): Score {
     );
     if (tau !== undefined) taus.push(tau);
     // Few people may be hurt most: whoever is truly first counts, however many they are. Worlds in which that one is
-    // too
-    // small to be asked for are told apart.
+    // too small to be asked for are told apart.
     const [worst, next] = [...world.truth]
       .filter((truth) => trueHarm(truth) > 0)
       .sort((a, b) => trueHarm(b) - trueHarm(a));

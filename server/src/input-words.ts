@@ -17,8 +17,7 @@ function told(value: unknown): string {
 
 /**
  * What is wrong with a value, in a sentence that names the field and what is expected; the library's own words tell of
- * types and
- * casts. Takes effect for schemas that are made after this module was read: whatever makes one imports it.
+ * types and casts. Takes effect for schemas that are made after this module was read: whatever makes one imports it.
  */
 setLocale({
   mixed: {

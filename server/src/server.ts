@@ -46,8 +46,7 @@ const GRACE_MS = 1_000;
 
 /**
  * Brings everything up on the configured port (0: any free one). The port opens first and says how far the start is;
- * telemetry is taken
- * as soon as the database is open, while the journal is still being applied.
+ * telemetry is taken as soon as the database is open, while the journal is still being applied.
  */
 export async function startServer(
   config: Config,

@@ -29,8 +29,7 @@ export interface HealthDeps {
 
 /**
  * `/livez`: the process answers. `/healthz` and `/readyz`: it takes telemetry and answers questions; 503 when it does
- * not, with each part
- * and why. `/metrics`: the OpenMetrics text format 1.0. None of them waits for another thread.
+ * not, with each part and why. `/metrics`: the OpenMetrics text format 1.0. None of them waits for another thread.
  */
 export function healthRoutes({ database, intake, engine, health, limits }: HealthDeps): Router {
   const router = Router();

@@ -16,8 +16,8 @@ export interface AtHandOptions {
 
 /**
  * The last answers to what many screens ask again and again. While the engine is busy judging, whoever asks gets the
- * last answer, which says
- * itself up to when it holds, and the new one is ready for the next who asks. Equal questions are asked once at a time.
+ * last answer, which says itself up to when it holds, and the new one is ready for the next who asks. Equal questions
+ * are asked once at a time.
  */
 export class AtHand<Answer extends object> {
   readonly #kept: LRUCache<string, Kept<Answer>>;

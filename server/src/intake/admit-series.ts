@@ -11,8 +11,7 @@ export interface Admitted {
 
 /**
  * Points of series that are known or for which there is room: beyond so many series, somebody makes ids or addresses
- * attributes
- * of a metric.
+ * attributes of a metric.
  */
 export function admitSeries(
   points: readonly MetricPoint[],

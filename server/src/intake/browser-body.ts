@@ -3,10 +3,8 @@ import { SpanKind, type Span, type TelemetryLimits } from '@toplens/core/telemet
 
 /**
  * A request of a page as it is kept: what the page sent (`resourceLogs` and `resourceSpans` of OTLP's JSON mapping in
- * one
- * object) and the component that its key stands for. Whoever reads the page can read the key, so nothing that the
- * request
- * claims of itself is believed beyond that.
+ * one object) and the component that its key stands for. Whoever reads the page can read the key, so nothing that the
+ * request claims of itself is believed beyond that.
  */
 export interface BrowserBody {
   component: string;

@@ -24,9 +24,8 @@ const REQUESTS_A_MINUTE = 6_000;
 
 /**
  * The way in for pages: `GET /snippet.js` is the script that a page includes, `POST /v1/browser?key=…` takes what it
- * sends.
- * The body is JSON under the type text/plain, for which browsers ask no leave before (CORS), not even while a page goes
- * away.
+ * sends. The body is JSON under the type text/plain, for which browsers ask no leave before (CORS), not even while a
+ * page goes away.
  */
 export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits }: BrowserRouteOptions): Router {
   const router = Router();

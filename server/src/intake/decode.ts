@@ -109,8 +109,7 @@ export function joined(many: readonly Records[]): Records {
 
 /**
  * A request's records, and those that cannot be taken. The same bytes received at the same time give the same answer:
- * the
- * journal is replayed through here.
+ * the journal is replayed through here.
  *
  * @throws MalformedTelemetry when the body is not a message of the protocol
  */

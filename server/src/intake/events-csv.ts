@@ -22,10 +22,8 @@ const COLUMNS: readonly string[] = [...NEEDED, ...OTHERS];
 
 /**
  * Business events of a CSV file (RFC 4180, its first row names the columns) as CloudEvents, as they are kept. All of
- * the file is
- * read, or nothing: whoever mends a cell sends all of it again, and nothing counts twice, since rows alike are told
- * apart by
- * their id, or by how often they stand in the file.
+ * the file is read, or nothing: whoever mends a cell sends all of it again, and nothing counts twice, since rows alike
+ * are told apart by their id, or by how often they stand in the file.
  *
  * @throws Problem 'badRequest' naming the row and the column
  */

@@ -92,8 +92,7 @@ const PART_SEEN_EVERY_US = 5 * 60_000_000;
  * durable; when the database falls behind by more than the backlog allows, senders are told to come back.
  *
  * No record stops what comes after it: a group that the database refuses is divided until the one is found, which is
- * kept
- * aside with the reason.
+ * kept aside with the reason.
  */
 export class Intake {
   readonly figures: IntakeFigures = {
@@ -171,8 +170,7 @@ export class Intake {
 
   /**
    * Applies what the journal holds behind what the database says it has. Requests may be taken meanwhile: they are
-   * stored
-   * behind it. Called at the start, and when the database had to be opened anew.
+   * stored behind it. Called at the start, and when the database had to be opened anew.
    */
   async replay(from: JournalMark): Promise<void> {
     const generation = ++this.#generation;
@@ -428,8 +426,7 @@ export class Intake {
 
   /**
    * Tries again as long as that may help. The records are in the journal, so they are not lost. Nothing may overtake
-   * them: meanwhile
-   * the backlog fills, and senders are told to come back.
+   * them: meanwhile the backlog fills, and senders are told to come back.
    */
   async #untilDone<Result>(work: () => Promise<Result>, generation: number): Promise<Result> {
     for (let tries = 0; ; tries++) {

@@ -23,10 +23,8 @@ const OLD_HEADER = 24;
 
 /**
  * Records as bytes. Each: "TLJ2", length of the body u32, signal u8, encoding u8 (1 JSON), two bytes of zero, epoch of
- * the
- * writer u32, received ms f64, CRC-32C of these 24 bytes, CRC-32C of the body, body. Numbers are little-endian. The
- * header has
- * a sum of its own, so that a damaged length leads nobody astray.
+ * the writer u32, received ms f64, CRC-32C of these 24 bytes, CRC-32C of the body, body. Numbers are little-endian. The
+ * header has a sum of its own, so that a damaged length leads nobody astray.
  */
 export function encodeRecords(entries: readonly JournalEntry[], epoch: number): Buffer {
   const bytes = Buffer.allocUnsafe(entries.reduce((sum, { body }) => sum + HEADER + body.length, 0));

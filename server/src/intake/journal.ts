@@ -169,8 +169,7 @@ export class Journal {
 
   /**
    * Entries behind a mark, oldest first, as far as `until`. A record that ends with its file before it is whole was
-   * never
-   * acknowledged. All else that cannot be read is kept aside in the folder `damaged`, and told.
+   * never acknowledged. All else that cannot be read is kept aside in the folder `damaged`, and told.
    */
   *replay(
     from: JournalMark,

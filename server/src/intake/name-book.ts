@@ -88,8 +88,7 @@ export interface NameBookOptions {
 
 /**
  * Gives texts their numbers. There is one writer, so numbers are given in memory and go to the database with the first
- * batch
- * that uses them: a name whose batch is refused goes with the next one that uses it. 0 stands for "not known".
+ * batch that uses them: a name whose batch is refused goes with the next one that uses it. 0 stands for "not known".
  */
 export class NameBook {
   #next = SMALL_NUMBERS;

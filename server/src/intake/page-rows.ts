@@ -1,6 +1,7 @@
-import { hostOfUrl, PARTS, VIEW_KINDS, VITALS, type PageView, type ScriptError } from '@toplens/core/pages';
+import { hostOfUrl, VIEW_KINDS, VITALS, type PageView, type ScriptError } from '@toplens/core/pages';
 import { pathShape } from '@toplens/core/telemetry';
-import { TableRows } from '../store/tables';
+import { byName } from '../by-name';
+import { PART_COLUMNS, TableRows } from '../store/tables';
 import { browserWords, countryOf } from './browser-words';
 import type { NameBook, NameKind } from './name-book';
 import { sessionNumber } from './session-number';
@@ -8,54 +9,39 @@ import type { ViewDetail } from '../store/pages';
 
 export function viewRows(views: readonly PageView[], names: NameBook): TableRows<'page_view'> {
   const rows = new TableRows('page_view');
-  for (const view of views) {
-    const { browser, system } = browserWords(view.userAgent);
-    const numberOf = (kind: NameKind, text: string) => names.idOf(kind, text, view.component);
-    const microsOf = (part: number) => view.parts && Math.round((view.parts[part] as number) * 1000);
+  for (const pageView of views) {
+    const { browser, system } = browserWords(pageView.userAgent);
+    const numberOf = (kind: NameKind, text: string) => names.idOf(kind, text, pageView.component);
+    const partOf = (i: number) => (pageView.parts ? Math.round((pageView.parts[i] as number) * 1000) : null);
     rows.add({
-      view: view.id,
-      sequence: view.sequence,
-      started_us: view.atUs,
-      kind: VIEW_KINDS.indexOf(view.kind),
-      component: names.idOf('component', view.component),
-      application: numberOf('application', view.application),
-      version: numberOf('version', view.version),
-      page: numberOf('page', view.page),
-      person: numberOf('person', view.person),
-      session: sessionNumber(view.session),
-      tier: numberOf('tier', view.tier),
-      country: numberOf('country', countryOf(view.country, view.timeZone)),
+      view: pageView.id,
+      sequence: pageView.sequence,
+      started_us: pageView.atUs,
+      kind: VIEW_KINDS.indexOf(pageView.kind),
+      component: names.idOf('component', pageView.component),
+      application: numberOf('application', pageView.application),
+      version: numberOf('version', pageView.version),
+      page: numberOf('page', pageView.page),
+      person: numberOf('person', pageView.person),
+      session: sessionNumber(pageView.session),
+      tier: numberOf('tier', pageView.tier),
+      country: numberOf('country', countryOf(pageView.country, pageView.timeZone)),
       browser: numberOf('browser', browser),
       system: numberOf('system', system),
-      connection: numberOf('connection', view.connection),
-      share: view.share,
-      ...byName(
-        PARTS,
-        (part) => `${part}_us` as const,
-        (_part, i) => microsOf(i) ?? null,
-      ),
-      ...byName(
-        VITALS,
-        (vital) => vital,
-        (vital) => view.vitals[vital] ?? null,
-      ),
-      interactions: view.interactions,
-      errors: view.errors,
-      missing: view.missing,
-      trace_id: view.traceId === '' ? null : view.traceId,
-      span_id: view.spanId,
-      area: numberOf('area', view.area),
+      connection: numberOf('connection', pageView.connection),
+      share: pageView.share,
+      ...byName(PART_COLUMNS, (_column, i) => partOf(i)),
+      ...byName(VITALS, (vital) => pageView.vitals[vital] ?? null),
+      interactions: pageView.interactions,
+      errors: pageView.errors,
+      missing: pageView.missing,
+      trace_id: pageView.traceId === '' ? null : pageView.traceId,
+      span_id: pageView.spanId,
+      area: numberOf('area', pageView.area),
     });
   }
   return rows;
 }
-
-/** An object with a member for each of a list. */
-const byName = <From extends string, Name extends string, Value>(
-  list: readonly From[],
-  nameOf: (one: From) => Name,
-  valueOf: (one: From, i: number) => Value,
-) => Object.fromEntries(list.map((one, i) => [nameOf(one), valueOf(one, i)])) as Record<Name, Value>;
 
 export function detailRows(views: readonly PageView[]): TableRows<'page_detail'> {
   const rows = new TableRows('page_detail');
@@ -73,18 +59,18 @@ export function detailRows(views: readonly PageView[]): TableRows<'page_detail'>
 export function callRows(views: readonly PageView[], names: NameBook): TableRows<'page_call'> {
   const rows = new TableRows('page_call');
   const seen = new Set<string>();
-  for (const view of views)
-    for (const { url, startMs, durationMs, missing, traceId, spanId } of view.resources) {
+  for (const pageView of views)
+    for (const { url, startMs, durationMs, missing, traceId, spanId } of pageView.resources) {
       if (spanId === '' || seen.has(spanId)) continue;
       seen.add(spanId);
       rows.add({
         span_id: spanId,
-        view: view.id,
+        view: pageView.id,
         trace_id: traceId,
-        started_us: view.atUs + Math.round(startMs * 1000),
+        started_us: pageView.atUs + Math.round(startMs * 1000),
         duration_us: Math.round(durationMs * 1000),
-        page: names.idOf('page', view.page, view.component),
-        call: names.idOf('call', callName(url), view.component),
+        page: names.idOf('page', pageView.page, pageView.component),
+        call: names.idOf('call', callName(url), pageView.component),
         failed: missing ? 1 : 0,
       });
     }

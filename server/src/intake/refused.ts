@@ -19,8 +19,7 @@ const MOST_KEPT = 10_000;
 
 /**
  * Classes of SQLSTATE (PostgreSQL documentation, appendix A) after which the same batch may well be taken: connection,
- * rollback,
- * resources, prerequisite state, operator, system.
+ * rollback, resources, prerequisite state, operator, system.
  */
 const TRANSIENT_CLASSES = new Set(['08', '40', '53', '55', '57', '58']);
 /** Memory is not a matter of waiting: a batch that needs more than there is will need it again. */

@@ -24,11 +24,9 @@ const REJECTED = { traces: 'rejectedSpans', logs: 'rejectedLogRecords', metrics:
 
 /**
  * `POST /v1/traces`, `/v1/logs` and `/v1/metrics` as the OTLP/HTTP specification 1.x describes them: protobuf and JSON,
- * plain
- * and gzip; 200 with full or partial success in the encoding of the request; 400 not to be sent again; 429 and 503 with
- * Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch; `POST
- * /v1/business-events`
- * CloudEvents as well, or a CSV file; `POST /v1/har` the page loads of a HAR 1.2 file.
+ * plain and gzip; 200 with full or partial success in the encoding of the request; 400 not to be sent again; 429 and
+ * 503 with Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in their JSON format, one or a batch; `POST
+ * /v1/business-events` CloudEvents as well, or a CSV file; `POST /v1/har` the page loads of a HAR 1.2 file.
  */
 export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
   const router = Router();

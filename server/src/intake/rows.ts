@@ -1,6 +1,5 @@
 import { type InnerSpan } from '@toplens/core/flows';
 import {
-  DIMENSIONS,
   emptyColumns,
   FAILED,
   HANDHELD,
@@ -12,7 +11,7 @@ import {
   type AttemptColumns,
 } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
-import { TableRows } from '../store/tables';
+import { ATTEMPT_NUMBERS, TableRows } from '../store/tables';
 import type { DetailRow, PartRow, VersionRow } from '../store/protocol';
 import type { NameBook, NameKind } from './name-book';
 import { flowText } from '../names/flow-text';
@@ -120,9 +119,6 @@ function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, de
   });
 }
 
-/** Columns that the table and the engine both have, as they are. */
-const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', ...DIMENSIONS] as const;
-
 function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: EncodedRows, names: NameBook): void {
   const { failed, probe, isUserSide, isHandheld, kind } = attempt;
   const flags =
@@ -160,7 +156,7 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
   };
   rows.add(row);
   const i = columns.n;
-  for (const name of SAME_IN_BOTH) columns[name][i] = row[name];
+  for (const name of ATTEMPT_NUMBERS) columns[name][i] = row[name];
   columns.valueMinor[i] = attempt.valueMinor;
   columns.startMs[i] = attempt.startUs / 1000;
   columns.durationMs[i] = attempt.durationUs / 1000;

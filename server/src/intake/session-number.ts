@@ -1,7 +1,7 @@
 /**
  * A session's text as a whole number of 32 bits, 0 for none: FNV-1a with the final mix of MurmurHash3 (both public
- * domain;
- * from memory). Among a million sessions of a day about a hundred pairs share a number, which no figure notices.
+ * domain; from memory). Among a million sessions of a day about a hundred pairs share a number, which no figure
+ * notices.
  */
 export function sessionNumber(text: string): number {
   if (text === '') return 0;

@@ -38,8 +38,8 @@ export interface DiskGuardOptions {
 
 /**
  * Stops the intake before the disk is full, and lets it go on by itself. A part of the disk is kept in reserve: when
- * something
- * else fills the disk all the same, it is given up, so that what was acknowledged can still be written to the database.
+ * something else fills the disk all the same, it is given up, so that what was acknowledged can still be written to the
+ * database.
  */
 export class DiskGuard {
   #trouble: DiskTrouble | undefined;

@@ -18,8 +18,7 @@ export type Look = () => { state: HealthState; words: string };
 
 /**
  * How the server's parts are. Each part is asked when somebody wants to know: nothing here waits for another thread, so
- * that it is
- * answered however busy they are.
+ * that it is answered however busy they are.
  */
 export class Health {
   readonly #looks = new Map<HealthPart, Look>();

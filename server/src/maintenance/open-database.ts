@@ -32,8 +32,8 @@ const TRIES = 2;
 
 /**
  * Opens the database. One that does not open, or is gone, is set aside and made anew: from the newest backup that is
- * whole, or from
- * nothing, when the journal still has all that was ever taken. The journal behind it is applied afterwards.
+ * whole, or from nothing, when the journal still has all that was ever taken. The journal behind it is applied
+ * afterwards.
  *
  * @throws CannotRebuild when something would be missing: then a person decides
  * @throws UpgradeFailed when the files are sound, and of a version that this one cannot use

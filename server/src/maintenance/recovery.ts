@@ -26,8 +26,7 @@ const TRIES_BEFORE_REBUILD = 4;
 
 /**
  * Brings the database back when it goes away by itself: its thread is started anew, the journal is applied from where
- * the database
- * says it is, and what others know of it they read again. Meanwhile telemetry is taken into the journal.
+ * the database says it is, and what others know of it they read again. Meanwhile telemetry is taken into the journal.
  */
 export class Recovery {
   #why: string | undefined;

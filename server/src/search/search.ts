@@ -24,8 +24,8 @@ const tooHeavy = () =>
 
 /**
  * Questions that read many stored rows (lines of logs, page views), in a worker of their own: seconds of work for
- * whoever asks, and
- * for nobody else. The worker's memory is limited; when it dies, what was asked is refused and another one starts.
+ * whoever asks, and for nobody else. The worker's memory is limited; when it dies, what was asked is refused and
+ * another one starts.
  */
 export class Search {
   #client: Client<SearchQuestions> | undefined;

@@ -6,8 +6,7 @@ import { isOfShare } from './trace-shares';
 
 /**
  * What spans came to in two neighbouring stretches, by component, host, peer, kind and name (of entries: the flow's
- * text); of traces
- * of the fair share. Probes count: the part works for them too. People's own devices are no parts.
+ * text); of traces of the fair share. Probes count: the part works for them too. People's own devices are no parts.
  */
 export async function spanActivity(
   database: Database,

@@ -1,6 +1,8 @@
-import { DIMENSIONS, emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
+import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
+import { byName } from '../by-name';
 import { eachSelected, integer } from './selection';
+import { ATTEMPT_NUMBERS } from './tables';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
 import { isOfShare } from './trace-shares';
@@ -15,8 +17,7 @@ export async function storedHours(database: Database): Promise<number[]> {
 
 /**
  * When the newest attempts ended, milliseconds; 0 before the first. Looked up among those that began last: by index,
- * whatever is
- * stored. What lies ahead of the clock came while a clock was wrong, and does not count.
+ * whatever is stored. What lies ahead of the clock came while a clock was wrong, and does not count.
  */
 export async function newestEnd(database: Database, nowMs: number): Promise<number> {
   const [newest] = await database.query<{ ms: number | null }>(
@@ -29,20 +30,9 @@ export async function newestEnd(database: Database, nowMs: number): Promise<numb
 const COLUMNS = {
   startUs: integer('started_us'),
   durationUs: integer('duration_us'),
-  flow: integer('flow'),
-  flags: integer('flags'),
-  person: integer('person'),
-  session: integer('session'),
-  failure: integer('failure'),
-  site: integer('site'),
-  version: integer('version'),
-  region: integer('region'),
-  tier: integer('tier'),
-  promotion: integer('promotion'),
-  host: integer('host'),
   valueMinor: integer('value_minor'),
+  ...byName(ATTEMPT_NUMBERS, integer),
 };
-const SAME_IN_BOTH = ['flow', 'flags', 'person', 'session', 'failure', 'valueMinor', ...DIMENSIONS] as const;
 
 /** All attempts that started in the hour, as columns. */
 export async function loadHour(database: Database, hourMs: number): Promise<AttemptColumns> {
@@ -57,7 +47,8 @@ export async function loadHour(database: Database, hourMs: number): Promise<Atte
       const i = columns.n++;
       columns.startMs[i] = row.startUs / 1000;
       columns.durationMs[i] = row.durationUs / 1000;
-      for (const name of SAME_IN_BOTH) columns[name][i] = row[name];
+      columns.valueMinor[i] = row.valueMinor;
+      for (const name of ATTEMPT_NUMBERS) columns[name][i] = row[name];
     },
   );
   return columns;

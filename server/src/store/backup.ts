@@ -55,10 +55,8 @@ export class BackupUnusable extends Error {
 
 /**
  * A backup of the running server as a packed tar file, streamed. Consistent although the database is written to
- * meanwhile: its log
- * since the beginning of the backup travels along, and is replayed when the copy is opened (PostgreSQL documentation,
- * "Making a
- * Base Backup Using the Low Level API").
+ * meanwhile: its log since the beginning of the backup travels along, and is replayed when the copy is opened
+ * (PostgreSQL documentation, "Making a Base Backup Using the Low Level API").
  */
 export function backupStream(
   source: BackupSource,

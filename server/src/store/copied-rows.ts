@@ -3,8 +3,7 @@ const SIGNATURE_AND_FLAGS = 15;
 
 /**
  * Reads rows in PostgreSQL's binary COPY format (documented under COPY, "Binary Format"), field by field in the order
- * in
- * which they were asked for. Rows read so cost several times less than rows as objects.
+ * in which they were asked for. Rows read so cost several times less than rows as objects.
  */
 export class CopiedRows {
   readonly #view: DataView;

@@ -8,23 +8,14 @@ import { startWorker } from '../threads/start-worker';
 
 export type { Statement } from './protocol';
 
-const gone = (why: string) =>
-  new ThreadError({
-    message: `the database went away: ${why}`,
-    stack: undefined,
-    sqlstate: undefined,
-    sql: undefined,
-    isGone: true,
-    problem: undefined,
-  });
+const gone = (why: string) => new ThreadError({ message: `the database went away: ${why}`, isGone: true });
 
 /**
  * The database as seen from another thread. PGlite blocks its thread for a whole query, so it lives in a worker
  * of its own; each thread that needs it has a port.
  *
  * A database that broke (its memory, its disk) is never asked again, and never closed either: it might write what is
- * wrong. Its
- * thread ends, and another one opens the folder, as after a sudden death.
+ * wrong. Its thread ends, and another one opens the folder, as after a sudden death.
  */
 export class Database {
   #client!: Client<DatabaseQuestions>;

@@ -96,9 +96,8 @@ function writeOwner(file: string, owner: Owner): void {
 
 /**
  * Locks an open file by flock(2). The lock belongs to the open file, which the helper shares with us: it stays when the
- * helper
- * ends, and goes with our process, however that ends. It holds across containers on one machine, whatever their process
- * numbers, and on network file systems that pass locks on.
+ * helper ends, and goes with our process, however that ends. It holds across containers on one machine, whatever their
+ * process numbers, and on network file systems that pass locks on.
  * @returns undefined where there is no helper
  */
 function lockByOs(handle: number): boolean | undefined {
@@ -126,10 +125,8 @@ export interface LockOptions {
 
 /**
  * Takes the folder for this process alone: by a lock of the operating system, and, where that does not reach (another
- * host, no
- * flock), by watching for signs of life. Each taking over gets a number; a writer that lost the folder finds out at its
- * next
- * write, before it acknowledges anything.
+ * host, no flock), by watching for signs of life. Each taking over gets a number; a writer that lost the folder finds
+ * out at its next write, before it acknowledges anything.
  *
  * @throws DataFolderInUse while another live process holds it
  */

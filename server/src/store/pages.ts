@@ -2,7 +2,6 @@ import {
   emptyViews,
   PAGE_DIMENSIONS,
   pageFlow,
-  PARTS,
   VIEW_KINDS,
   VITALS,
   type Load,
@@ -14,7 +13,9 @@ import {
 import type { Window } from '@toplens/core/time';
 import { flowText } from '../names/flow-text';
 
+import { byName } from '../by-name';
 import { eachSelected, float, integer } from './selection';
+import { PART_COLUMNS } from './tables';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
 
@@ -34,7 +35,6 @@ export interface ViewsFound {
 }
 
 const FRAME = VIEW_KINDS.indexOf('frame');
-const PART_COLUMNS = PARTS.map((part) => `${part}_us`);
 
 const between = (column: string, { fromMs, toMs }: Window) =>
   `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
@@ -79,15 +79,9 @@ export async function countViews(database: Database, where: string): Promise<num
   return row?.n ?? 0;
 }
 
-const byName = <Name extends string, Value>(names: readonly Name[], valueOf: (name: Name) => Value) =>
-  Object.fromEntries(names.map((name) => [name, valueOf(name)])) as Record<Name, Value>;
-
 const VIEW = {
   ...byName(PAGE_DIMENSIONS, integer),
-  ...byName(
-    PARTS.map((part) => `${part}_us` as const),
-    integer,
-  ),
+  ...byName(PART_COLUMNS, integer),
   ...byName(VITALS, float),
   person: integer('person'),
   startedUs: integer('started_us'),
@@ -109,7 +103,7 @@ export async function viewsWhere(database: Database, where: string, most: number
   await eachSelected(database, VIEW, `FROM page_view WHERE ${where}${isFairPart(every)} LIMIT ${all}`, (view) => {
     const row = views.n++;
     for (const dimension of PAGE_DIMENSIONS) views.dimensions[dimension][row] = view[dimension];
-    PARTS.forEach((part, i) => ((views.parts[i] as Float64Array)[row] = view[`${part}_us`] / 1000));
+    PART_COLUMNS.forEach((column, i) => ((views.parts[i] as Float64Array)[row] = view[column] / 1000));
     for (const vital of VITALS) views.vitals[vital][row] = view[vital];
     views.person[row] = view.person;
     views.atMs[row] = view.startedUs / 1000;

@@ -9,8 +9,7 @@ const HEAD = 20;
 
 /**
  * A flow's hour as bytes, twelve buckets one behind the other: attempts u32, failed u32, value f64, length of the
- * durations
- * u32, durations. One row an hour in place of twelve: a month of 200 flows is read in seconds, not minutes.
+ * durations u32, durations. One row an hour in place of twelve: a month of 200 flows is read in seconds, not minutes.
  */
 export function packHour(buckets: readonly FlowBucket[], hourMs: number): Uint8Array {
   const slots = Array.from({ length: PER_HOUR }, (_, k) =>

@@ -1,3 +1,4 @@
+import { batchOf } from '../fixtures/batch';
 import { Database } from './database';
 import { eachSelected, float, integer, text } from './selection';
 import { TABLES, TableRows, type TableName } from './tables';
@@ -40,18 +41,7 @@ test('rows are read as they were written, by name, whatever the order of columns
   const rows = new TableRows('metric_point');
   rows.add({ distribution: { count: 3 }, value: -1.5, start_us: 2, at_us: 1_700_000_000_000_000, series: 7 });
   rows.add({ series: 8, at_us: 9, start_us: 0, value: Number.MAX_VALUE, distribution: null });
-  await database.ingest({
-    batch: 1,
-    mark: undefined,
-    attempts: new TableRows('attempt').finish(),
-    attemptCount: 0,
-    hours: [],
-    details: [],
-    versions: [],
-    parts: [],
-    changes: [],
-    copies: [{ table: 'metric_point', rows: rows.finish() }],
-  });
+  await database.ingest(batchOf(1, [{ table: 'metric_point', rows: rows.finish() }]));
   const seen: object[] = [];
   const selection = {
     value: float('value'),

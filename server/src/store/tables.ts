@@ -1,4 +1,6 @@
-import { PARTS, VITALS, type Vital } from '@toplens/core/pages';
+import { PARTS, VITALS } from '@toplens/core/pages';
+import { DIMENSIONS } from '@toplens/core/telemetry';
+import { byName } from '../by-name';
 import { CopyRows } from './copy-rows';
 
 /**
@@ -39,12 +41,12 @@ interface Described<C extends Columns> {
 
 const table = <const C extends Columns>(described: Described<C>): Described<C> => described;
 
+/** The columns of a load's parts, in the order of `PARTS`. */
+export const PART_COLUMNS = PARTS.map((part) => `${part}_us` as const);
+
 /** The type of each part of a load, and of each vital. */
-const partColumns = Object.fromEntries(PARTS.map((part) => [`${part}_us`, 'int4?'])) as Record<
-  `${(typeof PARTS)[number]}_us`,
-  'int4?'
->;
-const vitalColumns = Object.fromEntries(VITALS.map((vital) => [vital, 'float8?'])) as Record<Vital, 'float8?'>;
+const partColumns = byName(PART_COLUMNS, () => 'int4?' as const);
+const vitalColumns = byName(VITALS, () => 'float8?' as const);
 
 /** The tables that telemetry is copied into: described here, and nowhere else, but for the migration that made them. */
 export const TABLES = {
@@ -185,6 +187,9 @@ export const TABLES = {
 
 export type TableName = keyof typeof TABLES;
 export type TableRow<Name extends TableName> = RowOf<(typeof TABLES)[Name]['columns']>;
+
+/** Columns of attempts that the engine holds under the same name, as they are. */
+export const ATTEMPT_NUMBERS = ['flow', 'flags', 'person', 'session', 'failure', ...DIMENSIONS] as const;
 
 /** The columns of a table as COPY and INSERT name them. */
 export const columnsOf = (name: TableName): string => Object.keys(TABLES[name].columns).join(', ');

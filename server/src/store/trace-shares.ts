@@ -11,10 +11,8 @@ export interface TraceShare extends Window {
 
 /**
  * A number in [0, 1) that always belongs to the same trace, whatever its sender makes ids of: traces below the share of
- * their
- * stretch are kept. So a trace is kept or dropped as a whole, and those below the smallest share of several stretches
- * are a
- * fair sample of all of them.
+ * their stretch are kept. So a trace is kept or dropped as a whole, and those below the smallest share of several
+ * stretches are a fair sample of all of them.
  */
 const CHANCE = '(uuid_hash_extended(trace_id, 0)::float8 / 18446744073709551616 + 0.5)';
 
@@ -70,8 +68,7 @@ export async function countTraces(
 
 /**
  * Drops the spans below the attempts of usual traces beyond the share, minute by minute so that nobody waits for long,
- * and
- * writes the share down. Attempts themselves stay: what is counted is counted of all. Said twice, it does the same
+ * and writes the share down. Attempts themselves stay: what is counted is counted of all. Said twice, it does the same
  * once.
  */
 export async function thinOut(

@@ -4,9 +4,8 @@ import { WaitingAnswers } from './waiting-answers';
 
 /**
  * The one way in which threads ask each other. A map of questions says for each name what is asked and what is
- * answered; whoever
- * serves the map must have a handler for each of its questions, with the answer that the map says: else it does not
- * compile.
+ * answered; whoever serves the map must have a handler for each of its questions, with the answer that the map says:
+ * else it does not compile.
  */
 export type QuestionMap<Q> = { [Name in keyof Q]: { ask: unknown; answer: unknown } };
 
@@ -40,7 +39,7 @@ export class ThreadError extends Error {
   readonly sql: string | undefined;
   readonly isGone: boolean;
 
-  constructor({ message, stack, sqlstate, sql, isGone }: Fault) {
+  constructor({ message, stack, sqlstate, sql, isGone = false }: Pick<Fault, 'message'> & Partial<Fault>) {
     super(message);
     if (stack !== undefined) this.stack = stack;
     this.code = sqlstate;

@@ -43,10 +43,8 @@ const MOST_HOURS = 96;
 
 /**
  * One evaluation cycle over what changed: roll-ups of the changed hours, then judgement from before the first change to
- * the last
- * complete minute. The result depends on the stored attempts alone, not on the cycles that led there: once nothing is
- * due any
- * more, all from the oldest change on was judged in the order of time.
+ * the last complete minute. The result depends on the stored attempts alone, not on the cycles that led there: once
+ * nothing is due any more, all from the oldest change on was judged in the order of time.
  *
  * What changed long ago keeps nobody waiting: the last day is judged first, then old days one by one, as long as
  * `mayGoOn` says.

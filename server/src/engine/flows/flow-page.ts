@@ -1,4 +1,5 @@
-import { apdexOf, formatApdex, OUTCOMES, type Outcome } from '@toplens/core/flows';
+import { byName } from '../../by-name';
+import { apdexOf, formatApdex, OUTCOMES } from '@toplens/core/flows';
 import { outcomeOfRow } from '@toplens/core/incidents';
 import { proposeTeam } from '@toplens/core/handoffs';
 import {
@@ -125,10 +126,7 @@ async function outcomesOverTime(
   focus: Focus,
 ): Promise<FlowPageShape['outcomes']> {
   const { startMs, stepMs, n } = stepsOf(window, STEPS);
-  const counts = Object.fromEntries(OUTCOMES.map((outcome) => [outcome, new Array<number>(n).fill(0)])) as Record<
-    Outcome,
-    number[]
-  >;
+  const counts = byName(OUTCOMES, () => new Array<number>(n).fill(0));
   await eachAttempt(state, { flows: flow, window, conditions: conditionsOf(state, focus) }, (rows, i) => {
     const atMs = rows.startMs[i] as number;
     const outcome = outcomeOfRow(rows, i, state.history.normalAt(flow, atMs));

@@ -1,16 +1,14 @@
+import { byName } from '../../by-name';
 import { type Window, stepsOf } from '@toplens/core/time';
 import { layersOf, layOut, beginOf, hopsOf, LAYERS, type Layer } from '@toplens/core/traces';
 import type { PathShape } from '../../contract/flows';
 import { loadPaths } from '../../store/traces';
 import { fairSample } from '../reading/fair-sample';
 import { sliceOf } from '../reading/focus';
-import { hopShape } from '../reading/hops';
+import { hopShape, TRACES_LOOKED_AT } from '../reading/hops';
 import type { FieldQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
-
-/** So many traces tell who calls whom. */
-const SAMPLE = 200;
 
 /**
  * The components that a flow goes through, with volume, time and failures on each hop; null when there is no such flow.
@@ -22,7 +20,11 @@ export async function flowPath(
   if (!state.names.has(id)) return null;
   const window = resolveWindow(state, asked);
   const holds = sliceOf(state, focus);
-  const sample = await fairSample(state, { flow: id, window, most: SAMPLE }, (rows, row) => !holds || holds(rows, row));
+  const sample = await fairSample(
+    state,
+    { flow: id, window, most: TRACES_LOOKED_AT },
+    (rows, row) => !holds || holds(rows, row),
+  );
   const paths = await loadPaths(
     state.database,
     sample.map(({ traceId }) => traceId),
@@ -51,10 +53,7 @@ function layersOverTime(
 ): PathShape['layers'] {
   const { startMs, stepMs, n } = stepsOf(window, LAYER_STEPS);
   const attempts = new Array<number>(n).fill(0);
-  const sums = Object.fromEntries(LAYERS.map((layer) => [layer, new Array<number>(n).fill(0)])) as Record<
-    Layer,
-    number[]
-  >;
+  const sums = byName(LAYERS, () => new Array<number>(n).fill(0));
   for (const { startMs: atMs, layers } of told) {
     const step = Math.floor((atMs - startMs) / stepMs);
     if (step < 0 || step >= n) continue;

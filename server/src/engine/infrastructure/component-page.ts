@@ -16,10 +16,8 @@ import { PerVersion } from '../state/per-version';
 import { keptShare } from '../reading/kept-share';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
-import { hopShape } from '../reading/hops';
+import { hopShape, TRACES_LOOKED_AT } from '../reading/hops';
 
-/** So many traces tell who calls whom. */
-const SAMPLE = 200;
 /** Of a long window the last hour is looked at. */
 const LOOK_MS = HOUR_MS;
 
@@ -40,7 +38,7 @@ export function componentPage(
 async function lookAtComponent(state: EngineState, name: string, whole: Window): Promise<ComponentShape | null> {
   const window: Window = { fromMs: Math.max(whole.fromMs, whole.toMs - LOOK_MS), toMs: whole.toMs };
   const share = keptShare(state, window);
-  const found = await tracesThrough(state.database, name, window, SAMPLE, share);
+  const found = await tracesThrough(state.database, name, window, TRACES_LOOKED_AT, share);
   if (!found) return null;
   const traces = [...(await loadPaths(state.database, found.traceIds)).values()];
   const hops = hopsOf(traces);

@@ -18,8 +18,7 @@ const LEAST_USABLE = 0.9;
 
 /**
  * Orders, value, size and conversion of each flow that has values, against the same hours of like days. From the
- * five-minute
- * roll-ups, so it tells of whole flows: what is narrowed by site or promotion is not told.
+ * five-minute roll-ups, so it tells of whole flows: what is narrowed by site or promotion is not told.
  */
 export async function money(state: EngineState, { window: asked, focus }: JourneysQuestion): Promise<MoneyShape> {
   const window = wholeBuckets(state, resolveWindow(state, asked));

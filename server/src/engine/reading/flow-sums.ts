@@ -12,8 +12,7 @@ const metHurt = new PeopleMet();
 
 /**
  * Sums of every flow over any window and slice, from the columns. Flow by flow, so that people are told apart by one
- * array
- * of marks; hours that are over and lie in the window as a whole are summed once, and so are blocks of them.
+ * array of marks; hours that are over and lie in the window as a whole are summed once, and so are blocks of them.
  */
 export async function flowSums(state: EngineState, window: Window, focus: Focus): Promise<Map<number, FlowSums>> {
   const conditions = conditionsOf(state, focus);

@@ -22,8 +22,7 @@ export interface SampleQuestion {
 
 /**
  * Attempts of a flow worth opening: the longest ones. Found in the columns, then read one by one from the database,
- * which
- * alone knows their traces.
+ * which alone knows their traces.
  */
 export async function worstAttempts(
   state: EngineState,

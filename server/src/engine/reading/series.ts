@@ -26,8 +26,7 @@ export interface SeriesQuestion {
 
 /**
  * A flow's measure in steps of five minutes, or of more in long windows, with its usual range beside it. Duration:
- * median,
- * ms; failures: share.
+ * median, ms; failures: share.
  */
 export function seriesOf(
   state: EngineState,

@@ -6,8 +6,7 @@ const MOST_SLICES = 6;
 
 /**
  * What was summed of an hour that is over, by slice. Kept with the hour's columns, which are made anew when the hour
- * changes:
- * then it goes with them.
+ * changes: then it goes with them.
  */
 export class PerHour<Summed extends NonNullable<unknown>> {
   readonly #kept = new WeakMap<AttemptColumns, LRUCache<string, Summed>>();

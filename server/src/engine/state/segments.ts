@@ -26,13 +26,11 @@ const nameOf = (hourMs: number) => `${hourMs}.columns`;
 
 /**
  * Hours of attempts as files of columns: what the database needs a second for is here in milliseconds. A copy, never
- * the
- * truth: a file is dropped as soon as its hour is touched, and one that is torn or foreign is read as if it were not
- * there.
+ * the truth: a file is dropped as soon as its hour is touched, and one that is torn or foreign is read as if it were
+ * not there.
  *
  * Layout: "TLS2", length of the header u32, CRC-32 of header and columns u32, header as JSON (rows, ranges by flow),
- * then each
- * column, aligned to 8 bytes.
+ * then each column, aligned to 8 bytes.
  */
 export class Segments {
   readonly #present = new Set<number>();

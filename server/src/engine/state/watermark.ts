@@ -18,8 +18,7 @@ const FADING = 0.9;
 
 /**
  * Up to when data is complete. It follows the bulk of what sends, not the one that is furthest ahead, and never runs
- * ahead of this
- * server's clock: when that clock was wrong for a while, it comes back with it.
+ * ahead of this server's clock: when that clock was wrong for a while, it comes back with it.
  */
 export class Watermark {
   readonly #sources = new Map<number, Source>();
