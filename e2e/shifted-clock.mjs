@@ -2,8 +2,7 @@ import { readFileSync } from 'node:fs';
 
 /**
  * Loaded before a process of the product (`--import`), or run in a page before its own scripts: its clock is ahead by
- * an
- * offset. Days are not alike: at night a few dozen people come, and a test of the demo day would see another day at
+ * an offset. Days are not alike: at night a few dozen people come, and a test of the demo day would see another day at
  * each hour.
  *
  * @param offset milliseconds, or what tells them each time: a clock may be set while the process runs

@@ -18,8 +18,8 @@ import {
 
 /**
  * A real page with the real snippet in Chromium: a slow picture, one that never comes, a script error in minified code,
- * a call
- * that fails, one that leads to a server's attempt, and a page drawn without a load. Each must be seen in Top Lens.
+ * a call that fails, one that leads to a server's attempt, and a page drawn without a load. Each must be seen in Top
+ * Lens.
  */
 const HTML = (snippet: string) => `<!doctype html><html lang="en"><head><title>Parcel</title>
 <script src="${snippet}" data-key="page-key" data-version="2.0.0" data-application="Parcel Pages" data-country="NL"></script></head>

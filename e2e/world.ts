@@ -71,8 +71,7 @@ const STILL_MS = 20_000;
 
 /**
  * What came last belongs to hours that were judged before it came, and they are judged once more after it is stored: on
- * a busy
- * machine seconds later. Waits until the day's list has been the same for a while.
+ * a busy machine seconds later. Waits until the day's list has been the same for a while.
  */
 async function untilStill(url: string, nowMs: number): Promise<void> {
   const day = new URLSearchParams({

@@ -24,8 +24,7 @@ const filesBelow = (dir: string): string[] =>
 
 /**
  * Flips a byte in a data folder, one place at a time, and starts the server on it. Journal, hours, the database's own
- * log, control file and
- * tables all get their turn.
+ * log, control file and tables all get their turn.
  */
 export async function byteFlips(flips: number, seed = 1): Promise<FlipResult> {
   const sound = temporaryFolder();

@@ -20,8 +20,7 @@ interface List {
 
 /**
  * Two hours of steady traffic, then the clock of server and sender jumps, for as long as one request takes, and comes
- * back; then everything
- * fails. The trouble must be seen as if nothing had been.
+ * back; then everything fails. The trouble must be seen as if nothing had been.
  *
  * @param jumpMs ahead when positive
  */

@@ -55,8 +55,7 @@ export interface FullDiskResult extends Balance {
 
 /**
  * Sends, fills the disk at some moment, lets it be full for a while, then does something to the server, frees the disk,
- * and sends on.
- * At the end the server is killed once more: what it acknowledged after all this must be on the disk.
+ * and sends on. At the end the server is killed once more: what it acknowledged after all this must be on the disk.
  *
  * @param leaveBytes how much is left: above the server's limit of 40 MB nothing needs to stop, at 0 every write fails
  */

@@ -29,8 +29,7 @@ type Point = { t: number; value: number | null; low: number | null; high: number
 
 /**
  * Paths of a line over its usual range, in a box of `width` × `height`. The axis begins at 0 and ends a little above
- * the
- * highest of line and range.
+ * the highest of line and range.
  */
 export function bandShape(series: BandSeries, width: number, height: number): BandShape {
   const points: Point[] = series.values.map((value, i) => ({

@@ -22,8 +22,7 @@ export type Props = {
 
 /**
  * Attempts by time and duration: the darker a cell the more attempts, in the colour of harm where some went wrong. A
- * region is
- * brushed with the pointer or a finger, or with the arrow keys (with Shift it grows), and let go with Escape.
+ * region is brushed with the pointer or a finger, or with the arrow keys (with Shift it grows), and let go with Escape.
  */
 export function FieldChart({ field, chosen, onChoose }: Props) {
   const palette = usePalette();

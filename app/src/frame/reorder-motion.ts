@@ -8,8 +8,7 @@ const wantsCalm = () =>
 
 /**
  * When the order changes, what moved glides from where it was, so that the eye can follow it. Nothing moves for those
- * who
- * ask their system for less motion.
+ * who ask their system for less motion.
  *
  * @returns gives the ref for an item
  */

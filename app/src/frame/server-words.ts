@@ -56,8 +56,7 @@ export function clockWords(
 
 /**
  * What everybody must know of the server, in sentences, the worst first; empty when all is well. What only who runs it
- * must know stands in
- * Settings.
+ * must know stands in Settings.
  */
 export function serverWords(state: ServerState): string[] {
   const { parts, nowMs, judgedAgainFromMs, judgedMs, clocks } = state;

@@ -38,8 +38,7 @@ export function changeOfRecord(
 
 /**
  * Kinds by the type of a CloudEvent: our own (`toplens.change.release`), and those of the open vocabulary for delivery
- * events
- * that its users know (`dev.cdevents.service.deployed.0.2.0`; names from memory).
+ * events that its users know (`dev.cdevents.service.deployed.0.2.0`; names from memory).
  */
 const KINDS_BY_TYPE: readonly [pattern: RegExp, kind: ChangeKind][] = [
   [/\.service\.(?:deployed|upgraded|rolledback)\b/, 'release'],

@@ -3,8 +3,7 @@ export type Cell = string | number | null;
 
 /**
  * Rows as CSV (RFC 4180: CRLF behind each row, cells quoted where they must be). A text that a spreadsheet would take
- * for a formula
- * gets an apostrophe in front; numbers stay as they are.
+ * for a formula gets an apostrophe in front; numbers stay as they are.
  *
  * @example csvText([['a', 1], ['x,"y"', null]]) // 'a,1\r\n"x,""y""",\r\n'
  */

@@ -16,8 +16,7 @@ export interface PartChange {
 export interface JudgedPart extends Part {
   /**
    * mean duration of the last minutes against that of the hour before (geometric means), of the part or of the
-   * operation that
-   * changed most; NaN when either is not known
+   * operation that changed most; NaN when either is not known
    */
   slowness: number;
   /** in the last minutes, per minute */
@@ -38,8 +37,8 @@ const FEWEST_CALLS = 20;
 
 /**
  * The last minutes of everything that runs against its own hour before. Only what changed beyond chance
- * (`suddenChanges`, false
- * discoveries controlled over all parts) has a level; less of a bad thing, or more traffic, is a change but no trouble.
+ * (`suddenChanges`, false discoveries controlled over all parts) has a level; less of a bad thing, or more traffic, is
+ * a change but no trouble.
  *
  * @param lastMinutes, beforeMinutes lengths of the two stretches
  */

@@ -36,8 +36,7 @@ export interface SpanSums {
 
 /**
  * All that runs, told apart from sums of spans. A component that only others' calls tell of is a store. Who is named by
- * calls,
- * and tells nothing of itself, is an outside service; calls to those who do tell are theirs to count.
+ * calls, and tells nothing of itself, is an outside service; calls to those who do tell are theirs to count.
  *
  * @returns in order of kind, component, host
  */

@@ -28,8 +28,7 @@ export interface Agreement {
 
 /**
  * What attempts outside the limit are expected to cost: the penalty times the share of the period's budget that they
- * use
- * up, at most all of it.
+ * use up, at most all of it.
  *
  * @param attemptsADay usual attempts of the flow in a day
  */

@@ -66,8 +66,7 @@ const heap: Holds = (attributes) =>
 
 /**
  * Metrics by their names in the OpenTelemetry semantic conventions (system, process, JVM, Node.js, V8, database
- * clients), the
- * present names and those that older libraries still send; names from memory, those of Node.js checked in
+ * clients), the present names and those that older libraries still send; names from memory, those of Node.js checked in
  * server/src/intake/foreign-sdk.test.ts against what its libraries send.
  */
 const METRICS: Readonly<Record<string, readonly (FigurePart & { holds: Holds })[]>> = {

@@ -35,9 +35,8 @@ interface Sums {
 
 /**
  * Brings series together to figures: parts of one sender are summed (states, devices, pools), or their mean taken
- * (processors);
- * where several processes tell the same of their host, the mean of what they tell. A share whose whole is not told is
- * left out.
+ * (processors); where several processes tell the same of their host, the mean of what they tell. A share whose whole is
+ * not told is left out.
  */
 export function figuresOf(all: readonly StoredSeries[]): HostFigure[] {
   /** figure, host, component → sender → minute */

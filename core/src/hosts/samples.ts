@@ -11,10 +11,8 @@ export type SeriesPoint = Pick<MetricPoint, 'startUs' | 'atUs' | 'value'>;
 
 /**
  * Points as values to look at: gauges and up-down counters as they are; counters, and the sums of histograms, as what
- * was added
- * a second. A cumulative counter begins anew when its start moves or its value falls; what it shows then was added
- * since.
- * Points that say the same moment twice, or nothing of a time, are left out.
+ * was added a second. A cumulative counter begins anew when its start moves or its value falls; what it shows then was
+ * added since. Points that say the same moment twice, or nothing of a time, are left out.
  *
  * @returns units of the metric (gauges), units a second (counters)
  * @see OpenTelemetry data model, "Sums" and "Resets and gaps"

@@ -17,8 +17,7 @@ const LONGEST = 15;
 
 /**
  * Journeys as people really walk them: from each flow that sessions begin with, on to whatever most of those who are
- * there do next,
- * as long as enough of them go on. A way that is the end of a longer one is not told again.
+ * there do next, as long as enough of them go on. A way that is the end of a longer one is not told again.
  *
  * @returns in order of sessions that set out, most first
  */

@@ -51,10 +51,8 @@ export interface JudgedJourney {
 
 /**
  * A journey in a window, step by step. A session belongs to it when it begins the first step in the window; those of
- * the hours before
- * show what is usual. Who met trouble at a step is compared with who did not, like people with like (tier, device in
- * hand or not, and whether they
- * came before).
+ * the hours before show what is usual. Who met trouble at a step is compared with who did not, like people with like
+ * (tier, device in hand or not, and whether they came before).
  *
  * @param sessions of the window and some hours before; any order
  * @param knownUntilMs up to when data is complete

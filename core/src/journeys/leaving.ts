@@ -38,8 +38,8 @@ const FEWEST_EXPOSED = 5;
 
 /**
  * How many more of those leave who met trouble at a step than of like people who did not: Mantel–Haenszel risk
- * difference over
- * kinds of people, drawn towards none as far as it could be chance (positive-part shrinkage of James & Stein 1961).
+ * difference over kinds of people, drawn towards none as far as it could be chance (positive-part shrinkage of James &
+ * Stein 1961).
  *
  * @param decidedMs whoever was at the step after that may still go on
  */

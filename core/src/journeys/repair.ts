@@ -16,9 +16,8 @@ export interface Repair {
 
 /**
  * Upstream first: of several steps at which people leave beyond the usual the earlier is mended first, since it hides
- * what happens
- * behind it. Each repair is simulated: people flow through steps that keep their shares, those mended lose only as many
- * as usual.
+ * what happens behind it. Each repair is simulated: people flow through steps that keep their shares, those mended lose
+ * only as many as usual.
  */
 export function repairOrder({ steps, valueEach }: JudgedJourney): Repair[] {
   const setOut = steps[0]?.sessions ?? 0;

@@ -35,9 +35,8 @@ export interface Session {
 
 /**
  * Sessions from attempts, in order of their begin. Loops are folded: a flow that is come back to is one visit. Probes,
- * background
- * work, loads of pages, business events (what people did for them counts) and attempts without a session are left out.
- * Pure in the set of rows.
+ * background work, loads of pages, business events (what people did for them counts) and attempts without a session are
+ * left out. Pure in the set of rows.
  *
  * @param outcomeOf of a row; rows without people waiting are not asked
  */

@@ -3,8 +3,7 @@ export const VARIES = '‹…›';
 
 /**
  * What is a value whatever stands around it: quoted texts, addresses, moments, ids, paths, numbers with their units.
- * The longer
- * form comes first. Common practice, no source.
+ * The longer form comes first. Common practice, no source.
  *
  * What is looked for again from every place has a longest length, so that a line takes time by its length and no more.
  */

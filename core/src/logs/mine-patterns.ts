@@ -36,9 +36,8 @@ const LOOKS_LIKE_NAME = /[\d_./\\@$#-]|[a-z][A-Z]|^[A-Z][a-z]/;
 
 /**
  * Groups lines by what they say. Plain values are taken out first; what is left is told apart word by word: at each
- * step by the
- * place at which the fewest lines have a word of their own. The result depends on the set of lines alone, not on their
- * order.
+ * step by the place at which the fewest lines have a word of their own. The result depends on the set of lines alone,
+ * not on their order.
  *
  * @example ["slot 7 taken by anna", "slot 9 taken by bo", "no slot"] → "slot ‹…› taken by ‹…›" (2), "no slot" (1)
  */

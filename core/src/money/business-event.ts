@@ -123,8 +123,7 @@ export function eventOfRecord(
 
 /**
  * The event that a CloudEvent 1.0 tells of (its JSON format): `data` has name, amount, currency, and who and where.
- * Without a name its
- * type names it.
+ * Without a name its type names it.
  */
 export function eventOfCloudEvent(event: unknown, range: TimeRange, idOf: IdOf): Attempt | string {
   const read = readCloudEvent(event, range);

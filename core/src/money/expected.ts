@@ -45,11 +45,9 @@ const FIGURES: Readonly<Record<MoneyFigure, (takings: Takings) => number>> = {
 
 /**
  * Orders, value, size of an order and share of those who began, each against the same hours of like days: the range in
- * which
- * a new observation lies with 95 % (prediction interval of a normal sample, mean ± t·s·√(1 + 1/n), on the log scale,
- * since
- * sums of money vary by shares). A few days may look alike by chance: the spread is never much below what chance brings
- * to so many orders.
+ * which a new observation lies with 95 % (prediction interval of a normal sample, mean ± t·s·√(1 + 1/n), on the log
+ * scale, since sums of money vary by shares). A few days may look alike by chance: the spread is never much below what
+ * chance brings to so many orders.
  *
  * @param earlier the same stretch on earlier days of the same kind, without trouble; at least three
  */

@@ -24,8 +24,8 @@ const escaped = (text: string) => text.replace(/[.+?^${}()|[\]\\]/g, '\\$&');
 
 /**
  * What stands between the stars of a pattern, each as an expression of its own: they are looked for one behind the
- * other. A word ends
- * where the text behind it may begin, so nothing is tried twice, and a line is read in time whatever stands in it.
+ * other. A word ends where the text behind it may begin, so nothing is tried twice, and a line is read in time whatever
+ * stands in it.
  *
  * @throws RangeError naming the place that is not known, is there twice, or touches another one
  */

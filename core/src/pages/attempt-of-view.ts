@@ -9,10 +9,8 @@ export const pageOfFlow = (flow: string): string => flow.slice(pageFlow('').leng
 
 /**
  * A load as an attempt of its page, so that pages are judged, billed and ranked as flows are: it lasts until the load
- * event, and
- * fails when a part of the page does not come or a script throws. Background calls are passed over: they are attempts
- * of their
- * own flows. Of a load that is told several times the first telling counts, whichever comes first.
+ * event, and fails when a part of the page does not come or a script throws. Background calls are passed over: they are
+ * attempts of their own flows. Of a load that is told several times the first telling counts, whichever comes first.
  *
  * @param country ISO 3166-1 alpha-2, its region; '' when not known
  * @returns `undefined` for what is no load, did not come to its end, or was told before

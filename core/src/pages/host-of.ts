@@ -11,8 +11,7 @@ const siteOf = (host: string): string =>
 
 /**
  * Does a resource come from somebody else? Told by the last two labels of the hosts: shops under one public suffix of
- * two
- * labels (co.uk) pass for one another, which hides a third party but never makes one up.
+ * two labels (co.uk) pass for one another, which hides a third party but never makes one up.
  */
 export function isThirdParty(url: string, pageHost: string): boolean {
   const host = hostOfUrl(url);

@@ -38,10 +38,8 @@ export type Marks = Readonly<Partial<Record<Mark, number>>>;
 
 /**
  * How long each part of a load took, by W3C Navigation Timing 2 and Resource Timing: what is 0 or missing did not
- * happen
- * (no redirect, a connection used again), and belongs to nobody. Each mark is held at or after the one before, so that
- * the
- * parts add up to `loadEventEnd` whatever a browser tells.
+ * happen (no redirect, a connection used again), and belongs to nobody. Each mark is held at or after the one before,
+ * so that the parts add up to `loadEventEnd` whatever a browser tells.
  *
  * - cache: service worker and cache, until the name is looked up; connect: without TLS
  * - waiting: from the request to the first byte; transfer: of the page itself

@@ -164,8 +164,7 @@ export function viewOfRecord(
 
 /**
  * `[[url, type, start ms, duration ms, bytes, missing 0|1, trace id, span id], …]`: a list of lists, since names of
- * members
- * would be most of what a phone has to send.
+ * members would be most of what a phone has to send.
  */
 function readResources(value: unknown): ViewResource[] | string {
   if (value === undefined || value === '') return [];

@@ -24,10 +24,8 @@ export const answerSpanOf = (load: string): string => `${load}:answer`;
 
 /**
  * A load told as spans, so that its origin is found as that of any attempt: the browser's own time, one call for the
- * page, and one
- * for each of its resources; whoever was called holds what the call took. Background calls are attempts of their own.
- * What
- * comes after the load event took none of its time; it may fail all the same.
+ * page, and one for each of its resources; whoever was called holds what the call took. Background calls are attempts
+ * of their own. What comes after the load event took none of its time; it may fail all the same.
  */
 export function spansOfLoad({ id, atUs, component, host, parts, resources }: Load): TraceSpan[] {
   const of = (some: readonly Part[]) => some.reduce((sum, part) => sum + (parts[PARTS.indexOf(part)] as number), 0);

@@ -36,8 +36,7 @@ export interface GroupFigures {
 
 /**
  * Views by group, heaviest first. Views of which only a share is sent count for those that were not; quantiles are of
- * what was
- * sent (type 7, exact).
+ * what was sent (type 7, exact).
  *
  * @param groups number of the page, of the country …, by row: whatever is told apart
  * @param rows that are counted

@@ -3,16 +3,14 @@ const LONGEST_SHAPE = 1_000;
 
 /**
  * One token of SQL as far as masking needs it: comments, texts in all of PostgreSQL's quotings, quoted names,
- * parameters,
- * words, numbers, white space, and any other sign by itself. Also fit for the commands of other stores.
+ * parameters, words, numbers, white space, and any other sign by itself. Also fit for the commands of other stores.
  */
 const TOKEN =
   /(?<comment>--[^\n]*|\/\*[\s\S]*?(?:\*\/|$))|(?<text>[eEbBxXnN]?'(?:[^'\\]|''|\\[\s\S])*(?:'|$)|\$(?<tag>[A-Za-z_]*)\$[\s\S]*?(?:\$\k<tag>\$|$))|(?<name>"(?:[^"]|"")*(?:"|$)|`[^`]*(?:`|$)|\[[A-Za-z_][\w ]*\])|(?<parameter>\$\d+|\?|(?<!:):[A-Za-z_]\w*|@[A-Za-z_]\w*|%s|%\(\w+\)s)|(?<word>[A-Za-z_\u0080-\uffff][\w$\u0080-\uffff]*)|(?<number>0x[\da-fA-F]+|(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?\w*)|(?<space>\s+)|(?<sign>[\s\S])/gy;
 
 /**
  * The shape of a statement: every value is replaced by `?`, comments go, white space becomes single blanks, and lists
- * of
- * values become one. Statements that differ in their values alone have the same shape, and no value of a person is
+ * of values become one. Statements that differ in their values alone have the same shape, and no value of a person is
  * kept.
  *
  * @param statement as the sender wrote it, maybe cut off

@@ -80,10 +80,9 @@ const count = (n: number) => Math.round(n).toLocaleString('en-GB');
 
 /**
  * Reads PostgreSQL's `EXPLAIN (FORMAT JSON)`, with or without ANALYZE, and says in plain words what is wrong with it:
- * joins
- * without a condition, estimates off by more than ten times, scans that read all to keep little, sorts and hashes that
- * do not
- * fit memory, and the node that takes most by itself. Fields as PostgreSQL 15 documents them ("Using EXPLAIN").
+ * joins without a condition, estimates off by more than ten times, scans that read all to keep little, sorts and hashes
+ * that do not fit memory, and the node that takes most by itself. Fields as PostgreSQL 15 documents them ("Using
+ * EXPLAIN").
  *
  * @param text as psql prints it, headings and `+` signs at line ends allowed
  * @throws UnreadablePlan naming what is missing

@@ -1,7 +1,6 @@
 /**
  * p-values adjusted so that, keeping those at or below a level, the expected share of false ones among them stays at
- * that
- * level (Benjamini & Hochberg 1995).
+ * that level (Benjamini & Hochberg 1995).
  *
  * @returns adjusted values in the order of the input
  */

@@ -67,8 +67,7 @@ export const HANDHELD = 64;
 
 /**
  * work: what a person asked for and waits for; background: begun by a message, nobody waits for it; page: the load of a
- * page on the
- * way to work; businessEvent: something that counts, as an order placed: it lasts no time and cannot fail.
+ * page on the way to work; businessEvent: something that counts, as an order placed: it lasts no time and cannot fail.
  */
 export const ATTEMPT_KINDS = ['work', 'background', 'page', 'businessEvent'] as const;
 export type AttemptKind = (typeof ATTEMPT_KINDS)[number];

@@ -39,8 +39,7 @@ const LONGEST_FRAME = 1_000;
 
 /**
  * One line of a stack trace in the notation of Java and Kotlin, .NET, JavaScript, or Python. Taken apart at its
- * brackets and
- * colons, each looked for once: an expression for all of it takes minutes on a line that is made for that.
+ * brackets and colons, each looked for once: an expression for all of it takes minutes on a line that is made for that.
  */
 function frameOf(text: string): FailurePlace | undefined {
   const line = text.slice(0, LONGEST_FRAME).trim();

@@ -33,8 +33,7 @@ export function deviceOf(resource: Attributes): string {
 
 /**
  * Held in the hand, phone or tablet? Told by the device's resource, or by a browser's User-Agent header: "Mobi" stands
- * in those of
- * phones (MDN, "Browser detection using the user agent"); tablets name themselves or Android.
+ * in those of phones (MDN, "Browser detection using the user agent"); tablets name themselves or Android.
  */
 export function isHandheld(resource: Attributes, userAgent: string): boolean {
   if (modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase())) return true;

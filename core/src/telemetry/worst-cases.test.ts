@@ -6,10 +6,8 @@ import { placeOfStack, withoutQuery } from './index';
 
 /**
  * Texts made to keep an expression busy: what foreign text meets must take time by its length and no more. Work is
- * compared
- * with itself at an eighth of the length, so that a slow machine changes nothing: linear is 8 times, quadratic 64,
- * cubic 512. A machine that is
- * busy with something else makes 8 to 24.
+ * compared with itself at an eighth of the length, so that a slow machine changes nothing: linear is 8 times, quadratic
+ * 64, cubic 512. A machine that is busy with something else makes 8 to 24.
  */
 const LINEAR = 40;
 

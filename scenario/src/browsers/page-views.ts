@@ -53,8 +53,7 @@ const round = (ms: number) => Math.round(ms * 10) / 10;
 
 /**
  * The view on which a sender's attempt was made; `undefined` for what has no page. Durations are lognormal with long
- * tails, as
- * loads in the field are; medians and shares are invented.
+ * tails, as loads in the field are; medians and shares are invented.
  */
 export function viewOf(
   attempt: WorldAttempt,

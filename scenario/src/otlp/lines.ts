@@ -27,8 +27,7 @@ const SLOW_STATEMENT_MS = 1_200;
 
 /**
  * What the services write about an attempt whose spans are these: a line for each request, warnings for what is slow,
- * an error
- * for what fails, and what the store says of slow statements.
+ * an error for what fails, and what the store says of slow statements.
  */
 export function linesOf(attempt: WorldAttempt, spans: readonly OutSpan[]): OutLine[] {
   const service = spans.find(({ kind, parentSpanId }) => kind === SERVER && parentSpanId !== undefined);

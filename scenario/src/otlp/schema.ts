@@ -1,7 +1,6 @@
 /**
  * The part of the published OTLP schema (opentelemetry-proto 1.x: trace, logs, metrics, common, resource) that the
- * simulated senders
- * need, as protobuf text.
+ * simulated senders need, as protobuf text.
  */
 export const OTLP_SCHEMA = `
 syntax = "proto3";

@@ -48,8 +48,7 @@ const NIGHTLY = { localHour: 2, minute: 10, jobs: 40 };
 
 /**
  * Everything that begins in one minute, until its sessions end. Each minute draws from a seed of its own: any stretch
- * of
- * time can be made alone, and a trouble changes only what it touches.
+ * of time can be made alone, and a trouble changes only what it touches.
  */
 export function simulateMinute(minuteMs: number, options: WorldOptions, truth: TruthEvent[]): WorldAttempt[] {
   const random = seededRandom(seedOfMinute(options.seed, Math.floor(minuteMs / MINUTE_MS)));
