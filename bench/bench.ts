@@ -4,12 +4,11 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
-import { openBrowser, PHONE } from '../e2e/browser';
 import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
-import { startDemoWorld } from '../e2e/world';
 import { batchOf } from '../server/src/fixtures/batch';
 import { TableRows } from '../server/src/store/tables';
 import { Database } from '../server/src/store/database';
+import { inTheBrowser } from './interface';
 import { pageLoads } from './page-loads';
 import { whereItComesFrom } from './where-it-comes-from';
 import { BATCH, payloads, type Payload } from './payloads';
@@ -198,40 +197,13 @@ function bundle(): void {
   );
 }
 
-async function firstRow(): Promise<void> {
-  const world = await startDemoWorld(Date.now());
-  const { browser, close } = await openBrowser();
-  const times: number[] = [];
-  for (let round = 0; round < 4; round++) {
-    const page = await browser.newPage();
-    await page.setViewport(PHONE);
-    await page.setCacheEnabled(false);
-    await page.emulateCPUThrottling(4);
-    const begun = performance.now();
-    await page.goto(`${world.url}/`, { waitUntil: 'domcontentloaded' });
-    await page.waitForSelector('[data-testid="row-1"]', { timeout: 60_000 });
-    times.push(performance.now() - begun);
-    await page.close();
-  }
-  await close();
-  await world.close();
-  const median = times.slice(1).sort((a, b) => a - b)[1] as number;
-  report(
-    'from navigation to the first ranked row, phone, CPU at a quarter',
-    median / 1000,
-    ' s',
-    '≤ 2.5 s',
-    median <= 2500,
-  );
-}
-
 const PARTS: Record<string, () => void | Promise<void>> = {
   where: () => whereItComesFrom(report),
   pages: () => pageLoads(report),
   database,
   intake,
   bundle,
-  first: firstRow,
+  browser: () => inTheBrowser(report),
 };
 const asked = process.argv.slice(2);
 const unknown = asked.find((name) => !(name in PARTS));

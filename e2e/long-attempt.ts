@@ -1,7 +1,7 @@
-import type { Page } from 'puppeteer-core';
+import { until } from './processes';
 
 /**
- * An attempt of so many spans, sent the way that any sender would; a service calls three others over and over, each
+ * An attempt of so many spans, sent the way that any sender would, and stored; a service calls three others over and over, each
  * with its store.
  */
 export async function sendLongAttempt(
@@ -49,35 +49,9 @@ export async function sendLongAttempt(
     body: JSON.stringify({ resourceSpans }),
   });
   if (!answer.ok) throw new Error(`the long attempt was not taken: ${answer.status} ${await answer.text()}`);
+  await until(
+    'the long attempt to be stored',
+    async () => (await fetch(`${url}/api/attempts/${traceId}/${hex(1, 16)}`)).ok,
+  );
   return { traceId, spanId: hex(1, 16) };
-}
-
-/** Frames a second that the browser drew while a page was scrolled down by so many points, from its own trace. */
-export async function framesWhileScrolling(page: Page, points: number, pointsPerSecond: number): Promise<number> {
-  const session = await page.createCDPSession();
-  const { width, height } = page.viewport() ?? { width: 390, height: 844 };
-  await page.tracing.start({
-    categories: [
-      'devtools.timeline',
-      'disabled-by-default-devtools.timeline',
-      'disabled-by-default-devtools.timeline.frame',
-    ],
-  });
-  const begun = await page.evaluate(() => performance.now());
-  await session.send('Input.synthesizeScrollGesture', {
-    x: width / 2,
-    y: height / 2,
-    yDistance: -points,
-    speed: pointsPerSecond,
-    gestureSourceType: 'mouse',
-  });
-  const ended = await page.evaluate(() => performance.now());
-  const trace = JSON.parse(Buffer.from((await page.tracing.stop()) ?? []).toString()) as {
-    traceEvents: { name: string; ts: number }[];
-  };
-  await session.detach();
-  const frames = trace.traceEvents.filter(({ name }) => name === 'DrawFrame').map(({ ts }) => ts);
-  if (frames.length < 2)
-    throw new Error(`the browser's trace has ${frames.length} frames in ${Math.round(ended - begun)} ms`);
-  return ((frames.length - 1) * 1e6) / (Math.max(...frames) - Math.min(...frames));
 }

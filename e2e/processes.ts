@@ -6,6 +6,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { MEMORY } from '../tools/memory.mjs';
 
+/** Jest starts in the folder of its project, everything else at the top. */
+export const ROOT = process.cwd().replace(/\/e2e$/, '');
+
 export async function freePort(): Promise<number> {
   const server = createServer();
   server.listen(0, '127.0.0.1');
@@ -26,7 +29,7 @@ export const removeFolder = (dir: string) => rmSync(dir, { recursive: true, forc
  */
 export function start(entry: string, args: readonly string[], env: Record<string, string>): ChildProcess {
   return spawn(process.execPath, ['--import', './e2e/shifted-clock.mjs', `dist/node/${entry}.mjs`, ...args], {
-    cwd: process.cwd().replace(/\/e2e$/, ''),
+    cwd: ROOT,
     env: { ...MEMORY, ...process.env, NODE_OPTIONS: '', ...env },
     stdio: ['ignore', env.TOPLENS_TEST_LOG === undefined ? 'ignore' : openSync(env.TOPLENS_TEST_LOG, 'a'), 'inherit'],
   });

@@ -3,6 +3,7 @@ import { byteFlips } from './torture/byte-flips';
 import { clockJump } from './torture/clocks';
 import { fullDisk } from './torture/full-disk';
 import { fuzz } from './torture/fuzz';
+import { guided } from './torture/guided';
 import { killRounds, terminateIn } from './torture/kill';
 import { connections, overload } from './torture/load';
 import { secondServer } from './torture/two-owners';
@@ -74,6 +75,14 @@ test('three thousand mutated requests over every route: no 5xx, no death', async
     await stop(server.process, 'SIGKILL');
     removeFolder(dataDir);
   }
+});
+
+test('telemetry mutated towards code that none before reached: read or refused, and never slowly', () => {
+  const { wrong, kept, reached, slowestMs } = guided(400, 5);
+  expect(wrong).toEqual([]);
+  expect(kept).toBeGreaterThan(20);
+  expect(reached.all).toBeGreaterThan(1.1 * reached.first);
+  expect(slowestMs).toBeLessThan(2_000);
 });
 
 test('more than it can take: refusals are polite and soon forgotten, nothing acknowledged is lost', async () => {

@@ -112,3 +112,16 @@ export function bundles() {
       run(process.execPath, ['--input-type=module', '-e', "import { bundle } from './tools/bundle.mjs'; bundle();"]),
   );
 }
+
+/** Two weeks of the demo, up to a fixed moment, in a data folder: tests of the interface start from copies of it. */
+export function demoDay() {
+  whenChanged(
+    'demo-day',
+    ['core/src', 'server/src', 'scenario/src', 'config', 'e2e/demo-day/world.ts', 'package-lock.json'],
+    '.cache/demo-day/made.json',
+    () => {
+      console.log('making the demo day that the tests of the interface start from (three minutes) …');
+      run(process.execPath, ['--import', 'tsx', 'e2e/demo-day/make.ts']);
+    },
+  );
+}

@@ -74,7 +74,7 @@ const ODD_VALUES: unknown[] = [
 ];
 
 /** Bodies as they should be, to be made wrong. */
-const BODIES: Record<string, () => unknown> = {
+export const BODIES: Record<string, () => unknown> = {
   '/api/settings': () => ({ who: 'Duty desk', key: 'rates', value: { waiting: 2 }, fromMs: Date.now() }),
   '/api/settings/changes/{id}/undo': () => ({ who: 'Duty desk' }),
   '/api/handoffs': () => ({ incident: 1, team: 'Payments', note: 'x', who: 'Duty desk' }),
@@ -218,6 +218,16 @@ export class Fuzzer {
     let value: unknown = 1;
     for (let i = 0; i < 1_000; i++) value = this.#chance(0.5) ? [value] : { a: value };
     return value;
+  }
+
+  /** A body that was taken or refused, changed once more: as values where it is JSON, else as bytes. */
+  bytes(body: Uint8Array, encoding: 'json' | 'protobuf'): Uint8Array {
+    if (encoding === 'protobuf' || this.#chance(0.1)) return this.#damaged(body);
+    try {
+      return Buffer.from(JSON.stringify(this.mutate(JSON.parse(Buffer.from(body).toString()))) ?? '');
+    } catch {
+      return this.#damaged(body);
+    }
   }
 
   /** Bytes of a body, some of them wrong. */

@@ -2,6 +2,7 @@ import { byteFlips } from './byte-flips';
 import { clockJump } from './clocks';
 import { fullDisk, type AfterFull } from './full-disk';
 import { fuzz } from './fuzz';
+import { guided } from './guided';
 import { killRounds, terminateIn } from './kill';
 import { connections, overload, soak } from './load';
 import { secondServer } from './two-owners';
@@ -61,6 +62,7 @@ const PARTS: Record<string, () => Promise<unknown>> = {
       removeFolder(dataDir);
     }
   },
+  guided: () => Promise.resolve(guided(200_000, 1)),
   overload: () => overload(300),
   connections: () => connections(2_000, 200, 100, 90),
   soak: () => soak(30, 60_000),

@@ -1,14 +1,16 @@
 import { pino } from 'pino';
 import { Problem } from '../errors';
 import { insertSourceMapAndError } from '../fixtures/heavy-map';
-import { Database } from '../store/database';
+import { openTestDatabase } from '../fixtures/test-database';
+import type { Database } from '../store/database';
 import { Search } from './search';
 
 let database: Database;
+let remove: () => Promise<void>;
 beforeAll(async () => {
-  database = await Database.open('', { templateDir: '.cache/toplens' });
+  ({ database, remove } = await openTestDatabase());
 }, 60_000);
-afterAll(() => database.close());
+afterAll(() => remove());
 
 const window = { fromMs: Date.now() - 3_600_000, toMs: Date.now() + 60_000 };
 

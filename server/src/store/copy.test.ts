@@ -1,6 +1,6 @@
 import { CopiedRows } from './copied-rows';
 import { CopyRows } from './copy-rows';
-import { Database } from './database';
+import { openTestDatabase } from '../fixtures/test-database';
 
 test('rows read back as they were written: signs, large numbers, nothing', () => {
   const rows = new CopyRows(4);
@@ -26,7 +26,7 @@ test('rows read back as they were written: signs, large numbers, nothing', () =>
 });
 
 test('the database itself writes what is read', async () => {
-  const database = await Database.open('', { templateDir: '.cache/toplens' });
+  const { database, remove } = await openTestDatabase();
   const read = new CopiedRows(
     await database.copyOut(`SELECT 5::int2, -6::int4, 1795593600000123::int8, decode('00ff10', 'hex'), NULL::int4`),
   );
@@ -35,5 +35,5 @@ test('the database itself writes what is read', async () => {
   expect([...read.binary()]).toEqual([0, 255, 16]);
   expect(read.integer()).toBeNaN();
   expect(read.next()).toBe(false);
-  await database.close();
+  await remove();
 });

@@ -1,21 +1,11 @@
-import {
-  closeSync,
-  existsSync,
-  fsyncSync,
-  mkdirSync,
-  openSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { closeSync, existsSync, fsyncSync, openSync, readdirSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { PGlite, type Transaction } from '@electric-sql/pglite';
 import { writeBackup } from './backup';
 import { appliedUpTo } from './journal-applied';
 import { threadMemory } from '../threads/thread-memory';
+import { makeEmptyDatabase } from './empty-database';
 import { migrate, UpgradeFailed } from './migrate';
 import { columnsOf, TABLES, type TableName } from './tables';
 import type { BackupEnd, DatabaseNotice, DatabaseQuestions, IngestBatch, IngestResult } from './protocol';
@@ -27,22 +17,10 @@ const { dataDir, templateDir, backupDir } = workerData as {
   backupDir: string | undefined;
 };
 
-/** initdb takes 6 to 12 s; from a template of an empty database it takes one. The template is made once per machine. */
 async function openDatabase(): Promise<PGlite> {
+  if (!existsSync(join(dataDir, 'PG_VERSION'))) await makeEmptyDatabase(dataDir, templateDir);
   const startParams = [...PGlite.defaultStartParams, '-c', 'work_mem=64MB', '-c', 'synchronous_commit=off'];
-  if (dataDir !== '' && existsSync(join(dataDir, 'PG_VERSION'))) return PGlite.create({ dataDir, startParams });
-  const template = join(templateDir, 'empty-database.tar');
-  if (!existsSync(template)) {
-    mkdirSync(templateDir, { recursive: true });
-    const fresh = await PGlite.create();
-    const dump = await fresh.dumpDataDir('none');
-    await fresh.close();
-    writeFileSync(`${template}.${process.pid}`, Buffer.from(await dump.arrayBuffer()));
-    renameSync(`${template}.${process.pid}`, template);
-  }
-  if (dataDir !== '') mkdirSync(dataDir, { recursive: true });
-  const loadDataDir = new Blob([readFileSync(template)]);
-  return PGlite.create({ ...(dataDir === '' ? {} : { dataDir }), loadDataDir, startParams });
+  return PGlite.create({ dataDir, startParams });
 }
 
 const opened = openDatabase().then(async (db) => {
@@ -56,7 +34,7 @@ const opened = openDatabase().then(async (db) => {
 
 /** Nobody else asks yet, so the files stand still once they are written out. */
 async function backUpBeforeUpgrade(db: PGlite): Promise<void> {
-  if (dataDir === '' || backupDir === undefined) return;
+  if (backupDir === undefined) return;
   const source = {
     backupStart: () => backupStart(db),
     backupStop: () => backupStop(db),

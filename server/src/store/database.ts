@@ -65,10 +65,7 @@ export class Database {
     this.#onDamaged = listener;
   }
 
-  /**
-   * Starts PGlite on a folder, or in memory when that is empty, and brings its tables up to date; before that, a backup
-   * is made.
-   */
+  /** Starts PGlite on a folder and brings its tables up to date; before that, a backup is made. */
   static async open(
     folder: string,
     { templateDir, backupDir }: { templateDir: string; backupDir?: string },

@@ -1,13 +1,15 @@
 import { batchOf } from '../fixtures/batch';
-import { Database } from './database';
+import { openTestDatabase } from '../fixtures/test-database';
+import type { Database } from './database';
 import { eachSelected, float, integer, text } from './selection';
 import { TABLES, TableRows, type TableName } from './tables';
 
 let database: Database;
+let remove: () => Promise<void>;
 beforeAll(async () => {
-  database = await Database.open('', { templateDir: '.cache/toplens' });
+  ({ database, remove } = await openTestDatabase());
 }, 60_000);
-afterAll(() => database.close());
+afterAll(() => remove());
 
 const TYPES: Record<string, string> = {
   smallint: 'int2',

@@ -1,12 +1,8 @@
-import type { Browser } from 'puppeteer-core';
-import { truthWithin } from '../scenario/src/pellwick/truth';
-import { openBrowser, openPage, type Size } from './browser';
-import { seen, textOf, violations } from './page';
-import { getJson, until } from './processes';
-import { originTests } from './origin-steps';
-import { peopleTests } from './people-steps';
-import { trustTests } from './trust-steps';
-import { startDemoWorld, type DemoWorld } from './world';
+import { truthWithin } from '../../scenario/src/pellwick/truth';
+import { openPage, type Size } from '../browser';
+import { seen, textOf, violations } from '../page';
+import { getJson, until } from '../processes';
+import { demoDayStage } from './stage';
 
 interface Row {
   id: number;
@@ -28,33 +24,14 @@ interface Incident {
   bill: { name: string; quantity: Interval; harm: { estimate: number } }[];
 }
 
-// A Wednesday afternoon, whenever the test is run; another moment by `TOPLENS_TEST_MOMENT`.
-const nowMs = Date.parse(process.env.TOPLENS_TEST_MOMENT ?? '2026-11-18T14:20:00Z');
-// Minutes are judged a few seconds after their end: the last one of the history is not complete.
-const toMs = nowMs - 60_000;
-const day = `from=${new Date(nowMs - 24 * 3_600_000).toISOString()}&to=${new Date(toMs).toISOString()}`;
-
-let world: DemoWorld;
-let browser: Browser;
-let closeBrowser: () => Promise<void>;
-beforeAll(async () => {
-  const clockOffsetMs = nowMs - Date.now();
-  const opened = await openBrowser(clockOffsetMs);
-  browser = opened.browser;
-  closeBrowser = opened.close;
-  world = await startDemoWorld(nowMs, clockOffsetMs);
-}, 900_000);
-afterAll(async () => {
-  await closeBrowser();
-  await world.close();
-});
-
+const stage = demoDayStage();
 const list = () =>
-  getJson<{ rows: Row[]; odd: { title: string }[]; headline: string }>(`${world.url}/api/worst-first?${day}`);
-const incidentOf = (row: Row) => getJson<Incident>(`${world.url}/api/incidents/${row.id}?${day}`);
+  getJson<{ rows: Row[]; odd: { title: string }[]; headline: string }>(`${stage().url}/api/worst-first?${stage().day}`);
+const incidentOf = (row: Row) => getJson<Incident>(`${stage().url}/api/incidents/${row.id}?${stage().day}`);
 const line = (incident: Incident, name: string) => incident.bill.find((line) => line.name === name);
 const quantity = (incident: Incident, name: string) => line(incident, name)?.quantity.estimate ?? NaN;
-const truthOf = (trouble: number) => truthWithin(world.truth.events, trouble, nowMs - 24 * 3_600_000, toMs);
+const truthOf = (trouble: number) =>
+  truthWithin(stage().truth.events, trouble, stage().nowMs - 24 * 3_600_000, stage().toMs);
 const within = (estimate: number, truth: number, share: number) =>
   expect(Math.abs(estimate / truth - 1)).toBeLessThanOrEqual(share);
 
@@ -107,11 +84,11 @@ describe('the demo day against its truth', () => {
   });
 
   test('the past outage of payments is found on its day, and quiet days are quiet', async () => {
-    const back = (days: number) => new Date(nowMs - days * 86_400_000).toISOString();
-    const past = await getJson<{ rows: Row[] }>(`${world.url}/api/worst-first?from=${back(6)}&to=${back(4.5)}`);
+    const back = (days: number) => new Date(stage().nowMs - days * 86_400_000).toISOString();
+    const past = await getJson<{ rows: Row[] }>(`${stage().url}/api/worst-first?from=${back(6)}&to=${back(4.5)}`);
     expect(past.rows[0]?.title).toContain('Pay fails');
     const quiet = await getJson<{ rows: Row[]; headline: string }>(
-      `${world.url}/api/worst-first?from=${back(3)}&to=${back(1.5)}`,
+      `${stage().url}/api/worst-first?from=${back(3)}&to=${back(1.5)}`,
     );
     expect(quiet.rows.length).toBeLessThanOrEqual(1);
   });
@@ -125,7 +102,7 @@ describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => 
     // On the phone the worst is sent, on the wide screen the second: each is sent once.
     const row = rows[size === 'phone' ? 0 : 1] as Row;
     const incident = await incidentOf(row);
-    const page = await openPage(browser, `${world.url}/?${day}`, size);
+    const page = await openPage(stage().browser, `${stage().url}/?${stage().day}`, size);
     await page.waitForSelector('[data-testid="row-1"]');
     expect(await textOf(page, 'headline')).toBe(headline);
     expect(await textOf(page, `row-${row.rank}`)).toContain(row.title);
@@ -158,11 +135,11 @@ describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => 
       async () => (await list()).rows.find(({ id }) => id === row.id)?.handoff?.state === 'taken',
     );
     await seen(page, 'taken, by');
-    await page.goto(`${world.url}/sent?${day}`, { waitUntil: 'networkidle2' });
+    await page.goto(`${stage().url}/sent?${stage().day}`, { waitUntil: 'networkidle2' });
     await seen(page, 'Taken');
     await seen(page, row.title);
     const tickets = await getJson<{ title: string; note: string; received: number; state: string }[]>(
-      `${world.deskUrl}/tickets`,
+      `${stage().deskUrl}/tickets`,
     );
     expect(tickets.find(({ title }) => title === row.title)).toMatchObject({
       note: 'Please look first at the last release.',
@@ -174,13 +151,18 @@ describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => 
 
   test.each(['light', 'dark'] as const)('no accessibility violations in %s', async (scheme) => {
     const { rows } = await list();
-    for (const path of [`/?${day}`, `/incident/${(rows[0] as Row).id}?${day}`, '/sent']) {
-      const page = await openPage(browser, `${world.url}${path}`, size, scheme);
+    for (const path of [`/?${stage().day}`, `/incident/${(rows[0] as Row).id}?${stage().day}`, '/sent']) {
+      const page = await openPage(stage().browser, `${stage().url}${path}`, size, scheme);
       await page.waitForSelector('[role="heading"]');
       expect({ path, found: await violations(page) }).toEqual({ path, found: [] });
       await page.close();
     }
-    const page = await openPage(browser, `${world.url}/incident/${(rows[0] as Row).id}?${day}`, size, scheme);
+    const page = await openPage(
+      stage().browser,
+      `${stage().url}/incident/${(rows[0] as Row).id}?${stage().day}`,
+      size,
+      scheme,
+    );
     await page.waitForSelector('[data-testid="send"]');
     await page.click('[data-testid="send"]');
     await page.waitForSelector('[data-testid="note"]');
@@ -190,8 +172,8 @@ describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => 
 
   test('nothing runs over the side', async () => {
     const { rows } = await list();
-    for (const path of [`/?${day}`, `/incident/${(rows[0] as Row).id}?${day}`, '/sent']) {
-      const page = await openPage(browser, `${world.url}${path}`, size);
+    for (const path of [`/?${stage().day}`, `/incident/${(rows[0] as Row).id}?${stage().day}`, '/sent']) {
+      const page = await openPage(stage().browser, `${stage().url}${path}`, size);
       expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
         0,
       );
@@ -203,7 +185,7 @@ describe.each<Size>(['phone', 'wide'])('the main job on the %s size', (size) => 
 test('the whole job by keyboard alone', async () => {
   const { rows } = await list();
   const row = rows[2] as Row;
-  const page = await openPage(browser, `${world.url}/?${day}`, 'phone');
+  const page = await openPage(stage().browser, `${stage().url}/?${stage().day}`, 'phone');
   await page.waitForSelector('[data-testid="row-3"]');
   for (let i = 0; i < 3; i++) await page.keyboard.press('j');
   await page.keyboard.press('k');
@@ -236,7 +218,7 @@ test('the whole job by keyboard alone', async () => {
 });
 
 test('time and focus are chosen in sheets, live in the address, and stay while one moves', async () => {
-  const page = await openPage(browser, `${world.url}/?${day}`, 'phone');
+  const page = await openPage(stage().browser, `${stage().url}/?${stage().day}`, 'phone');
   await page.waitForSelector('[data-testid="row-1"]');
   await page.keyboard.press('f');
   await page.waitForSelector('[role="radiogroup"][aria-label="Application"]');
@@ -267,7 +249,3 @@ test('time and focus are chosen in sheets, live in the address, and stay while o
   );
   await page.close();
 });
-
-originTests(() => ({ url: world.url, browser, nowMs, day }));
-peopleTests(() => ({ url: world.url, browser, nowMs, day }));
-trustTests(() => ({ url: world.url, browser, nowMs, day }));

@@ -1,0 +1,244 @@
+import { openPage, type Size } from '../browser';
+import { fill, gone, press, seen, tap, textOf, violations } from '../page';
+import { getJson, until } from '../processes';
+import { demoDayStage } from './stage';
+
+interface Row {
+  id: number;
+  title: string;
+  rank: number;
+  onsetMs: number;
+  endMs: number;
+  activeAtEnd: boolean;
+  inTroubleNow: boolean;
+  harmPerHour: number;
+}
+type List = { rows: Row[]; setAside: { id: number }[]; headline: string };
+
+/**
+ * A rank that can be trusted, driven through the interface: narrowing, comparing, past moments, limits, rates,
+ * decisions.
+ */
+const stage = demoDayStage();
+const list = (query = stage().day) => getJson<List>(`${stage().url}/api/worst-first?${query}`);
+const open = (path: string, size: Size) => openPage(stage().browser, `${stage().url}${path}`, size);
+const rowOf = async (words: string) => (await list()).rows.find(({ title }) => title.includes(words)) as Row;
+
+describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
+  test('a tap on who is hit narrows everything, says how many sessions remain, and goes away again', async () => {
+    const { id } = await rowOf('Print labels');
+    const page = await open(`/incident/${id}?${stage().day}`, size);
+    await seen(page, 'Where it bites');
+    await seen(page, 'No difference by');
+    await tap(page, 'bite-SPRING10');
+    await page.waitForFunction(() => location.search.includes('promotion=SPRING10'));
+    await seen(page, 'remain.');
+    await page.waitForSelector('[aria-label="Only SPRING10. Remove"]');
+    const narrowed = await getJson<List>(`${stage().url}/api/worst-first?${stage().day}&promotion=SPRING10`);
+    await page.goto(`${stage().url}/?${stage().day}&promotion=SPRING10`, { waitUntil: 'networkidle2' });
+    expect(await textOf(page, 'headline')).toBe(narrowed.headline);
+    expect(await violations(page)).toEqual([]);
+    await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Only SPRING10. Remove"]')?.click());
+    await page.waitForFunction(() => !location.search.includes('promotion'));
+    await page.close();
+  });
+
+  test('comparing with the day before says what was then, and draws it', async () => {
+    const { id } = await rowOf('Pick a slot');
+    const page = await open(`/?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="row-1"]');
+    await page.keyboard.press('c');
+    await press(page, 'radio', 'the day before');
+    await page.waitForFunction(() => location.search.includes('against=day'));
+    await page.waitForSelector('[data-testid="compared"]');
+    expect(await textOf(page, 'compared')).toMatch(/^The day before: /);
+    await page.goto(`${stage().url}/incident/${id}?${stage().day}&against=day`, { waitUntil: 'networkidle2' });
+    await seen(page, 'Dashed: the day before.');
+    await page.close();
+  });
+
+  test('a past moment shows what was wrong then, marked apart from what is wrong now', async () => {
+    // In the middle of the past outage of payments: in trouble then, long over by now.
+    const back = (days: number) => new Date(stage().nowMs - days * 86_400_000).toISOString();
+    const past = (await list(`from=${back(6)}&to=${back(4.5)}`)).rows.find(({ title }) =>
+      title.includes('Pay fails'),
+    ) as Row;
+    const from = new Date(past.onsetMs - 30 * 60_000).toISOString();
+    const then = new Date(Math.floor((past.onsetMs + past.endMs) / 2)).toISOString();
+    const row = (await list(`from=${from}&to=${then}`)).rows.find(({ id }) => id === past.id) as Row;
+    expect(row).toMatchObject({ activeAtEnd: true, inTroubleNow: false });
+    const page = await open(`/incident/${row.id}?from=${from}&to=${then}`, size);
+    await seen(page, 'in trouble then; over by now');
+    await page.close();
+  });
+
+  test('flows are sorted by any column, and a flow shows its limits, bands and sides', async () => {
+    const page = await open(`/flows?${stage().day}&sort=-p95Ms`, size);
+    await page.waitForSelector('[data-testid^="flow-"]');
+    const { rows } = await getJson<{ rows: { id: number; name: string; p95Ms: number | null; attempts: number }[] }>(
+      `${stage().url}/api/flows?${stage().day}`,
+    );
+    const total = rows.reduce((sum, { attempts }) => sum + attempts, 0);
+    const slowest = rows
+      .filter(({ attempts }) => attempts >= 0.02 * total)
+      .sort((a, b) => (b.p95Ms ?? -1) - (a.p95Ms ?? -1))[0] as {
+      id: number;
+      name: string;
+    };
+    const first = await page.$eval(
+      '[data-testid^="flow-"]:not([data-testid="flows-headline"])',
+      (element) => (element as HTMLElement).innerText,
+    );
+    expect(first).toContain(slowest.name);
+    expect(await violations(page)).toEqual([]);
+    await tap(page, `flow-${slowest.id}`);
+    for (const words of ['What became of the attempts', 'Response bands', 'Limits', 'Side by side', 'Slowest attempts'])
+      await seen(page, words);
+    expect(await violations(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+    await page.close();
+  });
+
+  test('a limit set by hand judges at once, beside the learned one, and is undone', async () => {
+    const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(`${stage().url}/api/flows?${stage().day}`);
+    const flow = rows.find(({ name }) => name === 'Pay') as { id: number };
+    const page = await open(`/flow/${flow.id}`, size);
+    await seen(page, 'Limits');
+    expect(await textOf(page, 'limit-Owner’s')).toBe('not set');
+    const learned = await textOf(page, 'limit-Learned');
+    await tap(page, 'edit-flow');
+    await fill(page, 'flow-limit', '1.2');
+    await fill(page, 'flow-who', 'Kim');
+    await tap(page, 'save-flow');
+    await gone(page, '[data-testid="save-flow"]');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLElement>('[data-testid="limit-Owner’s"]')?.innerText === '1.2 s',
+    );
+    expect(await textOf(page, 'limit-Learned')).toBe(learned);
+    const judged = await getJson<{ row: { apdexWords: string }; normal: { limitBy: string } }>(
+      `${stage().url}/api/flows/${flow.id}`,
+    );
+    expect(judged.normal.limitBy).toBe('owner');
+    expect(judged.row.apdexWords).toContain('[1.2]');
+    await tap(page, 'undo-flow');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLElement>('[data-testid="limit-Owner’s"]')?.innerText === 'not set',
+    );
+    await page.close();
+  });
+
+  test('a single site gets a limit of its own; a site that nobody knows is refused with the way on', async () => {
+    const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(`${stage().url}/api/flows?${stage().day}`);
+    const flow = rows.find(({ name }) => name === 'Pay') as { id: number };
+    const { sites } = await getJson<{ sites: string[] }>(`${stage().url}/api/flows/${flow.id}`);
+    const site = sites[0] as string;
+    const page = await open(`/flow/${flow.id}`, size);
+    await seen(page, 'Limits');
+    await tap(page, 'edit-flow');
+    await fill(page, 'flow-site-limits', 'Nowhere at all: 2');
+    await fill(page, 'flow-who', 'Kim');
+    await seen(page, 'Line 1: no site is called “Nowhere at all”.');
+    await fill(page, 'flow-site-limits', `${site.toLowerCase()}: 0,7`);
+    expect(await violations(page)).toEqual([]);
+    await tap(page, 'save-flow');
+    await gone(page, '[data-testid="save-flow"]');
+    await page.waitForSelector(`[data-testid="limit-${site}"]`);
+    expect(await textOf(page, `limit-${site}`)).toBe('700 ms');
+    await tap(page, 'undo-flow');
+    await gone(page, `[data-testid="limit-${site}"]`);
+    await page.close();
+  });
+
+  test('charts show one moment together', async () => {
+    const { id } = await rowOf('Pick a slot');
+    const page = await open(`/incident/${id}?${stage().day}`, size);
+    await page.waitForSelector('[role="slider"]');
+    await page.focus('[role="slider"]');
+    await page.keyboard.press('ArrowLeft');
+    const shown = await page.$$eval('[data-testid^="at-"]', (all) =>
+      all.map((one) => /^(?:\w{3} \d+ \w{3} )?\d\d:\d\d/.exec((one as HTMLElement).innerText)?.[0]),
+    );
+    expect(shown.length).toBeGreaterThanOrEqual(3);
+    expect(new Set(shown).size).toBe(1);
+    // Of another day once midnight has passed since.
+    expect(shown[0]).toMatch(/\d\d:\d\d$/);
+    await page.close();
+  });
+
+  test('a rate changed in the set-up moves the bill, with who and when, and is undone', async () => {
+    const { id } = (await list('last=60')).rows.find(({ title }) => title.includes('Print labels')) as Row;
+    const failed = async () => {
+      const { bill } = await getJson<{ bill: { name: string; rate: number }[] }>(
+        `${stage().url}/api/incidents/${id}?last=60`,
+      );
+      return bill.find(({ name }) => name === 'failed')?.rate;
+    };
+    expect(await failed()).toBe(5);
+    const page = await open('/set-up', size);
+    await fill(page, 'rate-failed', 'much');
+    await fill(page, 'rate-who', 'Kim');
+    await tap(page, 'save-rates');
+    await seen(page, 'A number, at least 0.');
+    await fill(page, 'rate-failed', '10');
+    await tap(page, 'save-rates');
+    await until('the new rate', async () => (await failed()) === 10);
+    await seen(page, 'failed 10');
+    expect(await violations(page)).toEqual([]);
+    await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Undo harm rates"]')?.click());
+    await seen(page, 'taken back');
+    await until('the old rate', async () => (await failed()) === 5);
+    await page.close();
+  });
+});
+
+test('at 1280 × 800 there is room for ten rows', async () => {
+  const page = await open('/', 'wide');
+  await page.waitForSelector('[data-testid="row-1"]');
+  const [top, height] = await page.$eval('[role="list"][aria-label^="Incidents"] [role="listitem"]', (row) => {
+    const box = row.getBoundingClientRect();
+    // This world stands still, and a line says so: with data coming in it is not there.
+    const stale = document.querySelector('[role="status"]')?.getBoundingClientRect().height ?? 0;
+    return [box.top - stale, box.height] as const;
+  });
+  expect(top + 10 * height).toBeLessThanOrEqual(800);
+  await page.close();
+});
+
+test('an incident is set aside with a reason, is out of the rank, and is taken back', async () => {
+  const { id } = await rowOf('Shipper Link');
+  const page = await open(`/incident/${id}?${stage().day}`, 'phone');
+  await tap(page, 'set-aside');
+  await fill(page, 'who', 'Kim');
+  await tap(page, 'decide');
+  await seen(page, 'Say why it is set aside.');
+  await fill(page, 'reason', 'partners were told');
+  await tap(page, 'decide');
+  await gone(page, '[data-testid="decide"]');
+  await seen(page, 'Set aside until');
+  expect((await list()).setAside.map((one) => one.id)).toEqual([id]);
+  expect((await list()).rows.some((row) => row.id === id)).toBe(false);
+  await tap(page, 'take-back');
+  await until('it to be back', async () => (await list()).rows.some((row) => row.id === id));
+  await page.close();
+});
+
+test('an incident is split, the parts are joined again, and the rank follows', async () => {
+  const { id } = await rowOf('Shipper Link');
+  const before = (await list()).rows.length;
+  const page = await open(`/incident/${id}?${stage().day}`, 'wide');
+  await tap(page, 'split');
+  await press(page, 'checkbox', 'Labels for partners');
+  await fill(page, 'who', 'Kim');
+  await tap(page, 'decide');
+  await gone(page, '[data-testid="decide"]');
+  await until('two of them', async () => (await list()).rows.length === before + 1);
+  const part = (await list()).rows.find(({ title }) => title.includes('Labels for partners')) as Row;
+  await page.goto(`${stage().url}/incident/${part.id}?${stage().day}`, { waitUntil: 'networkidle2' });
+  await tap(page, 'join');
+  await press(page, 'radio', 'partners');
+  await tap(page, 'decide');
+  await gone(page, '[data-testid="decide"]');
+  await until('one again', async () => (await list()).rows.length === before);
+  await seen(page, 'Decided by hand');
+  await page.close();
+});
