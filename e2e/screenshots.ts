@@ -16,9 +16,7 @@ async function shot(
   name: string,
   path: string,
   size: Size,
-  scheme: 'light' | 'dark' = 'light',
-  press?: string,
-  scrollTo?: string,
+  { scheme = 'light', press, scrollTo }: { scheme?: 'light' | 'dark'; press?: string; scrollTo?: string } = {},
 ): Promise<void> {
   const page = await openPage(browser, `${url}${path}`, size, scheme);
   await page.waitForSelector('[role="heading"]');
@@ -42,7 +40,7 @@ const narrow = rows.find(({ title }) => title.includes('promotion'))?.id ?? firs
 await shot('worst-first-phone', '/', 'phone');
 await shot('worst-first-wide', '/', 'wide');
 await shot('incident-phone', `/incident/${first}`, 'phone');
-await shot('incident-wide-dark', `/incident/${first}`, 'wide', 'dark');
+await shot('incident-wide-dark', `/incident/${first}`, 'wide', { scheme: 'dark' });
 await shot('bites-wide', `/incident/${narrow}?against=day`, 'wide');
 await shot('flows-wide', '/flows', 'wide');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
@@ -52,13 +50,13 @@ const attemptOf = async (id: number, number = 0) => {
   const sample = (await samplesOf(id)).at(number);
   return `/attempt/${sample?.traceId}/${sample?.spanId}`;
 };
-await shot('origin-phone', `/incident/${first}`, 'phone', 'light', undefined, 'likely-origin');
-await shot('logs-phone', `/incident/${first}`, 'phone', 'light', undefined, 'log-part');
+await shot('origin-phone', `/incident/${first}`, 'phone', { scheme: 'light', scrollTo: 'likely-origin' });
+await shot('logs-phone', `/incident/${first}`, 'phone', { scheme: 'light', scrollTo: 'log-part' });
 await shot('component-wide', '/component/parcels-db?last=180', 'wide');
 await shot('attempt-phone', await attemptOf(first), 'phone');
 const { journeys } = await getJson<{ journeys: { id: string }[] }>(`${url}/api/journeys?last=240`);
 if (journeys[0]) await shot('journey-phone', `/journey/${journeys[0].id}?last=240`, 'phone');
-await shot('hurt-phone', `/incident/${narrow}`, 'phone', 'light', undefined, 'hurt-part');
+await shot('hurt-phone', `/incident/${narrow}`, 'phone', { scheme: 'light', scrollTo: 'hurt-part' });
 const { onsetMs } = await getJson<{ onsetMs: number }>(`${url}/api/incidents/${first}`);
 const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
 await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/send/pick-up')}`, 'wide');
@@ -66,8 +64,8 @@ const { worst } = await getJson<{ worst: { view: string }[] }>(
   `${url}/api/pages?last=60&page=${encodeURIComponent('/send/pick-up')}`,
 );
 if (worst[0]) await shot('load-phone', `/page-load/${worst[0].view}`, 'phone');
-await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', 'dark');
+await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', { scheme: 'dark' });
 await shot('set-up-phone', '/set-up', 'phone');
-await shot('send-phone', `/incident/${first}`, 'phone', 'light', '[data-testid="send"]');
+await shot('send-phone', `/incident/${first}`, 'phone', { scheme: 'light', press: '[data-testid="send"]' });
 await shot('sent-wide', '/sent', 'wide');
 await close();

@@ -26,7 +26,11 @@ export function scoreJourney(seed: number): ScoredJourney {
   const rows = columnsOf(attempts);
   const sessions = sessionsOf(rows, (row) => ((rows.durationMs[row] as number) > JOURNEY_LIMIT_MS ? 'late' : 'onTime'));
   const steps = Array.from({ length: plan.steps }, (_, k) => k + 1);
-  return { plan, truth, judged: judgeJourney(sessions, steps, JOURNEY_WINDOW, JOURNEY_WINDOW.toMs + 3_600_000) };
+  return {
+    plan,
+    truth,
+    judged: judgeJourney(sessions, steps, { window: JOURNEY_WINDOW, knownUntilMs: JOURNEY_WINDOW.toMs + 3_600_000 }),
+  };
 }
 
 function columnsOf(attempts: readonly JourneyAttempt[]): AttemptColumns {

@@ -83,7 +83,12 @@ export function judgeWorld(
       applicationOf,
     });
     const rows = deviations.length > 0 ? rowsIn(window) : emptyColumns(0);
-    judgeStretch(deviations, rows, learnSuccession(rows), window, { history, register, applicationOf });
+    judgeStretch(deviations, {
+      rows,
+      succession: learnSuccession(rows),
+      window,
+      judge: { history, register, applicationOf },
+    });
   };
   for (let hourMs = plan.firstMs; hourMs < plan.toMs; hourMs += HOUR_MS) {
     const rows = player.hour(hourMs);
@@ -113,18 +118,17 @@ export function judgeWorld(
       },
       succession,
     );
-    const context = billContext(
-      rows,
-      plan.toMs,
-      around,
-      { history, register },
-      {
+    const context = billContext(rows, {
+      knownUntilMs: plan.toMs,
+      surroundings: around,
+      judge: { history, register },
+      settings: {
         rates: { ...DEFAULT_RATES },
         importanceOf: () => 1,
         isKeyTier: (tier) => tier === KEY_TIER,
         penaltyOf: () => 0,
       },
-    );
+    });
     return { incident, bill: harmBill(incident.parts, window, context) };
   };
   const hurting = (window: Window) =>

@@ -28,7 +28,11 @@ const trouble = (number: number, flow: number, fromMin: number, people: number):
 
 const interval = (estimate: number, half: number) => ({ estimate, low: estimate - half, high: estimate + half });
 
-const found = (id: number, flow: number, onsetMin: number, firedMin: number, people: number, half = 5): Found => ({
+const found = (
+  id: number,
+  flow: number,
+  { onsetMin, firedMin, people, half = 5 }: { onsetMin: number; firedMin: number; people: number; half?: number },
+): Found => ({
   incident: {
     id,
     onsetMs: onsetMin * MINUTE_MS,
@@ -80,7 +84,13 @@ const world = (truth: TroubleTruth[], incidents: Found[], onQuietDays: Found[] =
 
 test('all found, in order, in time', () => {
   const score = scoreWorlds([
-    world([trouble(1, 1, 100, 200), trouble(2, 2, 300, 40)], [found(1, 1, 101, 103, 201), found(2, 2, 300, 304, 41)]),
+    world(
+      [trouble(1, 1, 100, 200), trouble(2, 2, 300, 40)],
+      [
+        found(1, 1, { onsetMin: 101, firedMin: 103, people: 201 }),
+        found(2, 2, { onsetMin: 300, firedMin: 304, people: 41 }),
+      ],
+    ),
   ]);
   expect(score).toMatchObject({
     troubles: 2,
@@ -100,8 +110,11 @@ test('a miss, a false one, a wrong order and a wrong range are told', () => {
   const score = scoreWorlds([
     world(
       [trouble(1, 1, 100, 200), trouble(2, 2, 300, 40), trouble(3, 3, 600, 90), trouble(4, 4, 600, 5)],
-      [found(1, 1, 101, 103, 30), found(2, 2, 300, 304, 41)],
-      [found(9, 9, 5, 6, 12)],
+      [
+        found(1, 1, { onsetMin: 101, firedMin: 103, people: 30 }),
+        found(2, 2, { onsetMin: 300, firedMin: 304, people: 41 }),
+      ],
+      [found(9, 9, { onsetMin: 5, firedMin: 6, people: 12 })],
     ),
   ]);
   expect(score.troubles).toBe(3);
@@ -116,11 +129,17 @@ test('a miss, a false one, a wrong order and a wrong range are told', () => {
 });
 
 test('who is worst by a hair is asked for as well, and told apart', () => {
-  const turned = [found(1, 1, 100, 103, 40), found(2, 2, 300, 304, 41)];
+  const turned = [
+    found(1, 1, { onsetMin: 100, firedMin: 103, people: 40 }),
+    found(2, 2, { onsetMin: 300, firedMin: 304, people: 41 }),
+  ];
   const near = world([trouble(1, 1, 100, 42), trouble(2, 2, 300, 40)], turned);
   const clear = world(
     [trouble(1, 1, 100, 200), trouble(2, 2, 300, 40)],
-    [found(1, 1, 100, 103, 190), found(2, 2, 300, 304, 41)],
+    [
+      found(1, 1, { onsetMin: 100, firedMin: 103, people: 190 }),
+      found(2, 2, { onsetMin: 300, firedMin: 304, people: 41 }),
+    ],
   );
   const small = world([trouble(1, 1, 100, 19)], []);
   expect(scoreWorlds([near, clear, clear, small])).toMatchObject({
@@ -132,7 +151,15 @@ test('who is worst by a hair is asked for as well, and told apart', () => {
 
 test('one trouble seen as two incidents is a split', () => {
   expect(
-    scoreWorlds([world([trouble(1, 1, 100, 200)], [found(1, 1, 100, 102, 190, 20), found(2, 1, 130, 133, 8)])]).splits,
+    scoreWorlds([
+      world(
+        [trouble(1, 1, 100, 200)],
+        [
+          found(1, 1, { onsetMin: 100, firedMin: 102, people: 190, half: 20 }),
+          found(2, 1, { onsetMin: 130, firedMin: 133, people: 8 }),
+        ],
+      ),
+    ]).splits,
   ).toBe(1);
 });
 

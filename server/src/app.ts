@@ -9,6 +9,7 @@ import { handoffRoutes } from './api/handoffs';
 import { flowRoutes } from './api/flows';
 import { healthRoutes } from './api/health';
 import { incidentRoutes } from './api/incidents';
+import { metricsRoute } from './api/metrics';
 import { journeyRoutes } from './api/journeys';
 import { pageRoutes } from './api/pages';
 import { personRoutes } from './api/persons';
@@ -76,7 +77,8 @@ export function buildApp({
   app.use(intakeRoutes(intake, config));
   app.use(compression());
   app.use(browserRoutes(intake, config));
-  app.use(healthRoutes({ database, intake, engine, health, limits: config.limits }));
+  app.use(healthRoutes({ intake, engine, health }));
+  app.use(metricsRoute({ database, intake, engine, health, limits: config.limits }));
 
   const api = Router();
   // Source maps are larger than all else: their route reads its own body.

@@ -73,10 +73,10 @@ export interface BrowserKey {
  */
 export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   const root = projectRoot();
-  const port = whole(env, 'TOPLENS_PORT', 4400, 0, 65535);
+  const port = whole(env, 'TOPLENS_PORT', 4400, { least: 0, most: 65535 });
   const host = env.TOPLENS_HOST ?? '127.0.0.1';
   const dataDir = resolve(root, env.TOPLENS_DATA ?? 'data');
-  const keepAttemptsDays = whole(env, 'TOPLENS_KEEP_ATTEMPTS_DAYS', 35, 1, 3650);
+  const keepAttemptsDays = whole(env, 'TOPLENS_KEEP_ATTEMPTS_DAYS', 35, { least: 1, most: 3650 });
   return {
     host,
     port,
@@ -88,26 +88,26 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? '', 'TOPLENS_INGEST_KEYS'),
     browserKeys: readBrowserKeys(env.TOPLENS_BROWSER_KEYS ?? ''),
     personKeys: readKeys(env.TOPLENS_PERSON_KEYS ?? '', 'TOPLENS_PERSON_KEYS'),
-    maxBodyBytes: whole(env, 'TOPLENS_MAX_BODY_MB', 16, 1, 1024) * 1024 * 1024,
-    maxBacklogRecords: whole(env, 'TOPLENS_MAX_BACKLOG', 120_000, 100, 10_000_000),
+    maxBodyBytes: whole(env, 'TOPLENS_MAX_BODY_MB', 16, { least: 1, most: 1024 }) * 1024 * 1024,
+    maxBacklogRecords: whole(env, 'TOPLENS_MAX_BACKLOG', 120_000, { least: 100, most: 10_000_000 }),
     deskUrl: env.TOPLENS_DESK_URL ?? '',
     deskToken: env.TOPLENS_DESK_TOKEN ?? '',
     publicUrl: env.TOPLENS_PUBLIC_URL ?? `http://${host}:${port}`,
     logLevel: env.TOPLENS_LOG ?? 'info',
-    keepSpansHours: whole(env, 'TOPLENS_KEEP_SPANS_HOURS', 48, 1, 24 * 365),
-    usualTracesAMinute: whole(env, 'TOPLENS_USUAL_TRACES_A_MINUTE', 600, 1, 1_000_000),
+    keepSpansHours: whole(env, 'TOPLENS_KEEP_SPANS_HOURS', 48, { least: 1, most: 24 * 365 }),
+    usualTracesAMinute: whole(env, 'TOPLENS_USUAL_TRACES_A_MINUTE', 600, { least: 1, most: 1_000_000 }),
     keepAttemptsDays,
     limits: readLimits(env, keepAttemptsDays),
-    maxMapBytes: whole(env, 'TOPLENS_MAX_MAP_MB', 24, 1, 200) * MEBIBYTE,
+    maxMapBytes: whole(env, 'TOPLENS_MAX_MAP_MB', 24, { least: 1, most: 200 }) * MEBIBYTE,
     backupDir: resolve(root, env.TOPLENS_BACKUP_DIR ?? join(dataDir, 'backups')),
-    backupsKept: whole(env, 'TOPLENS_BACKUPS', 7, 0, 365),
-    backupHour: whole(env, 'TOPLENS_BACKUP_HOUR', 3, 0, 23),
-    maxJournalBytes: whole(env, 'TOPLENS_JOURNAL_MB', 4_096, 64, 1_000_000) * MEBIBYTE,
-    diskReserveBytes: whole(env, 'TOPLENS_DISK_RESERVE_MB', 64, 1, 10_000) * MEBIBYTE,
-    leastFreeDiskBytes: whole(env, 'TOPLENS_LEAST_FREE_DISK_MB', 256, 1, 1_000_000) * MEBIBYTE,
+    backupsKept: whole(env, 'TOPLENS_BACKUPS', 7, { least: 0, most: 365 }),
+    backupHour: whole(env, 'TOPLENS_BACKUP_HOUR', 3, { least: 0, most: 23 }),
+    maxJournalBytes: whole(env, 'TOPLENS_JOURNAL_MB', 4_096, { least: 64, most: 1_000_000 }) * MEBIBYTE,
+    diskReserveBytes: whole(env, 'TOPLENS_DISK_RESERVE_MB', 64, { least: 1, most: 10_000 }) * MEBIBYTE,
+    leastFreeDiskBytes: whole(env, 'TOPLENS_LEAST_FREE_DISK_MB', 256, { least: 1, most: 1_000_000 }) * MEBIBYTE,
     acceptLoss: env.TOPLENS_ACCEPT_LOSS === '1',
-    proxies: whole(env, 'TOPLENS_PROXIES', 0, 0, 10),
-    maxConnections: whole(env, 'TOPLENS_MAX_CONNECTIONS', 5_000, 10, 100_000),
+    proxies: whole(env, 'TOPLENS_PROXIES', 0, { least: 0, most: 10 }),
+    maxConnections: whole(env, 'TOPLENS_MAX_CONNECTIONS', 5_000, { least: 10, most: 100_000 }),
   };
 }
 
@@ -116,30 +116,37 @@ const MEBIBYTE = 1024 * 1024;
 /** docs/limits.md lists them. */
 function readLimits(env: NodeJS.ProcessEnv, keepAttemptsDays: number): IntakeLimits {
   return {
-    records: whole(env, 'TOPLENS_MAX_RECORDS', INTAKE_LIMITS.records, 100, 10_000_000),
-    attributes: whole(env, 'TOPLENS_MAX_ATTRIBUTES', INTAKE_LIMITS.attributes, 8, 1_000),
-    buckets: whole(env, 'TOPLENS_MAX_BUCKETS', INTAKE_LIMITS.buckets, 10, 100_000),
+    records: whole(env, 'TOPLENS_MAX_RECORDS', INTAKE_LIMITS.records, { least: 100, most: 10_000_000 }),
+    attributes: whole(env, 'TOPLENS_MAX_ATTRIBUTES', INTAKE_LIMITS.attributes, { least: 8, most: 1_000 }),
+    buckets: whole(env, 'TOPLENS_MAX_BUCKETS', INTAKE_LIMITS.buckets, { least: 10, most: 100_000 }),
     lengths: {
       // Names are compared across signals: a limit that changes would make two names of one.
       text: INTAKE_LIMITS.lengths.text,
-      message: whole(env, 'TOPLENS_MAX_MESSAGE', INTAKE_LIMITS.lengths.message, 64, 100_000),
-      statement: whole(env, 'TOPLENS_MAX_STATEMENT', INTAKE_LIMITS.lengths.statement, 64, 100_000),
-      stack: whole(env, 'TOPLENS_MAX_STACK', INTAKE_LIMITS.lengths.stack, 64, 100_000),
-      value: whole(env, 'TOPLENS_MAX_VALUE', INTAKE_LIMITS.lengths.value, 256, 100_000),
+      message: whole(env, 'TOPLENS_MAX_MESSAGE', INTAKE_LIMITS.lengths.message, { least: 64, most: 100_000 }),
+      statement: whole(env, 'TOPLENS_MAX_STATEMENT', INTAKE_LIMITS.lengths.statement, { least: 64, most: 100_000 }),
+      stack: whole(env, 'TOPLENS_MAX_STACK', INTAKE_LIMITS.lengths.stack, { least: 64, most: 100_000 }),
+      value: whole(env, 'TOPLENS_MAX_VALUE', INTAKE_LIMITS.lengths.value, { least: 256, most: 100_000 }),
     },
     ageMs: keepAttemptsDays * DAY_MS,
-    leadMs: whole(env, 'TOPLENS_MAX_LEAD_SECONDS', INTAKE_LIMITS.leadMs / 1000, 0, 86_400) * 1000,
-    spansOfTrace: whole(env, 'TOPLENS_MAX_SPANS_OF_TRACE', INTAKE_LIMITS.spansOfTrace, 100, 1_000_000),
-    hours: whole(env, 'TOPLENS_MAX_HOURS_OF_REQUEST', INTAKE_LIMITS.hours, 1, 100_000),
-    unpackRatio: whole(env, 'TOPLENS_MAX_UNPACK_RATIO', INTAKE_LIMITS.unpackRatio, 2, 2_000),
-    bodiesBytes: whole(env, 'TOPLENS_MAX_BODIES_MB', INTAKE_LIMITS.bodiesBytes / MEBIBYTE, 16, 100_000) * MEBIBYTE,
-    series: whole(env, 'TOPLENS_MAX_SERIES', INTAKE_LIMITS.series, 100, 10_000_000),
-    seriesBytes: whole(env, 'TOPLENS_MAX_SERIES_BYTES', INTAKE_LIMITS.seriesBytes, 200, 100_000),
-    nameFactor: whole(env, 'TOPLENS_NAMES_PERCENT', 100 * INTAKE_LIMITS.nameFactor, 1, 10_000) / 100,
+    leadMs: whole(env, 'TOPLENS_MAX_LEAD_SECONDS', INTAKE_LIMITS.leadMs / 1000, { least: 0, most: 86_400 }) * 1000,
+    spansOfTrace: whole(env, 'TOPLENS_MAX_SPANS_OF_TRACE', INTAKE_LIMITS.spansOfTrace, { least: 100, most: 1_000_000 }),
+    hours: whole(env, 'TOPLENS_MAX_HOURS_OF_REQUEST', INTAKE_LIMITS.hours, { least: 1, most: 100_000 }),
+    unpackRatio: whole(env, 'TOPLENS_MAX_UNPACK_RATIO', INTAKE_LIMITS.unpackRatio, { least: 2, most: 2_000 }),
+    bodiesBytes:
+      whole(env, 'TOPLENS_MAX_BODIES_MB', INTAKE_LIMITS.bodiesBytes / MEBIBYTE, { least: 16, most: 100_000 }) *
+      MEBIBYTE,
+    series: whole(env, 'TOPLENS_MAX_SERIES', INTAKE_LIMITS.series, { least: 100, most: 10_000_000 }),
+    seriesBytes: whole(env, 'TOPLENS_MAX_SERIES_BYTES', INTAKE_LIMITS.seriesBytes, { least: 200, most: 100_000 }),
+    nameFactor: whole(env, 'TOPLENS_NAMES_PERCENT', 100 * INTAKE_LIMITS.nameFactor, { least: 1, most: 10_000 }) / 100,
   };
 }
 
-function whole(env: NodeJS.ProcessEnv, name: string, fallback: number, least: number, most: number): number {
+function whole(
+  env: NodeJS.ProcessEnv,
+  name: string,
+  fallback: number,
+  { least, most }: { least: number; most: number },
+): number {
   const text = env[name];
   if (text === undefined || text === '') return fallback;
   const value = Number(text);

@@ -67,7 +67,7 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
       const step = ofKey(event.key);
       if (!step) return;
       event.preventDefault();
-      onChoose(moved(chosen, step, event.shiftKey, columns, rows));
+      onChoose(moved(chosen, step, { isGrown: event.shiftKey, columns, rows }));
     },
   };
   return (

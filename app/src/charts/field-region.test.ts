@@ -13,11 +13,20 @@ test('a region is the same from whichever corner it is brushed', () => {
 });
 
 test('arrow keys begin at the newest and slowest, move, and grow with Shift; never past the edge', () => {
-  expect(moved(undefined, LEFT, false, 48, 10)).toEqual({ columns: [47, 47], rows: [9, 9] });
+  expect(moved(undefined, LEFT, { isGrown: false, columns: 48, rows: 10 })).toEqual({
+    columns: [47, 47],
+    rows: [9, 9],
+  });
   const cells: Cells = { columns: [0, 2], rows: [3, 9] };
-  expect(moved(cells, LEFT, false, 48, 10)).toEqual(cells);
-  expect(moved(cells, UP, true, 48, 10)).toEqual(cells);
-  expect(moved({ columns: [5, 6], rows: [3, 4] }, LEFT, false, 48, 10)).toEqual({ columns: [4, 5], rows: [3, 4] });
-  expect(moved({ columns: [5, 6], rows: [3, 4] }, UP, true, 48, 10)).toEqual({ columns: [5, 6], rows: [3, 5] });
+  expect(moved(cells, LEFT, { isGrown: false, columns: 48, rows: 10 })).toEqual(cells);
+  expect(moved(cells, UP, { isGrown: true, columns: 48, rows: 10 })).toEqual(cells);
+  expect(moved({ columns: [5, 6], rows: [3, 4] }, LEFT, { isGrown: false, columns: 48, rows: 10 })).toEqual({
+    columns: [4, 5],
+    rows: [3, 4],
+  });
+  expect(moved({ columns: [5, 6], rows: [3, 4] }, UP, { isGrown: true, columns: 48, rows: 10 })).toEqual({
+    columns: [5, 6],
+    rows: [3, 5],
+  });
   expect(ofKey('Enter')).toBeUndefined();
 });

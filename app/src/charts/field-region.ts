@@ -30,9 +30,7 @@ export const ofKey = (key: string): Cell | undefined => STEPS[key];
 export function moved(
   cells: Cells | undefined,
   { column, row }: Cell,
-  isGrown: boolean,
-  columns: number,
-  rows: number,
+  { isGrown, columns, rows }: { isGrown: boolean; columns: number; rows: number },
 ): Cells {
   if (!cells) return { columns: [columns - 1, columns - 1], rows: [rows - 1, rows - 1] };
   const range = ([first, last]: readonly [number, number], step: number, n: number): readonly [number, number] => {

@@ -17,9 +17,7 @@ const span = (
   component: string,
   host: string,
   peer: string,
-  kind: number,
-  isLast = true,
-  operation = 'work',
+  { kind, isLast = true, operation = 'work' }: { kind: number; isLast?: boolean; operation?: string },
 ): SpanSums => ({
   component,
   host,
@@ -34,13 +32,13 @@ const names = (parts: readonly PartActivity[]) =>
 
 test('a component is a service where it works on its own host, a store where only calls tell of it, outside where it is only named', () => {
   const parts = partsOf([
-    span('web', 'north-1', '', SpanKind.SERVER),
-    span('web', 'north-1', 'prices', SpanKind.CLIENT),
-    span('prices', 'mid-1', '', SpanKind.SERVER),
-    span('prices', 'mid-2', '', SpanKind.INTERNAL),
-    span('goods-db', 'mid-1', '', SpanKind.CLIENT),
-    span('goods-db', 'mid-2', '', SpanKind.CLIENT),
-    span('prices', 'mid-1', 'rate-office', SpanKind.CLIENT),
+    span('web', 'north-1', '', { kind: SpanKind.SERVER }),
+    span('web', 'north-1', 'prices', { kind: SpanKind.CLIENT }),
+    span('prices', 'mid-1', '', { kind: SpanKind.SERVER }),
+    span('prices', 'mid-2', '', { kind: SpanKind.INTERNAL }),
+    span('goods-db', 'mid-1', '', { kind: SpanKind.CLIENT }),
+    span('goods-db', 'mid-2', '', { kind: SpanKind.CLIENT }),
+    span('prices', 'mid-1', 'rate-office', { kind: SpanKind.CLIENT }),
   ]);
   expect(names(parts)).toEqual([
     'service prices mid-1',
@@ -55,8 +53,8 @@ test('a component is a service where it works on its own host, a store where onl
 test('the same parts in whatever order spans are told', () => {
   const all = ['web', 'prices', 'goods-db'].flatMap((component) =>
     ['a', 'b'].flatMap((host) => [
-      span(component, host, '', component === 'goods-db' ? SpanKind.CLIENT : SpanKind.SERVER),
-      span(component, host, 'prices', SpanKind.CLIENT, false),
+      span(component, host, '', { kind: component === 'goods-db' ? SpanKind.CLIENT : SpanKind.SERVER }),
+      span(component, host, 'prices', { kind: SpanKind.CLIENT, isLast: false }),
     ]),
   );
   const plain = (parts: readonly PartActivity[]) =>

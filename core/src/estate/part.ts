@@ -44,7 +44,7 @@ export function partsOf(spans: readonly SpanSums[]): PartActivity[] {
   const services = new Set(spans.filter(({ kind }) => kind !== SpanKind.CLIENT).map(({ component }) => component));
   const parts = new Map<string, Part & Stretches & { operations: Map<string, Stretches> }>();
   for (const { component, host, peer, kind, operation, isLast, sums } of spans) {
-    const part = partFor(component, host, peer, kind, services);
+    const part = partFor(component, host, { peer, kind, services });
     if (!part) continue;
     const key = JSON.stringify([part.kind, part.component, part.host]);
     const known = parts.get(key) ?? { ...part, ...noStretches(), operations: new Map<string, Stretches>() };
@@ -62,9 +62,7 @@ export function partsOf(spans: readonly SpanSums[]): PartActivity[] {
 function partFor(
   component: string,
   host: string,
-  peer: string,
-  kind: number,
-  services: ReadonlySet<string>,
+  { peer, kind, services }: { peer: string; kind: number; services: ReadonlySet<string> },
 ): Part | undefined {
   if (kind !== SpanKind.CLIENT) return { kind: 'service', component, host };
   if (peer !== '') return services.has(peer) ? undefined : { kind: 'outside', component: peer, host: '' };

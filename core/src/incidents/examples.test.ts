@@ -21,7 +21,10 @@ describe('the range of a line', () => {
     'waiting, %d ms each: the expectation may lie off by 3 %%, what is left out is 4 %%, the edges are 0.8 minutes',
     (durationMs, waited) => {
       const attempts = Array.from({ length: 600 }, (_, i) => ({ startMs: at(i / 10), durationMs, person: i + 1 }));
-      const { quantity } = lineOf(harmBill([deviation(1, 'slow', 0, 60)], WINDOW, context(attempts)), 'waiting');
+      const { quantity } = lineOf(
+        harmBill([deviation(1, 'slow', { from: 0, to: 60 })], WINDOW, context(attempts)),
+        'waiting',
+      );
       expect(quantity.estimate).toBeCloseTo(waited, 6);
       const shifted = ((600 - 300) * 0.2 * 0.03) / 60;
       const sd = Math.hypot(shifted, (waited * 0.8) / 60, waited * 0.04);
@@ -36,7 +39,7 @@ describe('the range of a line', () => {
       person: i + 1,
       tier: KEY_TIER,
     }));
-    const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts));
+    const bill = harmBill([deviation(1, 'failing', { from: 0, to: 60 })], WINDOW, context(attempts));
     const [failed, key] = [lineOf(bill, 'failed'), lineOf(bill, 'keyCustomers')];
     const relative = ({ estimate, low, high }: { estimate: number; low: number; high: number }) =>
       (high - low) / estimate;
@@ -52,7 +55,11 @@ test('of second tries that work, those are not charged that are usual: one of te
     { startMs: at(i + 10), durationMs: 0, person: i + 1 },
   ]).flat();
   const normal = normalWith({ failedShare: 0.05 });
-  const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts, { normalAt: () => normal }));
+  const bill = harmBill(
+    [deviation(1, 'failing', { from: 0, to: 60 })],
+    WINDOW,
+    context(attempts, { normalAt: () => normal }),
+  );
   expect(lineOf(bill, 'waiting').quantity.estimate).toBeCloseTo(20 * 10 * 0.9, 6);
 });
 
@@ -81,21 +88,37 @@ describe('what belongs together', () => {
 
   test('flows of one application that fall silent one after the other are two outages', () => {
     expect(
-      groupDeviations([deviation(1, 'missing', 0, 11), deviation(2, 'missing', 30, 41)], none, oneApplication),
+      groupDeviations(
+        [deviation(1, 'missing', { from: 0, to: 11 }), deviation(2, 'missing', { from: 30, to: 41 })],
+        none,
+        oneApplication,
+      ),
     ).toHaveLength(2);
     expect(
-      groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 13, 33)], none, oneApplication),
+      groupDeviations(
+        [deviation(1, 'missing', { from: 0, to: 20 }), deviation(2, 'missing', { from: 13, to: 33 })],
+        none,
+        oneApplication,
+      ),
     ).toHaveLength(2);
     expect(
-      groupDeviations([deviation(1, 'missing', 0, 20), deviation(2, 'missing', 7, 27)], none, oneApplication),
+      groupDeviations(
+        [deviation(1, 'missing', { from: 0, to: 20 }), deviation(2, 'missing', { from: 7, to: 27 })],
+        none,
+        oneApplication,
+      ),
     ).toHaveLength(1);
   });
 
   test('flows that traces or people join may begin an hour apart, signals of one flow a quarter of an hour', () => {
     const kin = () => true;
     const groups = (apart: number, flow: number) =>
-      groupDeviations([deviation(1, 'slow', 0, 120), deviation(flow, 'failing', apart, 120)], none, oneApplication, kin)
-        .length;
+      groupDeviations(
+        [deviation(1, 'slow', { from: 0, to: 120 }), deviation(flow, 'failing', { from: apart, to: 120 })],
+        none,
+        oneApplication,
+        kin,
+      ).length;
     expect([groups(50, 2), groups(70, 2)]).toEqual([1, 2]);
     expect([groups(12, 1), groups(20, 1)]).toEqual([1, 2]);
   });
@@ -103,7 +126,12 @@ describe('what belongs together', () => {
 
 test('the score of a candidate adds its reasons by the published weights, early and deep among them', () => {
   // web calls slots; slots takes 400 ms more from the onset on, web 400 ms more from ten minutes later on.
-  const span = (spanId: string, parentSpanId: string, component: string, startMs: number, ms: number) =>
+  const span = (
+    spanId: string,
+    parentSpanId: string,
+    component: string,
+    { startMs, ms }: { startMs: number; ms: number },
+  ) =>
     spanWith({
       spanId,
       parentSpanId,
@@ -117,7 +145,10 @@ test('the score of a candidate adds its reasons by the published weights, early 
     atMs,
     isBad,
     rootId: 'a',
-    spans: [span('a', '', 'web', atMs, web + slots), span('b', 'a', 'slots', atMs + web, slots)],
+    spans: [
+      span('a', '', 'web', { startMs: atMs, ms: web + slots }),
+      span('b', 'a', 'slots', { startMs: atMs + web, ms: slots }),
+    ],
   });
   const attempts = [
     ...Array.from({ length: 40 }, (_, i) => attempt(at(-40 + i), false, 50 + (i % 5), 100 + (i % 7))),

@@ -29,7 +29,7 @@ describe('the harm bill', () => {
   test('charges waiting beyond what was expected, and only that', () => {
     const attempts = Array.from({ length: 30 }, (_, i) => ({ startMs: at(i), durationMs: 60_200, person: i + 1 }));
     // A hung attempt is charged up to the hang limit: 30 s.
-    const bill = harmBill([deviation(1, 'slow', 0, 60)], WINDOW, context(attempts));
+    const bill = harmBill([deviation(1, 'slow', { from: 0, to: 60 })], WINDOW, context(attempts));
     expect(quantity(bill, 'waiting')).toBeCloseTo((30 * 29.8) / 60, 6);
     expect(bill.people.estimate).toBeCloseTo(30, 2);
     expect(bill.outcomes).toEqual({ onTime: 0, late: 0, hung: 30, failed: 0 });
@@ -43,7 +43,7 @@ describe('the harm bill', () => {
       { startMs: at(45), person: 2 },
       { startMs: at(3), flags: FAILED },
     ];
-    const bill = harmBill([deviation(1, 'failing', 0, 60)], WINDOW, context(attempts));
+    const bill = harmBill([deviation(1, 'failing', { from: 0, to: 60 })], WINDOW, context(attempts));
     // Less the hair's breadth of failures that are usual here, whose second tries nobody is billed for.
     expect(quantity(bill, 'waiting')).toBeCloseTo(3, 3);
     expect(quantity(bill, 'failed')).toBeCloseTo(2, 3);
@@ -56,7 +56,7 @@ describe('the harm bill', () => {
     );
     const sites = new Map([[2, { limitMs: 300, lateShare: 1e-6, hungShare: 0 }]]);
     const bill = harmBill(
-      [deviation(1, 'slow', 0, 60)],
+      [deviation(1, 'slow', { from: 0, to: 60 })],
       WINDOW,
       context(attempts, { normalAt: () => ({ ...normalWith(), sites }) }),
     );
@@ -72,13 +72,17 @@ describe('the harm bill', () => {
       { startMs: at(31), flags: FAILED, person: 4 },
       { startMs: at(2), flags: FAILED, person: 5, flow: 2 },
     ];
-    const bill = harmBill([deviation(1, 'failing', 0, 30)], WINDOW, context(attempts));
+    const bill = harmBill([deviation(1, 'failing', { from: 0, to: 30 })], WINDOW, context(attempts));
     expect(bill.people.estimate).toBe(0);
     expect(bill.harm.estimate).toBe(0);
   });
 
   test('an outage is charged by what usually comes, and by whom', () => {
-    const bill = harmBill([deviation(1, 'missing', 0, 10)], WINDOW, context([], { expectedValue: () => 8 }));
+    const bill = harmBill(
+      [deviation(1, 'missing', { from: 0, to: 10 })],
+      WINDOW,
+      context([], { expectedValue: () => 8 }),
+    );
     expect(quantity(bill, 'missing')).toBeCloseTo(100, 6);
     expect(quantity(bill, 'money')).toBeCloseTo(800, 6);
     expect(bill.people.estimate).toBeCloseTo(40, 6);
@@ -86,7 +90,11 @@ describe('the harm bill', () => {
   });
 
   test('who left upstream is charged once, in the flow that misses most', () => {
-    const parts = [deviation(1, 'slow', 0, 10), deviation(2, 'missing', 0, 10), deviation(3, 'missing', 0, 10)];
+    const parts = [
+      deviation(1, 'slow', { from: 0, to: 10 }),
+      deviation(2, 'missing', { from: 0, to: 10 }),
+      deviation(3, 'missing', { from: 0, to: 10 }),
+    ];
     const bill = harmBill(parts, WINDOW, context([{ startMs: at(1), flow: 3 }]));
     expect(quantity(bill, 'missing')).toBeCloseTo(100, 6);
     expect(bill.people.estimate).toBe(0);
@@ -94,7 +102,7 @@ describe('the harm bill', () => {
 
   test('key customers count again', () => {
     const bill = harmBill(
-      [deviation(1, 'failing', 0, 60)],
+      [deviation(1, 'failing', { from: 0, to: 60 })],
       WINDOW,
       context([{ startMs: at(1), flags: FAILED, person: 1, tier: KEY_TIER }]),
     );
@@ -113,7 +121,7 @@ describe('the harm bill', () => {
     }),
     { maxLength: 60 },
   );
-  const parts = [deviation(1, 'slow', 0, 60), deviation(1, 'failing', 5, 60)];
+  const parts = [deviation(1, 'slow', { from: 0, to: 60 }), deviation(1, 'failing', { from: 5, to: 60 })];
 
   test('order of the rows changes nothing', () => {
     fc.assert(
@@ -193,9 +201,11 @@ describe('the harm bill', () => {
         valueSpread: () => 40 * Math.sqrt(Math.exp(spread ** 2) - 1),
         normalAt: () => normalWith({ failedShare: 1e-6 }),
       });
-      const money = harmBill([deviation(1, 'failing', 1, 58)], { fromMs: at(0), toMs: at(60) }, around).lines.find(
-        (line) => line.name === 'money',
-      )?.quantity;
+      const money = harmBill(
+        [deviation(1, 'failing', { from: 1, to: 58 })],
+        { fromMs: at(0), toMs: at(60) },
+        around,
+      ).lines.find((line) => line.name === 'money')?.quantity;
       const truth = values.reduce((sum, value, i) => sum + (i % 60 >= 1 && i % 60 < 58 ? value : 0), 0);
       if (money && truth >= money.low && truth <= money.high) inside++;
     }
@@ -259,7 +269,11 @@ describe('grouping', () => {
 
   test('slow and failing of one flow from about the same time on are one incident', () => {
     const groups = groupDeviations(
-      [deviation(1, 'slow', 0, 60), deviation(1, 'failing', 8, 50), deviation(2, 'failing', 8, 50)],
+      [
+        deviation(1, 'slow', { from: 0, to: 60 }),
+        deviation(1, 'failing', { from: 8, to: 50 }),
+        deviation(2, 'failing', { from: 8, to: 50 }),
+      ],
       none,
       oneApplication,
     );
@@ -269,7 +283,7 @@ describe('grouping', () => {
   test('what is missing behind a troubled flow belongs to it; its begin is that of the trouble', () => {
     const precedes = (earlier: number, later: number) => (earlier === 1 && later === 2 ? 0.9 : 0);
     const [group, ...rest] = groupDeviations(
-      [deviation(2, 'missing', -3, 60), deviation(1, 'slow', 0, 60)],
+      [deviation(2, 'missing', { from: -3, to: 60 }), deviation(1, 'slow', { from: 0, to: 60 })],
       precedes,
       oneApplication,
     );
@@ -280,7 +294,11 @@ describe('grouping', () => {
   test('what is missing behind may seem to begin a while before its cause, but not long before, nor if it ends before', () => {
     const precedes = (earlier: number, later: number) => (earlier === 1 && later === 2 ? 0.9 : 0);
     const groupsOf = (from: number, to: number) =>
-      groupDeviations([deviation(2, 'missing', from, to), deviation(1, 'slow', 0, 60)], precedes, oneApplication);
+      groupDeviations(
+        [deviation(2, 'missing', { from, to }), deviation(1, 'slow', { from: 0, to: 60 })],
+        precedes,
+        oneApplication,
+      );
     expect(groupsOf(-12, 60)).toHaveLength(1);
     expect(groupsOf(-20, 60)).toHaveLength(2);
     expect(groupsOf(-12, 3)).toHaveLength(2);
@@ -288,7 +306,11 @@ describe('grouping', () => {
 
   test('flows of one application that fall silent together are one outage, those of another are not', () => {
     const groups = groupDeviations(
-      [deviation(1, 'missing', 0, 11), deviation(2, 'missing', -6, 11), deviation(3, 'missing', 0, 11)],
+      [
+        deviation(1, 'missing', { from: 0, to: 11 }),
+        deviation(2, 'missing', { from: -6, to: 11 }),
+        deviation(3, 'missing', { from: 0, to: 11 }),
+      ],
       none,
       (flow) => (flow === 3 ? 2 : 1),
     );
@@ -297,11 +319,11 @@ describe('grouping', () => {
 
   test('any order of the input gives the same groups', () => {
     const all = [
-      deviation(1, 'slow', 0, 60),
-      deviation(2, 'missing', 2, 60),
-      deviation(3, 'missing', 4, 60),
-      deviation(1, 'failing', 3, 40),
-      deviation(4, 'failing', 30, 40),
+      deviation(1, 'slow', { from: 0, to: 60 }),
+      deviation(2, 'missing', { from: 2, to: 60 }),
+      deviation(3, 'missing', { from: 4, to: 60 }),
+      deviation(1, 'failing', { from: 3, to: 40 }),
+      deviation(4, 'failing', { from: 30, to: 40 }),
     ];
     const precedes = (earlier: number) => (earlier === 1 ? 0.8 : 0);
     const expected = groupDeviations(all, precedes, oneApplication);

@@ -155,14 +155,18 @@ function tryAll(
   const segments = DIMENSIONS.flatMap((dimension) =>
     [...(values.get(dimension) as Map<number, Count>)]
       .filter(([value, count]) => value !== 0 && count.all >= FEWEST_ALL && count.all < all)
-      .map(([value, count]) => compare(dimension, value, count, bad, all)),
+      .map(([value, count]) => compare(dimension, value, { count, bad, all })),
   );
   const adjusted = benjaminiHochberg(segments.map((one) => one.p));
   return { segments: segments.map((one, i) => ({ ...one, p: adjusted[i] as number })), values, bad, all };
 }
 
 /** Relative risk with the log interval of Katz (1978), half a case added where a side has none; p of the score test. */
-function compare(dimension: Dimension, value: number, count: Count, bad: number, all: number): Segment {
+function compare(
+  dimension: Dimension,
+  value: number,
+  { count, bad, all }: { count: Count; bad: number; all: number },
+): Segment {
   const rest = { all: all - count.all, bad: bad - count.bad };
   const inside = count.bad / count.all;
   const outside = rest.bad / rest.all;

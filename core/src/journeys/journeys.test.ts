@@ -141,7 +141,8 @@ function world(seed: number, troubles: readonly { step: number; share: number; l
   return { sessions: read(attempts), left };
 }
 const STEPS = [1, 2, 3, 4];
-const judged = (sessions: readonly Session[]): JudgedJourney => judgeJourney(sessions, STEPS, WINDOW, at(300));
+const judged = (sessions: readonly Session[]): JudgedJourney =>
+  judgeJourney(sessions, STEPS, { window: WINDOW, knownUntilMs: at(300) });
 
 describe('a journey', () => {
   test('who left because of a step is told apart from who leaves as usual', () => {
@@ -205,27 +206,33 @@ describe('a journey', () => {
         ? []
         : [{ ...attempt, durationMs: attempt.flow === 1 && (attempt.session as number) % 2 === 0 ? 4_000 : 100 }],
     );
-    const [first] = judgeJourney(read(hit), [1, 2], WINDOW, at(300)).steps;
+    const [first] = judgeJourney(read(hit), [1, 2], { window: WINDOW, knownUntilMs: at(300) }).steps;
     expect(first).toMatchObject({ z: Infinity, left: 20 });
     expect(first && isBad(first)).toBe(true);
   });
 
   test('what always fails is no trouble, though whoever meets it leaves more', () => {
     const { sessions } = world(6, [{ step: 1, share: 0.02, leave: 0.6 }]);
-    const judgedBy = (usual: number) => judgeJourney(sessions, STEPS, WINDOW, at(300), () => usual).steps.map(isBad);
+    const judgedBy = (usual: number) =>
+      judgeJourney(sessions, STEPS, { window: WINDOW, knownUntilMs: at(300), usualShareOf: () => usual }).steps.map(
+        isBad,
+      );
     expect(judgedBy(0)).toEqual([false, true, false, false]);
     expect(judgedBy(0.02)).toEqual([false, false, false, false]);
   });
 
   test('whoever may still go on is neither gone nor gone on', () => {
     const sessions = read(walking(10, [1], 1));
-    expect(judgeJourney(sessions, [1, 2], WINDOW, at(0)).steps[0]).toMatchObject({
+    expect(judgeJourney(sessions, [1, 2], { window: WINDOW, knownUntilMs: at(0) }).steps[0]).toMatchObject({
       sessions: 10,
       wentOn: 0,
       undecided: 10,
       left: 0,
     });
-    expect(judgeJourney(sessions, [1, 2], WINDOW, at(300)).steps[0]).toMatchObject({ undecided: 0, left: 10 });
+    expect(judgeJourney(sessions, [1, 2], { window: WINDOW, knownUntilMs: at(300) }).steps[0]).toMatchObject({
+      undecided: 0,
+      left: 10,
+    });
   });
 
   test('nobody on the way: nothing is said, and nothing divides by nothing', () => {
@@ -238,7 +245,7 @@ describe('a journey', () => {
 
 describe('leaving, against published tables', () => {
   /** Passings of a 2 × 2 table of one kind: exposed who left and stayed, others who left and stayed. */
-  const table = (kind: string, a: number, b: number, c: number, d: number): Passing<string>[] => {
+  const table = (kind: string, ...[a, b, c, d]: [number, number, number, number]): Passing<string>[] => {
     const some = (n: number, exposed: boolean, goesOn: boolean) =>
       Array.from({ length: n }, (): Passing<string> => ({
         kind,

@@ -61,9 +61,11 @@ export interface JudgedJourney {
 export function judgeJourney(
   sessions: readonly Session[],
   steps: readonly number[],
-  window: Window,
-  knownUntilMs: number,
-  usualShareOf: (flow: number) => number = () => 0,
+  {
+    window,
+    knownUntilMs,
+    usualShareOf = () => 0,
+  }: { window: Window; knownUntilMs: number; usualShareOf?: (flow: number) => number },
 ): JudgedJourney {
   const decidedMs = knownUntilMs - STILL_DECIDING_MS;
   const kinds = kindsOf(sessions);
@@ -82,7 +84,7 @@ export function judgeJourney(
     completed: new Set(completed.map(({ session }) => whoOf(session))).size,
     value,
     valueEach: completed.length > 0 ? value / completed.length : NaN,
-    steps: steps.map((flow, k) => judgeStep(walks, flow, k, steps, decidedMs, usualShareOf(flow))),
+    steps: steps.map((flow, k) => judgeStep(walks, { flow, k, steps, decidedMs, usualShare: usualShareOf(flow) })),
   };
 }
 
@@ -122,11 +124,13 @@ function kindsOf(sessions: readonly Session[]): Map<Session, string> {
 
 function judgeStep(
   walks: readonly Walk[],
-  flow: number,
-  k: number,
-  steps: readonly number[],
-  decidedMs: number,
-  usualShare: number,
+  {
+    flow,
+    k,
+    steps,
+    decidedMs,
+    usualShare,
+  }: { flow: number; k: number; steps: readonly number[]; decidedMs: number; usualShare: number },
 ): JudgedStep {
   const isLast = k === steps.length - 1;
   const here = walks.flatMap((walk) => {

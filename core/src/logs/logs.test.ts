@@ -83,7 +83,15 @@ test.each([
 describe('patterns by surge and novelty', () => {
   const NOW = { fromMs: 3_600_000, toMs: 5_400_000 };
   const BEFORE = { fromMs: 0, toMs: 3_600_000 };
-  const lines = (n: number, fromMs: number, toMs: number, body: (i: number) => string, severity = 9): ObservedLine[] =>
+  const lines = (
+    n: number,
+    {
+      fromMs,
+      toMs,
+      body,
+      severity = 9,
+    }: { fromMs: number; toMs: number; body: (i: number) => string; severity?: number },
+  ): ObservedLine[] =>
     Array.from({ length: n }, (_, i) => ({
       atMs: fromMs + ((i + 0.5) * (toMs - fromMs)) / n,
       severity,
@@ -91,11 +99,26 @@ describe('patterns by surge and novelty', () => {
       body: body(i),
     }));
   const all = [
-    ...lines(400, 0, 5_400_000, (i) => `request ${i} took ${i * 3} ms`),
-    ...lines(60, 3_600_000, 5_400_000, (i) => `slot search for depot ${i % 9} took ${i} s, more than 3 s`, 13),
-    ...lines(2, 0, 3_600_000, (i) => `slot search for depot ${i} took 4 s, more than 3 s`, 13),
-    ...lines(1, 3_580_001, 3_620_000, () => 'migration 418: dropped index slots_round_day', 13),
-    ...lines(30, 0, 3_600_000, (i) => `cache refreshed with ${i} entries`),
+    ...lines(400, { fromMs: 0, toMs: 5_400_000, body: (i) => `request ${i} took ${i * 3} ms` }),
+    ...lines(60, {
+      fromMs: 3_600_000,
+      toMs: 5_400_000,
+      body: (i) => `slot search for depot ${i % 9} took ${i} s, more than 3 s`,
+      severity: 13,
+    }),
+    ...lines(2, {
+      fromMs: 0,
+      toMs: 3_600_000,
+      body: (i) => `slot search for depot ${i} took 4 s, more than 3 s`,
+      severity: 13,
+    }),
+    ...lines(1, {
+      fromMs: 3_580_001,
+      toMs: 3_620_000,
+      body: () => 'migration 418: dropped index slots_round_day',
+      severity: 13,
+    }),
+    ...lines(30, { fromMs: 0, toMs: 3_600_000, body: (i) => `cache refreshed with ${i} entries` }),
   ];
 
   test('a surge is first, what was seen once and never before stands apart, what stopped is told', () => {
@@ -127,7 +150,7 @@ describe('patterns by surge and novelty', () => {
   });
 
   test('a window twice as long with twice as many lines is no surge', () => {
-    const even = lines(300, 0, 5_400_000, (i) => `beat ${i}`);
+    const even = lines(300, { fromMs: 0, toMs: 5_400_000, body: (i) => `beat ${i}` });
     expect(rankPatterns(even, NOW, BEFORE).surging).toEqual([]);
   });
 });

@@ -95,7 +95,7 @@ function findSignal(flow: number, series: SignalSeries): Deviation[] {
     if (stretch) {
       const running = length - 1 - last < CALM_MINUTES && length - stretch.end <= CALM_MINUTES;
       const end = running ? length : stretch.end;
-      const found = describe(series, stretch.start, end, stretch.end, running);
+      const found = describe(series, { start: stretch.start, end, lastBad: stretch.end, active: running });
       if (found.z >= LEAST_OVER_STRETCH)
         deviations.push({ flow, ...found, firedMs: series.startMs + (t + 1) * MINUTE_MS });
     }
@@ -148,10 +148,7 @@ function strength(series: SignalSeries, sums: Tally, from: number, to: number): 
 
 function describe(
   series: SignalSeries,
-  start: number,
-  end: number,
-  lastBad: number,
-  active: boolean,
+  { start, end, lastBad, active }: { start: number; end: number; lastBad: number; active: boolean },
 ): Omit<Deviation, 'firedMs' | 'flow'> {
   const { signal } = series;
   const sums = series.tally(start, lastBad);

@@ -41,7 +41,7 @@ test('the newest days weigh most: two weeks at 100 ms outweigh the three at 400 
     () => 40,
     (back) => (back < 18 ? 100 : 400),
   );
-  const { expectedMs, basis } = learnNormal(history, firstMs, SLOT, undefined, KINDS);
+  const { expectedMs, basis } = learnNormal(history, { firstMs, slotMs: SLOT, ownersLimitMs: undefined, kinds: KINDS });
   expect(basis).toBe('timeOfWeek');
   expect((expectedMs as number) / 100).toBeCloseTo(1, 1);
 });
@@ -50,10 +50,16 @@ test('load that grows by a tenth a week is expected to be a tenth more than last
   const grown = (back: number) => 400 / 1.1 ** (Math.ceil(back - 0.5) / 7);
   const { history, firstMs } = fiveWeeks(grown);
   const day = (dayMs: number) => 288 * grown((SLOT - dayMs) / DAY_MS);
-  const { volume } = learnNormal(history, firstMs, SLOT, undefined, KINDS, day);
+  const { volume } = learnNormal(history, {
+    firstMs,
+    slotMs: SLOT,
+    ownersLimitMs: undefined,
+    kinds: KINDS,
+    totalOf: day,
+  });
   expect((volume[2] as number) / 400).toBeGreaterThan(0.97);
   expect((volume[2] as number) / 400).toBeLessThan(1.03);
-  const { volume: without } = learnNormal(history, firstMs, SLOT, undefined, KINDS);
+  const { volume: without } = learnNormal(history, { firstMs, slotMs: SLOT, ownersLimitMs: undefined, kinds: KINDS });
   expect((without[2] as number) / 400).toBeLessThan(0.9);
 });
 

@@ -97,7 +97,12 @@ export class History {
       else hours.set(key, [bucket]);
     }
     for (const some of hours.values())
-      this.#replace(some[0] as FlowBucket, floorTo((some[0] as FlowBucket).startMs, DAY_MS), 0, PER_DAY, some);
+      this.#replace(some[0] as FlowBucket, {
+        dayMs: floorTo((some[0] as FlowBucket).startMs, DAY_MS),
+        from: 0,
+        to: PER_DAY,
+        buckets: some,
+      });
   }
 
   /** Replaces all buckets of an hour. */
@@ -114,7 +119,7 @@ export class History {
     for (const [flow, some] of byFlow) {
       if (!this.#isNew(flow, hourMs, some)) continue;
       const firstMs = this.firstMsOf(flow);
-      this.#replace({ flow }, dayMs, first, first + PER_HOUR, some);
+      this.#replace({ flow }, { dayMs, from: first, to: first + PER_HOUR, buckets: some });
       this.#forgetLearnedFrom(flow, hourMs, this.firstMsOf(flow) !== firstMs);
     }
   }
@@ -151,7 +156,10 @@ export class History {
     }
   }
 
-  #replace({ flow }: { flow: number }, dayMs: number, from: number, to: number, buckets: readonly FlowBucket[]): void {
+  #replace(
+    { flow }: { flow: number },
+    { dayMs, from, to, buckets }: { dayMs: number; from: number; to: number; buckets: readonly FlowBucket[] },
+  ): void {
     let days = this.#days.get(flow);
     if (!days) this.#days.set(flow, (days = new Map<number, Day>()));
     let day = days.get(dayMs);
@@ -216,15 +224,14 @@ export class History {
         return asked.get(startMs);
       };
       const endMs = slotMs + SLOT_MS - 1;
-      normal = learnNormal(
-        earlier,
-        this.firstMsOf(flow),
+      normal = learnNormal(earlier, {
+        firstMs: this.firstMsOf(flow),
         slotMs,
-        this.ownersLimit(flow, endMs),
-        this.#kinds,
-        (dayMs) => this.totalOf(flow, dayMs),
-        this.siteLimits(flow, endMs),
-      );
+        ownersLimitMs: this.ownersLimit(flow, endMs),
+        kinds: this.#kinds,
+        totalOf: (dayMs) => this.totalOf(flow, dayMs),
+        siteLimitsMs: this.siteLimits(flow, endMs),
+      });
       slots.set(slotMs, normal);
     }
     return normal;

@@ -10,6 +10,15 @@ import { learnVolume } from './volume';
 // A limit closer to the centre than this would call ordinary jitter late.
 const LEAST_LIMIT_FACTOR = 1.15;
 
+export interface NormalSources {
+  firstMs: number;
+  slotMs: number;
+  ownersLimitMs: number | undefined;
+  kinds: DayKinds;
+  totalOf?: DayTotal;
+  siteLimitsMs?: ReadonlyMap<number, number>;
+}
+
 /**
  * Learns what is usual for a flow in the half hour that begins at `slotMs`, from what came before it, down a ladder:
  * the same time of the week in earlier weeks; with a wider neighbourhood; the same time of like days; all that is
@@ -22,12 +31,7 @@ const LEAST_LIMIT_FACTOR = 1.15;
  */
 export function learnNormal(
   history: BucketHistory,
-  firstMs: number,
-  slotMs: number,
-  ownersLimitMs: number | undefined,
-  kinds: DayKinds,
-  totalOf: DayTotal = () => undefined,
-  siteLimitsMs: ReadonlyMap<number, number> = NO_SITES,
+  { firstMs, slotMs, ownersLimitMs, kinds, totalOf = () => undefined, siteLimitsMs = NO_SITES }: NormalSources,
 ): FlowNormal {
   const { basis, days, volumeDays } = chooseDays(history, firstMs, slotMs, kinds);
   const learned = days.map(({ weight, starts }) => ({

@@ -67,12 +67,12 @@ describe('what is usual for a flow', () => {
     [0, 'none'],
   ])('after %d days it is learned from: %s', (days, basis) => {
     const { history, firstMs } = world(days);
-    expect(learnNormal(history, firstMs, slotMs, undefined, kinds).basis).toBe(basis);
+    expect(learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds }).basis).toBe(basis);
   });
 
   test('finds duration, limit, failures and volume again', () => {
     const { history, firstMs } = world(14);
-    const normal = learnNormal(history, firstMs, slotMs, undefined, kinds);
+    const normal = learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds });
     // Half a bucket of the histogram is 1.6 %; the rest is chance of the sample.
     expect(Math.abs((normal.expectedMs as number) / 300 - 1)).toBeLessThan(0.03);
     expect((normal.learnedLimitMs as number) / (300 * Math.exp(0.9))).toBeCloseTo(1, 1);
@@ -85,7 +85,7 @@ describe('what is usual for a flow', () => {
   test.each([0.5, 2, 10])('of %d attempts in five minutes so many are expected, and they come one by one', (rate) => {
     const normals = Array.from({ length: 30 }, (_, seed) => {
       const { history, firstMs } = world(14, rate, seed);
-      return learnNormal(history, firstMs, slotMs, undefined, kinds);
+      return learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds });
     });
     // Ten workdays of ninety minutes: each expectation is off by 1 / √(180 × rate), their mean by less than a fifth of
     // that.
@@ -108,7 +108,7 @@ describe('what is usual for a flow', () => {
             : { ...bucket, attempts: 0, failed: 0, durations: new Uint8Array(0), medianMs: NaN })
         );
       };
-      return learnNormal(inTheMorning, firstMs, slotMs, undefined, kinds);
+      return learnNormal(inTheMorning, { firstMs, slotMs, ownersLimitMs: undefined, kinds });
     }).filter(({ basis }) => basis === 'history');
     expect(normals.length).toBeGreaterThan(25);
     expect(Math.abs(mean(normals.map(({ volume }) => mean([...volume]))) / 0.36 - 1)).toBeLessThan(0.12);
@@ -124,7 +124,7 @@ describe('what is usual for a flow', () => {
         const bucket = history(startMs);
         return bucket && startMs >= slotMs - HOUR_MS ? { ...bucket, attempts: 0 } : bucket;
       };
-      const normal = learnNormal(silent, firstMs, slotMs, undefined, holiday);
+      const normal = learnNormal(silent, { firstMs, slotMs, ownersLimitMs: undefined, kinds: holiday });
       expect(normal.basis).toBe('history');
       expect(normal.volumeSpread).toBeGreaterThanOrEqual(0.2);
       return mean([...normal.volume]);
@@ -136,7 +136,7 @@ describe('what is usual for a flow', () => {
   test('on the first day few are expected as few come: the middle of small counts would be none', () => {
     const expected = Array.from({ length: 60 }, (_, seed) => {
       const { history, firstMs } = world(1, 0.5, seed);
-      return mean([...learnNormal(history, firstMs, slotMs, undefined, kinds).volume]);
+      return mean([...learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds }).volume]);
     });
     expect(mean(expected)).toBeGreaterThan(0.45);
     expect(mean(expected)).toBeLessThan(0.62);
@@ -149,7 +149,7 @@ describe('what is usual for a flow', () => {
         const bucket = history(startMs);
         return bucket && { ...bucket, attempts: 3 * bucket.attempts };
       };
-      return learnNormal(threefold, firstMs, slotMs, undefined, kinds).volumeDispersion;
+      return learnNormal(threefold, { firstMs, slotMs, ownersLimitMs: undefined, kinds }).volumeDispersion;
     });
     expect(mean(normals)).toBeGreaterThan(2.7);
     expect(mean(normals)).toBeLessThan(3.3);
@@ -164,18 +164,18 @@ describe('what is usual for a flow', () => {
         : bucket;
     };
     for (const times of [0, 8]) {
-      const { volume } = learnNormal(spoilt(times), firstMs, slotMs, undefined, kinds);
+      const { volume } = learnNormal(spoilt(times), { firstMs, slotMs, ownersLimitMs: undefined, kinds });
       expect([...volume].every((expected) => Math.abs(expected / 40 - 1) < 0.12)).toBe(true);
     }
   });
 
   test("an owner's limit judges, the learned one is still told", () => {
     const { history, firstMs } = world(14);
-    const normal = learnNormal(history, firstMs, slotMs, 250, kinds);
+    const normal = learnNormal(history, { firstMs, slotMs, ownersLimitMs: 250, kinds });
     expect(normal).toMatchObject({ limitMs: 250, limitBy: 'owner' });
     expect(normal.learnedLimitMs).toBeGreaterThan(600);
     expect(normal.lateShare).toBeGreaterThan(0.6);
-    expect(learnNormal(() => undefined, slotMs, slotMs, 250, kinds)).toMatchObject({
+    expect(learnNormal(() => undefined, { firstMs: slotMs, slotMs, ownersLimitMs: 250, kinds })).toMatchObject({
       basis: 'ownersLimit',
       limitMs: 250,
       samples: 0,
@@ -184,15 +184,21 @@ describe('what is usual for a flow', () => {
 
   test('thin traffic widens the neighbourhood before it gives the weekday up', () => {
     const { history, firstMs } = world(22, 1.2);
-    expect(learnNormal(history, firstMs, slotMs, undefined, kinds).basis).toBe('timeOfWeekWide');
+    expect(learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds }).basis).toBe('timeOfWeekWide');
   });
 
   test('a holiday is judged as a weekend, and is no example for a workday; excluded weeks teach nothing', () => {
     const { history, firstMs } = world(22);
     const holiday = dayKinds({ holidays: ['2026-03-10', '2026-03-03'], excluded: [] });
-    expect(learnNormal(history, firstMs, slotMs, undefined, holiday)).toMatchObject({ basis: 'dayPattern', days: 7 });
+    expect(learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds: holiday })).toMatchObject({
+      basis: 'dayPattern',
+      days: 7,
+    });
     const before = dayKinds({ holidays: ['2026-03-03'], excluded: [] });
-    expect(learnNormal(history, firstMs, slotMs, undefined, before)).toMatchObject({ basis: 'dayPattern', days: 15 });
+    expect(learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds: before })).toMatchObject({
+      basis: 'dayPattern',
+      days: 15,
+    });
     expect(() => dayKinds({ holidays: ['10.3.2026'], excluded: [] })).toThrow('10.3.2026');
   });
 
@@ -205,14 +211,14 @@ describe('what is usual for a flow', () => {
       for (let i = 0; i < bucket.attempts; i++) recordInPlace(histogram, 900);
       return { ...bucket, durations: encodeHistogram(histogram) };
     };
-    const days = learnNormal(older, firstMs, slotMs, undefined, kinds);
+    const days = learnNormal(older, { firstMs, slotMs, ownersLimitMs: undefined, kinds });
     expect(days.expectedMs).toBeGreaterThan(300);
     expect(days.samples).toBeGreaterThan(1000);
   });
 
   test('money is expected on a log scale, from the same half hour of other days', () => {
     const { history, firstMs } = world(14);
-    const { money } = learnNormal(history, firstMs, slotMs, undefined, kinds);
+    const { money } = learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds });
     expect(money?.centre).toBeGreaterThan(0.9 * 240 * 900);
     expect(money?.centre).toBeLessThan(1.1 * 240 * 900);
     expect(money?.low).toBeGreaterThan(0);
@@ -220,14 +226,13 @@ describe('what is usual for a flow', () => {
 
   test('nothing of the slot itself, or after it, is learned from', () => {
     const { history, firstMs } = world(14);
-    const before = learnNormal(
-      (startMs) => (startMs >= slotMs ? undefined : history(startMs)),
+    const before = learnNormal((startMs) => (startMs >= slotMs ? undefined : history(startMs)), {
       firstMs,
       slotMs,
-      undefined,
+      ownersLimitMs: undefined,
       kinds,
-    );
-    expect(learnNormal(history, firstMs, slotMs, undefined, kinds)).toEqual(before);
+    });
+    expect(learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds })).toEqual(before);
   });
 });
 

@@ -31,7 +31,11 @@ export function spansOfLoad({ id, atUs, component, host, parts, resources }: Loa
   const of = (some: readonly Part[]) => some.reduce((sum, part) => sum + (parts[PARTS.indexOf(part)] as number), 0);
   const endMs = of(PARTS);
   const base = { component, host: '', peer: '', name: '', statement: '', device: '', isUserSide: true, failure: '' };
-  const call = (spanId: string, peer: string, fromMs: number, toMs: number, failed: boolean): TraceSpan => {
+  const call = (
+    spanId: string,
+    peer: string,
+    { fromMs, toMs, failed }: { fromMs: number; toMs: number; failed: boolean },
+  ): TraceSpan => {
     const [from, to] = [Math.min(fromMs, endMs), Math.min(Math.max(fromMs, toMs), endMs)];
     return {
       ...base,
@@ -56,9 +60,9 @@ export function spansOfLoad({ id, atUs, component, host, parts, resources }: Loa
       startUs: atUs,
       durationUs: Math.round(endMs * 1000),
     },
-    call(answerSpanOf(id), host, askedMs, askedMs + of(ANSWER), false),
+    call(answerSpanOf(id), host, { fromMs: askedMs, toMs: askedMs + of(ANSWER), failed: false }),
     ...fetched.map(({ url, startMs, durationMs, missing }, i) =>
-      call(`${id}:${i}`, hostOfUrl(url) || host, startMs, startMs + durationMs, missing),
+      call(`${id}:${i}`, hostOfUrl(url) || host, { fromMs: startMs, toMs: startMs + durationMs, failed: missing }),
     ),
   ];
 }

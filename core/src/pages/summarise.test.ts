@@ -110,7 +110,10 @@ describe('views by group', () => {
     const { views, rows } = columnsOf(
       [1, 2, 3, 4, 5, 6].map((n) => view({ atMs: n < 6 ? 10 : 60, vitals: { lcp: 100 * n } })),
     );
-    expect(vitalTrends(views, rows, 0, 100, 2)).toMatchObject({ lcp: [400, null], inp: [null, null] });
+    expect(vitalTrends(views, rows, { fromMs: 0, toMs: 100, stretches: 2 })).toMatchObject({
+      lcp: [400, null],
+      inp: [null, null],
+    });
   });
 
   test('rows by a number keep their order, and none is lost', () => {

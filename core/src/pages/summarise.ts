@@ -130,9 +130,7 @@ const FEWEST_VIEWS = 5;
 export function vitalTrends(
   views: ViewColumns,
   rows: Uint32Array,
-  fromMs: number,
-  toMs: number,
-  stretches: number,
+  { fromMs, toMs, stretches }: { fromMs: number; toMs: number; stretches: number },
 ): Record<Vital, (number | null)[]> {
   const stretchOf = new Int32Array(views.n);
   for (const row of rows)

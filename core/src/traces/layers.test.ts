@@ -5,19 +5,17 @@ const span = (
   spanId: string,
   parentSpanId: string,
   component: string,
-  startUs: number,
-  durationUs: number,
-  more: Partial<TraceSpan> = {},
+  { startUs, durationUs, more = {} }: { startUs: number; durationUs: number; more?: Partial<TraceSpan> },
 ) => spanWith({ spanId, parentSpanId, component, startUs, durationUs, ...more });
 
 test('time is told by layer: own code, the way between, stores, outside; together it is the attempt', () => {
   const { rows } = layOut(
     [
-      span('a', '', 'web', 0, 1_000),
-      span('b', 'a', 'web', 100, 800, { kind: 3, peer: 'slots' }),
-      span('c', 'b', 'slots', 150, 700),
-      span('d', 'c', 'db', 200, 300, { kind: 3 }),
-      span('e', 'c', 'slots', 500, 250, { kind: 3, peer: 'maps' }),
+      span('a', '', 'web', { startUs: 0, durationUs: 1_000 }),
+      span('b', 'a', 'web', { startUs: 100, durationUs: 800, more: { kind: 3, peer: 'slots' } }),
+      span('c', 'b', 'slots', { startUs: 150, durationUs: 700 }),
+      span('d', 'c', 'db', { startUs: 200, durationUs: 300, more: { kind: 3 } }),
+      span('e', 'c', 'slots', { startUs: 500, durationUs: 250, more: { kind: 3, peer: 'maps' } }),
     ],
     'a',
   );
@@ -29,9 +27,9 @@ test('time is told by layer: own code, the way between, stores, outside; togethe
 
 test('what a browser does itself is a layer of its own; its call is on the network for what the server does not account for', () => {
   const spans = [
-    span('page', '', 'portal-browser', 0, 1_000, { kind: 1, isUserSide: true }),
-    span('fetch', 'page', 'portal-browser', 100, 800, { kind: 3, isUserSide: true }),
-    span('entry', 'fetch', 'portal-web', 250, 450),
+    span('page', '', 'portal-browser', { startUs: 0, durationUs: 1_000, more: { kind: 1, isUserSide: true } }),
+    span('fetch', 'page', 'portal-browser', { startUs: 100, durationUs: 800, more: { kind: 3, isUserSide: true } }),
+    span('entry', 'fetch', 'portal-web', { startUs: 250, durationUs: 450 }),
   ];
   expect(layersOf(layOut(spans, beginOf(spans, 'entry')).rows)).toEqual({
     device: 200,
@@ -43,6 +41,11 @@ test('what a browser does itself is a layer of its own; its call is on the netwo
 });
 
 test('a trace whose parents go in a circle, or never came, begins where it is known to', () => {
-  expect(beginOf([span('a', 'b', '', 0, 1), span('b', 'a', '', 0, 1)], 'a')).toBe('b');
-  expect(beginOf([span('a', 'gone', '', 0, 1)], 'a')).toBe('a');
+  expect(
+    beginOf(
+      [span('a', 'b', '', { startUs: 0, durationUs: 1 }), span('b', 'a', '', { startUs: 0, durationUs: 1 })],
+      'a',
+    ),
+  ).toBe('b');
+  expect(beginOf([span('a', 'gone', '', { startUs: 0, durationUs: 1 })], 'a')).toBe('a');
 });

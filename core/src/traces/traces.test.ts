@@ -6,9 +6,7 @@ const span = (
   spanId: string,
   parentSpanId: string,
   component: string,
-  startUs: number,
-  endUs: number,
-  more: Partial<TraceSpan> = {},
+  { startUs, endUs, more = {} }: { startUs: number; endUs: number; more?: Partial<TraceSpan> },
 ): TraceSpan => ({
   spanId,
   parentSpanId,
@@ -32,13 +30,20 @@ const sharesOf = (spans: TraceSpan[]) => Object.fromEntries(timeShares(spans, sp
 describe('shares of the attempt', () => {
   test('one after the other', () => {
     expect(
-      sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 40, 90)]),
+      sharesOf([
+        span('a', '', 'web', { startUs: 0, endUs: 100 }),
+        span('b', 'a', 'rates', { startUs: 10, endUs: 40 }),
+        span('c', 'a', 'slots', { startUs: 40, endUs: 90 }),
+      ]),
     ).toEqual({ a: 20, b: 30, c: 50 });
   });
 
   test('a statement of 10.8 of 10.9 s holds 99 %, once', () => {
     const { components } = layOut(
-      [span('a', '', 'web', 0, 10_900_000), span('b', 'a', 'parcels-db', 50_000, 10_850_000)],
+      [
+        span('a', '', 'web', { startUs: 0, endUs: 10_900_000 }),
+        span('b', 'a', 'parcels-db', { startUs: 50_000, endUs: 10_850_000 }),
+      ],
       'a',
     );
     expect(components.map(({ component, share }) => [component, Number(share.toFixed(4))])).toEqual([
@@ -50,13 +55,21 @@ describe('shares of the attempt', () => {
   test('at the same time: each moment is shared by those at work, and those who wait have none of it', () => {
     // 10–30 b alone, 30–40 b and c, 40–60 c alone.
     expect(
-      sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 10, 40), span('c', 'a', 'slots', 30, 60)]),
+      sharesOf([
+        span('a', '', 'web', { startUs: 0, endUs: 100 }),
+        span('b', 'a', 'rates', { startUs: 10, endUs: 40 }),
+        span('c', 'a', 'slots', { startUs: 30, endUs: 60 }),
+      ]),
     ).toEqual({ a: 50, b: 25, c: 25 });
   });
 
   test('what runs on after its parent goes on counting, until the attempt ends', () => {
     expect(
-      sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'queue', 10, 20), span('c', 'b', 'mail', 15, 150)]),
+      sharesOf([
+        span('a', '', 'web', { startUs: 0, endUs: 100 }),
+        span('b', 'a', 'queue', { startUs: 10, endUs: 20 }),
+        span('c', 'b', 'mail', { startUs: 15, endUs: 150 }),
+      ]),
     ).toEqual({ a: 10, b: 5, c: 85 });
   });
 
@@ -64,9 +77,9 @@ describe('shares of the attempt', () => {
     const same = { name: 'GET /slots' };
     expect(
       sharesOf([
-        span('a', '', 'slots', 0, 100, same),
-        span('b', 'a', 'slots', 10, 95, same),
-        span('c', 'b', 'slots', 20, 90, same),
+        span('a', '', 'slots', { startUs: 0, endUs: 100, more: same }),
+        span('b', 'a', 'slots', { startUs: 10, endUs: 95, more: same }),
+        span('c', 'b', 'slots', { startUs: 20, endUs: 90, more: same }),
       ]),
     ).toEqual({
       a: 15,
@@ -76,7 +89,9 @@ describe('shares of the attempt', () => {
   });
 
   test('parent and child that begin and end together: the child was waited for', () => {
-    expect(sharesOf([span('a', '', 'web', 0, 100), span('b', 'a', 'rates', 0, 100)])).toEqual({ a: 0, b: 100 });
+    expect(
+      sharesOf([span('a', '', 'web', { startUs: 0, endUs: 100 }), span('b', 'a', 'rates', { startUs: 0, endUs: 100 })]),
+    ).toEqual({ a: 0, b: 100 });
   });
 
   const trees = fc
@@ -85,9 +100,12 @@ describe('shares of the attempt', () => {
       maxLength: 30,
     })
     .map((drawn) => [
-      span('root', '', 'web', 200, 900),
+      span('root', '', 'web', { startUs: 200, endUs: 900 }),
       ...drawn.map(([a, b, parent, lost], i) =>
-        span(`s${i}`, lost || (parent < i ? `s${parent}` : 'root'), `c${i % 4}`, Math.min(a, b), Math.max(a, b)),
+        span(`s${i}`, lost || (parent < i ? `s${parent}` : 'root'), `c${i % 4}`, {
+          startUs: Math.min(a, b),
+          endUs: Math.max(a, b),
+        }),
       ),
     ]);
 
@@ -109,9 +127,12 @@ describe('shares of the attempt', () => {
 
   test('20,000 spans still add up', () => {
     const many = Array.from({ length: 20_000 }, (_, i) =>
-      span(`s${i}`, i < 40 ? 'root' : `s${Math.floor(i / 20)}`, `c${i % 7}`, 10 + i, 10 + i + 40 * (1 + (i % 50))),
+      span(`s${i}`, i < 40 ? 'root' : `s${Math.floor(i / 20)}`, `c${i % 7}`, {
+        startUs: 10 + i,
+        endUs: 10 + i + 40 * (1 + (i % 50)),
+      }),
     );
-    const { components, rows } = layOut([span('root', '', 'web', 0, 25_000), ...many], 'root');
+    const { components, rows } = layOut([span('root', '', 'web', { startUs: 0, endUs: 25_000 }), ...many], 'root');
     expect(rows).toHaveLength(20_001);
     expect(components.reduce((sum, { shareUs }) => sum + shareUs, 0)).toBeCloseTo(25_000, 3);
   });
@@ -125,12 +146,12 @@ describe('clocks', () => {
   test('a callee outside its call is put into the middle of what its calls allow', () => {
     // Served 300 early: offsets 300 to 340 fit the first call, 280 to 310 the second.
     const spans = [
-      span('a', '', 'web', 0, 1_000, { host: 'north' }),
-      span('b', 'a', 'web', 100, 240, CALL),
-      span('c', 'b', 'rates', -200, -100, SERVED),
-      span('d', 'a', 'web', 300, 430, CALL),
-      span('e', 'd', 'rates', 20, 120, SERVED),
-      span('f', 'c', 'parcels-db', -190, -150, call('mid', SpanKind.CLIENT)),
+      span('a', '', 'web', { startUs: 0, endUs: 1_000, more: { host: 'north' } }),
+      span('b', 'a', 'web', { startUs: 100, endUs: 240, more: CALL }),
+      span('c', 'b', 'rates', { startUs: -200, endUs: -100, more: SERVED }),
+      span('d', 'a', 'web', { startUs: 300, endUs: 430, more: CALL }),
+      span('e', 'd', 'rates', { startUs: 20, endUs: 120, more: SERVED }),
+      span('f', 'c', 'parcels-db', { startUs: -190, endUs: -150, more: call('mid', SpanKind.CLIENT) }),
     ];
     expect([...clockOffsets(spans)]).toEqual([['mid', 305]]);
     const { rows, clocks } = layOut(spans, 'a');
@@ -139,23 +160,34 @@ describe('clocks', () => {
   });
 
   test('clocks that fit are left alone, as are hosts that are not named', () => {
-    expect([...clockOffsets([span('a', '', 'web', 0, 100, CALL), span('b', 'a', 'rates', 5, 95, SERVED)])]).toEqual([]);
     expect([
       ...clockOffsets([
-        span('a', '', 'web', 0, 100, { kind: SpanKind.CLIENT }),
-        span('b', 'a', 'rates', 500, 590, SERVED),
+        span('a', '', 'web', { startUs: 0, endUs: 100, more: CALL }),
+        span('b', 'a', 'rates', { startUs: 5, endUs: 95, more: SERVED }),
+      ]),
+    ]).toEqual([]);
+    expect([
+      ...clockOffsets([
+        span('a', '', 'web', { startUs: 0, endUs: 100, more: { kind: SpanKind.CLIENT } }),
+        span('b', 'a', 'rates', { startUs: 500, endUs: 590, more: SERVED }),
       ]),
     ]).toEqual([]);
   });
 
   test('a message may be consumed long after it was sent, but not before', () => {
-    const sent = span('a', '', 'web', 0, 100, call('north', SpanKind.PRODUCER));
-    expect([...clockOffsets([sent, span('b', 'a', 'mail', 90_000, 95_000, call('mid', SpanKind.CONSUMER))])]).toEqual(
-      [],
-    );
-    expect([...clockOffsets([sent, span('b', 'a', 'mail', -70, 900, call('mid', SpanKind.CONSUMER))])]).toEqual([
-      ['mid', 70],
-    ]);
+    const sent = span('a', '', 'web', { startUs: 0, endUs: 100, more: call('north', SpanKind.PRODUCER) });
+    expect([
+      ...clockOffsets([
+        sent,
+        span('b', 'a', 'mail', { startUs: 90_000, endUs: 95_000, more: call('mid', SpanKind.CONSUMER) }),
+      ]),
+    ]).toEqual([]);
+    expect([
+      ...clockOffsets([
+        sent,
+        span('b', 'a', 'mail', { startUs: -70, endUs: 900, more: call('mid', SpanKind.CONSUMER) }),
+      ]),
+    ]).toEqual([['mid', 70]]);
   });
 
   test('whatever a clock is off by, the callee lies within its call again', () => {
@@ -167,11 +199,18 @@ describe('clocks', () => {
           const spans = calls.flatMap(([before, after], i) => {
             const at = 10_000 * i;
             return [
-              span(`c${i}`, 'a', 'web', at, at + 3_000, CALL),
-              span(`s${i}`, `c${i}`, 'rates', at + before + off, at + 3_000 - after + off, SERVED),
+              span(`c${i}`, 'a', 'web', { startUs: at, endUs: at + 3_000, more: CALL }),
+              span(`s${i}`, `c${i}`, 'rates', {
+                startUs: at + before + off,
+                endUs: at + 3_000 - after + off,
+                more: SERVED,
+              }),
             ];
           });
-          const { rows } = layOut([span('a', '', 'web', 0, 100_000, { host: 'north' }), ...spans], 'a');
+          const { rows } = layOut(
+            [span('a', '', 'web', { startUs: 0, endUs: 100_000, more: { host: 'north' } }), ...spans],
+            'a',
+          );
           const at = new Map(rows.map((row) => [row.span.spanId, row.span]));
           calls.forEach((_, i) => {
             const [outer, inner] = [at.get(`c${i}`) as TraceSpan, at.get(`s${i}`) as TraceSpan];
@@ -186,16 +225,20 @@ describe('clocks', () => {
 
 describe('the waterfall', () => {
   const db = (id: string, from: number, to: number, more: Partial<TraceSpan> = {}) =>
-    span(id, 'b', 'parcels-db', from, to, { name: 'select', statement: 'SELECT … WHERE id = ?', ...more });
+    span(id, 'b', 'parcels-db', {
+      startUs: from,
+      endUs: to,
+      more: { name: 'select', statement: 'SELECT … WHERE id = ?', ...more },
+    });
 
   test('each span is followed by what it caused, in order of time', () => {
     const { rows } = layOut(
       [
-        span('d', 'b', 'db', 50, 60),
-        span('c', 'b', 'db', 20, 40),
-        span('b', 'a', 'rates', 10, 70),
-        span('e', 'a', 'mail', 80, 90),
-        span('a', '', 'web', 0, 100),
+        span('d', 'b', 'db', { startUs: 50, endUs: 60 }),
+        span('c', 'b', 'db', { startUs: 20, endUs: 40 }),
+        span('b', 'a', 'rates', { startUs: 10, endUs: 70 }),
+        span('e', 'a', 'mail', { startUs: 80, endUs: 90 }),
+        span('a', '', 'web', { startUs: 0, endUs: 100 }),
       ],
       'a',
     );
@@ -216,8 +259,8 @@ describe('the waterfall', () => {
 
   test('calls alike are folded with their count and time; a failing one stands for itself', () => {
     const spans = [
-      span('a', '', 'web', 0, 1_000),
-      span('b', 'a', 'slots', 10, 900),
+      span('a', '', 'web', { startUs: 0, endUs: 1_000 }),
+      span('b', 'a', 'slots', { startUs: 10, endUs: 900 }),
       ...Array.from({ length: 12 }, (_, i) => db(`q${String(i).padStart(2, '0')}`, 20 + 50 * i, 60 + 50 * i)),
       db('bad', 700, 750, { failed: true, failure: 'Timeout' }),
     ];
@@ -235,10 +278,10 @@ describe('the waterfall', () => {
   test('a parent that never came is shown as such; what lies outside the attempt is left out', () => {
     const { rows, missing, components } = layOut(
       [
-        span('a', '', 'web', 0, 100),
-        span('c', 'lost', 'parcels-db', 30, 60),
-        span('d', 'lost', 'parcels-db', 50, 80),
-        span('z', 'else', 'web', 5_000, 6_000),
+        span('a', '', 'web', { startUs: 0, endUs: 100 }),
+        span('c', 'lost', 'parcels-db', { startUs: 30, endUs: 60 }),
+        span('d', 'lost', 'parcels-db', { startUs: 50, endUs: 80 }),
+        span('z', 'else', 'web', { startUs: 5_000, endUs: 6_000 }),
       ],
       'a',
     );
@@ -259,10 +302,10 @@ describe('the waterfall', () => {
 
   test('of a trace with several attempts each shows its own part', () => {
     const spans = [
-      span('p', '', 'browser', 0, 100),
-      span('a', 'p', 'web', 10, 50),
-      span('b', 'a', 'rates', 20, 30),
-      span('x', 'p', 'web', 60, 90),
+      span('p', '', 'browser', { startUs: 0, endUs: 100 }),
+      span('a', 'p', 'web', { startUs: 10, endUs: 50 }),
+      span('b', 'a', 'rates', { startUs: 20, endUs: 30 }),
+      span('x', 'p', 'web', { startUs: 60, endUs: 90 }),
     ];
     expect(layOut(spans, 'a').rows.map((row) => row.span.spanId)).toEqual(['a', 'b']);
     expect(layOut(spans, 'p').rows).toHaveLength(4);
@@ -270,7 +313,10 @@ describe('the waterfall', () => {
   });
 
   test('what runs on after its parent says so', () => {
-    const { rows } = layOut([span('a', '', 'web', 0, 100), span('b', 'a', 'mail', 90, 150)], 'a');
+    const { rows } = layOut(
+      [span('a', '', 'web', { startUs: 0, endUs: 100 }), span('b', 'a', 'mail', { startUs: 90, endUs: 150 })],
+      'a',
+    );
     expect(rows.map((row) => row.runsOn)).toEqual([false, true]);
   });
 });

@@ -51,8 +51,7 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
       metric: string,
       unit: string,
       value: number,
-      attributes: Attribute[] = [],
-      kind: OutPoint['kind'] = 'gauge',
+      { attributes = [], kind = 'gauge' }: { attributes?: Attribute[]; kind?: OutPoint['kind'] } = {},
     ) =>
       points.push({
         service,
@@ -71,24 +70,22 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
     const [usualCpu, usualMemory] = [0.12 + 0.1 * ofHost(), 0.45 + 0.2 * ofHost()];
     const isHit = isSlow && service === 'parcels-db';
     const cpu = clamp(isHit ? 0.9 + noise(0.02) : usualCpu + 0.25 * busyness + noise(0.015));
-    say('system.cpu.utilization', '1', cpu, [['cpu.mode', 'user']]);
-    say('system.cpu.utilization', '1', 1 - cpu, [['cpu.mode', 'idle']]);
-    say('system.memory.utilization', '1', clamp(usualMemory + noise(0.006)), [['system.memory.state', 'used']]);
+    say('system.cpu.utilization', '1', cpu, { attributes: [['cpu.mode', 'user']] });
+    say('system.cpu.utilization', '1', 1 - cpu, { attributes: [['cpu.mode', 'idle']] });
+    say('system.memory.utilization', '1', clamp(usualMemory + noise(0.006)), {
+      attributes: [['system.memory.state', 'used']],
+    });
     const seconds = (atMs - startMs) / 1000;
-    say(
-      'system.network.io',
-      'By',
-      seconds * 40_000 + 3e6 * Math.sin(seconds / 9_000),
-      [['network.io.direction', 'transmit']],
-      'counter',
-    );
+    say('system.network.io', 'By', seconds * 40_000 + 3e6 * Math.sin(seconds / 9_000), {
+      attributes: [['network.io.direction', 'transmit']],
+      kind: 'counter',
+    });
     if (isStore) {
       say(
         'system.disk.io_time',
         's',
         seconds * 0.22 + (isHit ? (0.62 * (atMs - (troubles.slowSlots?.fromMs ?? 0))) / 1000 : 0),
-        [['system.device', 'sda']],
-        'counter',
+        { attributes: [['system.device', 'sda']], kind: 'counter' },
       );
       continue;
     }
@@ -96,15 +93,17 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
       'jvm.memory.used',
       'By',
       HEAP_LIMIT * clamp(0.4 + 0.12 * busyness + 0.06 * Math.sin(atMs / 240_000) + noise(0.02)),
-      [['jvm.memory.type', 'heap']],
-      'upDownCounter',
+      { attributes: [['jvm.memory.type', 'heap']], kind: 'upDownCounter' },
     );
-    say('jvm.memory.limit', 'By', HEAP_LIMIT, [['jvm.memory.type', 'heap']], 'upDownCounter');
+    say('jvm.memory.limit', 'By', HEAP_LIMIT, { attributes: [['jvm.memory.type', 'heap']], kind: 'upDownCounter' });
     // Whoever waits for the store holds a connection meanwhile.
     const taken =
       isSlow && service === 'slots' ? POOL_MAX : Math.round(clamp(0.2 + 0.15 * busyness + noise(0.03)) * POOL_MAX);
-    say('db.client.connection.count', '{connection}', taken, [['db.client.connection.state', 'used']], 'upDownCounter');
-    say('db.client.connection.max', '{connection}', POOL_MAX, [], 'upDownCounter');
+    say('db.client.connection.count', '{connection}', taken, {
+      attributes: [['db.client.connection.state', 'used']],
+      kind: 'upDownCounter',
+    });
+    say('db.client.connection.max', '{connection}', POOL_MAX, { attributes: [], kind: 'upDownCounter' });
   }
   return points;
 }

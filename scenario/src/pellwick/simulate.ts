@@ -55,10 +55,10 @@ export function simulateMinute(minuteMs: number, options: WorldOptions, truth: T
   const busy = busyness(minuteMs, options);
   const attempts: WorldAttempt[] = [];
   for (let n = poissonDeviate(random, PEAK.send * busy); n > 0; n--)
-    sendSession(minuteMs, random, options, attempts, truth);
+    sendSession(minuteMs, random, { options, attempts, truth });
   for (let n = poissonDeviate(random, PEAK.track * busy); n > 0; n--) trackSession(minuteMs, random, attempts);
   for (let n = poissonDeviate(random, PEAK.partnerCalls * (0.35 + 0.65 * busy)); n > 0; n--)
-    partnerCall(minuteMs, random, options, attempts, truth);
+    partnerCall(minuteMs, random, { options, attempts, truth });
   nightly(minuteMs, random, options, attempts);
   return attempts;
 }
@@ -83,9 +83,7 @@ const attemptNumber = (random: Random) => Math.floor(random() * 2 ** 32);
 function sendSession(
   minuteMs: number,
   random: Random,
-  { troubles }: WorldOptions,
-  attempts: WorldAttempt[],
-  truth: TruthEvent[],
+  { options: { troubles }, attempts, truth }: { options: WorldOptions; attempts: WorldAttempt[]; truth: TruthEvent[] },
 ): void {
   const person = sender(Math.floor(random() * SENDERS));
   const session = sessionId(random);
@@ -211,9 +209,7 @@ const PARTNER_FLOWS = ['partnerRate', 'partnerRate', 'partnerLabel', 'partnerTra
 function partnerCall(
   minuteMs: number,
   random: Random,
-  { troubles }: WorldOptions,
-  attempts: WorldAttempt[],
-  truth: TruthEvent[],
+  { options: { troubles }, attempts, truth }: { options: WorldOptions; attempts: WorldAttempt[]; truth: TruthEvent[] },
 ): void {
   // A few partners send most: the square makes low numbers likelier.
   const person = partner(Math.floor(random() ** 1.3 * PARTNER_PROGRAMS));

@@ -56,7 +56,11 @@ export const inside = (trouble: { fromMs: number; toMs: number } | undefined, ti
  * with it.
  */
 export function demoChanges(nowMs: number): object[] {
-  const event = (id: string, type: string, subject: string, minutesBefore: number, title: string, by: string) => ({
+  const event = (
+    id: string,
+    type: string,
+    { subject, minutesBefore, title, by }: { subject: string; minutesBefore: number; title: string; by: string },
+  ) => ({
     specversion: '1.0',
     id,
     source: '/pellwick/delivery',
@@ -67,16 +71,29 @@ export function demoChanges(nowMs: number): object[] {
     data: { title, by },
   });
   return [
-    event(`slots-4.18.0-${nowMs}`, 'release', 'slots', 101, '4.18.0', 'delivery line'),
-    event(
-      `slots-418-${nowMs}`,
-      'commit',
-      'slots',
-      131,
-      'slot search by round: drop index slots_round_day',
-      'slots team',
-    ),
-    event(`tracking-cache-${nowMs}`, 'setting', 'tracking', 300, 'cache of events 60 s to 30 s', 'tracking team'),
-    event(`labels-flag-${nowMs}`, 'flag', 'labels', 84, 'new weight band switched on', 'labels team'),
+    event(`slots-4.18.0-${nowMs}`, 'release', {
+      subject: 'slots',
+      minutesBefore: 101,
+      title: '4.18.0',
+      by: 'delivery line',
+    }),
+    event(`slots-418-${nowMs}`, 'commit', {
+      subject: 'slots',
+      minutesBefore: 131,
+      title: 'slot search by round: drop index slots_round_day',
+      by: 'slots team',
+    }),
+    event(`tracking-cache-${nowMs}`, 'setting', {
+      subject: 'tracking',
+      minutesBefore: 300,
+      title: 'cache of events 60 s to 30 s',
+      by: 'tracking team',
+    }),
+    event(`labels-flag-${nowMs}`, 'flag', {
+      subject: 'labels',
+      minutesBefore: 84,
+      title: 'new weight band switched on',
+      by: 'labels team',
+    }),
   ];
 }

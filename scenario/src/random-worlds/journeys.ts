@@ -83,7 +83,7 @@ export function playJourney(plan: JourneyPlan): { attempts: JourneyAttempt[]; tr
   for (let session = 1; session <= plan.sessions + before; session++) {
     const isBefore = session > plan.sessions;
     const startMs = JOURNEY_WINDOW.fromMs + (isBefore ? -random() * BEFORE_MS : random() * length);
-    walk(plan, session, startMs, isBefore, random, attempts, truth);
+    walk(plan, { session, startMs, isBefore, random, attempts, truth });
   }
   return { attempts, truth };
 }
@@ -101,12 +101,21 @@ interface Drawn {
 
 function walk(
   plan: JourneyPlan,
-  session: number,
-  startMs: number,
-  isBefore: boolean,
-  random: Random,
-  attempts: JourneyAttempt[],
-  truth: JourneyTruth,
+  {
+    session,
+    startMs,
+    isBefore,
+    random,
+    attempts,
+    truth,
+  }: {
+    session: number;
+    startMs: number;
+    isBefore: boolean;
+    random: Random;
+    attempts: JourneyAttempt[];
+    truth: JourneyTruth;
+  },
 ): void {
   const tier = Math.floor(random() * plan.tiers);
   const person = 1 + Math.floor(random() * plan.sessions * 4);

@@ -242,19 +242,23 @@ export class WorldPlayer {
         if (!tries || stillBad) {
           if (!truth || failsUsually) return;
           gone = truth;
-          this.#markLeft(truth, journey, step.flow, session, key);
+          this.#markLeft(truth, journey, { flow: step.flow, session, key });
         }
       }
       if (!gone && truth && isHurt && wouldBeWell && leaves < trouble.leave) {
         gone = truth;
-        this.#markLeft(truth, journey, step.flow, session, key);
+        this.#markLeft(truth, journey, { flow: step.flow, session, key });
       }
       atMs += thinkMs;
     }
   }
 
   /** Left: went no further, although they would have. Whether they would is drawn by the next step. */
-  #markLeft(truth: TroubleTruth, journey: WorldJourney, flow: number, session: number, key: boolean): void {
+  #markLeft(
+    truth: TroubleTruth,
+    journey: WorldJourney,
+    { flow, session, key }: { flow: number; session: number; key: boolean },
+  ): void {
     const next = journey.steps[journey.steps.findIndex((step) => step.flow === flow) + 1];
     if (!next || session === 0) return;
     truth.left += next.goOn;

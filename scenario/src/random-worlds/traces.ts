@@ -251,7 +251,12 @@ class Maker {
 
   attempt(entry: Part, atMs: number): TracedAttempt {
     const rootId = this.#id();
-    const { durationUs, failed } = this.#serve(entry, rootId, '', Math.round(atMs * 1000), 0);
+    const { durationUs, failed } = this.#serve(entry, {
+      spanId: rootId,
+      parentSpanId: '',
+      startUs: Math.round(atMs * 1000),
+      depth: 0,
+    });
     // Some spans never come; the first always does.
     const { lost, dark } = this.blemishes;
     const spans = this.#spans.filter(
@@ -289,10 +294,7 @@ class Maker {
 
   #serve(
     part: Part,
-    spanId: string,
-    parentSpanId: string,
-    startUs: number,
-    depth: number,
+    { spanId, parentSpanId, startUs, depth }: { spanId: string; parentSpanId: string; startUs: number; depth: number },
   ): { durationUs: number; failed: boolean } {
     const host = pick(part.hosts, this.random());
     let failed = this.trouble?.signal === 'failing' && this.#isOrigin(part) ? true : this.random() < 0.002;
@@ -303,7 +305,13 @@ class Maker {
         if (this.random() > chance) continue;
         let end = at;
         for (let i = 0; i < times && !failed; i++) {
-          const call = this.#call(part, host, to, spanId, Math.round(parallel ? at : end), depth);
+          const call = this.#call(part, {
+            host,
+            to,
+            parentSpanId: spanId,
+            startUs: Math.round(parallel ? at : end),
+            depth,
+          });
           end = parallel ? Math.max(end, call.endUs) : call.endUs;
           failed ||= call.failed;
         }
@@ -326,17 +334,24 @@ class Maker {
 
   #call(
     from: Part,
-    host: string,
-    to: Part,
-    parentSpanId: string,
-    startUs: number,
-    depth: number,
+    {
+      host,
+      to,
+      parentSpanId,
+      startUs,
+      depth,
+    }: { host: string; to: Part; parentSpanId: string; startUs: number; depth: number },
   ): { endUs: number; failed: boolean } {
     const spanId = this.#id();
     const base = { spanId, parentSpanId, host, kind: SpanKind.CLIENT, startUs };
     if (to.kind === 'service') {
       const hop = 500 + Math.round(1_500 * this.random());
-      const served = this.#serve(to, this.#id(), spanId, startUs + hop, depth + 1);
+      const served = this.#serve(to, {
+        spanId: this.#id(),
+        parentSpanId: spanId,
+        startUs: startUs + hop,
+        depth: depth + 1,
+      });
       this.#push({
         ...base,
         component: from.name,

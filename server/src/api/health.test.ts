@@ -20,6 +20,11 @@ test('a server that is well says so of each part, and is alive and ready', async
     const metrics = await (await fetch(`${server.url}/metrics`)).text();
     expect(metrics).toContain('toplens_part_up{part="database"} 1\n');
     expect(metrics).toContain('toplens_limit{limit="records"} 50000\n');
+    expect(metrics).toContain('toplens_limit{limit="lengths.message"} ');
+    // OpenMetrics 1.0: a name, labels, a number.
+    const samples = metrics.split('\n').filter((line) => line !== '' && !line.startsWith('#'));
+    expect(samples.length).toBeGreaterThan(40);
+    for (const line of samples) expect(line).toMatch(/^[a-z_]+(?:\{[a-z]+="[^"]*"\})? -?\d+(?:\.\d+)?(?:e[+-]?\d+)?$/);
     expect(metrics.endsWith('# EOF\n')).toBe(true);
   } finally {
     await server.remove();

@@ -23,10 +23,7 @@ beforeAll(async () => {
     startMs: number,
     route: string,
     session: number,
-    who: string,
-    failed: boolean,
-    promotion: string,
-    value?: number,
+    { who, failed, promotion, value }: { who: string; failed: boolean; promotion: string; value?: number },
   ) =>
     spans.push({
       traceId: hex(n, 32),
@@ -61,9 +58,9 @@ beforeAll(async () => {
             ? `=p${session}`
             : `p${session}`;
       const at = minuteMs + k * 4_000;
-      add(at, '/look', session, who, false, promotion);
-      add(at + 10_000, '/basket', session, who, isHit, promotion);
-      if (!isHit) add(at + 20_000, '/pay', session, who, false, promotion, 40);
+      add(at, '/look', session, { who, failed: false, promotion });
+      add(at + 10_000, '/basket', session, { who, failed: isHit, promotion });
+      if (!isHit) add(at + 20_000, '/pay', session, { who, failed: false, promotion, value: 40 });
       session++;
     }
   const answer = await fetch(`${server.url}/v1/traces`, {

@@ -24,12 +24,13 @@ const STOP_PATIENCE_MS = 3_000;
 /** The home screen answers within half a second, however much is being judged. */
 const AT_HAND = { patienceMs: 100, oldestMs: 60_000, most: 100 };
 
-const starting = () =>
+const recovering = () =>
   new Problem(
     'recovering',
     'The part that judges is reading what it needs. Nothing that was taken is lost: try again in a moment.',
     { retryAfterS: 3 },
   );
+const stopping = () => new Problem('stopping', 'The server is stopping; ask again in a moment.', { retryAfterS: 2 });
 
 /**
  * The computation, in a worker of its own: no request waits for another one's heavy question. When it dies, another one
@@ -51,6 +52,11 @@ export class Engine {
     private readonly options: EngineOptions,
     private readonly log: Logger,
   ) {}
+
+  /** Why nothing can be asked. */
+  #away(): Problem {
+    return this.#stopped ? stopping() : recovering();
+  }
 
   get isReady(): boolean {
     return this.#isReady;
@@ -76,7 +82,7 @@ export class Engine {
       this.log.error({ err: error }, 'the engine stopped; it is started again');
     });
     worker.on('exit', () => {
-      client.end(starting());
+      client.end(this.#away());
       if (this.#worker !== worker) return;
       this.#worker = undefined;
       this.#isReady = false;
@@ -95,7 +101,7 @@ export class Engine {
     const worker = this.#worker;
     this.#worker = undefined;
     this.#isReady = false;
-    this.#client?.end(starting());
+    this.#client?.end(this.#away());
     await worker?.terminate();
     if (!this.#stopped) await this.start();
   }
@@ -107,7 +113,7 @@ export class Engine {
 
   /** The list, worst first: the last one while a new one is long in coming. It says itself up to when it holds. */
   async worstFirst(question: Questions['worstFirst']['ask']): Promise<Questions['worstFirst']['answer']> {
-    if (!this.#isReady) throw starting();
+    if (!this.#isReady) throw this.#away();
     return this.#lists.get(JSON.stringify(question), () => this.ask('worstFirst', question));
   }
 
@@ -117,7 +123,7 @@ export class Engine {
   }
 
   ask<Name extends keyof Questions>(name: Name, ask: Questions[Name]['ask']): Promise<Questions[Name]['answer']> {
-    if (!this.#client || !this.#isReady) return Promise.reject(starting());
+    if (!this.#client || !this.#isReady) return Promise.reject(this.#away());
     const answer = this.#client.ask(name, ask);
     // Whoever had everything judged wants to see that.
     return name === 'settle' ? answer.finally(() => this.forgetAnswers()) : answer;

@@ -143,13 +143,12 @@ export function decode(
       }
       break;
     case 'logs':
-      decodeLogs(
-        json ? readLogsJson(parseJson(body), limits) : readLogsProtobuf(body, limits),
+      decodeLogs(json ? readLogsJson(parseJson(body), limits) : readLogsProtobuf(body, limits), {
         range,
         records,
         reject,
         readLine,
-      );
+      });
       break;
     case 'metrics':
       for (const point of json ? readMetricsJson(parseJson(body), limits) : readMetricsProtobuf(body, limits)) {
@@ -186,10 +185,12 @@ export function decode(
 /** Lines alike in all that was sent are told apart by their order. */
 function decodeLogs(
   all: ReturnType<typeof readLogsJson>,
-  range: TimeRange,
-  records: Records,
-  reject: (reason: string) => void,
-  readLine: Reading['readLine'],
+  {
+    range,
+    records,
+    reject,
+    readLine,
+  }: { range: TimeRange; records: Records; reject: (reason: string) => void; readLine: Reading['readLine'] },
 ): void {
   const repeats = new Map<string, number>();
   for (const record of all) {

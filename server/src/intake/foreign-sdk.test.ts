@@ -26,7 +26,11 @@ test.each(['protobuf', 'json'])(
     const service = `warehouse-${encoding}`;
     const ever = { fromMs: 0, toMs: Date.now() + 60_000 };
     const all = await loadSeries(server.database, ({ component }) => component === service, ever);
-    const lines = await linesOfTrace(server.database, told.traceId, [service], ever, 1000);
+    const lines = await linesOfTrace(server.database, told.traceId, {
+      components: [service],
+      window: ever,
+      most: 1000,
+    });
     // What the service counted itself.
     const last = (metric: string) =>
       all

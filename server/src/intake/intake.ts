@@ -247,7 +247,7 @@ export class Intake {
    * Takes a request. Resolves when its records are on the disk.
    *
    * @returns how many records were rejected and why (partial success)
-   * @throws Problem 'cannotKeepUp' when too much waits for the database, 'diskFull', 'starting' while stopping
+   * @throws Problem 'cannotKeepUp' when too much waits for the database, 'diskFull', 'stopping'
    * @throws MalformedTelemetry when the body is not of the protocol; nothing of it was taken
    */
   async take(

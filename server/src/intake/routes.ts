@@ -38,7 +38,7 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
         checkKey(request, options);
         const body = await readBody(request, limits);
         const { rejected, reasons } = await intake.take(signal, encoding, body);
-        sendSuccess(response, encoding, REJECTED[signal], rejected, reasons);
+        sendSuccess(response, { encoding, name: REJECTED[signal], rejected, reasons });
       } catch (error) {
         request.resume();
         sendFailure(response, encoding, error);
@@ -126,7 +126,10 @@ function checkKey(request: Request, { ingestKeys, demo }: IntakeRouteOptions): v
   );
 }
 
-function sendSuccess(response: Response, encoding: Encoding, name: string, rejected: number, reasons: string): void {
+function sendSuccess(
+  response: Response,
+  { encoding, name, rejected, reasons }: { encoding: Encoding; name: string; rejected: number; reasons: string },
+): void {
   if (encoding === 'json') {
     response.json(rejected > 0 ? { partialSuccess: { [name]: String(rejected), errorMessage: reasons } } : {});
     return;

@@ -90,12 +90,21 @@ export async function pageLoads(
       focus.page === undefined || views.n === 0
         ? null
         : ((await flowOfPage(database, nameIn(application as number), focus.page)) ?? null),
-    trend: { startMs: window.fromMs, stepMs, vitals: vitalTrends(views, whole, window.fromMs, window.toMs, STRETCHES) },
+    trend: {
+      startMs: window.fromMs,
+      stepMs,
+      vitals: vitalTrends(views, whole, { fromMs: window.fromMs, toMs: window.toMs, stretches: STRETCHES }),
+    },
     where: COMPARED.filter((dimension) => focus[dimension] === undefined).flatMap((dimension) =>
       whereShapes(views, whole, dimension, nameIn),
     ),
     hosts: await hostsOf(database, where, all?.viewsMissing ?? 0, all?.views ?? 0),
-    calls: await callsOf(database, window, focus.page === undefined ? undefined : page, every, MOST_LISTED),
+    calls: await callsOf(database, {
+      window,
+      page: focus.page === undefined ? undefined : page,
+      every,
+      most: MOST_LISTED,
+    }),
     worst: await worstViews(database, where, MOST_LISTED),
   };
 }

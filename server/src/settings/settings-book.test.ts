@@ -11,9 +11,7 @@ const key = flowKey('Shop', 'POST /pay');
 const change = (
   id: number,
   fromMs: number,
-  about: string,
-  value: unknown,
-  undoes: number | null = null,
+  { about, value, undoes = null }: { about: string; value: unknown; undoes?: number | null },
 ): SettingChange => ({
   id,
   atMs: 1000 + id,
@@ -26,8 +24,8 @@ const change = (
 
 test('at any time stands what was in force then; before the first change, the file', () => {
   const book = new SettingsBook(file, [
-    change(1, 100, RATES_KEY, { failed: 9 }),
-    change(2, 200, RATES_KEY, { failed: 7, waiting: 2 }),
+    change(1, 100, { about: RATES_KEY, value: { failed: 9 } }),
+    change(2, 200, { about: RATES_KEY, value: { failed: 7, waiting: 2 } }),
   ]);
   expect([50, 100, 199, 200, Infinity].map((timeMs) => book.ratesAt(timeMs).failed)).toEqual([5, 9, 9, 7, 7]);
   expect(book.ratesAt(150)).toMatchObject({ waiting: 1, keyTiers: ['Anchor'] });
@@ -35,9 +33,9 @@ test('at any time stands what was in force then; before the first change, the fi
 
 test('a change that reaches back is in force from there on; null takes back to the file', () => {
   const book = new SettingsBook(file, [
-    change(1, 500, key, { limitMs: 900 }),
-    change(2, 100, key, { limitMs: 700, name: 'Pay now' }),
-    change(3, 800, key, null),
+    change(1, 500, { about: key, value: { limitMs: 900 } }),
+    change(2, 100, { about: key, value: { limitMs: 700, name: 'Pay now' } }),
+    change(3, 800, { about: key, value: null }),
   ]);
   expect([50, 300, 600, 900].map((timeMs) => book.flowAt('Shop', 'POST /pay', timeMs).limitMs)).toEqual([
     3000, 700, 700, 3000,
@@ -51,14 +49,16 @@ test('a change that reaches back is in force from there on; null takes back to t
 });
 
 test('a field set to null falls back to the file, others stay', () => {
-  const book = new SettingsBook(file, [change(1, 0, key, { name: null, limitMs: null, importance: 3 })]);
+  const book = new SettingsBook(file, [
+    change(1, 0, { about: key, value: { name: null, limitMs: null, importance: 3 } }),
+  ]);
   expect(book.flowAt('Shop', 'POST /pay', 1)).toMatchObject({ name: 'Pay', limitMs: 3000, importance: 3 });
 });
 
 test('changes are told in the order in which they were made, whatever the order they are read in', () => {
   const changes = [
-    change(2, 0, CALENDAR_KEY, { holidays: ['2026-12-25'], excluded: [] }),
-    change(1, 0, CALENDAR_KEY, { holidays: [], excluded: [] }),
+    change(2, 0, { about: CALENDAR_KEY, value: { holidays: ['2026-12-25'], excluded: [] } }),
+    change(1, 0, { about: CALENDAR_KEY, value: { holidays: [], excluded: [] } }),
   ];
   expect(new SettingsBook(file, changes).calendarAt(1).holidays).toEqual(['2026-12-25']);
   expect(new SettingsBook(file, changes).changesOf(CALENDAR_KEY).map(({ id }) => id)).toEqual([1, 2]);

@@ -110,10 +110,12 @@ export async function attemptsAt(
 /** Items of some persons' attempts of some flows, by how many of the persons; at most so many. */
 export const itemsOf = (
   database: Database,
-  flows: readonly number[],
-  persons: readonly number[],
-  { fromMs, toMs }: Window,
-  most: number,
+  {
+    flows,
+    persons,
+    window: { fromMs, toMs },
+    most,
+  }: { flows: readonly number[]; persons: readonly number[]; window: Window; most: number },
 ): Promise<{ value: string; people: number }[]> =>
   database.query(
     `SELECT value, people FROM (SELECT item, count(DISTINCT person)::int AS people FROM attempt_item

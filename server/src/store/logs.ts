@@ -78,9 +78,7 @@ export async function linesOf(
 export async function linesOfTrace(
   database: Database,
   traceId: string,
-  components: readonly string[],
-  window: Window,
-  most: number,
+  { components, window, most }: { components: readonly string[]; window: Window; most: number },
 ): Promise<StoredLine[]> {
   const numbers = await numbersOf(database, components);
   if (numbers.length === 0 || !/^[0-9a-f]{32}$/.test(traceId)) return [];

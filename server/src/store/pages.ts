@@ -216,10 +216,7 @@ export interface CallFigures {
  */
 export async function callsOf(
   database: Database,
-  window: Window,
-  page: number | undefined,
-  every: number,
-  most: number,
+  { window, page, every, most }: { window: Window; page: number | undefined; every: number; most: number },
 ): Promise<CallFigures[]> {
   return database.query<CallFigures>(
     `SELECT coalesce(${nameOf('c.call')}, '') AS call, calls, failed, median / 1000 AS "medianMs", p95 / 1000 AS "p95Ms"

@@ -182,9 +182,7 @@ export async function releasesOf(
 export async function tracesThrough(
   database: Database,
   component: string,
-  window: { fromMs: number; toMs: number },
-  most: number,
-  share: number,
+  { window, most, share }: { window: { fromMs: number; toMs: number }; most: number; share: number },
 ): Promise<{ traces: number; traceIds: string[] } | undefined> {
   const [known] = await database.query<{ id: number }>("SELECT id FROM name WHERE kind = 'component' AND value = $1", [
     component,

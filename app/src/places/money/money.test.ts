@@ -7,10 +7,12 @@ jest.mock('@/frame/door', () => ({}));
 
 const figure = (
   value: number | null,
-  expected: number | null,
-  low: number | null,
-  high: number | null,
-  verdict: Takings['orders']['verdict'],
+  {
+    expected,
+    low,
+    high,
+    verdict,
+  }: { expected: number | null; low: number | null; high: number | null; verdict: Takings['orders']['verdict'] },
 ) => ({
   value,
   expected,
@@ -26,10 +28,10 @@ const takings = (more: Partial<Takings> = {}): Takings => ({
   start: 'Rate a parcel',
   days: 9,
   lost: { estimate: 3100, low: 1900, high: 4400 },
-  orders: figure(612, 880, 760, 1010, 'below'),
-  value: figure(7300, 10_400, 9200, 11_700, 'below'),
-  size: figure(11.93, 11.8, 11.1, 12.6, 'usual'),
-  conversion: figure(0.31, 0.44, 0.41, 0.47, 'below'),
+  orders: figure(612, { expected: 880, low: 760, high: 1010, verdict: 'below' }),
+  value: figure(7300, { expected: 10_400, low: 9200, high: 11_700, verdict: 'below' }),
+  size: figure(11.93, { expected: 11.8, low: 11.1, high: 12.6, verdict: 'usual' }),
+  conversion: figure(0.31, { expected: 0.44, low: 0.41, high: 0.47, verdict: 'below' }),
   ...more,
 });
 
@@ -40,18 +42,26 @@ test('figures with what is usual, the fallen ones apart', () => {
     ['each €11.93, usually €11.10 to €12.60', false],
     ['31 % of those who began, usually 41 % to 47 %: below', true],
   ]);
-  const insured = takings({ kind: 'businessEvent', value: figure(0, null, null, null, 'notKnown') });
+  const insured = takings({
+    kind: 'businessEvent',
+    value: figure(0, { expected: null, low: null, high: null, verdict: 'notKnown' }),
+  });
   expect(figureLines(insured, 'EUR').map(({ words }) => words)).toEqual(['612 times, usually 760 to 1,010: below']);
   expect(lostWords(takings(), 'EUR')).toBe('€3,100 less than usual (€1,900 to €4,400)');
   expect(lostWords(takings({ lost: { estimate: 0, low: 0, high: 0 } }), 'EUR')).toBeUndefined();
 });
 
 test('what is not known is not told as zero', () => {
-  const none = figure(null, null, null, null, 'notKnown');
+  const none = figure(null, { expected: null, low: null, high: null, verdict: 'notKnown' });
   expect(
-    figureLines(takings({ size: none, conversion: none, orders: figure(3, null, null, null, 'notKnown') }), 'EUR').map(
-      ({ words }) => words,
-    ),
+    figureLines(
+      takings({
+        size: none,
+        conversion: none,
+        orders: figure(3, { expected: null, low: null, high: null, verdict: 'notKnown' }),
+      }),
+      'EUR',
+    ).map(({ words }) => words),
   ).toEqual(['3 orders', 'value €7,300, usually €9,200 to €11,700: below']);
   expect(basisWords(takings({ days: 2, start: null }))).toBe(
     'Sender Portal · 2 like days are known: too few to say what is usual',
@@ -63,8 +73,10 @@ test('what is not known is not told as zero', () => {
 
 test('back in full, in part, or not to be said', () => {
   expect(backWords(takings(), 'EUR')).toBe('Pay: back in part, 70 % of the usual orders, €7,300.');
-  expect(backWords(takings({ orders: figure(860, 880, 760, 1010, 'usual') }), 'EUR')).toBe(
-    'Pay: back in full, 98 % of the usual orders, €7,300.',
-  );
-  expect(backWords(takings({ orders: figure(5, null, null, null, 'notKnown') }), 'EUR')).toMatch(/too little is known/);
+  expect(
+    backWords(takings({ orders: figure(860, { expected: 880, low: 760, high: 1010, verdict: 'usual' }) }), 'EUR'),
+  ).toBe('Pay: back in full, 98 % of the usual orders, €7,300.');
+  expect(
+    backWords(takings({ orders: figure(5, { expected: null, low: null, high: null, verdict: 'notKnown' }) }), 'EUR'),
+  ).toMatch(/too little is known/);
 });

@@ -1,7 +1,6 @@
 import {
   DEFAULT_LIMITS,
   type Distribution,
-  type MetricKind,
   type MetricPoint,
   type MetricSeries,
   type NamedValues,
@@ -92,13 +91,12 @@ function pointsOf(request: Message<typeof METRICS_REQUEST>): MetricPoint[] {
 const temporalityOf = (number: number | undefined): MetricSeries['temporality'] =>
   number === 1 ? 'delta' : number === 2 ? 'cumulative' : '';
 
+type Told = Pick<MetricSeries, 'kind' | 'temporality'>;
+type AnyPoint = Pick<Message<typeof NUMBER_POINT>, 'attributes' | 'startTimeUnixNano' | 'timeUnixNano' | 'flags'>;
+
 function addPoints(metric: Message<typeof METRIC>, resource: NamedValues, points: MetricPoint[]): void {
   const { gauge, sum, histogram, exponentialHistogram, summary } = metric;
-  const seriesOf = (
-    kind: MetricKind,
-    temporality: MetricSeries['temporality'],
-    attributes: NamedValues,
-  ): MetricSeries => ({
+  const seriesOf = ({ kind, temporality }: Told, attributes: NamedValues): MetricSeries => ({
     metric: metric.name ?? '',
     unit: metric.unit ?? '',
     kind,
@@ -108,51 +106,28 @@ function addPoints(metric: Message<typeof METRIC>, resource: NamedValues, points
     instance: textIn(resource, 'service.instance.id') || textIn(resource, 'process.pid'),
     attributes,
   });
-  const add = (
-    kind: MetricKind,
-    temporality: MetricSeries['temporality'],
-    point: Pick<Message<typeof NUMBER_POINT>, 'attributes' | 'startTimeUnixNano' | 'timeUnixNano' | 'flags'>,
-    value: number,
-    distribution?: Distribution,
-  ) => {
+  const add = (point: AnyPoint, told: Told, value: number, distribution?: Distribution) => {
     if (((point.flags ?? 0) & NO_RECORDED_VALUE) !== 0) return;
-    const series = seriesOf(kind, temporality, point.attributes ?? {});
+    const series = seriesOf(told, point.attributes ?? {});
     points.push({ series, startUs: point.startTimeUnixNano ?? 0, atUs: point.timeUnixNano ?? 0, value, distribution });
   };
-  for (const point of gauge?.dataPoints ?? []) add('gauge', '', point, numberIn(point));
-  for (const point of sum?.dataPoints ?? [])
-    add(
-      sum?.isMonotonic ? 'counter' : 'upDownCounter',
-      temporalityOf(sum?.aggregationTemporality),
-      point,
-      numberIn(point),
-    );
-  for (const point of histogram?.dataPoints ?? [])
-    add(
-      'histogram',
-      temporalityOf(histogram?.aggregationTemporality),
-      point,
-      point.sum ?? NaN,
-      explicitDistribution(point),
-    );
-  for (const point of exponentialHistogram?.dataPoints ?? [])
-    add(
-      'histogram',
-      temporalityOf(exponentialHistogram?.aggregationTemporality),
-      point,
-      point.sum ?? NaN,
-      exponentialDistribution(point),
-    );
+  for (const point of gauge?.dataPoints ?? []) add(point, { kind: 'gauge', temporality: '' }, numberIn(point));
+  for (const point of sum?.dataPoints ?? []) {
+    const kind = sum?.isMonotonic ? 'counter' : 'upDownCounter';
+    add(point, { kind, temporality: temporalityOf(sum?.aggregationTemporality) }, numberIn(point));
+  }
+  for (const point of histogram?.dataPoints ?? []) {
+    const temporality = temporalityOf(histogram?.aggregationTemporality);
+    add(point, { kind: 'histogram', temporality }, point.sum ?? NaN, explicitDistribution(point));
+  }
+  for (const point of exponentialHistogram?.dataPoints ?? []) {
+    const temporality = temporalityOf(exponentialHistogram?.aggregationTemporality);
+    add(point, { kind: 'histogram', temporality }, point.sum ?? NaN, exponentialDistribution(point));
+  }
   for (const point of summary?.dataPoints ?? []) {
     const { count = 0, sum: total = NaN } = point;
-    add('summary', 'cumulative', point, total, {
-      count,
-      sum: total,
-      min: null,
-      max: null,
-      bounds: [],
-      counts: [count],
-    });
+    const whole = { count, sum: total, min: null, max: null, bounds: [], counts: [count] };
+    add(point, { kind: 'summary', temporality: 'cumulative' }, total, whole);
   }
 }
 

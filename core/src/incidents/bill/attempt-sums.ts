@@ -161,7 +161,7 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
         if (durationMs > normal.expectedMs) target.lateCount++;
       }
       if (flags & BACKGROUND) return;
-      people.add(flow, person, outcome !== 'onTime', isKey, usualWrong);
+      people.add(flow, person, { isHurt: outcome !== 'onTime', isKey, usualWrong });
       if (outcome !== 'failed' && outcome !== 'hung') return;
       const again = person === 0 ? undefined : tries.firstSuccess(flow, person, startMs + durationMs);
       // A person's value is lost once, with the last try.
@@ -247,7 +247,11 @@ class PeopleCount {
   #unknownHurt = 0;
   #expected = 0;
 
-  add(flow: number, person: number, isHurt: boolean, isKey: boolean, usualWrong: number): void {
+  add(
+    flow: number,
+    person: number,
+    { isHurt, isKey, usualWrong }: { isHurt: boolean; isKey: boolean; usualWrong: number },
+  ): void {
     if (person === 0) {
       this.#unknown++;
       this.#expected += usualWrong;

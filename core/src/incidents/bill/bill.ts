@@ -85,7 +85,7 @@ export function harmBill(parts: readonly Deviation[], window: Window, context: B
   );
   const money = moneyOf(root, left ?? [], charged, penalties);
   lines.push(lineOf('money', rates.money, [{ ...money, importance: 1 }]));
-  lines.push(keyLine(root, left ?? [], charged, lines, context));
+  lines.push(keyLine(root, { left: left ?? [], charged, lines, context }));
   const spread = Math.hypot(...lines.map((entry) => (entry.harm.high - entry.harm.low) / 2 / 1.96));
   const absentPeople = bad.length > 0 ? { mean: 0, sd: 0 } : missingPeople(missing, absent, window, context);
   return {
@@ -161,10 +161,12 @@ function moneyOf(
 /** Harm of people in key tiers counts again, as certain as the lines that it repeats. */
 function keyLine(
   root: AttemptSums,
-  left: readonly Left[],
-  charged: readonly Missing[],
-  lines: readonly BillLine[],
-  context: BillContext,
+  {
+    left,
+    charged,
+    lines,
+    context,
+  }: { left: readonly Left[]; charged: readonly Missing[]; lines: readonly BillLine[]; context: BillContext },
 ): BillLine {
   const { rates } = context;
   const minutes =

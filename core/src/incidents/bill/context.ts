@@ -33,13 +33,17 @@ export function surroundingsOf(
   return { onsetMs, mix: learnUsualMix(rows.dayBefore, holds), before: rows.hoursBefore, succession };
 }
 
+export interface BillSources {
+  knownUntilMs: number;
+  surroundings: Surroundings;
+  judge: { history: History; register: Register };
+  settings: BillSettings;
+}
+
 /** Puts together what `harmBill` needs to know. */
 export function billContext(
   rows: AttemptColumns,
-  knownUntilMs: number,
-  surroundings: Surroundings,
-  judge: { history: History; register: Register },
-  settings: BillSettings,
+  { knownUntilMs, surroundings, judge, settings }: BillSources,
 ): BillContext {
   const { history, register } = judge;
   const { mix } = surroundings;

@@ -92,7 +92,7 @@ export function hurtPeople(
       own.flow = flow;
     }
   });
-  decideFates(people, rows, followersOf, normalAt, knownUntilMs);
+  decideFates(people, rows, { followersOf, normalAt, knownUntilMs });
   addLosses(people, context);
   return [...people.values()].sort(
     (a, b) =>
@@ -109,9 +109,11 @@ type Rows = BillContext['rows'];
 function decideFates(
   people: ReadonlyMap<number, HurtPerson>,
   rows: Rows,
-  followersOf: BillContext['followersOf'],
-  normalAt: BillContext['normalAt'],
-  knownUntilMs: number,
+  {
+    followersOf,
+    normalAt,
+    knownUntilMs,
+  }: { followersOf: BillContext['followersOf']; normalAt: BillContext['normalAt']; knownUntilMs: number },
 ): void {
   for (const own of people.values()) if (own.lastMs > knownUntilMs - STILL_DECIDING_MS) own.fate = 'undecided';
   for (let i = 0; i < rows.n; i++) {

@@ -139,7 +139,11 @@ test('people of two incidents together are no more than those of each added; a s
       learnSuccession(columns),
     );
     const settings = { rates: DEFAULT_RATES, importanceOf: () => 1, isKeyTier: () => false, penaltyOf: () => 0 };
-    return harmBill(parts, window, billContext(columns, NOW, around, { history, register }, settings));
+    return harmBill(
+      parts,
+      window,
+      billContext(columns, { knownUntilMs: NOW, surroundings: around, judge: { history, register }, settings }),
+    );
   };
   const [one, two] = flows.map((flow) => bill([part(flow)], all)) as [ReturnType<typeof bill>, ReturnType<typeof bill>];
   const both = bill(flows.map(part), all);

@@ -24,10 +24,12 @@ interface Hurt {
 function attempts(
   fromMs: number,
   hours: number,
-  flows: readonly number[],
-  perMinute: number,
-  troubles: readonly Hurt[] = [],
-  seed = 3,
+  {
+    flows,
+    perMinute,
+    troubles = [],
+    seed = 3,
+  }: { flows: readonly number[]; perMinute: number; troubles?: readonly Hurt[]; seed?: number },
 ): TestAttempt[] {
   const random = seededRandom(seed + Math.floor(fromMs / HOUR_MS));
   const rows: TestAttempt[] = [];
@@ -61,9 +63,11 @@ function attempts(
 function judge(
   flows: readonly number[],
   perMinute: number,
-  troubles: readonly Hurt[],
-  more: Partial<Judge> = {},
-  siteLimits = new Map<number, number>(),
+  {
+    troubles,
+    more = {},
+    siteLimits = new Map<number, number>(),
+  }: { troubles: readonly Hurt[]; more?: Partial<Judge>; siteLimits?: Map<number, number> },
 ) {
   const register = new Register();
   const history = new History(
@@ -72,9 +76,9 @@ function judge(
     () => siteLimits,
   );
   for (let at = NOW - 8 * DAY_MS; at < NOW - 3 * HOUR_MS; at += HOUR_MS)
-    history.putHour(at, rollUp(columnsOf(attempts(at, 1, flows, perMinute))));
+    history.putHour(at, rollUp(columnsOf(attempts(at, 1, { flows, perMinute }))));
   const window = { fromMs: NOW - 3 * HOUR_MS, toMs: NOW };
-  const today = attempts(window.fromMs, 3, flows, perMinute, troubles, 77);
+  const today = attempts(window.fromMs, 3, { flows, perMinute, troubles, seed: 77 });
   for (let at = window.fromMs; at < NOW; at += HOUR_MS)
     history.putHour(at, rollUp(columnsOf(today.filter(({ startMs }) => startMs >= at && startMs < at + HOUR_MS))));
   const judged: Judge = { history, register, applicationOf: () => 1, ...more };
@@ -84,7 +88,7 @@ function judge(
     [0, 1, 2].map((k) => [window.fromMs + k * HOUR_MS, countMinutes(rows, window.fromMs + k * HOUR_MS, normalAt)]),
   );
   const deviations = deviationsIn(window, (flow, hourMs) => hours.get(hourMs)?.get(flow), judged);
-  judgeStretch(deviations, rows, learnSuccession(rows), window, judged);
+  judgeStretch(deviations, { rows, succession: learnSuccession(rows), window, judge: judged });
   return { register, history, deviations, rows, window };
 }
 
@@ -92,9 +96,9 @@ const shapes = (register: Register) =>
   register.all.map(({ parts }) => [...new Set(parts.map(({ flow }) => flow))].sort());
 
 test('everything slow at one site is one incident with all its flows, also those too quiet to show it alone', () => {
-  const { register } = judge([1, 2, 3], 3, [
-    { flows: [1, 2, 3], site: 2, kind: 'slow', fromMs: NOW - 60 * MINUTE_MS, toMs: NOW },
-  ]);
+  const { register } = judge([1, 2, 3], 3, {
+    troubles: [{ flows: [1, 2, 3], site: 2, kind: 'slow', fromMs: NOW - 60 * MINUTE_MS, toMs: NOW }],
+  });
   expect(shapes(register)).toEqual([[1, 2, 3]]);
   const [incident] = register.all;
   expect(Math.abs(((incident?.onsetMs as number) - (NOW - 60 * MINUTE_MS)) / MINUTE_MS)).toBeLessThanOrEqual(6);
@@ -107,8 +111,10 @@ test('two flows that fail at the same time for everybody are two incidents, unle
     fromMs: NOW - 40 * MINUTE_MS,
     toMs: NOW,
   }));
-  expect(shapes(judge([1, 2, 3], 8, troubles).register)).toEqual([[1], [2]]);
-  expect(shapes(judge([1, 2, 3], 8, troubles, { componentOf: () => 'parcels-db' }).register)).toEqual([[1, 2]]);
+  expect(shapes(judge([1, 2, 3], 8, { troubles }).register)).toEqual([[1], [2]]);
+  expect(shapes(judge([1, 2, 3], 8, { troubles, more: { componentOf: () => 'parcels-db' } }).register)).toEqual([
+    [1, 2],
+  ]);
 });
 
 test('troubles of two sites at the same time stay two', () => {
@@ -116,21 +122,28 @@ test('troubles of two sites at the same time stay two', () => {
     { flows: [1], site: 1, kind: 'failing', fromMs: NOW - 50 * MINUTE_MS, toMs: NOW },
     { flows: [2], site: 3, kind: 'failing', fromMs: NOW - 50 * MINUTE_MS, toMs: NOW },
   ];
-  expect(shapes(judge([1, 2, 3], 8, troubles).register)).toEqual([[1], [2]]);
+  expect(shapes(judge([1, 2, 3], 8, { troubles }).register)).toEqual([[1], [2]]);
 });
 
 test('a quiet stretch has no incident; what judged a part is kept with it', () => {
-  expect(judge([1, 2, 3], 8, []).register.all).toEqual([]);
-  const { register } = judge([1], 8, [{ flows: [1], kind: 'failing', fromMs: NOW - 40 * MINUTE_MS, toMs: NOW }]);
+  expect(judge([1, 2, 3], 8, { troubles: [] }).register.all).toEqual([]);
+  const { register } = judge([1], 8, {
+    troubles: [{ flows: [1], kind: 'failing', fromMs: NOW - 40 * MINUTE_MS, toMs: NOW }],
+  });
   expect(register.all[0]?.parts[0]?.judgedBy).toMatchObject({ basis: 'dayPattern', limitBy: 'learned' });
 });
 
 test('judged again with the same attempts nothing changes', () => {
-  const { register, history, deviations, rows, window } = judge([1, 2], 6, [
-    { flows: [1], kind: 'slow', fromMs: NOW - 40 * MINUTE_MS, toMs: NOW },
-  ]);
+  const { register, history, deviations, rows, window } = judge([1, 2], 6, {
+    troubles: [{ flows: [1], kind: 'slow', fromMs: NOW - 40 * MINUTE_MS, toMs: NOW }],
+  });
   expect(
-    judgeStretch(deviations, rows, learnSuccession(rows), window, { history, register, applicationOf: () => 1 }),
+    judgeStretch(deviations, {
+      rows,
+      succession: learnSuccession(rows),
+      window,
+      judge: { history, register, applicationOf: () => 1 },
+    }),
   ).toEqual([]);
 });
 
@@ -206,15 +219,15 @@ test('a limit of one site judges there alone; what is usual there against it is 
       usual: hour?.usualLate?.reduce((sum, n) => sum + n, 0),
     };
   };
-  const quiet = judge([1], 20, [], {}, tight);
+  const quiet = judge([1], 20, { troubles: [], more: {}, siteLimits: tight });
   // A fifth of a quarter of 1,200: a log-normal 200 ms with spread 0.3 lies above 260 ms with probability 1 − Φ(ln 1.3
   // / 0.3) = 0.191.
   expect(late(quiet).late).toBeGreaterThan(35);
   expect(late(quiet).late / (late(quiet).usual ?? NaN)).toBeGreaterThan(0.7);
   expect(late(quiet).late / (late(quiet).usual ?? NaN)).toBeLessThan(1.3);
-  expect(late(judge([1], 20, []))).toEqual({ late: expect.any(Number) as number, usual: undefined });
-  expect(late(judge([1], 20, [])).late).toBeLessThan(15);
+  expect(late(judge([1], 20, { troubles: [] }))).toEqual({ late: expect.any(Number) as number, usual: undefined });
+  expect(late(judge([1], 20, { troubles: [] })).late).toBeLessThan(15);
   expect(quiet.deviations).toEqual([]);
   const slow = [{ flows: [1], site: 2, kind: 'slow' as const, fromMs: NOW - 60 * MINUTE_MS, toMs: NOW }];
-  expect(shapes(judge([1], 20, slow, {}, tight).register)).toEqual([[1]]);
+  expect(shapes(judge([1], 20, { troubles: slow, more: {}, siteLimits: tight }).register)).toEqual([[1]]);
 });

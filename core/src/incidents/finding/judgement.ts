@@ -68,10 +68,7 @@ export function deviationsIn(
  */
 export function judgeStretch(
   deviations: readonly Deviation[],
-  rows: AttemptColumns,
-  succession: Succession,
-  window: Window,
-  judge: Judge,
+  { rows, succession, window, judge }: { rows: AttemptColumns; succession: Succession; window: Window; judge: Judge },
 ): StoredIncident[] {
   const { history, register } = judge;
   const { found, isKin } = tieTogether(rows, deviations, judge);
@@ -148,7 +145,7 @@ function tieTogether(
           other.endMs > part.onsetMs,
       );
     const siblings = history.flows.filter((flow) => applicationOf(flow) === applicationOf(part.flow) && !isTaken(flow));
-    for (const other of spreadOver(rows, part, segment, new Set(siblings), normalAt)) {
+    for (const other of spreadOver(rows, part, { segment, flows: new Set(siblings), normalAt })) {
       found.push(other);
       marks.set(keyOf(other), own);
     }

@@ -24,10 +24,7 @@ function attempt(atMs: number, isBad: boolean, { web, slots, db, cards = 0, fail
     spanId: string,
     parentSpanId: string,
     component: string,
-    kind: number,
-    from: number,
-    length: number,
-    more: Partial<TraceSpan> = {},
+    { kind, from, length, more = {} }: { kind: number; from: number; length: number; more?: Partial<TraceSpan> },
   ) =>
     spanWith({
       spanId,
@@ -46,12 +43,29 @@ function attempt(atMs: number, isBad: boolean, { web, slots, db, cards = 0, fail
     isBad,
     rootId: 'a',
     spans: [
-      span('a', '', 'web', SERVER, 0, web + inner + cards, { failed }),
-      span('b', 'a', 'web', CLIENT, web, inner, { peer: 'slots', failed: fails === 'slots' || fails === 'db' }),
-      span('c', 'b', 'slots', SERVER, web, inner, { failed: fails === 'slots' || fails === 'db' }),
-      span('d', 'c', 'parcels-db', CLIENT, web + slots, db, { failed: fails === 'db' }),
+      span('a', '', 'web', { kind: SERVER, from: 0, length: web + inner + cards, more: { failed } }),
+      span('b', 'a', 'web', {
+        kind: CLIENT,
+        from: web,
+        length: inner,
+        more: { peer: 'slots', failed: fails === 'slots' || fails === 'db' },
+      }),
+      span('c', 'b', 'slots', {
+        kind: SERVER,
+        from: web,
+        length: inner,
+        more: { failed: fails === 'slots' || fails === 'db' },
+      }),
+      span('d', 'c', 'parcels-db', { kind: CLIENT, from: web + slots, length: db, more: { failed: fails === 'db' } }),
       ...(cards > 0
-        ? [span('e', 'a', 'web', CLIENT, web + inner, cards, { peer: 'card-network', failed: fails === 'cards' })]
+        ? [
+            span('e', 'a', 'web', {
+              kind: CLIENT,
+              from: web + inner,
+              length: cards,
+              more: { peer: 'card-network', failed: fails === 'cards' },
+            }),
+          ]
         : []),
     ],
   };

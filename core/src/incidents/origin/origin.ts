@@ -96,7 +96,7 @@ export function rankOrigins(
   const profiles = [...usual, ...bad].sort((a, b) => a.atMs - b.atMs);
   if (bad.length === 0) return { candidates: [], rungs: [], changes: [], second: null, bad: 0, usual: usual.length };
   const facts = factsOf(bad, usual, profiles, signal);
-  const candidates = score(facts, bad, signal, onsetMs, changes);
+  const candidates = score(facts, { bad, signal, onsetMs, changes });
   const [first] = candidates;
   const rungs = facts
     .map(({ blamed: _blamed, ...rung }): Rung => rung)
@@ -107,7 +107,7 @@ export function rankOrigins(
     changes: changes.filter(
       ({ component, atMs }) => isNear(atMs, onsetMs) && rungs.some((rung) => rung.component === component),
     ),
-    second: first ? secondOrigin(first, facts, bad, usual, profiles, signal, onsetMs, changes) : null,
+    second: first ? secondOrigin(first, { facts, bad, usual, all: profiles, signal, onsetMs, changes }) : null,
     bad: bad.length,
     usual: usual.length,
   };
@@ -139,10 +139,12 @@ function factsOf(
 
 function score(
   facts: readonly Facts[],
-  bad: readonly Profile[],
-  signal: 'slow' | 'failing',
-  onsetMs: number,
-  changes: readonly ComponentChange[],
+  {
+    bad,
+    signal,
+    onsetMs,
+    changes,
+  }: { bad: readonly Profile[]; signal: 'slow' | 'failing'; onsetMs: number; changes: readonly ComponentChange[] },
 ): OriginCandidate[] {
   const excess = facts.reduce((sum, { nowUs, usualUs }) => sum + Math.max(0, nowUs - usualUs), 0);
   const failures = bad.filter(({ parts }) => [...parts.values()].some(({ fails }) => fails > 0)).length;
@@ -225,13 +227,23 @@ function beginOf(passing: readonly Profile[], scores: readonly number[]): number
 /** Among the bad attempts in which the first origin has no part, who has? */
 function secondOrigin(
   first: OriginCandidate,
-  facts: readonly Facts[],
-  bad: readonly Profile[],
-  usual: readonly Profile[],
-  all: readonly Profile[],
-  signal: 'slow' | 'failing',
-  onsetMs: number,
-  changes: readonly ComponentChange[],
+  {
+    facts,
+    bad,
+    usual,
+    all,
+    signal,
+    onsetMs,
+    changes,
+  }: {
+    facts: readonly Facts[];
+    bad: readonly Profile[];
+    usual: readonly Profile[];
+    all: readonly Profile[];
+    signal: 'slow' | 'failing';
+    onsetMs: number;
+    changes: readonly ComponentChange[];
+  },
 ): string | null {
   const usualOf = new Map(facts.map(({ component, usualUs }) => [component, usualUs]));
   const unexplained = bad.filter(({ parts }) => {
@@ -244,7 +256,7 @@ function secondOrigin(
     return Math.max(0, (own?.us ?? 0) - first.usualUs) < 0.3 * excess;
   });
   if (unexplained.length < SECOND_LEAST || unexplained.length < SECOND_SHARE * bad.length) return null;
-  const [next] = score(factsOf(unexplained, usual, all, signal), unexplained, signal, onsetMs, changes).filter(
+  const [next] = score(factsOf(unexplained, usual, all, signal), { bad: unexplained, signal, onsetMs, changes }).filter(
     ({ component }) => component !== first.component,
   );
   return next && next.reasons[signal === 'slow' ? 'time' : 'failures'] >= SECOND_EXPLAINS ? next.component : null;

@@ -67,7 +67,7 @@ test('what the same people met in other flows belongs to it, also where it alone
   const columns = rows({ 1: 0.7, 2: 0.06 });
   const segment = narrowSegment(columns, part(1), normalAt);
   if (!segment) throw new Error('the first flow is about site 2');
-  const found = spreadOver(columns, part(1), segment, new Set([2, 3]), normalAt);
+  const found = spreadOver(columns, part(1), { segment, flows: new Set([2, 3]), normalAt });
   expect(found.map(({ flow }) => flow)).toEqual([2]);
   expect(found[0]).toMatchObject({ signal: 'failing', onsetMs: BASE });
   expect(found[0]?.excess).toBeGreaterThan(2);

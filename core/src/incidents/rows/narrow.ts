@@ -73,9 +73,7 @@ const FEWEST_EXCESS = 2;
 export function spreadOver(
   rows: AttemptColumns,
   part: Deviation,
-  segment: Segment,
-  flows: ReadonlySet<number>,
-  normalAt: NormalAt,
+  { segment, flows, normalAt }: { segment: Segment; flows: ReadonlySet<number>; normalAt: NormalAt },
 ): Deviation[] {
   const sums = new Map<number, { n: number; bad: number; usual: number }>();
   const conditions = [[segment.dimension, segment.value]] as const;

@@ -110,13 +110,11 @@ const stretchOf = ({ spans }: StoredTrace): Window => ({
 async function linesIn(state: EngineState, traceId: string, trace: StoredTrace): Promise<LogLineShape[]> {
   const { fromMs, toMs } = stretchOf(trace);
   const components = [...new Set(trace.spans.map(({ component }) => component))];
-  const lines = await linesOfTrace(
-    state.database,
-    traceId,
+  const lines = await linesOfTrace(state.database, traceId, {
     components,
-    { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS },
-    MOST_LINES,
-  );
+    window: { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS },
+    most: MOST_LINES,
+  });
   return lines.map((line) => lineShape(line, new Map()));
 }
 

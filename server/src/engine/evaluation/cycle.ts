@@ -196,13 +196,12 @@ async function judgeWindow(state: EngineState, window: Window): Promise<void> {
   if (deviations.length === 0 && before.length === 0) return;
   const components = await componentsOf(state, deviations);
   const judged: Judge = { history, register, applicationOf, componentOf: (deviation) => components.get(deviation) };
-  const changed = judgeStretch(
-    deviations,
-    await rowsAround(state, deviations),
-    deviations.length === 0 ? learnSuccession(emptyColumns(0)) : await successionIn(state.hours, window),
+  const changed = judgeStretch(deviations, {
+    rows: await rowsAround(state, deviations),
+    succession: deviations.length === 0 ? learnSuccession(emptyColumns(0)) : await successionIn(state.hours, window),
     window,
-    judged,
-  );
+    judge: judged,
+  });
   await state.database.transaction(changed.map(saveIncident));
   await nameComponents(state, window);
 }

@@ -23,21 +23,27 @@ export async function flowField(
   if (!state.names.has(id)) return null;
   const window = walkedPart(resolveWindow(state, asked));
   let [shortest, longest, attempts] = [Infinity, 0, 0];
-  await each(state, id, window, focus, (rows, i) => {
-    const took = rows.durationMs[i] as number;
-    if (took < shortest) shortest = took;
-    if (took > longest) longest = took;
-    attempts++;
+  await each(state, id, window, {
+    focus,
+    see: (rows, i) => {
+      const took = rows.durationMs[i] as number;
+      if (took < shortest) shortest = took;
+      if (took > longest) longest = took;
+      attempts++;
+    },
   });
   const field = emptyField(window, attempts > 0 ? shortest : 1, longest);
-  await each(state, id, window, focus, (rows, i) => {
-    const atMs = rows.startMs[i] as number;
-    countInPlace(
-      field,
-      atMs,
-      rows.durationMs[i] as number,
-      outcomeOfRow(rows, i, state.history.normalAt(id, atMs)) !== 'onTime',
-    );
+  await each(state, id, window, {
+    focus,
+    see: (rows, i) => {
+      const atMs = rows.startMs[i] as number;
+      countInPlace(
+        field,
+        atMs,
+        rows.durationMs[i] as number,
+        outcomeOfRow(rows, i, state.history.normalAt(id, atMs)) !== 'onTime',
+      );
+    },
   });
   return { window, attempts, limitMs: state.history.normalAt(id, window.toMs - 1).limitMs ?? null, ...field };
 }
@@ -53,15 +59,18 @@ export async function flowRegion(
   let [attempts, bad] = [0, 0];
   const isWorse = (a: (typeof found)[number], b: (typeof found)[number]) =>
     b.badness - a.badness || b.durationMs - a.durationMs || a.startMs - b.startMs;
-  await each(state, id, window, focus, (rows, i) => {
-    const durationMs = rows.durationMs[i] as number;
-    if (durationMs < fromDurationMs || (toDurationMs !== null && durationMs >= toDurationMs)) return;
-    const startMs = rows.startMs[i] as number;
-    const outcome = outcomeOfRow(rows, i, state.history.normalAt(id, startMs));
-    attempts++;
-    if (outcome !== 'onTime') bad++;
-    found.push({ startMs, durationMs, badness: BADNESS[outcome] });
-    if (found.length >= 8 * MOST_LISTED) found = found.sort(isWorse).slice(0, MOST_LISTED);
+  await each(state, id, window, {
+    focus,
+    see: (rows, i) => {
+      const durationMs = rows.durationMs[i] as number;
+      if (durationMs < fromDurationMs || (toDurationMs !== null && durationMs >= toDurationMs)) return;
+      const startMs = rows.startMs[i] as number;
+      const outcome = outcomeOfRow(rows, i, state.history.normalAt(id, startMs));
+      attempts++;
+      if (outcome !== 'onTime') bad++;
+      found.push({ startMs, durationMs, badness: BADNESS[outcome] });
+      if (found.length >= 8 * MOST_LISTED) found = found.sort(isWorse).slice(0, MOST_LISTED);
+    },
   });
   const worst = found.sort(isWorse).slice(0, MOST_LISTED);
   const stored = await attemptsAt(
@@ -92,6 +101,5 @@ const each = (
   state: EngineState,
   id: number,
   window: Window,
-  focus: Focus,
-  see: (rows: AttemptColumns, row: number) => void,
+  { focus, see }: { focus: Focus; see: (rows: AttemptColumns, row: number) => void },
 ): Promise<void> => eachAttempt(state, { flows: id, window, conditions: conditionsOf(state, focus) }, see);

@@ -40,7 +40,11 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
   // Single attempts of more than a day are not walked: the last day of a long window is.
   const window = walkedPart(asked);
   const focus: Focus = { ...question.focus, flow: question.id };
-  const { row, sums: ofAll } = await flowRow(state, question.id, window, question.against, focus.values);
+  const { row, sums: ofAll } = await flowRow(state, question.id, {
+    window,
+    against: question.against,
+    values: focus.values,
+  });
   // Narrowed to another application, nothing of this flow is left.
   const sums = flowsIn(state, focus)?.has(question.id) ? ofAll : undefined;
   const flow = state.names.flow(question.id);

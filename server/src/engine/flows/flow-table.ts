@@ -78,9 +78,7 @@ export async function flowTable(state: EngineState, question: FlowsQuestion): Pr
 export async function flowRow(
   state: EngineState,
   id: number,
-  window: Window,
-  against: Against,
-  values: Focus['values'],
+  { window, against, values }: { window: Window; against: Against; values: Focus['values'] },
 ): Promise<{ row: FlowRowShape; sums: Sums | undefined }> {
   const figures = await figuresOf(state, window, against, { values });
   return { row: rowOf(state, id, figures), sums: figures.sums.get(id) };

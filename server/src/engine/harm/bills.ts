@@ -107,7 +107,12 @@ export async function contextOf(
     flows,
     sliceOf(state, focus),
   );
-  return billContext(rows, state.judgedMs, around, state, billSettings(state, ratesAtMs));
+  return billContext(rows, {
+    knownUntilMs: state.judgedMs,
+    surroundings: around,
+    judge: state,
+    settings: billSettings(state, ratesAtMs),
+  });
 }
 
 /**

@@ -33,9 +33,7 @@ export interface Description {
 export function describeIncident(
   state: EngineState,
   incident: StoredIncident,
-  window: Window,
-  bill: HarmBill,
-  rows: AttemptColumns,
+  { window, bill, rows }: { window: Window; bill: HarmBill; rows: AttemptColumns },
 ): Description {
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
@@ -140,7 +138,7 @@ export async function describe(
       ? undefined
       : (_rows: AttemptColumns, row: number) => row % every === 0;
   const rows = await state.hours.rows(shared, new Set([flow]), isWanted);
-  return describeIncident(state, incident, shared, bill, rows);
+  return describeIncident(state, incident, { window: shared, bill, rows });
 }
 
 /** Attempts of a flow in a window, from its roll-ups. */

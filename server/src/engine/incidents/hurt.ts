@@ -36,13 +36,12 @@ export async function hurt(state: EngineState, { id, window: asked, focus }: Hur
   );
   const text = (number: number) => state.names.text(number);
   const shared = sharedWindow(incident, window);
-  const items = await itemsOf(
-    state.database,
-    incident.parts.map(({ flow }) => flow),
-    people.map(({ person }) => person),
-    shared,
-    MOST_VALUES,
-  );
+  const items = await itemsOf(state.database, {
+    flows: incident.parts.map(({ flow }) => flow),
+    persons: people.map(({ person }) => person),
+    window: shared,
+    most: MOST_VALUES,
+  });
   return {
     currency: state.settings.file.currency,
     window: shared,

@@ -38,7 +38,7 @@ export function componentPage(
 async function lookAtComponent(state: EngineState, name: string, whole: Window): Promise<ComponentShape | null> {
   const window: Window = { fromMs: Math.max(whole.fromMs, whole.toMs - LOOK_MS), toMs: whole.toMs };
   const share = keptShare(state, window);
-  const found = await tracesThrough(state.database, name, window, TRACES_LOOKED_AT, share);
+  const found = await tracesThrough(state.database, name, { window, most: TRACES_LOOKED_AT, share });
   if (!found) return null;
   const traces = [...(await loadPaths(state.database, found.traceIds)).values()];
   const hops = hopsOf(traces);

@@ -42,7 +42,11 @@ async function lookAtAll(state: EngineState, window: Window, before: Window): Pr
     before,
   });
   const odd = judged.filter(({ verdict }) => verdict === 'raised' || verdict === 'full');
-  return { window, before, parts: parts.map((part) => partShape(state, part, places.get(keyOf(part)), odd, share)) };
+  return {
+    window,
+    before,
+    parts: parts.map((part) => partShape(state, part, { place: places.get(keyOf(part)), odd, share })),
+  };
 }
 
 const keyOf = ({ component, host }: { component: string; host: string }) => `${component}\u001f${host}`;
@@ -50,9 +54,7 @@ const keyOf = ({ component, host }: { component: string; host: string }) => `${c
 function partShape(
   state: EngineState,
   part: JudgedPart,
-  place: StoredPart | undefined,
-  odd: readonly JudgedFigure[],
-  share: number,
+  { place, odd, share }: { place: StoredPart | undefined; odd: readonly JudgedFigure[]; share: number },
 ): RunningPartShape {
   const { kind, component, host, level } = part;
   const application = place?.application ?? '';

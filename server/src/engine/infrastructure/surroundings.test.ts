@@ -40,7 +40,11 @@ async function sendWorld(): Promise<void> {
     for (let k = 0; k < 12; k++, n++) {
       const startMs = minuteMs + random() * (MINUTE_MS - 2_000);
       const failed = minuteMs >= ONSET && random() < 0.4;
-      const span = (id: number, parent: number, name: string, fromMs: number, toMs: number) => ({
+      const span = (
+        id: number,
+        parent: number,
+        { name, fromMs, toMs }: { name: string; fromMs: number; toMs: number },
+      ) => ({
         traceId: hex(n, 32),
         spanId: hex(10 * n + id, 16),
         ...(parent >= 0 && { parentSpanId: hex(10 * n + parent, 16) }),
@@ -52,11 +56,11 @@ async function sendWorld(): Promise<void> {
       });
       const tookMs = 200 + 100 * random();
       entries.push({
-        ...span(0, -1, 'GET', 0, tookMs),
+        ...span(0, -1, { name: 'GET', fromMs: 0, toMs: tookMs }),
         attributes: [text('http.request.method', 'GET'), text('http.route', '/basket'), text('user.id', `p${n % 900}`)],
       });
       inner.push({
-        ...span(1, 0, 'GET /prices', 20, tookMs - 20),
+        ...span(1, 0, { name: 'GET /prices', fromMs: 20, toMs: tookMs - 20 }),
         ...(failed && { events: [{ name: 'exception', attributes: [text('exception.type', 'NoPrice')] }] }),
       });
       const line = (severityNumber: number, body: string) => ({

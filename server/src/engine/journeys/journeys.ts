@@ -124,7 +124,11 @@ async function journeyShape(state: EngineState, way: Way, window: Window, focus:
     const { lateShare, failedShare } = state.history.normalAt(flow, window.toMs - 1);
     return lateShare + failedShare;
   };
-  const judged = judgeJourney(sessions, way.steps, window, Math.min(state.watermarkMs, around.toMs), usualShareOf);
+  const judged = judgeJourney(sessions, way.steps, {
+    window,
+    knownUntilMs: Math.min(state.watermarkMs, around.toMs),
+    usualShareOf,
+  });
   const incidents = state.register.within(window);
   const { steps, application, name, isNamed } = way;
   const technicalNames = steps.map((flow) => state.names.flow(flow).technicalName);

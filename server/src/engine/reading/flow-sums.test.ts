@@ -29,7 +29,11 @@ function stateOf(attempts: readonly Attempt[], sealed: boolean): EngineState {
 }
 
 /** The same sums, the slow and plain way. */
-function plainly(attempts: readonly Attempt[], flow: number, fromMs: number, toMs: number, site?: number) {
+function plainly(
+  attempts: readonly Attempt[],
+  flow: number,
+  { fromMs, toMs, site }: { fromMs: number; toMs: number; site?: number },
+) {
   const own = attempts.filter(
     (one) =>
       one.flow === flow &&
@@ -76,7 +80,7 @@ test('any window and slice, from open hours or sealed ones, sums up as plain cou
         await flowSums(state, { fromMs, toMs }, focus);
         const sums = await flowSums(state, { fromMs, toMs }, focus);
         for (const flow of [1, 2]) {
-          const expected = plainly(attempts, flow, fromMs, toMs, site);
+          const expected = plainly(attempts, flow, { fromMs, toMs, site });
           const found = sums.get(flow);
           if (expected.attempts === 0) expect(found).toBeUndefined();
           else {
