@@ -27,6 +27,7 @@ test('on worlds whose truth is known, troubles are found, dated, billed and rank
   expect(score.onsetErrorMedianMin).toBeLessThanOrEqual(15);
   expect(score.coverage.people).toBeGreaterThanOrEqual(0.5);
   expect(score.coverage.money).toBeGreaterThanOrEqual(0.5);
+  expect(score.firstIsFirstOfAny).toBe(1);
   expect(score.falsePerDay).toBeLessThanOrEqual(3);
   expect(report(score, worlds, { first: 204, last: 209, minutes: 1 })).toContain('| recall of troubles');
 }, 400_000);

@@ -168,12 +168,15 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
   test('a rate changed in the set-up moves the bill, with who and when, and is undone', async () => {
     const { id } = (await list('last=60')).rows.find(({ title }) => title.includes('Print labels')) as Row;
     const failed = async () => {
-      const { bill } = await getJson<{ bill: { name: string; rate: number }[] }>(
-        `${stage().url}/api/incidents/${id}?last=60`,
+      const { bill } = await getJson<{ bill: { name: string; rate: number; harm: { estimate: number } }[] }>(
+        `${stage().url}/api/incidents/${id}?${stage().day}&rates=today`,
       );
-      return bill.find(({ name }) => name === 'failed')?.rate;
+      const line = bill.find(({ name }) => name === 'failed');
+      return { rate: line?.rate, harm: Math.round(line?.harm.estimate ?? NaN) };
     };
-    expect(await failed()).toBe(5);
+    const before = await failed();
+    expect(before.rate).toBe(5);
+    expect(before.harm).toBeGreaterThan(0);
     const page = await open('/set-up', size);
     await fill(page, 'rate-failed', 'much');
     await fill(page, 'rate-who', 'Kim');
@@ -181,12 +184,14 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     await seen(page, 'A number, at least 0.');
     await fill(page, 'rate-failed', '10');
     await tap(page, 'save-rates');
-    await until('the new rate', async () => (await failed()) === 10);
+    await until('the new rate', async () => (await failed()).rate === 10);
+    expect(Math.abs((await failed()).harm - 2 * before.harm)).toBeLessThanOrEqual(1);
     await seen(page, 'failed 10');
     expect(await violations(page)).toEqual([]);
     await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Undo harm rates"]')?.click());
     await seen(page, 'taken back');
-    await until('the old rate', async () => (await failed()) === 5);
+    await until('the old rate', async () => (await failed()).rate === 5);
+    expect(await failed()).toEqual(before);
     await page.close();
   });
 });

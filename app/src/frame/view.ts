@@ -1,15 +1,13 @@
 import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
+import { RANKINGS, type Ranking } from '@toplens/core/incidents';
+import { PAGE_DIMENSIONS, type PageDimension } from '@toplens/core/pages';
+import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
+import { AGAINST, type Against } from '@toplens/core/time';
 import type { operations } from '@/data/api-types';
 
-export const RANKINGS = ['harm', 'people', 'money', 'promises', 'keyCustomers'] as const;
-export type Ranking = (typeof RANKINGS)[number];
+export { AGAINST, DIMENSIONS, RANKINGS, type Against, type Dimension, type Ranking };
 
-export const DIMENSIONS = ['site', 'region', 'tier', 'promotion', 'version', 'host'] as const;
-export type Dimension = (typeof DIMENSIONS)[number];
-
-export const AGAINST = ['nothing', 'week', 'day', 'before', 'release'] as const;
-export type Against = (typeof AGAINST)[number];
 export const AGAINST_WORDS: Record<Against, string> = {
   nothing: 'nothing',
   week: 'same time last week',
@@ -23,11 +21,13 @@ export const GROUPINGS = ['region', 'application', 'team', 'version'] as const;
 export type Grouping = (typeof GROUPINGS)[number];
 
 /** By what page loads are told apart. */
-export const PAGE_GROUPS = ['page', 'country', 'area', 'browser', 'system', 'connection', 'version'] as const;
-export type PageGroup = (typeof PAGE_GROUPS)[number];
+export type PageGroup = Exclude<PageDimension, 'application'>;
+export const PAGE_GROUPS = PAGE_DIMENSIONS.filter((dimension): dimension is PageGroup => dimension !== 'application');
 /** What page loads alone are narrowed to: attempts know nothing of it. */
-export const PAGE_NARROWING = ['page', 'country', 'area', 'browser', 'system', 'connection'] as const;
-export type PageNarrowing = (typeof PAGE_NARROWING)[number];
+export type PageNarrowing = Exclude<PageGroup, Dimension>;
+export const PAGE_NARROWING = PAGE_GROUPS.filter(
+  (dimension): dimension is PageNarrowing => !DIMENSIONS.some((one) => one === dimension),
+);
 
 /** What everything is narrowed to. */
 export type Narrowed = { application?: string; team?: string; flow?: string } & Partial<Record<Dimension, string>>;

@@ -251,6 +251,7 @@ test('a limit by hand judges from when it is in force, beside what was learned, 
   });
   expect(atSite.sites).toContain('Nowhere');
   const ofSite = (one: FlowPageShape) => one.sides.find(({ dimension }) => dimension === 'site')?.sides ?? [];
+  expect(ofSite(atSite).length).toBeGreaterThan(1);
   for (const side of ofSite(atSite)) {
     const before = ofSite(page).find(({ value }) => value === side.value)?.badShare ?? NaN;
     if (side.value === site) expect(side.badShare).toBeGreaterThan(Math.max(0.5, before));
