@@ -883,7 +883,15 @@ export interface components {
              * @example 1772446440000
              */
             judgedMs: number | null;
-            /** @description applications that have sent nothing for longer than usual */
+            /**
+             * @description applications that have sent nothing for longer than usual
+             * @example [
+             *       {
+             *         "application": "Courier app",
+             *         "sinceMs": 1772442840000
+             *       }
+             *     ]
+             */
             silent: {
                 /**
                  * @description name of the application
@@ -1003,22 +1011,38 @@ export interface components {
             stepMs: number;
             /**
              * @description values
-             * @example []
+             * @example [
+             *       420,
+             *       1380,
+             *       null
+             *     ]
              */
             values: (number | null)[];
             /**
              * @description lower end of the usual range; null where nothing is known
-             * @example []
+             * @example [
+             *       420,
+             *       1380,
+             *       null
+             *     ]
              */
             low: (number | null)[];
             /**
              * @description upper end of the usual range; null where nothing is known
-             * @example []
+             * @example [
+             *       420,
+             *       1380,
+             *       null
+             *     ]
              */
             high: (number | null)[];
             /**
              * @description the same measure in the window that is compared with; null when none is
-             * @example []
+             * @example [
+             *       420,
+             *       1380,
+             *       null
+             *     ]
              */
             other: (number | null)[] | null;
         };
@@ -1064,11 +1088,56 @@ export interface components {
          * @description Where an incident shows and where it does not
          */
         Bites: {
-            /** @description values in which it goes wrong more often */
+            /**
+             * @description values in which it goes wrong more often
+             * @example [
+             *       {
+             *         "dimension": "site",
+             *         "value": "Depot North",
+             *         "all": 1840,
+             *         "bad": 212,
+             *         "people": 128,
+             *         "shareOfBad": 0.7,
+             *         "shareOfAll": 0.2,
+             *         "relativeRisk": 3.4,
+             *         "low": 2.2,
+             *         "high": 6.1,
+             *         "excess": 180,
+             *         "words": ""
+             *       }
+             *     ]
+             */
             segments: components["schemas"]["Segment"][];
-            /** @description values in which it goes wrong no more often than usual */
+            /**
+             * @description values in which it goes wrong no more often than usual
+             * @example [
+             *       {
+             *         "dimension": "site",
+             *         "value": "Depot North",
+             *         "all": 1840,
+             *         "bad": 212,
+             *         "people": 128,
+             *         "shareOfBad": 0.7,
+             *         "shareOfAll": 0.2,
+             *         "relativeRisk": 3.4,
+             *         "low": 2.2,
+             *         "high": 6.1,
+             *         "excess": 180,
+             *         "words": ""
+             *       }
+             *     ]
+             */
             spared: components["schemas"]["Segment"][];
-            /** @description dimensions that make no difference, or cannot be told */
+            /**
+             * @description dimensions that make no difference, or cannot be told
+             * @example [
+             *       {
+             *         "dimension": "site",
+             *         "why": "oneValue",
+             *         "value": ""
+             *       }
+             *     ]
+             */
             ruledOut: {
                 /**
                  * @description by what attempts are told apart
@@ -1142,7 +1211,19 @@ export interface components {
          * @description The last five minutes against the hour before
          */
         Changes: {
-            /** @description every flow and component, the largest change first */
+            /**
+             * @description every flow and component, the largest change first
+             * @example [
+             *       {
+             *         "kind": "flow",
+             *         "name": "slots",
+             *         "id": 7,
+             *         "measure": "attempts",
+             *         "ratio": 3.4,
+             *         "words": ""
+             *       }
+             *     ]
+             */
             changes: components["schemas"]["Change"][];
         };
         /**
@@ -1273,9 +1354,46 @@ export interface components {
              * @example EUR
              */
             currency: string;
-            /** @description parts */
+            /**
+             * @description parts
+             * @example [
+             *       {
+             *         "flowId": 3,
+             *         "flow": "Book a pick-up",
+             *         "technicalName": "POST /pick-ups",
+             *         "signal": "slow",
+             *         "level": "calm",
+             *         "onsetMs": 1772442840000,
+             *         "endMs": 1772446440000,
+             *         "active": true,
+             *         "basis": "timeOfWeek",
+             *         "limitMs": 800,
+             *         "limitBy": "owner",
+             *         "learnedLimitMs": 900,
+             *         "expectedMs": 420
+             *       }
+             *     ]
+             */
             parts: components["schemas"]["Part"][];
-            /** @description lines of the harm bill: quantity, rate, harm */
+            /**
+             * @description lines of the harm bill: quantity, rate, harm
+             * @example [
+             *       {
+             *         "name": "waiting",
+             *         "quantity": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         },
+             *         "rate": 3,
+             *         "harm": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         }
+             *       }
+             *     ]
+             */
             bill: components["schemas"]["BillLine"][];
             /**
              * @description of the money, what promises are expected to cost
@@ -1339,15 +1457,76 @@ export interface components {
                  */
                 failed: number;
             };
-            /** @description series to draw, beside what is usual */
+            /**
+             * @description series to draw, beside what is usual
+             * @example [
+             *       {
+             *         "name": "duration",
+             *         "flow": "Book a pick-up",
+             *         "series": {
+             *           "startMs": 1772442000000,
+             *           "stepMs": 60000,
+             *           "values": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "low": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "high": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "other": [
+             *             420,
+             *             1380,
+             *             null
+             *           ]
+             *         },
+             *         "comparedWith": "last Monday"
+             *       }
+             *     ]
+             */
             charts: components["schemas"]["Chart"][];
-            /** @description releases, on the time axis */
+            /**
+             * @description releases, on the time axis
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "words": ""
+             *       }
+             *     ]
+             */
             marks: components["schemas"]["Mark"][];
             /** @description in which part of the attempts it shows, and in which it does not */
             bites: components["schemas"]["Bites"];
-            /** @description attempts to look at */
+            /**
+             * @description attempts to look at
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "durationMs": 1840,
+             *         "outcome": "onTime",
+             *         "failure": "GatewayTimeout",
+             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *         "spanId": "00f067aa0ba902b7",
+             *         "person": "p-1f04",
+             *         "component": "slots"
+             *       }
+             *     ]
+             */
             samples: components["schemas"]["Sample"][];
-            /** @description name of the component (service.name) */
+            /**
+             * @description name of the component (service.name)
+             * @example {
+             *       "name": "Book a pick-up",
+             *       "words": ""
+             *     }
+             */
             component: {
                 /**
                  * @description name
@@ -1360,9 +1539,55 @@ export interface components {
                  */
                 words: string;
             } | null;
-            /** @description where it began; null where no attempt came whose trace could tell */
+            /**
+             * @description where it began; null where no attempt came whose trace could tell
+             * @example {
+             *       "candidates": [
+             *         {
+             *           "component": "slots",
+             *           "score": 0.82,
+             *           "reasons": [
+             *             "is the deepest that fails in 38 of 40 attempts"
+             *           ],
+             *           "team": "Slots Team"
+             *         }
+             *       ],
+             *       "changes": [
+             *         "slots 4.18.0, 6 minutes before"
+             *       ],
+             *       "second": "labels",
+             *       "trust": 0.93,
+             *       "rungs": [
+             *         {
+             *           "component": "slots",
+             *           "depth": 2,
+             *           "usualUs": 42000,
+             *           "nowUs": 1840000,
+             *           "failing": 18,
+             *           "onsetMs": 1772442840000,
+             *           "isSilent": true
+             *         }
+             *       ],
+             *       "bad": 212,
+             *       "usual": 80,
+             *       "shared": [
+             *         {
+             *           "id": 7,
+             *           "name": "Book a pick-up",
+             *           "application": "Courier app",
+             *           "level": "calm"
+             *         }
+             *       ]
+             *     }
+             */
             origin: components["schemas"]["Origin"] | null;
-            /** @description the team that should get it; null when none is known */
+            /**
+             * @description the team that should get it; null when none is known
+             * @example {
+             *       "team": "Slots Team",
+             *       "reason": "a holiday moved by a week"
+             *     }
+             */
             proposedTeam: {
                 /**
                  * @description name of the team
@@ -1377,12 +1602,28 @@ export interface components {
             } | null;
             /**
              * @description names of all teams
-             * @example []
+             * @example [
+             *       "Checkout",
+             *       "Data Stores"
+             *     ]
              */
             teams: string[];
-            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
+            /**
+             * @description what the focus leaves; null when nothing is narrowed, or the window is long
+             * @example {
+             *       "sessions": 410,
+             *       "attempts": 1840
+             *     }
+             */
             remaining: components["schemas"]["Remaining"] | null;
-            /** @description why it was set aside; null when it was not */
+            /**
+             * @description why it was set aside; null when it was not
+             * @example {
+             *       "reason": "a holiday moved by a week",
+             *       "by": "Dana",
+             *       "untilMs": 1772532840000
+             *     }
+             */
             setAside: {
                 /**
                  * @description why, in words
@@ -1400,7 +1641,15 @@ export interface components {
                  */
                 untilMs: number;
             } | null;
-            /** @description incidents that people joined with it */
+            /**
+             * @description incidents that people joined with it
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "title": "Book a pick-up fails for every fourth attempt"
+             *       }
+             *     ]
+             */
             joined: {
                 /**
                  * @description number of the incident
@@ -1413,7 +1662,15 @@ export interface components {
                  */
                 title: string;
             }[];
-            /** @description incidents of about the same time, which might be one with it */
+            /**
+             * @description incidents of about the same time, which might be one with it
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "title": "Book a pick-up fails for every fourth attempt"
+             *       }
+             *     ]
+             */
             nearby: {
                 /**
                  * @description number of the incident
@@ -1426,7 +1683,17 @@ export interface components {
                  */
                 title: string;
             }[];
-            /** @description what people decided about it, newest first */
+            /**
+             * @description what people decided about it, newest first
+             * @example [
+             *       {
+             *         "at": "2026-03-02T09:14:00.000Z",
+             *         "who": "Dana",
+             *         "what": "",
+             *         "detail": ""
+             *       }
+             *     ]
+             */
             decisions: {
                 /**
                  * @description when, as ISO 8601 in UTC
@@ -1462,7 +1729,24 @@ export interface components {
             currency: string;
             /** @description of all tiers together */
             whole: components["schemas"]["Interval"];
-            /** @description by tier */
+            /**
+             * @description by tier
+             * @example [
+             *       {
+             *         "tier": "business",
+             *         "money": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         },
+             *         "people": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         }
+             *       }
+             *     ]
+             */
             tiers: {
                 /**
                  * @description tier of the customer; '' when not told
@@ -1516,7 +1800,19 @@ export interface components {
          * @description In which component it may have begun
          */
         Origin: {
-            /** @description components in which it may have begun, likeliest first */
+            /**
+             * @description components in which it may have begun, likeliest first
+             * @example [
+             *       {
+             *         "component": "slots",
+             *         "score": 0.82,
+             *         "reasons": [
+             *           "is the deepest that fails in 38 of 40 attempts"
+             *         ],
+             *         "team": "Slots Team"
+             *       }
+             *     ]
+             */
             candidates: {
                 /**
                  * @description name of the component (service.name)
@@ -1530,7 +1826,9 @@ export interface components {
                 score: number;
                 /**
                  * @description what speaks for it, weightiest first
-                 * @example []
+                 * @example [
+                 *       "is the deepest that fails in 38 of 40 attempts"
+                 *     ]
                  */
                 reasons: string[];
                 /**
@@ -1541,7 +1839,9 @@ export interface components {
             }[];
             /**
              * @description what was changed on the affected paths shortly before
-             * @example []
+             * @example [
+             *       "slots 4.18.0, 6 minutes before"
+             *     ]
              */
             changes: string[];
             /**
@@ -1554,7 +1854,20 @@ export interface components {
              * @example 0.93
              */
             trust: number | null;
-            /** @description components on the affected paths, from the top down */
+            /**
+             * @description components on the affected paths, from the top down
+             * @example [
+             *       {
+             *         "component": "slots",
+             *         "depth": 2,
+             *         "usualUs": 42000,
+             *         "nowUs": 1840000,
+             *         "failing": 18,
+             *         "onsetMs": 1772442840000,
+             *         "isSilent": true
+             *       }
+             *     ]
+             */
             rungs: {
                 /**
                  * @description name of the component (service.name)
@@ -1602,7 +1915,17 @@ export interface components {
              * @example 80
              */
             usual: number;
-            /** @description other flows that reach the first candidate, and how they are in the window */
+            /**
+             * @description other flows that reach the first candidate, and how they are in the window
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "name": "Book a pick-up",
+             *         "application": "Courier app",
+             *         "level": "calm"
+             *       }
+             *     ]
+             */
             shared: {
                 /**
                  * @description number
@@ -1734,7 +2057,10 @@ export interface components {
             application: string;
             /**
              * @description names of the flows in trouble
-             * @example []
+             * @example [
+             *       "Pay",
+             *       "Print labels"
+             *     ]
              */
             flows: string[];
             /**
@@ -1855,7 +2181,14 @@ export interface components {
              * @example Slots Team
              */
             proposedTeam: string | null;
-            /** @description the newest handoff of it; null when it has none */
+            /**
+             * @description the newest handoff of it; null when it has none
+             * @example {
+             *       "id": "9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01",
+             *       "team": "Slots Team",
+             *       "state": "draft"
+             *     }
+             */
             handoff: components["schemas"]["HandoffMark"] | null;
         };
         /**
@@ -1984,20 +2317,137 @@ export interface components {
              * @example EUR
              */
             currency: string;
-            /** @description rows */
+            /**
+             * @description rows
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "rank": 1,
+             *         "moved": 2,
+             *         "title": "Book a pick-up fails for every fourth attempt",
+             *         "application": "Courier app",
+             *         "flows": [
+             *           "Pay",
+             *           "Print labels"
+             *         ],
+             *         "signal": "slow",
+             *         "level": "calm",
+             *         "priority": "P1",
+             *         "onsetMs": 1772442840000,
+             *         "endMs": 1772446440000,
+             *         "activeAtEnd": true,
+             *         "inTroubleNow": true,
+             *         "trend": "growing",
+             *         "outcomes": {
+             *           "onTime": 1400,
+             *           "late": 140,
+             *           "hung": 4,
+             *           "failed": 31
+             *         },
+             *         "missingAttempts": 44,
+             *         "harmPerHour": 214,
+             *         "harm": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         },
+             *         "people": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         },
+             *         "money": 1840,
+             *         "keyCustomers": 12,
+             *         "weight": 1,
+             *         "best": 1,
+             *         "worst": 2,
+             *         "nearTie": true,
+             *         "spark": {
+             *           "startMs": 1772442000000,
+             *           "stepMs": 60000,
+             *           "values": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "low": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "high": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "other": [
+             *             420,
+             *             1380,
+             *             null
+             *           ]
+             *         },
+             *         "proposedTeam": "Slots Team",
+             *         "handoff": {
+             *           "id": "9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01",
+             *           "team": "Slots Team",
+             *           "state": "draft"
+             *         }
+             *       }
+             *     ]
+             */
             rows: components["schemas"]["Row"][];
-            /** @description incidents that hurt nobody so far */
+            /**
+             * @description incidents that hurt nobody so far
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "title": "Book a pick-up fails for every fourth attempt",
+             *         "application": "Courier app",
+             *         "onsetMs": 1772442840000,
+             *         "inTroubleNow": true,
+             *         "mayBecome": "If it goes on, people who come this way will feel it."
+             *       }
+             *     ]
+             */
             odd: components["schemas"]["Odd"][];
             /**
              * @description some flow carries an agreement with a penalty
              * @example true
              */
             hasPromises: boolean;
-            /** @description incidents that people set aside */
+            /**
+             * @description incidents that people set aside
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "title": "Book a pick-up fails for every fourth attempt",
+             *         "reason": "a holiday moved by a week",
+             *         "by": "Dana",
+             *         "untilMs": 1772532840000
+             *       }
+             *     ]
+             */
             setAside: components["schemas"]["SetAside"][];
-            /** @description the same figures of another window; null when none is compared with */
+            /**
+             * @description the same figures of another window; null when none is compared with
+             * @example {
+             *       "fromMs": 1772442000000,
+             *       "toMs": 1772445600000,
+             *       "words": "",
+             *       "harmPerHour": 214,
+             *       "people": 128,
+             *       "incidents": 2,
+             *       "isKnown": true
+             *     }
+             */
             compared: components["schemas"]["Compared"] | null;
-            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
+            /**
+             * @description what the focus leaves; null when nothing is narrowed, or the window is long
+             * @example {
+             *       "sessions": 410,
+             *       "attempts": 1840
+             *     }
+             */
             remaining: components["schemas"]["Remaining"] | null;
             /**
              * @description end of the last incident before the window, when nothing is wrong; null when there never was one
@@ -2006,15 +2456,30 @@ export interface components {
             lastEndedMs: number | null;
             /**
              * @description names of all applications, in order of the alphabet
-             * @example []
+             * @example [
+             *       "Sender Portal",
+             *       "Shipper Link"
+             *     ]
              */
             applications: string[];
             /**
              * @description names of all teams
-             * @example []
+             * @example [
+             *       "Checkout",
+             *       "Data Stores"
+             *     ]
              */
             teams: string[];
-            /** @description flows that can be looked at by themselves */
+            /**
+             * @description flows that can be looked at by themselves
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "name": "Book a pick-up",
+             *         "application": "Courier app"
+             *       }
+             *     ]
+             */
             flows: {
                 /**
                  * @description number
@@ -2032,7 +2497,18 @@ export interface components {
                  */
                 application: string;
             }[];
-            /** @description values that ever came, by dimension */
+            /**
+             * @description values that ever came, by dimension
+             * @example [
+             *       {
+             *         "dimension": "site",
+             *         "values": [
+             *           "Depot North",
+             *           "Depot South"
+             *         ]
+             *       }
+             *     ]
+             */
             dimensions: {
                 /**
                  * @description by what attempts are told apart
@@ -2042,7 +2518,10 @@ export interface components {
                 dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
                 /**
                  * @description values
-                 * @example []
+                 * @example [
+                 *       "Depot North",
+                 *       "Depot South"
+                 *     ]
                  */
                 values: string[];
             }[];
@@ -2145,7 +2624,15 @@ export interface components {
              * @example p-1f04
              */
             person: string;
-            /** @description values */
+            /**
+             * @description values
+             * @example [
+             *       {
+             *         "dimension": "site",
+             *         "value": "Depot North"
+             *       }
+             *     ]
+             */
             values: {
                 /**
                  * @description by what attempts are told apart
@@ -2169,7 +2656,22 @@ export interface components {
              * @example EUR
              */
             currency: string;
-            /** @description what failed, the one that tells most first */
+            /**
+             * @description what failed, the one that tells most first
+             * @example [
+             *       {
+             *         "spanId": "00f067aa0ba902b7",
+             *         "component": "slots",
+             *         "type": "TypeError",
+             *         "message": "connection timed out",
+             *         "className": "PaymentClient",
+             *         "method": "pay",
+             *         "file": "checkout.js",
+             *         "line": 214,
+             *         "stack": ""
+             *       }
+             *     ]
+             */
             failures: {
                 /**
                  * @description identity of its first span, 16 hexadecimal digits
@@ -2217,7 +2719,19 @@ export interface components {
                  */
                 stack: string;
             }[];
-            /** @description each component's share of the attempt */
+            /**
+             * @description each component's share of the attempt
+             * @example [
+             *       {
+             *         "component": "slots",
+             *         "shareUs": 42000,
+             *         "share": 0.42,
+             *         "spans": 4,
+             *         "failed": 1,
+             *         "usualUs": 42000
+             *       }
+             *     ]
+             */
             components: {
                 /**
                  * @description name of the component (service.name)
@@ -2250,9 +2764,47 @@ export interface components {
                  */
                 usualUs: number | null;
             }[];
-            /** @description rows */
+            /**
+             * @description rows
+             * @example [
+             *       {
+             *         "id": "00f067aa0ba902b7",
+             *         "name": "POST /pick-ups",
+             *         "component": "slots",
+             *         "host": "depot-07",
+             *         "peer": "slots-db",
+             *         "statement": "SELECT … FROM slot WHERE depot = ?",
+             *         "failure": "GatewayTimeout",
+             *         "depth": 2,
+             *         "fromUs": 12000,
+             *         "durationUs": 184000,
+             *         "own": [
+             *           12000,
+             *           18000,
+             *           90000,
+             *           102000
+             *         ],
+             *         "ownUs": 18000,
+             *         "shareUs": 42000,
+             *         "calls": 42,
+             *         "callsUs": 61000,
+             *         "callsSumUs": 84000,
+             *         "foldedInto": "00f067aa0ba902b7",
+             *         "isMissing": true,
+             *         "runsOn": true
+             *       }
+             *     ]
+             */
             rows: components["schemas"]["AttemptRow"][];
-            /** @description hosts whose clocks were put right */
+            /**
+             * @description hosts whose clocks were put right
+             * @example [
+             *       {
+             *         "host": "depot-07",
+             *         "offsetUs": 1200
+             *       }
+             *     ]
+             */
             clocks: {
                 /**
                  * @description name of the host; '' where there is none
@@ -2270,7 +2822,15 @@ export interface components {
              * @example 0
              */
             missing: number;
-            /** @description an attempt of the same flow that took as long as usual; null when none is kept */
+            /**
+             * @description an attempt of the same flow that took as long as usual; null when none is kept
+             * @example {
+             *       "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *       "spanId": "00f067aa0ba902b7",
+             *       "atMs": 1772442840000,
+             *       "durationMs": 1840
+             *     }
+             */
             usual: {
                 /**
                  * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
@@ -2293,9 +2853,31 @@ export interface components {
                  */
                 durationMs: number;
             } | null;
-            /** @description lines, in order of time */
+            /**
+             * @description lines, in order of time
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "component": "slots",
+             *         "host": "depot-07",
+             *         "severity": "error",
+             *         "body": "payment declined: gateway timed out after 30 s",
+             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *         "spanId": "00f067aa0ba902b7"
+             *       }
+             *     ]
+             */
             lines: components["schemas"]["LogLine"][];
-            /** @description other attempts of the same trace */
+            /**
+             * @description other attempts of the same trace
+             * @example [
+             *       {
+             *         "spanId": "00f067aa0ba902b7",
+             *         "name": "Book a pick-up",
+             *         "durationMs": 1840
+             *       }
+             *     ]
+             */
             others: {
                 /**
                  * @description identity of its first span, 16 hexadecimal digits
@@ -2370,8 +2952,13 @@ export interface components {
              */
             durationUs: number;
             /**
-             * @description begin and end, in turn, of the parts in which nothing below it runs, microseconds from the attempt's begin
-             * @example []
+             * @description begin and end, in turn, of the parts in which nothing below it runs, from the attempt's begin
+             * @example [
+             *       12000,
+             *       18000,
+             *       90000,
+             *       102000
+             *     ]
              */
             own: number[];
             /**
@@ -2430,7 +3017,17 @@ export interface components {
              * @example 1840
              */
             durationMs: number;
-            /** @description others at the same time */
+            /**
+             * @description others at the same time
+             * @example [
+             *       {
+             *         "statement": "SELECT … FROM slot WHERE depot = ?",
+             *         "calls": 42,
+             *         "overlapMs": 120,
+             *         "longestMs": 4200
+             *       }
+             *     ]
+             */
             others: {
                 /**
                  * @description statement as it was sent, values left out; '' for others
@@ -2535,12 +3132,37 @@ export interface components {
             columns: number;
             /**
              * @description lower bounds of the rows, shortest first
-             * @example []
+             * @example [
+             *       0,
+             *       100,
+             *       200,
+             *       400
+             *     ]
              */
             floorsMs: number[];
-            /** @description attempts by column, then row */
+            /**
+             * @description attempts by column, then row
+             * @example [
+             *       [
+             *         12,
+             *         40,
+             *         3,
+             *         0
+             *       ]
+             *     ]
+             */
             counts: number[][];
-            /** @description of the counts, those that were late, hung or failed */
+            /**
+             * @description of the counts, those that were late, hung or failed
+             * @example [
+             *       [
+             *         0,
+             *         0,
+             *         3,
+             *         0
+             *       ]
+             *     ]
+             */
             bad: number[][];
         };
         /**
@@ -2548,7 +3170,19 @@ export interface components {
          * @description All that was ever recorded, by flow
          */
         FlowCounts: {
-            /** @description flows, by name */
+            /**
+             * @description flows, by name
+             * @example [
+             *       {
+             *         "application": "Courier app",
+             *         "name": "Book a pick-up",
+             *         "technicalName": "POST /pick-ups",
+             *         "attempts": 1840,
+             *         "failed": 31,
+             *         "meanMs": 640
+             *       }
+             *     ]
+             */
             flows: {
                 /**
                  * @description name of the application
@@ -2601,7 +3235,13 @@ export interface components {
              * @example flow Courier app Log on
              */
             key: string;
-            /** @description name of the team */
+            /**
+             * @description name of the team
+             * @example {
+             *       "team": "Slots Team",
+             *       "reason": "a holiday moved by a week"
+             *     }
+             */
             team: {
                 /**
                  * @description name of the team
@@ -2668,7 +3308,16 @@ export interface components {
                  * @example 0.04
                  */
                 failedShare: number;
-                /** @description sites that ever came, and those with a limit of their own already */
+                /**
+                 * @description sites that are judged by a limit of their own
+                 * @example [
+                 *       {
+                 *         "site": "Depot North",
+                 *         "limitMs": 800,
+                 *         "lateShare": 0.01
+                 *       }
+                 *     ]
+                 */
                 sites: {
                     /**
                      * @description site that the attempt came from; '' when not told
@@ -2689,10 +3338,21 @@ export interface components {
             };
             /**
              * @description sites that ever came, and those with a limit of their own already
-             * @example []
+             * @example [
+             *       "Depot North",
+             *       "Depot South"
+             *     ]
              */
             sites: string[];
-            /** @description limits of single sites as set, also of sites that have not come yet */
+            /**
+             * @description limits of single sites as set, also of sites that have not come yet
+             * @example [
+             *       {
+             *         "site": "Depot North",
+             *         "limitMs": 800
+             *       }
+             *     ]
+             */
             ownersSiteLimits: {
                 /**
                  * @description site that the attempt came from; '' when not told
@@ -2712,7 +3372,22 @@ export interface components {
                  * @example 1840
                  */
                 attempts: number;
-                /** @description what its attempts ask of stores */
+                /**
+                 * @description what its attempts ask of stores
+                 * @example [
+                 *       {
+                 *         "statement": "SELECT … FROM slot WHERE depot = ?",
+                 *         "component": "slots",
+                 *         "calls": 42,
+                 *         "callsAnAttempt": 3.2,
+                 *         "shareOfAttempts": 0.9,
+                 *         "shareOfTime": 0.3,
+                 *         "totalMs": 18400,
+                 *         "longestMs": 4200,
+                 *         "failed": 4
+                 *       }
+                 *     ]
+                 */
                 statements: components["schemas"]["Statement"][];
             };
             /**
@@ -2739,26 +3414,47 @@ export interface components {
                 stepMs: number;
                 /**
                  * @description attempts that took no longer than the limit
-                 * @example []
+                 * @example [
+                 *       120,
+                 *       96
+                 *     ]
                  */
                 onTime: number[];
                 /**
                  * @description attempts that took longer than the limit
-                 * @example []
+                 * @example [
+                 *       4,
+                 *       21
+                 *     ]
                  */
                 late: number[];
                 /**
                  * @description attempts that took so long that people gave up
-                 * @example []
+                 * @example [
+                 *       0,
+                 *       6
+                 *     ]
                  */
                 hung: number[];
                 /**
                  * @description attempts that failed
-                 * @example []
+                 * @example [
+                 *       1,
+                 *       2
+                 *     ]
                  */
                 failed: number[];
             };
-            /** @description attempts by duration */
+            /**
+             * @description attempts by duration
+             * @example [
+             *       {
+             *         "fromMs": 800,
+             *         "toMs": 1600,
+             *         "attempts": 1840
+             *       }
+             *     ]
+             */
             bands: {
                 /**
                  * @description shortest duration of the band; -1: the failed ones, whatever they took
@@ -2776,11 +3472,71 @@ export interface components {
                  */
                 attempts: number;
             }[];
-            /** @description series to draw, beside what is usual */
+            /**
+             * @description series to draw, beside what is usual
+             * @example [
+             *       {
+             *         "name": "duration",
+             *         "flow": "Book a pick-up",
+             *         "series": {
+             *           "startMs": 1772442000000,
+             *           "stepMs": 60000,
+             *           "values": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "low": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "high": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "other": [
+             *             420,
+             *             1380,
+             *             null
+             *           ]
+             *         },
+             *         "comparedWith": "last Monday"
+             *       }
+             *     ]
+             */
             charts: components["schemas"]["Chart"][];
-            /** @description releases, on the time axis */
+            /**
+             * @description releases, on the time axis
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "words": ""
+             *       }
+             *     ]
+             */
             marks: components["schemas"]["Mark"][];
-            /** @description the values of a dimension side by side */
+            /**
+             * @description the values of a dimension side by side
+             * @example [
+             *       {
+             *         "dimension": "site",
+             *         "sides": [
+             *           {
+             *             "value": "Depot North",
+             *             "attempts": 1840,
+             *             "badShare": 0.12,
+             *             "medianMs": 420,
+             *             "p95Ms": 1840,
+             *             "ridit": 0.71,
+             *             "riditError": 0.02,
+             *             "isOdd": true
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             sides: {
                 /**
                  * @description by what attempts are told apart
@@ -2788,12 +3544,50 @@ export interface components {
                  * @enum {string}
                  */
                 dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-                /** @description the values of a dimension side by side */
+                /**
+                 * @description the values of a dimension side by side
+                 * @example [
+                 *       {
+                 *         "value": "Depot North",
+                 *         "attempts": 1840,
+                 *         "badShare": 0.12,
+                 *         "medianMs": 420,
+                 *         "p95Ms": 1840,
+                 *         "ridit": 0.71,
+                 *         "riditError": 0.02,
+                 *         "isOdd": true
+                 *       }
+                 *     ]
+                 */
                 sides: components["schemas"]["Side"][];
             }[];
-            /** @description the slowest attempts */
+            /**
+             * @description the slowest attempts
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "durationMs": 1840,
+             *         "outcome": "onTime",
+             *         "failure": "GatewayTimeout",
+             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *         "spanId": "00f067aa0ba902b7",
+             *         "person": "p-1f04",
+             *         "component": "slots"
+             *       }
+             *     ]
+             */
             slowest: components["schemas"]["Sample"][];
-            /** @description incidents */
+            /**
+             * @description incidents
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "onsetMs": 1772442840000,
+             *         "endMs": 1772446440000,
+             *         "inTroubleNow": true
+             *       }
+             *     ]
+             */
             incidents: {
                 /**
                  * @description number
@@ -2816,7 +3610,19 @@ export interface components {
                  */
                 inTroubleNow: boolean;
             }[];
-            /** @description what was changed, newest first */
+            /**
+             * @description what was changed, newest first
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "atMs": 1772442840000,
+             *         "fromMs": 1772442000000,
+             *         "who": "Dana",
+             *         "words": "",
+             *         "undoes": 3
+             *       }
+             *     ]
+             */
             changes: {
                 /**
                  * @description number
@@ -2968,7 +3774,14 @@ export interface components {
              * @example 1
              */
             importance: number;
-            /** @description the same figures of the window that is compared with; null when none is */
+            /**
+             * @description the same figures of the window that is compared with; null when none is
+             * @example {
+             *       "attempts": 1840,
+             *       "medianMs": 420,
+             *       "failedShare": 0.04
+             *     }
+             */
             before: {
                 /**
                  * @description attempts that were begun
@@ -2996,7 +3809,64 @@ export interface components {
         FlowTable: {
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /** @description rows */
+            /**
+             * @description rows
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "name": "Book a pick-up",
+             *         "technicalName": "POST /pick-ups",
+             *         "application": "Courier app",
+             *         "kind": "work",
+             *         "team": "Slots Team",
+             *         "level": "calm",
+             *         "attempts": 1840,
+             *         "perMinute": 30,
+             *         "meanMs": 640,
+             *         "medianMs": 420,
+             *         "p95Ms": 1840,
+             *         "maxMs": 8400,
+             *         "failedShare": 0.04,
+             *         "apdex": 0.87,
+             *         "apdexWords": "0.87 [0.8]",
+             *         "limitMs": 800,
+             *         "limitBy": "owner",
+             *         "people": 128,
+             *         "hurt": 31,
+             *         "shareOfTime": 0.3,
+             *         "importance": 1,
+             *         "before": {
+             *           "attempts": 1840,
+             *           "medianMs": 420,
+             *           "failedShare": 0.04
+             *         },
+             *         "spark": {
+             *           "startMs": 1772442000000,
+             *           "stepMs": 60000,
+             *           "values": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "low": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "high": [
+             *             420,
+             *             1380,
+             *             null
+             *           ],
+             *           "other": [
+             *             420,
+             *             1380,
+             *             null
+             *           ]
+             *         }
+             *       }
+             *     ]
+             */
             rows: components["schemas"]["FlowRow"][];
             /**
              * @description attempts that were begun
@@ -3008,11 +3878,20 @@ export interface components {
              * @example last Monday
              */
             comparedWith: string | null;
-            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
+            /**
+             * @description what the focus leaves; null when nothing is narrowed, or the window is long
+             * @example {
+             *       "sessions": 410,
+             *       "attempts": 1840
+             *     }
+             */
             remaining: components["schemas"]["Remaining"] | null;
             /**
              * @description names of all applications, in order of the alphabet
-             * @example []
+             * @example [
+             *       "Sender Portal",
+             *       "Shipper Link"
+             *     ]
              */
             applications: string[];
             /** @description up to when data is complete and judged */
@@ -3030,7 +3909,22 @@ export interface components {
              * @example 200
              */
             traces: number;
-            /** @description calls between components */
+            /**
+             * @description calls between components
+             * @example [
+             *       {
+             *         "from": "courier-gateway",
+             *         "to": "slots",
+             *         "calls": 42,
+             *         "failed": 4,
+             *         "meanMs": 640,
+             *         "longestMs": 4200,
+             *         "traces": 180,
+             *         "shareOfTraces": 0.9,
+             *         "depth": 2
+             *       }
+             *     ]
+             */
             hops: components["schemas"]["Hop"][];
             /** @description mean time of an attempt by layer, step by step; 0 where no attempt was looked at */
             layers: {
@@ -3046,10 +3940,26 @@ export interface components {
                 stepMs: number;
                 /**
                  * @description attempts that were looked at, step by step
-                 * @example []
+                 * @example [
+                 *       40,
+                 *       38,
+                 *       41
+                 *     ]
                  */
                 attempts: number[];
-                /** @description mean time by layer, milliseconds a step */
+                /**
+                 * @description mean time by layer, milliseconds a step
+                 * @example [
+                 *       {
+                 *         "layer": "device",
+                 *         "ms": [
+                 *           120,
+                 *           118,
+                 *           610
+                 *         ]
+                 *       }
+                 *     ]
+                 */
                 means: {
                     /**
                      * @description where the time is spent
@@ -3058,8 +3968,12 @@ export interface components {
                      */
                     layer: "device" | "ownCode" | "network" | "stores" | "outside";
                     /**
-                     * @description milliseconds, a step each
-                     * @example []
+                     * @description a step each
+                     * @example [
+                     *       120,
+                     *       118,
+                     *       610
+                     *     ]
                      */
                     ms: number[];
                 }[];
@@ -3082,7 +3996,21 @@ export interface components {
              * @example 212
              */
             bad: number;
-            /** @description attempts to look at */
+            /**
+             * @description attempts to look at
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "durationMs": 1840,
+             *         "outcome": "onTime",
+             *         "failure": "GatewayTimeout",
+             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *         "spanId": "00f067aa0ba902b7",
+             *         "person": "p-1f04",
+             *         "component": "slots"
+             *       }
+             *     ]
+             */
             samples: components["schemas"]["Sample"][];
         };
         /**
@@ -3254,9 +4182,54 @@ export interface components {
              * @example 1840
              */
             lost: number;
-            /** @description steps, first one first */
+            /**
+             * @description steps, first one first
+             * @example [
+             *       {
+             *         "flow": 3,
+             *         "name": "Book a pick-up",
+             *         "people": 128,
+             *         "sessions": 900,
+             *         "wentOn": 810,
+             *         "undecided": 12,
+             *         "left": 31,
+             *         "exposed": 96,
+             *         "usuallyExposed": 8,
+             *         "beyondUsual": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         },
+             *         "lost": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         },
+             *         "usualLeaving": 0.08,
+             *         "attributable": 31,
+             *         "isBad": true,
+             *         "medianMs": 420,
+             *         "failedShare": 0.04,
+             *         "incidents": [
+             *           7
+             *         ]
+             *       }
+             *     ]
+             */
             steps: components["schemas"]["JourneyStep"][];
-            /** @description what mending each bad step brings, upstream first */
+            /**
+             * @description what mending each bad step brings, upstream first
+             * @example [
+             *       {
+             *         "step": 2,
+             *         "flow": 1,
+             *         "comeBack": 12,
+             *         "hidden": 4,
+             *         "completions": 422,
+             *         "value": 1
+             *       }
+             *     ]
+             */
             repairs: {
                 /**
                  * @description step, from 0
@@ -3371,7 +4344,9 @@ export interface components {
             failedShare: number | null;
             /**
              * @description numbers of the incidents that this step is a part of
-             * @example []
+             * @example [
+             *       7
+             *     ]
              */
             incidents: number[];
         };
@@ -3382,7 +4357,71 @@ export interface components {
         Journeys: {
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /** @description ways that people walk, the busiest first */
+            /**
+             * @description ways that people walk, the busiest first
+             * @example [
+             *       {
+             *         "id": "3-5-9",
+             *         "key": "flow Courier app Log on",
+             *         "window": {
+             *           "fromMs": 1772442000000,
+             *           "toMs": 1772445600000
+             *         },
+             *         "name": "Book a pick-up",
+             *         "isNamed": true,
+             *         "application": "Courier app",
+             *         "currency": "EUR",
+             *         "every": 1,
+             *         "setOut": 900,
+             *         "completed": 410,
+             *         "value": 1,
+             *         "valueEach": 38,
+             *         "beyondUsual": 48,
+             *         "lost": 1840,
+             *         "steps": [
+             *           {
+             *             "flow": 3,
+             *             "name": "Book a pick-up",
+             *             "people": 128,
+             *             "sessions": 900,
+             *             "wentOn": 810,
+             *             "undecided": 12,
+             *             "left": 31,
+             *             "exposed": 96,
+             *             "usuallyExposed": 8,
+             *             "beyondUsual": {
+             *               "estimate": 128,
+             *               "low": 1,
+             *               "high": 1
+             *             },
+             *             "lost": {
+             *               "estimate": 128,
+             *               "low": 1,
+             *               "high": 1
+             *             },
+             *             "usualLeaving": 0.08,
+             *             "attributable": 31,
+             *             "isBad": true,
+             *             "medianMs": 420,
+             *             "failedShare": 0.04,
+             *             "incidents": [
+             *               7
+             *             ]
+             *           }
+             *         ],
+             *         "repairs": [
+             *           {
+             *             "step": 2,
+             *             "flow": 1,
+             *             "comeBack": 12,
+             *             "hidden": 4,
+             *             "completions": 422,
+             *             "value": 1
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             journeys: components["schemas"]["Journey"][];
         };
         /**
@@ -3402,7 +4441,52 @@ export interface components {
              * @example true
              */
             isNarrowed: boolean;
-            /** @description flows that carry value */
+            /**
+             * @description flows that carry value
+             * @example [
+             *       {
+             *         "flow": 3,
+             *         "kind": "work",
+             *         "name": "Book a pick-up",
+             *         "application": "Courier app",
+             *         "start": "",
+             *         "days": 8,
+             *         "lost": {
+             *           "estimate": 128,
+             *           "low": 1,
+             *           "high": 1
+             *         },
+             *         "orders": {
+             *           "value": 1,
+             *           "expected": 1,
+             *           "low": 1,
+             *           "high": 1,
+             *           "verdict": "usual"
+             *         },
+             *         "value": {
+             *           "value": 1,
+             *           "expected": 1,
+             *           "low": 1,
+             *           "high": 1,
+             *           "verdict": "usual"
+             *         },
+             *         "size": {
+             *           "value": 1,
+             *           "expected": 1,
+             *           "low": 1,
+             *           "high": 1,
+             *           "verdict": "usual"
+             *         },
+             *         "conversion": {
+             *           "value": 1,
+             *           "expected": 1,
+             *           "low": 1,
+             *           "high": 1,
+             *           "verdict": "usual"
+             *         }
+             *       }
+             *     ]
+             */
             flows: components["schemas"]["Takings"][];
         };
         /**
@@ -3513,16 +4597,73 @@ export interface components {
              * @example 1840
              */
             attempts: number;
-            /** @description components that call it */
+            /**
+             * @description components that call it
+             * @example [
+             *       {
+             *         "from": "courier-gateway",
+             *         "to": "slots",
+             *         "calls": 42,
+             *         "failed": 4,
+             *         "meanMs": 640,
+             *         "longestMs": 4200,
+             *         "traces": 180,
+             *         "shareOfTraces": 0.9,
+             *         "depth": 2
+             *       }
+             *     ]
+             */
             callers: components["schemas"]["Hop"][];
-            /** @description components that it calls */
+            /**
+             * @description components that it calls
+             * @example [
+             *       {
+             *         "from": "courier-gateway",
+             *         "to": "slots",
+             *         "calls": 42,
+             *         "failed": 4,
+             *         "meanMs": 640,
+             *         "longestMs": 4200,
+             *         "traces": 180,
+             *         "shareOfTraces": 0.9,
+             *         "depth": 2
+             *       }
+             *     ]
+             */
             callees: components["schemas"]["Hop"][];
             /**
              * @description names of its hosts
-             * @example []
+             * @example [
+             *       "north-1",
+             *       "north-2"
+             *     ]
              */
             hosts: string[];
-            /** @description measured quantities of its hosts */
+            /**
+             * @description measured quantities of its hosts
+             * @example [
+             *       {
+             *         "figure": "cpu",
+             *         "hosts": [
+             *           {
+             *             "figure": "cpu",
+             *             "host": "depot-07",
+             *             "component": "slots",
+             *             "verdict": "usual",
+             *             "usual": 1,
+             *             "now": 1,
+             *             "highest": 1,
+             *             "points": [
+             *               {
+             *                 "atMs": 1772442840000,
+             *                 "value": 1
+             *               }
+             *             ]
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             figures: {
                 /**
                  * @description name of the measured quantity
@@ -3530,10 +4671,39 @@ export interface components {
                  * @enum {string}
                  */
                 figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
-                /** @description the hosts, those not as usual first */
+                /**
+                 * @description the hosts, those not as usual first
+                 * @example [
+                 *       {
+                 *         "figure": "cpu",
+                 *         "host": "depot-07",
+                 *         "component": "slots",
+                 *         "verdict": "usual",
+                 *         "usual": 1,
+                 *         "now": 1,
+                 *         "highest": 1,
+                 *         "points": [
+                 *           {
+                 *             "atMs": 1772442840000,
+                 *             "value": 1
+                 *           }
+                 *         ]
+                 *       }
+                 *     ]
+                 */
                 hosts: components["schemas"]["HostFigure"][];
             }[];
-            /** @description flows, by name */
+            /**
+             * @description flows, by name
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "name": "slots",
+             *         "application": "Courier app",
+             *         "level": "calm"
+             *       }
+             *     ]
+             */
             flows: {
                 /**
                  * @description number
@@ -3557,7 +4727,17 @@ export interface components {
                  */
                 level: "calm" | "strained" | "hurting" | "broken" | "noData";
             }[];
-            /** @description incidents */
+            /**
+             * @description incidents
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "title": "Book a pick-up fails for every fourth attempt",
+             *         "onsetMs": 1772442840000,
+             *         "inTroubleNow": true
+             *       }
+             *     ]
+             */
             incidents: {
                 /**
                  * @description number
@@ -3580,7 +4760,15 @@ export interface components {
                  */
                 inTroubleNow: boolean;
             }[];
-            /** @description what was changed, newest first */
+            /**
+             * @description what was changed, newest first
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "words": ""
+             *       }
+             *     ]
+             */
             changes: {
                 /**
                  * @description when it was
@@ -3603,7 +4791,31 @@ export interface components {
             window: components["schemas"]["Window"];
             /** @description the time before, that it is compared with */
             before: components["schemas"]["Window"];
-            /** @description parts */
+            /**
+             * @description parts
+             * @example [
+             *       {
+             *         "kind": "service",
+             *         "component": "slots",
+             *         "host": "depot-07",
+             *         "application": "Courier app",
+             *         "region": "NL",
+             *         "team": "Slots Team",
+             *         "version": "4.18.0",
+             *         "level": "calm",
+             *         "slowness": 1.4,
+             *         "attemptsPerMinute": 84,
+             *         "usualPerMinute": 90,
+             *         "failing": 0.02,
+             *         "changes": [
+             *           "3.1× as long as before"
+             *         ],
+             *         "figures": [
+             *           "CPU 96 %, 31 % before"
+             *         ]
+             *       }
+             *     ]
+             */
             parts: components["schemas"]["RunningPart"][];
         };
         /**
@@ -3699,7 +4911,15 @@ export interface components {
              * @example 1
              */
             highest: number | null;
-            /** @description values, minute by minute */
+            /**
+             * @description values, minute by minute
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "value": 1
+             *       }
+             *     ]
+             */
             points: {
                 /**
                  * @description when it was
@@ -3722,7 +4942,34 @@ export interface components {
             now: components["schemas"]["Window"];
             /** @description the time before, that it is compared with */
             before: components["schemas"]["Window"];
-            /** @description a line a figure, what is left over first */
+            /**
+             * @description a line a figure, what is left over first
+             * @example [
+             *       {
+             *         "figure": "cpu",
+             *         "words": "",
+             *         "isLeftOver": true,
+             *         "looked": 4,
+             *         "odd": [
+             *           {
+             *             "figure": "cpu",
+             *             "host": "depot-07",
+             *             "component": "slots",
+             *             "verdict": "usual",
+             *             "usual": 1,
+             *             "now": 1,
+             *             "highest": 1,
+             *             "points": [
+             *               {
+             *                 "atMs": 1772442840000,
+             *                 "value": 1
+             *               }
+             *             ]
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             lines: {
                 /**
                  * @description name of the measured quantity
@@ -3745,10 +4992,38 @@ export interface components {
                  * @example 4
                  */
                 looked: number;
-                /** @description what is not as usual */
+                /**
+                 * @description what is not as usual
+                 * @example [
+                 *       {
+                 *         "figure": "cpu",
+                 *         "host": "depot-07",
+                 *         "component": "slots",
+                 *         "verdict": "usual",
+                 *         "usual": 1,
+                 *         "now": 1,
+                 *         "highest": 1,
+                 *         "points": [
+                 *           {
+                 *             "atMs": 1772442840000,
+                 *             "value": 1
+                 *           }
+                 *         ]
+                 *       }
+                 *     ]
+                 */
                 odd: components["schemas"]["HostFigure"][];
             }[];
-            /** @description processes that began anew */
+            /**
+             * @description processes that began anew
+             * @example [
+             *       {
+             *         "component": "slots",
+             *         "host": "depot-07",
+             *         "atMs": 1772442840000
+             *       }
+             *     ]
+             */
             restarts: {
                 /**
                  * @description name of the component (service.name)
@@ -3766,7 +5041,15 @@ export interface components {
                  */
                 atMs: number;
             }[];
-            /** @description what may be tried, with the evidence for it */
+            /**
+             * @description what may be tried, with the evidence for it
+             * @example [
+             *       {
+             *         "words": "",
+             *         "evidence": "swap rose from 0 to 1.2 GB"
+             *       }
+             *     ]
+             */
             advice: {
                 /**
                  * @description in words
@@ -3854,12 +5137,16 @@ export interface components {
             failing: number | null;
             /**
              * @description what changed suddenly in the last five minutes, in words
-             * @example []
+             * @example [
+             *       "3.1× as long as before"
+             *     ]
              */
             changes: string[];
             /**
              * @description measured quantities of its host or process that are not as in the hour before, in words
-             * @example []
+             * @example [
+             *       "CPU 96 %, 31 % before"
+             *     ]
              */
             figures: string[];
         };
@@ -3951,10 +5238,26 @@ export interface components {
             firstMs: number | null;
             /**
              * @description names of components
-             * @example []
+             * @example [
+             *       "slots",
+             *       "labels"
+             *     ]
              */
             components: string[];
-            /** @description attempts to look at */
+            /**
+             * @description attempts to look at
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "component": "slots",
+             *         "host": "depot-07",
+             *         "severity": "error",
+             *         "body": "payment declined: gateway timed out after 30 s",
+             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *         "spanId": "00f067aa0ba902b7"
+             *       }
+             *     ]
+             */
             samples: components["schemas"]["LogLine"][];
         };
         /**
@@ -3964,20 +5267,139 @@ export interface components {
         LogPatterns: {
             /**
              * @description names of components
-             * @example []
+             * @example [
+             *       "slots",
+             *       "labels"
+             *     ]
              */
             components: string[];
             /** @description while it went on */
             now: components["schemas"]["Window"];
             /** @description the time before, that it is compared with */
             before: components["schemas"]["Window"];
-            /** @description patterns that come far more often than before */
+            /**
+             * @description patterns that come far more often than before
+             * @example [
+             *       {
+             *         "text": "payment declined: * timed out after * s",
+             *         "now": 210,
+             *         "before": 12,
+             *         "nowRate": 7,
+             *         "usualRate": 0.4,
+             *         "isNew": true,
+             *         "severity": "error",
+             *         "firstMs": 1772442840000,
+             *         "components": [
+             *           "slots",
+             *           "labels"
+             *         ],
+             *         "samples": [
+             *           {
+             *             "atMs": 1772442840000,
+             *             "component": "slots",
+             *             "host": "depot-07",
+             *             "severity": "error",
+             *             "body": "payment declined: gateway timed out after 30 s",
+             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *             "spanId": "00f067aa0ba902b7"
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             surging: components["schemas"]["LogPattern"][];
-            /** @description patterns that hardly ever come */
+            /**
+             * @description patterns that hardly ever come
+             * @example [
+             *       {
+             *         "text": "payment declined: * timed out after * s",
+             *         "now": 210,
+             *         "before": 12,
+             *         "nowRate": 7,
+             *         "usualRate": 0.4,
+             *         "isNew": true,
+             *         "severity": "error",
+             *         "firstMs": 1772442840000,
+             *         "components": [
+             *           "slots",
+             *           "labels"
+             *         ],
+             *         "samples": [
+             *           {
+             *             "atMs": 1772442840000,
+             *             "component": "slots",
+             *             "host": "depot-07",
+             *             "severity": "error",
+             *             "body": "payment declined: gateway timed out after 30 s",
+             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *             "spanId": "00f067aa0ba902b7"
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             rare: components["schemas"]["LogPattern"][];
-            /** @description patterns that came before and come no more */
+            /**
+             * @description patterns that came before and come no more
+             * @example [
+             *       {
+             *         "text": "payment declined: * timed out after * s",
+             *         "now": 210,
+             *         "before": 12,
+             *         "nowRate": 7,
+             *         "usualRate": 0.4,
+             *         "isNew": true,
+             *         "severity": "error",
+             *         "firstMs": 1772442840000,
+             *         "components": [
+             *           "slots",
+             *           "labels"
+             *         ],
+             *         "samples": [
+             *           {
+             *             "atMs": 1772442840000,
+             *             "component": "slots",
+             *             "host": "depot-07",
+             *             "severity": "error",
+             *             "body": "payment declined: gateway timed out after 30 s",
+             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *             "spanId": "00f067aa0ba902b7"
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             gone: components["schemas"]["LogPattern"][];
-            /** @description patterns that come as often as before */
+            /**
+             * @description patterns that come as often as before
+             * @example [
+             *       {
+             *         "text": "payment declined: * timed out after * s",
+             *         "now": 210,
+             *         "before": 12,
+             *         "nowRate": 7,
+             *         "usualRate": 0.4,
+             *         "isNew": true,
+             *         "severity": "error",
+             *         "firstMs": 1772442840000,
+             *         "components": [
+             *           "slots",
+             *           "labels"
+             *         ],
+             *         "samples": [
+             *           {
+             *             "atMs": 1772442840000,
+             *             "component": "slots",
+             *             "host": "depot-07",
+             *             "severity": "error",
+             *             "body": "payment declined: gateway timed out after 30 s",
+             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *             "spanId": "00f067aa0ba902b7"
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             usual: components["schemas"]["LogPattern"][];
             /**
              * @description lines while it went on
@@ -4073,7 +5495,19 @@ export interface components {
             loads: number;
             /**
              * @description mean of each part of a load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers
-             * @example []
+             * @example [
+             *       0,
+             *       20,
+             *       40,
+             *       60,
+             *       80,
+             *       100,
+             *       120,
+             *       140,
+             *       160,
+             *       180,
+             *       200
+             *     ]
              */
             parts: number[];
             /**
@@ -4098,15 +5532,50 @@ export interface components {
             shareOfWeight: number;
             /** @description Web Vitals */
             vitals: {
-                /** @description time to first byte (Web Vitals) */
+                /**
+                 * @description time to first byte (Web Vitals)
+                 * @example {
+                 *       "p75": 1,
+                 *       "rating": "good",
+                 *       "views": 1840
+                 *     }
+                 */
                 ttfb: components["schemas"]["Vital"] | null;
-                /** @description first contentful paint (Web Vitals) */
+                /**
+                 * @description first contentful paint (Web Vitals)
+                 * @example {
+                 *       "p75": 1,
+                 *       "rating": "good",
+                 *       "views": 1840
+                 *     }
+                 */
                 fcp: components["schemas"]["Vital"] | null;
-                /** @description largest contentful paint (Web Vitals) */
+                /**
+                 * @description largest contentful paint (Web Vitals)
+                 * @example {
+                 *       "p75": 1,
+                 *       "rating": "good",
+                 *       "views": 1840
+                 *     }
+                 */
                 lcp: components["schemas"]["Vital"] | null;
-                /** @description interaction to next paint (Web Vitals) */
+                /**
+                 * @description interaction to next paint (Web Vitals)
+                 * @example {
+                 *       "p75": 1,
+                 *       "rating": "good",
+                 *       "views": 1840
+                 *     }
+                 */
                 inp: components["schemas"]["Vital"] | null;
-                /** @description cumulative layout shift (Web Vitals) */
+                /**
+                 * @description cumulative layout shift (Web Vitals)
+                 * @example {
+                 *       "p75": 1,
+                 *       "rating": "good",
+                 *       "views": 1840
+                 *     }
+                 */
                 cls: components["schemas"]["Vital"] | null;
             };
             /**
@@ -4228,7 +5697,19 @@ export interface components {
             tier: string;
             /**
              * @description each part of the load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers; null when not told
-             * @example []
+             * @example [
+             *       0,
+             *       20,
+             *       40,
+             *       60,
+             *       80,
+             *       100,
+             *       120,
+             *       140,
+             *       160,
+             *       180,
+             *       200
+             *     ]
              */
             parts: number[] | null;
             /** @description Web Vitals */
@@ -4264,7 +5745,25 @@ export interface components {
              * @example 4
              */
             interactions: number;
-            /** @description what the page fetched, in order */
+            /**
+             * @description what the page fetched, in order
+             * @example [
+             *       {
+             *         "url": "https://shop.example/app.js",
+             *         "host": "depot-07",
+             *         "type": "script",
+             *         "startMs": 120,
+             *         "durationMs": 1840,
+             *         "bytes": 48210,
+             *         "missing": true,
+             *         "isThirdParty": true,
+             *         "attempt": {
+             *           "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *           "spanId": "00f067aa0ba902b7"
+             *         }
+             *       }
+             *     ]
+             */
             resources: {
                 /**
                  * @description address, without what stands behind a question mark
@@ -4306,7 +5805,13 @@ export interface components {
                  * @example true
                  */
                 isThirdParty: boolean;
-                /** @description the attempt at the server's side; null when its spans are not stored */
+                /**
+                 * @description the attempt at the server's side; null when its spans are not stored
+                 * @example {
+                 *       "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+                 *       "spanId": "00f067aa0ba902b7"
+                 *     }
+                 */
                 attempt: {
                     /**
                      * @description identity of the trace, 32 hexadecimal digits
@@ -4325,7 +5830,25 @@ export interface components {
              * @example 0
              */
             moreResources: number;
-            /** @description errors of its scripts */
+            /**
+             * @description errors of its scripts
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "type": "TypeError",
+             *         "message": "connection timed out",
+             *         "frames": [
+             *           {
+             *             "file": "checkout.js",
+             *             "line": 214,
+             *             "column": 17,
+             *             "method": "pay"
+             *           }
+             *         ],
+             *         "isMapped": true
+             *       }
+             *     ]
+             */
             scriptErrors: {
                 /**
                  * @description when it was
@@ -4342,7 +5865,17 @@ export interface components {
                  * @example connection timed out
                  */
                 message: string;
-                /** @description places of the stack, innermost first */
+                /**
+                 * @description places of the stack, innermost first
+                 * @example [
+                 *       {
+                 *         "file": "checkout.js",
+                 *         "line": 214,
+                 *         "column": 17,
+                 *         "method": "pay"
+                 *       }
+                 *     ]
+                 */
                 frames: components["schemas"]["StackFrame"][];
                 /**
                  * @description the stack was read through a source map
@@ -4350,7 +5883,13 @@ export interface components {
                  */
                 isMapped: boolean;
             }[];
-            /** @description the attempt at the server's side; null when its spans are not stored */
+            /**
+             * @description the attempt at the server's side; null when its spans are not stored
+             * @example {
+             *       "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *       "spanId": "00f067aa0ba902b7"
+             *     }
+             */
             attempt: {
                 /**
                  * @description identity of the trace, 32 hexadecimal digits
@@ -4411,11 +5950,183 @@ export interface components {
                  */
                 frame: number;
             };
-            /** @description all views of the window as one group; null when there are none */
+            /**
+             * @description all views of the window as one group; null when there are none
+             * @example {
+             *       "name": "/pick-up",
+             *       "views": 1840,
+             *       "people": 128,
+             *       "loads": 1200,
+             *       "parts": [
+             *         0,
+             *         20,
+             *         40,
+             *         60,
+             *         80,
+             *         100,
+             *         120,
+             *         140,
+             *         160,
+             *         180,
+             *         200
+             *       ],
+             *       "meanMs": 640,
+             *       "medianMs": 420,
+             *       "weightMs": 1840000,
+             *       "shareOfWeight": 0.3,
+             *       "vitals": {
+             *         "ttfb": {
+             *           "p75": 1,
+             *           "rating": "good",
+             *           "views": 1840
+             *         },
+             *         "fcp": {
+             *           "p75": 1,
+             *           "rating": "good",
+             *           "views": 1840
+             *         },
+             *         "lcp": {
+             *           "p75": 1,
+             *           "rating": "good",
+             *           "views": 1840
+             *         },
+             *         "inp": {
+             *           "p75": 1,
+             *           "rating": "good",
+             *           "views": 1840
+             *         },
+             *         "cls": {
+             *           "p75": 1,
+             *           "rating": "good",
+             *           "views": 1840
+             *         }
+             *       },
+             *       "interactions": 4,
+             *       "errors": 3,
+             *       "shareWithErrors": 0.03,
+             *       "shareMissing": 0.02
+             *     }
+             */
             all: components["schemas"]["PageGroup"] | null;
-            /** @description groups, heaviest first */
+            /**
+             * @description groups, heaviest first
+             * @example [
+             *       {
+             *         "name": "/pick-up",
+             *         "views": 1840,
+             *         "people": 128,
+             *         "loads": 1200,
+             *         "parts": [
+             *           0,
+             *           20,
+             *           40,
+             *           60,
+             *           80,
+             *           100,
+             *           120,
+             *           140,
+             *           160,
+             *           180,
+             *           200
+             *         ],
+             *         "meanMs": 640,
+             *         "medianMs": 420,
+             *         "weightMs": 1840000,
+             *         "shareOfWeight": 0.3,
+             *         "vitals": {
+             *           "ttfb": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "fcp": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "lcp": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "inp": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "cls": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           }
+             *         },
+             *         "interactions": 4,
+             *         "errors": 3,
+             *         "shareWithErrors": 0.03,
+             *         "shareMissing": 0.02
+             *       }
+             *     ]
+             */
             groups: components["schemas"]["PageGroup"][];
-            /** @description pages within pages, by page */
+            /**
+             * @description pages within pages, by page
+             * @example [
+             *       {
+             *         "name": "/pick-up",
+             *         "views": 1840,
+             *         "people": 128,
+             *         "loads": 1200,
+             *         "parts": [
+             *           0,
+             *           20,
+             *           40,
+             *           60,
+             *           80,
+             *           100,
+             *           120,
+             *           140,
+             *           160,
+             *           180,
+             *           200
+             *         ],
+             *         "meanMs": 640,
+             *         "medianMs": 420,
+             *         "weightMs": 1840000,
+             *         "shareOfWeight": 0.3,
+             *         "vitals": {
+             *           "ttfb": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "fcp": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "lcp": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "inp": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           },
+             *           "cls": {
+             *             "p75": 1,
+             *             "rating": "good",
+             *             "views": 1840
+             *           }
+             *         },
+             *         "interactions": 4,
+             *         "errors": 3,
+             *         "shareWithErrors": 0.03,
+             *         "shareMissing": 0.02
+             *       }
+             *     ]
+             */
             frames: components["schemas"]["PageGroup"][];
             /**
              * @description number of the flow of loads of this page; null when several or none are looked at
@@ -4438,34 +6149,83 @@ export interface components {
                 vitals: {
                     /**
                      * @description time to first byte (Web Vitals)
-                     * @example []
+                     * @example [
+                     *       420,
+                     *       1380,
+                     *       null
+                     *     ]
                      */
                     ttfb: (number | null)[];
                     /**
                      * @description first contentful paint (Web Vitals)
-                     * @example []
+                     * @example [
+                     *       420,
+                     *       1380,
+                     *       null
+                     *     ]
                      */
                     fcp: (number | null)[];
                     /**
                      * @description largest contentful paint (Web Vitals)
-                     * @example []
+                     * @example [
+                     *       420,
+                     *       1380,
+                     *       null
+                     *     ]
                      */
                     lcp: (number | null)[];
                     /**
                      * @description interaction to next paint (Web Vitals)
-                     * @example []
+                     * @example [
+                     *       420,
+                     *       1380,
+                     *       null
+                     *     ]
                      */
                     inp: (number | null)[];
                     /**
                      * @description cumulative layout shift (Web Vitals)
-                     * @example []
+                     * @example [
+                     *       420,
+                     *       1380,
+                     *       null
+                     *     ]
                      */
                     cls: (number | null)[];
                 };
             };
-            /** @description where it is worse, and where not */
+            /**
+             * @description where it is worse, and where not
+             * @example [
+             *       {
+             *         "what": "slow",
+             *         "dimension": "page",
+             *         "verdict": "here",
+             *         "hit": [
+             *           {
+             *             "name": "NL",
+             *             "views": 1840,
+             *             "here": 0.14,
+             *             "elsewhere": 0.02
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             where: components["schemas"]["PageWhere"][];
-            /** @description hosts that resources come from */
+            /**
+             * @description hosts that resources come from
+             * @example [
+             *       {
+             *         "host": "depot-07",
+             *         "isThirdParty": true,
+             *         "resources": 1840,
+             *         "missing": 1,
+             *         "meanMs": 640,
+             *         "bytes": 48210
+             *       }
+             *     ]
+             */
             hosts: {
                 /**
                  * @description name of the host; '' where there is none
@@ -4498,7 +6258,18 @@ export interface components {
                  */
                 bytes: number;
             }[];
-            /** @description calls that pages make, the most frequent first */
+            /**
+             * @description calls that pages make, the most frequent first
+             * @example [
+             *       {
+             *         "call": "GET /api/slots",
+             *         "calls": 42,
+             *         "failed": 4,
+             *         "medianMs": 420,
+             *         "p95Ms": 1840
+             *       }
+             *     ]
+             */
             calls: {
                 /**
                  * @description method and path of the call
@@ -4526,7 +6297,22 @@ export interface components {
                  */
                 p95Ms: number;
             }[];
-            /** @description loads worth opening */
+            /**
+             * @description loads worth opening
+             * @example [
+             *       {
+             *         "view": "00f067aa0ba902b7",
+             *         "atMs": 1772442840000,
+             *         "page": "/pick-up",
+             *         "country": "NL",
+             *         "browser": "Firefox 140",
+             *         "loadMs": 2840,
+             *         "lcpMs": 2140,
+             *         "errors": 3,
+             *         "missing": 1
+             *       }
+             *     ]
+             */
             worst: components["schemas"]["ListedLoad"][];
         };
         /**
@@ -4552,7 +6338,17 @@ export interface components {
              * @enum {string}
              */
             verdict: "here" | "more" | "everywhere";
-            /** @description the values in which it is worse */
+            /**
+             * @description the values in which it is worse
+             * @example [
+             *       {
+             *         "name": "NL",
+             *         "views": 1840,
+             *         "here": 0.14,
+             *         "elsewhere": 0.02
+             *       }
+             *     ]
+             */
             hit: {
                 /**
                  * @description value of the dimension
@@ -4654,7 +6450,42 @@ export interface components {
              * @example true
              */
             isCut: boolean;
-            /** @description groups, heaviest first */
+            /**
+             * @description groups, heaviest first
+             * @example [
+             *       {
+             *         "type": "TypeError",
+             *         "message": "connection timed out",
+             *         "errors": 3,
+             *         "views": 12,
+             *         "people": 128,
+             *         "firstMs": 1772442840000,
+             *         "lastMs": 1772446440000,
+             *         "pages": [
+             *           "/send/pick-up",
+             *           "/track"
+             *         ],
+             *         "versions": [
+             *           "2.7.1"
+             *         ],
+             *         "browsers": [
+             *           "Chrome",
+             *           "Firefox"
+             *         ],
+             *         "component": "slots",
+             *         "frames": [
+             *           {
+             *             "file": "checkout.js",
+             *             "line": 214,
+             *             "column": 17,
+             *             "method": "pay"
+             *           }
+             *         ],
+             *         "isMapped": true,
+             *         "sampleView": "00f067aa0ba902b7"
+             *       }
+             *     ]
+             */
             groups: {
                 /**
                  * @description class of the failure
@@ -4693,17 +6524,25 @@ export interface components {
                 lastMs: number;
                 /**
                  * @description pages on which it came, most often first
-                 * @example []
+                 * @example [
+                 *       "/send/pick-up",
+                 *       "/track"
+                 *     ]
                  */
                 pages: string[];
                 /**
                  * @description versions in which it came
-                 * @example []
+                 * @example [
+                 *       "2.7.1"
+                 *     ]
                  */
                 versions: string[];
                 /**
                  * @description browsers that met it, most often first
-                 * @example []
+                 * @example [
+                 *       "Chrome",
+                 *       "Firefox"
+                 *     ]
                  */
                 browsers: string[];
                 /**
@@ -4711,7 +6550,17 @@ export interface components {
                  * @example slots
                  */
                 component: string;
-                /** @description places of the stack, innermost first */
+                /**
+                 * @description places of the stack, innermost first
+                 * @example [
+                 *       {
+                 *         "file": "checkout.js",
+                 *         "line": 214,
+                 *         "column": 17,
+                 *         "method": "pay"
+                 *       }
+                 *     ]
+                 */
                 frames: components["schemas"]["StackFrame"][];
                 /**
                  * @description the stack was read through a source map
@@ -4756,7 +6605,18 @@ export interface components {
          * @description Source maps that stacks are read through
          */
         SourceMaps: {
-            /** @description source maps that are kept */
+            /**
+             * @description source maps that are kept
+             * @example [
+             *       {
+             *         "component": "slots",
+             *         "version": "4.18.0",
+             *         "file": "checkout.js",
+             *         "uploadedMs": 1772442840000,
+             *         "bytes": 48210
+             *       }
+             *     ]
+             */
             maps: {
                 /**
                  * @description name of the component (service.name)
@@ -4860,9 +6720,41 @@ export interface components {
              * @example 1840
              */
             lost: number;
-            /** @description people, worst off first */
+            /**
+             * @description people, worst off first
+             * @example [
+             *       {
+             *         "person": "p-1f04",
+             *         "tier": "business",
+             *         "site": "Depot North",
+             *         "region": "NL",
+             *         "promotion": "spring-2026",
+             *         "flow": "Book a pick-up",
+             *         "late": 140,
+             *         "hung": 4,
+             *         "failed": 31,
+             *         "waitedMs": 42000,
+             *         "lastMs": 1772446440000,
+             *         "fate": "gone",
+             *         "lost": 42.5
+             *       }
+             *     ]
+             */
             people: components["schemas"]["HurtPerson"][];
-            /** @description of each dimension, the values under which most of them came */
+            /**
+             * @description of each dimension, the values under which most of them came
+             * @example [
+             *       {
+             *         "dimension": "tier",
+             *         "values": [
+             *           {
+             *             "value": "business",
+             *             "people": 1
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
             concentration: {
                 /**
                  * @description by what attempts are told apart
@@ -4870,7 +6762,15 @@ export interface components {
                  * @enum {string}
                  */
                 dimension: "tier" | "promotion" | "site" | "region" | "item";
-                /** @description values */
+                /**
+                 * @description values
+                 * @example [
+                 *       {
+                 *         "value": "business",
+                 *         "people": 1
+                 *       }
+                 *     ]
+                 */
                 values: {
                     /**
                      * @description value of the dimension
@@ -4969,9 +6869,50 @@ export interface components {
             person: string;
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /** @description what the person did, in order of time */
+            /**
+             * @description what the person did, in order of time
+             * @example [
+             *       {
+             *         "kind": "work",
+             *         "atMs": 1772442840000,
+             *         "durationMs": 1840,
+             *         "flow": 3,
+             *         "name": "Book a pick-up",
+             *         "application": "Courier app",
+             *         "outcome": "onTime",
+             *         "expectedMs": 420,
+             *         "session": 412,
+             *         "isProbe": true,
+             *         "site": "Depot North",
+             *         "region": "NL",
+             *         "tier": "business",
+             *         "version": "4.18.0",
+             *         "value": 42.5,
+             *         "failure": "GatewayTimeout",
+             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
+             *         "spanId": "00f067aa0ba902b7"
+             *       }
+             *     ]
+             */
             attempts: components["schemas"]["PersonAttempt"][];
-            /** @description pages that the person opened */
+            /**
+             * @description pages that the person opened
+             * @example [
+             *       {
+             *         "view": "00f067aa0ba902b7",
+             *         "atMs": 1772442840000,
+             *         "page": "/pick-up",
+             *         "country": "NL",
+             *         "browser": "Firefox 140",
+             *         "loadMs": 2840,
+             *         "lcpMs": 2140,
+             *         "errors": 3,
+             *         "missing": 1,
+             *         "session": 412,
+             *         "system": "Android 16"
+             *       }
+             *     ]
+             */
             views: components["schemas"]["PersonView"][];
         };
         /**
@@ -5077,7 +7018,18 @@ export interface components {
          * @description Who looked at persons by name, and why
          */
         PersonLooks: {
-            /** @description who looked, newest first */
+            /**
+             * @description who looked, newest first
+             * @example [
+             *       {
+             *         "atMs": 1772442840000,
+             *         "who": "Dana",
+             *         "why": "",
+             *         "what": "",
+             *         "people": 128
+             *       }
+             *     ]
+             */
             looks: {
                 /**
                  * @description when it was
@@ -5113,7 +7065,10 @@ export interface components {
         BriefPage: {
             /**
              * @description the brief for machines
-             * @example {}
+             * @example {
+             *       "title": "Pay fails",
+             *       "people": 120
+             *     }
              */
             brief: {
                 [key: string]: unknown;
@@ -5190,7 +7145,10 @@ export interface components {
             };
             /**
              * @description the brief for machines
-             * @example {}
+             * @example {
+             *       "title": "Pay fails",
+             *       "people": 120
+             *     }
              */
             brief: {
                 [key: string]: unknown;
@@ -5200,7 +7158,16 @@ export interface components {
              * @example
              */
             markdown: string;
-            /** @description what happened to it, in order of time */
+            /**
+             * @description what happened to it, in order of time
+             * @example [
+             *       {
+             *         "at": "2026-03-02T09:14:00.000Z",
+             *         "what": "",
+             *         "detail": ""
+             *       }
+             *     ]
+             */
             trail: {
                 /**
                  * @description when, as ISO 8601 in UTC
@@ -5311,7 +7278,26 @@ export interface components {
          * @description Handoffs, newest first
          */
         Handoffs: {
-            /** @description handoffs, newest first */
+            /**
+             * @description handoffs, newest first
+             * @example [
+             *       {
+             *         "id": "9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01",
+             *         "incident": 7,
+             *         "team": "Slots Team",
+             *         "state": "draft",
+             *         "note": "please look at the gateway first",
+             *         "createdAt": "2026-03-02T09:20:00.000Z",
+             *         "title": "Book a pick-up fails for every fourth attempt",
+             *         "harmMinutes": 410,
+             *         "people": 128,
+             *         "window": {
+             *           "from": "2026-03-02T09:00:00.000Z",
+             *           "to": "2026-03-02T10:00:00.000Z"
+             *         }
+             *       }
+             *     ]
+             */
             handoffs: components["schemas"]["HandoffSummary"][];
         };
         /**
@@ -5359,17 +7345,30 @@ export interface components {
             };
             /**
              * @description tiers whose people count more
-             * @example []
+             * @example [
+             *       "Business"
+             *     ]
              */
             keyTiers: string[];
             /** @description days and times that are not as usual */
             calendar: {
                 /**
                  * @description days, as YYYY-MM-DD
-                 * @example []
+                 * @example [
+                 *       "2026-12-25"
+                 *     ]
                  */
                 holidays: string[];
-                /** @description times that nothing is learned from */
+                /**
+                 * @description times that nothing is learned from
+                 * @example [
+                 *       {
+                 *         "fromMs": 1772442000000,
+                 *         "toMs": 1772445600000,
+                 *         "reason": "a holiday moved by a week"
+                 *       }
+                 *     ]
+                 */
                 excluded: {
                     /**
                      * @description begin
@@ -5388,7 +7387,22 @@ export interface components {
                     reason: string;
                 }[];
             };
-            /** @description what was changed, newest first */
+            /**
+             * @description what was changed, newest first
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "atMs": 1772442840000,
+             *         "fromMs": 1772442000000,
+             *         "who": "Dana",
+             *         "key": "flow Courier app Log on",
+             *         "about": "Courier app: Log on",
+             *         "words": "",
+             *         "undoes": 3,
+             *         "isUndone": true
+             *       }
+             *     ]
+             */
             changes: {
                 /**
                  * @description number
@@ -5474,7 +7488,19 @@ export interface components {
              * @example true
              */
             more: boolean;
-            /** @description records, newest first */
+            /**
+             * @description records, newest first
+             * @example [
+             *       {
+             *         "id": 7,
+             *         "atMs": 1772442840000,
+             *         "kind": "logs",
+             *         "sqlstate": "54000",
+             *         "reason": "a holiday moved by a week",
+             *         "record": "{\"body\":\"…\"}"
+             *       }
+             *     ]
+             */
             records: {
                 /**
                  * @description number
@@ -5562,7 +7588,15 @@ export interface components {
              * @example 1772446440000
              */
             judgedMs: number | null;
-            /** @description names put under "other" since the start, by kind */
+            /**
+             * @description names put under "other" since the start, by kind
+             * @example [
+             *       {
+             *         "kind": "page",
+             *         "names": 4
+             *       }
+             *     ]
+             */
             gatheredNames: {
                 /**
                  * @description kind of name
@@ -5575,7 +7609,19 @@ export interface components {
                  */
                 names: number;
             }[];
-            /** @description clocks that are not this server's */
+            /**
+             * @description clocks that are not this server's
+             * @example [
+             *       {
+             *         "component": "slots",
+             *         "host": "depot-07",
+             *         "aheadMs": 21600000,
+             *         "refused": 120,
+             *         "sinceMs": 1772442840000,
+             *         "lastMs": 1772446440000
+             *       }
+             *     ]
+             */
             clocks: {
                 /**
                  * @description name of the component (service.name)

@@ -50,8 +50,9 @@ export const AttemptRow = resource('AttemptRow', 'One span of an attempt, or sev
   fromUs: number("from the attempt's begin", US, 12000),
   durationUs: number('how long it took', US, 184000),
   own: numbers(
-    "begin and end, in turn, of the parts in which nothing below it runs, microseconds from the attempt's begin",
-    '1',
+    "begin and end, in turn, of the parts in which nothing below it runs, from the attempt's begin",
+    US,
+    [12_000, 18_000, 90_000, 102_000],
   ),
   ownUs: number('time in which nothing below it runs', US, 18000),
   shareUs: number('its part of the attempt, parallel work shared evenly: all rows add up to the attempt', US, 42000),

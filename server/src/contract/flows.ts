@@ -34,9 +34,9 @@ export const Field = resource('Field', 'Attempts of a flow by time and duration,
   startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
   stepMs: number('length of a step', MS, 60000),
   columns: integer('how many steps of time', '1', 60),
-  floorsMs: numbers('lower bounds of the rows, shortest first', '1'),
-  counts: list(integers('of one column', 'attempts'), 'attempts by column, then row'),
-  bad: list(integers('of one column', 'attempts'), 'of the counts, those that were late, hung or failed'),
+  floorsMs: numbers('lower bounds of the rows, shortest first', MS, [0, 100, 200, 400]),
+  counts: list(integers('of one column', 'attempts', [12, 40, 3, 0]), 'attempts by column, then row'),
+  bad: list(integers('of one column', 'attempts', [0, 0, 3, 0]), 'of the counts, those that were late, hung or failed'),
 });
 export type FieldShape = Static<typeof Field>;
 
@@ -56,11 +56,11 @@ export const Path = resource('Path', 'The components that a flow goes through', 
     {
       startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
       stepMs: number('length of a step', MS, 60000),
-      attempts: integers('attempts that were looked at, step by step', 'attempts'),
+      attempts: integers('attempts that were looked at, step by step', 'attempts', [40, 38, 41]),
       means: list(
         record({
           layer: oneOf(LAYERS, 'where the time is spent'),
-          ms: numbers('milliseconds, a step each', '1'),
+          ms: numbers('a step each', MS, [120, 118, 610]),
         }),
         'mean time by layer, milliseconds a step',
       ),
@@ -119,7 +119,7 @@ export const FlowTable = resource('FlowTable', 'All flows with what their attemp
   attempts: integer('attempts that were begun', 'attempts', 1840),
   comparedWith: orNull(text('the other window, in words; null when none is', 'last Monday')),
   remaining: orNull(ref(Remaining, 'what the focus leaves; null when nothing is narrowed, or the window is long')),
-  applications: texts('names of all applications, in order of the alphabet'),
+  applications: texts('names of all applications, in order of the alphabet', ['Sender Portal', 'Shipper Link']),
   freshness: ref(Freshness, 'up to when data is complete and judged'),
 });
 export type FlowTableShape = Static<typeof FlowTable>;
@@ -183,12 +183,12 @@ export const FlowPage = resource('FlowPage', 'One flow', {
           limitMs: number('an attempt that takes longer is late; null where nothing is known', MS, 800),
           lateShare: number('usual share of late attempts', SHARE, 0.01),
         }),
-        'sites that ever came, and those with a limit of their own already',
+        'sites that are judged by a limit of their own',
       ),
     },
     'what is usual for it',
   ),
-  sites: texts('sites that ever came, and those with a limit of their own already'),
+  sites: texts('sites that ever came, and those with a limit of their own already', ['Depot North', 'Depot South']),
   ownersSiteLimits: list(
     record({
       site: text("site that the attempt came from; '' when not told", 'Depot North'),
@@ -209,10 +209,10 @@ export const FlowPage = resource('FlowPage', 'One flow', {
     {
       startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
       stepMs: number('length of a step', MS, 60000),
-      onTime: integers('attempts that took no longer than the limit', 'attempts'),
-      late: integers('attempts that took longer than the limit', 'attempts'),
-      hung: integers('attempts that took so long that people gave up', 'attempts'),
-      failed: integers('attempts that failed', 'attempts'),
+      onTime: integers('attempts that took no longer than the limit', 'attempts', [120, 96]),
+      late: integers('attempts that took longer than the limit', 'attempts', [4, 21]),
+      hung: integers('attempts that took so long that people gave up', 'attempts', [0, 6]),
+      failed: integers('attempts that failed', 'attempts', [1, 2]),
     },
     'attempts by what became of them',
   ),

@@ -13,7 +13,7 @@ export const HandoffMark = resource('HandoffMark', 'The newest handoff of an inc
 export type HandoffMarkShape = Static<typeof HandoffMark>;
 
 export const BriefPage = resource('BriefPage', 'The brief as it would be sent', {
-  brief: anything('the brief for machines'),
+  brief: anything('the brief for machines', { title: 'Pay fails', people: 120 }),
   markdown: text('the brief as Markdown', ''),
 });
 export type BriefPageShape = Static<typeof BriefPage>;
@@ -40,7 +40,7 @@ export type HandoffSummaryShape = Static<typeof HandoffSummary>;
 
 export const Handoff = resource('Handoff', 'A handoff with what was told and what happened to it', {
   ...HandoffSummary.properties,
-  brief: anything('the brief for machines'),
+  brief: anything('the brief for machines', { title: 'Pay fails', people: 120 }),
   markdown: text('the brief as Markdown', ''),
   trail: list(
     record({

@@ -46,7 +46,7 @@ export const Row = resource('Row', 'One incident of the list', {
   ),
   title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
   application: text('name of the application', 'Courier app'),
-  flows: texts('names of the flows in trouble'),
+  flows: texts('names of the flows in trouble', ['Pay', 'Print labels']),
   signal: oneOf(SIGNALS, 'what is wrong'),
   level: oneOf(LEVELS, 'how bad it is'),
   priority: oneOf(PRIORITIES, 'what is to be looked at first'),
@@ -121,8 +121,8 @@ export const WorstFirst = resource('WorstFirst', 'The incidents of a window, wor
       1772439000000,
     ),
   ),
-  applications: texts('names of all applications, in order of the alphabet'),
-  teams: texts('names of all teams'),
+  applications: texts('names of all applications, in order of the alphabet', ['Sender Portal', 'Shipper Link']),
+  teams: texts('names of all teams', ['Checkout', 'Data Stores']),
   flows: list(
     record({
       id: integer('number', '1', 7),
@@ -134,7 +134,7 @@ export const WorstFirst = resource('WorstFirst', 'The incidents of a window, wor
   dimensions: list(
     record({
       dimension: oneOf(DIMENSIONS, 'by what attempts are told apart'),
-      values: texts('values'),
+      values: texts('values', ['Depot North', 'Depot South']),
     }),
     'values that ever came, by dimension',
   ),
@@ -221,12 +221,12 @@ export const Origin = resource('Origin', 'In which component it may have begun',
     record({
       component: text('name of the component (service.name)', 'slots'),
       score: number('how much speaks for it, 0 to 1', '1', 0.82),
-      reasons: texts('what speaks for it, weightiest first'),
+      reasons: texts('what speaks for it, weightiest first', ['is the deepest that fails in 38 of 40 attempts']),
       team: orNull(text('name of the team', 'Slots Team')),
     }),
     'components in which it may have begun, likeliest first',
   ),
-  changes: texts('what was changed on the affected paths shortly before'),
+  changes: texts('what was changed on the affected paths shortly before', ['slots 4.18.0, 6 minutes before']),
   second: orNull(text('a second component in which something began at the same time; null when none did', 'labels')),
   trust: orNull(
     number(
@@ -330,7 +330,7 @@ export const Incident = resource('Incident', 'One incident within a window', {
       'the team that should get it; null when none is known',
     ),
   ),
-  teams: texts('names of all teams'),
+  teams: texts('names of all teams', ['Checkout', 'Data Stores']),
   remaining: orNull(ref(Remaining, 'what the focus leaves; null when nothing is narrowed, or the window is long')),
   setAside: orNull(
     record(

@@ -104,8 +104,10 @@ export const RunningPart = resource('RunningPart', 'A component on a host, or a 
   attemptsPerMinute: number('attempts in the last five minutes, a minute', '1/min', 84),
   usualPerMinute: number('attempts a minute in the hour before', '1/min', 90),
   failing: orNull(number('share of attempts that failed in the last five minutes; null without attempts', SHARE, 0.02)),
-  changes: texts('what changed suddenly in the last five minutes, in words'),
-  figures: texts('measured quantities of its host or process that are not as in the hour before, in words'),
+  changes: texts('what changed suddenly in the last five minutes, in words', ['3.1× as long as before']),
+  figures: texts('measured quantities of its host or process that are not as in the hour before, in words', [
+    'CPU 96 %, 31 % before',
+  ]),
 });
 export type RunningPartShape = Static<typeof RunningPart>;
 
@@ -125,7 +127,7 @@ export const Component = resource('Component', 'A component: who calls it, whom 
   attempts: integer('attempts that were begun', 'attempts', 1840),
   callers: list(ref(Hop), 'components that call it'),
   callees: list(ref(Hop), 'components that it calls'),
-  hosts: texts('names of its hosts'),
+  hosts: texts('names of its hosts', ['north-1', 'north-2']),
   figures: list(
     record({
       figure: oneOf(FIGURES, 'name of the measured quantity'),

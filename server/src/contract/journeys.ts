@@ -40,7 +40,7 @@ export const JourneyStep = resource('JourneyStep', 'One step of a journey', {
   isBad: flag('more people left than chance explains'),
   medianMs: orNull(number('half took less; null without any', MS, 420)),
   failedShare: orNull(number('share of attempts that failed', SHARE, 0.04)),
-  incidents: integers('numbers of the incidents that this step is a part of', '1'),
+  incidents: integers('numbers of the incidents that this step is a part of', '1', [7]),
 });
 export type JourneyStepShape = Static<typeof JourneyStep>;
 

@@ -28,13 +28,13 @@ export const LogPattern = resource('LogPattern', 'Lines of one pattern, against 
   isNew: flag('it never came in the hours before'),
   severity: text("severity in a word; '' when not told", 'error'),
   firstMs: orNull(number('when it came first; null when not in the window', EPOCH_MS, 1772442840000)),
-  components: texts('names of components'),
+  components: texts('names of components', ['slots', 'labels']),
   samples: list(ref(LogLine), 'attempts to look at'),
 });
 export type LogPatternShape = Static<typeof LogPattern>;
 
 export const LogPatterns = resource('LogPatterns', "Lines of an incident's components brought to patterns", {
-  components: texts('names of components'),
+  components: texts('names of components', ['slots', 'labels']),
   now: ref(Window, 'while it went on'),
   before: ref(Window, 'the time before, that it is compared with'),
   surging: list(ref(LogPattern), 'patterns that come far more often than before'),

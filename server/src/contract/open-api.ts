@@ -2,6 +2,7 @@ import type { TSchema } from '@sinclair/typebox';
 import * as attempts from './attempts';
 import * as common from './common';
 import * as flows from './flows';
+import { withExamples } from './examples';
 import type { JsonSchema } from './from-yup';
 import * as handoffs from './handoffs';
 import * as incidents from './incidents';
@@ -33,9 +34,11 @@ const RESOURCES = [
 const isResource = (value: unknown): value is TSchema =>
   typeof value === 'object' && value !== null && 'title' in value && 'properties' in value;
 
-const schemas = Object.fromEntries(
-  RESOURCES.flatMap((resources): unknown[] => Object.values(resources)).flatMap((one): [string, TSchema][] =>
-    isResource(one) ? [[one.title as string, one]] : [],
+const schemas = withExamples(
+  Object.fromEntries(
+    RESOURCES.flatMap((resources): unknown[] => Object.values(resources)).flatMap((one): [string, TSchema][] =>
+      isResource(one) ? [[one.title as string, one]] : [],
+    ),
   ),
 );
 

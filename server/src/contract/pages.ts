@@ -38,7 +38,13 @@ const byVital = <Schema extends TSchema>(schemaOf: (words: string, unit: string)
     'Web Vitals',
   );
 
-const loadParts = (words: string) => numbers(words, MS, { minItems: PARTS.length, maxItems: PARTS.length });
+const loadParts = (words: string) =>
+  numbers(
+    words,
+    MS,
+    PARTS.map((_, i) => 20 * i),
+    { minItems: PARTS.length, maxItems: PARTS.length },
+  );
 
 export const Vital = resource('Vital', 'One Web Vital of a group of views', {
   p75: number("three quarters are no larger, in the vital's unit", '1', 1),
@@ -172,9 +178,9 @@ export const ScriptErrors = resource('ScriptErrors', 'Errors of scripts in group
       people: integer('persons, each counted once', 'people', 128),
       firstMs: number('when it came first; null when not in the window', EPOCH_MS, 1772442840000),
       lastMs: number('when it came last', EPOCH_MS, 1772446440000),
-      pages: texts('pages on which it came, most often first'),
-      versions: texts('versions in which it came'),
-      browsers: texts('browsers that met it, most often first'),
+      pages: texts('pages on which it came, most often first', ['/send/pick-up', '/track']),
+      versions: texts('versions in which it came', ['2.7.1']),
+      browsers: texts('browsers that met it, most often first', ['Chrome', 'Firefox']),
       component: text('name of the component (service.name)', 'slots'),
       frames: list(ref(StackFrame), 'places of the stack, innermost first'),
       isMapped: flag('the stack was read through a source map'),

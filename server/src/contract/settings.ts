@@ -17,10 +17,10 @@ export const Settings = resource('Settings', 'Rates, calendar, and every change 
     },
     'harm of one of each kind, minutes',
   ),
-  keyTiers: texts('tiers whose people count more'),
+  keyTiers: texts('tiers whose people count more', ['Business']),
   calendar: record(
     {
-      holidays: texts('days, as YYYY-MM-DD'),
+      holidays: texts('days, as YYYY-MM-DD', ['2026-12-25']),
       excluded: list(
         record({
           fromMs: number('begin', EPOCH_MS, 1772442000000),

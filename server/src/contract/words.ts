@@ -44,22 +44,27 @@ export const list = <Schema extends TSchema>(
   length: { minItems?: number; maxItems?: number } = {},
 ) => Type.Array(items, { description, ...length });
 
-export const texts = (description: string) => Type.Array(Type.String(), { description, examples: [[]] });
-export const numbers = (description: string, unit: string, length: { minItems?: number; maxItems?: number } = {}) =>
-  Type.Array(Type.Number(), { description, 'x-unit': unit, examples: [[]], ...length });
-export const integers = (description: string, unit: string) =>
-  Type.Array(Type.Integer(), { description, 'x-unit': unit, examples: [[]] });
+export const texts = (description: string, example: readonly string[]) =>
+  Type.Array(Type.String(), { description, examples: [example] });
+export const numbers = (
+  description: string,
+  unit: string,
+  example: readonly number[],
+  length: { minItems?: number; maxItems?: number } = {},
+) => Type.Array(Type.Number(), { description, 'x-unit': unit, examples: [example], ...length });
+export const integers = (description: string, unit: string, example: readonly number[]) =>
+  Type.Array(Type.Integer(), { description, 'x-unit': unit, examples: [example] });
 /** Points of a series; null where nothing is known or nothing came. */
 export const numbersOrNull = (description: string) =>
   Type.Array(Type.Union([Type.Number(), Type.Null()]), {
     description,
     'x-unit': 'unit of the measure',
-    examples: [[]],
+    examples: [[420, 1380, null]],
   });
 
 /** Of a form that others define. */
-export const anything = (description: string) =>
-  Type.Unsafe<object>({ type: 'object', description, additionalProperties: true, examples: [{}] });
+export const anything = (description: string, example: object) =>
+  Type.Unsafe<object>({ type: 'object', description, additionalProperties: true, examples: [example] });
 
 /** All members are required: what may be absent is null. */
 export const record = <Properties extends TProperties>(properties: Properties, description?: string) =>
