@@ -883,15 +883,7 @@ export interface components {
              * @example 1772446440000
              */
             judgedMs: number | null;
-            /**
-             * @description applications that have sent nothing for longer than usual
-             * @example [
-             *       {
-             *         "application": "Courier app",
-             *         "sinceMs": 1772442840000
-             *       }
-             *     ]
-             */
+            /** @description applications that have sent nothing for longer than usual */
             silent: {
                 /**
                  * @description name of the application
@@ -1009,41 +1001,13 @@ export interface components {
              * @example 60000
              */
             stepMs: number;
-            /**
-             * @description values
-             * @example [
-             *       420,
-             *       1380,
-             *       null
-             *     ]
-             */
+            /** @description values */
             values: (number | null)[];
-            /**
-             * @description lower end of the usual range; null where nothing is known
-             * @example [
-             *       420,
-             *       1380,
-             *       null
-             *     ]
-             */
+            /** @description lower end of the usual range; null where nothing is known */
             low: (number | null)[];
-            /**
-             * @description upper end of the usual range; null where nothing is known
-             * @example [
-             *       420,
-             *       1380,
-             *       null
-             *     ]
-             */
+            /** @description upper end of the usual range; null where nothing is known */
             high: (number | null)[];
-            /**
-             * @description the same measure in the window that is compared with; null when none is
-             * @example [
-             *       420,
-             *       1380,
-             *       null
-             *     ]
-             */
+            /** @description the same measure in the window that is compared with; null when none is */
             other: (number | null)[] | null;
         };
         /**
@@ -1088,56 +1052,11 @@ export interface components {
          * @description Where an incident shows and where it does not
          */
         Bites: {
-            /**
-             * @description values in which it goes wrong more often
-             * @example [
-             *       {
-             *         "dimension": "site",
-             *         "value": "Depot North",
-             *         "all": 1840,
-             *         "bad": 212,
-             *         "people": 128,
-             *         "shareOfBad": 0.7,
-             *         "shareOfAll": 0.2,
-             *         "relativeRisk": 3.4,
-             *         "low": 2.2,
-             *         "high": 6.1,
-             *         "excess": 180,
-             *         "words": ""
-             *       }
-             *     ]
-             */
+            /** @description values in which it goes wrong more often */
             segments: components["schemas"]["Segment"][];
-            /**
-             * @description values in which it goes wrong no more often than usual
-             * @example [
-             *       {
-             *         "dimension": "site",
-             *         "value": "Depot North",
-             *         "all": 1840,
-             *         "bad": 212,
-             *         "people": 128,
-             *         "shareOfBad": 0.7,
-             *         "shareOfAll": 0.2,
-             *         "relativeRisk": 3.4,
-             *         "low": 2.2,
-             *         "high": 6.1,
-             *         "excess": 180,
-             *         "words": ""
-             *       }
-             *     ]
-             */
+            /** @description values in which it goes wrong no more often than usual */
             spared: components["schemas"]["Segment"][];
-            /**
-             * @description dimensions that make no difference, or cannot be told
-             * @example [
-             *       {
-             *         "dimension": "site",
-             *         "why": "oneValue",
-             *         "value": ""
-             *       }
-             *     ]
-             */
+            /** @description dimensions that make no difference, or cannot be told */
             ruledOut: {
                 /**
                  * @description by what attempts are told apart
@@ -1211,19 +1130,7 @@ export interface components {
          * @description The last five minutes against the hour before
          */
         Changes: {
-            /**
-             * @description every flow and component, the largest change first
-             * @example [
-             *       {
-             *         "kind": "flow",
-             *         "name": "slots",
-             *         "id": 7,
-             *         "measure": "attempts",
-             *         "ratio": 3.4,
-             *         "words": ""
-             *       }
-             *     ]
-             */
+            /** @description every flow and component, the largest change first */
             changes: components["schemas"]["Change"][];
         };
         /**
@@ -1354,46 +1261,9 @@ export interface components {
              * @example EUR
              */
             currency: string;
-            /**
-             * @description parts
-             * @example [
-             *       {
-             *         "flowId": 3,
-             *         "flow": "Book a pick-up",
-             *         "technicalName": "POST /pick-ups",
-             *         "signal": "slow",
-             *         "level": "calm",
-             *         "onsetMs": 1772442840000,
-             *         "endMs": 1772446440000,
-             *         "active": true,
-             *         "basis": "timeOfWeek",
-             *         "limitMs": 800,
-             *         "limitBy": "owner",
-             *         "learnedLimitMs": 900,
-             *         "expectedMs": 420
-             *       }
-             *     ]
-             */
+            /** @description parts */
             parts: components["schemas"]["Part"][];
-            /**
-             * @description lines of the harm bill: quantity, rate, harm
-             * @example [
-             *       {
-             *         "name": "waiting",
-             *         "quantity": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         },
-             *         "rate": 3,
-             *         "harm": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         }
-             *       }
-             *     ]
-             */
+            /** @description lines of the harm bill: quantity, rate, harm */
             bill: components["schemas"]["BillLine"][];
             /**
              * @description of the money, what promises are expected to cost
@@ -1457,76 +1327,15 @@ export interface components {
                  */
                 failed: number;
             };
-            /**
-             * @description series to draw, beside what is usual
-             * @example [
-             *       {
-             *         "name": "duration",
-             *         "flow": "Book a pick-up",
-             *         "series": {
-             *           "startMs": 1772442000000,
-             *           "stepMs": 60000,
-             *           "values": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "low": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "high": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "other": [
-             *             420,
-             *             1380,
-             *             null
-             *           ]
-             *         },
-             *         "comparedWith": "last Monday"
-             *       }
-             *     ]
-             */
+            /** @description series to draw, beside what is usual */
             charts: components["schemas"]["Chart"][];
-            /**
-             * @description releases, on the time axis
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "words": ""
-             *       }
-             *     ]
-             */
+            /** @description releases, on the time axis */
             marks: components["schemas"]["Mark"][];
             /** @description in which part of the attempts it shows, and in which it does not */
             bites: components["schemas"]["Bites"];
-            /**
-             * @description attempts to look at
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "durationMs": 1840,
-             *         "outcome": "onTime",
-             *         "failure": "GatewayTimeout",
-             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *         "spanId": "00f067aa0ba902b7",
-             *         "person": "p-1f04",
-             *         "component": "slots"
-             *       }
-             *     ]
-             */
+            /** @description attempts to look at */
             samples: components["schemas"]["Sample"][];
-            /**
-             * @description name of the component (service.name)
-             * @example {
-             *       "name": "Book a pick-up",
-             *       "words": ""
-             *     }
-             */
+            /** @description name of the component (service.name) */
             component: {
                 /**
                  * @description name
@@ -1539,55 +1348,9 @@ export interface components {
                  */
                 words: string;
             } | null;
-            /**
-             * @description where it began; null where no attempt came whose trace could tell
-             * @example {
-             *       "candidates": [
-             *         {
-             *           "component": "slots",
-             *           "score": 0.82,
-             *           "reasons": [
-             *             "is the deepest that fails in 38 of 40 attempts"
-             *           ],
-             *           "team": "Slots Team"
-             *         }
-             *       ],
-             *       "changes": [
-             *         "slots 4.18.0, 6 minutes before"
-             *       ],
-             *       "second": "labels",
-             *       "trust": 0.93,
-             *       "rungs": [
-             *         {
-             *           "component": "slots",
-             *           "depth": 2,
-             *           "usualUs": 42000,
-             *           "nowUs": 1840000,
-             *           "failing": 18,
-             *           "onsetMs": 1772442840000,
-             *           "isSilent": true
-             *         }
-             *       ],
-             *       "bad": 212,
-             *       "usual": 80,
-             *       "shared": [
-             *         {
-             *           "id": 7,
-             *           "name": "Book a pick-up",
-             *           "application": "Courier app",
-             *           "level": "calm"
-             *         }
-             *       ]
-             *     }
-             */
+            /** @description where it began; null where no attempt came whose trace could tell */
             origin: components["schemas"]["Origin"] | null;
-            /**
-             * @description the team that should get it; null when none is known
-             * @example {
-             *       "team": "Slots Team",
-             *       "reason": "a holiday moved by a week"
-             *     }
-             */
+            /** @description the team that should get it; null when none is known */
             proposedTeam: {
                 /**
                  * @description name of the team
@@ -1600,30 +1363,11 @@ export interface components {
                  */
                 reason: string;
             } | null;
-            /**
-             * @description names of all teams
-             * @example [
-             *       "Checkout",
-             *       "Data Stores"
-             *     ]
-             */
+            /** @description names of all teams */
             teams: string[];
-            /**
-             * @description what the focus leaves; null when nothing is narrowed, or the window is long
-             * @example {
-             *       "sessions": 410,
-             *       "attempts": 1840
-             *     }
-             */
+            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
             remaining: components["schemas"]["Remaining"] | null;
-            /**
-             * @description why it was set aside; null when it was not
-             * @example {
-             *       "reason": "a holiday moved by a week",
-             *       "by": "Dana",
-             *       "untilMs": 1772532840000
-             *     }
-             */
+            /** @description why it was set aside; null when it was not */
             setAside: {
                 /**
                  * @description why, in words
@@ -1641,15 +1385,7 @@ export interface components {
                  */
                 untilMs: number;
             } | null;
-            /**
-             * @description incidents that people joined with it
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "title": "Book a pick-up fails for every fourth attempt"
-             *       }
-             *     ]
-             */
+            /** @description incidents that people joined with it */
             joined: {
                 /**
                  * @description number of the incident
@@ -1662,15 +1398,7 @@ export interface components {
                  */
                 title: string;
             }[];
-            /**
-             * @description incidents of about the same time, which might be one with it
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "title": "Book a pick-up fails for every fourth attempt"
-             *       }
-             *     ]
-             */
+            /** @description incidents of about the same time, which might be one with it */
             nearby: {
                 /**
                  * @description number of the incident
@@ -1683,17 +1411,7 @@ export interface components {
                  */
                 title: string;
             }[];
-            /**
-             * @description what people decided about it, newest first
-             * @example [
-             *       {
-             *         "at": "2026-03-02T09:14:00.000Z",
-             *         "who": "Dana",
-             *         "what": "",
-             *         "detail": ""
-             *       }
-             *     ]
-             */
+            /** @description what people decided about it, newest first */
             decisions: {
                 /**
                  * @description when, as ISO 8601 in UTC
@@ -1729,24 +1447,7 @@ export interface components {
             currency: string;
             /** @description of all tiers together */
             whole: components["schemas"]["Interval"];
-            /**
-             * @description by tier
-             * @example [
-             *       {
-             *         "tier": "business",
-             *         "money": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         },
-             *         "people": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         }
-             *       }
-             *     ]
-             */
+            /** @description by tier */
             tiers: {
                 /**
                  * @description tier of the customer; '' when not told
@@ -1800,19 +1501,7 @@ export interface components {
          * @description In which component it may have begun
          */
         Origin: {
-            /**
-             * @description components in which it may have begun, likeliest first
-             * @example [
-             *       {
-             *         "component": "slots",
-             *         "score": 0.82,
-             *         "reasons": [
-             *           "is the deepest that fails in 38 of 40 attempts"
-             *         ],
-             *         "team": "Slots Team"
-             *       }
-             *     ]
-             */
+            /** @description components in which it may have begun, likeliest first */
             candidates: {
                 /**
                  * @description name of the component (service.name)
@@ -1824,12 +1513,7 @@ export interface components {
                  * @example 0.82
                  */
                 score: number;
-                /**
-                 * @description what speaks for it, weightiest first
-                 * @example [
-                 *       "is the deepest that fails in 38 of 40 attempts"
-                 *     ]
-                 */
+                /** @description what speaks for it, weightiest first */
                 reasons: string[];
                 /**
                  * @description name of the team
@@ -1837,12 +1521,7 @@ export interface components {
                  */
                 team: string | null;
             }[];
-            /**
-             * @description what was changed on the affected paths shortly before
-             * @example [
-             *       "slots 4.18.0, 6 minutes before"
-             *     ]
-             */
+            /** @description what was changed on the affected paths shortly before */
             changes: string[];
             /**
              * @description a second component in which something began at the same time; null when none did
@@ -1854,20 +1533,7 @@ export interface components {
              * @example 0.93
              */
             trust: number | null;
-            /**
-             * @description components on the affected paths, from the top down
-             * @example [
-             *       {
-             *         "component": "slots",
-             *         "depth": 2,
-             *         "usualUs": 42000,
-             *         "nowUs": 1840000,
-             *         "failing": 18,
-             *         "onsetMs": 1772442840000,
-             *         "isSilent": true
-             *       }
-             *     ]
-             */
+            /** @description components on the affected paths, from the top down */
             rungs: {
                 /**
                  * @description name of the component (service.name)
@@ -1915,17 +1581,7 @@ export interface components {
              * @example 80
              */
             usual: number;
-            /**
-             * @description other flows that reach the first candidate, and how they are in the window
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "name": "Book a pick-up",
-             *         "application": "Courier app",
-             *         "level": "calm"
-             *       }
-             *     ]
-             */
+            /** @description other flows that reach the first candidate, and how they are in the window */
             shared: {
                 /**
                  * @description number
@@ -2055,13 +1711,7 @@ export interface components {
              * @example Courier app
              */
             application: string;
-            /**
-             * @description names of the flows in trouble
-             * @example [
-             *       "Pay",
-             *       "Print labels"
-             *     ]
-             */
+            /** @description names of the flows in trouble */
             flows: string[];
             /**
              * @description what is wrong
@@ -2181,14 +1831,7 @@ export interface components {
              * @example Slots Team
              */
             proposedTeam: string | null;
-            /**
-             * @description the newest handoff of it; null when it has none
-             * @example {
-             *       "id": "9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01",
-             *       "team": "Slots Team",
-             *       "state": "draft"
-             *     }
-             */
+            /** @description the newest handoff of it; null when it has none */
             handoff: components["schemas"]["HandoffMark"] | null;
         };
         /**
@@ -2317,169 +1960,31 @@ export interface components {
              * @example EUR
              */
             currency: string;
-            /**
-             * @description rows
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "rank": 1,
-             *         "moved": 2,
-             *         "title": "Book a pick-up fails for every fourth attempt",
-             *         "application": "Courier app",
-             *         "flows": [
-             *           "Pay",
-             *           "Print labels"
-             *         ],
-             *         "signal": "slow",
-             *         "level": "calm",
-             *         "priority": "P1",
-             *         "onsetMs": 1772442840000,
-             *         "endMs": 1772446440000,
-             *         "activeAtEnd": true,
-             *         "inTroubleNow": true,
-             *         "trend": "growing",
-             *         "outcomes": {
-             *           "onTime": 1400,
-             *           "late": 140,
-             *           "hung": 4,
-             *           "failed": 31
-             *         },
-             *         "missingAttempts": 44,
-             *         "harmPerHour": 214,
-             *         "harm": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         },
-             *         "people": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         },
-             *         "money": 1840,
-             *         "keyCustomers": 12,
-             *         "weight": 1,
-             *         "best": 1,
-             *         "worst": 2,
-             *         "nearTie": true,
-             *         "spark": {
-             *           "startMs": 1772442000000,
-             *           "stepMs": 60000,
-             *           "values": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "low": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "high": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "other": [
-             *             420,
-             *             1380,
-             *             null
-             *           ]
-             *         },
-             *         "proposedTeam": "Slots Team",
-             *         "handoff": {
-             *           "id": "9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01",
-             *           "team": "Slots Team",
-             *           "state": "draft"
-             *         }
-             *       }
-             *     ]
-             */
+            /** @description rows */
             rows: components["schemas"]["Row"][];
-            /**
-             * @description incidents that hurt nobody so far
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "title": "Book a pick-up fails for every fourth attempt",
-             *         "application": "Courier app",
-             *         "onsetMs": 1772442840000,
-             *         "inTroubleNow": true,
-             *         "mayBecome": "If it goes on, people who come this way will feel it."
-             *       }
-             *     ]
-             */
+            /** @description incidents that hurt nobody so far */
             odd: components["schemas"]["Odd"][];
             /**
              * @description some flow carries an agreement with a penalty
              * @example true
              */
             hasPromises: boolean;
-            /**
-             * @description incidents that people set aside
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "title": "Book a pick-up fails for every fourth attempt",
-             *         "reason": "a holiday moved by a week",
-             *         "by": "Dana",
-             *         "untilMs": 1772532840000
-             *       }
-             *     ]
-             */
+            /** @description incidents that people set aside */
             setAside: components["schemas"]["SetAside"][];
-            /**
-             * @description the same figures of another window; null when none is compared with
-             * @example {
-             *       "fromMs": 1772442000000,
-             *       "toMs": 1772445600000,
-             *       "words": "",
-             *       "harmPerHour": 214,
-             *       "people": 128,
-             *       "incidents": 2,
-             *       "isKnown": true
-             *     }
-             */
+            /** @description the same figures of another window; null when none is compared with */
             compared: components["schemas"]["Compared"] | null;
-            /**
-             * @description what the focus leaves; null when nothing is narrowed, or the window is long
-             * @example {
-             *       "sessions": 410,
-             *       "attempts": 1840
-             *     }
-             */
+            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
             remaining: components["schemas"]["Remaining"] | null;
             /**
              * @description end of the last incident before the window, when nothing is wrong; null when there never was one
              * @example 1772439000000
              */
             lastEndedMs: number | null;
-            /**
-             * @description names of all applications, in order of the alphabet
-             * @example [
-             *       "Sender Portal",
-             *       "Shipper Link"
-             *     ]
-             */
+            /** @description names of all applications, in order of the alphabet */
             applications: string[];
-            /**
-             * @description names of all teams
-             * @example [
-             *       "Checkout",
-             *       "Data Stores"
-             *     ]
-             */
+            /** @description names of all teams */
             teams: string[];
-            /**
-             * @description flows that can be looked at by themselves
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "name": "Book a pick-up",
-             *         "application": "Courier app"
-             *       }
-             *     ]
-             */
+            /** @description flows that can be looked at by themselves */
             flows: {
                 /**
                  * @description number
@@ -2497,18 +2002,7 @@ export interface components {
                  */
                 application: string;
             }[];
-            /**
-             * @description values that ever came, by dimension
-             * @example [
-             *       {
-             *         "dimension": "site",
-             *         "values": [
-             *           "Depot North",
-             *           "Depot South"
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description values that ever came, by dimension */
             dimensions: {
                 /**
                  * @description by what attempts are told apart
@@ -2516,13 +2010,7 @@ export interface components {
                  * @enum {string}
                  */
                 dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-                /**
-                 * @description values
-                 * @example [
-                 *       "Depot North",
-                 *       "Depot South"
-                 *     ]
-                 */
+                /** @description values */
                 values: string[];
             }[];
             /** @description up to when data is complete and judged */
@@ -2624,15 +2112,7 @@ export interface components {
              * @example p-1f04
              */
             person: string;
-            /**
-             * @description values
-             * @example [
-             *       {
-             *         "dimension": "site",
-             *         "value": "Depot North"
-             *       }
-             *     ]
-             */
+            /** @description values */
             values: {
                 /**
                  * @description by what attempts are told apart
@@ -2656,22 +2136,7 @@ export interface components {
              * @example EUR
              */
             currency: string;
-            /**
-             * @description what failed, the one that tells most first
-             * @example [
-             *       {
-             *         "spanId": "00f067aa0ba902b7",
-             *         "component": "slots",
-             *         "type": "TypeError",
-             *         "message": "connection timed out",
-             *         "className": "PaymentClient",
-             *         "method": "pay",
-             *         "file": "checkout.js",
-             *         "line": 214,
-             *         "stack": ""
-             *       }
-             *     ]
-             */
+            /** @description what failed, the one that tells most first */
             failures: {
                 /**
                  * @description identity of its first span, 16 hexadecimal digits
@@ -2719,19 +2184,7 @@ export interface components {
                  */
                 stack: string;
             }[];
-            /**
-             * @description each component's share of the attempt
-             * @example [
-             *       {
-             *         "component": "slots",
-             *         "shareUs": 42000,
-             *         "share": 0.42,
-             *         "spans": 4,
-             *         "failed": 1,
-             *         "usualUs": 42000
-             *       }
-             *     ]
-             */
+            /** @description each component's share of the attempt */
             components: {
                 /**
                  * @description name of the component (service.name)
@@ -2764,47 +2217,9 @@ export interface components {
                  */
                 usualUs: number | null;
             }[];
-            /**
-             * @description rows
-             * @example [
-             *       {
-             *         "id": "00f067aa0ba902b7",
-             *         "name": "POST /pick-ups",
-             *         "component": "slots",
-             *         "host": "depot-07",
-             *         "peer": "slots-db",
-             *         "statement": "SELECT … FROM slot WHERE depot = ?",
-             *         "failure": "GatewayTimeout",
-             *         "depth": 2,
-             *         "fromUs": 12000,
-             *         "durationUs": 184000,
-             *         "own": [
-             *           12000,
-             *           18000,
-             *           90000,
-             *           102000
-             *         ],
-             *         "ownUs": 18000,
-             *         "shareUs": 42000,
-             *         "calls": 42,
-             *         "callsUs": 61000,
-             *         "callsSumUs": 84000,
-             *         "foldedInto": "00f067aa0ba902b7",
-             *         "isMissing": true,
-             *         "runsOn": true
-             *       }
-             *     ]
-             */
+            /** @description rows */
             rows: components["schemas"]["AttemptRow"][];
-            /**
-             * @description hosts whose clocks were put right
-             * @example [
-             *       {
-             *         "host": "depot-07",
-             *         "offsetUs": 1200
-             *       }
-             *     ]
-             */
+            /** @description hosts whose clocks were put right */
             clocks: {
                 /**
                  * @description name of the host; '' where there is none
@@ -2822,15 +2237,7 @@ export interface components {
              * @example 0
              */
             missing: number;
-            /**
-             * @description an attempt of the same flow that took as long as usual; null when none is kept
-             * @example {
-             *       "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *       "spanId": "00f067aa0ba902b7",
-             *       "atMs": 1772442840000,
-             *       "durationMs": 1840
-             *     }
-             */
+            /** @description an attempt of the same flow that took as long as usual; null when none is kept */
             usual: {
                 /**
                  * @description identity of the trace, 32 hexadecimal digits; '' or null where it is not kept
@@ -2853,31 +2260,9 @@ export interface components {
                  */
                 durationMs: number;
             } | null;
-            /**
-             * @description lines, in order of time
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "component": "slots",
-             *         "host": "depot-07",
-             *         "severity": "error",
-             *         "body": "payment declined: gateway timed out after 30 s",
-             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *         "spanId": "00f067aa0ba902b7"
-             *       }
-             *     ]
-             */
+            /** @description lines, in order of time */
             lines: components["schemas"]["LogLine"][];
-            /**
-             * @description other attempts of the same trace
-             * @example [
-             *       {
-             *         "spanId": "00f067aa0ba902b7",
-             *         "name": "Book a pick-up",
-             *         "durationMs": 1840
-             *       }
-             *     ]
-             */
+            /** @description other attempts of the same trace */
             others: {
                 /**
                  * @description identity of its first span, 16 hexadecimal digits
@@ -2951,15 +2336,7 @@ export interface components {
              * @example 184000
              */
             durationUs: number;
-            /**
-             * @description begin and end, in turn, of the parts in which nothing below it runs, from the attempt's begin
-             * @example [
-             *       12000,
-             *       18000,
-             *       90000,
-             *       102000
-             *     ]
-             */
+            /** @description begin and end, in turn, of the parts in which nothing below it runs, from the attempt's begin */
             own: number[];
             /**
              * @description time in which nothing below it runs
@@ -3017,17 +2394,7 @@ export interface components {
              * @example 1840
              */
             durationMs: number;
-            /**
-             * @description others at the same time
-             * @example [
-             *       {
-             *         "statement": "SELECT … FROM slot WHERE depot = ?",
-             *         "calls": 42,
-             *         "overlapMs": 120,
-             *         "longestMs": 4200
-             *       }
-             *     ]
-             */
+            /** @description others at the same time */
             others: {
                 /**
                  * @description statement as it was sent, values left out; '' for others
@@ -3130,39 +2497,11 @@ export interface components {
              * @example 60
              */
             columns: number;
-            /**
-             * @description lower bounds of the rows, shortest first
-             * @example [
-             *       0,
-             *       100,
-             *       200,
-             *       400
-             *     ]
-             */
+            /** @description lower bounds of the rows, shortest first */
             floorsMs: number[];
-            /**
-             * @description attempts by column, then row
-             * @example [
-             *       [
-             *         12,
-             *         40,
-             *         3,
-             *         0
-             *       ]
-             *     ]
-             */
+            /** @description attempts by column, then row */
             counts: number[][];
-            /**
-             * @description of the counts, those that were late, hung or failed
-             * @example [
-             *       [
-             *         0,
-             *         0,
-             *         3,
-             *         0
-             *       ]
-             *     ]
-             */
+            /** @description of the counts, those that were late, hung or failed */
             bad: number[][];
         };
         /**
@@ -3170,19 +2509,7 @@ export interface components {
          * @description All that was ever recorded, by flow
          */
         FlowCounts: {
-            /**
-             * @description flows, by name
-             * @example [
-             *       {
-             *         "application": "Courier app",
-             *         "name": "Book a pick-up",
-             *         "technicalName": "POST /pick-ups",
-             *         "attempts": 1840,
-             *         "failed": 31,
-             *         "meanMs": 640
-             *       }
-             *     ]
-             */
+            /** @description flows, by name */
             flows: {
                 /**
                  * @description name of the application
@@ -3235,13 +2562,7 @@ export interface components {
              * @example flow Courier app Log on
              */
             key: string;
-            /**
-             * @description name of the team
-             * @example {
-             *       "team": "Slots Team",
-             *       "reason": "a holiday moved by a week"
-             *     }
-             */
+            /** @description name of the team */
             team: {
                 /**
                  * @description name of the team
@@ -3308,16 +2629,7 @@ export interface components {
                  * @example 0.04
                  */
                 failedShare: number;
-                /**
-                 * @description sites that are judged by a limit of their own
-                 * @example [
-                 *       {
-                 *         "site": "Depot North",
-                 *         "limitMs": 800,
-                 *         "lateShare": 0.01
-                 *       }
-                 *     ]
-                 */
+                /** @description sites that are judged by a limit of their own */
                 sites: {
                     /**
                      * @description site that the attempt came from; '' when not told
@@ -3336,23 +2648,9 @@ export interface components {
                     lateShare: number;
                 }[];
             };
-            /**
-             * @description sites that ever came, and those with a limit of their own already
-             * @example [
-             *       "Depot North",
-             *       "Depot South"
-             *     ]
-             */
+            /** @description sites that ever came, and those with a limit of their own already */
             sites: string[];
-            /**
-             * @description limits of single sites as set, also of sites that have not come yet
-             * @example [
-             *       {
-             *         "site": "Depot North",
-             *         "limitMs": 800
-             *       }
-             *     ]
-             */
+            /** @description limits of single sites as set, also of sites that have not come yet */
             ownersSiteLimits: {
                 /**
                  * @description site that the attempt came from; '' when not told
@@ -3372,22 +2670,7 @@ export interface components {
                  * @example 1840
                  */
                 attempts: number;
-                /**
-                 * @description what its attempts ask of stores
-                 * @example [
-                 *       {
-                 *         "statement": "SELECT … FROM slot WHERE depot = ?",
-                 *         "component": "slots",
-                 *         "calls": 42,
-                 *         "callsAnAttempt": 3.2,
-                 *         "shareOfAttempts": 0.9,
-                 *         "shareOfTime": 0.3,
-                 *         "totalMs": 18400,
-                 *         "longestMs": 4200,
-                 *         "failed": 4
-                 *       }
-                 *     ]
-                 */
+                /** @description what its attempts ask of stores */
                 statements: components["schemas"]["Statement"][];
             };
             /**
@@ -3412,49 +2695,16 @@ export interface components {
                  * @example 60000
                  */
                 stepMs: number;
-                /**
-                 * @description attempts that took no longer than the limit
-                 * @example [
-                 *       120,
-                 *       96
-                 *     ]
-                 */
+                /** @description attempts that took no longer than the limit */
                 onTime: number[];
-                /**
-                 * @description attempts that took longer than the limit
-                 * @example [
-                 *       4,
-                 *       21
-                 *     ]
-                 */
+                /** @description attempts that took longer than the limit */
                 late: number[];
-                /**
-                 * @description attempts that took so long that people gave up
-                 * @example [
-                 *       0,
-                 *       6
-                 *     ]
-                 */
+                /** @description attempts that took so long that people gave up */
                 hung: number[];
-                /**
-                 * @description attempts that failed
-                 * @example [
-                 *       1,
-                 *       2
-                 *     ]
-                 */
+                /** @description attempts that failed */
                 failed: number[];
             };
-            /**
-             * @description attempts by duration
-             * @example [
-             *       {
-             *         "fromMs": 800,
-             *         "toMs": 1600,
-             *         "attempts": 1840
-             *       }
-             *     ]
-             */
+            /** @description attempts by duration */
             bands: {
                 /**
                  * @description shortest duration of the band; -1: the failed ones, whatever they took
@@ -3472,71 +2722,11 @@ export interface components {
                  */
                 attempts: number;
             }[];
-            /**
-             * @description series to draw, beside what is usual
-             * @example [
-             *       {
-             *         "name": "duration",
-             *         "flow": "Book a pick-up",
-             *         "series": {
-             *           "startMs": 1772442000000,
-             *           "stepMs": 60000,
-             *           "values": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "low": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "high": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "other": [
-             *             420,
-             *             1380,
-             *             null
-             *           ]
-             *         },
-             *         "comparedWith": "last Monday"
-             *       }
-             *     ]
-             */
+            /** @description series to draw, beside what is usual */
             charts: components["schemas"]["Chart"][];
-            /**
-             * @description releases, on the time axis
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "words": ""
-             *       }
-             *     ]
-             */
+            /** @description releases, on the time axis */
             marks: components["schemas"]["Mark"][];
-            /**
-             * @description the values of a dimension side by side
-             * @example [
-             *       {
-             *         "dimension": "site",
-             *         "sides": [
-             *           {
-             *             "value": "Depot North",
-             *             "attempts": 1840,
-             *             "badShare": 0.12,
-             *             "medianMs": 420,
-             *             "p95Ms": 1840,
-             *             "ridit": 0.71,
-             *             "riditError": 0.02,
-             *             "isOdd": true
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description the values of a dimension side by side */
             sides: {
                 /**
                  * @description by what attempts are told apart
@@ -3544,50 +2734,12 @@ export interface components {
                  * @enum {string}
                  */
                 dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-                /**
-                 * @description the values of a dimension side by side
-                 * @example [
-                 *       {
-                 *         "value": "Depot North",
-                 *         "attempts": 1840,
-                 *         "badShare": 0.12,
-                 *         "medianMs": 420,
-                 *         "p95Ms": 1840,
-                 *         "ridit": 0.71,
-                 *         "riditError": 0.02,
-                 *         "isOdd": true
-                 *       }
-                 *     ]
-                 */
+                /** @description the values of a dimension side by side */
                 sides: components["schemas"]["Side"][];
             }[];
-            /**
-             * @description the slowest attempts
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "durationMs": 1840,
-             *         "outcome": "onTime",
-             *         "failure": "GatewayTimeout",
-             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *         "spanId": "00f067aa0ba902b7",
-             *         "person": "p-1f04",
-             *         "component": "slots"
-             *       }
-             *     ]
-             */
+            /** @description the slowest attempts */
             slowest: components["schemas"]["Sample"][];
-            /**
-             * @description incidents
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "onsetMs": 1772442840000,
-             *         "endMs": 1772446440000,
-             *         "inTroubleNow": true
-             *       }
-             *     ]
-             */
+            /** @description incidents */
             incidents: {
                 /**
                  * @description number
@@ -3610,19 +2762,7 @@ export interface components {
                  */
                 inTroubleNow: boolean;
             }[];
-            /**
-             * @description what was changed, newest first
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "atMs": 1772442840000,
-             *         "fromMs": 1772442000000,
-             *         "who": "Dana",
-             *         "words": "",
-             *         "undoes": 3
-             *       }
-             *     ]
-             */
+            /** @description what was changed, newest first */
             changes: {
                 /**
                  * @description number
@@ -3774,14 +2914,7 @@ export interface components {
              * @example 1
              */
             importance: number;
-            /**
-             * @description the same figures of the window that is compared with; null when none is
-             * @example {
-             *       "attempts": 1840,
-             *       "medianMs": 420,
-             *       "failedShare": 0.04
-             *     }
-             */
+            /** @description the same figures of the window that is compared with; null when none is */
             before: {
                 /**
                  * @description attempts that were begun
@@ -3809,64 +2942,7 @@ export interface components {
         FlowTable: {
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /**
-             * @description rows
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "name": "Book a pick-up",
-             *         "technicalName": "POST /pick-ups",
-             *         "application": "Courier app",
-             *         "kind": "work",
-             *         "team": "Slots Team",
-             *         "level": "calm",
-             *         "attempts": 1840,
-             *         "perMinute": 30,
-             *         "meanMs": 640,
-             *         "medianMs": 420,
-             *         "p95Ms": 1840,
-             *         "maxMs": 8400,
-             *         "failedShare": 0.04,
-             *         "apdex": 0.87,
-             *         "apdexWords": "0.87 [0.8]",
-             *         "limitMs": 800,
-             *         "limitBy": "owner",
-             *         "people": 128,
-             *         "hurt": 31,
-             *         "shareOfTime": 0.3,
-             *         "importance": 1,
-             *         "before": {
-             *           "attempts": 1840,
-             *           "medianMs": 420,
-             *           "failedShare": 0.04
-             *         },
-             *         "spark": {
-             *           "startMs": 1772442000000,
-             *           "stepMs": 60000,
-             *           "values": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "low": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "high": [
-             *             420,
-             *             1380,
-             *             null
-             *           ],
-             *           "other": [
-             *             420,
-             *             1380,
-             *             null
-             *           ]
-             *         }
-             *       }
-             *     ]
-             */
+            /** @description rows */
             rows: components["schemas"]["FlowRow"][];
             /**
              * @description attempts that were begun
@@ -3878,21 +2954,9 @@ export interface components {
              * @example last Monday
              */
             comparedWith: string | null;
-            /**
-             * @description what the focus leaves; null when nothing is narrowed, or the window is long
-             * @example {
-             *       "sessions": 410,
-             *       "attempts": 1840
-             *     }
-             */
+            /** @description what the focus leaves; null when nothing is narrowed, or the window is long */
             remaining: components["schemas"]["Remaining"] | null;
-            /**
-             * @description names of all applications, in order of the alphabet
-             * @example [
-             *       "Sender Portal",
-             *       "Shipper Link"
-             *     ]
-             */
+            /** @description names of all applications, in order of the alphabet */
             applications: string[];
             /** @description up to when data is complete and judged */
             freshness: components["schemas"]["Freshness"];
@@ -3909,22 +2973,7 @@ export interface components {
              * @example 200
              */
             traces: number;
-            /**
-             * @description calls between components
-             * @example [
-             *       {
-             *         "from": "courier-gateway",
-             *         "to": "slots",
-             *         "calls": 42,
-             *         "failed": 4,
-             *         "meanMs": 640,
-             *         "longestMs": 4200,
-             *         "traces": 180,
-             *         "shareOfTraces": 0.9,
-             *         "depth": 2
-             *       }
-             *     ]
-             */
+            /** @description calls between components */
             hops: components["schemas"]["Hop"][];
             /** @description mean time of an attempt by layer, step by step; 0 where no attempt was looked at */
             layers: {
@@ -3938,28 +2987,9 @@ export interface components {
                  * @example 60000
                  */
                 stepMs: number;
-                /**
-                 * @description attempts that were looked at, step by step
-                 * @example [
-                 *       40,
-                 *       38,
-                 *       41
-                 *     ]
-                 */
+                /** @description attempts that were looked at, step by step */
                 attempts: number[];
-                /**
-                 * @description mean time by layer, milliseconds a step
-                 * @example [
-                 *       {
-                 *         "layer": "device",
-                 *         "ms": [
-                 *           120,
-                 *           118,
-                 *           610
-                 *         ]
-                 *       }
-                 *     ]
-                 */
+                /** @description mean time by layer, milliseconds a step */
                 means: {
                     /**
                      * @description where the time is spent
@@ -3967,14 +2997,7 @@ export interface components {
                      * @enum {string}
                      */
                     layer: "device" | "ownCode" | "network" | "stores" | "outside";
-                    /**
-                     * @description a step each
-                     * @example [
-                     *       120,
-                     *       118,
-                     *       610
-                     *     ]
-                     */
+                    /** @description a step each */
                     ms: number[];
                 }[];
             };
@@ -3996,21 +3019,7 @@ export interface components {
              * @example 212
              */
             bad: number;
-            /**
-             * @description attempts to look at
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "durationMs": 1840,
-             *         "outcome": "onTime",
-             *         "failure": "GatewayTimeout",
-             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *         "spanId": "00f067aa0ba902b7",
-             *         "person": "p-1f04",
-             *         "component": "slots"
-             *       }
-             *     ]
-             */
+            /** @description attempts to look at */
             samples: components["schemas"]["Sample"][];
         };
         /**
@@ -4182,54 +3191,9 @@ export interface components {
              * @example 1840
              */
             lost: number;
-            /**
-             * @description steps, first one first
-             * @example [
-             *       {
-             *         "flow": 3,
-             *         "name": "Book a pick-up",
-             *         "people": 128,
-             *         "sessions": 900,
-             *         "wentOn": 810,
-             *         "undecided": 12,
-             *         "left": 31,
-             *         "exposed": 96,
-             *         "usuallyExposed": 8,
-             *         "beyondUsual": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         },
-             *         "lost": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         },
-             *         "usualLeaving": 0.08,
-             *         "attributable": 31,
-             *         "isBad": true,
-             *         "medianMs": 420,
-             *         "failedShare": 0.04,
-             *         "incidents": [
-             *           7
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description steps, first one first */
             steps: components["schemas"]["JourneyStep"][];
-            /**
-             * @description what mending each bad step brings, upstream first
-             * @example [
-             *       {
-             *         "step": 2,
-             *         "flow": 1,
-             *         "comeBack": 12,
-             *         "hidden": 4,
-             *         "completions": 422,
-             *         "value": 1
-             *       }
-             *     ]
-             */
+            /** @description what mending each bad step brings, upstream first */
             repairs: {
                 /**
                  * @description step, from 0
@@ -4342,12 +3306,7 @@ export interface components {
              * @example 0.04
              */
             failedShare: number | null;
-            /**
-             * @description numbers of the incidents that this step is a part of
-             * @example [
-             *       7
-             *     ]
-             */
+            /** @description numbers of the incidents that this step is a part of */
             incidents: number[];
         };
         /**
@@ -4357,71 +3316,7 @@ export interface components {
         Journeys: {
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /**
-             * @description ways that people walk, the busiest first
-             * @example [
-             *       {
-             *         "id": "3-5-9",
-             *         "key": "flow Courier app Log on",
-             *         "window": {
-             *           "fromMs": 1772442000000,
-             *           "toMs": 1772445600000
-             *         },
-             *         "name": "Book a pick-up",
-             *         "isNamed": true,
-             *         "application": "Courier app",
-             *         "currency": "EUR",
-             *         "every": 1,
-             *         "setOut": 900,
-             *         "completed": 410,
-             *         "value": 1,
-             *         "valueEach": 38,
-             *         "beyondUsual": 48,
-             *         "lost": 1840,
-             *         "steps": [
-             *           {
-             *             "flow": 3,
-             *             "name": "Book a pick-up",
-             *             "people": 128,
-             *             "sessions": 900,
-             *             "wentOn": 810,
-             *             "undecided": 12,
-             *             "left": 31,
-             *             "exposed": 96,
-             *             "usuallyExposed": 8,
-             *             "beyondUsual": {
-             *               "estimate": 128,
-             *               "low": 1,
-             *               "high": 1
-             *             },
-             *             "lost": {
-             *               "estimate": 128,
-             *               "low": 1,
-             *               "high": 1
-             *             },
-             *             "usualLeaving": 0.08,
-             *             "attributable": 31,
-             *             "isBad": true,
-             *             "medianMs": 420,
-             *             "failedShare": 0.04,
-             *             "incidents": [
-             *               7
-             *             ]
-             *           }
-             *         ],
-             *         "repairs": [
-             *           {
-             *             "step": 2,
-             *             "flow": 1,
-             *             "comeBack": 12,
-             *             "hidden": 4,
-             *             "completions": 422,
-             *             "value": 1
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description ways that people walk, the busiest first */
             journeys: components["schemas"]["Journey"][];
         };
         /**
@@ -4441,52 +3336,7 @@ export interface components {
              * @example true
              */
             isNarrowed: boolean;
-            /**
-             * @description flows that carry value
-             * @example [
-             *       {
-             *         "flow": 3,
-             *         "kind": "work",
-             *         "name": "Book a pick-up",
-             *         "application": "Courier app",
-             *         "start": "",
-             *         "days": 8,
-             *         "lost": {
-             *           "estimate": 128,
-             *           "low": 1,
-             *           "high": 1
-             *         },
-             *         "orders": {
-             *           "value": 1,
-             *           "expected": 1,
-             *           "low": 1,
-             *           "high": 1,
-             *           "verdict": "usual"
-             *         },
-             *         "value": {
-             *           "value": 1,
-             *           "expected": 1,
-             *           "low": 1,
-             *           "high": 1,
-             *           "verdict": "usual"
-             *         },
-             *         "size": {
-             *           "value": 1,
-             *           "expected": 1,
-             *           "low": 1,
-             *           "high": 1,
-             *           "verdict": "usual"
-             *         },
-             *         "conversion": {
-             *           "value": 1,
-             *           "expected": 1,
-             *           "low": 1,
-             *           "high": 1,
-             *           "verdict": "usual"
-             *         }
-             *       }
-             *     ]
-             */
+            /** @description flows that carry value */
             flows: components["schemas"]["Takings"][];
         };
         /**
@@ -4597,73 +3447,13 @@ export interface components {
              * @example 1840
              */
             attempts: number;
-            /**
-             * @description components that call it
-             * @example [
-             *       {
-             *         "from": "courier-gateway",
-             *         "to": "slots",
-             *         "calls": 42,
-             *         "failed": 4,
-             *         "meanMs": 640,
-             *         "longestMs": 4200,
-             *         "traces": 180,
-             *         "shareOfTraces": 0.9,
-             *         "depth": 2
-             *       }
-             *     ]
-             */
+            /** @description components that call it */
             callers: components["schemas"]["Hop"][];
-            /**
-             * @description components that it calls
-             * @example [
-             *       {
-             *         "from": "courier-gateway",
-             *         "to": "slots",
-             *         "calls": 42,
-             *         "failed": 4,
-             *         "meanMs": 640,
-             *         "longestMs": 4200,
-             *         "traces": 180,
-             *         "shareOfTraces": 0.9,
-             *         "depth": 2
-             *       }
-             *     ]
-             */
+            /** @description components that it calls */
             callees: components["schemas"]["Hop"][];
-            /**
-             * @description names of its hosts
-             * @example [
-             *       "north-1",
-             *       "north-2"
-             *     ]
-             */
+            /** @description names of its hosts */
             hosts: string[];
-            /**
-             * @description measured quantities of its hosts
-             * @example [
-             *       {
-             *         "figure": "cpu",
-             *         "hosts": [
-             *           {
-             *             "figure": "cpu",
-             *             "host": "depot-07",
-             *             "component": "slots",
-             *             "verdict": "usual",
-             *             "usual": 1,
-             *             "now": 1,
-             *             "highest": 1,
-             *             "points": [
-             *               {
-             *                 "atMs": 1772442840000,
-             *                 "value": 1
-             *               }
-             *             ]
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description measured quantities of its hosts */
             figures: {
                 /**
                  * @description name of the measured quantity
@@ -4671,39 +3461,10 @@ export interface components {
                  * @enum {string}
                  */
                 figure: "cpu" | "memory" | "heap" | "gc" | "eventLoop" | "disk" | "fileSystem" | "network" | "networkErrors" | "pool" | "poolWaits";
-                /**
-                 * @description the hosts, those not as usual first
-                 * @example [
-                 *       {
-                 *         "figure": "cpu",
-                 *         "host": "depot-07",
-                 *         "component": "slots",
-                 *         "verdict": "usual",
-                 *         "usual": 1,
-                 *         "now": 1,
-                 *         "highest": 1,
-                 *         "points": [
-                 *           {
-                 *             "atMs": 1772442840000,
-                 *             "value": 1
-                 *           }
-                 *         ]
-                 *       }
-                 *     ]
-                 */
+                /** @description the hosts, those not as usual first */
                 hosts: components["schemas"]["HostFigure"][];
             }[];
-            /**
-             * @description flows, by name
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "name": "slots",
-             *         "application": "Courier app",
-             *         "level": "calm"
-             *       }
-             *     ]
-             */
+            /** @description flows, by name */
             flows: {
                 /**
                  * @description number
@@ -4727,17 +3488,7 @@ export interface components {
                  */
                 level: "calm" | "strained" | "hurting" | "broken" | "noData";
             }[];
-            /**
-             * @description incidents
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "title": "Book a pick-up fails for every fourth attempt",
-             *         "onsetMs": 1772442840000,
-             *         "inTroubleNow": true
-             *       }
-             *     ]
-             */
+            /** @description incidents */
             incidents: {
                 /**
                  * @description number
@@ -4760,15 +3511,7 @@ export interface components {
                  */
                 inTroubleNow: boolean;
             }[];
-            /**
-             * @description what was changed, newest first
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "words": ""
-             *       }
-             *     ]
-             */
+            /** @description what was changed, newest first */
             changes: {
                 /**
                  * @description when it was
@@ -4791,31 +3534,7 @@ export interface components {
             window: components["schemas"]["Window"];
             /** @description the time before, that it is compared with */
             before: components["schemas"]["Window"];
-            /**
-             * @description parts
-             * @example [
-             *       {
-             *         "kind": "service",
-             *         "component": "slots",
-             *         "host": "depot-07",
-             *         "application": "Courier app",
-             *         "region": "NL",
-             *         "team": "Slots Team",
-             *         "version": "4.18.0",
-             *         "level": "calm",
-             *         "slowness": 1.4,
-             *         "attemptsPerMinute": 84,
-             *         "usualPerMinute": 90,
-             *         "failing": 0.02,
-             *         "changes": [
-             *           "3.1× as long as before"
-             *         ],
-             *         "figures": [
-             *           "CPU 96 %, 31 % before"
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description parts */
             parts: components["schemas"]["RunningPart"][];
         };
         /**
@@ -4911,15 +3630,7 @@ export interface components {
              * @example 1
              */
             highest: number | null;
-            /**
-             * @description values, minute by minute
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "value": 1
-             *       }
-             *     ]
-             */
+            /** @description values, minute by minute */
             points: {
                 /**
                  * @description when it was
@@ -4942,34 +3653,7 @@ export interface components {
             now: components["schemas"]["Window"];
             /** @description the time before, that it is compared with */
             before: components["schemas"]["Window"];
-            /**
-             * @description a line a figure, what is left over first
-             * @example [
-             *       {
-             *         "figure": "cpu",
-             *         "words": "",
-             *         "isLeftOver": true,
-             *         "looked": 4,
-             *         "odd": [
-             *           {
-             *             "figure": "cpu",
-             *             "host": "depot-07",
-             *             "component": "slots",
-             *             "verdict": "usual",
-             *             "usual": 1,
-             *             "now": 1,
-             *             "highest": 1,
-             *             "points": [
-             *               {
-             *                 "atMs": 1772442840000,
-             *                 "value": 1
-             *               }
-             *             ]
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description a line a figure, what is left over first */
             lines: {
                 /**
                  * @description name of the measured quantity
@@ -4992,38 +3676,10 @@ export interface components {
                  * @example 4
                  */
                 looked: number;
-                /**
-                 * @description what is not as usual
-                 * @example [
-                 *       {
-                 *         "figure": "cpu",
-                 *         "host": "depot-07",
-                 *         "component": "slots",
-                 *         "verdict": "usual",
-                 *         "usual": 1,
-                 *         "now": 1,
-                 *         "highest": 1,
-                 *         "points": [
-                 *           {
-                 *             "atMs": 1772442840000,
-                 *             "value": 1
-                 *           }
-                 *         ]
-                 *       }
-                 *     ]
-                 */
+                /** @description what is not as usual */
                 odd: components["schemas"]["HostFigure"][];
             }[];
-            /**
-             * @description processes that began anew
-             * @example [
-             *       {
-             *         "component": "slots",
-             *         "host": "depot-07",
-             *         "atMs": 1772442840000
-             *       }
-             *     ]
-             */
+            /** @description processes that began anew */
             restarts: {
                 /**
                  * @description name of the component (service.name)
@@ -5041,15 +3697,7 @@ export interface components {
                  */
                 atMs: number;
             }[];
-            /**
-             * @description what may be tried, with the evidence for it
-             * @example [
-             *       {
-             *         "words": "",
-             *         "evidence": "swap rose from 0 to 1.2 GB"
-             *       }
-             *     ]
-             */
+            /** @description what may be tried, with the evidence for it */
             advice: {
                 /**
                  * @description in words
@@ -5135,19 +3783,9 @@ export interface components {
              * @example 0.02
              */
             failing: number | null;
-            /**
-             * @description what changed suddenly in the last five minutes, in words
-             * @example [
-             *       "3.1× as long as before"
-             *     ]
-             */
+            /** @description what changed suddenly in the last five minutes, in words */
             changes: string[];
-            /**
-             * @description measured quantities of its host or process that are not as in the hour before, in words
-             * @example [
-             *       "CPU 96 %, 31 % before"
-             *     ]
-             */
+            /** @description measured quantities of its host or process that are not as in the hour before, in words */
             figures: string[];
         };
         /**
@@ -5236,28 +3874,9 @@ export interface components {
              * @example 1772442840000
              */
             firstMs: number | null;
-            /**
-             * @description names of components
-             * @example [
-             *       "slots",
-             *       "labels"
-             *     ]
-             */
+            /** @description names of components */
             components: string[];
-            /**
-             * @description attempts to look at
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "component": "slots",
-             *         "host": "depot-07",
-             *         "severity": "error",
-             *         "body": "payment declined: gateway timed out after 30 s",
-             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *         "spanId": "00f067aa0ba902b7"
-             *       }
-             *     ]
-             */
+            /** @description attempts to look at */
             samples: components["schemas"]["LogLine"][];
         };
         /**
@@ -5265,141 +3884,19 @@ export interface components {
          * @description Lines of an incident's components brought to patterns
          */
         LogPatterns: {
-            /**
-             * @description names of components
-             * @example [
-             *       "slots",
-             *       "labels"
-             *     ]
-             */
+            /** @description names of components */
             components: string[];
             /** @description while it went on */
             now: components["schemas"]["Window"];
             /** @description the time before, that it is compared with */
             before: components["schemas"]["Window"];
-            /**
-             * @description patterns that come far more often than before
-             * @example [
-             *       {
-             *         "text": "payment declined: * timed out after * s",
-             *         "now": 210,
-             *         "before": 12,
-             *         "nowRate": 7,
-             *         "usualRate": 0.4,
-             *         "isNew": true,
-             *         "severity": "error",
-             *         "firstMs": 1772442840000,
-             *         "components": [
-             *           "slots",
-             *           "labels"
-             *         ],
-             *         "samples": [
-             *           {
-             *             "atMs": 1772442840000,
-             *             "component": "slots",
-             *             "host": "depot-07",
-             *             "severity": "error",
-             *             "body": "payment declined: gateway timed out after 30 s",
-             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *             "spanId": "00f067aa0ba902b7"
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description patterns that come far more often than before */
             surging: components["schemas"]["LogPattern"][];
-            /**
-             * @description patterns that hardly ever come
-             * @example [
-             *       {
-             *         "text": "payment declined: * timed out after * s",
-             *         "now": 210,
-             *         "before": 12,
-             *         "nowRate": 7,
-             *         "usualRate": 0.4,
-             *         "isNew": true,
-             *         "severity": "error",
-             *         "firstMs": 1772442840000,
-             *         "components": [
-             *           "slots",
-             *           "labels"
-             *         ],
-             *         "samples": [
-             *           {
-             *             "atMs": 1772442840000,
-             *             "component": "slots",
-             *             "host": "depot-07",
-             *             "severity": "error",
-             *             "body": "payment declined: gateway timed out after 30 s",
-             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *             "spanId": "00f067aa0ba902b7"
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description patterns that hardly ever come */
             rare: components["schemas"]["LogPattern"][];
-            /**
-             * @description patterns that came before and come no more
-             * @example [
-             *       {
-             *         "text": "payment declined: * timed out after * s",
-             *         "now": 210,
-             *         "before": 12,
-             *         "nowRate": 7,
-             *         "usualRate": 0.4,
-             *         "isNew": true,
-             *         "severity": "error",
-             *         "firstMs": 1772442840000,
-             *         "components": [
-             *           "slots",
-             *           "labels"
-             *         ],
-             *         "samples": [
-             *           {
-             *             "atMs": 1772442840000,
-             *             "component": "slots",
-             *             "host": "depot-07",
-             *             "severity": "error",
-             *             "body": "payment declined: gateway timed out after 30 s",
-             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *             "spanId": "00f067aa0ba902b7"
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description patterns that came before and come no more */
             gone: components["schemas"]["LogPattern"][];
-            /**
-             * @description patterns that come as often as before
-             * @example [
-             *       {
-             *         "text": "payment declined: * timed out after * s",
-             *         "now": 210,
-             *         "before": 12,
-             *         "nowRate": 7,
-             *         "usualRate": 0.4,
-             *         "isNew": true,
-             *         "severity": "error",
-             *         "firstMs": 1772442840000,
-             *         "components": [
-             *           "slots",
-             *           "labels"
-             *         ],
-             *         "samples": [
-             *           {
-             *             "atMs": 1772442840000,
-             *             "component": "slots",
-             *             "host": "depot-07",
-             *             "severity": "error",
-             *             "body": "payment declined: gateway timed out after 30 s",
-             *             "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *             "spanId": "00f067aa0ba902b7"
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description patterns that come as often as before */
             usual: components["schemas"]["LogPattern"][];
             /**
              * @description lines while it went on
@@ -5493,22 +3990,7 @@ export interface components {
              * @example 1200
              */
             loads: number;
-            /**
-             * @description mean of each part of a load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers
-             * @example [
-             *       0,
-             *       20,
-             *       40,
-             *       60,
-             *       80,
-             *       100,
-             *       120,
-             *       140,
-             *       160,
-             *       180,
-             *       200
-             *     ]
-             */
+            /** @description mean of each part of a load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers */
             parts: number[];
             /**
              * @description mean duration; null without any
@@ -5532,50 +4014,15 @@ export interface components {
             shareOfWeight: number;
             /** @description Web Vitals */
             vitals: {
-                /**
-                 * @description time to first byte (Web Vitals)
-                 * @example {
-                 *       "p75": 1,
-                 *       "rating": "good",
-                 *       "views": 1840
-                 *     }
-                 */
+                /** @description time to first byte (Web Vitals) */
                 ttfb: components["schemas"]["Vital"] | null;
-                /**
-                 * @description first contentful paint (Web Vitals)
-                 * @example {
-                 *       "p75": 1,
-                 *       "rating": "good",
-                 *       "views": 1840
-                 *     }
-                 */
+                /** @description first contentful paint (Web Vitals) */
                 fcp: components["schemas"]["Vital"] | null;
-                /**
-                 * @description largest contentful paint (Web Vitals)
-                 * @example {
-                 *       "p75": 1,
-                 *       "rating": "good",
-                 *       "views": 1840
-                 *     }
-                 */
+                /** @description largest contentful paint (Web Vitals) */
                 lcp: components["schemas"]["Vital"] | null;
-                /**
-                 * @description interaction to next paint (Web Vitals)
-                 * @example {
-                 *       "p75": 1,
-                 *       "rating": "good",
-                 *       "views": 1840
-                 *     }
-                 */
+                /** @description interaction to next paint (Web Vitals) */
                 inp: components["schemas"]["Vital"] | null;
-                /**
-                 * @description cumulative layout shift (Web Vitals)
-                 * @example {
-                 *       "p75": 1,
-                 *       "rating": "good",
-                 *       "views": 1840
-                 *     }
-                 */
+                /** @description cumulative layout shift (Web Vitals) */
                 cls: components["schemas"]["Vital"] | null;
             };
             /**
@@ -5695,22 +4142,7 @@ export interface components {
              * @example business
              */
             tier: string;
-            /**
-             * @description each part of the load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers; null when not told
-             * @example [
-             *       0,
-             *       20,
-             *       40,
-             *       60,
-             *       80,
-             *       100,
-             *       120,
-             *       140,
-             *       160,
-             *       180,
-             *       200
-             *     ]
-             */
+            /** @description each part of the load: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers; null when not told */
             parts: number[] | null;
             /** @description Web Vitals */
             vitals: {
@@ -5745,25 +4177,7 @@ export interface components {
              * @example 4
              */
             interactions: number;
-            /**
-             * @description what the page fetched, in order
-             * @example [
-             *       {
-             *         "url": "https://shop.example/app.js",
-             *         "host": "depot-07",
-             *         "type": "script",
-             *         "startMs": 120,
-             *         "durationMs": 1840,
-             *         "bytes": 48210,
-             *         "missing": true,
-             *         "isThirdParty": true,
-             *         "attempt": {
-             *           "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *           "spanId": "00f067aa0ba902b7"
-             *         }
-             *       }
-             *     ]
-             */
+            /** @description what the page fetched, in order */
             resources: {
                 /**
                  * @description address, without what stands behind a question mark
@@ -5805,13 +4219,7 @@ export interface components {
                  * @example true
                  */
                 isThirdParty: boolean;
-                /**
-                 * @description the attempt at the server's side; null when its spans are not stored
-                 * @example {
-                 *       "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-                 *       "spanId": "00f067aa0ba902b7"
-                 *     }
-                 */
+                /** @description the attempt at the server's side; null when its spans are not stored */
                 attempt: {
                     /**
                      * @description identity of the trace, 32 hexadecimal digits
@@ -5830,25 +4238,7 @@ export interface components {
              * @example 0
              */
             moreResources: number;
-            /**
-             * @description errors of its scripts
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "type": "TypeError",
-             *         "message": "connection timed out",
-             *         "frames": [
-             *           {
-             *             "file": "checkout.js",
-             *             "line": 214,
-             *             "column": 17,
-             *             "method": "pay"
-             *           }
-             *         ],
-             *         "isMapped": true
-             *       }
-             *     ]
-             */
+            /** @description errors of its scripts */
             scriptErrors: {
                 /**
                  * @description when it was
@@ -5865,17 +4255,7 @@ export interface components {
                  * @example connection timed out
                  */
                 message: string;
-                /**
-                 * @description places of the stack, innermost first
-                 * @example [
-                 *       {
-                 *         "file": "checkout.js",
-                 *         "line": 214,
-                 *         "column": 17,
-                 *         "method": "pay"
-                 *       }
-                 *     ]
-                 */
+                /** @description places of the stack, innermost first */
                 frames: components["schemas"]["StackFrame"][];
                 /**
                  * @description the stack was read through a source map
@@ -5883,13 +4263,7 @@ export interface components {
                  */
                 isMapped: boolean;
             }[];
-            /**
-             * @description the attempt at the server's side; null when its spans are not stored
-             * @example {
-             *       "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *       "spanId": "00f067aa0ba902b7"
-             *     }
-             */
+            /** @description the attempt at the server's side; null when its spans are not stored */
             attempt: {
                 /**
                  * @description identity of the trace, 32 hexadecimal digits
@@ -5950,183 +4324,11 @@ export interface components {
                  */
                 frame: number;
             };
-            /**
-             * @description all views of the window as one group; null when there are none
-             * @example {
-             *       "name": "/pick-up",
-             *       "views": 1840,
-             *       "people": 128,
-             *       "loads": 1200,
-             *       "parts": [
-             *         0,
-             *         20,
-             *         40,
-             *         60,
-             *         80,
-             *         100,
-             *         120,
-             *         140,
-             *         160,
-             *         180,
-             *         200
-             *       ],
-             *       "meanMs": 640,
-             *       "medianMs": 420,
-             *       "weightMs": 1840000,
-             *       "shareOfWeight": 0.3,
-             *       "vitals": {
-             *         "ttfb": {
-             *           "p75": 1,
-             *           "rating": "good",
-             *           "views": 1840
-             *         },
-             *         "fcp": {
-             *           "p75": 1,
-             *           "rating": "good",
-             *           "views": 1840
-             *         },
-             *         "lcp": {
-             *           "p75": 1,
-             *           "rating": "good",
-             *           "views": 1840
-             *         },
-             *         "inp": {
-             *           "p75": 1,
-             *           "rating": "good",
-             *           "views": 1840
-             *         },
-             *         "cls": {
-             *           "p75": 1,
-             *           "rating": "good",
-             *           "views": 1840
-             *         }
-             *       },
-             *       "interactions": 4,
-             *       "errors": 3,
-             *       "shareWithErrors": 0.03,
-             *       "shareMissing": 0.02
-             *     }
-             */
+            /** @description all views of the window as one group; null when there are none */
             all: components["schemas"]["PageGroup"] | null;
-            /**
-             * @description groups, heaviest first
-             * @example [
-             *       {
-             *         "name": "/pick-up",
-             *         "views": 1840,
-             *         "people": 128,
-             *         "loads": 1200,
-             *         "parts": [
-             *           0,
-             *           20,
-             *           40,
-             *           60,
-             *           80,
-             *           100,
-             *           120,
-             *           140,
-             *           160,
-             *           180,
-             *           200
-             *         ],
-             *         "meanMs": 640,
-             *         "medianMs": 420,
-             *         "weightMs": 1840000,
-             *         "shareOfWeight": 0.3,
-             *         "vitals": {
-             *           "ttfb": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "fcp": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "lcp": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "inp": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "cls": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           }
-             *         },
-             *         "interactions": 4,
-             *         "errors": 3,
-             *         "shareWithErrors": 0.03,
-             *         "shareMissing": 0.02
-             *       }
-             *     ]
-             */
+            /** @description groups, heaviest first */
             groups: components["schemas"]["PageGroup"][];
-            /**
-             * @description pages within pages, by page
-             * @example [
-             *       {
-             *         "name": "/pick-up",
-             *         "views": 1840,
-             *         "people": 128,
-             *         "loads": 1200,
-             *         "parts": [
-             *           0,
-             *           20,
-             *           40,
-             *           60,
-             *           80,
-             *           100,
-             *           120,
-             *           140,
-             *           160,
-             *           180,
-             *           200
-             *         ],
-             *         "meanMs": 640,
-             *         "medianMs": 420,
-             *         "weightMs": 1840000,
-             *         "shareOfWeight": 0.3,
-             *         "vitals": {
-             *           "ttfb": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "fcp": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "lcp": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "inp": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           },
-             *           "cls": {
-             *             "p75": 1,
-             *             "rating": "good",
-             *             "views": 1840
-             *           }
-             *         },
-             *         "interactions": 4,
-             *         "errors": 3,
-             *         "shareWithErrors": 0.03,
-             *         "shareMissing": 0.02
-             *       }
-             *     ]
-             */
+            /** @description pages within pages, by page */
             frames: components["schemas"]["PageGroup"][];
             /**
              * @description number of the flow of loads of this page; null when several or none are looked at
@@ -6147,85 +4349,21 @@ export interface components {
                 stepMs: number;
                 /** @description Web Vitals */
                 vitals: {
-                    /**
-                     * @description time to first byte (Web Vitals)
-                     * @example [
-                     *       420,
-                     *       1380,
-                     *       null
-                     *     ]
-                     */
+                    /** @description time to first byte (Web Vitals) */
                     ttfb: (number | null)[];
-                    /**
-                     * @description first contentful paint (Web Vitals)
-                     * @example [
-                     *       420,
-                     *       1380,
-                     *       null
-                     *     ]
-                     */
+                    /** @description first contentful paint (Web Vitals) */
                     fcp: (number | null)[];
-                    /**
-                     * @description largest contentful paint (Web Vitals)
-                     * @example [
-                     *       420,
-                     *       1380,
-                     *       null
-                     *     ]
-                     */
+                    /** @description largest contentful paint (Web Vitals) */
                     lcp: (number | null)[];
-                    /**
-                     * @description interaction to next paint (Web Vitals)
-                     * @example [
-                     *       420,
-                     *       1380,
-                     *       null
-                     *     ]
-                     */
+                    /** @description interaction to next paint (Web Vitals) */
                     inp: (number | null)[];
-                    /**
-                     * @description cumulative layout shift (Web Vitals)
-                     * @example [
-                     *       420,
-                     *       1380,
-                     *       null
-                     *     ]
-                     */
+                    /** @description cumulative layout shift (Web Vitals) */
                     cls: (number | null)[];
                 };
             };
-            /**
-             * @description where it is worse, and where not
-             * @example [
-             *       {
-             *         "what": "slow",
-             *         "dimension": "page",
-             *         "verdict": "here",
-             *         "hit": [
-             *           {
-             *             "name": "NL",
-             *             "views": 1840,
-             *             "here": 0.14,
-             *             "elsewhere": 0.02
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description where it is worse, and where not */
             where: components["schemas"]["PageWhere"][];
-            /**
-             * @description hosts that resources come from
-             * @example [
-             *       {
-             *         "host": "depot-07",
-             *         "isThirdParty": true,
-             *         "resources": 1840,
-             *         "missing": 1,
-             *         "meanMs": 640,
-             *         "bytes": 48210
-             *       }
-             *     ]
-             */
+            /** @description hosts that resources come from */
             hosts: {
                 /**
                  * @description name of the host; '' where there is none
@@ -6258,18 +4396,7 @@ export interface components {
                  */
                 bytes: number;
             }[];
-            /**
-             * @description calls that pages make, the most frequent first
-             * @example [
-             *       {
-             *         "call": "GET /api/slots",
-             *         "calls": 42,
-             *         "failed": 4,
-             *         "medianMs": 420,
-             *         "p95Ms": 1840
-             *       }
-             *     ]
-             */
+            /** @description calls that pages make, the most frequent first */
             calls: {
                 /**
                  * @description method and path of the call
@@ -6297,22 +4424,7 @@ export interface components {
                  */
                 p95Ms: number;
             }[];
-            /**
-             * @description loads worth opening
-             * @example [
-             *       {
-             *         "view": "00f067aa0ba902b7",
-             *         "atMs": 1772442840000,
-             *         "page": "/pick-up",
-             *         "country": "NL",
-             *         "browser": "Firefox 140",
-             *         "loadMs": 2840,
-             *         "lcpMs": 2140,
-             *         "errors": 3,
-             *         "missing": 1
-             *       }
-             *     ]
-             */
+            /** @description loads worth opening */
             worst: components["schemas"]["ListedLoad"][];
         };
         /**
@@ -6338,17 +4450,7 @@ export interface components {
              * @enum {string}
              */
             verdict: "here" | "more" | "everywhere";
-            /**
-             * @description the values in which it is worse
-             * @example [
-             *       {
-             *         "name": "NL",
-             *         "views": 1840,
-             *         "here": 0.14,
-             *         "elsewhere": 0.02
-             *       }
-             *     ]
-             */
+            /** @description the values in which it is worse */
             hit: {
                 /**
                  * @description value of the dimension
@@ -6450,42 +4552,7 @@ export interface components {
              * @example true
              */
             isCut: boolean;
-            /**
-             * @description groups, heaviest first
-             * @example [
-             *       {
-             *         "type": "TypeError",
-             *         "message": "connection timed out",
-             *         "errors": 3,
-             *         "views": 12,
-             *         "people": 128,
-             *         "firstMs": 1772442840000,
-             *         "lastMs": 1772446440000,
-             *         "pages": [
-             *           "/send/pick-up",
-             *           "/track"
-             *         ],
-             *         "versions": [
-             *           "2.7.1"
-             *         ],
-             *         "browsers": [
-             *           "Chrome",
-             *           "Firefox"
-             *         ],
-             *         "component": "slots",
-             *         "frames": [
-             *           {
-             *             "file": "checkout.js",
-             *             "line": 214,
-             *             "column": 17,
-             *             "method": "pay"
-             *           }
-             *         ],
-             *         "isMapped": true,
-             *         "sampleView": "00f067aa0ba902b7"
-             *       }
-             *     ]
-             */
+            /** @description groups, heaviest first */
             groups: {
                 /**
                  * @description class of the failure
@@ -6522,45 +4589,18 @@ export interface components {
                  * @example 1772446440000
                  */
                 lastMs: number;
-                /**
-                 * @description pages on which it came, most often first
-                 * @example [
-                 *       "/send/pick-up",
-                 *       "/track"
-                 *     ]
-                 */
+                /** @description pages on which it came, most often first */
                 pages: string[];
-                /**
-                 * @description versions in which it came
-                 * @example [
-                 *       "2.7.1"
-                 *     ]
-                 */
+                /** @description versions in which it came */
                 versions: string[];
-                /**
-                 * @description browsers that met it, most often first
-                 * @example [
-                 *       "Chrome",
-                 *       "Firefox"
-                 *     ]
-                 */
+                /** @description browsers that met it, most often first */
                 browsers: string[];
                 /**
                  * @description name of the component (service.name)
                  * @example slots
                  */
                 component: string;
-                /**
-                 * @description places of the stack, innermost first
-                 * @example [
-                 *       {
-                 *         "file": "checkout.js",
-                 *         "line": 214,
-                 *         "column": 17,
-                 *         "method": "pay"
-                 *       }
-                 *     ]
-                 */
+                /** @description places of the stack, innermost first */
                 frames: components["schemas"]["StackFrame"][];
                 /**
                  * @description the stack was read through a source map
@@ -6605,18 +4645,7 @@ export interface components {
          * @description Source maps that stacks are read through
          */
         SourceMaps: {
-            /**
-             * @description source maps that are kept
-             * @example [
-             *       {
-             *         "component": "slots",
-             *         "version": "4.18.0",
-             *         "file": "checkout.js",
-             *         "uploadedMs": 1772442840000,
-             *         "bytes": 48210
-             *       }
-             *     ]
-             */
+            /** @description source maps that are kept */
             maps: {
                 /**
                  * @description name of the component (service.name)
@@ -6720,41 +4749,9 @@ export interface components {
              * @example 1840
              */
             lost: number;
-            /**
-             * @description people, worst off first
-             * @example [
-             *       {
-             *         "person": "p-1f04",
-             *         "tier": "business",
-             *         "site": "Depot North",
-             *         "region": "NL",
-             *         "promotion": "spring-2026",
-             *         "flow": "Book a pick-up",
-             *         "late": 140,
-             *         "hung": 4,
-             *         "failed": 31,
-             *         "waitedMs": 42000,
-             *         "lastMs": 1772446440000,
-             *         "fate": "gone",
-             *         "lost": 42.5
-             *       }
-             *     ]
-             */
+            /** @description people, worst off first */
             people: components["schemas"]["HurtPerson"][];
-            /**
-             * @description of each dimension, the values under which most of them came
-             * @example [
-             *       {
-             *         "dimension": "tier",
-             *         "values": [
-             *           {
-             *             "value": "business",
-             *             "people": 1
-             *           }
-             *         ]
-             *       }
-             *     ]
-             */
+            /** @description of each dimension, the values under which most of them came */
             concentration: {
                 /**
                  * @description by what attempts are told apart
@@ -6762,15 +4759,7 @@ export interface components {
                  * @enum {string}
                  */
                 dimension: "tier" | "promotion" | "site" | "region" | "item";
-                /**
-                 * @description values
-                 * @example [
-                 *       {
-                 *         "value": "business",
-                 *         "people": 1
-                 *       }
-                 *     ]
-                 */
+                /** @description values */
                 values: {
                     /**
                      * @description value of the dimension
@@ -6869,50 +4858,9 @@ export interface components {
             person: string;
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /**
-             * @description what the person did, in order of time
-             * @example [
-             *       {
-             *         "kind": "work",
-             *         "atMs": 1772442840000,
-             *         "durationMs": 1840,
-             *         "flow": 3,
-             *         "name": "Book a pick-up",
-             *         "application": "Courier app",
-             *         "outcome": "onTime",
-             *         "expectedMs": 420,
-             *         "session": 412,
-             *         "isProbe": true,
-             *         "site": "Depot North",
-             *         "region": "NL",
-             *         "tier": "business",
-             *         "version": "4.18.0",
-             *         "value": 42.5,
-             *         "failure": "GatewayTimeout",
-             *         "traceId": "4bf92f3577b34da6a3ce929d0e0e4736",
-             *         "spanId": "00f067aa0ba902b7"
-             *       }
-             *     ]
-             */
+            /** @description what the person did, in order of time */
             attempts: components["schemas"]["PersonAttempt"][];
-            /**
-             * @description pages that the person opened
-             * @example [
-             *       {
-             *         "view": "00f067aa0ba902b7",
-             *         "atMs": 1772442840000,
-             *         "page": "/pick-up",
-             *         "country": "NL",
-             *         "browser": "Firefox 140",
-             *         "loadMs": 2840,
-             *         "lcpMs": 2140,
-             *         "errors": 3,
-             *         "missing": 1,
-             *         "session": 412,
-             *         "system": "Android 16"
-             *       }
-             *     ]
-             */
+            /** @description pages that the person opened */
             views: components["schemas"]["PersonView"][];
         };
         /**
@@ -7018,18 +4966,7 @@ export interface components {
          * @description Who looked at persons by name, and why
          */
         PersonLooks: {
-            /**
-             * @description who looked, newest first
-             * @example [
-             *       {
-             *         "atMs": 1772442840000,
-             *         "who": "Dana",
-             *         "why": "",
-             *         "what": "",
-             *         "people": 128
-             *       }
-             *     ]
-             */
+            /** @description who looked, newest first */
             looks: {
                 /**
                  * @description when it was
@@ -7063,13 +5000,7 @@ export interface components {
          * @description The brief as it would be sent
          */
         BriefPage: {
-            /**
-             * @description the brief for machines
-             * @example {
-             *       "title": "Pay fails",
-             *       "people": 120
-             *     }
-             */
+            /** @description the brief for machines */
             brief: {
                 [key: string]: unknown;
             };
@@ -7143,13 +5074,7 @@ export interface components {
                  */
                 to: string;
             };
-            /**
-             * @description the brief for machines
-             * @example {
-             *       "title": "Pay fails",
-             *       "people": 120
-             *     }
-             */
+            /** @description the brief for machines */
             brief: {
                 [key: string]: unknown;
             };
@@ -7158,16 +5083,7 @@ export interface components {
              * @example
              */
             markdown: string;
-            /**
-             * @description what happened to it, in order of time
-             * @example [
-             *       {
-             *         "at": "2026-03-02T09:14:00.000Z",
-             *         "what": "",
-             *         "detail": ""
-             *       }
-             *     ]
-             */
+            /** @description what happened to it, in order of time */
             trail: {
                 /**
                  * @description when, as ISO 8601 in UTC
@@ -7278,26 +5194,7 @@ export interface components {
          * @description Handoffs, newest first
          */
         Handoffs: {
-            /**
-             * @description handoffs, newest first
-             * @example [
-             *       {
-             *         "id": "9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01",
-             *         "incident": 7,
-             *         "team": "Slots Team",
-             *         "state": "draft",
-             *         "note": "please look at the gateway first",
-             *         "createdAt": "2026-03-02T09:20:00.000Z",
-             *         "title": "Book a pick-up fails for every fourth attempt",
-             *         "harmMinutes": 410,
-             *         "people": 128,
-             *         "window": {
-             *           "from": "2026-03-02T09:00:00.000Z",
-             *           "to": "2026-03-02T10:00:00.000Z"
-             *         }
-             *       }
-             *     ]
-             */
+            /** @description handoffs, newest first */
             handoffs: components["schemas"]["HandoffSummary"][];
         };
         /**
@@ -7343,32 +5240,13 @@ export interface components {
                  */
                 keyMultiplier: number;
             };
-            /**
-             * @description tiers whose people count more
-             * @example [
-             *       "Business"
-             *     ]
-             */
+            /** @description tiers whose people count more */
             keyTiers: string[];
             /** @description days and times that are not as usual */
             calendar: {
-                /**
-                 * @description days, as YYYY-MM-DD
-                 * @example [
-                 *       "2026-12-25"
-                 *     ]
-                 */
+                /** @description days, as YYYY-MM-DD */
                 holidays: string[];
-                /**
-                 * @description times that nothing is learned from
-                 * @example [
-                 *       {
-                 *         "fromMs": 1772442000000,
-                 *         "toMs": 1772445600000,
-                 *         "reason": "a holiday moved by a week"
-                 *       }
-                 *     ]
-                 */
+                /** @description times that nothing is learned from */
                 excluded: {
                     /**
                      * @description begin
@@ -7387,22 +5265,7 @@ export interface components {
                     reason: string;
                 }[];
             };
-            /**
-             * @description what was changed, newest first
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "atMs": 1772442840000,
-             *         "fromMs": 1772442000000,
-             *         "who": "Dana",
-             *         "key": "flow Courier app Log on",
-             *         "about": "Courier app: Log on",
-             *         "words": "",
-             *         "undoes": 3,
-             *         "isUndone": true
-             *       }
-             *     ]
-             */
+            /** @description what was changed, newest first */
             changes: {
                 /**
                  * @description number
@@ -7488,19 +5351,7 @@ export interface components {
              * @example true
              */
             more: boolean;
-            /**
-             * @description records, newest first
-             * @example [
-             *       {
-             *         "id": 7,
-             *         "atMs": 1772442840000,
-             *         "kind": "logs",
-             *         "sqlstate": "54000",
-             *         "reason": "a holiday moved by a week",
-             *         "record": "{\"body\":\"…\"}"
-             *       }
-             *     ]
-             */
+            /** @description records, newest first */
             records: {
                 /**
                  * @description number
@@ -7588,15 +5439,7 @@ export interface components {
              * @example 1772446440000
              */
             judgedMs: number | null;
-            /**
-             * @description names put under "other" since the start, by kind
-             * @example [
-             *       {
-             *         "kind": "page",
-             *         "names": 4
-             *       }
-             *     ]
-             */
+            /** @description names put under "other" since the start, by kind */
             gatheredNames: {
                 /**
                  * @description kind of name
@@ -7609,19 +5452,7 @@ export interface components {
                  */
                 names: number;
             }[];
-            /**
-             * @description clocks that are not this server's
-             * @example [
-             *       {
-             *         "component": "slots",
-             *         "host": "depot-07",
-             *         "aheadMs": 21600000,
-             *         "refused": 120,
-             *         "sinceMs": 1772442840000,
-             *         "lastMs": 1772446440000
-             *       }
-             *     ]
-             */
+            /** @description clocks that are not this server's */
             clocks: {
                 /**
                  * @description name of the component (service.name)
@@ -8479,12 +6310,7 @@ export interface operations {
                      * @example 5
                      */
                     into?: number;
-                    /**
-                     * @description split: numbers of the flows that are split off
-                     * @example [
-                     *       3
-                     *     ]
-                     */
+                    /** @description split: numbers of the flows that are split off */
                     flows?: number[];
                     /**
                      * @description setAside: why
@@ -9680,13 +7506,7 @@ export interface operations {
                      * @example app.min.js
                      */
                     file: string;
-                    /**
-                     * @description the source map, version 3 (ECMA-426)
-                     * @example {
-                     *       "version": 3,
-                     *       "mappings": ""
-                     *     }
-                     */
+                    /** @description the source map, version 3 (ECMA-426) */
                     map: {
                         [key: string]: unknown;
                     };
@@ -10301,12 +8121,7 @@ export interface operations {
                      * @example rates
                      */
                     key: string;
-                    /**
-                     * @description what it is set to; null: back to the settings file
-                     * @example {
-                     *       "waiting": 1
-                     *     }
-                     */
+                    /** @description what it is set to; null: back to the settings file */
                     value?: unknown;
                     /**
                      * @description from when on it is in force; left out: from now
