@@ -32,11 +32,12 @@ function linesAtRandom(n, from) {
   return lines.slice(0, n);
 }
 
-const filesBelow = (folder) =>
-  readdirSync(join(root, folder), { recursive: true })
+function filesBelow(folder) {
+  return readdirSync(join(root, folder), { recursive: true })
     .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && !file.endsWith('index.ts'))
     .sort()
     .map((file) => `${folder}/${file}`);
+}
 
 /** A linear congruential generator (Numerical Recipes, from memory): it need not be a good one. */
 function randomFrom(start) {

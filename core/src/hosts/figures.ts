@@ -76,7 +76,9 @@ const METRICS: Readonly<Record<string, readonly (FigurePart & { holds: Holds })[
   'jvm.memory.used': [{ figure: 'heap', role: 'top', factor: 1, holds: heap }],
   'jvm.memory.limit': [{ figure: 'heap', role: 'of', factor: 1, holds: heap }],
   'v8js.memory.heap.used': [{ figure: 'heap', role: 'top', factor: 1, holds: always }],
+  // The first was renamed to the second: semantic conventions for V8 JS engine metrics, 2026. A sender has one of them.
   'v8js.memory.heap.limit': [{ figure: 'heap', role: 'of', factor: 1, holds: always }],
+  'v8js.memory.heap.space.size': [{ figure: 'heap', role: 'of', factor: 1, holds: always }],
   'jvm.gc.duration': [{ figure: 'gc', role: 'top', factor: 1, holds: always }],
   'v8js.gc.duration': [{ figure: 'gc', role: 'top', factor: 1, holds: always }],
   'nodejs.eventloop.delay.p99': [{ figure: 'eventLoop', role: 'mean', factor: 1000, holds: always }],

@@ -9,7 +9,7 @@ function sent(emit: (logger: ReturnType<LoggerProvider['getLogger']>) => void) {
   const exporter = new InMemoryLogRecordExporter();
   const provider = new LoggerProvider({
     resource: resourceFromAttributes({ 'service.name': 'slots', 'host.name': 'coast-3' }),
-    processors: [new SimpleLogRecordProcessor(exporter)],
+    processors: [new SimpleLogRecordProcessor({ exporter })],
   });
   emit(provider.getLogger('test'));
   const records = exporter.getFinishedLogRecords();
