@@ -5,8 +5,9 @@ import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { bandShape, timeTicks, type BandSeries } from './band-shape';
+import { bandShape, type BandSeries } from './band-shape';
 import { useMoment } from './moment';
+import { Plot, ValueLines } from './plot';
 
 export type Props = {
   /** what is drawn, in words: "duration, median" */
@@ -57,21 +58,15 @@ export function chartSummary({ name, series, format }: Pick<Props, 'name' | 'ser
  */
 export function BandChart({ name, series, format, window, onsetMs, marks = [], comparedWith = null, onNarrow }: Props) {
   const palette = usePalette();
-  const [width, setWidth] = useState(320);
   const [asTable, setAsTable] = useState(false);
-  const shape = bandShape(series, width, HEIGHT);
-  const endMs = series.startMs + Math.max(1, series.values.length - 1) * series.stepMs;
+  const endMs = endOf(series);
   const last = lastKnown(series);
   const inside = marks.filter(({ atMs }) => atMs >= series.startMs && atMs <= endMs);
   const moment = useMoment();
   const shown = moment.atMs === undefined ? -1 : indexAt(series, moment.atMs);
   const at = shown >= 0 ? shown : last;
-  const shownX = shape.x(series.startMs + shown * series.stepMs);
-  const drag = useDrag(width, (from, to) =>
-    onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }),
-  );
   return (
-    <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
+    <View style={styles.chart}>
       <View style={styles.head}>
         <Words kind="muted" numberOfLines={2} style={styles.name}>
           {name}
@@ -80,78 +75,16 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
           {`${shown >= 0 ? `${clock(series.startMs + shown * series.stepMs, endMs)}  ` : ''}${valueWords(series, at, format)}`}
         </Words>
       </View>
-      <View
-        role="slider"
-        tabIndex={0}
-        aria-label={summaryWithMarks(chartSummary({ name, series, format }), inside)}
-        aria-valuemin={0}
-        aria-valuemax={Math.max(0, series.values.length - 1)}
-        aria-valuenow={Math.max(0, at)}
-        aria-valuetext={momentWords(series, at, format, endMs)}
-        {...(onNarrow && drag.handlers)}
-        {...momentHandlers(moment, series, at, (x) => timeAt(shape, x, series, endMs))}
-      >
-        <Svg width={width} height={HEIGHT}>
-          <Path d={shape.band} fill={palette.band} />
-          <Path d={shape.outside} fill={palette.harm[1]} />
-          <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.hairline} />
-          {inside.map(({ atMs }) => (
-            <Line
-              key={atMs}
-              x1={shape.x(atMs)}
-              x2={shape.x(atMs)}
-              y1={0}
-              y2={HEIGHT}
-              stroke={palette.muted}
-              strokeDasharray="1 3"
-            />
-          ))}
-          {shown >= 0 && <Line x1={shownX} x2={shownX} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
-          {drag.span && (
-            <Rect
-              x={drag.span[0]}
-              y={0}
-              width={drag.span[1] - drag.span[0]}
-              height={HEIGHT}
-              fill={palette.action}
-              opacity={0.15}
-            />
-          )}
-          {onsetMs !== undefined && onsetMs >= series.startMs && onsetMs <= endMs && (
-            <Line
-              x1={shape.x(onsetMs)}
-              x2={shape.x(onsetMs)}
-              y1={0}
-              y2={HEIGHT}
-              stroke={palette.action}
-              strokeDasharray="3 3"
-            />
-          )}
-          {window.fromMs > series.startMs && (
-            <Rect
-              x={0}
-              y={0}
-              width={shape.x(Math.min(window.fromMs, endMs))}
-              height={HEIGHT}
-              fill={palette.paper}
-              opacity={0.45}
-            />
-          )}
-          <Path d={shape.other} fill="none" stroke={palette.muted} strokeWidth={1.2} strokeDasharray="4 3" />
-          <Path d={shape.line} fill="none" stroke={palette.ink} strokeWidth={1.5} />
-        </Svg>
-      </View>
-      <View style={styles.axis} aria-hidden>
-        {timeTicks(series.startMs, endMs, width > 500 ? 6 : 3).map((tick) => (
-          <Words
-            key={tick}
-            kind="small"
-            style={[styles.tick, { left: Math.min(width - 44, Math.max(0, shape.x(tick) - 20)) }]}
-          >
-            {clock(tick, endMs)}
-          </Words>
-        ))}
-      </View>
+      <Plot y={bandShape(series, 1, HEIGHT).y} height={HEIGHT} format={format} fromMs={series.startMs} toMs={endMs}>
+        {(width) => (
+          <Drawing
+            {...{ series, width, shown, at, onsetMs, window, onNarrow }}
+            marks={inside}
+            label={summaryWithMarks(chartSummary({ name, series, format }), inside)}
+            valueText={momentWords(series, at, format, endMs)}
+          />
+        )}
+      </Plot>
       {comparedWith !== null && <Words kind="small">{`Dashed: ${comparedWith}.`}</Words>}
       {inside.map(({ atMs, words }) => (
         <Words key={atMs} kind="small">{`${clock(atMs, endMs)} ${words}`}</Words>
@@ -171,6 +104,92 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
     </View>
   );
 }
+
+type DrawingProps = Pick<Props, 'series' | 'window' | 'onsetMs' | 'onNarrow'> & {
+  width: number;
+  marks: NonNullable<Props['marks']>;
+  /** steps on which the moment rests, and which is told; -1 for none */
+  shown: number;
+  at: number;
+  label: string;
+  valueText: string;
+};
+
+function Drawing({ series, width, marks, shown, at, label, valueText, onsetMs, window, onNarrow }: DrawingProps) {
+  const palette = usePalette();
+  const moment = useMoment();
+  const shape = bandShape(series, width, HEIGHT);
+  const endMs = endOf(series);
+  const shownX = shape.x(series.startMs + shown * series.stepMs);
+  const drag = useDrag(width, (from, to) =>
+    onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }),
+  );
+  const upright = { y1: 0, y2: HEIGHT };
+  return (
+    <View
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuemin={0}
+      aria-valuemax={Math.max(0, series.values.length - 1)}
+      aria-valuenow={Math.max(0, at)}
+      aria-valuetext={valueText}
+      {...(onNarrow && drag.handlers)}
+      {...momentHandlers(moment, series, at, (x) => timeAt(shape, x, series, endMs))}
+    >
+      <Svg width={width} height={HEIGHT}>
+        <ValueLines y={shape.y} height={HEIGHT} width={width} />
+        <Path d={shape.band} fill={palette.band} />
+        <Path d={shape.outside} fill={palette.harm[1]} />
+        <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
+        {marks.map(({ atMs }) => (
+          <Line
+            key={atMs}
+            x1={shape.x(atMs)}
+            x2={shape.x(atMs)}
+            {...upright}
+            stroke={palette.muted}
+            strokeDasharray="1 3"
+          />
+        ))}
+        {shown >= 0 && <Line x1={shownX} x2={shownX} {...upright} stroke={palette.ink} strokeWidth={1} />}
+        {drag.span && (
+          <Rect
+            x={drag.span[0]}
+            y={0}
+            width={drag.span[1] - drag.span[0]}
+            height={HEIGHT}
+            fill={palette.action}
+            opacity={0.15}
+          />
+        )}
+        {onsetMs !== undefined && onsetMs >= series.startMs && onsetMs <= endMs && (
+          <Line
+            x1={shape.x(onsetMs)}
+            x2={shape.x(onsetMs)}
+            {...upright}
+            stroke={palette.action}
+            strokeDasharray="3 3"
+          />
+        )}
+        {window.fromMs > series.startMs && (
+          <Rect
+            x={0}
+            y={0}
+            width={shape.x(Math.min(window.fromMs, endMs))}
+            height={HEIGHT}
+            fill={palette.paper}
+            opacity={0.45}
+          />
+        )}
+        <Path d={shape.other} fill="none" stroke={palette.muted} strokeWidth={1.2} strokeDasharray="4 3" />
+        <Path d={shape.line} fill="none" stroke={palette.ink} strokeWidth={1.5} strokeLinecap="round" />
+      </Svg>
+    </View>
+  );
+}
+
+const endOf = (series: BandSeries): number => series.startMs + Math.max(1, series.values.length - 1) * series.stepMs;
 
 const summaryWithMarks = (summary: string, marks: readonly { atMs: number; words: string }[]) =>
   marks.length === 0 ? summary : `${summary}; ${marks.map(({ atMs, words }) => `${clock(atMs)} ${words}`).join(', ')}`;
@@ -280,8 +299,6 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s, marginBottom: SPACE.xs },
   name: { flex: 1 },
   now: { flexShrink: 0 },
-  axis: { height: 20 },
-  tick: { position: 'absolute', top: 2 },
   tableButton: { minHeight: 28, justifyContent: 'center', alignSelf: 'flex-start' },
   row: { flexDirection: 'row' },
   cell: { flex: 1, paddingVertical: 2 },

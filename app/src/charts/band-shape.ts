@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 
 export interface BandSeries {
@@ -21,7 +21,7 @@ export interface BandShape {
   /** what lies outside the range, between line and bound */
   outside: string;
   x: (timeMs: number) => number;
-  y: (value: number) => number;
+  y: ScaleLinear<number, number>;
   top: number;
 }
 

@@ -1,7 +1,11 @@
 import { render, screen } from '@testing-library/react';
+import { scaleLinear } from 'd3-scale';
+import { Text } from 'react-native';
 import { chartSummary } from './band-chart';
 import { bandShape, timeTicks, type BandSeries } from './band-shape';
 import { HarmStrip, stripParts } from './harm-strip';
+import { curveWithGaps, valueWords } from './host-curves';
+import { Plot, valueTicks } from './plot';
 
 const none = { onTime: 0, late: 0, hung: 0, failed: 0, missing: 0 };
 
@@ -48,4 +52,35 @@ test('time ticks are round and few', () => {
   const ticks = timeTicks(1_000, 3 * 3_600_000, 4);
   expect(ticks).toEqual([3_600_000, 7_200_000, 10_800_000]);
   expect(timeTicks(0, 400 * 86_400_000, 4).length).toBeGreaterThan(0);
+});
+
+test('where a host told nothing its curve has a gap; what is alone is a dot', () => {
+  const at = (minute: number) => ({ atMs: minute * 60_000, x: minute, y: 5 });
+  expect(curveWithGaps([0, 1, 2, 3].map(at))).toBe('M0.0,5.0L1.0,5.0L2.0,5.0L3.0,5.0');
+  expect(curveWithGaps([0, 1, 5, 9, 10].map(at))).toBe('M0.0,5.0L1.0,5.0M5.0,5.0L5.0,5.0M9.0,5.0L10.0,5.0');
+  expect(curveWithGaps([at(7)])).toBe('M7.0,5.0L7.0,5.0');
+  expect(curveWithGaps([])).toBe('');
+});
+
+test('a value axis has few round values, each beside its line', () => {
+  const y = scaleLinear([0, 1_340], [92, 0]);
+  expect(valueTicks(y, 92)).toEqual([0, 500, 1_000]);
+  render(
+    <Plot y={y} height={92} format={(value) => `${value} ms`} fromMs={0} toMs={3_600_000}>
+      {(width) => <Text>{`drawn ${width} wide`}</Text>}
+    </Plot>,
+  );
+  for (const words of ['0 ms', '500 ms', '1000 ms', 'drawn 320 wide']) expect(screen.getByText(words)).toBeTruthy();
+});
+
+test('figures of hosts are told with a unit that fits', () => {
+  const network = { figure: 'network' } as Parameters<typeof valueWords>[0];
+  expect([0, 999, 1_000, 41_234, 3_200_000].map((value) => valueWords(network, value, false))).toEqual([
+    '0 B/s',
+    '1,000 B/s',
+    '1 kB/s',
+    '41 kB/s',
+    '3.2 MB/s',
+  ]);
+  expect(valueWords(undefined, 0.923, true)).toBe('92 %');
 });

@@ -1,3 +1,4 @@
+import { scaleLog } from 'd3-scale';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
@@ -5,9 +6,9 @@ import type { Schemas } from '@/data/client';
 import { clock, count, durationWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { cellsBetween, moved, ofKey, type Cell, type Cells } from './field-region';
+import { cellsBetween, moved, ofKey, type Cell, type Cells as CellRange } from './field-region';
 import { useMomentOn } from './moment';
-import { TimeAxis } from './time-axis';
+import { Plot, ValueLines, type ValueScale } from './plot';
 
 type Field = Schemas['Field'];
 
@@ -16,29 +17,56 @@ const ROW = 13;
 export type Props = {
   field: Field;
   /** cells that are chosen */
-  chosen: Cells | undefined;
-  onChoose: (cells: Cells | undefined) => void;
+  chosen: CellRange | undefined;
+  onChoose: (cells: CellRange | undefined) => void;
 };
 
 /**
  * Attempts by time and duration: the darker a cell the more attempts, in the colour of harm where some went wrong. A
  * region is brushed with the pointer or a finger, or with the arrow keys (with Shift it grows), and let go with Escape.
  */
-export function FieldChart({ field, chosen, onChoose }: Props) {
+export function FieldChart(props: Props) {
+  const { columns, floorsMs, startMs, stepMs, limitMs } = props.field;
+  const height = floorsMs.length * ROW;
+  const [shortest, longest] = [floorsMs[0] as number, (floorsMs.at(-1) as number) * Math.SQRT2];
+  const y = scaleLog([shortest, longest], [height, 0]).clamp(true);
+  const ticks = ROUND_MS.filter((ms) => ms >= shortest && ms <= longest);
+  const endMs = startMs + columns * stepMs;
+  const { atMs } = useMomentOn(startMs, endMs, 1);
+  const column = atMs === undefined ? -1 : Math.min(columns - 1, Math.floor((atMs - startMs) / stepMs));
+  return (
+    <View>
+      <Plot y={y} height={height} format={durationWords} ticks={ticks} fromMs={startMs} toMs={endMs}>
+        {(width) => <Cells {...props} {...{ y, ticks, height, width, column }} />}
+      </Plot>
+      {/* A line of its own that is always there: what lies below must not move away from under the pointer. */}
+      <Words kind="small">{column >= 0 ? columnWords(props.field, column) : ' '}</Words>
+      {limitMs !== null && <Words kind="small">{`Dashed: the limit, ${durationWords(limitMs)}.`}</Words>}
+    </View>
+  );
+}
+
+const ROUND_MS = [1, 10, 100, 1_000, 10_000, 100_000];
+
+type CellsProps = Props & {
+  y: ValueScale;
+  ticks: readonly number[];
+  height: number;
+  width: number;
+  /** on which the moment rests; -1 for none */
+  column: number;
+};
+
+function Cells({ field, chosen, onChoose, y, ticks, height, width, column }: CellsProps) {
   const palette = usePalette();
-  const [width, setWidth] = useState(320);
   const [from, setFrom] = useState<Cell>();
-  const [brushed, setBrushed] = useState<Cells>();
+  const [brushed, setBrushed] = useState<CellRange>();
   const { columns, floorsMs, counts, bad, startMs, stepMs, limitMs } = field;
   const rows = floorsMs.length;
-  const height = rows * ROW;
   const columnWidth = width / columns;
   const most = Math.max(1, ...counts.flat());
-  const endMs = startMs + columns * stepMs;
   const shown = brushed ?? chosen;
-  const moment = useMomentOn(startMs, endMs, width);
-  const column = moment.atMs === undefined ? -1 : Math.min(columns - 1, Math.floor((moment.atMs - startMs) / stepMs));
-  const yOf = (ms: number) => height - Math.min(rows, Math.max(0, Math.log2(ms / (floorsMs[0] as number)) * 2)) * ROW;
+  const moment = useMomentOn(startMs, startMs + columns * stepMs, width);
   const cellAt = ({ nativeEvent }: GestureResponderEvent): Cell => ({
     column: Math.min(columns - 1, Math.max(0, Math.floor(nativeEvent.locationX / columnWidth))),
     row: Math.min(rows - 1, Math.max(0, Math.floor((height - nativeEvent.locationY) / ROW))),
@@ -71,66 +99,60 @@ export function FieldChart({ field, chosen, onChoose }: Props) {
     },
   };
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
-      <Pressable
-        role="application"
-        aria-label={fieldWords(field)}
-        aria-roledescription="field of attempts"
-        style={{ height }}
-        testID="field"
-        {...(keys as object)}
-      >
-        <View style={StyleSheet.absoluteFill} {...brush} {...moment.handlers}>
-          <Svg width={width} height={height} style={styles.still} aria-hidden>
-            {counts.map((column, c) =>
-              column.map((n, r) =>
-                n > 0 ? (
-                  <Rect
-                    key={`${c}-${r}`}
-                    x={c * columnWidth + 0.5}
-                    y={height - (r + 1) * ROW + 0.5}
-                    width={Math.max(1, columnWidth - 1)}
-                    height={ROW - 1}
-                    fill={(bad[c]?.[r] ?? 0) > 0 ? palette.harm[3] : palette.ink}
-                    fillOpacity={0.18 + 0.82 * Math.sqrt(n / most)}
-                  />
-                ) : null,
-              ),
-            )}
-            {limitMs !== null && limitMs > (floorsMs[0] as number) && (
-              <Line
-                x1={0}
-                x2={width}
-                y1={yOf(limitMs)}
-                y2={yOf(limitMs)}
-                stroke={palette.ink}
-                strokeWidth={1}
-                strokeDasharray="5 3"
-              />
-            )}
-            <Line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke={palette.muted} />
-            {column >= 0 && (
-              <Line x1={moment.x} x2={moment.x} y1={0} y2={height} stroke={palette.ink} strokeWidth={1} />
-            )}
-            {shown && (
-              <Rect
-                x={shown.columns[0] * columnWidth}
-                y={height - (shown.rows[1] + 1) * ROW}
-                width={(shown.columns[1] - shown.columns[0] + 1) * columnWidth}
-                height={(shown.rows[1] - shown.rows[0] + 1) * ROW}
-                fill={palette.action}
-                fillOpacity={0.12}
-                stroke={palette.action}
-                strokeWidth={2}
-              />
-            )}
-          </Svg>
-        </View>
-      </Pressable>
-      <TimeAxis fromMs={startMs} toMs={endMs} width={width} />
-      {column >= 0 && <Words kind="small">{columnWords(field, column)}</Words>}
-      <Words kind="small">{`From ${durationWords(floorsMs[0] as number)} at the bottom to ${durationWords((floorsMs.at(-1) as number) * Math.SQRT2)} at the top${limitMs === null ? '' : `; dashed: the limit, ${durationWords(limitMs)}`}.`}</Words>
-    </View>
+    <Pressable
+      role="application"
+      aria-label={fieldWords(field)}
+      aria-roledescription="field of attempts"
+      style={{ height }}
+      testID="field"
+      {...(keys as object)}
+    >
+      <View style={StyleSheet.absoluteFill} {...brush} {...moment.handlers}>
+        <Svg width={width} height={height} style={styles.still} aria-hidden>
+          <ValueLines y={y} height={height} ticks={ticks} width={width} />
+          {counts.map((column, c) =>
+            column.map((n, r) =>
+              n > 0 ? (
+                <Rect
+                  key={`${c}-${r}`}
+                  x={c * columnWidth + 0.5}
+                  y={height - (r + 1) * ROW + 0.5}
+                  width={Math.max(1, columnWidth - 1)}
+                  height={ROW - 1}
+                  fill={(bad[c]?.[r] ?? 0) > 0 ? palette.harm[3] : palette.ink}
+                  fillOpacity={0.18 + 0.82 * Math.sqrt(n / most)}
+                />
+              ) : null,
+            ),
+          )}
+          {limitMs !== null && limitMs > (floorsMs[0] as number) && (
+            <Line
+              x1={0}
+              x2={width}
+              y1={y(limitMs)}
+              y2={y(limitMs)}
+              stroke={palette.ink}
+              strokeWidth={1}
+              strokeDasharray="5 3"
+            />
+          )}
+          <Line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke={palette.muted} />
+          {column >= 0 && <Line x1={moment.x} x2={moment.x} y1={0} y2={height} stroke={palette.ink} strokeWidth={1} />}
+          {shown && (
+            <Rect
+              x={shown.columns[0] * columnWidth}
+              y={height - (shown.rows[1] + 1) * ROW}
+              width={(shown.columns[1] - shown.columns[0] + 1) * columnWidth}
+              height={(shown.rows[1] - shown.rows[0] + 1) * ROW}
+              fill={palette.action}
+              fillOpacity={0.12}
+              stroke={palette.action}
+              strokeWidth={2}
+            />
+          )}
+        </Svg>
+      </View>
+    </Pressable>
   );
 }
 

@@ -1,93 +1,127 @@
-import { useState } from 'react';
+import { scaleLinear } from 'd3-scale';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Line, Polyline } from 'react-native-svg';
+import Svg, { Line, Path } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { useMomentOn } from './moment';
-import { TimeAxis } from './time-axis';
+import { Plot, ValueLines, type ValueScale } from './plot';
 
 type Figure = Schemas['HostFigure'];
 
-const HEIGHT = 64;
-const PAD = 3;
-
-/**
- * One figure of several hosts over time: whoever is not as usual thick, all others thin. A dashed line marks the onset.
- */
-export function HostCurves({
-  figures,
-  window,
-  onsetMs,
-}: {
+export type Props = {
   figures: readonly Figure[];
   window: { fromMs: number; toMs: number };
   /** left out where nothing began */
   onsetMs?: number;
-}) {
-  const palette = usePalette();
-  const [width, setWidth] = useState(300);
+};
+
+const HEIGHT = 64;
+const PAD = 3;
+const MINUTE_MS = 60_000;
+
+/**
+ * One figure of several hosts over time: whoever is not as usual thick, all others thin. A dashed line marks the onset.
+ */
+export function HostCurves({ figures, window, onsetMs }: Props) {
   const values = figures.flatMap(({ points }) => points.map(({ value }) => value));
   const isShare = figures.every(({ figure }) => SHARES.has(figure));
   const highest = Math.max(isShare ? 0.1 : 1e-9, ...values) * 1.05;
   const most = isShare ? Math.min(1, highest) : highest;
-  const x = (ms: number) => ((ms - window.fromMs) / Math.max(1, window.toMs - window.fromMs)) * width;
-  const y = (value: number) => HEIGHT - PAD - (value / most) * (HEIGHT - 2 * PAD);
-  const moment = useMomentOn(window.fromMs, window.toMs, width);
-  const drawn = [...figures].sort((a, b) => Number(isOdd(a)) - Number(isOdd(b)));
+  const y = scaleLinear([0, most], [HEIGHT - PAD, PAD]);
+  const { atMs } = useMomentOn(window.fromMs, window.toMs, 1);
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(Math.max(80, nativeEvent.layout.width))}>
-      <View {...moment.handlers}>
-        <Svg width={width} height={HEIGHT} role="img" aria-label={curvesWords(figures)}>
-          <Line x1={0} x2={width} y1={HEIGHT - PAD} y2={HEIGHT - PAD} stroke={palette.hairline} strokeWidth={1} />
-          {onsetMs !== undefined && (
-            <Line
-              x1={x(onsetMs)}
-              x2={x(onsetMs)}
-              y1={0}
-              y2={HEIGHT}
-              stroke={palette.muted}
-              strokeWidth={1}
-              strokeDasharray="3 3"
-            />
-          )}
-          {drawn.map((figure) => (
-            <Polyline
-              key={`${figure.host}|${figure.component}`}
-              points={figure.points
-                .map(({ atMs, value }) => `${x(atMs + 30_000).toFixed(1)},${y(value).toFixed(1)}`)
-                .join(' ')}
-              fill="none"
-              stroke={isOdd(figure) ? palette.harm[3] : palette.muted}
-              strokeWidth={isOdd(figure) ? 2 : 1}
-            />
-          ))}
-          {moment.atMs !== undefined && (
-            <Line x1={moment.x} x2={moment.x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />
-          )}
-        </Svg>
-      </View>
-      <TimeAxis fromMs={window.fromMs} toMs={window.toMs} width={width} />
-      <View style={styles.legend}>
-        <Words kind="small" testID="curves-legend">
-          {moment.atMs === undefined
-            ? `0 to ${valueWords(figures[0], most, isShare)}`
-            : momentWords(figures, moment.atMs, window.toMs, isShare)}
-        </Words>
-      </View>
+    <View>
+      <Plot
+        y={y}
+        height={HEIGHT}
+        format={(value) => valueWords(figures[0], value, isShare)}
+        fromMs={window.fromMs}
+        toMs={window.toMs}
+      >
+        {(width) => <Curves {...{ figures, window, onsetMs, y, width }} />}
+      </Plot>
+      {/* A line of its own that is always there: what lies below must not move away from under the pointer. */}
+      <Words kind="small" testID="curves-legend" style={styles.legend}>
+        {atMs === undefined ? ' ' : momentWords(figures, atMs, window.toMs, isShare)}
+      </Words>
     </View>
   );
 }
 
+function Curves({ figures, window, onsetMs, y, width }: Props & { y: ValueScale; width: number }) {
+  const palette = usePalette();
+  const moment = useMomentOn(window.fromMs, window.toMs, width);
+  const x = scaleLinear([window.fromMs, Math.max(window.toMs, window.fromMs + 1)], [0, width]);
+  const drawn = [...figures].sort((a, b) => Number(isOdd(a)) - Number(isOdd(b)));
+  return (
+    <View {...moment.handlers}>
+      <Svg width={width} height={HEIGHT} role="img" aria-label={curvesWords(figures)}>
+        <ValueLines y={y} height={HEIGHT} width={width} />
+        <Line x1={0} x2={width} y1={HEIGHT - PAD} y2={HEIGHT - PAD} stroke={palette.muted} strokeWidth={1} />
+        {onsetMs !== undefined && (
+          <Line
+            x1={x(onsetMs)}
+            x2={x(onsetMs)}
+            y1={0}
+            y2={HEIGHT}
+            stroke={palette.action}
+            strokeWidth={1}
+            strokeDasharray="3 3"
+          />
+        )}
+        {drawn.map((figure) => (
+          <Path
+            key={`${figure.host}|${figure.component}`}
+            d={curveWithGaps(
+              figure.points.map(({ atMs, value }) => ({ atMs, x: x(atMs + MINUTE_MS / 2), y: y(value) })),
+            )}
+            fill="none"
+            stroke={isOdd(figure) ? palette.harm[3] : palette.muted}
+            strokeWidth={isOdd(figure) ? 2 : 1}
+            strokeLinecap="round"
+          />
+        ))}
+        {moment.atMs !== undefined && (
+          <Line x1={moment.x} x2={moment.x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />
+        )}
+      </Svg>
+    </View>
+  );
+}
+
+/** A step so much longer than the short ones of a curve is a gap: the host told nothing in between. */
+const GAP = 1.5;
+
+/** A path through points in order of time; what is alone between two gaps is a dot. */
+export function curveWithGaps(points: readonly { atMs: number; x: number; y: number }[]): string {
+  const steps = points.slice(1).map(({ atMs }, i) => atMs - (points[i]?.atMs as number));
+  const usual = [...steps].sort((a, b) => a - b)[Math.floor(steps.length / 4)] ?? 0;
+  return points
+    .map(({ x, y }, i) => {
+      const isAfterGap = i === 0 || (steps[i - 1] as number) > GAP * usual;
+      const isAlone = isAfterGap && (i === points.length - 1 || (steps[i] as number) > GAP * usual);
+      const at = `${x.toFixed(1)},${y.toFixed(1)}`;
+      return `${isAfterGap ? 'M' : 'L'}${at}${isAlone ? `L${at}` : ''}`;
+    })
+    .join('');
+}
+
 const MOST_TOLD = 4;
 
-function valueWords(figure: Figure | undefined, value: number, isShare: boolean): string {
-  return isShare
-    ? `${Math.round(value * 100)} %`
-    : `${Number(value.toPrecision(2)).toLocaleString('en-GB')}${UNITS[figure?.figure ?? ''] ?? ''}`;
+/** Two digits and the unit: "92 %", "41 kB/s". */
+export function valueWords(figure: Figure | undefined, value: number, isShare: boolean): string {
+  if (isShare) return `${Math.round(value * 100)} %`;
+  const power = figure?.figure === 'network' ? PREFIXES.findLastIndex((_, i) => Math.abs(value) >= 1000 ** i) : 0;
+  const scaled = value / 1000 ** Math.max(0, power);
+  const unit = (UNITS[figure?.figure ?? ''] ?? '').replace('B/s', `${PREFIXES[Math.max(0, power)]}B/s`);
+  return `${Number(scaled.toPrecision(2)).toLocaleString('en-GB')}${unit}`;
 }
+
+/** Of thousands (SI), as network rates are told. */
+const PREFIXES = ['', 'k', 'M', 'G', 'T'];
 
 /** "11:02: north-1 92 %, north-2 31 %", the highest first. */
 export function momentWords(figures: readonly Figure[], atMs: number, todayMs: number, isShare: boolean): string {
@@ -104,7 +138,7 @@ export function momentWords(figures: readonly Figure[], atMs: number, todayMs: n
   return `${clock(atMs, todayMs)}: ${words.join(', ') || 'nothing told'}`;
 }
 
-const UNITS: Readonly<Record<string, string>> = { network: ' B/s', networkErrors: ' a second', eventLoop: ' ms' };
+const UNITS: Readonly<Record<string, string>> = { network: ' B/s', networkErrors: ' /s', eventLoop: ' ms' };
 const SHARES: ReadonlySet<string> = new Set(['cpu', 'memory', 'heap', 'gc', 'disk', 'fileSystem', 'pool']);
 const isOdd = ({ verdict }: Figure) => verdict === 'raised' || verdict === 'full' || verdict === 'lowered';
 const nameOf = ({ component, host }: Figure) => [component, host].filter(Boolean).join(' on ');
@@ -118,5 +152,5 @@ export function curvesWords(figures: readonly Figure[]): string {
 }
 
 const styles = StyleSheet.create({
-  legend: { flexDirection: 'row', justifyContent: 'space-between', paddingTop: SPACE.xs / 2 },
+  legend: { minHeight: 18, paddingTop: SPACE.xs / 2 },
 });

@@ -25,6 +25,7 @@ export function OutcomeColumns({ startMs, stepMs, counts }: Props) {
     <StackedColumns
       startMs={startMs}
       stepMs={stepMs}
+      format={count}
       label={`Attempts over time: ${told.map(({ name, sum }) => `${sum} ${name}`).join(', ')}`}
       defs={<OutcomePatterns id={id} palette={palette} />}
       series={told.map(({ outcome, name, sum }) => ({

@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale';
 import { useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
@@ -6,7 +7,7 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { clock } from '@/look/format';
 import { useMomentOn } from './moment';
-import { TimeAxis } from './time-axis';
+import { Plot, ValueLines, type ValueScale } from './plot';
 
 export interface StackedSeries {
   key: string;
@@ -26,6 +27,8 @@ export type Props = {
   stepMs: number;
   /** as they stand in the legend; drawn from the last at the bottom to the first on top */
   series: readonly StackedSeries[];
+  /** values of the axis, with their unit */
+  format: (value: number) => string;
   /** the whole in words, for those who do not see it */
   label: string;
   /** patterns that the fills need */
@@ -35,9 +38,8 @@ export type Props = {
 const HEIGHT = 110;
 
 /** Columns over time, stacked. Series can be hidden: the axis is scaled anew, so that small ones can be seen. */
-export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) {
+export function StackedColumns({ startMs, stepMs, series, format, label, defs }: Props) {
   const palette = usePalette();
-  const [width, setWidth] = useState(320);
   const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
   const n = series[0]?.values.length ?? 0;
   const shown = [...series].reverse().filter(({ key }) => !hidden.has(key));
@@ -45,9 +47,9 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
     1e-9,
     ...Array.from({ length: n }, (_, i) => shown.reduce((sum, { values }) => sum + (values[i] ?? 0), 0)),
   );
-  const columnWidth = width / Math.max(1, n);
   const endMs = startMs + n * stepMs;
-  const { atMs, x, handlers } = useMomentOn(startMs, endMs, width);
+  const y = scaleLinear([0, top], [HEIGHT - 1, 4]);
+  const { atMs } = useMomentOn(startMs, endMs, 1);
   const step = atMs === undefined ? -1 : Math.min(n - 1, Math.floor((atMs - startMs) / stepMs));
   const toggle = (key: string) => {
     const next = new Set(hidden);
@@ -55,33 +57,10 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
     setHidden(next);
   };
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(Math.max(120, nativeEvent.layout.width))}>
-      <View role="img" aria-label={label} {...handlers}>
-        <Svg width={width} height={HEIGHT}>
-          {defs}
-          {Array.from({ length: n }, (_, i) => {
-            let y = HEIGHT - 1;
-            return shown.map(({ key, values, fill, isOutlined }) => {
-              const height = ((values[i] ?? 0) / top) * (HEIGHT - 4);
-              y -= height;
-              return height > 0 ? (
-                <Rect
-                  key={`${i}-${key}`}
-                  x={i * columnWidth + 0.5}
-                  y={y}
-                  width={Math.max(1, columnWidth - 1)}
-                  height={height}
-                  fill={fill}
-                  {...(isOutlined && { stroke: palette.hairline, strokeWidth: 0.7 })}
-                />
-              ) : null;
-            });
-          })}
-          {step >= 0 && <Line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
-          <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
-        </Svg>
-      </View>
-      <TimeAxis fromMs={startMs} toMs={endMs} width={width} />
+    <View>
+      <Plot y={y} height={HEIGHT} format={format} fromMs={startMs} toMs={endMs}>
+        {(width) => <Columns {...{ startMs, stepMs, n, label, defs, y, width, step }} series={shown} />}
+      </Plot>
       {/* A line of its own that is always there: what lies below must not move away from under the pointer. */}
       <Words kind="small">{step >= 0 ? `${clock(startMs + step * stepMs, endMs)}:` : ' '}</Words>
       <View role="group" aria-label="Series" style={styles.legend}>
@@ -103,6 +82,50 @@ export function StackedColumns({ startMs, stepMs, series, label, defs }: Props) 
           </Pressable>
         ))}
       </View>
+    </View>
+  );
+}
+
+type ColumnsProps = Pick<Props, 'startMs' | 'stepMs' | 'label' | 'defs'> & {
+  /** from the bottom to the top */
+  series: readonly StackedSeries[];
+  n: number;
+  /** on which the moment rests; -1 for none */
+  step: number;
+  y: ValueScale;
+  width: number;
+};
+
+function Columns({ startMs, stepMs, series, n, step, label, defs, y, width }: ColumnsProps) {
+  const palette = usePalette();
+  const { x, handlers } = useMomentOn(startMs, startMs + n * stepMs, width);
+  const columnWidth = width / Math.max(1, n);
+  return (
+    <View role="img" aria-label={label} {...handlers}>
+      <Svg width={width} height={HEIGHT}>
+        {defs}
+        <ValueLines y={y} height={HEIGHT} width={width} />
+        {Array.from({ length: n }, (_, i) => {
+          let below = 0;
+          return series.map(({ key, values, fill, isOutlined }) => {
+            const value = values[i] ?? 0;
+            below += value;
+            return value > 0 ? (
+              <Rect
+                key={`${i}-${key}`}
+                x={i * columnWidth + 0.5}
+                y={y(below)}
+                width={Math.max(1, columnWidth - 1)}
+                height={y(below - value) - y(below)}
+                fill={fill}
+                {...(isOutlined && { stroke: palette.hairline, strokeWidth: 0.7 })}
+              />
+            ) : null;
+          });
+        })}
+        {step >= 0 && <Line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
+        <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
+      </Svg>
     </View>
   );
 }

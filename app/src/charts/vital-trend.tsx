@@ -1,5 +1,5 @@
 import { rateVital, VITAL_LIMITS, type Vital } from '@toplens/core/pages';
-import { useState } from 'react';
+import { scaleLinear } from 'd3-scale';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, Line, Polyline } from 'react-native-svg';
 import { clock } from '@/look/format';
@@ -7,6 +7,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { useMomentOn } from './moment';
+import { Plot, type ValueScale } from './plot';
 
 export type Props = {
   vital: Vital;
@@ -24,64 +25,75 @@ const HEIGHT = 44;
  * 75th percentile over time with its published limits, dotted: above the first it needs improvement, above the second
  * it is poor.
  */
-export function VitalTrend({ vital, name, startMs, stepMs, values, format }: Props) {
-  const palette = usePalette();
-  const [width, setWidth] = useState(160);
+export function VitalTrend(props: Props) {
+  const { vital, startMs, stepMs, values, format } = props;
   const endMs = startMs + values.length * stepMs;
-  const { atMs, x, handlers } = useMomentOn(startMs, endMs, width);
+  const { atMs } = useMomentOn(startMs, endMs, 1);
   const known = values.filter((value) => value !== null);
-  const limits = VITAL_LIMITS[vital];
   // The first limit is always in view, so that good looks good.
-  const top = Math.max(limits[0] * 1.15, ...known) || 1;
-  const y = (value: number) => HEIGHT - 2 - (value / top) * (HEIGHT - 6);
+  const top = Math.max(VITAL_LIMITS[vital][0] * 1.15, ...known) || 1;
+  const y = scaleLinear([0, top], [HEIGHT - 2, 4]);
   const at = atMs === undefined ? -1 : Math.min(values.length - 1, Math.floor((atMs - startMs) / stepMs));
   const shown = values[at];
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(Math.max(80, nativeEvent.layout.width))}>
-      <View role="img" aria-label={trendWords(name, values, format)} {...handlers}>
-        <Svg width={width} height={HEIGHT}>
-          {limits
-            .filter((limit) => limit <= top)
-            .map((limit) => (
-              <Line
-                key={limit}
-                x1={0}
-                x2={width}
-                y1={y(limit)}
-                y2={y(limit)}
-                stroke={palette.muted}
-                strokeWidth={1}
-                strokeDasharray="1 3"
-              />
-            ))}
-          {stretchesOf(values).map((stretch) => (
-            <Polyline
-              key={stretch[0]?.[0]}
-              points={stretch
-                .map(([i, value]) => `${(((i + 0.5) / values.length) * width).toFixed(1)},${y(value).toFixed(1)}`)
-                .join(' ')}
-              fill="none"
-              stroke={palette.ink}
-              strokeWidth={1.5}
-            />
-          ))}
-          {values.map((value, i) =>
-            value !== null && rateVital(vital, value) !== 'good' ? (
-              <Circle
-                key={i}
-                cx={((i + 0.5) / values.length) * width}
-                cy={y(value)}
-                r={2.2}
-                fill={rateVital(vital, value) === 'poor' ? palette.harm[3] : palette.harm[2]}
-              />
-            ) : null,
-          )}
-          {at >= 0 && <Line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
-        </Svg>
-      </View>
+    <View>
+      <Plot y={y} height={HEIGHT} format={format} ticks={limitsUpTo(vital, top)} fromMs={startMs} toMs={endMs}>
+        {(width) => <Trend {...props} top={top} y={y} width={width} isShown={at >= 0} />}
+      </Plot>
       <Words kind="small" style={styles.at}>
         {at < 0 ? ' ' : `${clock(startMs + at * stepMs, endMs)}  ${shown == null ? 'too few views' : format(shown)}`}
       </Words>
+    </View>
+  );
+}
+
+const limitsUpTo = (vital: Vital, top: number): number[] => VITAL_LIMITS[vital].filter((limit) => limit <= top);
+
+type TrendProps = Props & { top: number; y: ValueScale; width: number; isShown: boolean };
+
+function Trend({ vital, name, startMs, stepMs, values, format, top, y, width, isShown }: TrendProps) {
+  const palette = usePalette();
+  const { x, handlers } = useMomentOn(startMs, startMs + values.length * stepMs, width);
+  const middleOf = (step: number) => ((step + 0.5) / values.length) * width;
+  return (
+    <View role="img" aria-label={trendWords(name, values, format)} {...handlers}>
+      <Svg width={width} height={HEIGHT}>
+        {limitsUpTo(vital, top).map((limit) => (
+          <Line
+            key={limit}
+            x1={0}
+            x2={width}
+            y1={y(limit)}
+            y2={y(limit)}
+            stroke={palette.muted}
+            strokeWidth={1}
+            strokeDasharray="1 3"
+          />
+        ))}
+        {stretchesOf(values).map((stretch) => (
+          <Polyline
+            key={stretch[0]?.[0]}
+            points={stretch.map(([i, value]) => `${middleOf(i).toFixed(1)},${y(value).toFixed(1)}`).join(' ')}
+            fill="none"
+            stroke={palette.ink}
+            strokeWidth={1.5}
+            strokeLinecap="round"
+          />
+        ))}
+        {values.map((value, i) =>
+          value !== null && rateVital(vital, value) !== 'good' ? (
+            <Circle
+              key={i}
+              cx={middleOf(i)}
+              cy={y(value)}
+              r={2.2}
+              fill={rateVital(vital, value) === 'poor' ? palette.harm[3] : palette.harm[2]}
+            />
+          ) : null,
+        )}
+        {isShown && <Line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
+        <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
+      </Svg>
     </View>
   );
 }

@@ -40,6 +40,7 @@ export function LayerColumns({ layers }: { layers: Layers }) {
         startMs={layers.startMs}
         stepMs={layers.stepMs}
         series={series}
+        format={durationWords}
         label={`Mean time of an attempt: ${series.map(({ words }) => words).join(', ')}`}
       />
       <Words kind="small">

@@ -1,0 +1,120 @@
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
+import { Line } from 'react-native-svg';
+import { clock } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { timeTicks } from './band-shape';
+
+/** From values to points from the top; a scale of d3. */
+export type ValueScale = ((value: number) => number) & { ticks: (most?: number) => number[] };
+
+/** Room for the values on the left; the same in all charts, so that their times stand below one another. */
+export const GUTTER = 56;
+const LABEL_HEIGHT = 18;
+const WIDE_FROM = 500;
+/** Where nothing can be measured: tests without a layout. */
+const UNMEASURED_WIDTH = 320;
+
+/**
+ * The width of a View before it is drawn for the first time, and after each change: a drawing has no other width than
+ * its own.
+ */
+export function useMeasuredWidth() {
+  const ref = useRef<View>(null);
+  const [width, setWidth] = useState<number>();
+  useLayoutEffect(() => {
+    const box = (ref.current as unknown as HTMLElement | null)?.getBoundingClientRect?.();
+    setWidth((known) => known ?? (box?.width || UNMEASURED_WIDTH));
+  }, []);
+  const onLayout = ({ nativeEvent }: LayoutChangeEvent) => setWidth(Math.max(1, nativeEvent.layout.width));
+  return { width, ref, onLayout };
+}
+
+export type PlotProps = {
+  y: ValueScale;
+  height: number;
+  /** values of the axis, with their unit */
+  format: (value: number) => string;
+  /** where the axis is marked; round values when left out */
+  ticks?: readonly number[];
+  fromMs: number;
+  toMs: number;
+  children: (width: number) => ReactNode;
+};
+
+/** A drawing between its value axis and its time axis. */
+export function Plot({ y, height, format, ticks = valueTicks(y, height), fromMs, toMs, children }: PlotProps) {
+  const { width, ref, onLayout } = useMeasuredWidth();
+  return (
+    <View>
+      <View style={styles.row}>
+        <View style={{ width: GUTTER, height }} aria-hidden>
+          {ticks.map((tick) => (
+            <Words key={tick} kind="small" numberOfLines={1} style={[styles.value, { top: labelTop(y(tick), height) }]}>
+              {format(tick)}
+            </Words>
+          ))}
+        </View>
+        <View ref={ref} style={styles.drawing} onLayout={onLayout}>
+          <View style={{ height }}>{width !== undefined && children(width)}</View>
+          <TimeAxis fromMs={fromMs} toMs={toMs} width={width ?? 0} />
+        </View>
+      </View>
+    </View>
+  );
+}
+
+/** Thin lines at the values of the axis; inside the drawing, below everything else. */
+export function ValueLines({
+  y,
+  height,
+  ticks = valueTicks(y, height),
+  width,
+}: {
+  y: ValueScale;
+  height: number;
+  ticks?: readonly number[];
+  width: number;
+}) {
+  const palette = usePalette();
+  return ticks.map((tick) => (
+    <Line key={tick} x1={0} x2={width} y1={y(tick)} y2={y(tick)} stroke={palette.hairline} strokeWidth={1} />
+  ));
+}
+
+/** Few round values: two in a low drawing, three or four in a high one. */
+export const valueTicks = (y: ValueScale, height: number): number[] => y.ticks(height < 80 ? 2 : 3);
+
+/** Beside its line, and never outside the drawing. */
+const labelTop = (lineY: number, height: number): number =>
+  Math.min(height - LABEL_HEIGHT + 4, Math.max(-4, lineY - LABEL_HEIGHT / 2));
+
+/** Clock times under a drawing that is so wide; the words of the drawing say the same to those who do not see it. */
+function TimeAxis({ fromMs, toMs, width }: { fromMs: number; toMs: number; width: number }) {
+  const ticks = width === 0 ? [] : timeTicks(fromMs, toMs, width > WIDE_FROM ? 6 : 3);
+  return (
+    <View style={styles.times} aria-hidden>
+      {ticks.map((tick) => (
+        <Words
+          key={tick}
+          kind="small"
+          style={[
+            styles.time,
+            { left: Math.min(width - 44, Math.max(0, ((tick - fromMs) / (toMs - fromMs)) * width - 20)) },
+          ]}
+        >
+          {clock(tick, toMs)}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row' },
+  drawing: { flex: 1, minWidth: 0 },
+  value: { position: 'absolute', right: 6, textAlign: 'right' },
+  times: { height: 20 },
+  time: { position: 'absolute', top: 2 },
+});
