@@ -1,17 +1,20 @@
 import { Session } from 'node:inspector';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
 import { MalformedTelemetry, TooMuchTelemetry } from '@toplens/core/formats';
 import { seededRandom } from '@toplens/core/stats';
 import { Problem } from '../../server/src/errors';
 import { decode, type Reading } from '../../server/src/intake/decode';
 import type { JournalEntry, Signal } from '../../server/src/intake/journal-record';
 import { INTAKE_LIMITS } from '../../server/src/intake/limits';
+import { ROOT } from '../processes';
 import { BODIES, Fuzzer } from './fuzz';
 
-// protobufjs code that the OpenTelemetry project generated from the published schema.
-// eslint-disable-next-line @typescript-eslint/no-require-imports
-const generated = require('@opentelemetry/otlp-transformer/build/src/generated/root') as {
-  opentelemetry: { proto: { collector: Record<string, { v1: Record<string, ProtobufType> }> } };
-};
+// protobufjs code that the OpenTelemetry project generated from the published schema. Jest and Node load this file each
+// in their own way, so that neither `require` nor `import.meta` is there in both.
+const generated = createRequire(join(ROOT, 'package.json'))(
+  '@opentelemetry/otlp-transformer/build/src/generated/root',
+) as { opentelemetry: { proto: { collector: Record<string, { v1: Record<string, ProtobufType> }> } } };
 interface ProtobufType {
   fromObject: (object: unknown) => object;
   encode: (message: object) => { finish: () => Uint8Array };

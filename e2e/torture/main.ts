@@ -62,7 +62,7 @@ const PARTS: Record<string, () => Promise<unknown>> = {
       removeFolder(dataDir);
     }
   },
-  guided: () => Promise.resolve(guided(200_000, 1)),
+  guided: () => Promise.resolve(guided(50_000, 1)),
   overload: () => overload(300),
   connections: () => connections(2_000, 200, 100, 90),
   soak: () => soak(30, 60_000),

@@ -4,6 +4,7 @@ import {
   cleanText,
   eventOf,
   LONGEST_TITLE,
+  RecordRefused,
   whyTimeRejected,
   type ChangeEvent,
   type ChangeKind,
@@ -18,20 +19,17 @@ const isKind = (text: unknown): text is ChangeKind => (CHANGE_KINDS as readonly 
 /** True for a log record that is an event of a change. */
 export const isChange = (record: LogRecord): boolean => eventOf(record) === CHANGE_EVENT;
 
-/** The change that a record tells of, or why it cannot be taken. */
-export function changeOfRecord(
-  { atUs, attributes, resource, body }: LogRecord,
-  range: TimeRange,
-): ChangeEvent | string {
+/** The change that a record tells of. @throws RecordRefused naming the attribute */
+export function changeOfRecord({ atUs, attributes, resource, body }: LogRecord, range: TimeRange): ChangeEvent {
   const text = (name: string) => cleanText(String(attributes[name] ?? resource[name] ?? ''));
   const kind = attributes['toplens.change.kind'];
   const component = text('service.name');
   const title = cleanText(String(attributes['toplens.change.title'] ?? '') || body, LONGEST_TITLE);
-  if (!isKind(kind)) return `toplens.change.kind: expected one of ${CHANGE_KINDS.join(', ')}`;
+  if (!isKind(kind)) throw new RecordRefused(`toplens.change.kind: expected one of ${CHANGE_KINDS.join(', ')}`);
   const wrongTime = whyTimeRejected(atUs, range);
-  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
-  if (component === '') return 'service.name: missing: of what is this a change?';
-  if (title === '') return 'toplens.change.title: missing, and no body';
+  if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);
+  if (component === '') throw new RecordRefused('service.name: missing: of what is this a change?');
+  if (title === '') throw new RecordRefused('toplens.change.title: missing, and no body');
   const id = text('toplens.change.id') || `${component}:${kind}:${atUs}:${title}`;
   return { id, atUs, kind, component, title, by: text('toplens.change.by') };
 }

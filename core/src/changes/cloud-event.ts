@@ -1,19 +1,24 @@
-import { cleanText, LONGEST_TITLE, readCloudEvent, type ChangeEvent, type TimeRange } from '../telemetry';
+import {
+  cleanText,
+  LONGEST_TITLE,
+  readCloudEvent,
+  RecordRefused,
+  type ChangeEvent,
+  type TimeRange,
+} from '../telemetry';
 import { kindOfType } from './change-event';
 
 /**
  * The change that a CloudEvent 1.0 tells of (its JSON format): `subject` is the component, `data.title` what was
  * changed.
  *
- * @returns the change, or why it cannot be taken, naming the attribute
+ * @throws RecordRefused naming the attribute
  */
-export function changeOfCloudEvent(event: unknown, range: TimeRange): ChangeEvent | string {
-  const read = readCloudEvent(event, range);
-  if (typeof read === 'string') return read;
-  const { id, source, type, subject, atUs, data } = read;
+export function changeOfCloudEvent(event: unknown, range: TimeRange): ChangeEvent {
+  const { id, source, type, subject, atUs, data } = readCloudEvent(event, range);
   const kind = kindOfType(type);
-  if (!kind) return 'type: expected toplens.change.release, .commit, .setting or .flag';
-  if (subject === '') return 'subject: missing: of what is this a change?';
+  if (!kind) throw new RecordRefused('type: expected toplens.change.release, .commit, .setting or .flag');
+  if (subject === '') throw new RecordRefused('subject: missing: of what is this a change?');
   const text = (name: string) => (typeof data[name] === 'string' ? cleanText(data[name], LONGEST_TITLE) : '');
   const title = text('title') || [cleanText(subject), text('version') || kind].join(' ');
   // The same source and id is the same event: CloudEvents 1.0, "id".

@@ -6,6 +6,7 @@ import {
   isTraceId,
   minorUnits,
   readCloudEvent,
+  RecordRefused,
   textOf,
   whyTimeRejected,
   type Attempt,
@@ -87,20 +88,19 @@ function toAttempt({ identity, atUs, name, amount, texts }: Told, idOf: IdOf): A
   };
 }
 
-/** The event that a log record tells of, or why it cannot be taken. */
+/** The event that a log record tells of. @throws RecordRefused naming the attribute */
 export function eventOfRecord(
   { atUs, attributes, resource, traceId }: LogRecord,
   range: TimeRange,
   idOf: IdOf,
-): Attempt | string {
+): Attempt {
   const text = (...names: string[]) =>
     names.map((name) => textOf(attributes[name]) ?? textOf(resource[name]) ?? '').find((found) => found !== '') ?? '';
   const name = text('toplens.event.name');
-  if (name === '') return 'toplens.event.name: missing: what happened?';
+  if (name === '') throw new RecordRefused('toplens.event.name: missing: what happened?');
   const wrongTime = whyTimeRejected(atUs, range);
-  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
-  const amount = amountOf(attributes['toplens.value.amount']);
-  if (typeof amount === 'string') return `toplens.value.amount: ${amount}`;
+  if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);
+  const amount = amountOf('toplens.value.amount', attributes['toplens.value.amount']);
   const component = text('service.name');
   const texts = {
     application: text('toplens.application', 'service.namespace', 'service.name'),
@@ -124,21 +124,21 @@ export function eventOfRecord(
 /**
  * The event that a CloudEvent 1.0 tells of (its JSON format): `data` has name, amount, currency, and who and where.
  * Without a name its type names it.
+ *
+ * @throws RecordRefused naming the attribute
  */
-export function eventOfCloudEvent(event: unknown, range: TimeRange, idOf: IdOf): Attempt | string {
+export function eventOfCloudEvent(event: unknown, range: TimeRange, idOf: IdOf): Attempt {
   const read = readCloudEvent(event, range);
-  if (typeof read === 'string') return read;
   const { data } = read;
   const texts: Partial<Record<Text, string>> = {};
   for (const field of TEXTS) {
     const value = data[field];
     if (value !== undefined && value !== null && typeof value !== 'string' && typeof value !== 'number')
-      return `data.${field}: expected a text`;
+      throw new RecordRefused(`data.${field}: expected a text`);
     texts[field] = String(value ?? '');
   }
   const name = typeof data.name === 'string' && data.name !== '' ? data.name : read.type;
-  const amount = amountOf(data.amount);
-  if (typeof amount === 'string') return `data.amount: ${amount}`;
+  const amount = amountOf('data.amount', data.amount);
   return toAttempt(
     {
       identity: `${read.source}#${read.id}`,
@@ -177,9 +177,10 @@ export function eventOfLine(
   );
 }
 
-/** A number, or a decimal number as text; empty is none. @returns what was expected, when it is neither */
-function amountOf(value: unknown): number | undefined | string {
+/** A number, or a decimal number as text; empty is none. @throws RecordRefused when it is neither */
+function amountOf(field: string, value: unknown): number | undefined {
   if (value === undefined || value === null || value === '') return undefined;
   const amount = typeof value === 'string' && /^\s*[+-]?\d+(?:\.\d+)?\s*$/.test(value) ? Number(value) : value;
-  return typeof amount === 'number' && Number.isFinite(amount) ? amount : 'expected a decimal number, as 12.50';
+  if (typeof amount === 'number' && Number.isFinite(amount)) return amount;
+  throw new RecordRefused(`${field}: expected a decimal number, as 12.50`);
 }

@@ -29,7 +29,7 @@ const viewWith = (attributes: LogRecord['attributes'], more: Partial<LogRecord> 
       ...more,
     },
     upTo(2e15),
-  ) as PageView;
+  );
 const fetched = (...rows: unknown[][]) => ({ 'toplens.resources': JSON.stringify(rows) });
 
 test('a load is an attempt of its page: until the load event, by whom, from where', () => {

@@ -1,5 +1,6 @@
 import type { LogRecord } from '../formats';
 import {
+  RecordRefused,
   cleanText,
   eventOf,
   isSpanId,
@@ -86,11 +87,8 @@ export interface PageView {
 const LONGEST_MS = 3_600_000;
 const MOST_RESOURCES = 150;
 
-/** The view that a record tells of, or why it cannot be taken. */
-export function viewOfRecord(
-  { atUs, attributes, resource, traceId, spanId }: LogRecord,
-  range: TimeRange,
-): PageView | string {
+/** The view that a record tells of. @throws RecordRefused naming the attribute */
+export function viewOfRecord({ atUs, attributes, resource, traceId, spanId }: LogRecord, range: TimeRange): PageView {
   const text = (name: string) => cleanText(String(attributes[name] ?? resource[name] ?? ''));
   const number = (name: string) => {
     const value = attributes[name];
@@ -102,18 +100,18 @@ export function viewOfRecord(
   };
   const count = (name: string) => Math.min(10_000, Math.max(0, Math.round(number(name) ?? 0)));
   const id = text('toplens.view.id');
-  if (!isSpanId(id)) return 'toplens.view.id: expected 16 hexadecimal digits that are not all zero';
+  if (!isSpanId(id)) throw new RecordRefused('toplens.view.id: expected 16 hexadecimal digits that are not all zero');
   const wrongTime = whyTimeRejected(atUs, range);
-  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
+  if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);
   const kind = (text('toplens.view.kind') || 'load') as ViewKind;
-  if (!VIEW_KINDS.includes(kind)) return `toplens.view.kind: expected one of ${VIEW_KINDS.join(', ')}`;
+  if (!VIEW_KINDS.includes(kind))
+    throw new RecordRefused(`toplens.view.kind: expected one of ${VIEW_KINDS.join(', ')}`);
   const path = withoutQuery(text('url.path'));
   const page = text('toplens.page') || pathShape(path);
-  if (page === '') return 'url.path: missing, and no toplens.page';
+  if (page === '') throw new RecordRefused('url.path: missing, and no toplens.page');
   const share = number('toplens.share') ?? 1;
-  if (!(share > 0 && share <= 1)) return 'toplens.share: expected a share above 0 and at most 1';
+  if (!(share > 0 && share <= 1)) throw new RecordRefused('toplens.share: expected a share above 0 and at most 1');
   const resources = readResources(attributes['toplens.resources']);
-  if (typeof resources === 'string') return resources;
   const component = text('service.name') || 'unknown page';
   const marks = Object.fromEntries(
     MARKS.flatMap((mark) => {
@@ -166,22 +164,23 @@ export function viewOfRecord(
  * `[[url, type, start ms, duration ms, bytes, missing 0|1, trace id, span id], …]`: a list of lists, since names of
  * members would be most of what a phone has to send.
  */
-function readResources(value: unknown): ViewResource[] | string {
+function readResources(value: unknown): ViewResource[] {
   if (value === undefined || value === '') return [];
-  const wrong = 'toplens.resources: expected a JSON list of [url, type, start ms, duration ms, bytes, missing]';
+  const wrong = () =>
+    new RecordRefused('toplens.resources: expected a JSON list of [url, type, start ms, duration ms, bytes, missing]');
   let list: unknown;
   try {
     list = typeof value === 'string' ? JSON.parse(value) : undefined;
   } catch {
-    return wrong;
+    throw wrong();
   }
-  if (!Array.isArray(list)) return wrong;
+  if (!Array.isArray(list)) throw wrong();
   const resources: ViewResource[] = [];
   for (const entry of list.slice(0, MOST_RESOURCES) as unknown[]) {
-    if (!Array.isArray(entry)) return wrong;
+    if (!Array.isArray(entry)) throw wrong();
     const [url, type, startMs, durationMs, bytes, missing, traceId, spanId] = entry as unknown[];
-    if (typeof url !== 'string' || typeof type !== 'string') return wrong;
-    if (![startMs, durationMs].every((ms) => typeof ms === 'number' && ms >= 0 && ms <= LONGEST_MS)) return wrong;
+    if (typeof url !== 'string' || typeof type !== 'string') throw wrong();
+    if (![startMs, durationMs].every((ms) => typeof ms === 'number' && ms >= 0 && ms <= LONGEST_MS)) throw wrong();
     const isCall = typeof traceId === 'string' && isTraceId(traceId) && typeof spanId === 'string' && isSpanId(spanId);
     resources.push({
       url: cleanText(withoutQuery(url)),

@@ -1,5 +1,5 @@
 import type { LogRecord } from '../formats';
-import { cleanText, eventOf, isSpanId, whyTimeRejected, type TimeRange } from '../telemetry';
+import { RecordRefused, cleanText, eventOf, isSpanId, whyTimeRejected, type TimeRange } from '../telemetry';
 
 /** An error that a script threw in a browser. */
 export interface ScriptError {
@@ -24,13 +24,14 @@ export const isScriptError = (record: LogRecord): boolean =>
 
 const LONGEST_STACK = 8_000;
 
-export function errorOfRecord({ atUs, attributes, resource }: LogRecord, range: TimeRange): ScriptError | string {
+/** The script error that a record tells of. @throws RecordRefused naming the attribute */
+export function errorOfRecord({ atUs, attributes, resource }: LogRecord, range: TimeRange): ScriptError {
   const text = (name: string, longest?: number) => cleanText(String(attributes[name] ?? resource[name] ?? ''), longest);
   const [id, view] = [text('toplens.error.id'), text('toplens.view.id')];
-  if (!isSpanId(id)) return 'toplens.error.id: expected 16 hexadecimal digits that are not all zero';
-  if (!isSpanId(view)) return 'toplens.view.id: expected 16 hexadecimal digits that are not all zero';
+  if (!isSpanId(id)) throw new RecordRefused('toplens.error.id: expected 16 hexadecimal digits that are not all zero');
+  if (!isSpanId(view)) throw new RecordRefused('toplens.view.id: expected 16 hexadecimal digits that are not all zero');
   const wrongTime = whyTimeRejected(atUs, range);
-  if (wrongTime !== undefined) return `timeUnixNano: ${wrongTime}`;
+  if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);
   const message = text('exception.message', 1_000);
   const type = text('exception.type') || 'Error';
   return {

@@ -10,3 +10,4 @@ export * from './metric-point';
 export * from './path-shape';
 export * from './time-range';
 export * from './each-row';
+export * from './record-refused';

@@ -21,6 +21,7 @@ import {
   type LineMatch,
 } from '@toplens/core/money';
 import {
+  RecordRefused,
   textOf,
   whyPointRejected,
   whyRejected,
@@ -159,16 +160,16 @@ export function decode(
       break;
     case 'changes':
       for (const event of eventsIn(parseJson(body), limits))
-        takeOr(reject, records.changes, changeOfCloudEvent(event, range));
+        takeOr(reject, records.changes, () => changeOfCloudEvent(event, range));
       break;
     case 'events':
       for (const event of eventsIn(parseJson(body), limits)) {
-        const attempt = eventOfCloudEvent(event, range, shortHash);
-        takeOr(
-          reject,
-          records.attempts,
-          typeof attempt === 'string' ? attempt : (tooMany.why('', attempt.startUs) ?? attempt),
-        );
+        takeOr(reject, records.attempts, () => {
+          const attempt = eventOfCloudEvent(event, range, shortHash);
+          const reason = tooMany.why('', attempt.startUs);
+          if (reason !== undefined) throw new RecordRefused(reason);
+          return attempt;
+        });
       }
       break;
     case 'browser':
@@ -195,7 +196,7 @@ function decodeLogs(
   const repeats = new Map<string, number>();
   for (const record of all) {
     if (isChange(record)) {
-      takeOr(reject, records.changes, changeOfRecord(record, range));
+      takeOr(reject, records.changes, () => changeOfRecord(record, range));
       continue;
     }
     if (takeBrowserEvent(record, range, records, reject)) continue;
@@ -217,15 +218,23 @@ function decodeLogs(
   }
 }
 
-function takeOr<One extends object>(reject: (reason: string) => void, taken: One[], one: One | string): void {
-  if (typeof one === 'string') reject(one);
-  else taken.push(one);
+/** Takes what is read, or tells why it is refused. @returns what was taken */
+function takeOr<One>(reject: (reason: string) => void, taken: One[], read: () => One): One | undefined {
+  try {
+    const one = read();
+    taken.push(one);
+    return one;
+  } catch (error) {
+    if (!(error instanceof RecordRefused)) throw error;
+    reject(error.message);
+    return undefined;
+  }
 }
 
 /** A view is kept as what the page was like, and its load once more as an attempt. */
-function takeView(view: PageView | string, records: Records, reject: (reason: string) => void): void {
-  takeOr(reject, records.views, view);
-  const attempt = typeof view === 'string' ? undefined : attemptOfView(view, countryOf(view.country, view.timeZone));
+function takeView(record: LogRecord, range: TimeRange, records: Records, reject: (reason: string) => void): void {
+  const view = takeOr(reject, records.views, () => viewOfRecord(record, range));
+  const attempt = view && attemptOfView(view, countryOf(view.country, view.timeZone));
   if (attempt) records.toldBeside.push(attempt);
 }
 
@@ -236,9 +245,9 @@ function takeBrowserEvent(
   records: Records,
   reject: (reason: string) => void,
 ): boolean {
-  if (isPageView(record)) takeView(viewOfRecord(record, range), records, reject);
-  else if (isScriptError(record)) takeOr(reject, records.errors, errorOfRecord(record, range));
-  else if (isBusinessEvent(record)) takeOr(reject, records.attempts, eventOfRecord(record, range, shortHash));
+  if (isPageView(record)) takeView(record, range, records, reject);
+  else if (isScriptError(record)) takeOr(reject, records.errors, () => errorOfRecord(record, range));
+  else if (isBusinessEvent(record)) takeOr(reject, records.attempts, () => eventOfRecord(record, range, shortHash));
   else return false;
   return true;
 }
