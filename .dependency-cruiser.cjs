@@ -81,7 +81,8 @@ module.exports = {
     {
       name: 'e2e-knows-the-public-way-only',
       severity: 'error',
-      from: { path: '^e2e/' },
+      // One file mutates telemetry towards code that was not reached yet: it has to be in one process with it.
+      from: { path: '^e2e/', pathNot: '^e2e/torture/guided\\.ts$' },
       to: { path: '^(server|app)/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
