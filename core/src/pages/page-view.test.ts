@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { LogRecord } from '../formats';
 import { isThirdParty } from './host-of';
-import { viewOfRecord, type PageView } from './page-view';
+import { viewOfRecord } from './page-view';
 import { errorGroup, errorOfRecord, withoutValues } from './script-errors';
 import { upTo } from '../fixtures/time-range';
 import { unlessRefused } from '../fixtures/unless-refused';
