@@ -1,5 +1,5 @@
 import Ajv from 'ajv';
-import { viewOfRecord, type PageView } from '../../pages';
+import { viewOfRecord } from '../../pages';
 import { MalformedTelemetry, readLogsJson } from '..';
 import { harToLogs } from './read-har';
 import { upTo } from '../../fixtures/time-range';
@@ -69,7 +69,7 @@ const source = {
   idOf: (text: string) => text.length.toString(16).padStart(16, '0'),
 };
 const viewsOf = (file: unknown) =>
-  readLogsJson(harToLogs(file, source)).map((record) => viewOfRecord(record, upTo(4e15)) as PageView);
+  readLogsJson(harToLogs(file, source)).map((record) => viewOfRecord(record, upTo(4e15)));
 
 describe('HAR 1.2 files', () => {
   test('a valid one becomes a page view whose parts add up to its load', () => {
