@@ -3337,7 +3337,7 @@ export interface components {
              */
             isNarrowed: boolean;
             /** @description flows that carry value */
-            flows: components["schemas"]["Takings"][];
+            flows: components["schemas"]["Revenue"][];
         };
         /**
          * MoneyFigure
@@ -3372,10 +3372,10 @@ export interface components {
             verdict: "usual" | "below" | "above" | "notKnown";
         };
         /**
-         * Takings
+         * Revenue
          * @description What a flow brings in
          */
-        Takings: {
+        Revenue: {
             /**
              * @description number of the flow
              * @example 3
@@ -4839,7 +4839,7 @@ export interface components {
              * @example gone
              * @enum {string}
              */
-            fate: "gone" | "undecided" | "wentOn" | "madeGood";
+            resolution: "gone" | "undecided" | "wentOn" | "madeGood";
             /**
              * @description value that the person did not complete
              * @example 42.5

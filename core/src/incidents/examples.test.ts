@@ -111,13 +111,13 @@ describe('what belongs together', () => {
   });
 
   test('flows that traces or people join may begin an hour apart, signals of one flow a quarter of an hour', () => {
-    const kin = () => true;
+    const related = () => true;
     const groups = (apart: number, flow: number) =>
       groupDeviations(
         [deviation(1, 'slow', { from: 0, to: 120 }), deviation(flow, 'failing', { from: apart, to: 120 })],
         none,
         oneApplication,
-        kin,
+        related,
       ).length;
     expect([groups(50, 2), groups(70, 2)]).toEqual([1, 2]);
     expect([groups(12, 1), groups(20, 1)]).toEqual([1, 2]);

@@ -26,7 +26,7 @@ export interface LikeSessions extends Stratum {
 
 export interface Leaving<Kind> {
   byKind: ReadonlyMap<Kind, LikeSessions>;
-  /** exposed sessions whose fate is known */
+  /** exposed sessions whose resolution is known */
   exposed: number;
   /** compared within like people; `undefined` where too few were exposed, or nobody alike was not */
   pooled: MantelHaenszel | undefined;

@@ -54,7 +54,7 @@ export const isBad = ({ beyondUsual, z, exposed, usuallyExposed }: JudgedStep): 
   exposed - usuallyExposed >= BEYOND_CHANCE * Math.sqrt(Math.max(1, usuallyExposed));
 
 interface Shares {
-  /** of those who come: leave beyond the usual, and leave at all (as of those whose fate is known) */
+  /** of those who come: leave beyond the usual, and leave at all (as of those whose resolution is known) */
   beyond: number;
   leave: number;
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { normalDeviate, poissonDeviate, seededRandom, studentPoint } from '../stats';
-import { againstLikeDays, shortfall, type Takings } from './expected';
+import { againstLikeDays, shortfall, type Revenue } from './expected';
 
 describe("points of Student's t distribution", () => {
   // NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.6.7.2, critical values for 0.975 and 0.95 (read from memory of
@@ -23,14 +23,14 @@ describe("points of Student's t distribution", () => {
   });
 });
 
-const day = (orders: number, more: Partial<Takings> = {}): Takings => ({
+const day = (orders: number, more: Partial<Revenue> = {}): Revenue => ({
   orders,
   value: orders * 12,
   starts: orders * 3,
   ...more,
 });
 
-describe('takings against like days', () => {
+describe('revenue against like days', () => {
   test('a prediction interval by hand', () => {
     // Logs of 90, 100, 111.11 are 4.4998, 4.6052, 4.7105: mean 4.6052, s 0.10535; t(2) = 4.3027; half = 4.3027 ×
     // 0.10535 × √(4/3) = 0.5234.

@@ -1,7 +1,7 @@
 import { studentPoint, sum } from '../stats';
 
 /** What a flow with a value brought in a stretch of time. */
-export interface Takings {
+export interface Revenue {
   /** completed attempts */
   orders: number;
   /** sum of their values, units of currency */
@@ -36,7 +36,7 @@ const FLOOR_EASED = 1.5;
  */
 const CHANCE: Readonly<Record<MoneyFigure, number>> = { orders: 1, value: 1, size: 0.5, conversion: 1 };
 
-const FIGURES: Readonly<Record<MoneyFigure, (takings: Takings) => number>> = {
+const FIGURES: Readonly<Record<MoneyFigure, (revenue: Revenue) => number>> = {
   orders: ({ orders }) => orders,
   value: ({ value }) => value,
   size: ({ orders, value }) => (orders > 0 ? value / orders : NaN),
@@ -51,7 +51,7 @@ const FIGURES: Readonly<Record<MoneyFigure, (takings: Takings) => number>> = {
  *
  * @param earlier the same stretch on earlier days of the same kind, without trouble; at least three
  */
-export function againstLikeDays(now: Takings, earlier: readonly Takings[]): Record<MoneyFigure, Expected> {
+export function againstLikeDays(now: Revenue, earlier: readonly Revenue[]): Record<MoneyFigure, Expected> {
   const figures = Object.entries(FIGURES).map(([name, of]): [string, Expected] => {
     const known = earlier.map(of).filter((value) => value > 0);
     return [name, predicted(of(now), known, CHANCE[name as MoneyFigure] / Math.sqrt(Math.max(1, now.orders)))];

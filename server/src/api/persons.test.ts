@@ -101,7 +101,7 @@ test('who was hurt is told without names, with where they gather and what they w
   expect(items.reduce((sum, { people }) => sum + people, 0)).toBe(hurt.total);
   expect(hurt.people.every(({ person }) => /^person [0-9a-f]{4}-[0-9a-f]{4}$/.test(person))).toBe(true);
   expect(new Set(hurt.people.map(({ person }) => person)).size).toBe(hurt.people.length);
-  const gone = hurt.people.filter(({ fate }) => fate === 'gone');
+  const gone = hurt.people.filter(({ resolution }) => resolution === 'gone');
   expect(gone.length).toBeGreaterThan(0);
   // Everybody unhurt pays 40.
   expect(gone[0]?.lost).toBeGreaterThan(35);

@@ -38,7 +38,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
     response.json({
       ...hurt,
       total: people.length,
-      gone: people.filter(({ fate }) => fate === 'gone').length,
+      gone: people.filter(({ resolution }) => resolution === 'gone').length,
       lost: people.reduce((sum, { lost }) => sum + lost, 0),
       people: listed.map(({ person, ...rest }) => ({ ...rest, person: pseudonyms.of(ids.get(person) ?? '') })),
     } satisfies HurtShape);
@@ -146,7 +146,7 @@ function toCsv(people: Hurt['people'], ids: ReadonlyMap<number, string>): string
     one.failed,
     Math.round(one.waitedMs / 100) / 10,
     new Date(one.lastMs).toISOString(),
-    one.fate,
+    one.resolution,
     Math.round(one.lost * 100) / 100,
   ]);
   return csvText([COLUMNS, ...lines]);

@@ -89,7 +89,7 @@ export const MoneyFigure = resource('MoneyFigure', 'One quantity against the sam
 });
 export type MoneyFigureShape = Static<typeof MoneyFigure>;
 
-export const Takings = resource('Takings', 'What a flow brings in', {
+export const Revenue = resource('Revenue', 'What a flow brings in', {
   flow: integer('number of the flow', '1', 3),
   kind: oneOf(ATTEMPT_KINDS, 'what it is'),
   name: text('name', 'Book a pick-up'),
@@ -102,13 +102,13 @@ export const Takings = resource('Takings', 'What a flow brings in', {
   size: ref(MoneyFigure, 'value of an order'),
   conversion: ref(MoneyFigure, 'orders for each start of the way'),
 });
-export type TakingsShape = Static<typeof Takings>;
+export type RevenueShape = Static<typeof Revenue>;
 
 export const Money = resource('Money', 'What all flows with value bring in', {
   window: ref(Window, 'what was looked at'),
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
   isNarrowed: flag('the view is narrowed by what roll-ups do not tell apart: these figures are of all'),
-  flows: list(ref(Takings), 'flows that carry value'),
+  flows: list(ref(Revenue), 'flows that carry value'),
 });
 export type MoneyShape = Static<typeof Money>;
 

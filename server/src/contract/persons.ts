@@ -2,7 +2,7 @@ import type { Static } from '@sinclair/typebox';
 import { object, string } from 'yup';
 import { get, incidentId, ok, post, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
-import { FATES } from '@toplens/core/incidents';
+import { RESOLUTIONS } from '@toplens/core/incidents';
 import { ATTEMPT_KINDS } from '@toplens/core/telemetry';
 import { OUTCOMES } from '@toplens/core/flows';
 import { Window } from './common';
@@ -35,7 +35,7 @@ export const HurtPerson = resource('HurtPerson', 'A person whom an incident hurt
   failed: integer('attempts that failed', 'attempts', 31),
   waitedMs: number('time waited beyond the usual', MS, 42000),
   lastMs: number('when it came last', EPOCH_MS, 1772446440000),
-  fate: oneOf(FATES, 'what became of the person'),
+  resolution: oneOf(RESOLUTIONS, 'what became of the person'),
   lost: number('value that the person did not complete', CURRENCY, 42.5),
 });
 export type HurtPersonShape = Static<typeof HurtPerson>;

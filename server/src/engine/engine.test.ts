@@ -119,8 +119,8 @@ test('orders and money against the same hours of like days: below while payments
     await fetch(`${own.url}/api/money?from=${from}&to=${new Date(nowMs - 10 * MINUTE_MS).toISOString()}`)
   ).json()) as MoneyShape;
   expect(isA('Money', answer)).toBe(true);
-  const [takings] = answer.flows;
-  expect(takings).toMatchObject({
+  const [revenue] = answer.flows;
+  expect(revenue).toMatchObject({
     days: 3,
     orders: { verdict: 'below' },
     value: { verdict: 'below' },
@@ -128,9 +128,9 @@ test('orders and money against the same hours of like days: below while payments
     start: null,
     conversion: { value: null },
   });
-  expect((takings?.orders.value as number) / (takings?.orders.expected as number)).toBeCloseTo(0.5, 1);
-  expect(takings?.lost.low).toBeGreaterThan(0);
-  expect((takings?.lost.estimate as number) / (takings?.value.expected as number)).toBeCloseTo(0.5, 1);
+  expect((revenue?.orders.value as number) / (revenue?.orders.expected as number)).toBeCloseTo(0.5, 1);
+  expect(revenue?.lost.low).toBeGreaterThan(0);
+  expect((revenue?.lost.estimate as number) / (revenue?.value.expected as number)).toBeCloseTo(0.5, 1);
   await own.remove();
 });
 

@@ -87,7 +87,7 @@ const DIMENSION_WORDS: Record<Hurt['concentration'][number]['dimension'], string
 export const gatherWords = ({ dimension, values }: Hurt['concentration'][number], total: number): string =>
   `By ${DIMENSION_WORDS[dimension]}: ${values.map(({ value, people }) => `${value} ${count(people)}`).join(', ')} of ${count(total)}`;
 
-const FATE_WORDS: Record<Person['fate'], string> = {
+const RESOLUTION_WORDS: Record<Person['resolution'], string> = {
   gone: 'gone',
   undecided: 'may still come back',
   wentOn: 'went on all the same',
@@ -96,7 +96,7 @@ const FATE_WORDS: Record<Person['fate'], string> = {
 
 /** "gone since 11:02 · Anchor · 2 failed, 1 late, waited 8.1 s longer · would have brought €31" */
 export function personWords(
-  { fate, lastMs, tier, promotion, late, hung, failed, waitedMs, lost }: Person,
+  { resolution, lastMs, tier, promotion, late, hung, failed, waitedMs, lost }: Person,
   { currency, window }: Pick<Hurt, 'currency' | 'window'>,
 ): string {
   const met = [
@@ -106,7 +106,7 @@ export function personWords(
     waitedMs >= 1 && `waited ${durationWords(waitedMs)} longer`,
   ];
   return [
-    fate === 'gone' ? `gone since ${clock(lastMs, window.toMs)}` : FATE_WORDS[fate],
+    resolution === 'gone' ? `gone since ${clock(lastMs, window.toMs)}` : RESOLUTION_WORDS[resolution],
     tier,
     promotion,
     met.filter(Boolean).join(', '),

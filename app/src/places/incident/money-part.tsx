@@ -6,7 +6,7 @@ import { useView } from '@/frame/view';
 import { clock } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { TakingsLine } from '../money/money-list';
+import { RevenueLine } from '../money/money-list';
 import { backWords, tierWords } from '../money/money-words';
 
 const SHORTEST_MS = 10 * 60_000;
@@ -38,15 +38,15 @@ export function MoneyPart({ incident }: { incident: Incident }) {
         Orders and money
       </Words>
       <Words kind="small">{`${clock(incident.onsetMs, nowMs)} to ${clock(endMs, nowMs)}, everything in ${application}: other causes are in here as well.`}</Words>
-      {during.flows.map((takings) => (
-        <TakingsLine key={takings.flow} takings={takings} currency={during.currency} />
+      {during.flows.map((revenue) => (
+        <RevenueLine key={revenue.flow} revenue={revenue} currency={during.currency} />
       ))}
       <LostByTier incident={incident} />
       {isBackKnown && since && since.flows.length > 0 && (
         <>
           <Words kind="strong">{`Since it ended at ${clock(endMs, nowMs)}`}</Words>
-          {since.flows.map((takings) => (
-            <Words key={takings.flow}>{backWords(takings, since.currency)}</Words>
+          {since.flows.map((revenue) => (
+            <Words key={revenue.flow}>{backWords(revenue, since.currency)}</Words>
           ))}
         </>
       )}

@@ -5,7 +5,7 @@ import { apiQuery, useView } from '@/frame/view';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-import { figureLines, lostWords, type Takings } from './money-words';
+import { figureLines, lostWords, type Revenue } from './money-words';
 
 /** What flows with values bring, against the same hours of like days. Nothing where no value is told. */
 export function MoneyList() {
@@ -22,37 +22,37 @@ export function MoneyList() {
           Of everybody: sums of money are not kept by site, region, tier, promotion, version or host.
         </Words>
       )}
-      {data.flows.map((takings) => (
-        <TakingsLine key={takings.flow} takings={takings} currency={data.currency} isShort />
+      {data.flows.map((revenue) => (
+        <RevenueLine key={revenue.flow} revenue={revenue} currency={data.currency} isShort />
       ))}
     </View>
   );
 }
 
 /** @param isShort one of several above something else: the figures in small */
-export function TakingsLine({
-  takings,
+export function RevenueLine({
+  revenue,
   currency,
   isShort = false,
 }: {
-  takings: Takings;
+  revenue: Revenue;
   currency: string;
   isShort?: boolean;
 }) {
   const palette = usePalette();
-  const lost = lostWords(takings, currency);
-  const lines = figureLines(takings, currency);
+  const lost = lostWords(revenue, currency);
+  const lines = figureLines(revenue, currency);
   return (
     <View
       style={[styles.item, { borderLeftColor: lost ? palette.harm[3] : palette.hairline }]}
-      testID={`money-${takings.flow}`}
+      testID={`money-${revenue.flow}`}
     >
-      {takings.kind === 'businessEvent' ? (
+      {revenue.kind === 'businessEvent' ? (
         // Nobody waits for it: there is no flow to look at.
-        <Words style={styles.name}>{`${takings.name} (business event)`}</Words>
+        <Words style={styles.name}>{`${revenue.name} (business event)`}</Words>
       ) : (
-        <Door path={`/flow/${takings.flow}`} style={styles.door}>
-          <Words style={{ color: palette.action }}>{takings.name}</Words>
+        <Door path={`/flow/${revenue.flow}`} style={styles.door}>
+          <Words style={{ color: palette.action }}>{revenue.name}</Words>
         </Door>
       )}
       {lost && <Words kind="strong">{lost}</Words>}
@@ -65,12 +65,12 @@ export function TakingsLine({
           </Words>
         ))
       )}
-      <Words kind="small">{basisWords(takings)}</Words>
+      <Words kind="small">{basisWords(revenue)}</Words>
     </View>
   );
 }
 
-export const basisWords = ({ application, days, start }: Takings): string =>
+export const basisWords = ({ application, days, start }: Revenue): string =>
   [
     application,
     days < 3

@@ -2,7 +2,7 @@ import { MONEY_FIGURES, type MoneyFigure } from '@toplens/core/money';
 import type { Schemas } from '@/data/client';
 import { count, formatMoney, percent } from '@/look/format';
 
-export type Takings = Schemas['Takings'];
+export type Revenue = Schemas['Revenue'];
 type Figure = Schemas['MoneyFigure'];
 
 const FIGURE_WORDS: Readonly<Record<MoneyFigure, string>> = {
@@ -37,29 +37,29 @@ export function figureWords(
 }
 
 export const figureLines = (
-  takings: Takings,
+  revenue: Revenue,
   currency: string,
 ): { name: MoneyFigure; words: string; isOff: boolean }[] =>
   MONEY_FIGURES.flatMap((name) => {
     // Not every event is an order: it happened so many times.
     const words = figureWords(
       name,
-      takings[name],
+      revenue[name],
       currency,
-      takings.kind === 'businessEvent' && name === 'orders' ? 'times' : FIGURE_WORDS[name],
+      revenue.kind === 'businessEvent' && name === 'orders' ? 'times' : FIGURE_WORDS[name],
     );
-    if (name !== 'orders' && takings.kind === 'businessEvent' && !(takings.value.value ?? 0)) return [];
-    return words === undefined ? [] : [{ name, words, isOff: takings[name].verdict === 'below' }];
+    if (name !== 'orders' && revenue.kind === 'businessEvent' && !(revenue.value.value ?? 0)) return [];
+    return words === undefined ? [] : [{ name, words, isOff: revenue[name].verdict === 'below' }];
   });
 
 /** "€3,100 less than usual (€1,900 to €4,400)" */
-export const lostWords = ({ lost }: Pick<Takings, 'lost'>, currency: string): string | undefined =>
+export const lostWords = ({ lost }: Pick<Revenue, 'lost'>, currency: string): string | undefined =>
   lost.estimate > 0
     ? `${formatMoney(lost.estimate, currency)} less than usual (${formatMoney(lost.low, currency)} to ${formatMoney(lost.high, currency)})`
     : undefined;
 
 /** After the end of an incident: is it all back? */
-export function backWords({ name, kind, orders, value }: Takings, currency: string): string {
+export function backWords({ name, kind, orders, value }: Revenue, currency: string): string {
   if (orders.value === null || orders.expected === null)
     return `${name}: too little is known yet to say whether it is back.`;
   const share = percent(orders.value / orders.expected);

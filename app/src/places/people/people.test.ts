@@ -113,13 +113,13 @@ test('who was hurt, where they gather, and what became of each', () => {
     failed: 2,
     waitedMs: 8_100,
     lastMs: 0,
-    fate: 'wentOn' as const,
+    resolution: 'wentOn' as const,
     lost: 0,
   };
   expect(personWords(person, { currency: 'EUR', window: { fromMs: 0, toMs: 1 } })).toBe(
     'went on all the same · Anchor · 2 failed, 1 late, waited 8.1 s longer',
   );
   expect(
-    personWords({ ...person, fate: 'gone', lost: 31 }, { currency: 'EUR', window: { fromMs: 0, toMs: 1 } }),
+    personWords({ ...person, resolution: 'gone', lost: 31 }, { currency: 'EUR', window: { fromMs: 0, toMs: 1 } }),
   ).toMatch(/^gone since .* · would have brought €31$/);
 });

@@ -47,7 +47,7 @@ test('who was hurt, and what became of each: made good, gone on, gone, or not ye
     ],
     at(62),
   );
-  expect(found.map(({ person, fate }) => [person, fate])).toEqual([
+  expect(found.map(({ person, resolution }) => [person, resolution])).toEqual([
     [3, 'gone'],
     [4, 'undecided'],
     [2, 'wentOn'],

@@ -10,8 +10,8 @@ import { outcomeOfRow } from '../rows/row-outcome';
  * madeGood: the same worked soon after; wentOn: they did what usually follows; gone: neither; undecided: they may
  * still.
  */
-export const FATES = ['gone', 'undecided', 'wentOn', 'madeGood'] as const;
-export type Fate = (typeof FATES)[number];
+export const RESOLUTIONS = ['gone', 'undecided', 'wentOn', 'madeGood'] as const;
+export type Resolution = (typeof RESOLUTIONS)[number];
 
 /** A person whom an incident hurt, and what they lost. */
 export interface HurtPerson {
@@ -29,7 +29,7 @@ export interface HurtPerson {
   /** begin of the last attempt that went wrong, milliseconds since the epoch, and its flow */
   lastMs: number;
   flow: number;
-  fate: Fate;
+  resolution: Resolution;
   /** what people of their tier bring who are not hurt, units of currency; 0 for all who were not lost */
   lost: number;
 }
@@ -80,7 +80,7 @@ export function hurtPeople(
         waitedMs: 0,
         lastMs: 0,
         flow,
-        fate: 'gone',
+        resolution: 'gone',
         lost: 0,
       } as HurtPerson;
       people.set(person, own);
@@ -92,11 +92,11 @@ export function hurtPeople(
       own.flow = flow;
     }
   });
-  decideFates(people, rows, { followersOf, normalAt, knownUntilMs });
+  decideResolutions(people, rows, { followersOf, normalAt, knownUntilMs });
   addLosses(people, context);
   return [...people.values()].sort(
     (a, b) =>
-      FATES.indexOf(a.fate) - FATES.indexOf(b.fate) ||
+      RESOLUTIONS.indexOf(a.resolution) - RESOLUTIONS.indexOf(b.resolution) ||
       b.lost - a.lost ||
       b.failed + b.hung - a.failed - a.hung ||
       b.waitedMs - a.waitedMs ||
@@ -106,7 +106,7 @@ export function hurtPeople(
 
 type Rows = BillContext['rows'];
 
-function decideFates(
+function decideResolutions(
   people: ReadonlyMap<number, HurtPerson>,
   rows: Rows,
   {
@@ -115,14 +115,14 @@ function decideFates(
     knownUntilMs,
   }: { followersOf: BillContext['followersOf']; normalAt: BillContext['normalAt']; knownUntilMs: number },
 ): void {
-  for (const own of people.values()) if (own.lastMs > knownUntilMs - STILL_DECIDING_MS) own.fate = 'undecided';
+  for (const own of people.values()) if (own.lastMs > knownUntilMs - STILL_DECIDING_MS) own.resolution = 'undecided';
   for (let i = 0; i < rows.n; i++) {
     const own = people.get(rows.person[i] as number);
     const startMs = rows.startMs[i] as number;
     if (!own || startMs <= own.lastMs || startMs > own.lastMs + GOES_ON_WITHIN_MS) continue;
     const flow = rows.flow[i] as number;
-    if (flow === own.flow && outcomeOfRow(rows, i, normalAt(flow, startMs)) === 'onTime') own.fate = 'madeGood';
-    else if (own.fate !== 'madeGood' && followersOf(own.flow).has(flow)) own.fate = 'wentOn';
+    if (flow === own.flow && outcomeOfRow(rows, i, normalAt(flow, startMs)) === 'onTime') own.resolution = 'madeGood';
+    else if (own.resolution !== 'madeGood' && followersOf(own.flow).has(flow)) own.resolution = 'wentOn';
   }
 }
 
@@ -134,7 +134,7 @@ function addLosses(
   people: ReadonlyMap<number, HurtPerson>,
   { rows, expectedValue, followersOf }: Pick<BillContext, 'rows' | 'expectedValue' | 'followersOf'>,
 ): void {
-  const gone = [...people.values()].filter(({ fate }) => fate === 'gone');
+  const gone = [...people.values()].filter(({ resolution }) => resolution === 'gone');
   const flows = new Set(gone.map(({ flow }) => flow));
   const onward = new Map<string, number>();
   for (const flow of flows)

@@ -30,11 +30,11 @@ export function outageStretch(parts: readonly Deviation[]): Window {
 }
 
 /** Whether traces or people join deviations of unlike flows. */
-export type Kin = (a: Deviation, b: Deviation) => boolean;
+export type IsRelated = (a: Deviation, b: Deviation) => boolean;
 
 const SAME_ONSET_MS = 15 * MINUTE_MS;
-/** A flow with few attempts is found late: kin may begin further apart. */
-const KIN_ONSET_MS = 60 * MINUTE_MS;
+/** A flow with few attempts is found late: related ones may begin further apart. */
+const RELATED_ONSET_MS = 60 * MINUTE_MS;
 const SAME_OUTAGE_MS = 5 * MINUTE_MS;
 const MOSTLY = 0.6;
 /** Share of sessions that must pass the earlier flow for its trouble to explain what is missing in the later one. */
@@ -67,14 +67,16 @@ export function groupDeviations<T extends Deviation>(
   deviations: readonly T[],
   precedes: Precedence,
   applicationOf: (flow: number) => number,
-  isKin: Kin = () => false,
+  isRelated: IsRelated = () => false,
 ): DeviationGroup<T>[] {
   const ordered = [...deviations].sort(
     (a, b) => a.onsetMs - b.onsetMs || a.flow - b.flow || a.signal.localeCompare(b.signal),
   );
   let groups: T[][] = [];
   const belongs = (part: T, bad: T) =>
-    part.flow === bad.flow ? together(part, bad, SAME_ONSET_MS) : together(part, bad, KIN_ONSET_MS) && isKin(part, bad);
+    part.flow === bad.flow
+      ? together(part, bad, SAME_ONSET_MS)
+      : together(part, bad, RELATED_ONSET_MS) && isRelated(part, bad);
   for (const bad of ordered.filter((d) => d.signal !== 'missing')) {
     // A new part may tie together what stood apart before it.
     const joined = groups.filter((parts) => parts.some((part) => belongs(part, bad)));

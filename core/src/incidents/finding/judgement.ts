@@ -3,7 +3,7 @@ import { findDeviations, findOutages, type Deviation, type History, type MinuteS
 import { emptyColumns, rowsByFlow, type AttemptColumns, type AttemptKind } from '../../telemetry';
 import { DAY_MS, floorTo, type Window } from '../../time';
 import { findInSlices, withSlices } from './find-in-slices';
-import { groupDeviations, type Kin } from './group';
+import { groupDeviations, type IsRelated } from './group';
 import { minuteSeries, type HourOfFlow } from './judge';
 import { isAbout, narrowSegment, spreadOver } from '../rows/narrow';
 import type { IncidentPart, Register, StoredIncident } from '../register';
@@ -71,12 +71,12 @@ export function judgeStretch(
   { rows, succession, window, judge }: { rows: AttemptColumns; succession: Succession; window: Window; judge: Judge },
 ): StoredIncident[] {
   const { history, register } = judge;
-  const { found, isKin } = tieTogether(rows, deviations, judge);
+  const { found, isRelated } = tieTogether(rows, deviations, judge);
   const parts = found.map((deviation): IncidentPart => {
     const { basis, limitMs, limitBy } = history.normalAt(deviation.flow, deviation.onsetMs);
     return { ...deviation, judgedBy: { basis, limitMs: limitMs ?? null, limitBy } };
   });
-  const groups = groupDeviations(parts, succession.precedes, judge.applicationOf, isKin);
+  const groups = groupDeviations(parts, succession.precedes, judge.applicationOf, isRelated);
   const midnights: number[] = [];
   for (let dayMs = floorTo(window.fromMs, DAY_MS); dayMs < window.toMs; dayMs += DAY_MS) midnights.push(dayMs + DAY_MS);
   const before = midnights.map((midnightMs) => register.troubledBefore(midnightMs));
@@ -96,14 +96,14 @@ export function judgeStretch(
 const NO_ROWS = emptyColumns(0);
 
 /**
- * Deviations of unlike flows are kin when traces lead to one component, or when the same few people are hit in both.
+ * Deviations of unlike flows are related when traces lead to one component, or when the same few people are hit in both.
  * Where people are told apart, what they met in other flows of the application belongs to it too.
  */
 function tieTogether(
   rows: AttemptColumns,
   deviations: readonly Deviation[],
   { history, applicationOf, componentOf }: Judge,
-): { found: Deviation[]; isKin: Kin } {
+): { found: Deviation[]; isRelated: IsRelated } {
   const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
   const found = [...deviations];
   const byFlow = rowsByFlow(rows, new Set(deviations.map((deviation) => deviation.flow)));
@@ -150,5 +150,8 @@ function tieTogether(
       marks.set(keyOf(other), own);
     }
   }
-  return { found, isKin: (a, b) => [...(marks.get(keyOf(a)) ?? [])].some((mark) => marks.get(keyOf(b))?.has(mark)) };
+  return {
+    found,
+    isRelated: (a, b) => [...(marks.get(keyOf(a)) ?? [])].some((mark) => marks.get(keyOf(b))?.has(mark)),
+  };
 }

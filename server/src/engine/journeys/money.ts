@@ -1,8 +1,8 @@
 import { BUCKET_MS } from '@toplens/core/flows';
-import { againstLikeDays, MONEY_FIGURES, shortfall, type Expected, type Takings } from '@toplens/core/money';
+import { againstLikeDays, MONEY_FIGURES, shortfall, type Expected, type Revenue } from '@toplens/core/money';
 import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, DAY_MS, floorTo, type Window } from '@toplens/core/time';
-import type { MoneyFigureShape, MoneyShape, TakingsShape } from '../../contract/journeys';
+import type { MoneyFigureShape, MoneyShape, RevenueShape } from '../../contract/journeys';
 import { finiteOrNull } from '../reading/finite-or-null';
 import { flowsIn } from '../reading/focus';
 import { waysAt } from './journeys';
@@ -36,9 +36,9 @@ export async function money(state: EngineState, { window: asked, focus }: Journe
   return { ...shape, flows: shapes.sort((a, b) => (b.value.value ?? 0) - (a.value.value ?? 0) || a.flow - b.flow) };
 }
 
-/** Takings of one flow over a stretch against like days. @param start the flow that its way begins with */
-export function takingsOf(state: EngineState, flow: number, start: number | undefined, window: Window): TakingsShape {
-  const earlier: Takings[] = [];
+/** Revenue of one flow over a stretch against like days. @param start the flow that its way begins with */
+export function takingsOf(state: EngineState, flow: number, start: number | undefined, window: Window): RevenueShape {
+  const earlier: Revenue[] = [];
   for (let back = 1; back <= LONGEST_MEMORY_DAYS && earlier.length < ENOUGH_DAYS; back++) {
     if (!state.history.isLikeDay(window.fromMs, back)) continue;
     const day = takingsIn(state, flow, start, {
@@ -62,7 +62,7 @@ export function takingsOf(state: EngineState, flow: number, start: number | unde
     start: start === undefined ? null : state.names.flow(start).name,
     days: earlier.length,
     ...(Object.fromEntries(MONEY_FIGURES.map((figure) => [figure, figureShape(figures[figure])])) as Pick<
-      TakingsShape,
+      RevenueShape,
       (typeof MONEY_FIGURES)[number]
     >),
     lost,
@@ -74,7 +74,7 @@ function takingsIn(
   flow: number,
   start: number | undefined,
   window: Window,
-): (Takings & { usable: number }) | undefined {
+): (Revenue & { usable: number }) | undefined {
   const own = state.history.sumsWithin(flow, window);
   if (!own) return undefined;
   const first = start === undefined ? undefined : state.history.sumsWithin(start, window);
