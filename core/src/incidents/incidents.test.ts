@@ -20,6 +20,7 @@ import {
   weightOf,
   windowSentence,
   type HarmBill,
+  percent,
 } from './index';
 
 const quantity = (bill: ReturnType<typeof harmBill>, name: string) =>
@@ -426,11 +427,25 @@ describe('sentences', () => {
       'Pick a slot fails for promotion SPRING10',
     ],
     [{ ...facts, signal: 'missing' as const }, '40 % fewer than usual get to Pick a slot'],
+    [{ ...facts, signal: 'missing' as const, volumeShare: 1.213 }, 'Fewer than usual get to Pick a slot'],
     [
       { ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true },
       'Nobody gets in to Sender Portal',
     ],
   ])('title of %j', (given, title) => expect(incidentTitle(given)).toBe(title));
+
+  test.each([
+    [0, '0 %'],
+    [0.0004, 'under 0.1 %'],
+    [0.004, '0.4 %'],
+    [0.0996, '10 %'],
+    [0.124, '12 %'],
+    [0.994, '99 %'],
+    [0.9961, '99.6 %'],
+    [0.9996, 'over 99.9 %'],
+    [1, '100 %'],
+    [1.3, '130 %'],
+  ])('a share of %d is told as %s', (share, words) => expect(percent(share)).toBe(words));
 
   test('of a window and of an incident', () => {
     const window = {

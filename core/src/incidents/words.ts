@@ -26,9 +26,13 @@ export const count = (value: number): string => Math.round(value).toLocaleString
 /** One digit after the point below ten, none above: 4.1×, 12×. */
 export const times = (ratio: number): string => `${ratio < 10 ? ratio.toFixed(1) : ratio.toFixed(0)}×`;
 
-/** At most two digits that matter: 0.4 %, 12 %. */
-export const percent = (share: number): string =>
-  `${share < 0.1 ? (share * 100).toFixed(1).replace(/\.0$/, '') : (share * 100).toFixed(0)} %`;
+/** At most two digits that matter: 0.4 %, 12 %. Some is never rounded to none, and nearly all never to all: 99.6 %. */
+export function percent(share: number): string {
+  if (share > 0 && share < 0.0005) return 'under 0.1 %';
+  if (share >= 0.9995 && share < 1) return 'over 99.9 %';
+  const isNearAnEnd = share < 0.1 || (share >= 0.995 && share < 1);
+  return `${(share * 100).toFixed(isNearAnEnd ? 1 : 0).replace(/\.0$/, '')} %`;
+}
 
 const people = (n: number) => (Math.round(n) === 1 ? '1 person' : `${count(n)} people`);
 
@@ -41,7 +45,9 @@ export function incidentTitle(facts: IncidentFacts): string {
   if (facts.signal === 'missing') {
     if (facts.volumeShare < 0.1)
       return facts.wholeApplication ? `Nobody gets in to ${facts.application}` : `Nobody gets to ${facts.flow}`;
-    return `${percent(1 - facts.volumeShare)} fewer than usual get to ${facts.flow}`;
+    // A little later as many came as usual: how many are missing is not told by the whole.
+    const missing = facts.volumeShare < 1 ? `${percent(1 - facts.volumeShare)} fewer` : 'Fewer';
+    return `${missing} than usual get to ${facts.flow}`;
   }
   if (facts.signal === 'failing') {
     const fails = facts.isPage ? 'comes incomplete' : 'fails';
