@@ -8,6 +8,7 @@ import type { TraceSpan } from '@toplens/core/traces';
 import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
 import { labelledLines } from '../core/src/logs/fixtures/labelled-lines';
 import { encodeLines } from '../scenario/src/otlp/encode';
+import { spanWith } from '../core/src/fixtures/trace-span';
 import { report } from './report';
 
 const timed = (work: () => unknown): number => {
@@ -28,22 +29,17 @@ function attemptsOverForty(): ObservedAttempt[] {
     const atMs = (isBad ? 180 * MINUTE_MS : 0) + (n % 60) * (isBad ? 1 : 3) * MINUTE_MS;
     const spans: TraceSpan[] = [];
     const add = (id: number, parent: number, startUs: number, durationUs: number) =>
-      spans.push({
-        spanId: String(id),
-        parentSpanId: parent < 0 ? '' : String(parent),
-        component: `component ${id}`,
-        host: `host ${id % 14}`,
-        peer: '',
-        name: 'work',
-        kind: 2,
-        failed: false,
-        failure: '',
-        isUserSide: false,
-        device: '',
-        statement: '',
-        startUs,
-        durationUs,
-      });
+      spans.push(
+        spanWith({
+          spanId: String(id),
+          parentSpanId: parent < 0 ? '' : String(parent),
+          component: `component ${id}`,
+          host: `host ${id % 14}`,
+          name: 'work',
+          startUs,
+          durationUs,
+        }),
+      );
     let at = atMs * 1000;
     const begin = at;
     for (let branch = 0; branch < 4; branch++) {

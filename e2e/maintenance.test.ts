@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { removeFolder, startServerProcess, stop, temporaryFolder } from './processes';
+import { ROOT, removeFolder, startServerProcess, stop, temporaryFolder } from './processes';
 import { storedAt } from './torture/counted';
 import { postJson, requestOf } from './torture/sender';
 
@@ -12,7 +12,7 @@ function maintain(
   ...args: string[]
 ): { status: number | null; said: string } {
   const { status, stdout, stderr } = spawnSync(process.execPath, [`dist/node/${what}-main.mjs`, ...args], {
-    cwd: process.cwd().replace(/\/e2e$/, ''),
+    cwd: ROOT,
     env: { ...process.env, NODE_OPTIONS: '', TOPLENS_DATA: dataDir },
     encoding: 'utf8',
   });

@@ -14,6 +14,7 @@ import {
   until,
   freePort,
   type ServerProcess,
+  ROOT,
 } from './processes';
 
 /**
@@ -67,7 +68,7 @@ function serve(request: IncomingMessage, response: ServerResponse): void {
 }
 
 beforeAll(async () => {
-  process.chdir(process.cwd().replace(/\/e2e$/, ''));
+  process.chdir(ROOT);
   site = createServer(serve);
   const port = await freePort();
   siteUrl = `http://127.0.0.1:${port}`;

@@ -22,6 +22,10 @@ const incidentOf = async (words: string): Promise<Incident> => {
   const { rows } = await ask<{ rows: { id: number; title: string }[] }>(`/api/worst-first?${stage().day}`);
   return ask<Incident>(`/api/incidents/${rows.find(({ title }) => title.includes(words))?.id}?${stage().day}`);
 };
+const flowOf = async (technicalName: string) =>
+  (await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`)).rows.find(
+    (row) => row.technicalName === technicalName,
+  );
 
 test('the planted origins are proposed first, and the team follows them', async () => {
   const slow = await incidentOf('Pick a slot');
@@ -164,8 +168,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
   });
 
   test('a component tells who calls it, its hosts and who needs it; the way of a flow leads there', async () => {
-    const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
-    const slots = flows.rows.find(({ technicalName }) => technicalName === 'GET /slots/search');
+    const slots = await flowOf('GET /slots/search');
     const page = await openPage(stage().browser, `${stage().url}/flow/${slots?.id}?${stage().day}`, size);
     const door = await page.waitForSelector('[data-testid="path-part"] a[href^="/component/parcels-db"]');
     await door?.evaluate((node) => (node as HTMLElement).click());
@@ -182,8 +185,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
   });
 
   test('a region of time and duration lists its attempts, by keyboard as well', async () => {
-    const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
-    const slots = flows.rows.find(({ technicalName }) => technicalName === 'GET /slots/search');
+    const slots = await flowOf('GET /slots/search');
     const page = await openPage(stage().browser, `${stage().url}/flow/${slots?.id}?${stage().day}`, size);
     const field = await page.waitForSelector('[data-testid="field"]');
     await field?.focus();
@@ -216,8 +218,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
   });
 
   test('a flow tells its statements, and nothing lies over anything else', async () => {
-    const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
-    const track = flows.rows.find(({ technicalName }) => technicalName === 'GET /track/{parcel}');
+    const track = await flowOf('GET /track/{parcel}');
     const page = await openPage(stage().browser, `${stage().url}/flow/${track?.id}?${stage().day}`, size);
     await seen(page, 'Asked 5 times in each attempt');
     const [low, column] = await page.$eval('[data-testid="statements"]', (part) => [
@@ -230,8 +231,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
   });
 
   test('a span opens with its statement, host and own time; repeated calls unfold', async () => {
-    const flows = await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`);
-    const track = flows.rows.find(({ technicalName }) => technicalName === 'GET /track/{parcel}');
+    const track = await flowOf('GET /track/{parcel}');
     const { slowest } = await ask<{ slowest: { traceId: string; spanId: string; outcome: string }[] }>(
       `/api/flows/${track?.id}?${stage().day}`,
     );

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { MEMORY } from '../../tools/memory.mjs';
-import { freePort, removeFolder, startServerProcess, stop, temporaryFolder } from '../processes';
+import { ROOT, freePort, removeFolder, startServerProcess, stop, temporaryFolder } from '../processes';
 import { balanceOf, type Balance } from './counted';
 import { CountingSender } from './sender';
 
@@ -18,7 +18,7 @@ export async function secondServer(): Promise<Balance & { code: number | null; s
     const command = `${process.execPath} dist/node/main.mjs`;
     const asRoot = process.getuid?.() === 0 ? [] : ['--map-root-user'];
     const second = spawn('unshare', [...asRoot, '--pid', '--fork', '--kill-child', 'sh', '-c', command], {
-      cwd: process.cwd().replace(/\/e2e$/, ''),
+      cwd: ROOT,
       env: {
         ...MEMORY,
         ...process.env,

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
-import Svg, { Line, Path, Rect } from 'react-native-svg';
+import Svg, { Path, Rect } from 'react-native-svg';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { bandShape, type BandSeries } from './band-shape';
 import { useMoment } from './moment';
-import { Plot, ValueLines } from './plot';
+import { Level, Plot, Upright, ValueLines } from './plot';
 
 export type Props = {
   /** what is drawn, in words: "duration, median" */
@@ -124,7 +124,6 @@ function Drawing({ series, width, marks, shown, at, label, valueText, onsetMs, w
   const drag = useDrag(width, (from, to) =>
     onNarrow?.({ fromMs: timeAt(shape, from, series, endMs), toMs: timeAt(shape, to, series, endMs) }),
   );
-  const upright = { y1: 0, y2: HEIGHT };
   return (
     <View
       role="slider"
@@ -141,18 +140,11 @@ function Drawing({ series, width, marks, shown, at, label, valueText, onsetMs, w
         <ValueLines y={shape.y} height={HEIGHT} width={width} />
         <Path d={shape.band} fill={palette.band} />
         <Path d={shape.outside} fill={palette.harm[1]} />
-        <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
+        <Level y={HEIGHT - 0.5} width={width} stroke={palette.muted} />
         {marks.map(({ atMs }) => (
-          <Line
-            key={atMs}
-            x1={shape.x(atMs)}
-            x2={shape.x(atMs)}
-            {...upright}
-            stroke={palette.muted}
-            strokeDasharray="1 3"
-          />
+          <Upright x={shape.x(atMs)} height={HEIGHT} key={atMs} stroke={palette.muted} strokeDasharray="1 3" />
         ))}
-        {shown >= 0 && <Line x1={shownX} x2={shownX} {...upright} stroke={palette.ink} strokeWidth={1} />}
+        {shown >= 0 && <Upright x={shownX} height={HEIGHT} stroke={palette.ink} />}
         {drag.span && (
           <Rect
             x={drag.span[0]}
@@ -164,13 +156,7 @@ function Drawing({ series, width, marks, shown, at, label, valueText, onsetMs, w
           />
         )}
         {onsetMs !== undefined && onsetMs >= series.startMs && onsetMs <= endMs && (
-          <Line
-            x1={shape.x(onsetMs)}
-            x2={shape.x(onsetMs)}
-            {...upright}
-            stroke={palette.action}
-            strokeDasharray="3 3"
-          />
+          <Upright x={shape.x(onsetMs)} height={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
         )}
         {window.fromMs > series.startMs && (
           <Rect

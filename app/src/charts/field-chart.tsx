@@ -1,14 +1,14 @@
 import { scaleLog } from 'd3-scale';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
-import Svg, { Line, Rect } from 'react-native-svg';
+import Svg, { Rect } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
 import { clock, count, durationWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { cellsBetween, moved, ofKey, type Cell, type Cells as CellRange } from './field-region';
-import { useMomentOn } from './moment';
-import { Plot, ValueLines, type ValueScale } from './plot';
+import { useMomentOn, useStepAtMoment } from './moment';
+import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
 
 type Field = Schemas['Field'];
 
@@ -32,8 +32,7 @@ export function FieldChart(props: Props) {
   const y = scaleLog([shortest, longest], [height, 0]).clamp(true);
   const ticks = ROUND_MS.filter((ms) => ms >= shortest && ms <= longest);
   const endMs = startMs + columns * stepMs;
-  const { atMs } = useMomentOn(startMs, endMs, 1);
-  const column = atMs === undefined ? -1 : Math.min(columns - 1, Math.floor((atMs - startMs) / stepMs));
+  const column = useStepAtMoment({ startMs, stepMs, n: columns });
   return (
     <View>
       <Plot y={y} height={height} format={durationWords} ticks={ticks} fromMs={startMs} toMs={endMs}>
@@ -126,18 +125,10 @@ function Cells({ field, chosen, onChoose, y, ticks, height, width, column }: Cel
             ),
           )}
           {limitMs !== null && limitMs > (floorsMs[0] as number) && (
-            <Line
-              x1={0}
-              x2={width}
-              y1={y(limitMs)}
-              y2={y(limitMs)}
-              stroke={palette.ink}
-              strokeWidth={1}
-              strokeDasharray="5 3"
-            />
+            <Level y={y(limitMs)} width={width} stroke={palette.ink} strokeDasharray="5 3" />
           )}
-          <Line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke={palette.muted} />
-          {column >= 0 && <Line x1={moment.x} x2={moment.x} y1={0} y2={height} stroke={palette.ink} strokeWidth={1} />}
+          <Level y={height - 0.5} width={width} stroke={palette.muted} />
+          {column >= 0 && <Upright x={moment.x} height={height} stroke={palette.ink} />}
           {shown && (
             <Rect
               x={shown.columns[0] * columnWidth}

@@ -1,13 +1,13 @@
 import { scaleLinear } from 'd3-scale';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Line, Path } from 'react-native-svg';
+import Svg, { Path } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { useMomentOn } from './moment';
-import { Plot, ValueLines, type ValueScale } from './plot';
+import { useMomentOn, useMomentWithin } from './moment';
+import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
 
 type Figure = Schemas['HostFigure'];
 
@@ -31,7 +31,7 @@ export function HostCurves({ figures, window, onsetMs }: Props) {
   const highest = Math.max(isShare ? 0.1 : 1e-9, ...values) * 1.05;
   const most = isShare ? Math.min(1, highest) : highest;
   const y = scaleLinear([0, most], [HEIGHT - PAD, PAD]);
-  const { atMs } = useMomentOn(window.fromMs, window.toMs, 1);
+  const atMs = useMomentWithin(window.fromMs, window.toMs);
   return (
     <View>
       <Plot
@@ -60,17 +60,9 @@ function Curves({ figures, window, onsetMs, y, width }: Props & { y: ValueScale;
     <View {...moment.handlers}>
       <Svg width={width} height={HEIGHT} role="img" aria-label={curvesWords(figures)}>
         <ValueLines y={y} height={HEIGHT} width={width} />
-        <Line x1={0} x2={width} y1={HEIGHT - PAD} y2={HEIGHT - PAD} stroke={palette.muted} strokeWidth={1} />
+        <Level y={HEIGHT - PAD} width={width} stroke={palette.muted} />
         {onsetMs !== undefined && (
-          <Line
-            x1={x(onsetMs)}
-            x2={x(onsetMs)}
-            y1={0}
-            y2={HEIGHT}
-            stroke={palette.action}
-            strokeWidth={1}
-            strokeDasharray="3 3"
-          />
+          <Upright x={x(onsetMs)} height={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
         )}
         {drawn.map((figure) => (
           <Path
@@ -84,9 +76,7 @@ function Curves({ figures, window, onsetMs, y, width }: Props & { y: ValueScale;
             strokeLinecap="round"
           />
         ))}
-        {moment.atMs !== undefined && (
-          <Line x1={moment.x} x2={moment.x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />
-        )}
+        {moment.atMs !== undefined && <Upright x={moment.x} height={HEIGHT} stroke={palette.ink} />}
       </Svg>
     </View>
   );
@@ -114,11 +104,17 @@ const MOST_TOLD = 4;
 /** Two digits and the unit: "92 %", "41 kB/s". */
 export function valueWords(figure: Figure | undefined, value: number, isShare: boolean): string {
   if (isShare) return `${Math.round(value * 100)} %`;
-  const power = figure?.figure === 'network' ? PREFIXES.findLastIndex((_, i) => Math.abs(value) >= 1000 ** i) : 0;
-  const scaled = value / 1000 ** Math.max(0, power);
-  const unit = (UNITS[figure?.figure ?? ''] ?? '').replace('B/s', `${PREFIXES[Math.max(0, power)]}B/s`);
-  return `${Number(scaled.toPrecision(2)).toLocaleString('en-GB')}${unit}`;
+  if (figure?.figure === 'network') {
+    const power = Math.max(
+      0,
+      PREFIXES.findLastIndex((_, i) => Math.abs(value) >= 1000 ** i),
+    );
+    return `${twoDigits(value / 1000 ** power)} ${PREFIXES[power]}B/s`;
+  }
+  return `${twoDigits(value)}${UNITS[figure?.figure ?? ''] ?? ''}`;
 }
+
+const twoDigits = (value: number): string => Number(value.toPrecision(2)).toLocaleString('en-GB');
 
 /** Of thousands (SI), as network rates are told. */
 const PREFIXES = ['', 'k', 'M', 'G', 'T'];
@@ -138,7 +134,7 @@ export function momentWords(figures: readonly Figure[], atMs: number, todayMs: n
   return `${clock(atMs, todayMs)}: ${words.join(', ') || 'nothing told'}`;
 }
 
-const UNITS: Readonly<Record<string, string>> = { network: ' B/s', networkErrors: ' /s', eventLoop: ' ms' };
+const UNITS: Readonly<Record<string, string>> = { networkErrors: ' /s', eventLoop: ' ms' };
 const SHARES: ReadonlySet<string> = new Set(['cpu', 'memory', 'heap', 'gc', 'disk', 'fileSystem', 'pool']);
 const isOdd = ({ verdict }: Figure) => verdict === 'raised' || verdict === 'full' || verdict === 'lowered';
 const nameOf = ({ component, host }: Figure) => [component, host].filter(Boolean).join(' on ');

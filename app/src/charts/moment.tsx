@@ -18,6 +18,18 @@ export function SharedMoment({ children }: { children: ReactNode }) {
 
 export const useMoment = (): Moment => useContext(Shared);
 
+/** The shared moment, when it lies in a stretch. */
+export function useMomentWithin(fromMs: number, toMs: number): number | undefined {
+  const { atMs } = useMoment();
+  return atMs !== undefined && atMs >= fromMs && atMs <= toMs ? atMs : undefined;
+}
+
+/** The step on which the shared moment rests, of `n` from a moment on; -1 for none. */
+export function useStepAtMoment({ startMs, stepMs, n }: { startMs: number; stepMs: number; n: number }): number {
+  const atMs = useMomentWithin(startMs, startMs + n * stepMs);
+  return atMs === undefined ? -1 : Math.min(n - 1, Math.floor((atMs - startMs) / stepMs));
+}
+
 /**
  * The shared moment on a drawing of some stretch: where it lies, and what makes the pointer over the drawing choose it.
  */
@@ -26,8 +38,8 @@ export function useMomentOn(
   toMs: number,
   width: number,
 ): { atMs: number | undefined; x: number; handlers: object } {
-  const { atMs, look } = useMoment();
-  const isInside = atMs !== undefined && atMs >= fromMs && atMs <= toMs;
+  const { look } = useMoment();
+  const atMs = useMomentWithin(fromMs, toMs);
   const handlers = {
     onMouseMove: ({ clientX, currentTarget }: MouseEvent) => {
       const part = (clientX - (currentTarget as HTMLElement).getBoundingClientRect().left) / Math.max(1, width);
@@ -36,8 +48,8 @@ export function useMomentOn(
     onMouseLeave: () => look(undefined),
   };
   return {
-    atMs: isInside ? atMs : undefined,
-    x: isInside ? ((atMs - fromMs) / Math.max(1, toMs - fromMs)) * width : 0,
+    atMs,
+    x: atMs === undefined ? 0 : ((atMs - fromMs) / Math.max(1, toMs - fromMs)) * width,
     handlers,
   };
 }

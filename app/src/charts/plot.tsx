@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
-import { Line } from 'react-native-svg';
+import { Line, type LineProps } from 'react-native-svg';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -47,23 +47,31 @@ export type PlotProps = {
 export function Plot({ y, height, format, ticks = valueTicks(y, height), fromMs, toMs, children }: PlotProps) {
   const { width, ref, onLayout } = useMeasuredWidth();
   return (
-    <View>
-      <View style={styles.row}>
-        <View style={{ width: GUTTER, height }} aria-hidden>
-          {ticks.map((tick) => (
-            <Words key={tick} kind="small" numberOfLines={1} style={[styles.value, { top: labelTop(y(tick), height) }]}>
-              {format(tick)}
-            </Words>
-          ))}
-        </View>
-        <View ref={ref} style={styles.drawing} onLayout={onLayout}>
-          <View style={{ height }}>{width !== undefined && children(width)}</View>
-          <TimeAxis fromMs={fromMs} toMs={toMs} width={width ?? 0} />
-        </View>
+    <View style={styles.row}>
+      <View style={{ width: GUTTER, height }} aria-hidden>
+        {ticks.map((tick) => (
+          <Words key={tick} kind="small" numberOfLines={1} style={[styles.value, { top: labelTop(y(tick), height) }]}>
+            {format(tick)}
+          </Words>
+        ))}
+      </View>
+      <View ref={ref} style={styles.drawing} onLayout={onLayout}>
+        <View style={{ height }}>{width !== undefined && children(width)}</View>
+        <TimeAxis fromMs={fromMs} toMs={toMs} width={width ?? 0} />
       </View>
     </View>
   );
 }
+
+/** A line across a drawing, at a height: the zero, a limit. */
+export const Level = ({ y, width, ...look }: { y: number; width: number } & LineProps) => (
+  <Line strokeWidth={1} {...look} x1={0} x2={width} y1={y} y2={y} />
+);
+
+/** A line from top to bottom of a drawing, at a time: the onset, a release, the shared moment. */
+export const Upright = ({ x, height, ...look }: { x: number; height: number } & LineProps) => (
+  <Line strokeWidth={1} {...look} x1={x} x2={x} y1={0} y2={height} />
+);
 
 /** Thin lines at the values of the axis; inside the drawing, below everything else. */
 export function ValueLines({
@@ -78,9 +86,7 @@ export function ValueLines({
   width: number;
 }) {
   const palette = usePalette();
-  return ticks.map((tick) => (
-    <Line key={tick} x1={0} x2={width} y1={y(tick)} y2={y(tick)} stroke={palette.hairline} strokeWidth={1} />
-  ));
+  return ticks.map((tick) => <Level key={tick} y={y(tick)} width={width} stroke={palette.hairline} />);
 }
 
 /** Few round values: two in a low drawing, three or four in a high one. */

@@ -1,13 +1,13 @@
 import { scaleLinear } from 'd3-scale';
 import { useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import Svg, { Line, Rect } from 'react-native-svg';
+import Svg, { Rect } from 'react-native-svg';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { clock } from '@/look/format';
-import { useMomentOn } from './moment';
-import { Plot, ValueLines, type ValueScale } from './plot';
+import { useMomentOn, useStepAtMoment } from './moment';
+import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
 
 export interface StackedSeries {
   key: string;
@@ -49,8 +49,7 @@ export function StackedColumns({ startMs, stepMs, series, format, label, defs }:
   );
   const endMs = startMs + n * stepMs;
   const y = scaleLinear([0, top], [HEIGHT - 1, 4]);
-  const { atMs } = useMomentOn(startMs, endMs, 1);
-  const step = atMs === undefined ? -1 : Math.min(n - 1, Math.floor((atMs - startMs) / stepMs));
+  const step = useStepAtMoment({ startMs, stepMs, n });
   const toggle = (key: string) => {
     const next = new Set(hidden);
     if (!next.delete(key)) next.add(key);
@@ -123,8 +122,8 @@ function Columns({ startMs, stepMs, series, n, step, label, defs, y, width }: Co
             ) : null;
           });
         })}
-        {step >= 0 && <Line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
-        <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
+        {step >= 0 && <Upright x={x} height={HEIGHT} stroke={palette.ink} />}
+        <Level y={HEIGHT - 0.5} width={width} stroke={palette.muted} />
       </Svg>
     </View>
   );

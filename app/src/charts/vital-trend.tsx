@@ -1,13 +1,13 @@
 import { rateVital, VITAL_LIMITS, type Vital } from '@toplens/core/pages';
 import { scaleLinear } from 'd3-scale';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, Line, Polyline } from 'react-native-svg';
+import Svg, { Circle, Polyline } from 'react-native-svg';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { useMomentOn } from './moment';
-import { Plot, type ValueScale } from './plot';
+import { useMomentOn, useStepAtMoment } from './moment';
+import { Level, Plot, Upright, type ValueScale } from './plot';
 
 export type Props = {
   vital: Vital;
@@ -28,12 +28,11 @@ const HEIGHT = 44;
 export function VitalTrend(props: Props) {
   const { vital, startMs, stepMs, values, format } = props;
   const endMs = startMs + values.length * stepMs;
-  const { atMs } = useMomentOn(startMs, endMs, 1);
   const known = values.filter((value) => value !== null);
   // The first limit is always in view, so that good looks good.
   const top = Math.max(VITAL_LIMITS[vital][0] * 1.15, ...known) || 1;
   const y = scaleLinear([0, top], [HEIGHT - 2, 4]);
-  const at = atMs === undefined ? -1 : Math.min(values.length - 1, Math.floor((atMs - startMs) / stepMs));
+  const at = useStepAtMoment({ startMs, stepMs, n: values.length });
   const shown = values[at];
   return (
     <View>
@@ -59,16 +58,7 @@ function Trend({ vital, name, startMs, stepMs, values, format, top, y, width, is
     <View role="img" aria-label={trendWords(name, values, format)} {...handlers}>
       <Svg width={width} height={HEIGHT}>
         {limitsUpTo(vital, top).map((limit) => (
-          <Line
-            key={limit}
-            x1={0}
-            x2={width}
-            y1={y(limit)}
-            y2={y(limit)}
-            stroke={palette.muted}
-            strokeWidth={1}
-            strokeDasharray="1 3"
-          />
+          <Level y={y(limit)} width={width} key={limit} stroke={palette.muted} strokeDasharray="1 3" />
         ))}
         {stretchesOf(values).map((stretch) => (
           <Polyline
@@ -91,8 +81,8 @@ function Trend({ vital, name, startMs, stepMs, values, format, top, y, width, is
             />
           ) : null,
         )}
-        {isShown && <Line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={palette.ink} strokeWidth={1} />}
-        <Line x1={0} x2={width} y1={HEIGHT - 0.5} y2={HEIGHT - 0.5} stroke={palette.muted} />
+        {isShown && <Upright x={x} height={HEIGHT} stroke={palette.ink} />}
+        <Level y={HEIGHT - 0.5} width={width} stroke={palette.muted} />
       </Svg>
     </View>
   );
