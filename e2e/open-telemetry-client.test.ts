@@ -1,22 +1,7 @@
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
-import {
-  getJson,
-  removeFolder,
-  startServerProcess,
-  stop,
-  temporaryFolder,
-  until,
-  type ServerProcess,
-} from './processes';
-
-interface FlowCount {
-  application: string;
-  technicalName: string;
-  attempts: number;
-  failed: number;
-  meanMs: number;
-}
+import { ask } from './ask';
+import { removeFolder, startServerProcess, stop, temporaryFolder, until, type ServerProcess } from './processes';
 
 let server: ServerProcess;
 let dataDir: string;
@@ -38,7 +23,7 @@ test.each(['protobuf', 'json'])(
     });
     const [{ durations }] = (await once(client, 'message')) as [{ durations: { name: string; ms: number }[] }];
     const flows = await until('its flows', async () => {
-      const all = (await getJson<{ flows: FlowCount[] }>(`${server.url}/api/flow-counts`)).flows.filter(
+      const all = (await ask(server.url, '/api/flow-counts')).flows.filter(
         (flow) => flow.application === `shop-${encoding}`,
       );
       return all.length >= 2 && all;

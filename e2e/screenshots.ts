@@ -1,13 +1,13 @@
 // `npm run screenshots`, with `npm run demo` running: the pictures in docs/screenshots.
 import { mkdirSync } from 'node:fs';
+import { ask } from './ask';
 import { openBrowser, openPage, type Size } from './browser';
-import { getJson } from './processes';
 
 const url = process.argv[2] ?? 'http://127.0.0.1:4400';
 const dir = 'docs/screenshots';
 mkdirSync(dir, { recursive: true });
 
-const { rows } = await getJson<{ rows: { id: number; title: string }[] }>(`${url}/api/worst-first`);
+const { rows } = await ask(url, '/api/worst-first');
 const first = rows[0]?.id;
 if (first === undefined) throw new Error('nothing is wrong in this world: there is nothing to show');
 const { browser, close } = await openBrowser();
@@ -34,7 +34,7 @@ async function shot(
   await page.close();
 }
 
-const { rows: flows } = await getJson<{ rows: { id: number; hurt: number | null }[] }>(`${url}/api/flows`);
+const { rows: flows } = await ask(url, '/api/flows');
 const worstFlow = [...flows].sort((a, b) => (b.hurt ?? 0) - (a.hurt ?? 0))[0]?.id;
 const narrow = rows.find(({ title }) => title.includes('promotion'))?.id ?? first;
 await shot('worst-first-phone', '/', 'phone');
@@ -44,8 +44,7 @@ await shot('incident-wide-dark', `/incident/${first}`, 'wide', { scheme: 'dark' 
 await shot('bites-wide', `/incident/${narrow}?against=day`, 'wide');
 await shot('flows-wide', '/flows', 'wide');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
-const samplesOf = async (id: number) =>
-  (await getJson<{ samples: { traceId: string; spanId: string }[] }>(`${url}/api/incidents/${id}`)).samples;
+const samplesOf = async (id: number) => (await ask(url, '/api/incidents/{id}', { id })).samples;
 const attemptOf = async (id: number, number = 0) => {
   const sample = (await samplesOf(id)).at(number);
   return `/attempt/${sample?.traceId}/${sample?.spanId}`;
@@ -54,15 +53,13 @@ await shot('origin-phone', `/incident/${first}`, 'phone', { scheme: 'light', scr
 await shot('logs-phone', `/incident/${first}`, 'phone', { scheme: 'light', scrollTo: 'log-part' });
 await shot('component-wide', '/component/parcels-db?last=180', 'wide');
 await shot('attempt-phone', await attemptOf(first), 'phone');
-const { journeys } = await getJson<{ journeys: { id: string }[] }>(`${url}/api/journeys?last=240`);
+const { journeys } = await ask(url, '/api/journeys', { query: 'last=240' });
 if (journeys[0]) await shot('journey-phone', `/journey/${journeys[0].id}?last=240`, 'phone');
 await shot('hurt-phone', `/incident/${narrow}`, 'phone', { scheme: 'light', scrollTo: 'hurt-part' });
-const { onsetMs } = await getJson<{ onsetMs: number }>(`${url}/api/incidents/${first}`);
+const { onsetMs } = await ask(url, '/api/incidents/{id}', { id: first });
 const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
 await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/send/pick-up')}`, 'wide');
-const { worst } = await getJson<{ worst: { view: string }[] }>(
-  `${url}/api/pages?last=60&page=${encodeURIComponent('/send/pick-up')}`,
-);
+const { worst } = await ask(url, '/api/pages', { query: `last=60&page=${encodeURIComponent('/send/pick-up')}` });
 if (worst[0]) await shot('load-phone', `/page-load/${worst[0].view}`, 'phone');
 await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', { scheme: 'dark' });
 await shot('set-up-phone', '/set-up', 'phone');

@@ -3,10 +3,10 @@ import { createServer, type Server, type IncomingMessage, type ServerResponse } 
 import type { AddressInfo } from 'node:net';
 import { gzipSync } from 'node:zlib';
 import type { Browser, Page } from 'puppeteer-core';
+import { ask } from './ask';
 import { openBrowser, openPage, type Size } from './browser';
 import { seen, textOf, violations } from './page';
 import {
-  getJson,
   removeFolder,
   startServerProcess,
   stop,
@@ -98,22 +98,7 @@ afterAll(async () => {
   removeFolder(dataDir);
 });
 
-interface Pages {
-  groups: { name: string; views: number; meanMs: number | null; vitals: { lcp: { p75: number } | null } }[];
-  worst: { view: string; page: string; missing: number; errors: number }[];
-  kinds: { route: number; load: number };
-  calls: { call: string; failed: number }[];
-}
-interface Load {
-  resources: { url: string; durationMs: number; missing: boolean; isThirdParty: boolean }[];
-  scriptErrors: { message: string; isMapped: boolean; frames: { file: string; line: number; method: string }[] }[];
-  country: string;
-  browser: string;
-  parts: number[] | null;
-  vitals: Record<string, number | null>;
-  path: string;
-}
-const pages = () => getJson<Pages>(`${top.url}/api/pages?last=60`);
+const pages = () => ask(top.url, '/api/pages', { query: 'last=60' });
 const WITHIN_MS = 20_000;
 
 test('the snippet is small, and one plain script', async () => {
@@ -134,7 +119,7 @@ test('within 20 s: the load with its parts, the slow picture, the one that never
   const load = await until(
     'the slow picture and the error',
     async () => {
-      const found = await getJson<Load>(`${top.url}/api/page-loads/${view}`);
+      const found = await ask(top.url, '/api/page-loads/{view}', { view });
       return found.scriptErrors.length > 0 &&
         found.parts !== null &&
         found.resources.some(({ url }) => url.endsWith('/slow.png'))
@@ -194,9 +179,7 @@ test('what counts is told by one call, with its worth', async () => {
   const counted = await until(
     'the events',
     async () => {
-      const { flows } = await getJson<{ flows: { name: string; attempts: number; failed: number }[] }>(
-        `${top.url}/api/flow-counts`,
-      );
+      const { flows } = await ask(top.url, '/api/flow-counts');
       return flows.find(({ name, attempts }) => name === 'Order placed' && attempts === 2);
     },
     WITHIN_MS,

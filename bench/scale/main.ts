@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { median } from '@toplens/core/stats';
 import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { ask } from '../../e2e/ask';
 import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until } from '../../e2e/processes';
 import { Database } from '../../server/src/store/database';
 import { payloads } from '../payloads';
@@ -177,9 +178,9 @@ async function growthWithFlows(): Promise<void> {
     const server = await serveWithoutTable(dataDir);
     const day = windowQuery({ fromMs: toMs - DAY_MS, toMs });
     times['ranking all flows, one filter']?.push(
-      await timed(() => getJson(`${server.url}/api/flows?${day}&site=Site%203`)),
+      await timed(() => ask(server.url, '/api/flows', { query: `${day}&site=Site%203` })),
     );
-    times['home screen']?.push(await timed(() => getJson(`${server.url}/api/worst-first?last=60`)));
+    times['home screen']?.push(await timed(() => ask(server.url, '/api/worst-first', { query: 'last=60' })));
     await ingestRate(server.url, 3);
     await sleep(4_000);
     const figures = await (await fetch(`${server.url}/metrics`)).text();

@@ -48,10 +48,9 @@ export function judgeWorld(
   player: Pick<WorldPlayer, 'hour' | 'truth' | 'finish'> = new WorldPlayer(plan),
 ): JudgedWorld {
   const register = new Register();
-  const history = new History(
-    (flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }),
-    () => undefined,
-  );
+  const history = new History({
+    isMasked: (flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }),
+  });
   const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
   const hours = new Map<number, AttemptColumns>();
   const counted = new Map<number, Map<number, HourOfFlow>>();

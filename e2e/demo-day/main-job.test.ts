@@ -1,33 +1,17 @@
 import { truthWithin } from '../../scenario/src/pellwick/truth';
 import { openPage, type Size } from '../browser';
 import { seen, textOf, violations } from '../page';
+import { type AnswerTo, ask } from '../ask';
 import { getJson, until } from '../processes';
 import { demoDayStage } from './stage';
 
-interface Row {
-  id: number;
-  rank: number;
-  title: string;
-  harmPerHour: number;
-  people: { estimate: number };
-  handoff: { state: string } | null;
-}
-interface Interval {
-  estimate: number;
-  low: number;
-  high: number;
-}
-interface Incident {
-  id: number;
-  harm: { estimate: number };
-  people: Interval;
-  bill: { name: string; quantity: Interval; harm: { estimate: number } }[];
-}
+type Row = AnswerTo<'/api/worst-first'>['rows'][number];
+type Incident = AnswerTo<'/api/incidents/{id}'>;
+type Interval = Incident['people'];
 
 const stage = demoDayStage();
-const list = () =>
-  getJson<{ rows: Row[]; odd: { title: string }[]; headline: string }>(`${stage().url}/api/worst-first?${stage().day}`);
-const incidentOf = (row: Row) => getJson<Incident>(`${stage().url}/api/incidents/${row.id}?${stage().day}`);
+const list = () => ask(stage().url, '/api/worst-first', { query: stage().day });
+const incidentOf = (row: Row) => ask(stage().url, '/api/incidents/{id}', { id: row.id, query: stage().day });
 const line = (incident: Incident, name: string) => incident.bill.find((line) => line.name === name);
 const quantity = (incident: Incident, name: string) => line(incident, name)?.quantity.estimate ?? NaN;
 const truthOf = (trouble: number) =>
@@ -85,11 +69,9 @@ describe('the demo day against its truth', () => {
 
   test('the past outage of payments is found on its day, and quiet days are quiet', async () => {
     const back = (days: number) => new Date(stage().nowMs - days * 86_400_000).toISOString();
-    const past = await getJson<{ rows: Row[] }>(`${stage().url}/api/worst-first?from=${back(6)}&to=${back(4.5)}`);
+    const past = await ask(stage().url, '/api/worst-first', { query: `from=${back(6)}&to=${back(4.5)}` });
     expect(past.rows[0]?.title).toContain('Pay fails');
-    const quiet = await getJson<{ rows: Row[]; headline: string }>(
-      `${stage().url}/api/worst-first?from=${back(3)}&to=${back(1.5)}`,
-    );
+    const quiet = await ask(stage().url, '/api/worst-first', { query: `from=${back(3)}&to=${back(1.5)}` });
     expect(quiet.rows.length).toBeLessThanOrEqual(1);
   });
 });

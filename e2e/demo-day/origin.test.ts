@@ -1,29 +1,21 @@
 import { openPage, type Size } from '../browser';
 import { sendLongAttempt } from '../long-attempt';
 import { press, seen, tap, textOf, violations } from '../page';
-import { getJson, until } from '../processes';
+import { type AnswerTo, ask } from '../ask';
+import { until } from '../processes';
 import { demoDayStage } from './stage';
 
-interface Incident {
-  id: number;
-  title: string;
-  origin: {
-    candidates: { component: string; reasons: string[]; team: string | null }[];
-    rungs: { component: string; depth: number }[];
-  } | null;
-  proposedTeam: { team: string } | null;
-  samples: { traceId: string; spanId: string }[];
-}
+type Incident = AnswerTo<'/api/incidents/{id}'>;
 
 /** From the ranked row to the component that it comes from, and to the failing line. */
 const stage = demoDayStage();
-const ask = <T>(path: string) => getJson<T>(`${stage().url}${path}`);
 const incidentOf = async (words: string): Promise<Incident> => {
-  const { rows } = await ask<{ rows: { id: number; title: string }[] }>(`/api/worst-first?${stage().day}`);
-  return ask<Incident>(`/api/incidents/${rows.find(({ title }) => title.includes(words))?.id}?${stage().day}`);
+  const { rows } = await ask(stage().url, '/api/worst-first', { query: stage().day });
+  const id = rows.find(({ title }) => title.includes(words))?.id ?? NaN;
+  return ask(stage().url, '/api/incidents/{id}', { id, query: stage().day });
 };
 const flowOf = async (technicalName: string) =>
-  (await ask<{ rows: { id: number; technicalName: string }[] }>(`/api/flows?${stage().day}`)).rows.find(
+  (await ask(stage().url, '/api/flows', { query: stage().day })).rows.find(
     (row) => row.technicalName === technicalName,
   );
 
@@ -51,7 +43,8 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
     await seen(page, 'Likely origin');
     expect(await textOf(page, 'origin-first')).toBe('labels');
     expect(await violations(page)).toEqual([]);
-    const traces = (await ask<Incident>(`/api/incidents/${id}?${stage().day}&promotion=SPRING10`)).samples;
+    const traces = (await ask(stage().url, '/api/incidents/{id}', { id, query: `${stage().day}&promotion=SPRING10` }))
+      .samples;
     expect(traces.length).toBeGreaterThan(0);
     await tap(page, `sample-${traces[0]?.traceId}`);
     await page.waitForFunction(
@@ -111,9 +104,10 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
       size,
     );
     await seen(page, 'select slots');
-    const { rows } = await ask<{ rows: { id: string; name: string }[] }>(
-      `/api/attempts/${samples[0]?.traceId}/${samples[0]?.spanId}`,
-    );
+    const { rows } = await ask(stage().url, '/api/attempts/{traceId}/{spanId}', {
+      traceId: samples[0]?.traceId,
+      spanId: samples[0]?.spanId,
+    });
     await tap(page, `span-${rows.find(({ name }) => name === 'select slots')?.id}`);
     await tap(page, 'open-plan');
     const [chooser] = await Promise.all([page.waitForFileChooser(), tap(page, 'pick-plan')]);
@@ -126,7 +120,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
   });
 
   test('everything that runs: what was off stands first, groups change at a tap, and a part leads to its component', async () => {
-    const { rows } = await ask<{ rows: { title: string; onsetMs: number }[] }>(`/api/worst-first?${stage().day}`);
+    const { rows } = await ask(stage().url, '/api/worst-first', { query: stage().day });
     const onsetMs = rows.find(({ title }) => title.includes('Pick a slot'))?.onsetMs ?? NaN;
     const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
     const page = await openPage(stage().browser, `${stage().url}/estate?${then}`, size);
@@ -232,9 +226,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
 
   test('a span opens with its statement, host and own time; repeated calls unfold', async () => {
     const track = await flowOf('GET /track/{parcel}');
-    const { slowest } = await ask<{ slowest: { traceId: string; spanId: string; outcome: string }[] }>(
-      `/api/flows/${track?.id}?${stage().day}`,
-    );
+    const { slowest } = await ask(stage().url, '/api/flows/{id}', { id: track?.id, query: stage().day });
     const sample = slowest.find(({ outcome }) => outcome !== 'failed');
     const page = await openPage(
       stage().browser,
@@ -242,9 +234,10 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
       size,
     );
     await seen(page, 'select events ×5');
-    const { rows } = await ask<{ rows: { id: string; calls: number; foldedInto: string }[] }>(
-      `/api/attempts/${sample?.traceId}/${sample?.spanId}`,
-    );
+    const { rows } = await ask(stage().url, '/api/attempts/{traceId}/{spanId}', {
+      traceId: sample?.traceId,
+      spanId: sample?.spanId,
+    });
     const folded = rows.find(({ calls }) => calls === 5);
     const shownRows = () => page.$$eval('[data-testid^="span-"]', (found) => found.length);
     const before = await shownRows();

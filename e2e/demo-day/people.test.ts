@@ -1,24 +1,17 @@
 import { openPage, type Size } from '../browser';
 import { fill, gone, press, seen, tap, textOf, violations } from '../page';
-import { getJson } from '../processes';
+import { ask } from '../ask';
 import { demoDayStage } from './stage';
-
-interface Journey {
-  id: string;
-  name: string;
-  steps: { name: string; isBad: boolean; beyondUsual: { estimate: number; low: number; high: number } }[];
-}
 
 /** Who was hurt, where they leave on their way, and one person's sessions. */
 const stage = demoDayStage();
-const ask = <T>(path: string) => getJson<T>(`${stage().url}${path}`);
 const incidentOf = async (words: string) => {
-  const { rows } = await ask<{ rows: { id: number; title: string }[] }>(`/api/worst-first?${stage().day}`);
+  const { rows } = await ask(stage().url, '/api/worst-first', { query: stage().day });
   return rows.find(({ title }) => title.includes(words))?.id;
 };
 
 test('the journey of senders is told as it is, and names the three steps at which people leave because of trouble', async () => {
-  const { journeys } = await ask<{ journeys: Journey[] }>(`/api/journeys?${stage().day}`);
+  const { journeys } = await ask(stage().url, '/api/journeys', { query: stage().day });
   const send = journeys.find(({ name }) => name === 'Send a parcel');
   expect(send?.steps.map(({ name, isBad }) => [name, isBad])).toEqual([
     ['Rate a parcel', false],
@@ -76,7 +69,7 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     await fill(page, 'export-key', 'see');
     await tap(page, 'export-now');
     await gone(page, '[data-testid="export-now"]');
-    const { looks } = await ask<{ looks: { who: string; why: string; people: number }[] }>('/api/person-looks');
+    const { looks } = await ask(stage().url, '/api/person-looks');
     expect(looks[0]).toMatchObject({ who: 'first support', why: `winning back on the ${size}` });
     expect(looks[0]?.people).toBeGreaterThan(20);
     await page.close();

@@ -1,26 +1,17 @@
 import { openPage, type Size } from '../browser';
 import { fill, gone, press, seen, tap, textOf, violations } from '../page';
-import { getJson, until } from '../processes';
+import { type AnswerTo, ask } from '../ask';
+import { until } from '../processes';
 import { demoDayStage } from './stage';
 
-interface Row {
-  id: number;
-  title: string;
-  rank: number;
-  onsetMs: number;
-  endMs: number;
-  activeAtEnd: boolean;
-  inTroubleNow: boolean;
-  harmPerHour: number;
-}
-type List = { rows: Row[]; setAside: { id: number }[]; headline: string };
+type Row = AnswerTo<'/api/worst-first'>['rows'][number];
 
 /**
  * A rank that can be trusted, driven through the interface: narrowing, comparing, past moments, limits, rates,
  * decisions.
  */
 const stage = demoDayStage();
-const list = (query = stage().day) => getJson<List>(`${stage().url}/api/worst-first?${query}`);
+const list = (query = stage().day) => ask(stage().url, '/api/worst-first', { query });
 const open = (path: string, size: Size) => openPage(stage().browser, `${stage().url}${path}`, size);
 const rowOf = async (words: string) => (await list()).rows.find(({ title }) => title.includes(words)) as Row;
 
@@ -34,7 +25,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     await page.waitForFunction(() => location.search.includes('promotion=SPRING10'));
     await seen(page, 'remain.');
     await page.waitForSelector('[aria-label="Only SPRING10. Remove"]');
-    const narrowed = await getJson<List>(`${stage().url}/api/worst-first?${stage().day}&promotion=SPRING10`);
+    const narrowed = await ask(stage().url, '/api/worst-first', { query: `${stage().day}&promotion=SPRING10` });
     await page.goto(`${stage().url}/?${stage().day}&promotion=SPRING10`, { waitUntil: 'networkidle2' });
     expect(await textOf(page, 'headline')).toBe(narrowed.headline);
     expect(await violations(page)).toEqual([]);
@@ -75,9 +66,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
   test('flows are sorted by any column, and a flow shows its limits, bands and sides', async () => {
     const page = await open(`/flows?${stage().day}&sort=-p95Ms`, size);
     await page.waitForSelector('[data-testid^="flow-"]');
-    const { rows } = await getJson<{ rows: { id: number; name: string; p95Ms: number | null; attempts: number }[] }>(
-      `${stage().url}/api/flows?${stage().day}`,
-    );
+    const { rows } = await ask(stage().url, '/api/flows', { query: stage().day });
     const total = rows.reduce((sum, { attempts }) => sum + attempts, 0);
     const slowest = rows
       .filter(({ attempts }) => attempts >= 0.02 * total)
@@ -100,7 +89,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
   });
 
   test('a limit set by hand judges at once, beside the learned one, and is undone', async () => {
-    const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(`${stage().url}/api/flows?${stage().day}`);
+    const { rows } = await ask(stage().url, '/api/flows', { query: stage().day });
     const flow = rows.find(({ name }) => name === 'Pay') as { id: number };
     const page = await open(`/flow/${flow.id}`, size);
     await seen(page, 'Limits');
@@ -115,9 +104,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
       () => document.querySelector<HTMLElement>('[data-testid="limit-Owner’s"]')?.innerText === '1.2 s',
     );
     expect(await textOf(page, 'limit-Learned')).toBe(learned);
-    const judged = await getJson<{ row: { apdexWords: string }; normal: { limitBy: string } }>(
-      `${stage().url}/api/flows/${flow.id}`,
-    );
+    const judged = await ask(stage().url, '/api/flows/{id}', { id: flow.id });
     expect(judged.normal.limitBy).toBe('owner');
     expect(judged.row.apdexWords).toContain('[1.2]');
     await tap(page, 'undo-flow');
@@ -128,9 +115,9 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
   });
 
   test('a single site gets a limit of its own; a site that nobody knows is refused with the way on', async () => {
-    const { rows } = await getJson<{ rows: { id: number; name: string }[] }>(`${stage().url}/api/flows?${stage().day}`);
+    const { rows } = await ask(stage().url, '/api/flows', { query: stage().day });
     const flow = rows.find(({ name }) => name === 'Pay') as { id: number };
-    const { sites } = await getJson<{ sites: string[] }>(`${stage().url}/api/flows/${flow.id}`);
+    const { sites } = await ask(stage().url, '/api/flows/{id}', { id: flow.id });
     const site = sites[0] as string;
     const page = await open(`/flow/${flow.id}`, size);
     await seen(page, 'Limits');
@@ -168,9 +155,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
   test('a rate changed in the set-up moves the bill, with who and when, and is undone', async () => {
     const { id } = (await list('last=60')).rows.find(({ title }) => title.includes('Print labels')) as Row;
     const failed = async () => {
-      const { bill } = await getJson<{ bill: { name: string; rate: number; harm: { estimate: number } }[] }>(
-        `${stage().url}/api/incidents/${id}?${stage().day}&rates=today`,
-      );
+      const { bill } = await ask(stage().url, '/api/incidents/{id}', { id, query: `${stage().day}&rates=today` });
       const line = bill.find(({ name }) => name === 'failed');
       return { rate: line?.rate, harm: Math.round(line?.harm.estimate ?? NaN) };
     };

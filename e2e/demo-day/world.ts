@@ -2,6 +2,7 @@ import { once } from 'node:events';
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { ask } from '../ask';
 import type { TruthFile } from '../../scenario/src/pellwick/truth';
 import {
   ROOT,
@@ -113,9 +114,7 @@ function untilJudged(url: string, nowMs: number): Promise<unknown> {
   return until(
     'all minutes to be judged',
     async () => {
-      const { judgedMs, watermarkMs } = await getJson<{ judgedMs: number | null; watermarkMs: number | null }>(
-        `${url}/api/status`,
-      );
+      const { judgedMs, watermarkMs } = await ask(url, '/api/status');
       return (
         judgedMs !== null && watermarkMs !== null && watermarkMs - judgedMs < 70_000 && nowMs - watermarkMs < 70_000
       );
@@ -143,7 +142,7 @@ async function untilStill(url: string, nowMs: number): Promise<void> {
       // Whoever asks without pause keeps the server from judging.
       await sleep(1_000);
       const { backlogRecords } = await getJson<{ backlogRecords: number }>(`${url}/healthz`);
-      const { rows } = await getJson<{ rows: object[] }>(`${url}/api/worst-first?${day}`);
+      const { rows } = await ask(url, '/api/worst-first', { query: day.toString() });
       const now = JSON.stringify(rows);
       if (now !== seen || backlogRecords > 0) [seen, sinceMs] = [now, Date.now()];
       return Date.now() - sinceMs >= STILL_MS;

@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until } from '../processes';
+import { ask } from '../ask';
+import { removeFolder, startServerProcess, stop, temporaryFolder, until } from '../processes';
 import { postJson, requestOf } from './sender';
 
 const HOUR_MS = 3_600_000;
@@ -10,12 +11,6 @@ export interface ClockResult {
   /** the trouble that came after the clock was right again stood in the list after so long, seconds */
   seenAfterS: number;
   headline: string;
-}
-
-interface List {
-  headline: string;
-  rows: { title: string }[];
-  freshness: { judgedMs: number | null };
 }
 
 /**
@@ -76,7 +71,7 @@ export async function clockJump(jumpMs: number, restartAfter = false): Promise<C
       async () => {
         // A request now and then, as a live system sends them.
         await attempts(Date.now() - 3_000, Date.now() - 1_000, true, 1_000);
-        const answer = await getJson<List>(`${server.url}/api/worst-first?last=60`);
+        const answer = await ask(server.url, '/api/worst-first', { query: 'last=60' });
         return answer.rows.length > 0 && answer;
       },
       60_000,

@@ -1,9 +1,10 @@
-import { getJson, until } from '../processes';
+import { ask } from '../ask';
+import { until } from '../processes';
 import type { CountingSender } from './sender';
 
 /** Attempts that the server has of the counted flow. */
 export const storedAt = async (url: string): Promise<number> => {
-  const { flows } = await getJson<{ flows: { technicalName: string; attempts: number }[] }>(`${url}/api/flow-counts`);
+  const { flows } = await ask(url, '/api/flow-counts');
   return flows
     .filter(({ technicalName }) => technicalName === 'counted')
     .reduce((sum, { attempts }) => sum + attempts, 0);

@@ -65,10 +65,7 @@ test('of second tries that work, those are not charged that are usual: one of te
 
 test("today's level moves by three tenths of what the last half hours say", () => {
   // Ten attempts every five minutes for eight days, and half as many in the last fifteen minutes.
-  const history = new History(
-    () => false,
-    () => undefined,
-  );
+  const history = new History();
   const NOW = at(0);
   const put = (hourMs: number, perBucket: (startMs: number) => number) => {
     const attempts: TestAttempt[] = [];

@@ -28,18 +28,9 @@ describe('the history of roll-ups', () => {
       bucket(1 + (i % 2), hourMs + Math.floor(i / 2) * 5 * MINUTE_MS, 100 + i, 1 + (i % 5)),
     );
     const hours = [0, 1].map((h) => all.filter(({ startMs }) => Math.floor((startMs - hourMs) / HOUR_MS) === h));
-    const forward = new History(
-      () => false,
-      () => undefined,
-    );
-    const backward = new History(
-      () => false,
-      () => undefined,
-    );
-    const loaded = new History(
-      () => false,
-      () => undefined,
-    );
+    const forward = new History();
+    const backward = new History();
+    const loaded = new History();
     hours.forEach((some, h) => forward.putHour(hourMs + h * HOUR_MS, some));
     backward.putHour(hourMs, [bucket(1, hourMs, 9999)]);
     for (const h of [1, 0, 1]) backward.putHour(hourMs + h * HOUR_MS, hours[h] ?? []);
@@ -59,10 +50,10 @@ describe('the history of roll-ups', () => {
 
   test('trouble of earlier days is left out; a limit that was set judges from then on', () => {
     const limits = new Map([[1, 50]]);
-    const history = new History(
-      (_flow, startMs) => startMs < hourMs - DAY_MS,
-      (flow, timeMs) => (timeMs >= hourMs ? limits.get(flow) : undefined),
-    );
+    const history = new History({
+      isMasked: (_flow, startMs) => startMs < hourMs - DAY_MS,
+      ownersLimit: (flow, timeMs) => (timeMs >= hourMs ? limits.get(flow) : undefined),
+    });
     for (let at = hourMs - 10 * DAY_MS; at < hourMs; at += HOUR_MS)
       history.putHour(
         at,
@@ -71,18 +62,17 @@ describe('the history of roll-ups', () => {
     expect(history.normalAt(1, hourMs)).toMatchObject({ limitBy: 'owner', limitMs: 50, basis: 'history' });
     expect(history.normalAt(1, hourMs - HOUR_MS).limitBy).toBe('learned');
     limits.clear();
-    history.forgetFlow(1);
+    history.changed({ what: 'limit', flow: 1 });
     expect(history.normalAt(1, hourMs).limitBy).toBe('learned');
   });
 
   test('what was learned stays true while hours come late, again and anew: the same as learned at the end', () => {
     const random = seededRandom(11);
-    const none = () => undefined;
     const hourOf = (flow: number, at: number) =>
       [0, 1, 2, 3, 4, 5].map((k) =>
         bucket(flow, at + k * 5 * MINUTE_MS, 80 + 60 * random(), 1 + Math.floor(40 * random())),
       );
-    const asItCame = new History(() => false, none);
+    const asItCame = new History();
     const hours = new Map<number, FlowBucket[]>();
     const put = (at: number) => {
       // Flow 2 begins later, and now and then nothing of it comes.
@@ -95,7 +85,7 @@ describe('the history of roll-ups', () => {
       put(at);
       if (random() < 0.2) put(at - HOUR_MS * (1 + Math.floor(40 * random())));
     }
-    const atTheEnd = new History(() => false, none);
+    const atTheEnd = new History();
     for (const [at, some] of [...hours].sort((a, b) => a[0] - b[0])) atTheEnd.putHour(at, some);
     for (const flow of [1, 2])
       for (let at = hourMs - 23 * DAY_MS; at < hourMs + DAY_MS; at += HOUR_MS / 2)
@@ -107,11 +97,10 @@ describe('the history of roll-ups', () => {
       holidays: ['2026-03-09'],
       excluded: [{ fromMs: hourMs - 2 * DAY_MS, toMs: hourMs - 2 * DAY_MS + 30 * MINUTE_MS, reason: 'rehearsal' }],
     });
-    const history = new History(
-      (flow, startMs) => flow === 1 && startMs >= hourMs - 15 * MINUTE_MS,
-      () => undefined,
-    );
-    history.calendar = kinds;
+    const history = new History({
+      isMasked: (flow, startMs) => flow === 1 && startMs >= hourMs - 15 * MINUTE_MS,
+      kinds,
+    });
     for (let at = hourMs - 3 * DAY_MS; at < hourMs; at += HOUR_MS)
       history.putHour(
         at,

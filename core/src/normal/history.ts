@@ -9,6 +9,20 @@ import { SLOT_MS } from './learning-days';
 /** True for a bucket in which the flow was in trouble: normal must not learn from it. */
 export type IsMasked = (flow: number, startMs: number) => boolean;
 
+/** What normal depends on besides the roll-ups. */
+export interface Around {
+  isMasked?: IsMasked;
+  ownersLimit?: (flow: number, timeMs: number) => number | undefined;
+  siteLimits?: (flow: number, timeMs: number) => ReadonlyMap<number, number> | undefined;
+  kinds?: DayKinds;
+}
+
+/** What may change of it: the calendar, a flow’s limits, or when some flows were in trouble before a moment. */
+export type HistoryChange =
+  | { what: 'calendar'; kinds: DayKinds }
+  | { what: 'limit'; flow: number }
+  | { what: 'trouble'; flows: readonly number[]; fromMs: number };
+
 const PER_DAY = DAY_MS / BUCKET_MS;
 const PER_HOUR = HOUR_MS / BUCKET_MS;
 const NOTHING = new Uint8Array(0);
@@ -49,19 +63,24 @@ export class History {
   readonly #days = new Map<number, Map<number, Day>>();
   readonly #firstMs = new Map<number, number>();
   readonly #normals = new Map<number, Map<number, FlowNormal>>();
-  #kinds: DayKinds = dayKinds();
 
-  constructor(
-    private readonly isMasked: IsMasked,
-    private readonly ownersLimit: (flow: number, timeMs: number) => number | undefined,
-    private readonly siteLimits: (flow: number, timeMs: number) => ReadonlyMap<number, number> | undefined = () =>
-      undefined,
-  ) {}
+  #kinds: DayKinds;
 
-  /** Another calendar: all that was learned is learned anew. */
-  set calendar(kinds: DayKinds) {
-    this.#kinds = kinds;
-    this.#normals.clear();
+  constructor(private readonly around: Around = {}) {
+    this.#kinds = around.kinds ?? dayKinds();
+  }
+
+  /** Something that normal is learned from changed: what was learned from it is learned anew when it is asked for. */
+  changed(change: HistoryChange): void {
+    if (change.what === 'calendar') {
+      this.#kinds = change.kinds;
+      this.#normals.clear();
+    } else if (change.what === 'limit') this.#normals.delete(change.flow);
+    else
+      for (const flow of change.flows) {
+        const slots = this.#normals.get(flow);
+        if (slots) for (const slotMs of slots.keys()) if (slotMs >= change.fromMs) slots.delete(slotMs);
+      }
   }
 
   get flows(): number[] {
@@ -198,19 +217,6 @@ export class History {
     day.total = day.attempts.reduce((total, attempts) => total + attempts, 0);
   }
 
-  /** What is normal for some flows from a moment on is learned anew. */
-  forgetNormalsFrom(timeMs: number, flows: Iterable<number>): void {
-    for (const flow of flows) {
-      const slots = this.#normals.get(flow);
-      if (slots) for (const slotMs of slots.keys()) if (slotMs >= timeMs) slots.delete(slotMs);
-    }
-  }
-
-  /** A limit was set: all of the flow is judged anew. */
-  forgetFlow(flow: number): void {
-    this.#normals.delete(flow);
-  }
-
   normalAt(flow: number, timeMs: number): FlowNormal {
     const slotMs = floorTo(timeMs, SLOT_MS);
     let slots = this.#normals.get(flow);
@@ -227,10 +233,10 @@ export class History {
       normal = learnNormal(earlier, {
         firstMs: this.firstMsOf(flow),
         slotMs,
-        ownersLimitMs: this.ownersLimit(flow, endMs),
+        ownersLimitMs: this.around.ownersLimit?.(flow, endMs),
         kinds: this.#kinds,
         totalOf: (dayMs) => this.totalOf(flow, dayMs),
-        siteLimitsMs: this.siteLimits(flow, endMs),
+        siteLimitsMs: this.around.siteLimits?.(flow, endMs),
       });
       slots.set(slotMs, normal);
     }
@@ -256,7 +262,8 @@ export class History {
     if (fromMs < this.firstMsOf(flow)) return undefined;
     const sums = { attempts: 0, failed: 0, valueMinor: 0, usable: 0 };
     for (let startMs = fromMs; startMs < toMs; startMs += BUCKET_MS) {
-      if (!this.#kinds.isExcluded(startMs) && !this.isMasked(flow, startMs)) sums.usable += BUCKET_MS / (toMs - fromMs);
+      if (!this.#kinds.isExcluded(startMs) && !this.around.isMasked?.(flow, startMs))
+        sums.usable += BUCKET_MS / (toMs - fromMs);
       const bucket = this.bucket(flow, startMs);
       sums.attempts += bucket?.attempts ?? 0;
       sums.failed += bucket?.failed ?? 0;
@@ -273,7 +280,7 @@ export class History {
   #earlier(flow: number, startMs: number, slotMs: number): UsualBucket | undefined {
     if (this.#kinds.isExcluded(startMs)) return undefined;
     // Days are judged one after the other: only what earlier days found is final, so only that is masked.
-    if (startMs < floorTo(slotMs, DAY_MS) && this.isMasked(flow, startMs)) return undefined;
+    if (startMs < floorTo(slotMs, DAY_MS) && this.around.isMasked?.(flow, startMs)) return undefined;
     return this.bucket(flow, startMs) ?? EMPTY;
   }
 

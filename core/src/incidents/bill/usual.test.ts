@@ -71,10 +71,7 @@ describe('what is usual around an incident', () => {
 
 test("today's level follows what came in the hours before, and passes over trouble", () => {
   const random = seededRandom(2);
-  const history = new History(
-    () => false,
-    () => undefined,
-  );
+  const history = new History();
   const hour = (at: number, rate: number) =>
     history.putHour(
       at,
@@ -112,10 +109,7 @@ test('people of two incidents together are no more than those of each added; a s
       };
     });
   const register = new Register();
-  const history = new History(
-    () => false,
-    () => undefined,
-  );
+  const history = new History();
   for (let at = NOW - 5 * DAY_MS; at < NOW - HOUR_MS; at += HOUR_MS)
     history.putHour(at, rollUp(columnsOf(make(at, 1, false))));
   const all = make(NOW - 4 * HOUR_MS, 4, true);

@@ -70,11 +70,10 @@ function judge(
   }: { troubles: readonly Hurt[]; more?: Partial<Judge>; siteLimits?: Map<number, number> },
 ) {
   const register = new Register();
-  const history = new History(
-    (flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }),
-    () => undefined,
-    () => siteLimits,
-  );
+  const history = new History({
+    isMasked: (flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }),
+    siteLimits: () => siteLimits,
+  });
   for (let at = NOW - 8 * DAY_MS; at < NOW - 3 * HOUR_MS; at += HOUR_MS)
     history.putHour(at, rollUp(columnsOf(attempts(at, 1, { flows, perMinute }))));
   const window = { fromMs: NOW - 3 * HOUR_MS, toMs: NOW };

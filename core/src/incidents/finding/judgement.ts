@@ -85,10 +85,11 @@ export function judgeStretch(
   midnights.forEach((midnightMs, i) => {
     const after = register.troubledBefore(midnightMs);
     const flows = new Set([...(before[i] as Map<number, string>).keys(), ...after.keys()]);
-    history.forgetNormalsFrom(
-      midnightMs,
-      [...flows].filter((flow) => before[i]?.get(flow) !== after.get(flow)),
-    );
+    history.changed({
+      what: 'trouble',
+      flows: [...flows].filter((flow) => before[i]?.get(flow) !== after.get(flow)),
+      fromMs: midnightMs,
+    });
   });
   return changed;
 }

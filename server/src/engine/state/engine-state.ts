@@ -57,12 +57,12 @@ export async function loadState(
   const register = new Register(await loadIncidents(database));
   const isMasked = (flow: number, startMs: number) =>
     register.touches(flow, { fromMs: startMs, toMs: startMs + BUCKET_MS });
-  const history = new History(
+  const history = new History({
     isMasked,
-    (flow, timeMs) => names.flow(flow, timeMs).limitMs,
-    (flow, timeMs) => names.siteLimits(flow, timeMs),
-  );
-  history.calendar = dayKinds(settings.calendarAt(Infinity));
+    ownersLimit: (flow, timeMs) => names.flow(flow, timeMs).limitMs,
+    siteLimits: (flow, timeMs) => names.siteLimits(flow, timeMs),
+    kinds: dayKinds(settings.calendarAt(Infinity)),
+  });
   const watermarkMs = await newestEnd(database, nowMs);
   for (
     let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS);
@@ -100,7 +100,8 @@ export async function loadState(
 export function takeSettings(state: EngineState, settings: SettingsBook, key: string): void {
   state.settings = state.names.settings = settings;
   const flow = state.names.flowOfKey(key);
-  if (flow !== undefined) state.history.forgetFlow(flow);
-  else state.history.calendar = dayKinds(settings.calendarAt(Infinity));
+  state.history.changed(
+    flow === undefined ? { what: 'calendar', kinds: dayKinds(settings.calendarAt(Infinity)) } : { what: 'limit', flow },
+  );
   state.version++;
 }
