@@ -15,8 +15,9 @@ import {
   type HarmBill,
   type HourOfFlow,
   type StoredIncident,
+  type Suspects,
 } from '@toplens/core/incidents';
-import { History } from '@toplens/core/normal';
+import { History, type Deviation, type FlowNormal } from '@toplens/core/normal';
 import { appendRowInPlace, emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import { KEY_TIER, type WorldPlan } from '../../scenario/src/random-worlds/plan';
@@ -42,10 +43,18 @@ export interface JudgedWorld {
   attempts: number;
 }
 
+/** Where a deviation comes from, as the traces of its attempts tell. */
+export type SuspectsInWorld = (
+  deviation: Deviation,
+  rows: AttemptColumns,
+  normalAt: (flow: number, timeMs: number) => FlowNormal,
+) => Suspects;
+
 /** Plays a world and judges it as the engine does: hour by hour into the history, then day by day. */
 export function judgeWorld(
   plan: WorldPlan,
   player: Pick<WorldPlayer, 'hour' | 'truth' | 'finish'> = new WorldPlayer(plan),
+  suspectsIn?: SuspectsInWorld,
 ): JudgedWorld {
   const register = new Register();
   const history = new History({
@@ -86,7 +95,12 @@ export function judgeWorld(
       rows,
       succession: learnSuccession(rows),
       window,
-      judge: { history, register, applicationOf },
+      judge: {
+        history,
+        register,
+        applicationOf,
+        ...(suspectsIn && { suspectsOf: (deviation) => suspectsIn(deviation, rows, normalAt) }),
+      },
     });
   };
   for (let hourMs = plan.firstMs; hourMs < plan.toMs; hourMs += HOUR_MS) {

@@ -7,46 +7,77 @@ import { JOURNEY_REPORTING, journeyReport, scoreJourney, scoreJourneys } from '.
 import { ORIGIN_REPORTING, ORIGIN_TUNING, originReport, scoreOrigins } from './origins';
 import { REPORTING, report } from './report';
 import { scoreWorlds } from './score';
+import { judgeSharedWorld, SHARED_REPORTING, sharedReport, type SharedVerdict } from './shared';
 
 /**
  * `node dist/node/truth-main.mjs [FIRST LAST [PROCESSES]]`: plays and judges the worlds of these seeds and prints the
- * score. The reporting seeds go into docs/truth.md too.
+ * score. `shared FIRST LAST` judges the worlds of shared components alone. Without arguments all of it is judged with
+ * the reporting seeds and goes into docs/truth.md.
  */
-const [first = REPORTING.first, last = REPORTING.last, processes = 2] = process.argv.slice(2).map(Number);
+const isSharedAlone = process.argv[2] === 'shared';
+const numbers = process.argv.slice(isSharedAlone ? 3 : 2).map(Number);
+const [first, last, processes = 2] = numbers;
+/** A worker that has judged so many worlds is ended: what it gathered goes with it. */
+const PER_WORKER = 10;
 
-const range = ({ first: from, last: to }: { first: number; last: number }) =>
-  Array.from({ length: to - from + 1 }, (_, i) => from + i);
+interface Seeds {
+  first: number;
+  last: number;
+}
+const range = ({ first: from, last: to }: Seeds) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 
-if (process.send) {
-  process.on('message', (seed: number) => {
-    // Maps and sets do not travel as JSON: the fork speaks the structured clone.
-    process.send?.(judgeWorld(planWorld(seed)));
-  });
-} else {
-  const seeds = range({ first, last });
-  const worlds: JudgedWorld[] = [];
-  const begun = Date.now();
-  await Promise.all(
-    Array.from({ length: processes }, async () => {
+/** One world for a worker to judge. */
+interface Asked {
+  kind: 'world' | 'shared';
+  seed: number;
+}
+
+/** Judges worlds in several processes. @returns in the order of the seeds */
+async function judgeAll<T>(kind: Asked['kind'], seeds: Seeds, words: (judged: T) => string): Promise<T[]> {
+  const left = range(seeds);
+  const judged = new Map<number, T>();
+  const work = async () => {
+    while (left.length > 0) {
       const worker = fork(process.argv[1] as string, [], { serialization: 'advanced' });
-      for (let seed = seeds.shift(); seed !== undefined; seed = seeds.shift()) {
-        worker.send(seed);
-        const [world] = (await once(worker, 'message')) as [JudgedWorld];
-        worlds.push(world);
-        console.log(
-          `world ${seed} (${world.plan.shape}): ${world.attempts} attempts, ${world.truth.length} troubles, ${world.found.length} incidents`,
-        );
+      for (const seed of left.splice(0, PER_WORKER)) {
+        worker.send({ kind, seed } satisfies Asked);
+        const [one] = (await once(worker, 'message')) as [T];
+        judged.set(seed, one);
+        console.log(`${kind} ${seed}: ${words(one)}`);
       }
       worker.kill();
-    }),
-  );
-  worlds.sort((a, b) => a.plan.seed - b.plan.seed);
-  const origins = scoreOrigins(range(ORIGIN_REPORTING));
+    }
+  };
+  await Promise.all(Array.from({ length: processes }, work));
+  return [...judged].sort(([a], [b]) => a - b).map(([, one]) => one);
+}
+
+const sharedWords = ({ troubles, one, pairs, apart }: SharedVerdict) =>
+  `${one} of ${troubles} troubles are one incident, ${apart} of ${pairs} pairs apart`;
+const worldWords = ({ plan, attempts, truth, found }: JudgedWorld) =>
+  `${plan.shape}, ${attempts} attempts, ${truth.length} troubles, ${found.length} incidents`;
+
+async function main(): Promise<void> {
+  const sharedSeeds = isSharedAlone && first && last ? { first, last } : SHARED_REPORTING;
+  const seeds = !isSharedAlone && first && last ? { first, last } : REPORTING;
+  const begun = Date.now();
+  const worlds = isSharedAlone ? [] : await judgeAll<JudgedWorld>('world', seeds, worldWords);
+  const minutes = (Date.now() - begun) / 60_000;
+  const shared = sharedReport(await judgeAll<SharedVerdict>('shared', sharedSeeds, sharedWords), sharedSeeds);
+  if (isSharedAlone) return console.log(shared);
   const text = [
-    report(scoreWorlds(worlds), worlds, { first, last, minutes: (Date.now() - begun) / 60_000 }),
-    originReport(origins, ORIGIN_REPORTING, ORIGIN_TUNING),
+    report(scoreWorlds(worlds), worlds, { ...seeds, minutes }),
+    shared,
+    originReport(scoreOrigins(range(ORIGIN_REPORTING)), ORIGIN_REPORTING, ORIGIN_TUNING),
     journeyReport(scoreJourneys(range(JOURNEY_REPORTING).map(scoreJourney)), JOURNEY_REPORTING),
   ].join('\n');
   console.log(`\n${text}`);
-  if (first === REPORTING.first && last === REPORTING.last) writeFileSync('docs/truth.md', text);
+  if (seeds === REPORTING) writeFileSync('docs/truth.md', text);
 }
+
+if (process.send)
+  process.on('message', ({ kind, seed }: Asked) => {
+    // Maps and sets do not travel as JSON: the fork speaks the structured clone.
+    process.send?.(kind === 'world' ? judgeWorld(planWorld(seed)) : judgeSharedWorld(seed));
+  });
+else await main();

@@ -116,7 +116,7 @@ export function originReport(
   return [
     '## Where it comes from',
     '',
-    `${score.worlds} invented applications (\`scenario/src/worlds/traces.ts\`), seeds ${seeds.first} to ${seeds.last}; weights were set on seeds ${tuning.first} to ${tuning.last}. Each has 4 to 12 services with stores and outside services, wrong clocks, lost spans, usual failures and releases that harm nobody. Judged are 60 attempts gone wrong beside 60 usual ones, as the engine takes them; the trouble itself is given, so this measures the origin alone.`,
+    `${score.worlds} invented applications (\`scenario/src/random-worlds/traces.ts\`), seeds ${seeds.first} to ${seeds.last}; weights were set on seeds ${tuning.first} to ${tuning.last}. Each has 4 to 12 services with stores and outside services, wrong clocks, lost spans, usual failures and releases that harm nobody. Judged are 60 attempts gone wrong beside 60 usual ones, as the engine takes them; the trouble itself is given, so this measures the origin alone.`,
     '',
     '| what | measured | goal | |',
     '|---|---:|---:|---|',

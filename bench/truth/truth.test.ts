@@ -3,6 +3,7 @@ import { journeyReport, scoreJourney, scoreJourneys } from './journeys';
 import { judgeWorld } from './judge-world';
 import { report } from './report';
 import { scoreWorlds } from './score';
+import { judgeSharedWorld } from './shared';
 
 // A seed that was used neither for setting thresholds nor for docs/truth.md: a world of drifting load, with less
 // traffic than `npm run bench:truth` gives them, so that the test is quick.
@@ -30,6 +31,14 @@ test('on worlds whose truth is known, troubles are found, dated, billed and rank
   expect(score.firstIsFirstOfAny).toBe(1);
   expect(score.falsePerDay).toBeLessThanOrEqual(3);
   expect(report(score, worlds, { first: 204, last: 209, minutes: 1 })).toContain('| recall of troubles');
+}, 400_000);
+
+test('what several applications share is one trouble, and two such troubles at the same time are two', () => {
+  // A slow and a failing service that begin within minutes of each other; a third of the traffic.
+  const { troubles, one, pairs, apart } = judgeSharedWorld(317, ({ plan }) => {
+    plan.journeys = plan.journeys.map((journey) => ({ ...journey, perMinute: journey.perMinute * 0.35 }));
+  });
+  expect({ troubles, one, pairs, apart }).toEqual({ troubles: 2, one: 2, pairs: 1, apart: 1 });
 }, 400_000);
 
 test('who leaves because of it is told within its range, and harmless trouble fools nobody', () => {

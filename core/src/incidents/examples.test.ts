@@ -107,17 +107,41 @@ describe('what belongs together', () => {
     ).toHaveLength(1);
   });
 
-  test('flows that traces or people join may begin an hour apart, signals of one flow a quarter of an hour', () => {
-    const related = () => true;
-    const groups = (apart: number, flow: number) =>
+  test('flows with one cause may begin an hour apart, signals of one flow without a known cause a quarter of an hour', () => {
+    const groups = (apart: number, flow: number, cause?: string) =>
       groupDeviations(
         [deviation(1, 'slow', { from: 0, to: 120 }), deviation(flow, 'failing', { from: apart, to: 120 })],
         none,
         oneApplication,
-        related,
+        () => cause,
       ).length;
-    expect([groups(50, 2), groups(70, 2)]).toEqual([1, 2]);
+    expect([groups(50, 2, 'db'), groups(70, 2, 'db'), groups(50, 2)]).toEqual([1, 2, 2]);
     expect([groups(12, 1), groups(20, 1)]).toEqual([1, 2]);
+  });
+
+  test('a flow that two causes hit joins neither with the other; what comes back in it belongs to what goes on', () => {
+    const causes = new Map([
+      ['1:slow', 'db'],
+      ['2:slow', 'db'],
+      ['2:failing', 'login'],
+      ['3:failing', 'login'],
+    ]);
+    const groups = groupDeviations(
+      [
+        deviation(1, 'slow', { from: 0, to: 200 }),
+        deviation(2, 'slow', { from: 2, to: 60 }),
+        deviation(2, 'failing', { from: 5, to: 90 }),
+        deviation(3, 'failing', { from: 4, to: 90 }),
+        deviation(2, 'slow', { from: 120, to: 180 }),
+      ],
+      none,
+      (flow) => flow,
+      ({ flow, signal, onsetMs }) => (onsetMs < at(100) ? causes.get(`${flow}:${signal}`) : undefined),
+    );
+    expect(groups.map(({ parts }) => parts.map(({ flow, signal }) => `${flow} ${signal}`))).toEqual([
+      ['1 slow', '2 slow', '2 slow'],
+      ['3 failing', '2 failing'],
+    ]);
   });
 });
 

@@ -18,5 +18,6 @@ export * from './finding/judge';
 export { SLICE_PAST_MS } from './finding/find-in-slices';
 export * from './rows/row-outcome';
 export * from './finding/judgement';
+export { sharedCauses, type Explanations } from './finding/shared-cause';
 export * from './register';
 export * from './bill/hurt-people';

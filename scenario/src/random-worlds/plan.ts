@@ -36,6 +36,8 @@ export interface PlannedTrouble {
   toMs: number;
   /** durations times this, for 'slow' */
   factor: number;
+  /** the same by flow, where a flow spends only a part of its time in what is slow */
+  factors?: Readonly<Record<number, number>>;
   /** share of the attempts in the slice that are touched */
   share: number;
   slice: { dimension: 'site' | 'promotion' | 'version' | 'host'; value: number } | undefined;
@@ -71,6 +73,8 @@ export interface WorldPlan {
   burstiness: number;
   troubles: PlannedTrouble[];
   harmless: Harmless[];
+  /** machine of a flow’s n-th host, by `flow:n` */
+  hostOf: Readonly<Record<string, number>>;
 }
 
 export const SITES = 8;
@@ -85,10 +89,13 @@ const SHAPES = [
   { name: 'drifting load', apps: 2, journeys: [1, 2], rate: [14, 40], extra: 2, noise: 1 },
 ] as const;
 
+export type ShapeName = (typeof SHAPES)[number]['name'];
+
 /** A world that the seed alone decides. */
-export function planWorld(seed: number): WorldPlan {
+export function planWorld(seed: number, shapeName?: ShapeName): WorldPlan {
   const random = seededRandom(seed * 7919 + 17);
-  const shape = SHAPES[seed % SHAPES.length] as (typeof SHAPES)[number];
+  const shape =
+    SHAPES.find(({ name }) => name === shapeName) ?? (SHAPES[seed % SHAPES.length] as (typeof SHAPES)[number]);
   const between = (low: number, high: number) => low + (high - low) * random();
   const logBetween = (low: number, high: number) => Math.exp(between(Math.log(low), Math.log(high)));
   // Every fourth world knows three earlier weeks, the others fewer.
@@ -152,9 +159,13 @@ export function planWorld(seed: number): WorldPlan {
     burstiness: between(0, 0.25) * shape.noise,
     troubles: [],
     harmless: [],
+    hostOf: {},
   };
   plantTroubles(plan, random);
   plantHarmless(plan, random);
+  plan.hostOf = hostNumbers(flows);
+  for (const { flows: touched, slice } of plan.troubles)
+    if (slice?.dimension === 'host') slice.value = plan.hostOf[`${touched[0]}:${slice.value}`] as number;
   return plan;
 }
 
@@ -206,6 +217,12 @@ function plantTroubles(plan: WorldPlan, random: Random): void {
     if (atMs > plan.dayMs + 21 * HOUR_MS) return;
   }
 }
+
+/** Each flow has machines of its own. */
+export const hostNumbers = (flows: readonly WorldFlow[]): Record<string, number> =>
+  Object.fromEntries(
+    flows.flatMap(({ id, hosts }) => Array.from({ length: hosts }, (_, i) => [`${id}:${i + 1}`, 10 * id + i + 1])),
+  );
 
 /** Flows that people pass on the same way: their troubles would explain one another. */
 const journeyOf = (plan: WorldPlan, flow: number): number[] =>

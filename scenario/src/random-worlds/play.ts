@@ -8,7 +8,7 @@ import {
   withCapacity,
   type AttemptColumns,
 } from '@toplens/core/telemetry';
-import { DAY_MS, floorTo, HOUR_MS, isWeekend, MINUTE_MS } from '@toplens/core/time';
+import { DAY_MS, floorTo, HOUR_MS, isWeekend, MINUTE_MS, type Window } from '@toplens/core/time';
 import { seedOfPart } from '../seeds';
 import { KEY_TIER, SITES, type PlannedTrouble, type WorldFlow, type WorldJourney, type WorldPlan } from './plan';
 import type { TroubleTruth } from './truth';
@@ -59,6 +59,7 @@ export class WorldPlayer {
   }[] = [];
   readonly #successes = new Map<string, number[]>();
   readonly #tries = new Map<string, number[]>();
+  readonly #touched = new Map<string, number>();
   #busy = { day: NaN, noise: 1 };
 
   constructor(readonly plan: WorldPlan) {
@@ -192,12 +193,12 @@ export class WorldPlayer {
         site,
         promotion,
         version: this.#version(flow.id, atMs),
-        host: this.#aliveHost(flow.id, host, atMs),
+        host: this.#hostNumber(flow.id, this.#aliveHost(flow.id, host, atMs)),
       };
-      const trouble =
-        atMs < plan.dayMs
-          ? undefined
-          : plan.troubles.find((one) => this.#touches(one, who, atMs) && touched < one.share);
+      const hits =
+        atMs < plan.dayMs ? [] : plan.troubles.filter((one) => this.#touches(one, who, atMs) && touched < one.share);
+      // Of two troubles that could touch an attempt one does: it passed the one and not the other.
+      const trouble = hits[Math.floor(((touched * 997) % 1) * hits.length)];
       const truth = trouble && this.truth.get(trouble.number);
       if (truth && trouble.kind === 'outage') {
         gone = truth;
@@ -209,11 +210,12 @@ export class WorldPlayer {
       const limitMs = trueLimitMs(flow);
       const durationMs =
         trouble?.kind === 'slow'
-          ? baseMs * trouble.factor
+          ? baseMs * (trouble.factors?.[flow.id] ?? trouble.factor)
           : trouble?.kind === 'hanging'
             ? HUNG_MS[0] + ((HUNG_MS[1] - HUNG_MS[0]) * touched) / trouble.share
             : baseMs;
       const failed = failsUsually || trouble?.kind === 'failing';
+      if (trouble) this.#touched.set(`${flow.id}:${person}:${atMs}`, trouble.number);
       this.#add(who, { startMs: atMs, durationMs: failed && trouble ? baseMs * 0.4 : durationMs, failed, value });
       const wouldBeWell = !failsUsually && baseMs <= limitMs;
       const isHung = !failed && durationMs > Math.max(10 * limitMs, 30_000);
@@ -235,6 +237,7 @@ export class WorldPlayer {
         const stillBad = trouble?.kind === 'failing' && (trouble.share > 0.95 || failsAgain < trouble.share);
         if (tries) {
           const retryMs = atMs + 4_000 + thinkMs / 3;
+          if (trouble && stillBad) this.#touched.set(`${flow.id}:${person}:${retryMs}`, trouble.number);
           this.#add(who, { startMs: retryMs, durationMs: stillBad ? againMs * 0.4 : againMs, failed: stillBad, value });
           if (stillBad) fail(retryMs, retryMs + againMs * 0.4);
           atMs = retryMs + againMs;
@@ -317,6 +320,25 @@ export class WorldPlayer {
         (one) => one.kind === 'deadHost' && one.flow === flow && atMs >= one.fromMs && atMs < one.toMs,
       );
     return dead && host === 1 ? 2 : host;
+  }
+
+  #hostNumber(flow: number, host: number): number {
+    return this.plan.hostOf[`${flow}:${host}`] ?? host;
+  }
+
+  /** The number of the trouble that an attempt was touched by. */
+  troubleOf({ flow, person, startMs }: { flow: number; person: number; startMs: number }): number | undefined {
+    return this.#touched.get(`${flow}:${person}:${startMs}`);
+  }
+
+  /** Attempts of a flow that troubles touched, by the number of the trouble. */
+  touchedIn(flow: number, { fromMs, toMs }: Window): Map<number, number> {
+    const counts = new Map<number, number>();
+    for (const [key, number] of this.#touched) {
+      const [ofFlow, , startMs] = key.split(':').map(Number) as [number, number, number];
+      if (ofFlow === flow && startMs >= fromMs && startMs < toMs) counts.set(number, (counts.get(number) ?? 0) + 1);
+    }
+    return counts;
   }
 
   /** Scripted checks that fail, and a slow batch that nobody waits for. */

@@ -41,7 +41,8 @@ export interface TraceWorld {
   hardships: string[];
 }
 
-interface Part {
+/** A service, a store or an outside service, and whom it calls. */
+export interface Part {
   name: string;
   kind: 'service' | 'store' | 'outside';
   ownMs: number;
@@ -199,7 +200,7 @@ function reachableFrom(entry: Part): Part[] {
   return [...found];
 }
 
-interface Trouble {
+export interface Trouble {
   kind: OriginKind;
   origins: Part[];
   signal: 'slow' | 'failing';
@@ -216,7 +217,7 @@ interface Trouble {
 }
 
 /** What is wrong with the telemetry itself. */
-interface Blemishes {
+export interface Blemishes {
   clocks: ReadonlyMap<string, number>;
   /** share of spans that never come */
   lost: number;
@@ -225,13 +226,20 @@ interface Blemishes {
 }
 
 /** Roughly how long an attempt takes, if all calls are made one after the other. */
-function typicalMs(part: Part, depth = 0): number {
+export function typicalMs(part: Part, depth = 0): number {
   const below =
     depth >= MOST_DEPTH
       ? 0
       : part.calls.reduce((sum, { to, times, chance }) => sum + times * chance * typicalMs(to, depth + 1), 0);
   return part.ownMs + below;
 }
+
+/** An attempt through a tree of calls, with the trouble that touches it. */
+export const traceAttempt = (
+  entry: Part,
+  atMs: number,
+  { random, blemishes, trouble }: { random: Random; blemishes: Blemishes; trouble?: Trouble | undefined },
+): TracedAttempt => new Maker(random, blemishes, trouble).attempt(entry, atMs);
 
 /** Makes one attempt, span by span. */
 class Maker {

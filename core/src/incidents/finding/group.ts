@@ -29,8 +29,8 @@ export function outageStretch(parts: readonly Deviation[]): Window {
   return { fromMs: middle(missing.map((part) => part.onsetMs)), toMs: middle(missing.map((part) => part.endMs)) };
 }
 
-/** Whether traces or people join deviations of unlike flows. */
-export type IsRelated = (a: Deviation, b: Deviation) => boolean;
+/** What stands behind a deviation and others of unlike flows, as text; undefined when nothing is known to. */
+export type CauseOf<T> = (deviation: T) => string | undefined;
 
 const SAME_ONSET_MS = 15 * MINUTE_MS;
 /** A flow with few attempts is found late: related ones may begin further apart. */
@@ -56,8 +56,8 @@ function overlapMostly(a: Deviation, b: Deviation): boolean {
 }
 
 /**
- * Groups deviations that have one origin: slow and failing of one flow, or of flows that traces or people join, from
- * about the same time on; missing attempts of a flow whose people usually pass a troubled flow before it (they never
+ * Groups deviations that have one origin: slow and failing of one flow, or of flows with one cause, from about the same
+ * time on, but never what has two causes; missing attempts of a flow whose people usually pass a troubled flow before it (they never
  * came so far); flows of one application that fall silent together.
  *
  * @param applicationOf number of the application that a flow belongs to
@@ -67,20 +67,33 @@ export function groupDeviations<T extends Deviation>(
   deviations: readonly T[],
   precedes: Precedence,
   applicationOf: (flow: number) => number,
-  isRelated: IsRelated = () => false,
+  causeOf: CauseOf<T> = () => undefined,
 ): DeviationGroup<T>[] {
   const ordered = [...deviations].sort(
     (a, b) => a.onsetMs - b.onsetMs || a.flow - b.flow || a.signal.localeCompare(b.signal),
   );
-  let groups: T[][] = [];
-  const belongs = (part: T, bad: T) =>
-    part.flow === bad.flow
-      ? together(part, bad, SAME_ONSET_MS)
-      : together(part, bad, RELATED_ONSET_MS) && isRelated(part, bad);
-  for (const bad of ordered.filter((d) => d.signal !== 'missing')) {
-    // A new part may tie together what stood apart before it.
-    const joined = groups.filter((parts) => parts.some((part) => belongs(part, bad)));
-    groups = [...groups.filter((parts) => !joined.includes(parts)), [...joined.flat(), bad]];
+  const groups: T[][] = [];
+  const bad = ordered.filter((d) => d.signal !== 'missing');
+  for (const part of bad.filter((d) => causeOf(d) !== undefined))
+    join(
+      groups,
+      part,
+      groups.filter(
+        (parts) =>
+          causeOf(parts[0] as T) === causeOf(part) &&
+          (comesBack(parts, part) || parts.some((other) => together(other, part, RELATED_ONSET_MS))),
+      ),
+    );
+  // What has no cause of its own goes with its flow; where that is in two incidents, with the one that began nearest.
+  for (const part of bad.filter((d) => causeOf(d) === undefined)) {
+    const own = (parts: T[]) => parts.filter((other) => other.flow === part.flow);
+    const apart = (parts: T[]) => Math.min(...own(parts).map((other) => Math.abs(other.onsetMs - part.onsetMs)));
+    const near = groups
+      .filter((parts) => comesBack(parts, part) || own(parts).some((other) => together(other, part, SAME_ONSET_MS)))
+      .sort((one, other) => apart(one) - apart(other));
+    const [nearest] = near;
+    const hasCause = ([first]: T[]) => causeOf(first as T) !== undefined;
+    join(groups, part, nearest && hasCause(nearest) ? [nearest] : near.filter((parts) => !hasCause(parts)));
   }
   const outages: T[][] = [];
   for (const missing of ordered.filter((d) => d.signal === 'missing')) {
@@ -107,6 +120,17 @@ export function groupDeviations<T extends Deviation>(
     })
     .sort((a, b) => a.onsetMs - b.onsetMs || (a.parts[0] as T).flow - (b.parts[0] as T).flow);
 }
+
+/** Puts a part to the groups that it belongs to: it may tie together what stood apart before it. */
+function join<T>(groups: T[][], part: T, joined: readonly T[][]): void {
+  for (const parts of joined) groups.splice(groups.indexOf(parts), 1);
+  groups.push([...joined.flat(), part]);
+}
+
+/** The same of the same flow anew, while the others still go on. */
+const comesBack = (parts: readonly Deviation[], part: Deviation): boolean =>
+  parts.some(({ flow, signal }) => flow === part.flow && signal === part.signal) &&
+  parts.some((other) => overlap(spanOf(other), spanOf(part)) !== undefined);
 
 /**
  * Did a trouble begin before attempts were missing behind it? When few come, what is missing is dated only roughly: it

@@ -111,9 +111,19 @@ test('two flows that fail at the same time for everybody are two incidents, unle
     toMs: NOW,
   }));
   expect(shapes(judge([1, 2, 3], 8, { troubles }).register)).toEqual([[1], [2]]);
-  expect(shapes(judge([1, 2, 3], 8, { troubles, more: { componentOf: () => 'parcels-db' } }).register)).toEqual([
-    [1, 2],
-  ]);
+  expect(
+    shapes(
+      judge([1, 2, 3], 8, { troubles, more: { suspectsOf: () => [{ component: 'parcels-db', score: 0.8 }] } }).register,
+    ),
+  ).toEqual([[1, 2]]);
+});
+
+test('the line of a site is one trouble over several applications', () => {
+  const { register } = judge([1, 2, 3], 8, {
+    troubles: [{ flows: [1, 2, 3], site: 2, kind: 'slow', fromMs: NOW - 60 * MINUTE_MS, toMs: NOW }],
+    more: { applicationOf: (flow) => flow },
+  });
+  expect(shapes(register)).toEqual([[1, 2, 3]]);
 });
 
 test('troubles of two sites at the same time stay two', () => {

@@ -1,12 +1,17 @@
 import type { Succession } from '../../flows';
 import { findDeviations, findOutages, type Deviation, type History, type MinuteSeries } from '../../normal';
 import { emptyColumns, rowsByFlow, type AttemptColumns, type AttemptKind } from '../../telemetry';
-import { DAY_MS, floorTo, type Window } from '../../time';
+import { DAY_MS, floorTo, overlap, type Window } from '../../time';
 import { findInSlices, withSlices } from './find-in-slices';
-import { groupDeviations, type IsRelated } from './group';
+import { groupDeviations } from './group';
 import { minuteSeries, type HourOfFlow } from './judge';
-import { isAbout, narrowSegment, spreadOver } from '../rows/narrow';
+import { isPlace, shareAbout, narrowSegment, spreadOver } from '../rows/narrow';
+import { sharedCauses } from './shared-cause';
+import type { OriginCandidate } from '../origin/origin';
 import type { IncidentPart, Register, StoredIncident } from '../register';
+
+/** Components that may be the cause, each with a score from 0 to 1. */
+export type Suspects = readonly Pick<OriginCandidate, 'component' | 'score'>[];
 
 export interface Judge {
   history: History;
@@ -15,10 +20,8 @@ export interface Judge {
   applicationOf: (flow: number) => number;
   /** what its attempts are; work where it is not told */
   kindOf?: (flow: number) => AttemptKind;
-  /**
-   * component that holds most of a deviation's time or failures, where traces tell; joins deviations of unlike flows
-   */
-  componentOf?: (deviation: Deviation) => string | undefined;
+  /** where a deviation comes from, likeliest first, where traces tell; joins deviations of unlike flows */
+  suspectsOf?: (deviation: Deviation) => Suspects;
 }
 
 /** Who does not come to a page is missing in the work behind it, and is not missed twice. */
@@ -71,12 +74,15 @@ export function judgeStretch(
   { rows, succession, window, judge }: { rows: AttemptColumns; succession: Succession; window: Window; judge: Judge },
 ): StoredIncident[] {
   const { history, register } = judge;
-  const { found, isRelated } = tieTogether(rows, deviations, judge);
-  const parts = found.map((deviation): IncidentPart => {
-    const { basis, limitMs, limitBy } = history.normalAt(deviation.flow, deviation.onsetMs);
-    return { ...deviation, judgedBy: { basis, limitMs: limitMs ?? null, limitBy } };
-  });
-  const groups = groupDeviations(parts, succession.precedes, judge.applicationOf, isRelated);
+  const { found, causeOf } = tieTogether(rows, deviations, judge);
+  const judgedBy = ({ flow, onsetMs }: Deviation): IncidentPart['judgedBy'] => {
+    const { basis, limitMs, limitBy } = history.normalAt(flow, onsetMs);
+    return { basis, limitMs: limitMs ?? null, limitBy };
+  };
+  const groups = groupDeviations(found, succession.precedes, judge.applicationOf, causeOf).map((group) => ({
+    ...group,
+    parts: group.parts.map((part): IncidentPart => ({ ...part, judgedBy: judgedBy(part) })),
+  }));
   const midnights: number[] = [];
   for (let dayMs = floorTo(window.fromMs, DAY_MS); dayMs < window.toMs; dayMs += DAY_MS) midnights.push(dayMs + DAY_MS);
   const before = midnights.map((midnightMs) => register.troubledBefore(midnightMs));
@@ -95,64 +101,60 @@ export function judgeStretch(
 }
 
 const NO_ROWS = emptyColumns(0);
+/** What is seen by looking for it, where it was known already that others at the same place are hit. */
+const SPREAD_SCORE = 0.9;
 
 /**
- * Deviations of unlike flows are related when traces lead to one component, or when the same few people are hit in both.
- * Where people are told apart, what they met in other flows of the application belongs to it too.
+ * Deviations of unlike flows are related when traces lead to one component, or when the same few people are hit in both,
+ * those at one place or those served by one machine. Where people are told apart, what they met in other flows of the
+ * application belongs to it too.
  */
 function tieTogether(
   rows: AttemptColumns,
   deviations: readonly Deviation[],
-  { history, applicationOf, componentOf }: Judge,
-): { found: Deviation[]; isRelated: IsRelated } {
+  { history, applicationOf, suspectsOf = () => [] }: Judge,
+): { found: Deviation[]; causeOf: (deviation: Deviation) => string | undefined } {
   const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
-  const found = [...deviations];
   const byFlow = rowsByFlow(rows, new Set(deviations.map((deviation) => deviation.flow)));
   const rowsOf = (flow: number) => byFlow.get(flow) ?? NO_ROWS;
-  const marks = new Map<string, Set<string>>();
-  const keyOf = (part: Deviation) => `${part.flow}:${part.signal}:${part.onsetMs}`;
-  for (const part of deviations) {
-    if (part.signal === 'missing') continue;
-    const own = marks.get(keyOf(part)) ?? new Set<string>();
-    marks.set(keyOf(part), own);
-    const component = componentOf?.(part);
-    if (component !== undefined) own.add(`component:${component}`);
+  const bad = deviations.filter(({ signal }) => signal !== 'missing');
+  const explained = new Map(
+    bad.map((part) => [
+      part,
+      new Map(suspectsOf(part).map(({ component, score }) => [`component:${component}`, score])),
+    ]),
+  );
+  const spread: Deviation[] = [];
+  for (const part of bad) {
     const segment = narrowSegment(rowsOf(part.flow), part, normalAt);
     if (!segment) continue;
-    const mark = `${segment.dimension}:${segment.value}`;
-    own.add(mark);
-    for (const other of deviations) {
-      if (
-        other.signal === 'missing' ||
-        other.flow === part.flow ||
-        applicationOf(other.flow) !== applicationOf(part.flow)
-      )
-        continue;
-      if (
-        other.onsetMs >= part.endMs ||
-        other.endMs <= part.onsetMs ||
-        !isAbout(rowsOf(other.flow), other, segment, normalAt)
-      )
-        continue;
-      const marksOfOther = marks.get(keyOf(other)) ?? new Set<string>();
-      marks.set(keyOf(other), marksOfOther.add(mark));
+    // A promotion or a tier of one application is another’s by name alone; a place and a machine are everybody’s.
+    const application = applicationOf(part.flow);
+    const cause = `${segment.dimension}:${segment.value}${isPlace(segment) ? '' : ` of ${application}`}`;
+    const tell = (other: Deviation, score: number) => {
+      const causes = explained.get(other) ?? new Map<string, number>();
+      explained.set(other, causes.set(cause, Math.max(score, causes.get(cause) ?? 0)));
+    };
+    tell(part, segment.shareOfBad);
+    for (const other of bad) {
+      if (other.flow === part.flow || !(isPlace(segment) || applicationOf(other.flow) === application)) continue;
+      if (!overlap(spanOf(other), spanOf(part))) continue;
+      const share = shareAbout(rowsOf(other.flow), other, segment, normalAt);
+      if (share !== undefined) tell(other, share);
     }
+    if (segment.dimension === 'host') continue;
     const isTaken = (flow: number) =>
-      found.some(
-        (other) =>
-          other.flow === flow &&
-          other.signal === part.signal &&
-          other.onsetMs < part.endMs &&
-          other.endMs > part.onsetMs,
+      [...deviations, ...spread].some(
+        (other) => other.flow === flow && other.signal === part.signal && overlap(spanOf(other), spanOf(part)),
       );
-    const siblings = history.flows.filter((flow) => applicationOf(flow) === applicationOf(part.flow) && !isTaken(flow));
+    const siblings = history.flows.filter((flow) => applicationOf(flow) === application && !isTaken(flow));
     for (const other of spreadOver(rows, part, { segment, flows: new Set(siblings), normalAt })) {
-      found.push(other);
-      marks.set(keyOf(other), own);
+      spread.push(other);
+      tell(other, SPREAD_SCORE);
     }
   }
-  return {
-    found,
-    isRelated: (a, b) => [...(marks.get(keyOf(a)) ?? [])].some((mark) => marks.get(keyOf(b))?.has(mark)),
-  };
+  const causes = sharedCauses(explained);
+  return { found: [...deviations, ...spread], causeOf: (deviation) => causes.get(deviation) };
 }
+
+const spanOf = ({ onsetMs, endMs }: Deviation): Window => ({ fromMs: onsetMs, toMs: endMs });

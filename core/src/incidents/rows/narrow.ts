@@ -10,11 +10,13 @@ type NormalAt = (flow: number, timeMs: number) => FlowNormal;
 /** Holds nearly all that went wrong, and much less of everything. */
 export const isAlone = (segment: { shareOfBad: number; shareOfAll: number }): boolean =>
   segment.shareOfBad >= 0.9 && segment.shareOfAll <= 0.5;
-/**
- * Dimensions that tell people apart; versions and hosts are the machinery's, and unlike flows have them by the same
- * names.
- */
-const OF_PEOPLE = new Set<Dimension>(['site', 'region', 'tier', 'promotion']);
+/** Dimensions by which trouble is told apart; unlike flows have versions by the same names. */
+const TELLING = new Set<Dimension>(['site', 'region', 'tier', 'promotion', 'host']);
+const PLACES = new Set<Dimension>(['site', 'region', 'host']);
+
+/** A place or a machine is one for all applications; a promotion or a tier is told of one. */
+export const isPlace = ({ dimension }: Pick<Segment, 'dimension'>): boolean => PLACES.has(dimension);
+
 const FEWEST_BAD = 6;
 /**
  * So much likelier to go wrong inside the value than outside, it is the value's trouble, whatever else goes wrong as
@@ -22,7 +24,7 @@ const FEWEST_BAD = 6;
  */
 const LEAST_RISK = 2.5;
 
-/** The value of people that a deviation is about, if it is about one. */
+/** The value that a deviation is about, if it is about one: some people, a place, a machine. */
 export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: NormalAt): Segment | undefined {
   if (part.excess < FEWEST_BAD) return undefined;
   const bites = whereItBites({
@@ -34,16 +36,22 @@ export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: N
   });
   const [worst] = bites.segments;
   return worst &&
-    OF_PEOPLE.has(worst.dimension) &&
+    TELLING.has(worst.dimension) &&
     (isAlone(worst) || (worst.low >= LEAST_RISK && worst.shareOfAll <= 0.5))
     ? worst
     : undefined;
 }
 
 /**
- * True when what went wrong in a deviation went wrong mostly for these people too, whether or not it shows by itself.
+ * The share of what went wrong in a deviation that these people met, when they met most of it and more than others did;
+ * whether or not that shows by itself.
  */
-export function isAbout(rows: AttemptColumns, part: Deviation, segment: Segment, normalAt: NormalAt): boolean {
+export function shareAbout(
+  rows: AttemptColumns,
+  part: Deviation,
+  segment: Segment,
+  normalAt: NormalAt,
+): number | undefined {
   const inside = { n: 0, bad: 0 };
   const all = { n: 0, bad: 0 };
   eachRow(rows, { flows: part.flow, window: { fromMs: part.onsetMs, toMs: part.endMs } }, (i) => {
@@ -54,8 +62,9 @@ export function isAbout(rows: AttemptColumns, part: Deviation, segment: Segment,
       if (isBad) count.bad++;
     }
   });
-  if (inside.n === 0 || inside.n === all.n || all.bad === 0) return false;
-  return binomialZ(inside.bad, all.bad, inside.n / all.n) >= LEAST_Z && inside.bad / all.bad >= MOSTLY;
+  if (inside.n === 0 || inside.n === all.n || all.bad === 0) return undefined;
+  const share = inside.bad / all.bad;
+  return binomialZ(inside.bad, all.bad, inside.n / all.n) >= LEAST_Z && share >= MOSTLY ? share : undefined;
 }
 
 const MOSTLY = 0.5;

@@ -8,6 +8,7 @@ import {
   type HourOfFlow,
   type Judge,
   type StoredIncident,
+  type Suspects,
 } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import { emptyColumns, type AttemptColumns } from '@toplens/core/telemetry';
@@ -17,7 +18,8 @@ import { saveIncident } from '../../store/incidents';
 import { saveRelease } from '../../store/releases';
 import { saveDue } from '../../store/judging-due';
 import { replaceHour } from '../../store/roll-ups';
-import { componentOf, findComponent } from './component';
+import { findComponent } from './component';
+import { originOf } from '../reading/origin';
 import { successionIn } from '../reading/succession';
 import type { EngineState } from '../state/engine-state';
 
@@ -25,8 +27,6 @@ import type { EngineState } from '../state/engine-state';
 const LOOK_BACK_MS = 6 * HOUR_MS;
 /** Senders collect for a moment before they send: a minute is complete that long after its end. */
 export const LATENESS_MS = 6_000;
-/** A component joins unlike flows when it holds so much of what went wrong in each. */
-const JOINING_SHARE = 0.65;
 /** An hour that is so long over is written down by flow. */
 const SEALED_AFTER_MS = 20 * MINUTE_MS;
 
@@ -194,8 +194,8 @@ async function judgeWindow(state: EngineState, window: Window): Promise<void> {
   await giveWay();
   const before = register.within(window);
   if (deviations.length === 0 && before.length === 0) return;
-  const components = await componentsOf(state, deviations);
-  const judged: Judge = { history, register, applicationOf, componentOf: (deviation) => components.get(deviation) };
+  const suspects = await suspectsOf(state, deviations);
+  const judged: Judge = { history, register, applicationOf, suspectsOf: (deviation) => suspects.get(deviation) ?? [] };
   const changed = judgeStretch(deviations, {
     rows: await rowsAround(state, deviations),
     succession: deviations.length === 0 ? learnSuccession(emptyColumns(0)) : await successionIn(state.hours, window),
@@ -222,16 +222,12 @@ async function rowsAround({ hours, names }: EngineState, deviations: readonly De
 }
 
 /** Looked up only where deviations of unlike flows might belong together. */
-async function componentsOf(state: EngineState, deviations: readonly Deviation[]): Promise<Map<Deviation, string>> {
+async function suspectsOf(state: EngineState, deviations: readonly Deviation[]): Promise<Map<Deviation, Suspects>> {
   const bad = deviations.filter((deviation) => deviation.signal !== 'missing');
-  const components = new Map<Deviation, string>();
-  if (new Set(bad.map((deviation) => deviation.flow)).size < 2) return components;
-  for (const deviation of bad) {
-    const found = await componentOf(state, deviation);
-    // A store in which every flow spends a part of its time joins nothing.
-    if (found && found.share >= JOINING_SHARE) components.set(deviation, found.name);
-  }
-  return components;
+  const suspects = new Map<Deviation, Suspects>();
+  if (new Set(bad.map((deviation) => deviation.flow)).size < 2) return suspects;
+  for (const deviation of bad) suspects.set(deviation, (await originOf(state, deviation))?.candidates ?? []);
+  return suspects;
 }
 
 async function nameComponents(state: EngineState, window: Window): Promise<void> {
