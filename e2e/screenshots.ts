@@ -41,7 +41,7 @@ await shot('worst-first-phone', '/', 'phone');
 await shot('worst-first-wide', '/', 'wide');
 await shot('incident-phone', `/incident/${first}`, 'phone');
 await shot('incident-wide-dark', `/incident/${first}`, 'wide', { scheme: 'dark' });
-await shot('bites-wide', `/incident/${narrow}?against=day`, 'wide');
+await shot('most-hit-wide', `/incident/${narrow}?against=day`, 'wide');
 await shot('flows-wide', '/flows', 'wide');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
 const samplesOf = async (id: number) => (await ask(url, '/api/incidents/{id}', { id })).samples;

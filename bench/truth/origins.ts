@@ -1,4 +1,5 @@
-import { percent, rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
+import { rankOrigins, type ObservedAttempt, type Origin } from '@toplens/core/incidents';
+import { percent } from '@toplens/core/words';
 import { quantileSorted, seededRandom, sortedCopy } from '@toplens/core/stats';
 import { ORIGIN_KINDS, traceWorld, type TracedAttempt, type TraceWorld } from '../../scenario/src/random-worlds/traces';
 

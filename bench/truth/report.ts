@@ -1,4 +1,4 @@
-import { percent } from '@toplens/core/incidents';
+import { percent } from '@toplens/core/words';
 import type { JudgedWorld } from './judge-world';
 import type { Score } from './score';
 

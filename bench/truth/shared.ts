@@ -1,4 +1,5 @@
-import { outcomeOfRow, percent, rankOrigins, type ObservedAttempt } from '@toplens/core/incidents';
+import { outcomeOfRow, rankOrigins, type ObservedAttempt } from '@toplens/core/incidents';
+import { percent } from '@toplens/core/words';
 import { seededRandom, type Random } from '@toplens/core/stats';
 import { eachRow } from '@toplens/core/telemetry';
 import { HOUR_MS, overlap } from '@toplens/core/time';

@@ -19,9 +19,9 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
   test('a tap on who is hit narrows everything, says how many sessions remain, and goes away again', async () => {
     const { id } = await rowOf('Print labels');
     const page = await open(`/incident/${id}?${stage().day}`, size);
-    await seen(page, 'Where it bites');
+    await seen(page, 'Who is hit most');
     await seen(page, 'No difference by');
-    await tap(page, 'bite-SPRING10');
+    await tap(page, 'hit-SPRING10');
     await page.waitForFunction(() => location.search.includes('promotion=SPRING10'));
     await seen(page, 'remain.');
     await page.waitForSelector('[aria-label="Only SPRING10. Remove"]');

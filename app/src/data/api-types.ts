@@ -1048,46 +1048,6 @@ export interface components {
             harm: components["schemas"]["Interval"];
         };
         /**
-         * Bites
-         * @description Where an incident shows and where it does not
-         */
-        Bites: {
-            /** @description values in which it goes wrong more often */
-            segments: components["schemas"]["Segment"][];
-            /** @description values in which it goes wrong no more often than usual */
-            spared: components["schemas"]["Segment"][];
-            /** @description dimensions that make no difference, or cannot be told */
-            ruledOut: {
-                /**
-                 * @description by what attempts are told apart
-                 * @example site
-                 * @enum {string}
-                 */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
-                /**
-                 * @description why, in words
-                 * @example oneValue
-                 * @enum {string}
-                 */
-                why: "oneValue" | "noDifference";
-                /**
-                 * @description value
-                 * @example
-                 */
-                value: string | null;
-            }[];
-            /**
-             * @description attempts that were late, hung or failed
-             * @example 212
-             */
-            bad: number;
-            /**
-             * @description attempts there in all
-             * @example 1840
-             */
-            all: number;
-        };
-        /**
          * Change
          * @description What changed in a flow or component within the last five minutes
          */
@@ -1331,8 +1291,8 @@ export interface components {
             charts: components["schemas"]["Chart"][];
             /** @description releases, on the time axis */
             marks: components["schemas"]["Mark"][];
-            /** @description in which part of the attempts it shows, and in which it does not */
-            bites: components["schemas"]["Bites"];
+            /** @description who is hit more than others */
+            mostHit: components["schemas"]["MostHit"];
             /** @description attempts to look at */
             samples: components["schemas"]["Sample"][];
             /** @description name of the component (service.name) */
@@ -1459,6 +1419,48 @@ export interface components {
                 /** @description people hurt beyond the usual, each counted once */
                 people: components["schemas"]["Interval"];
             }[];
+        };
+        /**
+         * MostHit
+         * @description Who is hit more than others, who less, and what makes no difference
+         */
+        MostHit: {
+            /** @description values whose people are hit more than others */
+            segments: components["schemas"]["Segment"][];
+            /** @description values whose people are hit less */
+            spared: components["schemas"]["Segment"][];
+            /** @description dimensions that make no difference by any measure, or have one value */
+            ruledOut: {
+                /**
+                 * @description by what attempts are told apart
+                 * @example site
+                 * @enum {string}
+                 */
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                /**
+                 * @description why, in words
+                 * @example oneValue
+                 * @enum {string}
+                 */
+                why: "oneValue" | "noDifference";
+                /**
+                 * @description value
+                 * @example
+                 */
+                value: string | null;
+            }[];
+            /** @description what was compared */
+            measures: ("wentWrong" | "waited" | "left")[];
+            /**
+             * @description attempts that were late, hung or failed
+             * @example 212
+             */
+            bad: number;
+            /**
+             * @description attempts there in all
+             * @example 1840
+             */
+            all: number;
         };
         /**
          * Odd
@@ -1895,9 +1897,57 @@ export interface components {
              * @example 180
              */
             excess: number;
+            /** @description by what it stands out; empty when it does not */
+            by: ("wentWrong" | "waited" | "left")[];
+            /** @description waited longer than usual, mean of an attempt that did not fail; null: too few can tell */
+            waited: {
+                /**
+                 * @description of those with the value, each against their own usual
+                 * @example 4200
+                 */
+                here: number;
+                /**
+                 * @description of all others, likewise
+                 * @example 2800
+                 */
+                elsewhere: number;
+                /**
+                 * @description lower end of the 95 % range of the difference; null: without bound
+                 * @example 1100
+                 */
+                low: number | null;
+                /**
+                 * @description upper end of it; null: without bound
+                 * @example 1700
+                 */
+                high: number | null;
+            } | null;
+            /** @description share of the sessions that went no further, beyond the usual; null: cannot be told */
+            left: {
+                /**
+                 * @description of those with the value, each against their own usual
+                 * @example 0.18
+                 */
+                here: number;
+                /**
+                 * @description of all others, likewise
+                 * @example 0.06
+                 */
+                elsewhere: number;
+                /**
+                 * @description lower end of the 95 % range of the difference; null: without bound
+                 * @example 0.08
+                 */
+                low: number | null;
+                /**
+                 * @description upper end of it; null: without bound
+                 * @example 0.16
+                 */
+                high: number | null;
+            } | null;
             /**
-             * @description in words
-             * @example
+             * @description by what it stands out, in words
+             * @example site Ostrel: waits 4.2 s longer than usual, elsewhere 2.8 s; 18 % more leave than usual, elsewhere 6 %
              */
             words: string;
         };

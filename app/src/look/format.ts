@@ -1,6 +1,6 @@
 /** Numbers and times as they stand on the screen: never more digits than the data supports. */
 
-export { count, formatMoney, percent, times } from '@toplens/core/incidents';
+export { count, counted, durationWords, formatMoney, lengthWords, percent, times } from '@toplens/core/words';
 
 const clockFormat = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
@@ -31,23 +31,6 @@ export function zoneName(timeMs: number = Date.now()): string {
     .formatToParts(timeMs)
     .find(({ type }) => type === 'timeZoneName');
   return part?.value ?? 'local time';
-}
-
-/** "108 min", "3.5 h", "2 d" */
-export function lengthWords(ms: number): string {
-  const minutes = Math.round(ms / 60_000);
-  if (minutes < 120) return `${minutes} min`;
-  const hours = minutes / 60;
-  if (hours < 48) return `${Number(hours.toFixed(1))} h`;
-  return `${Number((hours / 24).toFixed(1))} d`;
-}
-
-/** "0.62 s", "4.8 s", "380 ms" */
-export function durationWords(ms: number): string {
-  if (ms < 1000) return `${Math.round(ms)} ms`;
-  const seconds = ms / 1000;
-  if (seconds < 60) return `${seconds.toFixed(seconds < 10 ? 1 : 0)} s`;
-  return `${(seconds / 60).toFixed(1)} min`;
 }
 
 /** "1 call an attempt", "4.8 calls an attempt" */

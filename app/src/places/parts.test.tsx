@@ -10,7 +10,7 @@ import { Statements } from './flow/statements';
 import { COLUMNS } from './flows/columns';
 import { beforeWords, FlowTableRows } from './flows/flow-table-rows';
 import { LikelyOrigin, sharedWords } from './incident/likely-origin';
-import { WhereItBites } from './incident/where-it-bites';
+import { linesOf, rangeWords, WhoIsHitMost } from './incident/who-is-hit-most';
 import { IncidentRow } from './worst-first/incident-row';
 
 const mockSetView = jest.fn();
@@ -135,30 +135,54 @@ const segment = {
   low: 21,
   high: 80,
   excess: 68,
+  by: ['wentWrong' as const, 'left' as const],
+  waited: { here: -40, elsewhere: 12, low: -90, high: 10 },
+  left: { here: 0.18, elsewhere: 0.06, low: 0.08, high: 0.16 },
   words: 'promotion SPRING10: 97 % of what went wrong',
 };
-const incident = (bites: Partial<Incident['bites']>, signal: Incident['signal'] = 'failing') =>
+const incident = (mostHit: Partial<Incident['mostHit']>, signal: Incident['signal'] = 'failing') =>
   ({
     signal,
     remaining: null,
-    bites: { segments: [], spared: [], ruledOut: [], bad: 0, all: 0, ...bites },
+    mostHit: {
+      segments: [],
+      spared: [],
+      ruledOut: [],
+      measures: ['wentWrong', 'waited', 'left'],
+      bad: 0,
+      all: 0,
+      ...mostHit,
+    },
   }) as unknown as Incident;
+
+test('of a value all that was measured is told, what it stands out by first, with no more digits than are known', () => {
+  expect(linesOf(segment)).toEqual([
+    { words: '97 % of what went wrong, 20 % of all · 41 people', standsOut: true },
+    { words: '18 % more leave than usual, elsewhere 6 %', standsOut: true },
+    { words: 'Waits no longer than usual, elsewhere 12 ms', standsOut: false },
+  ]);
+  expect(linesOf({ ...segment, by: ['left'], people: 1 }).map(({ words }) => words)[1]).toMatch(/· 1 person$/);
+  expect(rangeWords({ low: 31.2, high: 7883 })).toBe('at least 31×');
+  expect(rangeWords({ low: 2.2, high: 6.1 })).toBe('2.2× to 6.1×');
+});
 
 test('who is hit narrows everything at a tap; nothing, and who never came, is said plainly', () => {
   const { rerender } = render(
-    <WhereItBites
+    <WhoIsHitMost
       incident={incident({ segments: [segment], ruledOut: [{ dimension: 'site', why: 'noDifference', value: null }] })}
     />,
   );
-  expect(screen.getByText('No difference by site.')).toBeTruthy();
+  expect(
+    screen.getByText('No difference by site: attempts go wrong, people wait and people leave alike.'),
+  ).toBeTruthy();
   expect(screen.getByText('21× to 80×')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: /SPRING10/ }));
   expect(mockSetView).toHaveBeenCalledWith({ last: 60, rankBy: 'harm', promotion: 'SPRING10' });
-  rerender(<WhereItBites incident={incident({ segments: [{ ...segment, relativeRisk: null, high: null }] })} />);
-  expect(screen.getByText('only here')).toBeTruthy();
-  rerender(<WhereItBites incident={incident({})} />);
-  expect(screen.getByText(/bites everyone alike/)).toBeTruthy();
-  rerender(<WhereItBites incident={incident({}, 'missing')} />);
+  rerender(<WhoIsHitMost incident={incident({ segments: [{ ...segment, relativeRisk: null, high: null }] })} />);
+  expect(screen.getByText('nowhere else')).toBeTruthy();
+  rerender(<WhoIsHitMost incident={incident({})} />);
+  expect(screen.getByText(/Nobody stands out/)).toBeTruthy();
+  rerender(<WhoIsHitMost incident={incident({}, 'missing')} />);
   expect(screen.getByText(/cannot be told apart/)).toBeTruthy();
 });
 

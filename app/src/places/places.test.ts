@@ -7,7 +7,7 @@ import { flowsSentence } from './flows/flows-place';
 import { ordinal, sureWords } from './incident/bill-words';
 import { decisionOf } from './incident/decide-sheet';
 import { stateWords } from './incident/what-happens';
-import { ruledOutWords } from './incident/where-it-bites';
+import { ruledOutWords } from './incident/who-is-hit-most';
 import { calendarText, parseCalendar } from './set-up/calendar-form';
 import { comparedWords } from './worst-first/compared-words';
 import { headlineOf } from './worst-first/worst-first-list';
@@ -73,13 +73,16 @@ test('how sure the rank is', () => {
 
 test('what makes no difference, in one sentence', () => {
   expect(
-    ruledOutWords([
-      { dimension: 'site', why: 'noDifference', value: null },
-      { dimension: 'tier', why: 'noDifference', value: null },
-      { dimension: 'version', why: 'oneValue', value: '5.12.0' },
-    ]),
-  ).toBe('No difference by site, tier. Everyone has version 5.12.0.');
-  expect(ruledOutWords([])).toBe('');
+    ruledOutWords(
+      [
+        { dimension: 'site', why: 'noDifference', value: null },
+        { dimension: 'tier', why: 'noDifference', value: null },
+        { dimension: 'version', why: 'oneValue', value: '5.12.0' },
+      ],
+      ['wentWrong', 'waited'],
+    ),
+  ).toBe('No difference by site and tier: attempts go wrong and people wait alike. Everyone has version 5.12.0.');
+  expect(ruledOutWords([], ['wentWrong'])).toBe('');
 });
 
 test('a bar leans right when likelier, left when less likely, and is full where it happens nowhere else', () => {

@@ -1,4 +1,4 @@
-import { times } from '../incidents';
+import { times } from '../words';
 import type { ChangedMeasure } from '../normal';
 
 /** "3.1× as long", "no attempts at all" */

@@ -1,5 +1,5 @@
 import type { BillLineName } from '../incidents';
-import { count, formatMoney } from '../incidents';
+import { count, formatMoney } from '../words';
 
 /** All that a team needs to start, in one object; `briefMarkdown` is the same for people. */
 export interface Brief {

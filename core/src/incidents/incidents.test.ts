@@ -7,7 +7,6 @@ import { MINUTE_MS } from '../time';
 import {
   DEFAULT_RATES,
   directionOf,
-  formatMoney,
   groupDeviations,
   harmBill,
   harmPerHour,
@@ -20,8 +19,8 @@ import {
   weightOf,
   windowSentence,
   type HarmBill,
-  percent,
 } from './index';
+import { formatMoney, percent } from '../words';
 
 const quantity = (bill: ReturnType<typeof harmBill>, name: string) =>
   bill.lines.find((line) => line.name === name)?.quantity.estimate ?? NaN;

@@ -1,4 +1,6 @@
 import type { Signal } from '../normal';
+import { capital, counted, inWords } from '../words';
+import { count, formatMoney, percent, times } from '../words';
 
 /** The figures from which an incident's sentences are made. */
 export interface IncidentFacts {
@@ -20,24 +22,8 @@ export interface IncidentFacts {
   only?: { dimension: string; value: string };
 }
 
-/** Whole number with thousands separated: 1,284. */
-export const count = (value: number): string => Math.round(value).toLocaleString('en-GB');
-
-/** One digit after the point below ten, none above: 4.1×, 12×. */
-export const times = (ratio: number): string => `${ratio < 10 ? ratio.toFixed(1) : ratio.toFixed(0)}×`;
-
-/** At most two digits that matter: 0.4 %, 12 %. Some is never rounded to none, and nearly all never to all: 99.6 %. */
-export function percent(share: number): string {
-  if (share > 0 && share < 0.0005) return 'under 0.1 %';
-  if (share >= 0.9995 && share < 1) return 'over 99.9 %';
-  const isNearAnEnd = share < 0.1 || (share >= 0.995 && share < 1);
-  return `${(share * 100).toFixed(isNearAnEnd ? 1 : 0).replace(/\.0$/, '')} %`;
-}
-
-const people = (n: number) => (Math.round(n) === 1 ? '1 person' : `${count(n)} people`);
-
-const attempts = (n: number, which = '') =>
-  Math.round(n) === 1 ? `1 ${which}attempt` : `${count(n)} ${which}attempts`;
+const people = (n: number) => counted(n, 'person', 'people');
+const attempts = (n: number, which = '') => counted(n, `${which}attempt`);
 
 /** What happens, in words that need no chart: the headline of a row. */
 export function incidentTitle(facts: IncidentFacts): string {
@@ -89,10 +75,6 @@ export interface WindowFacts {
   incidents: number;
 }
 
-const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
-const inWords = (n: number) => NUMBER_WORDS[n] ?? count(n);
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
 /** The one sentence that sums a window up, and the line under it. */
 export function windowSentence(facts: WindowFacts): { headline: string; detail: string } {
   if (facts.incidents === 0) return { headline: 'Nobody is being hurt.', detail: '' };
@@ -107,18 +89,4 @@ function whoHasThem(incidents: number, withoutTeam: number): string {
   if (withoutTeam === 0) return `All ${inWords(incidents)} are with a team.`;
   if (withoutTeam === incidents) return `None of the ${inWords(incidents)} is with a team yet.`;
   return `${capital(inWords(withoutTeam))} of the ${inWords(incidents)} ${withoutTeam === 1 ? 'is' : 'are'} with nobody yet.`;
-}
-
-/** Whole units (or so many decimals) with the currency's sign: £1,427. A code that is not a currency stands as text. */
-export function formatMoney(amount: number, currency: string, decimals = 0): string {
-  try {
-    return new Intl.NumberFormat('en-GB', {
-      style: 'currency',
-      currency,
-      minimumFractionDigits: decimals,
-      maximumFractionDigits: decimals,
-    }).format(amount);
-  } catch {
-    return `${count(amount)} ${currency}`.trim();
-  }
 }

@@ -3,7 +3,7 @@ import { array, number as numberInput, object, string } from 'yup';
 import { get, incidentId, ok, post, type Paths } from './paths';
 import { focusQuery, rankingQuery, whoDoes, windowQuery } from './queries';
 import { BASES, LEVELS, SIGNALS } from '@toplens/core/normal';
-import { BILL_LINES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
+import { BILL_LINES, HIT_MEASURES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
 import { DIMENSIONS } from '@toplens/core/telemetry';
 import { Sample } from './attempts';
 import { Chart, Freshness, Interval, Mark, Remaining, Series, Window } from './common';
@@ -182,6 +182,21 @@ export const Part = resource('Part', "One flow's part of an incident", {
 });
 export type PartShape = Static<typeof Part>;
 
+const contrastOf = (
+  description: string,
+  unit: string,
+  [here, elsewhere, low, high]: [number, number, number, number],
+) =>
+  record(
+    {
+      here: number('of those with the value, each against their own usual', unit, here),
+      elsewhere: number('of all others, likewise', unit, elsewhere),
+      low: orNull(number('lower end of the 95 % range of the difference; null: without bound', unit, low)),
+      high: orNull(number('upper end of it; null: without bound', unit, high)),
+    },
+    description,
+  );
+
 export const Segment = resource('Segment', 'Attempts of one value of a dimension, against all others', {
   dimension: oneOf(DIMENSIONS, 'by what attempts are told apart'),
   value: text('value of the dimension', 'Depot North'),
@@ -196,25 +211,44 @@ export const Segment = resource('Segment', 'Attempts of one value of a dimension
   low: number('lower end of the interval of the relative risk', '1', 2.2),
   high: orNull(number('upper end of the interval of the relative risk; null: without bound', '1', 6.1)),
   excess: number('attempts that went wrong beyond what the rest of the attempts would let expect', 'attempts', 180),
-  words: text('in words', ''),
+  by: list(oneOf(HIT_MEASURES, 'a measure'), 'by what it stands out; empty when it does not'),
+  waited: orNull(
+    contrastOf(
+      'waited longer than usual, mean of an attempt that did not fail; null: too few can tell',
+      'ms',
+      [4200, 2800, 1100, 1700],
+    ),
+  ),
+  left: orNull(
+    contrastOf(
+      'share of the sessions that went no further, beyond the usual; null: cannot be told',
+      SHARE,
+      [0.18, 0.06, 0.08, 0.16],
+    ),
+  ),
+  words: text(
+    'by what it stands out, in words',
+    'site Ostrel: waits 4.2 s longer than usual, elsewhere 2.8 s; 18 % more leave than usual, elsewhere 6 %',
+  ),
 });
 export type SegmentShape = Static<typeof Segment>;
 
-export const Bites = resource('Bites', 'Where an incident shows and where it does not', {
-  segments: list(ref(Segment), 'values in which it goes wrong more often'),
-  spared: list(ref(Segment), 'values in which it goes wrong no more often than usual'),
+export const MostHit = resource('MostHit', 'Who is hit more than others, who less, and what makes no difference', {
+  segments: list(ref(Segment), 'values whose people are hit more than others'),
+  spared: list(ref(Segment), 'values whose people are hit less'),
   ruledOut: list(
     record({
       dimension: oneOf(DIMENSIONS, 'by what attempts are told apart'),
       why: oneOf(['oneValue', 'noDifference'], 'why, in words'),
       value: orNull(text('value', '')),
     }),
-    'dimensions that make no difference, or cannot be told',
+    'dimensions that make no difference by any measure, or have one value',
   ),
+  measures: list(oneOf(HIT_MEASURES, 'a measure'), 'what was compared'),
   bad: integer('attempts that were late, hung or failed', 'attempts', 212),
   all: integer('attempts there in all', '1', 1840),
 });
-export type BitesShape = Static<typeof Bites>;
+export type MostHitShape = Static<typeof MostHit>;
 
 export const Origin = resource('Origin', 'In which component it may have begun', {
   candidates: list(
@@ -309,7 +343,7 @@ export const Incident = resource('Incident', 'One incident within a window', {
   outcomes,
   charts: list(ref(Chart), 'series to draw, beside what is usual'),
   marks: list(ref(Mark), 'releases, on the time axis'),
-  bites: ref(Bites, 'in which part of the attempts it shows, and in which it does not'),
+  mostHit: ref(MostHit, 'who is hit more than others'),
   samples: list(ref(Sample), 'attempts to look at'),
   component: orNull(
     record(

@@ -85,7 +85,7 @@ export function makeBrief(
     })),
     harmMinutes: incident.harm.estimate,
     currency: incident.currency,
-    mostHit: incident.bites.segments.map(({ dimension, value, words }) => ({ dimension, value, words })),
+    mostHit: incident.mostHit.segments.map(({ dimension, value, words }) => ({ dimension, value, words })),
     component: originOf(incident),
     around: aroundWords(around),
     samples: incident.samples.map((sample) => ({

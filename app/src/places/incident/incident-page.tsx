@@ -24,7 +24,7 @@ import { MoneyPart } from './money-part';
 import { OnTheWay } from './on-the-way';
 import { SendSheet } from './send-sheet';
 import { WhatHappens } from './what-happens';
-import { WhereItBites } from './where-it-bites';
+import { WhoIsHitMost } from './who-is-hit-most';
 
 /** One column on a phone; on a wide screen two, with the bill and the handoff left and the curves right. */
 const TWO_COLUMNS_FROM = 1180;
@@ -59,7 +59,7 @@ export function IncidentPage({ id }: { id: number }) {
               <View style={styles.columns}>
                 <View style={styles.column}>
                   <HarmBill incident={incident} />
-                  <WhereItBites incident={incident} />
+                  <WhoIsHitMost incident={incident} />
                   <OnTheWay incident={incident} />
                   <MoneyPart incident={incident} />
                   <HurtPart incident={incident} />
@@ -80,7 +80,7 @@ export function IncidentPage({ id }: { id: number }) {
                 <HarmBill incident={incident} />
                 <AgainstNormal incident={incident} />
                 <IncidentField incident={incident} />
-                <WhereItBites incident={incident} />
+                <WhoIsHitMost incident={incident} />
                 <OnTheWay incident={incident} />
                 <MoneyPart incident={incident} />
                 <HurtPart incident={incident} />

@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../../time';
 import type { OriginCandidate, Origin, ComponentChange } from './origin';
 import { CALLED_LAST } from './origin-profiles';
-import { percent } from '../words';
+import { percent } from '../../words';
 
 /** What speaks for a candidate, each with its number, weightiest first. */
 export function originReasons(candidate: OriginCandidate, { bad }: Pick<Origin, 'bad'>, onsetMs: number): string[] {

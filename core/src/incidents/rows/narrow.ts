@@ -3,7 +3,7 @@ import { limitsAt, type Deviation, type FlowNormal } from '../../normal';
 import { binomialZ } from '../../stats';
 import { eachRow, FAILED, type AttemptColumns, type Dimension } from '../../telemetry';
 import { outcomeOfRow } from './row-outcome';
-import { whereItBites, type Segment } from '../segments';
+import { whereItGoesWrong, type Segment } from '../most-hit/went-wrong';
 
 type NormalAt = (flow: number, timeMs: number) => FlowNormal;
 
@@ -27,14 +27,14 @@ const LEAST_RISK = 2.5;
 /** The value that a deviation is about, if it is about one: some people, a place, a machine. */
 export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: NormalAt): Segment | undefined {
   if (part.excess < FEWEST_BAD) return undefined;
-  const bites = whereItBites({
+  const wrong = whereItGoesWrong({
     rows,
     flows: new Set([part.flow]),
     window: { fromMs: part.onsetMs, toMs: part.endMs },
     normalAt,
     onlyFailed: part.signal === 'failing',
   });
-  const [worst] = bites.segments;
+  const [worst] = wrong.segments;
   return worst &&
     TELLING.has(worst.dimension) &&
     (isAlone(worst) || (worst.low >= LEAST_RISK && worst.shareOfAll <= 0.5))

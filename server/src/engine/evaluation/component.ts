@@ -1,4 +1,5 @@
-import { percent, type OriginCandidate, type StoredIncident } from '@toplens/core/incidents';
+import { type OriginCandidate, type StoredIncident } from '@toplens/core/incidents';
+import { percent } from '@toplens/core/words';
 import type { Deviation } from '@toplens/core/normal';
 import { originOf } from '../reading/origin';
 import type { EngineState } from '../state/engine-state';

@@ -115,6 +115,14 @@ export async function contextOf(
   });
 }
 
+/** Flows that people usually go on to from a flow of an incident, as it was before. */
+export const followersOf = async (
+  state: EngineState,
+  incident: StoredIncident,
+  flow: number,
+  focus: Focus,
+): Promise<ReadonlySet<number>> => (await surroundings(state, incident, focus)).succession.followersOf(flow);
+
 /**
  * The window that an incident is shown in: a link may show one outside the window that is looked at, then all of it is
  * shown.

@@ -4,7 +4,7 @@ import {
   isAlone,
   outageStretch,
   rootParts,
-  whereItBites,
+  whereItGoesWrong,
   type HarmBill,
   type IncidentFacts,
   type StoredIncident,
@@ -38,13 +38,13 @@ export function describeIncident(
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
   const normalAt = (id: number, timeMs: number) => state.history.normalAt(id, timeMs);
-  const bites =
+  const wrong =
     root.signal === 'missing'
       ? []
-      : whereItBites({ rows, flows: new Set([root.flow]), window, normalAt, onlyFailed: root.signal === 'failing' })
+      : whereItGoesWrong({ rows, flows: new Set([root.flow]), window, normalAt, onlyFailed: root.signal === 'failing' })
           .segments;
   // A version or a host names a place in the machinery; people are told apart by what they are.
-  const alone = bites
+  const alone = wrong
     .filter((one) => isAlone(one) && one.dimension !== 'host')
     .sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
   const attempts = Object.values(bill.outcomes).reduce((sum, n) => sum + n, 0);

@@ -2,21 +2,22 @@ import {
   harmPerHour,
   hurtSentence,
   nearTies,
-  percent,
   priorityOf,
   quantityOf,
   rankStability,
-  times,
-  whereItBites,
-  type Bites,
-  type Segment,
+  hitWords,
+  whoIsHitMost,
+  type Contrast,
+  type HitSegment,
+  type MostHit,
   type StoredIncident,
 } from '@toplens/core/incidents';
+import { GOES_ON_WITHIN_MS } from '@toplens/core/journeys';
 import { originShape } from './origin-shape';
-import { type Window, MINUTE_MS } from '@toplens/core/time';
-import type { BitesShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
+import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import type { MostHitShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
 import { decisionsOf } from '../../store/incidents';
-import { billOf, sharedWindow, windowOf } from '../harm/bills';
+import { billOf, followersOf, sharedWindow, windowOf } from '../harm/bills';
 import { rootOf, describe } from '../harm/describe';
 import { levelOf } from '../harm/levels';
 import { finiteOrNull } from '../reading/finite-or-null';
@@ -94,7 +95,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     outcomes: bill.outcomes,
     charts: chartsOf(state, incident, window, question),
     marks: marksOf(state, flow.application, { fromMs: incident.onsetMs - CHART_LEAD_MS, toMs: window.toMs }),
-    bites: await bitesOf(state, incident, shared, focus),
+    mostHit: await mostHitIn(state, incident, shared, focus),
     samples:
       root.signal === 'missing'
         ? []
@@ -173,56 +174,63 @@ function chartsOf(
   return charts;
 }
 
-async function bitesOf(
+/** What is usual for each site, version … is learned from so long before the onset. */
+const USUAL_MS = 3 * HOUR_MS;
+
+async function mostHitIn(
   state: EngineState,
   incident: StoredIncident,
-  shared: Window,
+  window: Window,
   focus: Focus,
-): Promise<BitesShape> {
-  const root = rootOf(incident);
-  if (root.signal === 'missing') return { segments: [], spared: [], ruledOut: [], bad: 0, all: 0 };
-  const bites = whereItBites({
-    rows: await state.hours.rows(shared, new Set([root.flow]), sliceOf(state, focus)),
-    flows: new Set([root.flow]),
-    window: shared,
-    normalAt: (flow, timeMs) => state.history.normalAt(flow, timeMs),
-    onlyFailed: root.signal === 'failing',
+): Promise<MostHitShape> {
+  const { flow, signal } = rootOf(incident);
+  if (signal === 'missing') return { segments: [], spared: [], ruledOut: [], measures: [], bad: 0, all: 0 };
+  const before = { fromMs: incident.onsetMs - USUAL_MS, toMs: incident.onsetMs };
+  const followers = await followersOf(state, incident, flow, focus);
+  const rowsIn = ({ fromMs, toMs }: Window) =>
+    state.hours.rows(
+      { fromMs, toMs: Math.min(toMs + GOES_ON_WITHIN_MS, state.watermarkMs) },
+      new Set([flow, ...followers]),
+      sliceOf(state, focus),
+    );
+  const mostHit = whoIsHitMost({
+    rows: await rowsIn(window),
+    flow,
+    window,
+    before: { rows: await rowsIn(before), window: before },
+    followers,
+    knownUntilMs: state.judgedMs,
+    normalAt: (id, timeMs) => state.history.normalAt(id, timeMs),
+    onlyFailed: signal === 'failing',
   });
-  return bitesShape(state, bites);
+  return mostHitShape(state, mostHit);
 }
 
-function bitesShape(state: EngineState, bites: Bites): BitesShape {
-  const shape = (one: Segment): SegmentShape => ({
-    dimension: one.dimension,
-    value: state.names.text(one.value),
-    all: one.all,
-    bad: one.bad,
-    people: one.people,
-    shareOfBad: one.shareOfBad,
-    shareOfAll: one.shareOfAll,
-    relativeRisk: finiteOrNull(one.relativeRisk),
-    low: one.low,
-    high: finiteOrNull(one.high),
-    excess: one.excess,
-    words: hitWords(one.dimension, state.names.text(one.value), one),
-  });
+const contrastShape = (contrast: Contrast | null) =>
+  contrast && { ...contrast, low: finiteOrNull(contrast.low), high: finiteOrNull(contrast.high) };
+
+function mostHitShape(state: EngineState, mostHit: MostHit): MostHitShape {
+  const shape = (one: HitSegment): SegmentShape => {
+    const { value, relativeRisk, high, waited, left, p: _p, ...facts } = one;
+    const name = state.names.text(value);
+    return {
+      ...facts,
+      value: name,
+      relativeRisk: finiteOrNull(relativeRisk),
+      high: finiteOrNull(high),
+      waited: contrastShape(waited),
+      left: contrastShape(left),
+      words: `${one.dimension} ${name}: ${hitWords(one)}`,
+    };
+  };
   return {
-    segments: bites.segments.map(shape),
-    spared: bites.spared.map(shape),
-    ruledOut: bites.ruledOut.map(({ dimension, why, value }) => ({
+    ...mostHit,
+    segments: mostHit.segments.map(shape),
+    spared: mostHit.spared.map(shape),
+    ruledOut: mostHit.ruledOut.map(({ dimension, why, value }) => ({
       dimension,
       why,
       value: value === undefined ? null : state.names.text(value),
     })),
-    bad: bites.bad,
-    all: bites.all,
   };
-}
-
-/** "promotion SPRING10: 92 % of what went wrong, 8 % of all; 12 times as likely" */
-function hitWords(dimension: string, value: string, segment: Segment): string {
-  const likely = Number.isFinite(segment.relativeRisk)
-    ? `; ${times(segment.relativeRisk)} as likely`
-    : '; nowhere else';
-  return `${dimension} ${value}: ${percent(segment.shareOfBad)} of what went wrong, ${percent(segment.shareOfAll)} of all${likely}`;
 }

@@ -1,8 +1,9 @@
-import type { FlowNormal } from '../normal';
-import { benjaminiHochberg, twoSidedP, Z95 } from '../stats';
-import { DIMENSIONS, eachRow, type AttemptColumns, type Dimension } from '../telemetry';
-import type { Window } from '../time';
-import { outcomeOfRow } from './rows/row-outcome';
+import type { FlowNormal } from '../../normal';
+import { benjaminiHochberg, twoSidedP, Z95 } from '../../stats';
+import { DIMENSIONS, eachRow, type AttemptColumns, type Dimension } from '../../telemetry';
+import { isSamePlace, pickNarrowest, type Place } from './narrowest';
+import type { Window } from '../../time';
+import { outcomeOfRow } from '../rows/row-outcome';
 
 /** A value that holds more (or less) of the attempts gone wrong than of all attempts. */
 export interface Segment {
@@ -25,19 +26,21 @@ export interface Segment {
   p: number;
 }
 
-export interface Bites {
+export interface WentWrong {
   /** over-represented ones that explain more alone than within another, worst first */
   segments: Segment[];
   /** spared values: significantly less hurt */
   spared: Segment[];
   /** dimensions that make no difference, or have one value only */
   ruledOut: { dimension: Dimension; why: 'oneValue' | 'noDifference'; value?: number }[];
+  /** every value that was tried, whether it stands out or not */
+  tried: Segment[];
   /** attempts gone wrong, and all */
   bad: number;
   all: number;
 }
 
-export interface BitesQuestion {
+export interface WrongQuestion {
   rows: AttemptColumns;
   flows: ReadonlySet<number>;
   window: Window;
@@ -50,8 +53,6 @@ const FALSE_DISCOVERY = 0.05;
 const FEWEST_ALL = 10;
 const FEWEST_BAD = 5;
 const LEAST_RISK = 1.3;
-const MOST_SEGMENTS = 4;
-const NEARLY = 0.8;
 
 interface Count {
   all: number;
@@ -64,18 +65,14 @@ interface Count {
  * discoveries. Of nested values (a site and its region) the one that explains more alone is kept: once a value is
  * picked, others must still stand out among the attempts without it.
  */
-export function whereItBites(question: BitesQuestion): Bites {
-  const picked: Segment[] = [];
+export function whereItGoesWrong(question: WrongQuestion): WentWrong {
   const judged = judgeRows(question);
   const first = tryAll(question.rows, judged, []);
-  let candidates = first.segments;
-  while (picked.length < MOST_SEGMENTS) {
-    const best = narrowest(candidates.filter(isOver));
-    if (!best) break;
+  const picked = pickNarrowest((without) =>
+    (without.length === 0 ? first : tryAll(question.rows, judged, without)).segments.filter(isOver),
+  )
     // What is told of a value is told against everybody, however it was found.
-    picked.push(first.segments.find((one) => one.dimension === best.dimension && one.value === best.value) ?? best);
-    candidates = tryAll(question.rows, judged, picked).segments;
-  }
+    .map((one) => first.segments.find((other) => isSamePlace(other, one)) ?? one);
   const over = new Set(picked.map((one) => one.dimension));
   return {
     segments: picked.sort((a, b) => b.excess - a.excess),
@@ -83,19 +80,10 @@ export function whereItBites(question: BitesQuestion): Bites {
       (one) => one.p <= FALSE_DISCOVERY && one.high < 1 / LEAST_RISK && !over.has(one.dimension),
     ),
     ruledOut: DIMENSIONS.filter((dimension) => !over.has(dimension)).flatMap((dimension) => ruleOut(dimension, first)),
+    tried: first.segments,
     bad: first.bad,
     all: first.all,
   };
-}
-
-/**
- * Of those that hold about as much of what went wrong as the one that holds most, the one that holds least of
- * everything.
- */
-function narrowest(candidates: readonly Segment[]): Segment | undefined {
-  const most = Math.max(...candidates.map((one) => one.excess));
-  const near = candidates.filter((one) => one.excess >= NEARLY * most);
-  return near.sort((a, b) => a.shareOfAll - b.shareOfAll || b.excess - a.excess || a.value - b.value)[0];
 }
 
 const isOver = (one: Segment) =>
@@ -109,7 +97,7 @@ interface Tried {
   all: number;
 }
 
-function ruleOut(dimension: Dimension, { segments, values, bad }: Tried): Bites['ruledOut'] {
+function ruleOut(dimension: Dimension, { segments, values, bad }: Tried): WentWrong['ruledOut'] {
   const known = [...(values.get(dimension) as Map<number, Count>)].filter(([value]) => value !== 0);
   if (known.length === 0 || bad < FEWEST_BAD) return [];
   if (known.length === 1) return [{ dimension, why: 'oneValue', value: (known[0] as [number, Count])[0] }];
@@ -119,7 +107,7 @@ function ruleOut(dimension: Dimension, { segments, values, bad }: Tried): Bites[
 }
 
 /** Rows in question, and whether each went wrong: told once, used for every value. */
-function judgeRows({ rows, flows, window, normalAt, onlyFailed }: BitesQuestion): { row: number; isBad: boolean }[] {
+function judgeRows({ rows, flows, window, normalAt, onlyFailed }: WrongQuestion): { row: number; isBad: boolean }[] {
   const judged: { row: number; isBad: boolean }[] = [];
   eachRow(rows, { flows, window }, (row) => {
     const outcome = outcomeOfRow(rows, row, normalAt(rows.flow[row] as number, rows.startMs[row] as number));
@@ -132,12 +120,12 @@ function judgeRows({ rows, flows, window, normalAt, onlyFailed }: BitesQuestion)
 function tryAll(
   rows: AttemptColumns,
   judged: readonly { row: number; isBad: boolean }[],
-  picked: readonly Segment[],
+  picked: readonly Place[],
 ): Tried {
   const values = new Map<Dimension, Map<number, Count>>(DIMENSIONS.map((dimension) => [dimension, new Map()]));
   let [bad, all] = [0, 0];
   for (const { row, isBad } of judged) {
-    if (picked.some((one) => rows[one.dimension][row] === one.value)) continue;
+    if (picked.some(({ dimension, value }) => rows[dimension][row] === value)) continue;
     all++;
     if (isBad) bad++;
     const person = rows.person[row] as number;

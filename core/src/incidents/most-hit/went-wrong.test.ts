@@ -1,14 +1,14 @@
-import { columnsOf, type TestAttempt } from '../fixtures/attempts';
-import { normalWith } from '../fixtures/normal';
-import { seededRandom } from '../stats';
-import { FAILED } from '../telemetry';
-import { MINUTE_MS } from '../time';
-import { whereItBites } from './index';
+import { columnsOf, type TestAttempt } from '../../fixtures/attempts';
+import { normalWith } from '../../fixtures/normal';
+import { seededRandom } from '../../stats';
+import { FAILED } from '../../telemetry';
+import { MINUTE_MS } from '../../time';
+import { whereItGoesWrong } from './went-wrong';
 
 const BASE = Date.UTC(2026, 2, 10, 10);
 const WINDOW = { fromMs: BASE, toMs: BASE + 60 * MINUTE_MS };
 const ask = (rows: readonly TestAttempt[]) =>
-  whereItBites({
+  whereItGoesWrong({
     rows: columnsOf(rows),
     flows: new Set([1]),
     window: WINDOW,
@@ -21,7 +21,7 @@ const attempts = (make: (i: number, random: () => number) => Partial<TestAttempt
 };
 
 test('the value that holds what went wrong is found; what is spread evenly is ruled out', () => {
-  const bites = ask(
+  const wrong = ask(
     attempts((i) => ({
       promotion: i % 10 === 0 ? 7 : 8,
       site: 1 + (i % 3),
@@ -29,35 +29,35 @@ test('the value that holds what went wrong is found; what is spread evenly is ru
       flags: i % 10 === 0 ? FAILED : 0,
     })),
   );
-  expect(bites.segments).toEqual([
+  expect(wrong.segments).toEqual([
     expect.objectContaining({ dimension: 'promotion', value: 7, bad: 40, shareOfBad: 1, shareOfAll: 0.1, people: 40 }),
   ]);
-  expect(bites.segments[0]?.relativeRisk).toBe(Infinity);
-  expect(bites.segments[0]?.low).toBeGreaterThan(10);
-  expect(bites.ruledOut).toContainEqual({ dimension: 'site', why: 'noDifference' });
-  expect(bites.ruledOut).toContainEqual({ dimension: 'version', why: 'oneValue', value: 4 });
-  expect([bites.bad, bites.all]).toEqual([40, 400]);
+  expect(wrong.segments[0]?.relativeRisk).toBe(Infinity);
+  expect(wrong.segments[0]?.low).toBeGreaterThan(10);
+  expect(wrong.ruledOut).toContainEqual({ dimension: 'site', why: 'noDifference' });
+  expect(wrong.ruledOut).toContainEqual({ dimension: 'version', why: 'oneValue', value: 4 });
+  expect([wrong.bad, wrong.all]).toEqual([40, 400]);
 });
 
 test('of a site and its region the site is kept, since it explains more alone', () => {
   // Region 1 holds sites 1, 2 and 3; only site 2 fails.
-  const bites = ask(
+  const wrong = ask(
     attempts((i, random) => {
       const site = 1 + (i % 9);
       return { site, region: site <= 3 ? 1 : 2, flags: random() < (site === 2 ? 0.7 : 0.01) ? FAILED : 0 };
     }, 900),
   );
-  expect(bites.segments.map(({ dimension, value }) => `${dimension} ${value}`)).toEqual(['site 2']);
+  expect(wrong.segments.map(({ dimension, value }) => `${dimension} ${value}`)).toEqual(['site 2']);
 });
 
 test('two causes at once are both named', () => {
-  const bites = ask(
+  const wrong = ask(
     attempts(
       (i) => ({ site: 1 + (i % 5), promotion: i % 7 === 0 ? 3 : 4, flags: i % 5 === 1 || i % 7 === 0 ? FAILED : 0 }),
       700,
     ),
   );
-  expect(bites.segments.map(({ dimension, value }) => `${dimension} ${value}`).sort()).toEqual([
+  expect(wrong.segments.map(({ dimension, value }) => `${dimension} ${value}`).sort()).toEqual([
     'promotion 3',
     'site 2',
   ]);

@@ -1,0 +1,3 @@
+export * from './numbers';
+export * from './durations';
+export * from './money';
