@@ -62,7 +62,7 @@ await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/se
 const { worst } = await ask(url, '/api/pages', { query: `last=60&page=${encodeURIComponent('/send/pick-up')}` });
 if (worst[0]) await shot('load-phone', `/page-load/${worst[0].view}`, 'phone');
 await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', { scheme: 'dark' });
-await shot('set-up-phone', '/set-up', 'phone');
+await shot('settings-phone', '/settings', 'phone');
 await shot('send-phone', `/incident/${first}`, 'phone', { scheme: 'light', press: '[data-testid="send"]' });
 await shot('sent-wide', '/sent', 'wide');
 await close();

@@ -67,8 +67,8 @@ const found = (
     penalties: 0,
     hurtPersons: new Set(),
     lines: [
-      { name: 'waiting', quantity: interval(10, 1), rate: 1, harm: interval(10, 1) },
-      { name: 'money', quantity: interval(0, 0), rate: 0.5, harm: interval(0, 0) },
+      { name: 'waiting', quantity: interval(10, 1), rate: 1, importance: 1, harm: interval(10, 1) },
+      { name: 'money', quantity: interval(0, 0), rate: 0.5, importance: 1, harm: interval(0, 0) },
     ],
   },
 });

@@ -28,7 +28,9 @@ test('the planted origins are proposed first, and the team follows them', async 
   );
   const failing = await incidentOf('Print labels');
   expect(failing.origin?.candidates[0]?.component).toBe('labels');
-  expect(failing.origin?.candidates[0]?.reasons[0]).toMatch(/^is the deepest that fails in \d+ of \d+ attempts$/);
+  expect(failing.origin?.candidates[0]?.reasons[0]).toMatch(
+    /^is the innermost component to fail in \d+ of \d+ attempts$/,
+  );
   expect((await incidentOf('Shipper Link')).origin).toBeNull();
 });
 
@@ -85,7 +87,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
     await line?.evaluate((node) => (node as HTMLElement).click());
     await page.waitForFunction(() => location.pathname.startsWith('/attempt/'));
-    await seen(page, 'Lines in between');
+    await seen(page, 'Log lines of this attempt');
     await page.waitForFunction(() =>
       /slot search for .* took/.test(document.querySelector('[data-testid="attempt-lines"]')?.textContent ?? ''),
     );
@@ -169,7 +171,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
     await page.waitForFunction(() => location.pathname === '/component/parcels-db');
     await seen(page, 'Likely origin of');
     await seen(page, 'Pick a slot');
-    await page.waitForSelector('[aria-label="Who calls it"] a[href^="/component/slots"]');
+    await page.waitForSelector('[aria-label="Callers"] a[href^="/component/slots"]');
     expect(await page.evaluate(() => document.body.textContent)).toContain('Changed in the last day');
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
     expect(await violations(page)).toEqual([]);

@@ -27,7 +27,7 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     const page = await openPage(stage().browser, `${stage().url}/flows?${stage().day}`, size);
     await press(page, 'link', 'Send a parcel');
     await page.waitForFunction(() => location.pathname.startsWith('/journey/') && location.search.includes('from='));
-    await seen(page, 'If it were mended, in this order');
+    await seen(page, 'Fix in this order');
     expect(await textOf(page, 'repairs')).toMatch(/Pick a slot[\s\S]*Print labels/);
     expect(await textOf(page, 'step-3')).toMatch(/left because of trouble \(/);
     expect(await violations(page)).toEqual([]);
@@ -49,7 +49,7 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
         ?.click(),
     );
     await page.waitForFunction(() => location.pathname.startsWith('/incident/'));
-    await seen(page, 'On the way');
+    await seen(page, 'Journeys affected');
     expect(await textOf(page, 'on-the-way')).toMatch(/Step 3 of 5 of Send a parcel[\s\S]*Mended:/);
     await page.close();
   });
@@ -86,7 +86,7 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     await page.$eval('[data-testid="pages-/send/pick-up"] [role="link"]', (link) => (link as HTMLElement).click());
     await seen(page, 'Tone: something does not come more often');
     expect(await textOf(page, 'resource-hosts')).toMatch(
-      /^From whom it comes\n.*\ntiles\.map-tiles\.example {2}third party\n.*did not come/,
+      /^Hosts that pages load from\n.*\ntiles\.map-tiles\.example {2}third party\n.*did not come/,
     );
     await page.$eval('[data-testid="worst-loads"] a', (door) => (door as HTMLElement).click());
     await page.waitForFunction(() => location.pathname.startsWith('/page-load/'));
@@ -104,7 +104,7 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
   });
 
   test('the page that comes without its map stands in the rank: owed by the provider, and from an attempt to the load', async () => {
-    const id = await incidentOf('comes incomplete');
+    const id = await incidentOf('ncomplete');
     const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}`, size);
     await page.waitForSelector('[data-testid="origin-first"]');
     expect(await textOf(page, 'origin-first')).toBe('tiles.map-tiles.example');

@@ -24,12 +24,12 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     await tap(page, 'hit-SPRING10');
     await page.waitForFunction(() => location.search.includes('promotion=SPRING10'));
     await seen(page, 'remain.');
-    await page.waitForSelector('[aria-label="Only SPRING10. Remove"]');
+    await page.waitForSelector('[aria-label="Filter promotion SPRING10. Remove"]');
     const narrowed = await ask(stage().url, '/api/worst-first', { query: `${stage().day}&promotion=SPRING10` });
     await page.goto(`${stage().url}/?${stage().day}&promotion=SPRING10`, { waitUntil: 'networkidle2' });
     expect(await textOf(page, 'headline')).toBe(narrowed.headline);
     expect(await violations(page)).toEqual([]);
-    await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Only SPRING10. Remove"]')?.click());
+    await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Filter promotion SPRING10. Remove"]')?.click());
     await page.waitForFunction(() => !location.search.includes('promotion'));
     await page.close();
   });
@@ -52,7 +52,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     // In the middle of the past outage of payments: in trouble then, long over by now.
     const back = (days: number) => new Date(stage().nowMs - days * 86_400_000).toISOString();
     const past = (await list(`from=${back(6)}&to=${back(4.5)}`)).rows.find(({ title }) =>
-      title.includes('Pay fails'),
+      title.includes(': Pay'),
     ) as Row;
     const from = new Date(past.onsetMs - 30 * 60_000).toISOString();
     const then = new Date(Math.floor((past.onsetMs + past.endMs) / 2)).toISOString();
@@ -152,7 +152,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     await page.close();
   });
 
-  test('a rate changed in the set-up moves the bill, with who and when, and is undone', async () => {
+  test('a rate changed in the settings moves the bill, with who and when, and is undone', async () => {
     const { id } = (await list('last=60')).rows.find(({ title }) => title.includes('Print labels')) as Row;
     const failed = async () => {
       const { bill } = await ask(stage().url, '/api/incidents/{id}', { id, query: `${stage().day}&rates=today` });
@@ -162,7 +162,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     const before = await failed();
     expect(before.rate).toBe(5);
     expect(before.harm).toBeGreaterThan(0);
-    const page = await open('/set-up', size);
+    const page = await open('/settings', size);
     await fill(page, 'rate-failed', 'much');
     await fill(page, 'rate-who', 'Kim');
     await tap(page, 'save-rates');

@@ -33,7 +33,7 @@ export interface GuidedResult {
 }
 
 const READING: Reading = {
-  frontDoors: new Set(),
+  entryServices: new Set(),
   readLine: () => undefined,
   limits: INTAKE_LIMITS,
 };

@@ -106,7 +106,7 @@ export function buildApp({
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));
   api.use(settingsRoutes(database, engine, settings));
-  api.use(handoffRoutes(database, engine, search, config));
+  api.use(handoffRoutes(database, engine, search, { ...config, hasDesk: config.deskUrl !== '' }));
   api.use(unknownRoute);
   app.use('/api', api);
   app.use('/v1', unknownRoute);

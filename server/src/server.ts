@@ -98,7 +98,7 @@ export async function startServer(
       database,
       journal,
       reading: {
-        frontDoors: new Set(settings.frontDoors),
+        entryServices: new Set(settings.entryServices),
         readLine: lineReader(settings.businessEvents),
         limits: config.limits,
       },

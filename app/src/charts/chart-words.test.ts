@@ -35,7 +35,7 @@ describe('curves of hosts', () => {
     const figures = ['a', 'b', 'c', 'd', 'e'].map((host, i) => figure(host, [0.1 * (i + 1), 0.9]));
     expect(momentWords(figures, NOON + 30_000, NOON, true)).toBe('12:00: e 50 %, d 40 %, c 30 %, b 20 %, 1 more below');
     expect(momentWords(figures.slice(0, 1), NOON + 60_000, NOON, true)).toBe('12:01: a 90 %');
-    expect(momentWords(figures, NOON + 600_000, NOON, true)).toBe('12:10: nothing told');
+    expect(momentWords(figures, NOON + 600_000, NOON, true)).toBe('12:10: no data');
   });
 });
 

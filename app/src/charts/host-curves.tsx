@@ -131,7 +131,7 @@ export function momentWords(figures: readonly Figure[], atMs: number, todayMs: n
     .slice(0, MOST_TOLD)
     .map(({ figure, value }) => `${nameOf(figure)} ${valueWords(figure, value, isShare)}`);
   if (told.length > MOST_TOLD) words.push(`${told.length - MOST_TOLD} more below`);
-  return `${clock(atMs, todayMs)}: ${words.join(', ') || 'nothing told'}`;
+  return `${clock(atMs, todayMs)}: ${words.join(', ') || 'no data'}`;
 }
 
 const UNITS: Readonly<Record<string, string>> = { networkErrors: ' /s', eventLoop: ' ms' };

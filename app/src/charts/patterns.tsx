@@ -1,3 +1,4 @@
+import { OUTCOME_WORDS as WORDS_OF_ATTEMPTS } from '@toplens/core/flows';
 import { Defs, Line, Pattern, Rect } from 'react-native-svg';
 import type { Palette } from '@/look/tokens';
 
@@ -5,10 +6,7 @@ export const OUTCOME_ORDER = ['onTime', 'late', 'hung', 'failed', 'missing'] as 
 export type OutcomeName = (typeof OUTCOME_ORDER)[number];
 
 export const OUTCOME_WORDS: Record<OutcomeName, string> = {
-  onTime: 'on time',
-  late: 'late',
-  hung: 'hung',
-  failed: 'failed',
+  ...WORDS_OF_ATTEMPTS,
   missing: 'never came',
 };
 

@@ -703,6 +703,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/handoffs/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tries again to deliver a handoff that was kept or could not be delivered */
+        post: operations["postHandoffsByIdAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/handoffs/{id}/answer": {
         parameters: {
             query?: never;
@@ -1044,7 +1061,12 @@ export interface components {
              * @example 3
              */
             rate: number;
-            /** @description harm, minutes of people's time */
+            /**
+             * @description of the flows in it, mean by quantity: 1 is as any other
+             * @example 1
+             */
+            importance: number;
+            /** @description harm, in points: one is a minute waited */
             harm: components["schemas"]["Interval"];
         };
         /**
@@ -1144,6 +1166,42 @@ export interface components {
              * @example 7
              */
             id: number;
+        };
+        /**
+         * EarlyWarning
+         * @description An incident that hurts nobody so far
+         */
+        EarlyWarning: {
+            /**
+             * @description number
+             * @example 7
+             */
+            id: number;
+            /**
+             * @description headline of the incident
+             * @example Book a pick-up fails for every fourth attempt
+             */
+            title: string;
+            /**
+             * @description name of the application
+             * @example Courier app
+             */
+            application: string;
+            /**
+             * @description when it began, told by change-point
+             * @example 1772442840000
+             */
+            onsetMs: number;
+            /**
+             * @description goes on now, whatever window is looked at
+             * @example true
+             */
+            inTroubleNow: boolean;
+            /**
+             * @description what may come of it, in words
+             * @example If it goes on, people who come this way will feel it.
+             */
+            mayBecome: string;
         };
         /**
          * Incident
@@ -1461,42 +1519,6 @@ export interface components {
              * @example 1840
              */
             all: number;
-        };
-        /**
-         * Odd
-         * @description An incident that hurts nobody so far
-         */
-        Odd: {
-            /**
-             * @description number
-             * @example 7
-             */
-            id: number;
-            /**
-             * @description headline of the incident
-             * @example Book a pick-up fails for every fourth attempt
-             */
-            title: string;
-            /**
-             * @description name of the application
-             * @example Courier app
-             */
-            application: string;
-            /**
-             * @description when it began, told by change-point
-             * @example 1772442840000
-             */
-            onsetMs: number;
-            /**
-             * @description goes on now, whatever window is looked at
-             * @example true
-             */
-            inTroubleNow: boolean;
-            /**
-             * @description what may come of it, in words
-             * @example If it goes on, people who come this way will feel it.
-             */
-            mayBecome: string;
         };
         /**
          * Origin
@@ -2013,7 +2035,7 @@ export interface components {
             /** @description rows */
             rows: components["schemas"]["Row"][];
             /** @description incidents that hurt nobody so far */
-            odd: components["schemas"]["Odd"][];
+            earlyWarnings: components["schemas"]["EarlyWarning"][];
             /**
              * @description some flow carries an agreement with a penalty
              * @example true
@@ -5085,7 +5107,7 @@ export interface components {
              * @example draft
              * @enum {string}
              */
-            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
+            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "fixReported" | "returned";
             /**
              * @description what the sender adds
              * @example please look at the gateway first
@@ -5105,7 +5127,7 @@ export interface components {
              * @description harm when it was sent
              * @example 410
              */
-            harmMinutes: number;
+            harmPoints: number;
             /**
              * @description persons, each counted once
              * @example 128
@@ -5172,7 +5194,7 @@ export interface components {
              * @example draft
              * @enum {string}
              */
-            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
+            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "fixReported" | "returned";
         };
         /**
          * HandoffSummary
@@ -5199,7 +5221,7 @@ export interface components {
              * @example draft
              * @enum {string}
              */
-            state: "draft" | "sent" | "taken" | "fixReported" | "returned";
+            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "fixReported" | "returned";
             /**
              * @description what the sender adds
              * @example please look at the gateway first
@@ -5219,7 +5241,7 @@ export interface components {
              * @description harm when it was sent
              * @example 410
              */
-            harmMinutes: number;
+            harmPoints: number;
             /**
              * @description persons, each counted once
              * @example 128
@@ -8021,6 +8043,47 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description One handoff with its trail */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Handoff"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postHandoffsByIdAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description identity of the handoff (UUID) */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is now */
             200: {
                 headers: {
                     [name: string]: unknown;

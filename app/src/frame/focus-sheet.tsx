@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View as Box } from 'react-native';
 import type { Schemas } from '@/data/client';
-import { count } from '@/look/format';
+import { counted } from '@/look/format';
 import { Words } from '@/look/text';
 import { Choice } from './choice';
 import { Field } from './field';
@@ -21,7 +21,7 @@ export type Props = {
 const ALL = '';
 const FEW = 14;
 
-const TITLES: Record<Narrowing, string> = {
+export const TITLES: Record<Narrowing, string> = {
   application: 'Application',
   flow: 'Flow',
   team: 'Team',
@@ -33,7 +33,7 @@ const TITLES: Record<Narrowing, string> = {
   host: 'Host',
 };
 
-/** Narrows everything to an application, flow, team, or any value; filters stack. */
+/** Filters everything to an application, flow, team, or any value; filters stack. */
 export function FocusSheet({ view, known, onChange, onClose }: Props) {
   const flows = known.flows.filter((flow) => view.application === undefined || flow.application === view.application);
   const kinds: { name: Narrowing; options: { value: string; words: string }[] }[] = [
@@ -50,7 +50,7 @@ export function FocusSheet({ view, known, onChange, onClose }: Props) {
   const { options } = kinds.find(({ name }) => name === kind) ?? { options: [] };
   const shown = options.filter(({ words }) => words.toLowerCase().includes(wanted.toLowerCase())).slice(0, 40);
   return (
-    <Sheet title="Narrow to" onClose={onClose}>
+    <Sheet title="Filter" onClose={onClose}>
       <Strip
         label="By what"
         options={kinds.map(({ name }) => ({ value: name, words: `${TITLES[name]}${view[name] ? ' ·' : ''}` }))}
@@ -80,5 +80,5 @@ export function FocusSheet({ view, known, onChange, onClose }: Props) {
 
 export const remainingWords = ({ sessions, attempts }: { sessions: number; attempts: number }): string =>
   sessions === 0
-    ? 'Nothing remains: these filters leave no session.'
-    : `${count(sessions)} ${sessions === 1 ? 'session' : 'sessions'} with ${count(attempts)} ${attempts === 1 ? 'attempt' : 'attempts'} ${sessions === 1 ? 'remains' : 'remain'}.`;
+    ? 'No data for this filter: it leaves no session.'
+    : `${counted(sessions, 'session')} with ${counted(attempts, 'attempt')} ${sessions === 1 ? 'remains' : 'remain'}.`;

@@ -66,17 +66,17 @@ export function Frame({ children }: { children: ReactNode }) {
         );
       })}
       <Door
-        path="/set-up"
-        isHere={pathname.startsWith('/set-up')}
+        path="/settings"
+        isHere={pathname.startsWith('/settings')}
         style={isWide ? [styles.railItem, styles.help] : styles.account}
       >
         <Icon
           name="account-circle-outline"
           size={24}
-          color={pathname.startsWith('/set-up') ? palette.action : palette.muted}
+          color={pathname.startsWith('/settings') ? palette.action : palette.muted}
         />
-        <Words kind="small" style={{ color: pathname.startsWith('/set-up') ? palette.action : palette.muted }}>
-          Set-up
+        <Words kind="small" style={{ color: pathname.startsWith('/settings') ? palette.action : palette.muted }}>
+          Settings
         </Words>
       </Door>
       {isWide && (

@@ -13,7 +13,7 @@ export const SHORTCUTS: readonly [key: string, words: string][] = [
   ['s', 'send the incident that is chosen'],
   ['t', 'time'],
   ['c', 'compare with another time'],
-  ['f', 'narrow: application, flow, team, site …'],
+  ['f', 'filter: application, flow, team, site …'],
   ['l', 'copy link'],
   ['?', 'this list'],
 ];

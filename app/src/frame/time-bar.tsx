@@ -1,14 +1,15 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWorstFirst } from '@/data/incidents';
-import { clock, lengthWords } from '@/look/format';
+import { clock, lengthWords, zoneName } from '@/look/format';
 import { useIsWide } from '@/look/look';
 import { SPACE } from '@/look/tokens';
 import { Words } from '@/look/text';
 import { AgainstSheet } from './against-sheet';
 import { Chip } from './chip';
+import { CopyLink } from './copy-link';
 import { useClock } from './clock';
-import { FocusSheet, remainingWords } from './focus-sheet';
+import { FocusSheet, remainingWords, TITLES } from './focus-sheet';
 import { Freshness } from './freshness';
 import { Mark } from './mark';
 import { useShortcuts } from './shortcuts';
@@ -21,14 +22,14 @@ export function windowWords(view: Looked, nowMs: number): string {
     return `Now · last ${LENGTHS.find(({ minutes }) => minutes === view.last)?.words ?? lengthWords(view.last * 60_000)}`;
   }
   const [fromMs, toMs] = [Date.parse(view.from), Date.parse(view.to)];
-  return `Then · ${clock(fromMs, nowMs)} to ${clock(toMs, fromMs)}`;
+  return `Past · ${clock(fromMs, nowMs)} to ${clock(toMs, fromMs)}`;
 }
 
 const AGAINST_CHIP = {
-  week: 'against last week',
-  day: 'against the day before',
-  before: 'against just before',
-  release: 'against before a release',
+  week: 'Compared with last week',
+  day: 'Compared with the day before',
+  before: 'Compared with just before',
+  release: 'Compared with before a release',
 } as const;
 
 const NO_KNOWN = { applications: [], teams: [], flows: [], dimensions: [], remaining: null };
@@ -40,13 +41,16 @@ export function TimeBar() {
   const { data } = useWorstFirst(view);
   const clockMs = useClock();
   const isWide = useIsWide();
-  const nowMs = data?.freshness.judgedMs ?? clockMs;
+  const judgedMs = data?.freshness.judgedMs;
+  const nowMs = judgedMs ?? clockMs;
   useShortcuts({ t: () => setOpen('time'), f: () => setOpen('focus'), c: () => setOpen('against') });
   const narrowed = NARROWING.filter((name) => view[name] !== undefined);
-  const valueWords = (name: Narrowing) =>
-    name === 'flow'
-      ? (data?.flows.find(({ id }) => String(id) === view.flow)?.name ?? 'one flow')
-      : (view[name] as string);
+  const filterWords = (name: Narrowing) =>
+    `${TITLES[name].toLowerCase()} ${
+      name === 'flow'
+        ? (data?.flows.find(({ id }) => String(id) === view.flow)?.name ?? 'not known')
+        : (view[name] as string)
+    }`;
   const close = () => setOpen(undefined);
   return (
     <View>
@@ -59,24 +63,30 @@ export function TimeBar() {
           accessibilityLabel={`Time: ${windowWords(view, nowMs)}. Change`}
         />
         <Chip
-          words={view.against ? AGAINST_CHIP[view.against] : 'compare'}
+          words={view.against ? AGAINST_CHIP[view.against] : 'Compare'}
           onPress={() => setOpen('against')}
           accessibilityLabel={view.against ? `${AGAINST_CHIP[view.against]}. Change` : 'Compare with another time'}
         />
         {narrowed.map((name) => (
           <Chip
             key={name}
-            words={valueWords(name)}
+            words={filterWords(name)}
             removes
             onPress={() => setView(without(view, name))}
-            accessibilityLabel={`Only ${name === 'team' ? 'team ' : ''}${valueWords(name)}. Remove`}
+            accessibilityLabel={`Filter ${filterWords(name)}. Remove`}
           />
         ))}
         <Chip
-          words={narrowed.length > 0 || !isWide ? 'narrow' : 'All applications'}
+          words={narrowed.length > 0 || !isWide ? 'Filter' : 'All applications'}
           onPress={() => setOpen('focus')}
-          accessibilityLabel={narrowed.length > 0 ? 'Narrow further' : 'All applications. Narrow'}
+          accessibilityLabel={narrowed.length > 0 ? 'Add a filter' : 'All applications. Filter'}
         />
+        {data && <CopyLink view={view} window={data.window} />}
+        <Words kind="small" testID="data-until">
+          {judgedMs === null || judgedMs === undefined
+            ? `No data yet · times in ${zoneName(nowMs)}`
+            : `Data up to ${clock(judgedMs, clockMs)} · times in ${zoneName(nowMs)}`}
+        </Words>
       </View>
       {data?.remaining && narrowed.length > 0 && (
         <Words kind="small" style={styles.remaining} testID="remaining">

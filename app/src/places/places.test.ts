@@ -1,14 +1,15 @@
 import type { FlowRow } from '@/data/client';
 import { leaning } from '@/charts/leaning-bar';
+import { nth } from '@toplens/core/words';
 import { bandWords } from './flow/bands';
 import { parseSeconds } from './flow/flow-sheet';
 import { parseSort, sortRows, toCsv } from './flows/columns';
 import { flowsSentence } from './flows/flows-place';
-import { ordinal, sureWords } from './incident/bill-words';
+import { sureWords } from './incident/bill-words';
 import { decisionOf } from './incident/decide-sheet';
 import { stateWords } from './incident/what-happens';
 import { ruledOutWords } from './incident/who-is-hit-most';
-import { calendarText, parseCalendar } from './set-up/calendar-form';
+import { calendarText, parseCalendar } from './settings/calendar-form';
 import { comparedWords } from './worst-first/compared-words';
 import { headlineOf } from './worst-first/worst-first-list';
 
@@ -63,7 +64,7 @@ test('bands and limits in words', () => {
 });
 
 test('how sure the rank is', () => {
-  expect([1, 2, 3, 4, 11, 22, 113].map(ordinal)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd', '113th']);
+  expect([1, 2, 3, 4, 11, 22, 113].map(nth)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd', '113th']);
   expect(sureWords({ rank: 1, best: 1, worst: 1, nearTie: false })).toBe('1st whichever rate you double or halve.');
   expect(sureWords({ rank: 2, best: 1, worst: 3, nearTie: true })).toContain(
     '1st to 3rd whichever rate you double or halve. Its range overlaps',
@@ -145,7 +146,7 @@ test('what was in the window compared with', () => {
     isKnown: true,
   };
   expect(comparedWords(compared, [{ harmPerHour: 84 }])).toBe(
-    'The day before: 12 people, 40 minutes of harm an hour. Now 2.1× that harm.',
+    'The day before: 12 people, 40 harm points an hour. Now 2.1× that harm.',
   );
   expect(comparedWords({ ...compared, incidents: 0 }, [])).toBe('The day before: nobody was hurt.');
   expect(comparedWords({ ...compared, isKnown: false }, [])).toContain('no data reaches back');

@@ -19,7 +19,7 @@ import {
  * Services whose server spans begin attempts although they have a parent: the parent is a browser or a phone
  * whose own spans may come as well.
  */
-export type FrontDoors = ReadonlySet<string>;
+export type EntryServices = ReadonlySet<string>;
 
 /** A span below an entry: work that an attempt caused in some component. */
 export interface InnerSpan {
@@ -51,12 +51,12 @@ export interface InnerSpan {
 
 /**
  * An entry span begins an attempt of a flow: a screen; a span that names its flow (`toplens.flow`); a message
- * being consumed; a server span without a parent, or of a front door.
+ * being consumed; a server span without a parent, or of an entry service.
  */
-export function isEntry(span: Span, frontDoors: FrontDoors): boolean {
+export function isEntry(span: Span, entryServices: EntryServices): boolean {
   if (span.attributes['toplens.flow'] !== undefined || span.attributes['app.screen.name'] !== undefined) return true;
   if (span.kind === SpanKind.CONSUMER) return true;
-  return span.kind === SpanKind.SERVER && (span.parentSpanId === '' || frontDoors.has(serviceOf(span)));
+  return span.kind === SpanKind.SERVER && (span.parentSpanId === '' || entryServices.has(serviceOf(span)));
 }
 
 /** The attempt that an entry span tells of. */

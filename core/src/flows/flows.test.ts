@@ -34,7 +34,7 @@ const span = (attributes: Span['attributes'], more: Partial<Span> = {}): Span =>
 
 describe('discovery', () => {
   const doors = new Set(['portal-web']);
-  test('a server span without a parent, of a front door, a consumed message or a screen begins an attempt', () => {
+  test('a server span without a parent, of an entry service, a consumed message or a screen begins an attempt', () => {
     expect(isEntry(span({}), new Set())).toBe(true);
     expect(isEntry(span({}, { parentSpanId: 'c'.repeat(16) }), new Set())).toBe(false);
     expect(isEntry(span({}, { parentSpanId: 'c'.repeat(16) }), doors)).toBe(true);

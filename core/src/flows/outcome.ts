@@ -2,6 +2,13 @@
 export const OUTCOMES = ['onTime', 'late', 'hung', 'failed'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
+export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  onTime: 'on time',
+  late: 'late',
+  hung: 'hung',
+  failed: 'failed',
+};
+
 const HANG_FACTOR = 10;
 const SHORTEST_HANG_MS = 30_000;
 

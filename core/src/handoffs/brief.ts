@@ -1,5 +1,6 @@
 import type { BillLineName } from '../incidents';
-import { count, formatMoney } from '../words';
+import { OUTCOME_WORDS, type Outcome } from '../flows';
+import { count, counted, durationWords, formatMoney } from '../words';
 
 /** All that a team needs to start, in one object; `briefMarkdown` is the same for people. */
 export interface Brief {
@@ -20,11 +21,12 @@ export interface Brief {
     quantity: number;
     unit: string;
     rate: number;
+    importance: number;
     harm: number;
     low: number;
     high: number;
   }[];
-  harmMinutes: number;
+  harmPoints: number;
   currency: string;
   mostHit: { dimension: string; value: string; words: string }[];
   /** likely origin, with what speaks for it */
@@ -34,7 +36,7 @@ export interface Brief {
   samples: {
     at: string;
     durationMs: number;
-    outcome: string;
+    outcome: Outcome;
     failure: string;
     traceId: string;
     person: string;
@@ -58,7 +60,7 @@ export function briefMarkdown(brief: Brief): string {
     .filter((line) => line.harm >= 0.5)
     .map(
       (line) =>
-        `| ${line.words} | ${quantity(line, brief.currency)} × ${line.rate} | ${count(line.harm)} | ${count(line.low)} to ${count(line.high)} |`,
+        `| ${line.words} | ${quantity(line, brief.currency)} × ${weight(line)} | ${count(line.harm)} | ${count(line.low)} to ${count(line.high)} |`,
     );
   return [
     `# ${plain(brief.title)}`,
@@ -68,15 +70,15 @@ export function briefMarkdown(brief: Brief): string {
     `- **People hurt** ${count(brief.people.estimate)} (${count(brief.people.low)} to ${count(brief.people.high)})${brief.people.key > 0 ? `, ${count(brief.people.key)} of them key customers` : ''}`,
     ...(brief.component ? [`- **Likely origin** ${plain(brief.component.name)}: ${plain(brief.component.words)}`] : []),
     ...(brief.around.length > 0 ? [`- **Seen beside it** ${brief.around.map(plain).join('; ')}`] : []),
-    `- **Most hit** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nothing stands out'}`,
+    `- **Who is hit most** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nobody stands out'}`,
     `- **Why you** ${plain(brief.team)} ${plain(brief.teamReason)}`,
     ...(brief.note ? ['', '## Note', ...brief.note.split('\n').map((row) => `> ${plain(row)}`)] : []),
     '',
     `## The harm bill, ${time(brief.window.from)} to ${time(brief.window.to)} UTC`,
-    '| what | quantity × rate | minutes | range |',
+    '| what | quantity × rate | harm points | 95 % range |',
     '|---|---|---:|---|',
     ...lines,
-    `| **Harm** | | **${count(brief.harmMinutes)}** | |`,
+    `| **Harm** | | **${count(brief.harmPoints)}** | |`,
     '',
     '## Attempts worth opening',
     ...(brief.samples.length > 0 ? brief.samples.map(sampleLine) : ['None came in this window.']),
@@ -88,11 +90,17 @@ export function briefMarkdown(brief: Brief): string {
 
 function quantity(line: Brief['bill'][number], currency: string): string {
   if (line.unit === 'currency') return formatMoney(line.quantity, currency);
-  return `${count(line.quantity)} ${line.unit}`;
+  return line.unit === 'person' ? counted(line.quantity, 'person', 'people') : counted(line.quantity, line.unit);
+}
+
+/** The rate as it was set, and the importance of the flows where that is not 1. */
+function weight({ rate, importance }: Brief['bill'][number]): string {
+  const figure = (value: number) => String(Number(value.toPrecision(4)));
+  return figure(importance) === '1' ? figure(rate) : `${figure(rate)} × ${figure(importance)} (importance)`;
 }
 
 function sampleLine(sample: Brief['samples'][number]): string {
   const failure = sample.failure ? ` with ${plain(sample.failure)}` : '';
   const component = sample.component ? `, ${plain(sample.component)}` : '';
-  return `- ${sample.at.slice(11, 19)} UTC, ${(sample.durationMs / 1000).toFixed(2)} s, ${sample.outcome}${failure}${component}, [all its spans](${sample.link}), trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
+  return `- ${sample.at.slice(11, 19)} UTC, ${durationWords(sample.durationMs)}, ${OUTCOME_WORDS[sample.outcome]}${failure}${component}, [all its spans](${sample.link}), trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
 }

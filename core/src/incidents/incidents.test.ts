@@ -416,20 +416,28 @@ describe('sentences', () => {
     badShare: 0.3,
     usualShare: 0.004,
     volumeShare: 0.6,
+    isOver: false,
+    lengthMs: 11 * 60_000,
   };
   test.each([
-    [{ ...facts, signal: 'slow' as const }, 'Pick a slot is 4.1× slower than usual'],
-    [{ ...facts, signal: 'slow' as const, slowness: 1.1 }, 'Pick a slot is slow for 30 %, usually 0.4 %'],
-    [{ ...facts, signal: 'failing' as const }, 'Pick a slot fails for 30 %, usually 0.4 %'],
+    [{ ...facts, signal: 'slow' as const }, 'Takes 4.1× as long as usual: Pick a slot'],
+    [{ ...facts, signal: 'slow' as const, slowness: 1.1 }, 'Is slow for 30 %, usually 0.4 %: Pick a slot'],
+    [{ ...facts, signal: 'failing' as const }, 'Fails for 30 %, usually 0.4 %: Pick a slot'],
     [
       { ...facts, signal: 'failing' as const, only: { dimension: 'promotion', value: 'SPRING10' } },
-      'Pick a slot fails for promotion SPRING10',
+      'Fails for promotion SPRING10: Pick a slot',
     ],
-    [{ ...facts, signal: 'missing' as const }, '40 % fewer than usual get to Pick a slot'],
-    [{ ...facts, signal: 'missing' as const, volumeShare: 1.213 }, 'Fewer than usual get to Pick a slot'],
+    [{ ...facts, signal: 'missing' as const }, '40 % fewer attempts than usual: Pick a slot'],
+    [{ ...facts, signal: 'missing' as const, volumeShare: 1.213 }, 'Fewer attempts than usual: Pick a slot'],
+    [{ ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true }, 'Nobody gets in: Sender Portal'],
     [
-      { ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true },
-      'Nobody gets in to Sender Portal',
+      { ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true, isOver: true },
+      'Nobody got in for 11 min: Sender Portal',
+    ],
+    [{ ...facts, signal: 'slow' as const, isOver: true }, 'Took 4.1× as long as usual: Pick a slot'],
+    [
+      { ...facts, signal: 'failing' as const, isPage: true, isOver: true },
+      'Came incomplete for 30 %, usually 0.4 %: Pick a slot',
     ],
   ])('title of %j', (given, title) => expect(incidentTitle(given)).toBe(title));
 
@@ -455,12 +463,17 @@ describe('sentences', () => {
       currency: 'GBP',
       withoutTeam: 2,
       incidents: 5,
+      isPast: false,
     };
     expect(windowSentence(window)).toEqual({
-      headline: '917 people are hurt: 1,760 minutes of harm an hour, in five flows.',
+      headline: '917 people are hurt: 1,760 harm points an hour, in five flows.',
       detail: '£1,427 not earned. Two of the five are with nobody yet.',
     });
     expect(windowSentence({ ...window, incidents: 0 }).headline).toBe('Nobody is being hurt.');
+    expect(windowSentence({ ...window, incidents: 0, isPast: true }).headline).toBe('Nobody was hurt.');
+    expect(windowSentence({ ...window, people: 1, harmPerHour: 1, flows: 1, isPast: true }).headline).toBe(
+      '1 person was hurt: 1 harm point an hour, in one flow.',
+    );
     expect(windowSentence({ ...window, withoutTeam: 0 }).detail).toContain('All five are with a team.');
     expect(hurtSentence({ people: 1, keyPeople: 1, gaveUp: 3, left: 2, missing: 7, signal: 'slow' })).toBe(
       '1 person waited, 1 of them key customers; 3 attempts failed for good; 2 people left because of it; 7 later attempts never came.',

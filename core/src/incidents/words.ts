@@ -1,12 +1,15 @@
 import type { Signal } from '../normal';
-import { capital, counted, inWords } from '../words';
-import { count, formatMoney, percent, times } from '../words';
+import { capital, count, counted, formatMoney, inWords, lengthWords, percent, times } from '../words';
 
 /** The figures from which an incident's sentences are made. */
 export interface IncidentFacts {
   signal: Signal;
   flow: string;
   application: string;
+  /** it is over, or the window that is looked at is: told in the past */
+  isOver: boolean;
+  /** how long it went on in the window */
+  lengthMs: number;
   /** the flow is the load of a page */
   isPage?: boolean;
   /** the whole application fell silent */
@@ -25,23 +28,29 @@ export interface IncidentFacts {
 const people = (n: number) => counted(n, 'person', 'people');
 const attempts = (n: number, which = '') => counted(n, `${which}attempt`);
 
-/** What happens, in words that need no chart: the headline of a row. */
+/**
+ * What happens, in words that need no chart: the headline of a row. What happens comes first and whom it happens to
+ * after it, so that cutting it off loses nothing. What is over is told in the past.
+ */
 export function incidentTitle(facts: IncidentFacts): string {
-  const only = facts.only ? ` for ${facts.only.dimension} ${facts.only.value}` : '';
+  const { flow, application, isOver } = facts;
+  const of = facts.only ? `${flow}, ${facts.only.dimension} ${facts.only.value}` : flow;
   if (facts.signal === 'missing') {
-    if (facts.volumeShare < 0.1)
-      return facts.wholeApplication ? `Nobody gets in to ${facts.application}` : `Nobody gets to ${facts.flow}`;
+    if (facts.volumeShare < 0.1) {
+      const nobody = isOver ? `Nobody got in for ${lengthWords(facts.lengthMs)}` : 'Nobody gets in';
+      return `${nobody}: ${facts.wholeApplication ? application : flow}`;
+    }
     // A little later as many came as usual: how many are missing is not told by the whole.
-    const missing = facts.volumeShare < 1 ? `${percent(1 - facts.volumeShare)} fewer` : 'Fewer';
-    return `${missing} than usual get to ${facts.flow}`;
+    const missing = facts.volumeShare < 1 ? `${percent(1 - facts.volumeShare)} fewer attempts` : 'Fewer attempts';
+    return `${missing} than usual: ${flow}`;
   }
   if (facts.signal === 'failing') {
-    const fails = facts.isPage ? 'comes incomplete' : 'fails';
-    if (facts.only) return `${facts.flow} ${fails}${only}`;
-    return `${facts.flow} ${fails} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}`;
+    const fails = facts.isPage ? (isOver ? 'Came incomplete' : 'Comes incomplete') : isOver ? 'Failed' : 'Fails';
+    if (facts.only) return `${fails} for ${facts.only.dimension} ${facts.only.value}: ${flow}`;
+    return `${fails} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}: ${flow}`;
   }
-  if (facts.slowness >= 1.3) return `${facts.flow} is ${times(facts.slowness)} slower than usual${only}`;
-  return `${facts.flow} is slow for ${percent(facts.badShare)}${only}, usually ${percent(facts.usualShare)}`;
+  if (facts.slowness >= 1.3) return `${isOver ? 'Took' : 'Takes'} ${times(facts.slowness)} as long as usual: ${of}`;
+  return `${isOver ? 'Was slow' : 'Is slow'} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}: ${of}`;
 }
 
 /** Second sentence of an incident: what it did to people. */
@@ -73,13 +82,17 @@ export interface WindowFacts {
   currency: string;
   withoutTeam: number;
   incidents: number;
+  /** the window ended a while ago: told in the past */
+  isPast: boolean;
 }
 
 /** The one sentence that sums a window up, and the line under it. */
 export function windowSentence(facts: WindowFacts): { headline: string; detail: string } {
-  if (facts.incidents === 0) return { headline: 'Nobody is being hurt.', detail: '' };
-  const verb = Math.round(facts.people) === 1 ? 'is' : 'are';
-  const headline = `${capital(people(facts.people))} ${verb} hurt: ${count(facts.harmPerHour)} minutes of harm an hour, in ${inWords(facts.flows)} ${facts.flows === 1 ? 'flow' : 'flows'}.`;
+  if (facts.incidents === 0)
+    return { headline: facts.isPast ? 'Nobody was hurt.' : 'Nobody is being hurt.', detail: '' };
+  const isOne = Math.round(facts.people) === 1;
+  const verb = facts.isPast ? (isOne ? 'was' : 'were') : isOne ? 'is' : 'are';
+  const headline = `${capital(people(facts.people))} ${verb} hurt: ${counted(facts.harmPerHour, 'harm point')} an hour, in ${inWords(facts.flows)} ${facts.flows === 1 ? 'flow' : 'flows'}.`;
   const money = facts.money >= 0.5 ? `${formatMoney(facts.money, facts.currency)} not earned. ` : '';
   return { headline, detail: money + whoHasThem(facts.incidents, facts.withoutTeam) };
 }

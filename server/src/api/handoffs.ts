@@ -1,5 +1,5 @@
 import { randomUUID, timingSafeEqual } from 'node:crypto';
-import { canBecome, type HandoffState } from '@toplens/core/handoffs';
+import { canBecome, STATE_WORDS, type HandoffState } from '@toplens/core/handoffs';
 import { Router, type Request } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
@@ -15,6 +15,7 @@ import {
   listHandoffs,
   setState,
   trailOf,
+  tryAgain,
   type HandoffRow,
 } from '../store/handoffs';
 import { deskAnswer, newHandoff } from '../contract/handoffs';
@@ -26,6 +27,8 @@ const UNIQUE_VIOLATION = '23505';
 export interface HandoffRouteOptions {
   publicUrl: string;
   deskToken: string;
+  /** there is a desk that handoffs go to */
+  hasDesk: boolean;
 }
 
 export function handoffRoutes(
@@ -61,7 +64,16 @@ export function handoffRoutes(
     const id = randomUUID();
     try {
       await database.transaction(
-        insertHandoff({ id, incident: incidentId, team, note, brief, markdown, idempotencyKey }),
+        insertHandoff({
+          id,
+          incident: incidentId,
+          team,
+          note,
+          brief,
+          markdown,
+          idempotencyKey,
+          state: options.hasDesk ? 'draft' : 'kept',
+        }),
       );
     } catch (error) {
       // Two requests with one key at the same time: the first one made the handoff.
@@ -72,6 +84,16 @@ export function handoffRoutes(
       return;
     }
     response.status(201).json(await whole(database, id));
+  });
+
+  router.post('/handoffs/:id/again', async (request, response) => {
+    const handoff = await find(database, request.params.id);
+    if (handoff.state !== 'notDelivered' && handoff.state !== 'kept')
+      throw new Problem('conflict', `The handoff is ${STATE_WORDS[handoff.state]}: there is nothing to send again.`);
+    if (!options.hasDesk)
+      throw new Problem('conflict', 'No desk is set up, so there is nowhere to send it. It is kept here.');
+    await database.transaction([tryAgain(handoff.id), addEvent(handoff.id, 'sent again', '')]);
+    response.json(await whole(database, handoff.id));
   });
 
   router.post('/handoffs/:id/answer', async (request, response) => {
@@ -123,7 +145,8 @@ const toSummary = ({ id, incident, team, state, note, createdAt, brief }: Handof
   note,
   createdAt,
   title: brief.title,
-  harmMinutes: brief.harmMinutes,
+  // Briefs that were kept before points had their name say minutes: the figure is the same.
+  harmPoints: brief.harmPoints ?? (brief as { harmMinutes?: number }).harmMinutes ?? 0,
   people: brief.people.estimate,
   window: brief.window,
 });

@@ -3,7 +3,7 @@ import { number as numberInput, object, string } from 'yup';
 import { get, incidentId, ok, path, post, type Paths } from './paths';
 import { windowQuery } from './queries';
 import { HANDOFF_STATES } from '@toplens/core/handoffs';
-import { MINUTES, anything, integer, list, number, oneOf, record, ref, resource, text, EPOCH_MS } from './words';
+import { POINTS, anything, integer, list, number, oneOf, record, ref, resource, text, EPOCH_MS } from './words';
 
 export const HandoffMark = resource('HandoffMark', 'The newest handoff of an incident', {
   id: text('identity of the handoff (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01'),
@@ -26,7 +26,7 @@ export const HandoffSummary = resource('HandoffSummary', 'A handoff', {
   note: text('what the sender adds', 'please look at the gateway first'),
   createdAt: text('when it was sent, as ISO 8601 in UTC', '2026-03-02T09:20:00.000Z'),
   title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
-  harmMinutes: number('harm when it was sent', MINUTES, 410),
+  harmPoints: number('harm when it was sent', POINTS, 410),
   people: number('persons, each counted once', 'people', 128),
   window: record(
     {
@@ -120,6 +120,12 @@ export const handoffPaths: Paths = {
     }),
   },
   '/api/handoffs/{id}': { get: get('One handoff with its trail', Handoff, { path: [handoffId] }) },
+  '/api/handoffs/{id}/again': {
+    post: post('Tries again to deliver a handoff that was kept or could not be delivered', {
+      path: [handoffId],
+      answers: { '200': ok(Handoff, 'as it is now') },
+    }),
+  },
   '/api/handoffs/{id}/answer': {
     post: post('Answer of the desk: it takes a handoff, returns it with a reason, or reports a fix', {
       path: [handoffId],

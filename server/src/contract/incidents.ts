@@ -11,7 +11,7 @@ import { HandoffMark } from './handoffs';
 import {
   CURRENCY,
   EPOCH_MS,
-  MINUTES,
+  POINTS,
   MS,
   SHARE,
   US,
@@ -61,7 +61,7 @@ export const Row = resource('Row', 'One incident of the list', {
   harm: ref(Interval, "harm, minutes of people's time"),
   people: ref(Interval, 'people hurt beyond the usual, each counted once'),
   money: number('value lost', CURRENCY, 1840),
-  keyCustomers: number('harm to key customers', MINUTES, 12),
+  keyCustomers: number('harm to key customers', POINTS, 12),
   weight: number("what it weighs under the chosen ranking, in that ranking's unit", '1', 1),
   best: integer('best rank by harm while each rate is halved and doubled', 'rank', 1),
   worst: integer('worst rank by harm while each rate is halved and doubled', 'rank', 2),
@@ -72,7 +72,7 @@ export const Row = resource('Row', 'One incident of the list', {
 });
 export type RowShape = Static<typeof Row>;
 
-export const Odd = resource('Odd', 'An incident that hurts nobody so far', {
+export const EarlyWarning = resource('EarlyWarning', 'An incident that hurts nobody so far', {
   id: integer('number', '1', 7),
   title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
   application: text('name of the application', 'Courier app'),
@@ -80,7 +80,7 @@ export const Odd = resource('Odd', 'An incident that hurts nobody so far', {
   inTroubleNow: flag('goes on now, whatever window is looked at'),
   mayBecome: text('what may come of it, in words', 'If it goes on, people who come this way will feel it.'),
 });
-export type OddShape = Static<typeof Odd>;
+export type EarlyWarningShape = Static<typeof EarlyWarning>;
 
 export const SetAside = resource('SetAside', 'An incident that people set aside', {
   id: integer('number', '1', 7),
@@ -109,7 +109,7 @@ export const WorstFirst = resource('WorstFirst', 'The incidents of a window, wor
   detail: text('second sentence: money, and who has what', '12 people an hour give up. Two have no team yet.'),
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
   rows: list(ref(Row), 'rows'),
-  odd: list(ref(Odd), 'incidents that hurt nobody so far'),
+  earlyWarnings: list(ref(EarlyWarning), 'incidents that hurt nobody so far'),
   hasPromises: flag('some flow carries an agreement with a penalty'),
   setAside: list(ref(SetAside), 'incidents that people set aside'),
   compared: orNull(ref(Compared, 'the same figures of another window; null when none is compared with')),
@@ -160,8 +160,9 @@ export type ChangesShape = Static<typeof Changes>;
 export const BillLine = resource('BillLine', 'One line of the harm bill: quantity × rate × importance', {
   name: oneOf(BILL_LINES, 'which line'),
   quantity: ref(Interval, 'what the line counts, in its own unit'),
-  rate: number('harm of one', MINUTES, 3),
-  harm: ref(Interval, "harm, minutes of people's time"),
+  rate: number('harm of one', POINTS, 3),
+  importance: number('of the flows in it, mean by quantity: 1 is as any other', '1', 1),
+  harm: ref(Interval, 'harm, in points: one is a minute waited'),
 });
 export type BillLineShape = Static<typeof BillLine>;
 
@@ -255,7 +256,9 @@ export const Origin = resource('Origin', 'In which component it may have begun',
     record({
       component: text('name of the component (service.name)', 'slots'),
       score: number('how much speaks for it, 0 to 1', '1', 0.82),
-      reasons: texts('what speaks for it, weightiest first', ['is the deepest that fails in 38 of 40 attempts']),
+      reasons: texts('what speaks for it, weightiest first', [
+        'is the innermost component to fail in 38 of 40 attempts',
+      ]),
       team: orNull(text('name of the team', 'Slots Team')),
     }),
     'components in which it may have begun, likeliest first',

@@ -50,11 +50,11 @@ export const post = (
     headers = [],
     security,
     ...asked
-  }: Asked & { body: ObjectSchema<AnyObject>; answers: JsonSchema; headers?: JsonSchema[]; security?: JsonSchema[] },
+  }: Asked & { body?: ObjectSchema<AnyObject>; answers: JsonSchema; headers?: JsonSchema[]; security?: JsonSchema[] },
 ): JsonSchema => ({
   summary,
   parameters: [...parametersOf(asked), ...headers],
-  requestBody: { required: true, ...json(jsonSchemaOf(body)) },
+  ...(body && { requestBody: { required: true, ...json(jsonSchemaOf(body)) } }),
   responses: { ...answers, '4XX': problem, '5XX': problem },
   ...(security && { security }),
 });

@@ -2,17 +2,17 @@ import type { Static } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
 import { get, ok, path, post, type Paths } from './paths';
 import { whoDoes } from './queries';
-import { EPOCH_MS, MINUTES, flag, integer, list, number, orNull, record, resource, text, texts } from './words';
+import { EPOCH_MS, POINTS, flag, integer, list, number, orNull, record, resource, text, texts } from './words';
 
 export const Settings = resource('Settings', 'Rates, calendar, and every change of a setting', {
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
   rates: record(
     {
-      waiting: number('harm of one minute waited', MINUTES, 1),
+      waiting: number('harm of one minute waited', POINTS, 1),
       failed: number('attempts that failed', 'attempts', 31),
       left: number('people who left here', 'people', 31),
       missing: number('attempts that were expected and never came', 'attempts', 44),
-      money: number('harm of one unit of currency', MINUTES, 0.2),
+      money: number('harm of one unit of currency', POINTS, 0.2),
       keyMultiplier: number('what harm to key customers is multiplied by', '1', 3),
     },
     'harm of one of each kind, minutes',

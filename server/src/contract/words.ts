@@ -19,7 +19,8 @@ export const EPOCH_MS = 'ms since the epoch';
 export const MS = 'ms';
 export const US = 'µs';
 export const SHARE = 'share, 0 to 1';
-export const MINUTES = 'min';
+/** Harm: one point is one minute waited. */
+export const POINTS = 'point';
 export const CURRENCY = 'units of the currency';
 
 export const text = (description: string, example: string) => Type.String({ description, examples: [example] });

@@ -1,5 +1,5 @@
 import { changeOfCloudEvent, changeOfRecord, isChange } from '@toplens/core/changes';
-import { isEntry, toAttempt, toInnerSpan, type FrontDoors, type InnerSpan } from '@toplens/core/flows';
+import { isEntry, toAttempt, toInnerSpan, type EntryServices, type InnerSpan } from '@toplens/core/flows';
 import {
   MalformedTelemetry,
   TooMuchTelemetry,
@@ -65,7 +65,7 @@ export interface Records {
 
 /** What the settings say of how telemetry is read. */
 export interface Reading {
-  frontDoors: FrontDoors;
+  entryServices: EntryServices;
   /** the business event that a line tells of */
   readLine: (component: string, line: string) => LineMatch | undefined;
   limits: IntakeLimits;
@@ -116,7 +116,7 @@ export function joined(many: readonly Records[]): Records {
  */
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
-  { frontDoors, readLine, limits }: Reading,
+  { entryServices, readLine, limits }: Reading,
   clocks?: SourceClocks,
 ): Decoded {
   const records = noRecords();
@@ -139,7 +139,7 @@ export function decode(
             span.startUs / 1000,
           );
         if (reason !== undefined) reject(reason);
-        else if (isEntry(span, frontDoors)) records.attempts.push(toAttempt(span));
+        else if (isEntry(span, entryServices)) records.attempts.push(toAttempt(span));
         else records.spans.push(toInnerSpan(span));
       }
       break;

@@ -1,5 +1,5 @@
 import type { Logger } from 'pino';
-import { addEvent, dueHandoffs, planTry, setState, type HandoffRow } from '../store/handoffs';
+import { addEvent, dueHandoffs, planTry, releaseKept, setState, type HandoffRow } from '../store/handoffs';
 import type { Database } from '../store/database';
 
 export interface DeskOptions {
@@ -33,10 +33,14 @@ export class Desk {
 
   start(): void {
     let running = false;
+    let isReleased = this.options.deskUrl === '';
     this.#timer = setInterval(() => {
       if (running) return;
       running = true;
-      this.#busy = this.deliverDue()
+      const release = isReleased ? Promise.resolve() : this.database.transaction([releaseKept]);
+      this.#busy = release
+        .then(() => (isReleased = true))
+        .then(() => this.deliverDue())
         .catch((error: Error) => this.options.log.error({ err: error }, 'handoffs cannot be delivered'))
         .finally(() => (running = false));
     }, LOOK_EVERY_MS);
@@ -64,9 +68,10 @@ export class Desk {
     }
     const again = outcome.mayRetry && tries < MOST_TRIES;
     const inSeconds = again ? (this.options.backoffS ?? doubling)(tries) : null;
-    const then = again ? `next try in ${inSeconds} s` : 'given up; send it again when the desk can be reached';
+    const then = again ? `next try in ${inSeconds} s` : 'given up';
     await this.database.transaction([
       planTry(handoff.id, tries, inSeconds),
+      ...(again ? [] : [setState(handoff.id, 'notDelivered')]),
       addEvent(handoff.id, 'not delivered', `try ${tries}: ${outcome.why}; ${then}`),
     ]);
   }

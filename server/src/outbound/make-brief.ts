@@ -7,9 +7,9 @@ import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
 
 const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
   waiting: { words: 'Waited longer than usual', unit: 'min' },
-  failed: { words: 'Failed or hung, no second try worked', unit: 'attempts' },
-  left: { words: 'Left because of it', unit: 'people' },
-  missing: { words: 'Never came', unit: 'attempts' },
+  failed: { words: 'Failed or hung, no second try worked', unit: 'attempt' },
+  left: { words: 'Left because of it', unit: 'person' },
+  missing: { words: 'Never came', unit: 'attempt' },
   money: { words: 'Money not earned', unit: 'currency' },
   keyCustomers: { words: 'Key customers, counted again', unit: 'min' },
 };
@@ -79,11 +79,12 @@ export function makeBrief(
       ...LINE_WORDS[line.name],
       quantity: line.quantity.estimate,
       rate: line.rate,
+      importance: line.importance,
       harm: line.harm.estimate,
       low: line.harm.low,
       high: line.harm.high,
     })),
-    harmMinutes: incident.harm.estimate,
+    harmPoints: incident.harm.estimate,
     currency: incident.currency,
     mostHit: incident.mostHit.segments.map(({ dimension, value, words }) => ({ dimension, value, words })),
     component: originOf(incident),

@@ -12,7 +12,7 @@ export interface Settings {
   currency: string;
   flows: FlowRule[];
   /** services whose server spans begin attempts although they have a parent */
-  frontDoors: string[];
+  entryServices: string[];
   ownership: OwnershipRule[];
   teams: string[];
   rates: HarmRates;
@@ -81,7 +81,7 @@ const schema = object({
         .default(undefined),
     }).noUnknown(),
   ).default([]),
-  frontDoors: array(text.required()).default([]),
+  entryServices: array(text.required()).default([]),
   ownership: array(
     object({ application: text, flow: text, component: text, team: text.required() }).noUnknown(),
   ).default([]),

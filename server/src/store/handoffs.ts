@@ -51,6 +51,8 @@ export async function latestHandoffs(
 }
 
 export function insertHandoff(handoff: {
+  /** kept: there is no desk that it could go to */
+  state: 'draft' | 'kept';
   id: string;
   incident: number;
   team: string;
@@ -62,7 +64,7 @@ export function insertHandoff(handoff: {
   return [
     {
       sql: `INSERT INTO handoff (id, incident, team, state, note, brief, markdown, idempotency_key, next_try_at)
-            VALUES ($1, $2, $3, 'draft', $4, $5, $6, $7, now())`,
+            VALUES ($1, $2, $3, $8, $4, $5, $6, $7, now())`,
       params: [
         handoff.id,
         handoff.incident,
@@ -71,6 +73,7 @@ export function insertHandoff(handoff: {
         handoff.brief,
         handoff.markdown,
         handoff.idempotencyKey,
+        handoff.state,
       ],
     },
     addEvent(handoff.id, 'written', ''),
@@ -90,6 +93,18 @@ export const setState = (id: string, state: HandoffState): Statement => ({
 export const planTry = (id: string, tries: number, inSeconds: number | null): Statement => ({
   sql: `UPDATE handoff SET tries = $2, next_try_at = CASE WHEN $3::float8 IS NULL THEN NULL ELSE now() + make_interval(secs => $3::float8) END WHERE id = $1`,
   params: [id, tries, inSeconds],
+});
+
+/** What was kept because there was no desk is due once there is one. */
+export const releaseKept: Statement = {
+  sql: `UPDATE handoff SET state = 'draft', next_try_at = now() WHERE state = 'kept'`,
+  params: [],
+};
+
+/** Tried again from the first try on. */
+export const tryAgain = (id: string): Statement => ({
+  sql: `UPDATE handoff SET state = 'draft', tries = 0, next_try_at = now() WHERE id = $1`,
+  params: [id],
 });
 
 export const dueHandoffs = (database: Database): Promise<HandoffRow[]> =>

@@ -16,7 +16,7 @@ export function Around({ page }: { page: Schemas['AttemptPage'] }) {
     <View style={[styles.box, width >= TWO_COLUMNS_FROM ? styles.columns : styles.stack]}>
       <View style={column} testID="attempt-lines">
         <Words kind="section" level={2}>
-          Lines in between
+          Log lines of this attempt
         </Words>
         {page.lines.length === 0 ? (
           <Words kind="muted">No line of a log names this trace.</Words>

@@ -34,24 +34,24 @@ export function ComponentPage({ name }: { name: string }) {
             <View style={width >= TWO_COLUMNS_FROM ? styles.columns : styles.stack}>
               <View style={column}>
                 <Incidents page={page} />
-                <Part name="Who calls it">
+                <Part name="Callers">
                   {page.callers.length === 0 ? (
                     <Words kind="muted">Nobody called it in these minutes.</Words>
                   ) : (
                     <HopList
                       hops={page.callers.filter(({ from }) => from !== '')}
                       nameOf={({ from }) => from}
-                      label="Who calls it"
+                      label="Callers"
                       traces={page.traces}
                     />
                   )}
                   {page.callers.some(({ from }) => from === '') && <Words kind="muted">Attempts begin here.</Words>}
                 </Part>
-                <Part name="Whom it calls">
+                <Part name="Dependencies">
                   {page.callees.length === 0 ? (
                     <Words kind="muted">It called nobody in these minutes.</Words>
                   ) : (
-                    <HopList hops={page.callees} nameOf={({ to }) => to} label="Whom it calls" traces={page.traces} />
+                    <HopList hops={page.callees} nameOf={({ to }) => to} label="Dependencies" traces={page.traces} />
                   )}
                 </Part>
                 <Flows page={page} />
@@ -125,7 +125,7 @@ function Flows({ page }: { page: Component }) {
 function Changes({ page }: { page: Component }) {
   return (
     <Part name="Changed in the last day">
-      {page.changes.length === 0 && <Words kind="muted">Nobody told of a change, and no new version was seen.</Words>}
+      {page.changes.length === 0 && <Words kind="muted">No change was reported, and no new version was seen.</Words>}
       {page.changes.map(({ atMs, words }) => (
         <Words key={`${atMs}${words}`}>{`${clock(atMs, page.window.toMs)}  ${words}`}</Words>
       ))}

@@ -40,10 +40,15 @@ const parts = [
 test('the same parts are grouped by whatever is asked for; what is not told stands last', () => {
   const names = (by: Parameters<typeof groupsOf>[1]) =>
     groupsOf(parts, by).map(({ name, parts: own }) => `${name} ${own.length}`);
-  expect(names('region')).toEqual(['mid 1', 'north 1', 'stores 1', 'outside services 1', 'region not told 1']);
+  expect(names('region')).toEqual(['mid 1', 'north 1', 'stores 1', 'outside services 1', 'zone not reported 1']);
   expect(names('application')).toEqual(['Shop 3', 'stores 1', 'outside services 1']);
   expect(names('team')).toEqual(['Prices 4', 'nobody’s 1']);
-  expect(names('version')).toEqual(['prices 2.1 2', 'stores 1', 'outside services 1', 'old-web, version not told 1']);
+  expect(names('version')).toEqual([
+    'prices 2.1 2',
+    'stores 1',
+    'outside services 1',
+    'old-web, version not reported 1',
+  ]);
 });
 
 test('worst first, in words', () => {

@@ -40,9 +40,9 @@ const OTHERS = { store: 'stores', outside: 'outside services' } as const;
 function groupName(part: RunningPart, by: Grouping): string {
   if (by === 'team') return part.team || 'nobody’s';
   if (part.kind !== 'service') return OTHERS[part.kind];
-  if (by === 'region') return part.region || 'region not told';
-  if (by === 'application') return part.application || 'application not told';
-  return part.version === '' ? `${part.component}, version not told` : `${part.component} ${part.version}`;
+  if (by === 'region') return part.region || 'zone not reported';
+  if (by === 'application') return part.application || 'application not reported';
+  return part.version === '' ? `${part.component}, version not reported` : `${part.component} ${part.version}`;
 }
 
 const lastRank = ({ name }: Group) =>

@@ -13,7 +13,7 @@ import { SPACE } from '@/look/tokens';
 import { SampleList } from '../incident/sample-list';
 
 /** When attempts began and how long they took; a region lists its attempts, worst first. */
-export function FieldPart({ flow, title = 'By time and duration' }: { flow: number; title?: string }) {
+export function FieldPart({ flow, title = 'Attempts by duration' }: { flow: number; title?: string }) {
   const { view } = useView();
   const { data: field, error, refetch } = useField(flow, view);
   const [region, setRegion] = useState<Region>();

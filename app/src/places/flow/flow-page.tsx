@@ -48,7 +48,7 @@ export function FlowPage({ id }: { id: number }) {
                     testID="page-loads"
                   >
                     <Words style={{ color: palette.action }}>
-                      What browsers told of its loads: parts, vitals, countries, what does not come
+                      Its page loads: parts, vitals, countries, what is missing
                     </Words>
                   </Door>
                 ) : (
@@ -60,7 +60,7 @@ export function FlowPage({ id }: { id: number }) {
               </View>
               <View style={isInColumns ? styles.column : styles.stack}>
                 <Words kind="section" level={2}>
-                  Against normal
+                  Compared with normal
                 </Words>
                 <Charts charts={page.charts} window={page.window} marks={page.marks} />
                 <Sides page={page} />

@@ -42,7 +42,7 @@ export function Sides({ page }: { page: FlowPage }) {
           <View role="listitem" key={side.value}>
             <Pressable
               role="button"
-              aria-label={`${side.value}: ${sideWords(side)}. Narrow to it`}
+              aria-label={`${side.value}: ${sideWords(side)}. Filter to it`}
               onPress={() => setView({ ...view, [shown.dimension]: side.value })}
               style={[styles.row, { borderBottomColor: palette.hairline }]}
             >

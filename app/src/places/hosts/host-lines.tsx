@@ -53,14 +53,14 @@ export function HostLines({ hosts, nowMs }: { hosts: Hosts; nowMs: number }) {
         </Button>
       )}
       {isOpen && ruledOut.map((line) => <Words key={line.figure} kind="muted">{`– ${capitalised(line.words)}`}</Words>)}
-      {hosts.unknown > 0 && <Words kind="small">{`Of ${hosts.unknown} more figures too little was told.`}</Words>}
+      {hosts.unknown > 0 && <Words kind="small">{`${hosts.unknown} more figures have too little data.`}</Words>}
     </View>
   );
 }
 
 const noneWords = ({ unknown }: Hosts) =>
   unknown > 0
-    ? 'Too little was told of these hosts before or during these minutes to say what is usual.'
+    ? 'These hosts have too little data before or during these minutes to say what is usual.'
     : 'No host, process or runtime figures came from these components, so nothing is ruled out.';
 
 const capitalised = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

@@ -82,7 +82,7 @@ export function AgainstNormal({ incident }: { incident: Incident }) {
   return (
     <View>
       <Words kind="section" level={2}>
-        Against normal
+        Compared with normal
       </Words>
       <Charts charts={incident.charts} window={incident.window} onsetMs={incident.onsetMs} marks={incident.marks} />
       {root && <Words kind="muted">{limitWords(root)}</Words>}

@@ -1,5 +1,6 @@
 import type { Incident, Schemas } from '@/data/client';
-import { count, formatMoney } from '@/look/format';
+import { count, counted, formatMoney } from '@/look/format';
+import { nth } from '@toplens/core/words';
 
 type Line = Schemas['BillLine'];
 
@@ -14,30 +15,26 @@ const NAMES: Record<Line['name'], string> = {
 
 export const lineName = (line: Line): string => NAMES[line.name];
 
-/** "318 min × 1" */
+/** "318 min × 1", "70 attempts × 5 × 0.5 (importance)" */
 export function lineQuantity(line: Line, currency: string): string {
   const n = line.quantity.estimate;
   const unit =
     line.name === 'failed' || line.name === 'missing'
-      ? `${count(n)} ${Math.round(n) === 1 ? 'attempt' : 'attempts'}`
+      ? counted(n, 'attempt')
       : line.name === 'left'
-        ? `${count(n)} ${Math.round(n) === 1 ? 'person' : 'people'}`
+        ? counted(n, 'person', 'people')
         : line.name === 'money'
           ? formatMoney(n, currency)
           : `${count(n)} min`;
-  return `${unit} × ${line.rate}`;
+  const importance = figure(line.importance) === '1' ? '' : ` × ${figure(line.importance)} (importance)`;
+  return `${unit} × ${figure(line.rate)}${importance}`;
 }
 
-/** Half the width of an interval: "±22". */
-export const plusMinus = (interval: { low: number; high: number }): string =>
-  `±${count((interval.high - interval.low) / 2)}`;
+/** A rate as it was set, without what computing adds: 0.1, not 0.10000000000000009. */
+const figure = (value: number): string => String(Number(value.toPrecision(4)));
 
-/** "1st", "2nd", "3rd", "4th" */
-export function ordinal(n: number): string {
-  const rest = n % 100;
-  const ending = rest >= 11 && rest <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
-  return `${n}${ending}`;
-}
+/** "280 to 340" */
+export const rangeWords = ({ low, high }: { low: number; high: number }): string => `${count(low)} to ${count(high)}`;
 
 /** How sure the rank is: under other opinions about the rates, and beside its neighbours. */
 export function sureWords({
@@ -49,7 +46,7 @@ export function sureWords({
   if (rank === null || best === null || worst === null) return 'It does not count in the rank.';
   const stable =
     best === worst
-      ? `${ordinal(best)} whichever rate you double or halve.`
-      : `${ordinal(best)} to ${ordinal(worst)} whichever rate you double or halve.`;
+      ? `${nth(best)} whichever rate you double or halve.`
+      : `${nth(best)} to ${nth(worst)} whichever rate you double or halve.`;
   return nearTie ? `${stable} Its range overlaps with a neighbour’s: a near tie.` : stable;
 }

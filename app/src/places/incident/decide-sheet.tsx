@@ -25,7 +25,7 @@ export type Props = {
   onClose: () => void;
 };
 
-const TITLES: Record<DecideOn, string> = { setAside: 'Set aside', join: 'Join with another', split: 'Split off' };
+const TITLES: Record<DecideOn, string> = { setAside: 'Set aside', join: 'Merge with another', split: 'Split off' };
 const HOUR_MS = 3_600_000;
 
 const schema = object({

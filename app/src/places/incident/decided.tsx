@@ -9,10 +9,10 @@ import { SPACE } from '@/look/tokens';
 
 const WHAT_WORDS: Record<string, string> = {
   join: 'joined',
-  unjoin: 'parted again',
+  unjoin: 'separated',
   split: 'split off',
   setAside: 'set aside',
-  takeBack: 'taken back into the list',
+  takeBack: 'back in the list',
 };
 
 /** What people decided about the incident, and the way back. */
@@ -38,7 +38,7 @@ export function Decided({ incident }: { incident: Incident }) {
             onPress={() => decide.mutate({ id: incident.id, who: by, what: 'takeBack' })}
             testID="take-back"
           >
-            Take back
+            Undo
           </Button>
         </View>
       )}
@@ -46,7 +46,7 @@ export function Decided({ incident }: { incident: Incident }) {
         <View key={id} style={styles.row}>
           <Words style={styles.words}>{`Joined: ${title}`}</Words>
           <Button mode="outlined" icon="undo" onPress={() => decide.mutate({ id, who: by, what: 'unjoin' })}>
-            Part again
+            Separate
           </Button>
         </View>
       ))}

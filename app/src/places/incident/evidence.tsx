@@ -16,7 +16,7 @@ export function Evidence({ incident }: { incident: Incident }) {
   return (
     <View style={styles.box}>
       <Words kind="section" level={2}>
-        What belongs to it
+        Affected flows
       </Words>
       {parts.map((part) => (
         <Door key={`${part.flow}-${part.signal}`} path={`/flow/${part.flowId}`} style={styles.part}>

@@ -4,7 +4,7 @@ import { clock, count, formatMoney, lengthWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { lineName, lineQuantity, plusMinus, sureWords } from './bill-words';
+import { lineName, lineQuantity, rangeWords, sureWords } from './bill-words';
 
 /** An itemised receipt: quantity × rate = harm. The sum is the rank. */
 export function HarmBill({ incident }: { incident: Incident }) {
@@ -37,13 +37,13 @@ export function HarmBill({ incident }: { incident: Incident }) {
               <Words kind="strong">{count(line.harm.estimate)}</Words>
             </View>
             <View role="cell" style={styles.range}>
-              <Words kind="small">{plusMinus(line.harm)}</Words>
+              <Words kind="small">{rangeWords(line.harm)}</Words>
             </View>
           </View>
         ))}
         <View role="row" style={styles.sum}>
           <View role="cell" style={styles.what}>
-            <Words kind="section">Harm, in minutes</Words>
+            <Words kind="section">Harm points</Words>
           </View>
           <View role="cell" style={styles.harm}>
             <Words kind="section" testID="bill-sum">
@@ -51,11 +51,11 @@ export function HarmBill({ incident }: { incident: Incident }) {
             </Words>
           </View>
           <View role="cell" style={styles.range}>
-            <Words kind="small">{plusMinus(harm)}</Words>
+            <Words kind="small">{rangeWords(harm)}</Words>
           </View>
         </View>
       </View>
-      <Words kind="muted">{`${count(incident.harmPerHour)} an hour over the ${lengthWords(window.toMs - window.fromMs)} looked at. ± is the 95 % range.`}</Words>
+      <Words kind="muted">{`${count(incident.harmPerHour)} an hour over the ${lengthWords(window.toMs - window.fromMs)} looked at. Ranges hold the true value in 95 of 100 cases.`}</Words>
       {incident.penalties >= 0.5 && (
         <Words kind="muted">{`${formatMoney(incident.penalties, currency)} of the money is what a broken promise is expected to cost.`}</Words>
       )}
@@ -85,5 +85,5 @@ const styles = StyleSheet.create({
   sum: { flexDirection: 'row', alignItems: 'baseline', paddingTop: SPACE.m },
   what: { flex: 1 },
   harm: { minWidth: 64, alignItems: 'flex-end' },
-  range: { width: 64, alignItems: 'flex-end' },
+  range: { width: 104, alignItems: 'flex-end' },
 });

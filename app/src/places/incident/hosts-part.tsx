@@ -12,7 +12,7 @@ export function HostsPart({ incident }: { incident: Incident }) {
   return (
     <View style={styles.box} testID="hosts-part">
       <Words kind="section" level={2}>
-        Ruled out or left over
+        Hosts: suspect or ruled out
       </Words>
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {data ? (

@@ -14,7 +14,7 @@ export function IncidentField({ incident }: { incident: Incident }) {
   const [id, name] = shown;
   return (
     <View style={styles.box}>
-      <FieldPart key={id} flow={id} title={`${name}, by time and duration`} />
+      <FieldPart key={id} flow={id} title={`${name}: attempts by duration`} />
       {flows.length > 1 && (
         <Strip
           label="Flow of the field"

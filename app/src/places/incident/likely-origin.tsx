@@ -62,7 +62,8 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
         <Words kind="small">
           {[
             first.team && `belongs to ${first.team}`,
-            origin.trust !== null && `as clear a lead was right in ${percent(origin.trust)} of known worlds`,
+            origin.trust !== null &&
+              `in tests with known causes, a result this clear was right in ${percent(origin.trust)}`,
             looked,
           ]
             .filter(Boolean)

@@ -21,7 +21,7 @@ export function OnTheWay({ incident }: { incident: Incident }) {
   return (
     <View style={styles.box} testID="on-the-way">
       <Words kind="section" level={2}>
-        On the way
+        Journeys affected
       </Words>
       {found.map(({ journey, k, words }) => (
         <Door key={`${journey.id}-${k}`} path={`/journey/${journey.id}`} style={styles.door}>
@@ -43,7 +43,7 @@ export function stepsOnTheWay(
     journey.steps.flatMap((step, k) => {
       if (!flows.has(step.flow)) return [];
       const repair = journey.repairs.find((one) => one.step === k);
-      const mended = repair && `Mended: ${repairWords(repair, journey.currency)}`;
+      const mended = repair && `Fixed: ${repairWords(repair, journey.currency)}`;
       return [
         { journey, k, words: [stepWords(step, k === journey.steps.length - 1), mended].filter(Boolean).join('. ') },
       ];

@@ -1,10 +1,8 @@
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { HarmStrip } from '@/charts/harm-strip';
 import type { Incident } from '@/data/client';
 import { useShortcuts } from '@/frame/shortcuts';
-import { pinned, useView, viewQuery } from '@/frame/view';
 import { clock, zoneName } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -43,13 +41,7 @@ export function WhatHappens({
   onSend: () => void;
   onDecide: (on: DecideOn) => void;
 }) {
-  const { view } = useView();
-  const [copied, setCopied] = useState(false);
-  const copyLink = () => {
-    const link = `${window.location.origin}/incident/${incident.id}${viewQuery(pinned(view, incident.window))}`;
-    void navigator.clipboard.writeText(link).then(() => setCopied(true));
-  };
-  useShortcuts({ s: onSend, l: copyLink });
+  useShortcuts({ s: onSend });
   const { onsetMs, proposedTeam } = incident;
   const time = stateWords(incident);
   const canSplit = new Set(incident.parts.map((part) => part.flowId)).size > 1;
@@ -61,7 +53,7 @@ export function WhatHappens({
       <Words>{incident.sentence}</Words>
       <View style={styles.state}>
         <LevelRamp level={incident.level} />
-        <Words kind="muted">{`${incident.level} · priority ${incident.priority.slice(1)} · ${time} (${zoneName(onsetMs)}) · ${incident.application}`}</Words>
+        <Words kind="muted">{`${incident.level} · ${incident.priority} · ${time} (${zoneName(onsetMs)}) · ${incident.application}`}</Words>
       </View>
       <HarmStrip
         counts={{
@@ -73,14 +65,6 @@ export function WhatHappens({
         <Button mode="contained" icon="send-outline" onPress={onSend} testID="send">
           {proposedTeam ? `Send to ${proposedTeam.team}` : 'Send'}
         </Button>
-        <Button
-          mode="outlined"
-          icon="link-variant"
-          onPress={copyLink}
-          accessibilityLabel="Copy link to exactly this moment"
-        >
-          {copied ? 'Copied' : 'Copy link'}
-        </Button>
         {incident.setAside === null && (
           <Button icon="pause-circle-outline" onPress={() => onDecide('setAside')} testID="set-aside">
             Set aside
@@ -88,7 +72,7 @@ export function WhatHappens({
         )}
         {incident.nearby.length > 0 && (
           <Button icon="call-merge" onPress={() => onDecide('join')} testID="join">
-            Join
+            Merge
           </Button>
         )}
         {canSplit && (

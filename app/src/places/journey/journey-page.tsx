@@ -118,7 +118,7 @@ function Repairs({ journey }: { journey: Journey }) {
   return (
     <View style={styles.stack} testID="repairs">
       <Words kind="section" level={2}>
-        If it were mended, in this order
+        Fix in this order
       </Words>
       {journey.repairs.length === 0 && (
         <Words kind="muted">No step loses more people than usual, beyond what could be chance.</Words>

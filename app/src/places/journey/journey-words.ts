@@ -57,5 +57,5 @@ export function repairWords(
   currency: string,
 ): string {
   const back = `${count(comeBack)} more go on, ${count(completions)} more come to the end${value >= 0.5 ? `, with ${formatMoney(value, currency)}` : ''}`;
-  return hidden >= 0.5 ? `${back}; ${count(hidden)} are lost further down until that is mended too` : back;
+  return hidden >= 0.5 ? `${back}; ${count(hidden)} are lost further down until that is fixed too` : back;
 }

@@ -63,7 +63,7 @@ test('a step tells who left because of trouble apart from who left as usual', ()
 
 test('mending says what comes back and what is hidden; an incident finds its steps', () => {
   expect(repairWords(journey.repairs[0] as Journey['repairs'][number], 'EUR')).toBe(
-    '194 more go on, 170 more come to the end, with €2,640; 24 are lost further down until that is mended too',
+    '194 more go on, 170 more come to the end, with €2,640; 24 are lost further down until that is fixed too',
   );
   const found = stepsOnTheWay([journey], new Set([3]));
   expect(found.map(({ k }) => k)).toEqual([1]);

@@ -27,7 +27,7 @@ export function ErrorStack({
       ))}
       {frames.length > MOST_FRAMES && <Words kind="small">{`${frames.length - MOST_FRAMES} more places`}</Words>}
       {!isMapped && frames.length > 0 && (
-        <Words kind="small">As the browser told it: no source map of this script and version is known.</Words>
+        <Words kind="small">As the browser reported it: no source map of this script and version is known.</Words>
       )}
     </View>
   );

@@ -60,7 +60,8 @@ export function ErrorsPlace() {
 }
 
 export function errorsSentence({ groups, views }: Errors): string {
-  if (views === 0) return 'No page told of itself in this time, so no error is known: which is not the same as none.';
+  if (views === 0)
+    return 'No data: no page reported a load in this time, so no error is known. That is not the same as none.';
   if (groups.length === 0) return `No script failed on ${count(views)} ${views === 1 ? 'view' : 'views'}.`;
   const errors = groups.reduce((sum, group) => sum + group.errors, 0);
   return `${count(errors)} ${errors === 1 ? 'error' : 'errors'} of ${count(groups.length)} ${groups.length === 1 ? 'kind' : 'kinds'} on ${count(views)} views.`;

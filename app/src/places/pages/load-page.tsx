@@ -127,9 +127,9 @@ function Resources({ load }: { load: Load }) {
   return (
     <View style={styles.gap} testID="resources">
       <Words kind="section" level={2}>
-        What it fetched
+        Resources
       </Words>
-      {load.resources.length === 0 && <Words kind="muted">Nothing was told of it.</Words>}
+      {load.resources.length === 0 && <Words kind="muted">Nothing was reported of it.</Words>}
       {missing.length > 0 && (
         <Words kind="strong">{`${count(missing.length)} of ${count(load.resources.length)} did not come, from ${owed}.`}</Words>
       )}
@@ -139,7 +139,7 @@ function Resources({ load }: { load: Load }) {
         ))}
       </View>
       {load.moreResources > 0 && (
-        <Words kind="muted">{`${count(load.moreResources)} more were fetched; the browser told of the slowest alone.`}</Words>
+        <Words kind="muted">{`${count(load.moreResources)} more were loaded; the browser reported the slowest alone.`}</Words>
       )}
     </View>
   );

@@ -20,8 +20,8 @@ import {
 } from './page-words';
 
 const ORDERS = [
-  { value: 'weight', words: 'what all wait for most' },
-  { value: 'average', words: 'slowest for one' },
+  { value: 'weight', words: 'share of all time' },
+  { value: 'average', words: 'average' },
 ] as const;
 
 /** Sums of the parts that stand together, milliseconds. */

@@ -13,7 +13,7 @@ const MOST_LOADS = 8;
 /** From whom pages fetch, and who does not deliver. */
 export const ResourceHosts = ({ hosts }: { hosts: PageLoads['hosts'] }) => (
   <FactList
-    title="From whom it comes"
+    title="Hosts that pages load from"
     hint="From a sample of views, those with something missing as often as others."
     testID="resource-hosts"
     facts={hosts.slice(0, MOST_HOSTS).map(({ host, isThirdParty, resources, missing, meanMs }) => ({
@@ -104,7 +104,7 @@ export function WorstLoads({ loads, toMs }: { loads: PageLoads['worst']; toMs: n
           <Words kind="small">
             {[
               loadMs !== null && `load ${durationWords(loadMs)}`,
-              lcpMs !== null && `largest shown ${durationWords(lcpMs)}`,
+              lcpMs !== null && `LCP ${durationWords(lcpMs)}`,
               missing > 0 && `${count(missing)} did not come`,
               errors > 0 && `${count(errors)} script ${errors === 1 ? 'error' : 'errors'}`,
               country && valueName('country', country),

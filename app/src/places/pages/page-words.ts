@@ -8,10 +8,10 @@ export type PageGroupFigures = Schemas['PageGroup'];
 type Where = Schemas['PageWhere'];
 
 export const VITAL_WORDS: Readonly<Record<Vital, string>> = {
-  ttfb: 'first byte',
-  fcp: 'first shown',
-  lcp: 'largest shown',
-  inp: 'answer to a touch',
+  ttfb: 'TTFB',
+  fcp: 'FCP',
+  lcp: 'LCP',
+  inp: 'INP',
   cls: 'shifting',
 };
 export const RATING_WORDS: Readonly<Record<Rating, string>> = {
@@ -51,7 +51,7 @@ export const GROUP_WORDS: Readonly<Record<PageGroup, string>> = {
 
 /** "3,714 views by 1,352 people; half of the loads within 0.9 s." */
 export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>): string {
-  if (!all) return 'No page told of itself in this time.';
+  if (!all) return 'No data: no page reported a load in this time.';
   const people = all.people > 0 ? ` by ${count(all.people)} ${all.people === 1 ? 'person' : 'people'}` : '';
   const half = all.medianMs === null ? '' : `; half of the loads within ${durationWords(all.medianMs)}`;
   const apart = [
@@ -186,8 +186,8 @@ export function groupWords({
     `${count(views)} ${views === 1 ? 'view' : 'views'}`,
     meanMs !== null && `${percent(shareOfWeight)} of all time`,
     meanMs === null ? 'no load of its own' : `mean ${durationWords(meanMs)}`,
-    lcp && `largest shown ${durationWords(lcp.p75)}, ${RATING_WORDS[lcp.rating]}`,
-    !lcp && inp && `answer to a touch ${durationWords(inp.p75)}, ${RATING_WORDS[inp.rating]}`,
+    lcp && `LCP ${durationWords(lcp.p75)}, ${RATING_WORDS[lcp.rating]}`,
+    !lcp && inp && `INP ${durationWords(inp.p75)}, ${RATING_WORDS[inp.rating]}`,
     shareWithErrors >= 0.005 && `${percent(shareWithErrors)} with script errors`,
     shareMissing >= 0.005 && `something missing on ${percent(shareMissing)}`,
   ]

@@ -58,9 +58,9 @@ export function PagesPlace() {
       </Words>
       <PageChips />
       {ignored.length > 0 && (
-        <Words kind="muted">{`Page loads are not narrowed by ${ignored.join(', ')}: browsers do not tell of it.`}</Words>
+        <Words kind="muted">{`Page loads are not filtered by ${ignored.join(', ')}: browsers do not report it.`}</Words>
       )}
-      {!data && !error && <Words kind="muted">Reading what browsers told …</Words>}
+      {!data && !error && <Words kind="muted">Reading what browsers reported …</Words>}
       {data && (
         <SharedMoment>
           <Words testID="pages-sentence">{pagesSentence(data)}</Words>
@@ -98,7 +98,6 @@ export function PagesPlace() {
                   <WorstLoads loads={data.worst} toMs={data.window.toMs} />
                 </View>
               </View>
-              <Words kind="muted">The phone application, sites and probes are not here yet.</Words>
             </>
           )}
         </SharedMoment>

@@ -45,9 +45,9 @@ const where = (more: Partial<Where> = {}): Where => ({
 });
 
 describe('page loads in words', () => {
-  test('nothing told is not the same as nothing wrong', () => {
+  test('no data is not the same as nothing wrong', () => {
     expect(pagesSentence({ all: null, kinds: { load: 0, route: 0, frame: 0 } })).toBe(
-      'No page told of itself in this time.',
+      'No data: no page reported a load in this time.',
     );
     expect(errorsSentence({ groups: [], views: 0, isCut: false, window: { fromMs: 0, toMs: 1 } })).toMatch(
       /not the same as none/,
@@ -121,7 +121,7 @@ describe('page loads in words', () => {
     expect(frameWords({ file: 'https://a.example/js/app.js', line: 1, column: 7, method: 'draw' })).toBe(
       'draw, /js/app.js:1:7',
     );
-    expect(trendWords('first byte', [null, 200, 400, null], (ms) => `${ms} ms`)).toBe(
+    expect(trendWords('TTFB', [null, 200, 400, null], (ms) => `${ms} ms`)).toBe(
       'first byte: from 200 ms to 400 ms, last 400 ms',
     );
   });

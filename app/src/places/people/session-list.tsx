@@ -110,7 +110,7 @@ function Line({
 export function viewWords({ loadMs, lcpMs, missing, errors }: PageView): string {
   return [
     loadMs === null ? 'drawn without a load' : `load ${durationWords(loadMs)}`,
-    lcpMs !== null && `largest shown ${durationWords(lcpMs)}`,
+    lcpMs !== null && `LCP ${durationWords(lcpMs)}`,
     missing > 0 && `${count(missing)} did not come`,
     errors > 0 && `${count(errors)} script ${errors === 1 ? 'error' : 'errors'}`,
   ]

@@ -5,7 +5,7 @@ import { useHandoff, useHandoffs } from '@/data/handoffs';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
-import { clock, count } from '@/look/format';
+import { clock, count, counted } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
@@ -65,7 +65,7 @@ function SentRow({ handoff }: { handoff: HandoffSummary }) {
     <View style={[styles.row, { borderBottomColor: palette.hairline }]}>
       <Pressable role="button" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)} style={styles.head}>
         <Words kind="strong">{handoff.title}</Words>
-        <Words kind="small">{`${handoff.team} · ${clock(Date.parse(handoff.createdAt))} · ${count(handoff.people)} people, ${count(handoff.harmMinutes)} min of harm when sent`}</Words>
+        <Words kind="small">{`${handoff.team} · ${clock(Date.parse(handoff.createdAt))} · ${counted(handoff.people, 'person', 'people')}, ${count(handoff.harmPoints)} harm points when sent`}</Words>
       </Pressable>
       {isOpen && data && (
         <View style={styles.open}>

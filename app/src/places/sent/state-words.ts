@@ -1,6 +1,14 @@
 import { STATE_WORDS, type HandoffState } from '@toplens/core/handoffs';
 
 /** In the order in which they need somebody's eye. */
-export const STATE_ORDER: readonly HandoffState[] = ['returned', 'draft', 'sent', 'taken', 'fixReported'];
+export const STATE_ORDER: readonly HandoffState[] = [
+  'returned',
+  'notDelivered',
+  'kept',
+  'draft',
+  'sent',
+  'taken',
+  'fixReported',
+];
 
 export const stateWords = (state: HandoffState): string => STATE_WORDS[state];

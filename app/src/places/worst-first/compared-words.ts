@@ -9,5 +9,5 @@ export function comparedWords(compared: Schemas['Compared'], rows: readonly Pick
   const now = rows.reduce((sum, row) => sum + row.harmPerHour, 0);
   const people = `${count(compared.people)} ${Math.round(compared.people) === 1 ? 'person' : 'people'}`;
   const ratio = compared.harmPerHour >= 0.5 ? ` Now ${times(now / compared.harmPerHour)} that harm.` : '';
-  return `${then}: ${people}, ${count(compared.harmPerHour)} minutes of harm an hour.${ratio}`;
+  return `${then}: ${people}, ${count(compared.harmPerHour)} harm points an hour.${ratio}`;
 }

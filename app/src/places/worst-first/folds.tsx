@@ -29,11 +29,11 @@ function Fold({ words, children, onOpen }: { words: string; children: ReactNode;
 }
 
 /** Deviations that no user feels yet, with what they may become. */
-export function Odd({ odd, nowMs }: { odd: WorstFirst['odd']; nowMs: number }) {
-  if (odd.length === 0) return null;
+export function EarlyWarnings({ warnings, nowMs }: { warnings: WorstFirst['earlyWarnings']; nowMs: number }) {
+  if (warnings.length === 0) return null;
   return (
-    <Fold words={`Odd, but nobody hurt ${odd.length}`}>
-      {odd.map((notice) => (
+    <Fold words={`Early warnings: nobody hurt yet (${warnings.length})`}>
+      {warnings.map((notice) => (
         <Door key={notice.id} path={`/incident/${notice.id}`} style={styles.row}>
           <Words>{notice.title}</Words>
           <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}. ${notice.mayBecome}`}</Words>

@@ -38,6 +38,6 @@ export function handoffWords(row: Row): { words: string; isOpen: boolean } {
 export function weightWords(row: Row, ranking: string, currency: string): string | undefined {
   if (ranking === 'money') return `${formatMoney(row.weight, currency)} not earned`;
   if (ranking === 'promises') return `${formatMoney(row.weight, currency)} of penalties expected`;
-  if (ranking === 'keyCustomers') return `${count(row.weight)} min of key customers`;
+  if (ranking === 'keyCustomers') return `${count(row.weight)} points of key customers`;
   return undefined;
 }

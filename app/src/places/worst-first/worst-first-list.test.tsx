@@ -65,7 +65,7 @@ const list = (more: Partial<WorstFirst> = {}): WorstFirst =>
     detail: '',
     rows: [row(11, 1), row(12, 2)],
     setAside: [],
-    odd: [],
+    earlyWarnings: [],
     compared: null,
     currency: 'EUR',
     hasPromises: false,
@@ -150,7 +150,7 @@ describe('what is below the list', () => {
   test('opens at a tap: what was set aside by whom, and what is odd without harm', () => {
     mockAnswer.data = list({
       setAside: [{ id: 5, title: 'Refund is slow', by: 'Ada', untilMs: NOW + 3_600_000, reason: 'known' }] as never,
-      odd: [
+      earlyWarnings: [
         {
           id: 6,
           title: 'Look up is slow',
@@ -164,7 +164,7 @@ describe('what is below the list', () => {
     expect(screen.queryByText('Refund is slow')).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Set aside 1' }));
     expect(screen.getByText(/^Ada until \d\d:\d\d: known$/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Odd, but nobody hurt 1' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Early warnings: nobody hurt yet (1)' }));
     expect(screen.getByText(/At this pace 3 people an hour\.$/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Set aside 1' }));
     expect(screen.queryByText('Refund is slow')).toBeNull();

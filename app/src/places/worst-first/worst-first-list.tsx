@@ -15,7 +15,7 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { SendSheet } from '../incident/send-sheet';
 import { comparedWords } from './compared-words';
-import { Changes, Odd, SetAside } from './folds';
+import { Changes, EarlyWarnings, SetAside } from './folds';
 import { IncidentRow } from './incident-row';
 import { RankingTabs } from './ranking-tabs';
 
@@ -109,7 +109,7 @@ export function WorstFirstList({ chosenId }: Props) {
             ))}
           </View>
           <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
-          <Odd odd={data.odd} nowMs={data.window.toMs} />
+          <EarlyWarnings warnings={data.earlyWarnings} nowMs={data.window.toMs} />
           {view.from === undefined && <Changes />}
         </>
       )}

@@ -10,20 +10,22 @@ import { countMissing, missingPeople, missingStretches, type Missing } from './m
 export const BILL_LINES = ['waiting', 'failed', 'left', 'missing', 'money', 'keyCustomers'] as const;
 export type BillLineName = (typeof BILL_LINES)[number];
 
-/** One line of the receipt: quantity × rate = harm. */
+/** One line of the receipt: quantity × rate × importance = harm. */
 export interface BillLine {
   name: BillLineName;
   /** minutes, attempts, people, attempts, units of currency, minutes */
   quantity: Interval;
   rate: number;
-  /** harm in minutes, importance of the flow included */
+  /** of the flows in it, mean by quantity; 1 unless their owners set another */
+  importance: number;
+  /** harm in points, importance of the flow included */
   harm: Interval;
 }
 
 export interface HarmBill {
   window: Window;
   lines: BillLine[];
-  /** sum of the lines, minutes */
+  /** sum of the lines, points */
   harm: Interval;
   /** people hurt beyond the usual, each counted once */
   people: Interval;
@@ -127,7 +129,7 @@ function lineOf(
   const weighted = sum(parts.map((part) => Math.max(0, part.quantity) * part.importance));
   const plain = sum(parts.map((part) => Math.max(0, part.quantity)));
   const weight = plain > 0 ? weighted / plain : (parts[0]?.importance ?? 1);
-  return { name, quantity, rate, harm: scale(quantity, rate * weight) };
+  return { name, quantity, rate, importance: weight, harm: scale(quantity, rate * weight) };
 }
 
 const scale = (interval: Interval, by: number): Interval => ({

@@ -1,5 +1,4 @@
-import { durationWords } from '../../words';
-import { percent, times } from '../../words';
+import { durationWords, percent, times } from '../../words';
 import type { Contrast } from './contrast';
 import type { HitSegment } from './most-hit';
 

@@ -7,7 +7,7 @@ import { percent } from '../../words';
 export function originReasons(candidate: OriginCandidate, { bad }: Pick<Origin, 'bad'>, onsetMs: number): string[] {
   const { reasons, usualUs, nowUs, failing, change, isSilent } = candidate;
   const told: string[] = [];
-  if (failing > 0) told.push(`is the deepest that fails in ${failing} of ${bad} attempts`);
+  if (failing > 0) told.push(`is the innermost component to fail in ${failing} of ${bad} attempts`);
   else if (reasons.failures > 0.05)
     told.push(
       `was called last before the failure in ${percent(Math.min(1, reasons.failures / CALLED_LAST))} of the attempts`,

@@ -30,6 +30,6 @@ export function originWords(
   attempts: number,
 ): string {
   if (signal === 'failing' && failing > 0)
-    return `is the deepest that fails in ${failing} of ${attempts} attempts looked at`;
+    return `is the innermost component to fail in ${failing} of ${attempts} attempts looked at`;
   return `holds ${percent(reasons.time)} of the added time in ${attempts} attempts looked at`;
 }

@@ -15,7 +15,9 @@ import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { EngineState } from '../state/engine-state';
+import { isPastWindow } from '../reading/windows';
 import { sharedWindow } from './bills';
+import { isActiveAtEnd } from './trend';
 import type { Judged } from './judged';
 
 /** Where the trouble shows first: the part that hurts most among those not explained by another. */
@@ -33,7 +35,7 @@ export interface Description {
 export function describeIncident(
   state: EngineState,
   incident: StoredIncident,
-  { window, bill, rows }: { window: Window; bill: HarmBill; rows: AttemptColumns },
+  { window, bill, rows, isOver }: { window: Window; bill: HarmBill; rows: AttemptColumns; isOver: boolean },
 ): Description {
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
@@ -53,6 +55,8 @@ export function describeIncident(
     signal: root.signal,
     flow: flow.name,
     application: flow.application,
+    isOver,
+    lengthMs: window.toMs - window.fromMs,
     isPage: flow.kind === 'page',
     wholeApplication: isWholeApplication(state, incident),
     slowness: slowness(state, root.flow, window),
@@ -138,7 +142,8 @@ export async function describe(
       ? undefined
       : (_rows: AttemptColumns, row: number) => row % every === 0;
   const rows = await state.hours.rows(shared, new Set([flow]), isWanted);
-  return describeIncident(state, incident, { window: shared, bill, rows });
+  const isOver = !isActiveAtEnd(incident, window) || isPastWindow(state, window);
+  return describeIncident(state, incident, { window: shared, bill, rows, isOver });
 }
 
 /** Attempts of a flow in a window, from its roll-ups. */

@@ -54,9 +54,13 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
   const flow = state.names.flow(root.flow);
   const perHour = harmPerHour(bill, window);
   const trend = await trendOf(state, incident, { window, focus, ratesAtMs: atMs });
+  const ownBill = async (one: StoredIncident) =>
+    one.id === incident.id
+      ? bill
+      : (judged.find(({ id }) => id === one.id)?.bill ??
+        billOf(state, one, { window: windowOf(one, window), focus, ratesAtMs: atMs }));
   const titleOf = async (one: StoredIncident) =>
-    (await describe(state, { incident: one, bill: judged.find(({ id }) => id === one.id)?.bill ?? bill }, window))
-      .title;
+    (await describe(state, { incident: one, bill: await ownBill(one) }, window)).title;
   const shared = sharedWindow(incident, window);
   const joined = state.register.joinedInto(incident.id);
   return {

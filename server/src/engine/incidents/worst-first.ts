@@ -1,3 +1,4 @@
+import { isWithTeam } from '@toplens/core/handoffs';
 import {
   harmPerHour,
   nearTies,
@@ -11,7 +12,13 @@ import {
 } from '@toplens/core/incidents';
 import { DIMENSIONS } from '@toplens/core/telemetry';
 import { type Window } from '@toplens/core/time';
-import type { ComparedShape, OddShape, RowShape, SetAsideShape, WorstFirstShape } from '../../contract/incidents';
+import type {
+  ComparedShape,
+  EarlyWarningShape,
+  RowShape,
+  SetAsideShape,
+  WorstFirstShape,
+} from '../../contract/incidents';
 import { latestHandoffs } from '../../store/handoffs';
 import { describe, isWholeApplication, rootOf } from '../harm/describe';
 import { levelOf } from '../harm/levels';
@@ -23,7 +30,7 @@ import { proposalFor } from '../harm/proposal';
 import { remainingIn } from '../reading/remaining';
 import { measureOf, sparkOf } from '../reading/series';
 import { isActiveAtEnd, TREND_MS, trendOf } from '../harm/trend';
-import { comparedWindow, ratesAt, resolveWindow } from '../reading/windows';
+import { comparedWindow, isPastWindow, ratesAt, resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 
 export async function worstFirst(state: EngineState, question: WorstFirstQuestion): Promise<WorstFirstShape> {
@@ -56,8 +63,9 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     flows: new Set(ranked.flatMap(({ incident }) => incident.parts.map((part) => part.flow))).size,
     money: rows.reduce((sum, row) => sum + row.money, 0),
     currency,
-    withoutTeam: rows.filter((row) => row.handoff === null || row.handoff.state === 'returned').length,
+    withoutTeam: rows.filter((row) => row.handoff === null || !isWithTeam(row.handoff.state)).length,
     incidents: rows.length,
+    isPast: isPastWindow(state, window),
   });
   const harmless = shown.filter((entry) => !hurtsSomebody(entry) && !isSetAside(entry.incident, window));
   return {
@@ -67,7 +75,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     currency,
     rows,
     hasPromises: state.names.flows.some(({ id }) => state.names.flow(id).agreement !== undefined),
-    odd: await Promise.all(harmless.map((entry) => oddOf(state, entry, window))),
+    earlyWarnings: await Promise.all(harmless.map((entry) => earlyWarningOf(state, entry, window))),
     setAside: await Promise.all(
       shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(state, entry, window)),
     ),
@@ -155,7 +163,7 @@ async function rowOf(
   };
 }
 
-async function oddOf(state: EngineState, entry: Judged, window: Window): Promise<OddShape> {
+async function earlyWarningOf(state: EngineState, entry: Judged, window: Window): Promise<EarlyWarningShape> {
   const { incident } = entry;
   const { application, kind } = state.names.flow(rootOf(incident).flow);
   return {

@@ -58,3 +58,9 @@ export const isFirst = (state: EngineState, release: { application: string; firs
 /** Rates of a past window are those that were set then, unless today's are asked for. */
 export const ratesAt = (question: { window: object; rates: 'then' | 'today' }, window: Window): number =>
   question.rates === 'then' && 'fromMs' in question.window ? window.toMs : Infinity;
+
+const JUST_NOW_MS = 15 * MINUTE_MS;
+
+/** The window ended a while before what is known: what it shows is told in the past. */
+export const isPastWindow = ({ judgedMs }: Pick<EngineState, 'judgedMs'>, { toMs }: Window): boolean =>
+  toMs < judgedMs - JUST_NOW_MS;

@@ -16,17 +16,17 @@ import { RefusedPart } from './refused-part';
 import { ServerPart } from './server-part';
 
 /** What a unit of harm weighs, days that are not like others, who changed what, and how the server is. */
-export function SetUpPlace() {
+export function SettingsPlace() {
   const { data, error, refetch } = useSettings();
   useEffect(() => {
-    document.title = 'Set-up · Top Lens';
+    document.title = 'Settings · Top Lens';
   }, []);
   return (
     <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
       <TimeBar />
       <View style={styles.page}>
         <Words kind="title" level={1}>
-          Set-up
+          Settings
         </Words>
         {error && <Trouble error={error} onRetry={() => void refetch()} />}
         {data && (
@@ -69,7 +69,7 @@ function Changes({ settings }: { settings: Settings }) {
             <View role="listitem" key={change.id} style={[styles.change, { borderBottomColor: palette.hairline }]}>
               <View style={styles.words}>
                 <Words>{`${change.about}: ${change.words}`}</Words>
-                <Words kind="small">{`${clock(change.atMs)} · ${change.who}${change.undoes === null ? '' : ' · takes a change back'}${change.isUndone ? ' · taken back' : ''}`}</Words>
+                <Words kind="small">{`${clock(change.atMs)} · ${change.who}${change.undoes === null ? '' : ' · undoes a change'}${change.isUndone ? ' · undone' : ''}`}</Words>
               </View>
               {isNewest && (
                 <Button

@@ -61,7 +61,7 @@ export function RatesForm({ settings }: { settings: Settings }) {
   return (
     <View style={styles.box}>
       <Words kind="section" level={2}>
-        Harm rates, in minutes each
+        Harm rates, in points each
       </Words>
       <Words kind="muted">{`In force from now on; past windows keep what was set then. Key customers: ${settings.keyTiers.length > 0 ? settings.keyTiers.join(', ') : 'no tier'}.`}</Words>
       <View style={styles.fields}>

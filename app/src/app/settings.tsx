@@ -1,0 +1,5 @@
+import { SettingsPlace } from '@/places/settings/settings-place';
+
+export default function SettingsRoute() {
+  return <SettingsPlace />;
+}
