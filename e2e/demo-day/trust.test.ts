@@ -64,7 +64,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
   });
 
   test('flows are sorted by any column, and a flow shows its limits, bands and sides', async () => {
-    const page = await open(`/flows?${stage().day}&sort=-p95Ms`, size);
+    const page = await open(`/flows?${stage().day}&sort-flows=-p95Ms`, size);
     await page.waitForSelector('[data-testid^="flow-"]');
     const { rows } = await ask(stage().url, '/api/flows', { query: stage().day });
     const total = rows.reduce((sum, { attempts }) => sum + attempts, 0);

@@ -19,7 +19,7 @@ const openAt = (path: string) => {
 };
 
 test('the list is asked for as its place will ask, and found there', async () => {
-  const queries = openAt('/?last=15&rankBy=people&site=Harbour&sort=-p95Ms');
+  const queries = openAt('/?last=15&rankBy=people&site=Harbour&sort-flows=-p95Ms');
   await queries.ensureQueryData(worstFirstQuery(readView({ last: '15', rankBy: 'people', site: 'Harbour' })));
   expect(asked).toEqual(['/api/worst-first?last=15&site=Harbour&rankBy=people']);
 });

@@ -1179,7 +1179,7 @@ export interface components {
             id: number;
             /**
              * @description headline of the incident
-             * @example Book a pick-up fails for every fourth attempt
+             * @example Fails for 24 %, usually 0.4 %: Book a pick-up
              */
             title: string;
             /**
@@ -1217,7 +1217,7 @@ export interface components {
             window: components["schemas"]["Window"];
             /**
              * @description headline of the incident
-             * @example Book a pick-up fails for every fourth attempt
+             * @example Fails for 24 %, usually 0.4 %: Book a pick-up
              */
             title: string;
             /**
@@ -1412,7 +1412,7 @@ export interface components {
                 id: number;
                 /**
                  * @description headline of the incident
-                 * @example Book a pick-up fails for every fourth attempt
+                 * @example Fails for 24 %, usually 0.4 %: Book a pick-up
                  */
                 title: string;
             }[];
@@ -1425,7 +1425,7 @@ export interface components {
                 id: number;
                 /**
                  * @description headline of the incident
-                 * @example Book a pick-up fails for every fourth attempt
+                 * @example Fails for 24 %, usually 0.4 %: Book a pick-up
                  */
                 title: string;
             }[];
@@ -1727,7 +1727,7 @@ export interface components {
             moved: number | null;
             /**
              * @description headline of the incident
-             * @example Book a pick-up fails for every fourth attempt
+             * @example Fails for 24 %, usually 0.4 %: Book a pick-up
              */
             title: string;
             /**
@@ -1735,6 +1735,11 @@ export interface components {
              * @example Courier app
              */
             application: string;
+            /**
+             * @description the team that should get it; null when none is known
+             * @example Slots Team
+             */
+            proposedTeam: string | null;
             /** @description names of the flows in trouble */
             flows: string[];
             /**
@@ -1850,11 +1855,6 @@ export interface components {
             nearTie: boolean;
             /** @description the measure in trouble, for a small chart */
             spark: components["schemas"]["Series"];
-            /**
-             * @description the team that should get it; null when none is known
-             * @example Slots Team
-             */
-            proposedTeam: string | null;
             /** @description the newest handoff of it; null when it has none */
             handoff: components["schemas"]["HandoffMark"] | null;
         };
@@ -1985,7 +1985,7 @@ export interface components {
             id: number;
             /**
              * @description headline of the incident
-             * @example Book a pick-up fails for every fourth attempt
+             * @example Fails for 24 %, usually 0.4 %: Book a pick-up
              */
             title: string;
             /**
@@ -3569,7 +3569,7 @@ export interface components {
                 id: number;
                 /**
                  * @description headline of the incident
-                 * @example Book a pick-up fails for every fourth attempt
+                 * @example Fails for 24 %, usually 0.4 %: Book a pick-up
                  */
                 title: string;
                 /**
@@ -5120,7 +5120,7 @@ export interface components {
             createdAt: string;
             /**
              * @description headline of the incident
-             * @example Book a pick-up fails for every fourth attempt
+             * @example Fails for 24 %, usually 0.4 %: Book a pick-up
              */
             title: string;
             /**
@@ -5234,7 +5234,7 @@ export interface components {
             createdAt: string;
             /**
              * @description headline of the incident
-             * @example Book a pick-up fails for every fourth attempt
+             * @example Fails for 24 %, usually 0.4 %: Book a pick-up
              */
             title: string;
             /**

@@ -14,7 +14,8 @@ test('the address holds the view: what is read back is what was written', () => 
       promotion: 'SPRING10',
       flow: '7',
       against: 'week' as const,
-      sort: '-p95Ms',
+      sorts: { flows: '-p95Ms', pages: 'meanMs' },
+      fewest: 100,
     },
     {
       last: 60,
@@ -42,7 +43,7 @@ test('a pinned live window shows the same later', () => {
   );
   expect(windowQuery(view)).toEqual({ from: '2026-03-10T10:00:00.000Z', to: '2026-03-10T11:00:00.000Z' });
   expect(windowWords({ last: 480, rankBy: 'harm' }, 0)).toBe('Now · last 8 h shift');
-  expect(windowWords(view, Date.UTC(2026, 2, 10, 12))).toMatch(/^Then · /);
+  expect(windowWords(view, Date.UTC(2026, 2, 10, 12))).toMatch(/^Past · /);
 });
 
 test('typed times are read in the viewer’s zone, wrong ones are none', () => {

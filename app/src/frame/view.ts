@@ -45,8 +45,10 @@ export interface View extends Narrowed {
   against?: Exclude<Against, 'nothing'>;
   /** past windows with the rates of today in place of those that were set then */
   rates?: 'today';
-  /** order of tables, as `-p95Ms` */
-  sort?: string;
+  /** order of tables by their names, as `-p95Ms` */
+  sorts?: Readonly<Record<string, string>>;
+  /** rows that stand for fewer are not ranked by averages */
+  fewest?: number;
   groupBy?: Exclude<Grouping, 'region'>;
   pagesBy?: Exclude<PageGroup, 'page'>;
   page?: string;
@@ -66,6 +68,9 @@ export const LENGTHS: readonly { minutes: number; words: string }[] = [
   { minutes: 10080, words: '7 d' },
 ];
 
+/** In the address a table’s order stands behind this and the table’s name. */
+const SORT = 'sort-';
+
 type Params = Record<string, string | string[] | undefined>;
 
 const one = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
@@ -76,7 +81,12 @@ export function readView(params: Params): View {
   const to = one(params.to);
   const rankBy = one(params.rankBy) as Ranking | undefined;
   const against = one(params.against) as Against | undefined;
-  const sort = one(params.sort);
+  const sorts = Object.fromEntries(
+    Object.keys(params).flatMap((key) =>
+      key.startsWith(SORT) ? [[key.slice(SORT.length), one(params[key]) ?? '']] : [],
+    ),
+  );
+  const fewest = Number(one(params.fewest));
   const groupBy = one(params.groupBy) as Grouping | undefined;
   const pagesBy = one(params.pagesBy) as PageGroup | undefined;
   const isPast =
@@ -92,7 +102,8 @@ export function readView(params: Params): View {
     rankBy: rankBy && RANKINGS.includes(rankBy) ? rankBy : 'harm',
     ...(against && against !== 'nothing' && AGAINST.includes(against) && { against }),
     ...(one(params.rates) === 'today' && { rates: 'today' as const }),
-    ...(sort && { sort }),
+    ...(Object.keys(sorts).length > 0 && { sorts }),
+    ...(Number.isInteger(fewest) && fewest > 0 && { fewest }),
     ...(groupBy && groupBy !== 'region' && GROUPINGS.includes(groupBy) && { groupBy }),
     ...(pagesBy && pagesBy !== 'page' && PAGE_GROUPS.includes(pagesBy) && { pagesBy }),
     ...Object.fromEntries(PAGE_NARROWING.flatMap((name) => (one(params[name]) ? [[name, one(params[name])]] : []))),
@@ -150,7 +161,8 @@ export function viewQuery(view: View): string {
   for (const [name, value] of Object.entries(narrowedOf(view))) query.set(name, value);
   if (view.against) query.set('against', view.against);
   if (view.rates) query.set('rates', view.rates);
-  if (view.sort) query.set('sort', view.sort);
+  for (const [table, sort] of Object.entries(view.sorts ?? {})) query.set(`${SORT}${table}`, sort);
+  if (view.fewest) query.set('fewest', String(view.fewest));
   if (view.groupBy) query.set('groupBy', view.groupBy);
   if (view.pagesBy) query.set('pagesBy', view.pagesBy);
   for (const name of PAGE_NARROWING) if (view[name]) query.set(name, view[name]);
@@ -173,7 +185,7 @@ const CLEAR = Object.fromEntries(
     'rankBy',
     'against',
     'rates',
-    'sort',
+    'fewest',
     'groupBy',
     'pagesBy',
     ...PAGE_NARROWING,
@@ -191,7 +203,11 @@ export function useView() {
       view,
       /** changes the view in place */
       setView: (next: View) =>
-        router.setParams({ ...CLEAR, ...Object.fromEntries(new URLSearchParams(viewQuery(next))) }),
+        router.setParams({
+          ...CLEAR,
+          ...Object.fromEntries(Object.keys(view.sorts ?? {}).map((table) => [`${SORT}${table}`, undefined])),
+          ...Object.fromEntries(new URLSearchParams(viewQuery(next))),
+        }),
       /** goes to a place and takes the view along */
       go: (path: string, next: View = view) => router.push(`${path}${viewQuery(next)}` as never),
       back: () => (router.canGoBack() ? router.back() : router.replace(`/${viewQuery(view)}` as never)),

@@ -250,12 +250,21 @@ const flowRow = {
 
 test('a flow without data shows no figures, never zeroes; every head sorts', () => {
   const onSort = jest.fn();
-  render(
-    <FlowTableRows rows={[flowRow]} column={COLUMNS[2] as (typeof COLUMNS)[number]} isDescending onSort={onSort} />,
-  );
+  const table = {
+    name: 'flows',
+    columns: COLUMNS,
+    column: COLUMNS[2] as (typeof COLUMNS)[number],
+    isDescending: true,
+    rows: [flowRow],
+    few: new Set<FlowRow>(),
+    fewest: 30,
+    sortBy: onSort,
+    setFewest: jest.fn(),
+  };
+  render(<FlowTableRows table={table} />);
   const cells = screen.getAllByRole('cell').map((cell) => cell.textContent);
   expect(cells[1]).toBe('no data');
-  expect(cells.slice(4, 12)).toEqual(new Array(8).fill('–'));
+  expect(cells.slice(4, 13)).toEqual(new Array(9).fill('–'));
   expect(screen.getByRole('columnheader', { name: /Attempts/ }).getAttribute('aria-sort')).toBe('descending');
   fireEvent.click(screen.getByRole('button', { name: /95th/ }));
   expect(onSort).toHaveBeenCalledWith('p95Ms');
@@ -286,13 +295,14 @@ test('a row says rank, level, priority and a near tie, and offers to send', () =
     nearTie: true,
     spark: series,
     handoff: null,
+    proposedTeam: 'Payments',
   } as unknown as Row;
   const onSend = jest.fn();
   render(<IncidentRow row={row} ranking="harm" currency="EUR" nowMs={60_000} isChosen={false} onSend={onSend} />);
   expect(screen.getByText('hurting · P2 · near tie')).toBeTruthy();
   expect(screen.getByText(/1,234/)).toBeTruthy();
   expect(screen.queryByText(/€/)).toBeNull();
-  fireEvent.click(screen.getByRole('button', { name: 'send it: Pay fails' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Send to Payments: Pay fails' }));
   expect(onSend).toHaveBeenCalled();
 });
 
@@ -340,7 +350,7 @@ test('the likely origin shows its reasons, what was changed, the way down, and f
   for (const wanted of [
     'parcels-db',
     'belongs to Data Stores',
-    'right in 97 % of known worlds',
+    'was right in 97 %',
     'Changed on the way: slots 4.18.0',
     'At the same time card-network',
     '40 ms → 4.00 s',

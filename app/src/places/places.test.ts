@@ -3,7 +3,8 @@ import { leaning } from '@/charts/leaning-bar';
 import { nth } from '@toplens/core/words';
 import { bandWords } from './flow/bands';
 import { parseSeconds } from './flow/flow-sheet';
-import { parseSort, sortRows, toCsv } from './flows/columns';
+import { toCsv } from '@/frame/table/columns';
+import { COLUMNS } from './flows/columns';
 import { flowsSentence } from './flows/flows-place';
 import { sureWords } from './incident/bill-words';
 import { decisionOf } from './incident/decide-sheet';
@@ -20,30 +21,10 @@ const flow = (name: string, attempts: number, p95Ms: number | null) =>
   ({ name, attempts, p95Ms, hurt: null, people: null, failedShare: null, level: 'calm' }) as FlowRow;
 
 describe('the table of flows', () => {
-  const rows = [flow('Rare', 3, 9_000), flow('Busy', 900, 300), flow('Middle', 400, 700), flow('Silent', 0, null)];
-
-  test('by averages, flows with few attempts are left out until they are asked for', () => {
-    expect(sortRows(rows, '-p95Ms', 1303, false)).toMatchObject({
-      rows: [{ name: 'Middle' }, { name: 'Busy' }],
-      leftOut: 2,
-    });
-    expect(sortRows(rows, '-p95Ms', 1303, true).rows.map(({ name }) => name)).toEqual([
-      'Rare',
-      'Middle',
-      'Busy',
-      'Silent',
-    ]);
-    // What is not known stands last, whichever way it is sorted.
-    expect(sortRows(rows, 'p95Ms', 1303, true).rows.at(-1)?.name).toBe('Silent');
-    expect(sortRows(rows, 'attempts', 1303, false).leftOut).toBe(0);
-  });
-
-  test('nonsense in the address sorts as usual', () => expect(parseSort('-colour').column.key).toBe('hurt'));
-
-  test('CSV quotes what must be quoted, and is no formula', () => {
-    const csv = toCsv([flow('=1+1, "x"', 3, 12.5)]);
-    expect(csv.split('\r\n')[1]).toMatch(/^"'=1\+1, ""x""",/);
-    expect(csv.endsWith('\r\n')).toBe(true);
+  test('CSV says names as they are, levels in words, and units in its head', () => {
+    const csv = toCsv(COLUMNS, [{ ...flow('Pay', 3, 12.5), team: 'Slots Team' }]);
+    expect(csv.split('\r\n')[0]).toContain('"95th percentile of the duration, ms"');
+    expect(csv.split('\r\n')[1]).toMatch(/^Pay,calm,3,.*,12\.5,.*,Slots Team,/);
   });
 
   test('is summed up in a sentence', () => {

@@ -44,7 +44,7 @@ export const Row = resource('Row', 'One incident of the list', {
   moved: orNull(
     integer('places gained since ten minutes before (positive: worse now); null when it was not there', 'ranks', 2),
   ),
-  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  title: text('headline of the incident', 'Fails for 24 %, usually 0.4 %: Book a pick-up'),
   application: text('name of the application', 'Courier app'),
   flows: texts('names of the flows in trouble', ['Pay', 'Print labels']),
   signal: oneOf(SIGNALS, 'what is wrong'),
@@ -74,7 +74,7 @@ export type RowShape = Static<typeof Row>;
 
 export const EarlyWarning = resource('EarlyWarning', 'An incident that hurts nobody so far', {
   id: integer('number', '1', 7),
-  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  title: text('headline of the incident', 'Fails for 24 %, usually 0.4 %: Book a pick-up'),
   application: text('name of the application', 'Courier app'),
   onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
   inTroubleNow: flag('goes on now, whatever window is looked at'),
@@ -84,7 +84,7 @@ export type EarlyWarningShape = Static<typeof EarlyWarning>;
 
 export const SetAside = resource('SetAside', 'An incident that people set aside', {
   id: integer('number', '1', 7),
-  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  title: text('headline of the incident', 'Fails for 24 %, usually 0.4 %: Book a pick-up'),
   reason: text('why, in words', 'a holiday moved by a week'),
   by: text('who did it', 'Dana'),
   untilMs: number('until when', EPOCH_MS, 1772532840000),
@@ -314,13 +314,13 @@ export type LostByTierShape = Static<typeof LostByTier>;
 
 const titled = record({
   id: integer('number of the incident', '1', 7),
-  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  title: text('headline of the incident', 'Fails for 24 %, usually 0.4 %: Book a pick-up'),
 });
 
 export const Incident = resource('Incident', 'One incident within a window', {
   id: integer('number of the incident', '1', 7),
   window: ref(Window, 'what was looked at'),
-  title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+  title: text('headline of the incident', 'Fails for 24 %, usually 0.4 %: Book a pick-up'),
   sentence: text('who is hurt and how, in one sentence', ''),
   application: text('name of the application', 'Courier app'),
   signal: oneOf(SIGNALS, 'what is wrong'),

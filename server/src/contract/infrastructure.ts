@@ -147,7 +147,7 @@ export const Component = resource('Component', 'A component: who calls it, whom 
   incidents: list(
     record({
       id: integer('number', '1', 7),
-      title: text('headline of the incident', 'Book a pick-up fails for every fourth attempt'),
+      title: text('headline of the incident', 'Fails for 24 %, usually 0.4 %: Book a pick-up'),
       onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
       inTroubleNow: flag('goes on now, whatever window is looked at'),
     }),

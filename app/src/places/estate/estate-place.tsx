@@ -23,7 +23,7 @@ import {
 } from './groups';
 
 const GROUPING_WORDS: Record<Grouping, string> = {
-  region: 'by region',
+  region: 'by zone',
   application: 'application',
   team: 'team',
   version: 'version',

@@ -37,7 +37,7 @@ const parts = [
   }),
 ];
 
-test('the same parts are grouped by whatever is asked for; what is not told stands last', () => {
+test('the same parts are grouped by whatever is asked for; what is not reported stands last', () => {
   const names = (by: Parameters<typeof groupsOf>[1]) =>
     groupsOf(parts, by).map(({ name, parts: own }) => `${name} ${own.length}`);
   expect(names('region')).toEqual(['mid 1', 'north 1', 'stores 1', 'outside services 1', 'zone not reported 1']);

@@ -1,31 +1,29 @@
-import { csvText } from '@toplens/core/csv';
 import type { FlowRow } from '@/data/client';
+import type { Column } from '@/frame/table/columns';
 import { count, durationWords, percent } from '@/look/format';
 
-/**
- * A column of the table of flows: what it shows, and by what it sorts. Unknown values stand last, whichever way it is
- * sorted.
- */
-export interface Column {
-  key: string;
-  words: string;
-  /** what the words leave out, for a screen reader */
-  label: string;
-  show: (row: FlowRow) => string;
-  value: (row: FlowRow) => number | string | null;
-}
+/** A column of the table of flows. */
+export type FlowColumn = Column<FlowRow>;
 
 const LEVELS = ['noData', 'calm', 'strained', 'hurting', 'broken'];
 const shown = (value: number | null, words: (value: number) => string) => (value === null ? '–' : words(value));
 
-export const COLUMNS: readonly Column[] = [
-  { key: 'name', words: 'Flow', label: 'Flow', show: (row) => row.name, value: (row) => row.name.toLowerCase() },
+export const COLUMNS: readonly FlowColumn[] = [
+  {
+    key: 'name',
+    words: 'Flow',
+    label: 'Flow',
+    show: (row) => row.name,
+    value: (row) => row.name.toLowerCase(),
+    save: (row) => row.name,
+  },
   {
     key: 'level',
     words: 'Level',
     label: 'Level',
     show: (row) => (row.level === 'noData' ? 'no data' : row.level),
     value: (row) => LEVELS.indexOf(row.level),
+    save: (row) => (row.level === 'noData' ? 'no data' : row.level),
   },
   {
     key: 'attempts',
@@ -43,41 +41,47 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     key: 'meanMs',
+    isAverage: true,
     words: 'Average',
-    label: 'Average duration',
+    label: 'Average duration, ms',
     show: (row) => shown(row.meanMs, durationWords),
     value: (row) => row.meanMs,
   },
   {
     key: 'medianMs',
+    isAverage: true,
     words: 'Median',
-    label: 'Median duration',
+    label: 'Median duration, ms',
     show: (row) => shown(row.medianMs, durationWords),
     value: (row) => row.medianMs,
   },
   {
     key: 'p95Ms',
+    isAverage: true,
     words: '95th',
-    label: '95th percentile of the duration',
+    label: '95th percentile of the duration, ms',
     show: (row) => shown(row.p95Ms, durationWords),
     value: (row) => row.p95Ms,
   },
   {
     key: 'maxMs',
+    isAverage: true,
     words: 'Longest',
-    label: 'Longest attempt',
+    label: 'Longest attempt, ms',
     show: (row) => shown(row.maxMs, durationWords),
     value: (row) => row.maxMs,
   },
   {
     key: 'failedShare',
+    isAverage: true,
     words: 'Failed',
-    label: 'Share that failed',
+    label: 'Share that failed, 0 to 1',
     show: (row) => shown(row.failedShare, percent),
     value: (row) => row.failedShare,
   },
   {
     key: 'apdex',
+    isAverage: true,
     words: 'Apdex [T]',
     label: 'Apdex against the target in seconds',
     show: (row) => row.apdexWords ?? '–',
@@ -91,9 +95,17 @@ export const COLUMNS: readonly Column[] = [
     value: (row) => row.hurt,
   },
   {
+    key: 'team',
+    words: 'Team',
+    label: 'Owning team',
+    show: (row) => row.team ?? '–',
+    value: (row) => row.team?.toLowerCase() ?? null,
+    save: (row) => row.team,
+  },
+  {
     key: 'shareOfTime',
     words: 'Of all time',
-    label: 'Share of all time spent',
+    label: 'Share of all time spent, 0 to 1',
     show: (row) => shown(row.shareOfTime, percent),
     value: (row) => row.shareOfTime,
   },
@@ -104,43 +116,3 @@ const peopleWords = ({ hurt, people }: FlowRow) =>
   hurt === null || people === null ? '–' : `${count(hurt)} of ${count(people)}`;
 
 export const DEFAULT_SORT = '-hurt';
-
-/** `-p95Ms`: by the 95th percentile, largest first. */
-export function parseSort(sort: string | undefined): { column: Column; isDescending: boolean } {
-  const text = sort ?? DEFAULT_SORT;
-  const isDescending = text.startsWith('-');
-  const column = COLUMNS.find(({ key }) => key === text.replace(/^-/, ''));
-  return column ? { column, isDescending } : parseSort(DEFAULT_SORT);
-}
-
-/** Share of all attempts below which a flow is left out when ranking by averages: few samples are not bad ones. */
-export const CUT_OFF = 0.02;
-const BY_AVERAGE = new Set(['meanMs', 'medianMs', 'p95Ms', 'maxMs', 'failedShare', 'apdex']);
-
-export const isByAverage = (column: Column): boolean => BY_AVERAGE.has(column.key);
-
-/** Rows in order; by averages, flows below the cut-off stand behind the others. */
-export function sortRows(
-  rows: readonly FlowRow[],
-  sort: string | undefined,
-  attempts: number,
-  withSmall: boolean,
-): { rows: FlowRow[]; leftOut: number } {
-  const { column, isDescending } = parseSort(sort);
-  const kept = !withSmall && isByAverage(column) ? rows.filter((row) => row.attempts >= CUT_OFF * attempts) : [...rows];
-  const order = (a: FlowRow, b: FlowRow) => {
-    const [x, y] = [column.value(a), column.value(b)];
-    if (x === null || y === null) return x === y ? 0 : x === null ? 1 : -1;
-    const difference = typeof x === 'string' ? x.localeCompare(y as string) : x - (y as number);
-    return isDescending ? -difference : difference;
-  };
-  return {
-    rows: [...kept].sort((a, b) => order(a, b) || a.name.localeCompare(b.name)),
-    leftOut: rows.length - kept.length,
-  };
-}
-
-/** What is shown, as CSV. */
-export function toCsv(rows: readonly FlowRow[]): string {
-  return csvText([COLUMNS.map(({ label }) => label), ...rows.map((row) => COLUMNS.map((column) => column.value(row)))]);
-}

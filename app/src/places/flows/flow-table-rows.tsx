@@ -7,17 +7,12 @@ import { Icon } from '@/look/icon';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { COLUMNS, type Column } from './columns';
-
-export type Props = {
-  rows: readonly FlowRow[];
-  column: Column;
-  isDescending: boolean;
-  onSort: (key: string) => void;
-};
+import type { Table } from '@/frame/table/use-table';
+import { COLUMNS } from './columns';
 
 /** The table on a wide screen; every head sorts, every row is a door. */
-export function FlowTableRows({ rows, column, isDescending, onSort }: Props) {
+export function FlowTableRows({ table }: { table: Table<FlowRow> }) {
+  const { rows, column, isDescending, few, sortBy } = table;
   const palette = usePalette();
   return (
     <View role="table" aria-label="Flows">
@@ -32,7 +27,7 @@ export function FlowTableRows({ rows, column, isDescending, onSort }: Props) {
             <Pressable
               role="button"
               aria-label={`${words}: sort by ${label.toLowerCase()}`}
-              onPress={() => onSort(key)}
+              onPress={() => sortBy(key)}
               style={[styles.head, key === 'name' && styles.headLeft]}
             >
               <Words
@@ -71,6 +66,7 @@ export function FlowTableRows({ rows, column, isDescending, onSort }: Props) {
             ) : (
               <View role="cell" key={one.key} style={styles.cell}>
                 <Words>{one.show(row)}</Words>
+                {few.has(row) && one.key === column.key && <Words kind="small">too few to rank</Words>}
                 <Words kind="small">{beforeWords(row, one.key)}</Words>
               </View>
             ),

@@ -12,7 +12,15 @@ export const VITAL_WORDS: Readonly<Record<Vital, string>> = {
   fcp: 'FCP',
   lcp: 'LCP',
   inp: 'INP',
-  cls: 'shifting',
+  cls: 'CLS',
+};
+/** Their standard names, said once in full where they are shown (web-vitals, W3C). */
+export const VITAL_NAMES: Readonly<Record<Vital, string>> = {
+  ttfb: 'Time to First Byte',
+  fcp: 'First Contentful Paint',
+  lcp: 'Largest Contentful Paint',
+  inp: 'Interaction to Next Paint',
+  cls: 'Cumulative Layout Shift',
 };
 export const RATING_WORDS: Readonly<Record<Rating, string>> = {
   good: 'good',

@@ -22,6 +22,7 @@ import {
   pagesSentence,
   RATING_WORDS,
   valueName,
+  VITAL_NAMES,
   VITAL_WORDS,
   vitalValue,
   whereSentences,
@@ -159,7 +160,7 @@ function Vitals({ pages, isWide }: { pages: PageLoads; isWide: boolean }) {
         const format = (value: number) => vitalValue(vital, value);
         return (
           <View role="listitem" key={vital} style={isWide ? styles.vital : styles.vitalHalf}>
-            <Words kind="small">{`${VITAL_WORDS[vital]} (${vital.toUpperCase()})`}</Words>
+            <Words kind="small">{`${VITAL_NAMES[vital]} (${VITAL_WORDS[vital]})`}</Words>
             <Words kind={figure && figure.rating !== 'good' ? 'strong' : 'body'}>
               {figure ? `${format(figure.p75)}  ${RATING_WORDS[figure.rating]}` : 'not told'}
             </Words>

@@ -100,7 +100,7 @@ describe('page loads in words', () => {
 
   test('a page in a line', () => {
     expect(groupWords(group({ shareMissing: 0.2 }))).toBe(
-      '100 views · 40 % of all time · mean 455 ms · largest shown 2.6 s, needs improvement · something missing on 20 %',
+      '100 views · 40 % of all time · mean 455 ms · LCP 2.6 s, needs improvement · something missing on 20 %',
     );
     expect(groupWords(group({ meanMs: null, vitals }))).toBe('100 views · no load of its own');
   });
@@ -122,7 +122,7 @@ describe('page loads in words', () => {
       'draw, /js/app.js:1:7',
     );
     expect(trendWords('TTFB', [null, 200, 400, null], (ms) => `${ms} ms`)).toBe(
-      'first byte: from 200 ms to 400 ms, last 400 ms',
+      'TTFB: from 200 ms to 400 ms, last 400 ms',
     );
   });
 });

@@ -86,9 +86,7 @@ test('pages stand among the attempts of their session, on one clock, with the de
   expect(sessionWords(happenings({ attempts: [], views: [view()] }), attempt().atMs)).toMatch(
     /^From \d\d:\d\d, under a minute · Firefox 143, Windows desktop$/,
   );
-  expect(viewWords(view({ missing: 3, errors: 1 }))).toBe(
-    'load 900 ms · largest shown 1.1 s · 3 did not come · 1 script error',
-  );
+  expect(viewWords(view({ missing: 3, errors: 1 }))).toBe('load 900 ms · LCP 1.1 s · 3 did not come · 1 script error');
   expect(viewWords(view({ loadMs: null, lcpMs: null }))).toBe('drawn without a load');
 });
 

@@ -27,7 +27,7 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
   const isWide = useIsWide();
   const figures = (
     <View style={[styles.numbers, isWide && styles.denseNumbers]}>
-      <Figure value={count(row.harmPerHour)} unit="min/h" />
+      <Figure value={count(row.harmPerHour)} unit="points/h" />
       <Figure value={count(row.people.estimate)} unit="people" />
       {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
       <Words kind="small">{`${row.level} · ${row.priority}${row.nearTie ? ' · near tie' : ''}`}</Words>
@@ -42,7 +42,7 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
   const sendButton = (
     <Pressable
       role="button"
-      aria-label={handoff.isOpen ? `send it: ${row.title}` : `Handoff: ${handoff.words}`}
+      aria-label={handoff.isOpen ? `${handoff.words}: ${row.title}` : `Handoff: ${handoff.words}`}
       onPress={onSend}
       style={[
         styles.send,
@@ -88,7 +88,7 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
             testID={`row-${row.rank}`}
           >
             <View style={styles.titles}>
-              <Words kind="strong" numberOfLines={isWide ? 1 : 3}>
+              <Words kind="strong" numberOfLines={isWide ? 2 : 3}>
                 {row.title}
               </Words>
               {!isWide && (

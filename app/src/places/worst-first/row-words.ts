@@ -1,13 +1,6 @@
+import { isWithTeam, STATE_WORDS } from '@toplens/core/handoffs';
 import type { Row } from '@/data/client';
 import { clock, count, formatMoney } from '@/look/format';
-
-const STATE_WORDS: Record<string, string> = {
-  draft: 'on its way',
-  sent: 'sent',
-  taken: 'taken',
-  fixReported: 'fix reported',
-  returned: 'returned',
-};
 
 /** "Sender Portal · since 09:42 · growing"; where the end may be cut off, the application stands there. */
 export function sinceWords(row: Row, nowMs: number, isShort = false): string {
@@ -25,13 +18,13 @@ export function movedWords(moved: number | null): { sign: string; words: string 
   return moved > 0 ? { sign: `▲${moved}`, words: `up ${moved}` } : { sign: `▼${-moved}`, words: `down ${-moved}` };
 }
 
-/** Where the handoff stands: who has it, or that nobody does. */
-export function handoffWords(row: Row): { words: string; isOpen: boolean } {
-  if (row.handoff === null) return { words: 'send it', isOpen: true };
-  return {
-    words: `${STATE_WORDS[row.handoff.state] ?? row.handoff.state} · ${row.handoff.team}`,
-    isOpen: row.handoff.state === 'returned',
-  };
+/** Where the handoff stands: who has it, or to whom it is to be sent. */
+export function handoffWords({ handoff, proposedTeam }: Pick<Row, 'handoff' | 'proposedTeam'>): {
+  words: string;
+  isOpen: boolean;
+} {
+  if (handoff === null) return { words: proposedTeam === null ? 'Send' : `Send to ${proposedTeam}`, isOpen: true };
+  return { words: `${STATE_WORDS[handoff.state]} · ${handoff.team}`, isOpen: !isWithTeam(handoff.state) };
 }
 
 /** What the chosen ranking weighs, when it is not harm. */

@@ -240,9 +240,9 @@ test('what somebody has already leads to what was sent; what came back can be se
     rows: [row(11, 1, { handoff: handoff('taken') }), row(12, 2, { handoff: handoff('returned') })],
   });
   render(<WorstFirstList />);
-  fireEvent.click(screen.getByRole('button', { name: 'Handoff: taken · Payments' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Handoff: accepted · Payments' }));
   expect(mockGo).toHaveBeenCalledWith('/sent');
-  fireEvent.click(screen.getByRole('button', { name: 'send it: Trouble 12' }));
+  fireEvent.click(screen.getByRole('button', { name: 'returned · Payments: Trouble 12' }));
   expect(screen.getByText('sheet for 12')).toBeTruthy();
 });
 
