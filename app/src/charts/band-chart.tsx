@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, StyleSheet, View, type GestureResponderEvent } from 'react-native';
+import { StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
@@ -8,6 +8,7 @@ import { SPACE } from '@/look/tokens';
 import { bandShape, type BandSeries } from './band-shape';
 import { useMoment } from './moment';
 import { Level, Plot, Upright, ValueLines } from './plot';
+import type { Figures } from './chart-menu';
 
 export type Props = {
   /** what is drawn, in words: "duration, median" */
@@ -57,8 +58,6 @@ export function chartSummary({ name, series, format }: Pick<Props, 'name' | 'ser
  * A measure over its usual range; what lies outside is filled with harm. A table of the same figures is one tap away.
  */
 export function BandChart({ name, series, format, window, onsetMs, marks = [], comparedWith = null, onNarrow }: Props) {
-  const palette = usePalette();
-  const [asTable, setAsTable] = useState(false);
   const endMs = endOf(series);
   const last = lastKnown(series);
   const inside = marks.filter(({ atMs }) => atMs >= series.startMs && atMs <= endMs);
@@ -75,7 +74,15 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
           {`${shown >= 0 ? `${clock(series.startMs + shown * series.stepMs, endMs)}  ` : ''}${valueWords(series, at, format)}`}
         </Words>
       </View>
-      <Plot y={bandShape(series, 1, HEIGHT).y} height={HEIGHT} format={format} fromMs={series.startMs} toMs={endMs}>
+      <Plot
+        name={name}
+        figures={() => figuresOf(series, format, endMs)}
+        y={bandShape(series, 1, HEIGHT).y}
+        height={HEIGHT}
+        format={format}
+        fromMs={series.startMs}
+        toMs={endMs}
+      >
         {(width) => (
           <Drawing
             {...{ series, width, shown, at, onsetMs, window, onNarrow }}
@@ -89,18 +96,6 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
       {inside.map(({ atMs, words }) => (
         <Words key={atMs} kind="small">{`${clock(atMs, endMs)} ${words}`}</Words>
       ))}
-      <Pressable
-        role="button"
-        aria-label={`${asTable ? 'Hide figures' : 'Show figures'} of ${name}`}
-        aria-expanded={asTable}
-        onPress={() => setAsTable(!asTable)}
-        style={styles.tableButton}
-      >
-        <Words kind="small" style={{ color: palette.action }}>
-          {asTable ? 'Hide figures' : 'Show figures'}
-        </Words>
-      </Pressable>
-      {asTable && <FigureTable series={series} format={format} endMs={endMs} />}
     </View>
   );
 }
@@ -250,34 +245,17 @@ function useDrag(width: number, onDone: (from: number, to: number) => void) {
   };
 }
 
-function FigureTable({
-  series,
-  format,
-  endMs,
-}: {
-  series: BandSeries;
-  format: (value: number) => string;
-  endMs: number;
-}) {
+function figuresOf(series: BandSeries, format: Props['format'], endMs: number): Figures {
   const shown = (value: number | null | undefined) => (value == null ? 'not known' : format(value));
-  const cells = (i: number) => [
-    clock(series.startMs + i * series.stepMs, endMs),
-    shown(series.values[i]),
-    `${shown(series.low[i])} to ${shown(series.high[i])}`,
-  ];
-  return (
-    <View role="table" aria-label="Figures">
-      {[['from', 'value', 'usual'], ...series.values.map((_, i) => cells(i)).slice(-24)].map((row, r) => (
-        <View role="row" key={r} style={styles.row}>
-          {row.map((cell, c) => (
-            <View role={r === 0 ? 'columnheader' : 'cell'} key={c} style={styles.cell}>
-              <Words kind="small">{cell}</Words>
-            </View>
-          ))}
-        </View>
-      ))}
-    </View>
-  );
+  return {
+    heads: ['From', 'Value', 'Usual from', 'Usual to'],
+    rows: series.values.map((value, i) => [
+      clock(series.startMs + i * series.stepMs, endMs),
+      shown(value),
+      shown(series.low[i]),
+      shown(series.high[i]),
+    ]),
+  };
 }
 
 const styles = StyleSheet.create({
@@ -285,7 +263,4 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s, marginBottom: SPACE.xs },
   name: { flex: 1 },
   now: { flexShrink: 0 },
-  tableButton: { minHeight: 28, justifyContent: 'center', alignSelf: 'flex-start' },
-  row: { flexDirection: 'row' },
-  cell: { flex: 1, paddingVertical: 2 },
 });

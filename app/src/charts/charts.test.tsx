@@ -66,7 +66,15 @@ test('a value axis has few round values, each beside its line', () => {
   const y = scaleLinear([0, 1_340], [92, 0]);
   expect(valueTicks(y, 92)).toEqual([0, 500, 1_000]);
   render(
-    <Plot y={y} height={92} format={(value) => `${value} ms`} fromMs={0} toMs={3_600_000}>
+    <Plot
+      name="Waiting"
+      figures={() => ({ heads: ['At', 'ms'], rows: [['00:00', '40 ms']] })}
+      y={y}
+      height={92}
+      format={(value) => `${value} ms`}
+      fromMs={0}
+      toMs={3_600_000}
+    >
       {(width) => <Text>{`drawn ${width} wide`}</Text>}
     </Plot>,
   );

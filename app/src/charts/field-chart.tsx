@@ -9,6 +9,7 @@ import { Words } from '@/look/text';
 import { cellsBetween, moved, ofKey, type Cell, type Cells as CellRange } from './field-region';
 import { useMomentOn, useStepAtMoment } from './moment';
 import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
+import type { Figures } from './chart-menu';
 
 type Field = Schemas['Field'];
 
@@ -35,7 +36,16 @@ export function FieldChart(props: Props) {
   const column = useStepAtMoment({ startMs, stepMs, n: columns });
   return (
     <View>
-      <Plot y={y} height={height} format={durationWords} ticks={ticks} fromMs={startMs} toMs={endMs}>
+      <Plot
+        name="Attempts by duration"
+        figures={() => fieldFigures(props.field)}
+        y={y}
+        height={height}
+        format={durationWords}
+        ticks={ticks}
+        fromMs={startMs}
+        toMs={endMs}
+      >
         {(width) => <Cells {...props} {...{ y, ticks, height, width, column }} />}
       </Plot>
       {/* A line of its own that is always there: what lies below must not move away from under the pointer. */}
@@ -151,6 +161,28 @@ function Cells({ field, chosen, onChoose, y, ticks, height, width, column }: Cel
 function columnWords({ counts, bad, startMs, stepMs, columns }: Field, column: number): string {
   const sum = (cells: readonly number[] | undefined) => (cells ?? []).reduce((total, n) => total + n, 0);
   return `${clock(startMs + column * stepMs, startMs + columns * stepMs)}: ${count(sum(counts[column]))} attempts, ${count(sum(bad[column]))} of them late, hung or failed`;
+}
+
+/** A row for each cell that holds attempts. */
+function fieldFigures({ counts, bad, floorsMs, startMs, stepMs, columns }: Field): Figures {
+  const endMs = startMs + columns * stepMs;
+  return {
+    heads: ['From', 'Duration from', 'Attempts', 'Late, hung or failed'],
+    rows: counts.flatMap((column, c) =>
+      column.flatMap((n, r) =>
+        n > 0
+          ? [
+              [
+                clock(startMs + c * stepMs, endMs),
+                durationWords(floorsMs[r] as number),
+                count(n),
+                count(bad[c]?.[r] ?? 0),
+              ],
+            ]
+          : [],
+      ),
+    ),
+  };
 }
 
 /** The field in words, for those who do not see it. */

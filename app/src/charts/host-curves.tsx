@@ -8,10 +8,12 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { useMomentOn, useMomentWithin } from './moment';
 import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
+import type { Figures } from './chart-menu';
 
 type Figure = Schemas['HostFigure'];
 
 export type Props = {
+  name: string;
   figures: readonly Figure[];
   window: { fromMs: number; toMs: number };
   /** left out where nothing began */
@@ -25,7 +27,7 @@ const MINUTE_MS = 60_000;
 /**
  * One figure of several hosts over time: whoever is not as usual thick, all others thin. A dashed line marks the onset.
  */
-export function HostCurves({ figures, window, onsetMs }: Props) {
+export function HostCurves({ name, figures, window, onsetMs }: Props) {
   const values = figures.flatMap(({ points }) => points.map(({ value }) => value));
   const isShare = figures.every(({ figure }) => SHARES.has(figure));
   const highest = Math.max(isShare ? 0.1 : 1e-9, ...values) * 1.05;
@@ -35,6 +37,8 @@ export function HostCurves({ figures, window, onsetMs }: Props) {
   return (
     <View>
       <Plot
+        name={name}
+        figures={() => curveFigures(figures, window.toMs, isShare)}
         y={y}
         height={HEIGHT}
         format={(value) => valueWords(figures[0], value, isShare)}
@@ -51,7 +55,22 @@ export function HostCurves({ figures, window, onsetMs }: Props) {
   );
 }
 
-function Curves({ figures, window, onsetMs, y, width }: Props & { y: ValueScale; width: number }) {
+/** A row for each minute that any of them reported. */
+function curveFigures(figures: readonly Figure[], todayMs: number, isShare: boolean): Figures {
+  const moments = [...new Set(figures.flatMap(({ points }) => points.map(({ atMs }) => atMs)))].sort((a, b) => a - b);
+  return {
+    heads: ['At', ...figures.map(nameOf)],
+    rows: moments.map((atMs) => [
+      clock(atMs, todayMs),
+      ...figures.map((figure) => {
+        const point = figure.points.find((one) => one.atMs === atMs);
+        return point ? valueWords(figure, point.value, isShare) : 'no data';
+      }),
+    ]),
+  };
+}
+
+function Curves({ figures, window, onsetMs, y, width }: Omit<Props, 'name'> & { y: ValueScale; width: number }) {
   const palette = usePalette();
   const moment = useMomentOn(window.fromMs, window.toMs, width);
   const x = scaleLinear([window.fromMs, Math.max(window.toMs, window.fromMs + 1)], [0, width]);

@@ -23,6 +23,7 @@ export function OutcomeColumns({ startMs, stepMs, counts }: Props) {
   }));
   return (
     <StackedColumns
+      name="What became of the attempts"
       startMs={startMs}
       stepMs={stepMs}
       format={count}

@@ -5,12 +5,13 @@ import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { timeTicks } from './band-shape';
+import { chartSvg, type AxisMark } from './chart-file';
+import { ChartMenu, type Figures } from './chart-menu';
+import { GUTTER } from './chart-sizes';
 
 /** From values to points from the top; a scale of d3. */
 export type ValueScale = ((value: number) => number) & { ticks: (most?: number) => number[] };
 
-/** Room for the values on the left; the same in all charts, so that their times stand below one another. */
-export const GUTTER = 56;
 const LABEL_HEIGHT = 18;
 const WIDE_FROM = 500;
 /** Where nothing can be measured: tests without a layout. */
@@ -32,6 +33,9 @@ export function useMeasuredWidth() {
 }
 
 export type PlotProps = {
+  /** what is drawn, for its figures and files */
+  name: string;
+  figures: () => Figures;
   y: ValueScale;
   height: number;
   /** values of the axis, with their unit */
@@ -44,20 +48,50 @@ export type PlotProps = {
 };
 
 /** A drawing between its value axis and its time axis. */
-export function Plot({ y, height, format, ticks = valueTicks(y, height), fromMs, toMs, children }: PlotProps) {
+export function Plot({
+  name,
+  figures,
+  y,
+  height,
+  format,
+  ticks = valueTicks(y, height),
+  fromMs,
+  toMs,
+  children,
+}: PlotProps) {
   const { width, ref, onLayout } = useMeasuredWidth();
+  const palette = usePalette();
+  const times = timeMarks(fromMs, toMs, width);
+  const svg = () => {
+    const drawing = (ref.current as unknown as HTMLElement | null)?.querySelector('svg');
+    return drawing && width !== undefined
+      ? chartSvg({
+          title: name,
+          svg: new XMLSerializer().serializeToString(drawing),
+          width,
+          height,
+          values: ticks.map((tick) => ({ at: y(tick), words: format(tick) })),
+          times,
+          ink: palette.ink,
+          paper: palette.paper,
+        })
+      : undefined;
+  };
   return (
     <View style={styles.row}>
-      <View style={{ width: GUTTER, height }} aria-hidden>
-        {ticks.map((tick) => (
-          <Words key={tick} kind="small" numberOfLines={1} style={[styles.value, { top: labelTop(y(tick), height) }]}>
-            {format(tick)}
-          </Words>
-        ))}
+      <View style={{ width: GUTTER }}>
+        <View style={{ height }} aria-hidden>
+          {ticks.map((tick) => (
+            <Words key={tick} kind="small" numberOfLines={1} style={[styles.value, { top: labelTop(y(tick), height) }]}>
+              {format(tick)}
+            </Words>
+          ))}
+        </View>
+        <ChartMenu name={name} figures={figures} svg={svg} />
       </View>
       <View ref={ref} style={styles.drawing} onLayout={onLayout}>
         <View style={{ height }}>{width !== undefined && children(width)}</View>
-        <TimeAxis fromMs={fromMs} toMs={toMs} width={width ?? 0} />
+        <TimeAxis marks={times} width={width ?? 0} />
       </View>
     </View>
   );
@@ -96,31 +130,27 @@ export const valueTicks = (y: ValueScale, height: number): number[] => y.ticks(h
 const labelTop = (lineY: number, height: number): number =>
   Math.min(height - LABEL_HEIGHT + 4, Math.max(-4, lineY - LABEL_HEIGHT / 2));
 
-/** Clock times under a drawing that is so wide; the words of the drawing say the same to those who do not see it. */
-function TimeAxis({ fromMs, toMs, width }: { fromMs: number; toMs: number; width: number }) {
-  const ticks = width === 0 ? [] : timeTicks(fromMs, toMs, width > WIDE_FROM ? 6 : 3);
-  return (
-    <View style={styles.times} aria-hidden>
-      {ticks.map((tick) => (
-        <Words
-          key={tick}
-          kind="small"
-          style={[
-            styles.time,
-            { left: Math.min(width - 44, Math.max(0, ((tick - fromMs) / (toMs - fromMs)) * width - 20)) },
-          ]}
-        >
-          {clock(tick, toMs)}
-        </Words>
-      ))}
-    </View>
-  );
+/** Round clock times under a drawing that is so wide. */
+function timeMarks(fromMs: number, toMs: number, width: number | undefined): AxisMark[] {
+  const ticks = width === undefined ? [] : timeTicks(fromMs, toMs, width > WIDE_FROM ? 6 : 3);
+  return ticks.map((tick) => ({ at: ((tick - fromMs) / (toMs - fromMs)) * (width ?? 0), words: clock(tick, toMs) }));
 }
+
+/** The words of the drawing say the same to those who do not see it. */
+const TimeAxis = ({ marks, width }: { marks: readonly AxisMark[]; width: number }) => (
+  <View style={styles.times} aria-hidden>
+    {marks.map(({ at, words }) => (
+      <Words key={at} kind="small" style={[styles.time, { left: Math.min(width - 44, Math.max(0, at - 20)) }]}>
+        {words}
+      </Words>
+    ))}
+  </View>
+);
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row' },
   drawing: { flex: 1, minWidth: 0 },
   value: { position: 'absolute', right: 6, textAlign: 'right' },
-  times: { height: 20 },
+  times: { height: 24 },
   time: { position: 'absolute', top: 2 },
 });

@@ -23,6 +23,7 @@ export interface StackedSeries {
 }
 
 export type Props = {
+  name: string;
   startMs: number;
   stepMs: number;
   /** as they stand in the legend; drawn from the last at the bottom to the first on top */
@@ -38,7 +39,7 @@ export type Props = {
 const HEIGHT = 110;
 
 /** Columns over time, stacked. Series can be hidden: the axis is scaled anew, so that small ones can be seen. */
-export function StackedColumns({ startMs, stepMs, series, format, label, defs }: Props) {
+export function StackedColumns({ name, startMs, stepMs, series, format, label, defs }: Props) {
   const palette = usePalette();
   const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
   const n = series[0]?.values.length ?? 0;
@@ -57,7 +58,21 @@ export function StackedColumns({ startMs, stepMs, series, format, label, defs }:
   };
   return (
     <View>
-      <Plot y={y} height={HEIGHT} format={format} fromMs={startMs} toMs={endMs}>
+      <Plot
+        name={name}
+        figures={() => ({
+          heads: ['From', ...series.map(({ key }) => key)],
+          rows: Array.from({ length: n }, (_, i) => [
+            clock(startMs + i * stepMs, endMs),
+            ...series.map(({ values }) => format(values[i] ?? 0)),
+          ]),
+        })}
+        y={y}
+        height={HEIGHT}
+        format={format}
+        fromMs={startMs}
+        toMs={endMs}
+      >
         {(width) => <Columns {...{ startMs, stepMs, n, label, defs, y, width, step }} series={shown} />}
       </Plot>
       {/* A line of its own that is always there: what lies below must not move away from under the pointer. */}

@@ -36,7 +36,22 @@ export function VitalTrend(props: Props) {
   const shown = values[at];
   return (
     <View>
-      <Plot y={y} height={HEIGHT} format={format} ticks={limitsUpTo(vital, top)} fromMs={startMs} toMs={endMs}>
+      <Plot
+        name={props.name}
+        figures={() => ({
+          heads: ['From', '75th percentile'],
+          rows: values.map((value, i) => [
+            clock(startMs + i * stepMs, endMs),
+            value === null ? 'too few views' : format(value),
+          ]),
+        })}
+        y={y}
+        height={HEIGHT}
+        format={format}
+        ticks={limitsUpTo(vital, top)}
+        fromMs={startMs}
+        toMs={endMs}
+      >
         {(width) => <Trend {...props} top={top} y={y} width={width} isShown={at >= 0} />}
       </Plot>
       <Words kind="small" style={styles.at}>

@@ -28,7 +28,7 @@ test.each([
   expect(parseLocal(text)).toBeNaN();
 });
 
-test('the window says now or then, and how long', () => {
+test('the window says now or past, and how long', () => {
   const noon = new Date(2026, 2, 10, 12, 0);
   expect(windowWords(readView({}), noon.getTime())).toBe('Now · last 1 h');
   expect(windowWords(readView({ last: '17' }), noon.getTime())).toBe('Now · last 17 min');
@@ -36,11 +36,11 @@ test('the window says now or then, and how long', () => {
     from: new Date(2026, 2, 9, 22, 0).toISOString(),
     to: new Date(2026, 2, 10, 1, 0).toISOString(),
   });
-  expect(windowWords(then, noon.getTime())).toBe('Then · Mon 9 Mar 22:00 to Tue 10 Mar 01:00');
+  expect(windowWords(then, noon.getTime())).toBe('Past · Mon 9 Mar 22:00 to Tue 10 Mar 01:00');
 });
 
 test('what remains is counted in words, one as one', () => {
-  expect(remainingWords({ sessions: 0, attempts: 0 })).toBe('Nothing remains: these filters leave no session.');
+  expect(remainingWords({ sessions: 0, attempts: 0 })).toBe('No data for this filter: it leaves no session.');
   expect(remainingWords({ sessions: 1, attempts: 1 })).toBe('1 session with 1 attempt remains.');
   expect(remainingWords({ sessions: 1_200, attempts: 3_400 })).toBe('1,200 sessions with 3,400 attempts remain.');
 });

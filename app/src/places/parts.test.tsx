@@ -61,8 +61,8 @@ test('a chart says its releases, what it is compared with, and shows its figures
   );
   expect(screen.getByRole('slider').getAttribute('aria-label')).toContain('4.18.0 released');
   expect(screen.getByText('Dashed: the day before.')).toBeTruthy();
-  fireEvent.click(screen.getByRole('button', { name: /Show figures/ }));
-  expect(screen.getByRole('table', { name: 'Figures' }).textContent).toContain('9 ms');
+  fireEvent.click(screen.getByRole('button', { name: 'Figures and files of duration' }));
+  expect(screen.getByRole('table', { name: 'Figures of duration' }).textContent).toContain('9 ms');
 });
 
 test('charts show one moment together: by arrow keys, and by the pointer until it leaves', () => {

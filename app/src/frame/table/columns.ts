@@ -1,4 +1,5 @@
 import { csvText } from '@toplens/core/csv';
+import { clock } from '@/look/format';
 
 /** A column of a table: what it shows, and by what it sorts. */
 export interface Column<Row> {
@@ -14,6 +15,44 @@ export interface Column<Row> {
   /** an average, a share, a percentile: of few it says little */
   isAverage?: boolean;
 }
+
+/** A column of texts: sorted without regard to capitals, saved as they are. */
+export const textColumn = <Row>(key: string, label: string, textOf: (row: Row) => string): Column<Row> => ({
+  key,
+  words: label,
+  label,
+  show: textOf,
+  value: (row) => textOf(row).toLowerCase(),
+  save: textOf,
+});
+
+/** A column of figures. @param label with the unit, as in the head of the CSV: "Mean duration, ms" */
+export const figureColumn = <Row>(
+  key: string,
+  label: string,
+  valueOf: (row: Row) => number | null,
+  { show = String, isAverage = false }: { show?: (value: number) => string; isAverage?: boolean } = {},
+): Column<Row> => ({
+  key,
+  words: label,
+  label,
+  show: (row) => {
+    const value = valueOf(row);
+    return value === null ? '–' : show(value);
+  },
+  value: valueOf,
+  isAverage,
+});
+
+/** A column of moments: saved as ISO 8601, UTC. */
+export const timeColumn = <Row>(key: string, label: string, timeMsOf: (row: Row) => number): Column<Row> => ({
+  key,
+  words: label,
+  label,
+  show: (row) => clock(timeMsOf(row)),
+  value: timeMsOf,
+  save: (row) => new Date(timeMsOf(row)).toISOString(),
+});
 
 /** What a table is sorted by. */
 export interface Order<Row> {

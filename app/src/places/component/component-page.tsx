@@ -142,6 +142,7 @@ function Hosts({ page }: { page: Component }) {
         <View key={figure} style={styles.part} testID={`figure-${figure}`}>
           <Words kind="strong">{figureTitle(figure, hosts)}</Words>
           <HostCurves
+            name={figureTitle(figure, hosts)}
             figures={hosts}
             window={{ fromMs: page.before.fromMs, toMs: page.window.toMs }}
             onsetMs={page.before.toMs < page.window.fromMs ? page.before.toMs : undefined}

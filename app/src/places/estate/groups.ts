@@ -46,7 +46,13 @@ function groupName(part: RunningPart, by: Grouping): string {
 }
 
 const lastRank = ({ name }: Group) =>
-  name === OTHERS.store ? 1 : name === OTHERS.outside ? 2 : name.endsWith('not reported') || name === 'nobody’s' ? 3 : 0;
+  name === OTHERS.store
+    ? 1
+    : name === OTHERS.outside
+      ? 2
+      : name.endsWith('not reported') || name === 'nobody’s'
+        ? 3
+        : 0;
 
 /** "4.1× as long; 22 calls a minute, in the hour before 21" */
 export function partWords(part: RunningPart): string {

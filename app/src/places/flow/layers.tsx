@@ -37,6 +37,7 @@ export function LayerColumns({ layers }: { layers: Layers }) {
   return (
     <>
       <StackedColumns
+        name="Where its time goes"
         startMs={layers.startMs}
         stepMs={layers.stepMs}
         series={series}

@@ -1,5 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import type { FlowPage } from '@/data/client';
+import { figureColumn, textColumn, type Column } from '@/frame/table/columns';
+import { TableTools } from '@/frame/table/table-tools';
+import { useTable } from '@/frame/table/use-table';
 import { callsWords, count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -21,10 +24,22 @@ export function statementWords({ callsAnAttempt, shareOfAttempts, longestMs, fai
     .join(' · ');
 }
 
+const COLUMNS: readonly Column<Statement>[] = [
+  figureColumn('share', 'Share of the time, 0 to 1', ({ shareOfTime }) => shareOfTime, { show: percent }),
+  textColumn('component', 'Component', ({ component }) => component),
+  textColumn('statement', 'Statement, values masked', ({ statement }) => statement),
+  figureColumn('calls', 'Calls an attempt', ({ callsAnAttempt }) => callsAnAttempt),
+  figureColumn('attempts', 'Share of attempts with it, 0 to 1', ({ shareOfAttempts }) => shareOfAttempts),
+  figureColumn('longest', 'Longest call, ms', ({ longestMs }) => longestMs, { show: durationWords }),
+  figureColumn('failed', 'Calls that failed', ({ failed }) => failed),
+];
+
 /** What the flow's attempts ask of stores, by the shape of the statement, heaviest first. */
 export function Statements({ page }: { page: FlowPage }) {
   const palette = usePalette();
-  const { attempts, statements } = page.statements;
+  const { attempts } = page.statements;
+  const table = useTable(page.statements.statements, { name: 'statements', columns: COLUMNS, byDefault: '-share' });
+  const statements = table.rows;
   if (statements.length === 0) return null;
   return (
     <View style={styles.box} testID="statements">
@@ -32,6 +47,7 @@ export function Statements({ page }: { page: FlowPage }) {
         Statements
       </Words>
       <Words kind="muted">{`Values masked; from a fair sample of ${count(attempts)} attempts.`}</Words>
+      <TableTools table={table} />
       <View role="list">
         {statements.map((one) => (
           <View

@@ -26,6 +26,7 @@ export function HostLines({ hosts, nowMs }: { hosts: Hosts; nowMs: number }) {
         <View key={line.figure} style={styles.line} testID="left-over">
           <Words kind="strong">{capitalised(line.words)}</Words>
           <HostCurves
+            name={line.words}
             figures={line.odd}
             window={{ fromMs: hosts.before.fromMs, toMs: hosts.now.toMs }}
             onsetMs={hosts.now.fromMs}

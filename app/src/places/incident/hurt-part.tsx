@@ -5,6 +5,9 @@ import type { Incident, Schemas } from '@/data/client';
 import { useHurt } from '@/data/incidents';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
+import { figureColumn, textColumn, timeColumn, type Column } from '@/frame/table/columns';
+import { TableTools } from '@/frame/table/table-tools';
+import { useTable } from '@/frame/table/use-table';
 import { clock, count, durationWords, formatMoney } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -16,6 +19,19 @@ type Person = Hurt['people'][number];
 
 const FIRST = 5;
 
+const COLUMNS: readonly Column<Person>[] = [
+  textColumn('person', 'Person', ({ person }) => person),
+  textColumn('resolution', 'What became of them', ({ resolution }) => RESOLUTION_WORDS[resolution]),
+  textColumn('tier', 'Tier', ({ tier }) => tier),
+  textColumn('promotion', 'Promotion', ({ promotion }) => promotion),
+  figureColumn('failed', 'Attempts that failed', ({ failed }) => failed),
+  figureColumn('hung', 'Attempts that hung', ({ hung }) => hung),
+  figureColumn('late', 'Late attempts', ({ late }) => late),
+  figureColumn('waited', 'Waited longer than usual, ms', ({ waitedMs }) => waitedMs),
+  figureColumn('lost', 'Would have brought', ({ lost }) => lost),
+  timeColumn('last', 'Last attempt', ({ lastMs }) => lastMs),
+];
+
 /** Who was hurt: where they gather, those worst off, and the list for winning them back. */
 export function HurtPart({ incident }: { incident: Incident }) {
   const { view } = useView();
@@ -23,8 +39,9 @@ export function HurtPart({ incident }: { incident: Incident }) {
   const { data, error, refetch } = useHurt(incident.id, view);
   const [isExporting, setExporting] = useState(false);
   const [areAllShown, setAllShown] = useState(false);
+  const table = useTable(data?.people ?? [], { name: 'hurt', columns: COLUMNS, byDefault: '-lost' });
   if (incident.signal === 'missing') return null;
-  const shown = areAllShown ? (data?.people ?? []) : (data?.people.slice(0, FIRST) ?? []);
+  const shown = areAllShown ? table.rows : table.rows.slice(0, FIRST);
   return (
     <View style={styles.box} testID="hurt-part">
       <Words kind="section" level={2}>
@@ -38,6 +55,7 @@ export function HurtPart({ incident }: { incident: Incident }) {
           {gatherWords(one, data.total)}
         </Words>
       ))}
+      {shown.length > 1 && <TableTools table={table} />}
       {shown.length > 0 && data && (
         <View
           role="list"
@@ -87,7 +105,7 @@ const DIMENSION_WORDS: Record<Hurt['concentration'][number]['dimension'], string
 export const gatherWords = ({ dimension, values }: Hurt['concentration'][number], total: number): string =>
   `By ${DIMENSION_WORDS[dimension]}: ${values.map(({ value, people }) => `${value} ${count(people)}`).join(', ')} of ${count(total)}`;
 
-const RESOLUTION_WORDS: Record<Person['resolution'], string> = {
+export const RESOLUTION_WORDS: Record<Person['resolution'], string> = {
   gone: 'gone',
   undecided: 'may still come back',
   wentOn: 'went on all the same',

@@ -3,6 +3,9 @@ import type { Schemas } from '@/data/client';
 import { useScriptErrors } from '@/data/pages';
 import { Door } from '@/frame/door';
 import { useView } from '@/frame/view';
+import { figureColumn, textColumn, timeColumn, type Column } from '@/frame/table/columns';
+import { TableTools } from '@/frame/table/table-tools';
+import { useTable } from '@/frame/table/use-table';
 import { clock, count, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -15,11 +18,22 @@ import { SourceMapForm } from './source-map-form';
 type Errors = Schemas['ScriptErrors'];
 type Group = Errors['groups'][number];
 
+const COLUMNS: readonly Column<Group>[] = [
+  figureColumn('people', 'People', ({ people }) => people),
+  figureColumn('errors', 'Errors', ({ errors }) => errors),
+  figureColumn('views', 'Views', ({ views }) => views),
+  textColumn('type', 'Type', ({ type }) => type),
+  textColumn('message', 'Message', ({ message }) => message),
+  timeColumn('first', 'First seen', ({ firstMs }) => firstMs),
+  timeColumn('last', 'Last seen', ({ lastMs }) => lastMs),
+];
+
 /** Errors that scripts threw in browsers, in groups of one place, by people met. */
 export function ErrorsPlace() {
   const palette = usePalette();
   const { view } = useView();
   const { data, error, refetch } = useScriptErrors(view);
+  const table = useTable(data?.groups ?? [], { name: 'script-errors', columns: COLUMNS, byDefault: '-people' });
   return (
     <PeopleFrame
       title="Script errors"
@@ -36,8 +50,9 @@ export function ErrorsPlace() {
         <>
           <Words testID="errors-sentence">{errorsSentence(data)}</Words>
           {data.isCut && <Words kind="muted">There were more: the newest 5,000 are counted.</Words>}
+          {data.groups.length > 1 && <TableTools table={table} />}
           <View role="list" aria-label="Script errors">
-            {data.groups.map((group, i) => (
+            {table.rows.map((group, i) => (
               <View
                 role="listitem"
                 key={i}

@@ -1,28 +1,15 @@
 import { PARTS } from '@toplens/core/pages';
-import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { PartsBar, PartSwatch } from '@/charts/parts-bar';
-import { Strip } from '@/frame/strip';
+import { TableTools } from '@/frame/table/table-tools';
+import { useTable } from '@/frame/table/use-table';
 import type { PageGroup } from '@/frame/view';
-import { count, durationWords, percent } from '@/look/format';
+import { durationWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-import {
-  CUT_OFF,
-  GROUP_WORDS,
-  groupWords,
-  ordered,
-  PART_GROUPS,
-  valueName,
-  type PageGroupFigures,
-  type PageOrder,
-} from './page-words';
-
-const ORDERS = [
-  { value: 'weight', words: 'share of all time' },
-  { value: 'average', words: 'average' },
-] as const;
+import { pageColumns } from './page-columns';
+import { GROUP_WORDS, groupWords, PART_GROUPS, valueName, type PageGroupFigures } from './page-words';
 
 /** Sums of the parts that stand together, milliseconds. */
 export const groupedParts = (parts: readonly number[]): number[] =>
@@ -39,12 +26,17 @@ export type Props = {
 /** Pages (or countries, browsers …), each with the parts of its load. */
 export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
   const palette = usePalette();
-  const [order, setOrder] = useState<PageOrder>('weight');
-  const { rows, leftOut } = ordered(groups, order);
+  const table = useTable(groups, {
+    name: 'pages',
+    columns: pageColumns(by),
+    byDefault: '-weight',
+    countOf: ({ views }) => views,
+  });
+  const { rows, few } = table;
   const most = Math.max(1, ...rows.map(({ meanMs }) => meanMs ?? 0));
   return (
     <View>
-      <Strip label="Order" options={ORDERS} chosen={order} onChoose={setOrder} />
+      <TableTools table={table} unit="view" />
       <View role="list" aria-label={`Page loads by ${GROUP_WORDS[by]}`}>
         {rows.map((group) => (
           <View
@@ -66,7 +58,9 @@ export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
                 {group.meanMs !== null && <Words kind="strong">{durationWords(group.meanMs)}</Words>}
               </View>
               {group.meanMs !== null && <PartsBar parts={groupedParts(group.parts)} mostMs={most} />}
-              <Words kind="small">{groupWords(group)}</Words>
+              <Words kind="small">
+                {few.has(group) ? `Too few to rank · ${groupWords(group)}` : groupWords(group)}
+              </Words>
             </Pressable>
             {keeping && group.name !== '' && (
               <KeepToggle
@@ -78,9 +72,6 @@ export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
           </View>
         ))}
       </View>
-      {leftOut > 0 && (
-        <Words kind="muted">{`${count(leftOut)} with less than ${percent(CUT_OFF)} of all time ${leftOut === 1 ? 'is' : 'are'} left out.`}</Words>
-      )}
     </View>
   );
 }

@@ -165,21 +165,6 @@ export function mapTone({ where, groups, all }: Pick<PageLoads, 'where' | 'group
   };
 }
 
-/** Groups under this share of all time are left out of a list by average: nobody would feel it. */
-export const CUT_OFF = 0.02;
-export type PageOrder = 'weight' | 'average';
-
-export function ordered(
-  groups: readonly PageGroupFigures[],
-  order: PageOrder,
-): { rows: PageGroupFigures[]; leftOut: number } {
-  if (order === 'weight') return { rows: [...groups], leftOut: 0 };
-  const rows = groups
-    .filter(({ shareOfWeight }) => shareOfWeight >= CUT_OFF)
-    .sort((a, b) => (b.meanMs ?? 0) - (a.meanMs ?? 0));
-  return { rows, leftOut: groups.length - rows.length };
-}
-
 /** "824 views · 29 % of all time · mean 1.1 s · largest shown 1.2 s, good · 3 % with script errors" */
 export function groupWords({
   views,

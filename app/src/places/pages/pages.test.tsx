@@ -1,3 +1,5 @@
+import { parseSort, sortRows } from '@/frame/table/columns';
+import { pageColumns } from './page-columns';
 import { VITALS } from '@toplens/core/pages';
 import { countryMap } from '@/charts/country-shapes';
 import { freeLabels } from '@/charts/free-labels';
@@ -8,7 +10,6 @@ import { groupedParts } from './page-groups';
 import {
   groupWords,
   mapTone,
-  ordered,
   pagesSentence,
   valueName,
   vitalValue,
@@ -88,14 +89,17 @@ describe('page loads in words', () => {
     ]);
   });
 
-  test('by average, pages under two in a hundred of all time are left out', () => {
+  test('by an average, pages with few views are marked and stand last', () => {
     const pages = [
-      group(),
-      group({ name: '/slow', meanMs: 900, shareOfWeight: 0.03 }),
-      group({ name: '/rare', meanMs: 9_000, shareOfWeight: 0.01 }),
+      group({ views: 100 }),
+      group({ name: '/slow', meanMs: 900, shareOfWeight: 0.03, views: 50 }),
+      group({ name: '/rare', meanMs: 9_000, shareOfWeight: 0.01, views: 4 }),
     ];
-    expect(ordered(pages, 'weight').rows.map(({ name }) => name)).toEqual(['/send', '/slow', '/rare']);
-    expect(ordered(pages, 'average')).toMatchObject({ rows: [{ name: '/slow' }, { name: '/send' }], leftOut: 1 });
+    const sorted = (sort: string) =>
+      sortRows(pages, parseSort(pageColumns('page'), sort, '-weight'), { countOf: ({ views }) => views });
+    expect(sorted('-weight').rows.map(({ name }) => name)).toEqual(['/send', '/slow', '/rare']);
+    expect(sorted('-meanMs').rows.map(({ name }) => name)).toEqual(['/slow', '/send', '/rare']);
+    expect(sorted('-meanMs').few.size).toBe(1);
   });
 
   test('a page in a line', () => {
