@@ -1,3 +1,4 @@
+import { rangeShape } from './range-bar';
 import fc from 'fast-check';
 import type { Schemas } from '@/data/client';
 import { freeLabels } from './free-labels';
@@ -93,4 +94,12 @@ test('labels that are kept never lie over one another, and the first is always k
         expect(freeLabels([...kept, one])).toHaveLength(kept.length);
     }),
   );
+});
+
+test('a value lies on its expected range as it is, from nought; without a range there is no band', () => {
+  const { band, at } = rangeShape({ value: 50, low: 60, high: 100 }, 112);
+  expect([band?.x, band?.width, at].map((x) => Math.round(x ?? NaN))).toEqual([60, 40, 50]);
+  expect(rangeShape({ value: 200, low: 60, high: 100 }, 112).at).toBeCloseTo(100);
+  expect(rangeShape({ value: 5, low: null, high: null }, 100).band).toBeUndefined();
+  expect(rangeShape({ value: 0, low: 0, high: 0 }, 100).at).toBe(0);
 });

@@ -1368,6 +1368,8 @@ export interface components {
             } | null;
             /** @description where it began; null where no attempt came whose trace could tell */
             origin: components["schemas"]["Origin"] | null;
+            /** @description where attempts that never came may have been lost; null when they came */
+            outage: components["schemas"]["Outage"] | null;
             /** @description the team that should get it; null when none is known */
             proposedTeam: {
                 /**
@@ -1631,6 +1633,47 @@ export interface components {
             }[];
         };
         /**
+         * Outage
+         * @description What usually serves attempts that no longer come
+         */
+        Outage: {
+            /** @description what it comes to, in sentences */
+            words: string[];
+            /** @description components that usually serve them, from the top down */
+            path: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example gateway
+                 */
+                component: string;
+                /**
+                 * @description steps below the begin, mean
+                 * @example 0
+                 */
+                depth: number;
+                /**
+                 * @description spans of all that it serves, in the hour before
+                 * @example 12.1
+                 */
+                usualPerMinute: number;
+                /**
+                 * @description the same while attempts were missing
+                 * @example 0
+                 */
+                nowPerMinute: number;
+                /**
+                 * @description next to nothing came, clearly less than usual, or as usual
+                 * @example silent
+                 * @enum {string}
+                 */
+                state: "silent" | "less" | "usual";
+                /** @description hosts that fell silent while others of it still work */
+                silentHosts: string[];
+            }[];
+            /** @description what was changed on the way shortly before */
+            changes: string[];
+        };
+        /**
          * Part
          * @description One flow's part of an incident
          */
@@ -1735,11 +1778,6 @@ export interface components {
              * @example Courier app
              */
             application: string;
-            /**
-             * @description the team that should get it; null when none is known
-             * @example Slots Team
-             */
-            proposedTeam: string | null;
             /** @description names of the flows in trouble */
             flows: string[];
             /**
@@ -1855,6 +1893,11 @@ export interface components {
             nearTie: boolean;
             /** @description the measure in trouble, for a small chart */
             spark: components["schemas"]["Series"];
+            /**
+             * @description the team that should get it; null when none is known
+             * @example Slots Team
+             */
+            proposedTeam: string | null;
             /** @description the newest handoff of it; null when it has none */
             handoff: components["schemas"]["HandoffMark"] | null;
         };

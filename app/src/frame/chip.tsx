@@ -25,7 +25,7 @@ export function Chip({ words, onPress, isLive = false, removes = false, accessib
       style={[styles.chip, { backgroundColor: palette.surface, borderColor: palette.hairline }]}
     >
       {isLive && <View style={[styles.dot, { backgroundColor: palette.action }]} />}
-      <Words kind="muted" numberOfLines={1} style={{ color: palette.ink, maxWidth: 220 }}>
+      <Words kind="muted" numberOfLines={1} style={{ color: palette.ink, maxWidth: 300 }}>
         {words}
       </Words>
       {removes && <Icon name="close" size={16} color={palette.muted} />}

@@ -10,7 +10,7 @@ import { Statements } from './flow/statements';
 import { COLUMNS } from './flows/columns';
 import { beforeWords, FlowTableRows } from './flows/flow-table-rows';
 import { LikelyOrigin, sharedWords } from './incident/likely-origin';
-import { linesOf, rangeWords, WhoIsHitMost } from './incident/who-is-hit-most';
+import { linesOf, mainFigure, rangeWords, WhoIsHitMost } from './incident/who-is-hit-most';
 import { IncidentRow } from './worst-first/incident-row';
 
 const mockSetView = jest.fn();
@@ -162,6 +162,11 @@ test('of a value all that was measured is told, what it stands out by first, wit
     { words: 'Waits no longer than usual, elsewhere 12 ms', standsOut: false },
   ]);
   expect(linesOf({ ...segment, by: ['left'], people: 1 }).map(({ words }) => words)[1]).toMatch(/· 1 person$/);
+  expect(mainFigure(segment)).toEqual({ ratio: 40, words: '40×', range: '21× to 80×' });
+  expect(mainFigure({ ...segment, by: ['left'] })).toEqual({ ratio: 3, words: '3.0× as often', range: '2.3× to 3.7×' });
+  expect(mainFigure({ ...segment, by: ['waited'], waited: { here: 9, elsewhere: 0, low: 4, high: 14 } }).words).toBe(
+    'nowhere else',
+  );
   expect(rangeWords({ low: 31.2, high: 7883 })).toBe('at least 31×');
   expect(rangeWords({ low: 2.2, high: 6.1 })).toBe('2.2× to 6.1×');
 });
@@ -362,9 +367,39 @@ test('the likely origin shows its reasons, what was changed, the way down, and f
   expect(screen.getByTestId('likely-origin').textContent).toContain('little speaks for it');
 });
 
+test('an outage says what usually serves it, what that did meanwhile, and what was changed there', () => {
+  const outage = {
+    words: ['Nothing reaches gateway, the first component on the way.'],
+    path: [
+      {
+        component: 'gateway',
+        depth: 0,
+        usualPerMinute: 12.1,
+        nowPerMinute: 0,
+        state: 'silent' as const,
+        silentHosts: [],
+      },
+      { component: 'db', depth: 2, usualPerMinute: 40, nowPerMinute: 38.2, state: 'usual' as const, silentHosts: [] },
+    ],
+    changes: ['gateway 4.18.0 released 6 min before it began'],
+  };
+  render(<LikelyOrigin incident={{ ...incident({}, 'missing'), origin: null, outage }} />);
+  for (const words of [
+    'Nothing reaches gateway',
+    'silent: 0.0 a minute, usually 12.1',
+    'as usual: 38.2',
+    '6 min before',
+  ])
+    expect(screen.getByTestId('outage').textContent).toContain(words);
+});
+
 test('where no trace can tell, that is said', () => {
-  render(<LikelyOrigin incident={{ ...incident({}, 'missing'), origin: null }} />);
-  expect(screen.getByTestId('likely-origin').textContent).toContain('No attempt came, so no trace can tell.');
+  const { rerender } = render(<LikelyOrigin incident={{ ...incident({}, 'slow'), origin: null, outage: null }} />);
+  const words = () => screen.getByTestId('likely-origin').textContent;
+  expect(words()).toContain('their traces cannot tell');
+  const outage = { words: [], path: [], changes: [] };
+  rerender(<LikelyOrigin incident={{ ...incident({}, 'missing'), origin: null, outage }} />);
+  expect(words()).toContain('No trace of a usual attempt is kept');
 });
 
 test('statements say their part of the time, how often they are asked, and when that is too often', () => {

@@ -16,6 +16,7 @@ export { isAlone } from './rows/narrow';
 export * from './origin/origin';
 export type { ObservedAttempt } from './origin/origin-profiles';
 export { changeWords, originReasons } from './origin/origin-words';
+export * from './origin/outage-origin';
 export * from './words';
 export * from './finding/judge';
 export { SLICE_PAST_MS } from './finding/find-in-slices';

@@ -251,6 +251,25 @@ export const MostHit = resource('MostHit', 'Who is hit more than others, who les
 });
 export type MostHitShape = Static<typeof MostHit>;
 
+export const Outage = resource('Outage', 'What usually serves attempts that no longer come', {
+  words: texts('what it comes to, in sentences', [
+    'Nothing reaches gateway, the first component on the way (0.0 a minute, usually 12): look at what lies in front of it – network, sign-in, whoever sends.',
+  ]),
+  path: list(
+    record({
+      component: text('name of the component (service.name)', 'gateway'),
+      depth: number('steps below the begin, mean', '1', 0),
+      usualPerMinute: number('spans of all that it serves, in the hour before', '1/min', 12.1),
+      nowPerMinute: number('the same while attempts were missing', '1/min', 0),
+      state: oneOf(['silent', 'less', 'usual'], 'next to nothing came, clearly less than usual, or as usual'),
+      silentHosts: texts('hosts that fell silent while others of it still work', ['north-2']),
+    }),
+    'components that usually serve them, from the top down',
+  ),
+  changes: texts('what was changed on the way shortly before', ['gateway 4.18.0 released 6 min before it began']),
+});
+export type OutageShape = Static<typeof Outage>;
+
 export const Origin = resource('Origin', 'In which component it may have begun', {
   candidates: list(
     record({
@@ -358,6 +377,7 @@ export const Incident = resource('Incident', 'One incident within a window', {
     ),
   ),
   origin: orNull(ref(Origin, 'where it began; null where no attempt came whose trace could tell')),
+  outage: orNull(ref(Outage, 'where attempts that never came may have been lost; null when they came')),
   proposedTeam: orNull(
     record(
       {

@@ -174,6 +174,26 @@ export async function releasesOf(
 }
 
 /**
+ * The newest release in a window, of any component, or of those that say they belong to an application (or to none).
+ */
+export async function newestRelease(
+  database: Database,
+  application: string | undefined,
+  { fromMs, toMs }: { fromMs: number; toMs: number },
+): Promise<StoredVersion | undefined> {
+  const rows = await database.query<StoredVersion>(
+    `SELECT component, version, first_us::float8 / 1000 AS "firstMs" FROM component_version v
+      WHERE first_us >= $1 AND first_us < $2
+        AND EXISTS (SELECT 1 FROM component_version o WHERE o.component = v.component AND o.first_us < v.first_us)
+        AND ($3::text IS NULL OR EXISTS (SELECT 1 FROM component_part p
+              WHERE p.component = v.component AND p.application IN ($3::text, '')))
+      ORDER BY first_us DESC, component, version LIMIT 1`,
+    [Math.floor(fromMs * 1000), Math.ceil(toMs * 1000), application ?? null],
+  );
+  return rows[0];
+}
+
+/**
  * Traces of the fair share that went through a component in a window: how many, and some of them, spread by chance.
  *
  * @param share that is kept of the usual traces

@@ -22,7 +22,7 @@ export function FlowTableRows({ table }: { table: Table<FlowRow> }) {
             key={key}
             role="columnheader"
             aria-sort={key === column.key ? (isDescending ? 'descending' : 'ascending') : 'none'}
-            style={key === 'name' ? styles.name : styles.cell}
+            style={key === 'name' ? styles.name : [styles.cell, WIDER[key]]}
           >
             <Pressable
               role="button"
@@ -64,8 +64,8 @@ export function FlowTableRows({ table }: { table: Table<FlowRow> }) {
                 </Door>
               </View>
             ) : (
-              <View role="cell" key={one.key} style={styles.cell}>
-                <Words>{one.show(row)}</Words>
+              <View role="cell" key={one.key} style={[styles.cell, WIDER[one.key]]}>
+                <Words style={styles.figure}>{one.show(row)}</Words>
                 {few.has(row) && one.key === column.key && <Words kind="small">too few to rank</Words>}
                 <Words kind="small">{beforeWords(row, one.key)}</Words>
               </View>
@@ -80,6 +80,13 @@ export function FlowTableRows({ table }: { table: Table<FlowRow> }) {
   );
 }
 
+/** Columns whose words are longer than a figure. */
+const WIDER: Readonly<Record<string, { flex: number }>> = {
+  hurt: { flex: 1.45 },
+  team: { flex: 1.35 },
+  apdex: { flex: 1.2 },
+};
+
 /** The same figure in the window that is compared with. */
 export function beforeWords({ before }: Pick<FlowRow, 'before'>, key: string): string {
   if (!before) return '';
@@ -91,8 +98,9 @@ export function beforeWords({ before }: Pick<FlowRow, 'before'>, key: string): s
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, minHeight: 52 },
-  name: { flex: 2.4, minWidth: 130 },
-  cell: { flex: 1, minWidth: 62, alignItems: 'flex-end' },
+  name: { flex: 2, minWidth: 130 },
+  cell: { flex: 1, minWidth: 58, alignItems: 'flex-end', paddingLeft: SPACE.xs },
+  figure: { textAlign: 'right' },
   spark: { width: 86, alignItems: 'flex-end' },
   head: { minHeight: 32, flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-end', gap: 2 },
   headLeft: { justifyContent: 'flex-start' },

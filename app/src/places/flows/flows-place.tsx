@@ -15,6 +15,7 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { JourneyList } from '../journey/journey-list';
 import { MoneyList } from '../money/money-list';
+import { nothingToCompare } from '../worst-first/compared-words';
 import { COLUMNS, DEFAULT_SORT } from './columns';
 import { FlowLine } from './flow-line';
 import { FlowTableRows } from './flow-table-rows';
@@ -53,15 +54,17 @@ export function FlowsPlace() {
           <Words kind="title" level={1} testID="flows-headline">
             {flowsSentence(data.rows)}
           </Words>
-          <JourneyList />
-          <MoneyList />
+          {view.against !== undefined && data.comparedWith === null && (
+            <Words kind="muted">{nothingToCompare(view.against)}</Words>
+          )}
           {data.comparedWith !== null && <Words kind="muted">{`Small figures: ${data.comparedWith}.`}</Words>}
           <View style={styles.tools}>
             <Button icon="server-network-outline" onPress={() => go('/estate')}>
               Everything that runs
             </Button>
-            <TableTools table={table} hasHeads={isWide} />
+            {isWide && <TableTools table={table} hasHeads />}
           </View>
+          {!isWide && <TableTools table={table} />}
           {isWide ? (
             <FlowTableRows table={table} />
           ) : (
@@ -72,6 +75,14 @@ export function FlowsPlace() {
             </View>
           )}
           {rows.length === 0 && <Words kind="muted">They appear with the first attempts.</Words>}
+          <View style={isWide ? styles.beside : styles.below}>
+            <View style={isWide && styles.half}>
+              <JourneyList />
+            </View>
+            <View style={isWide && styles.half}>
+              <MoneyList />
+            </View>
+          </View>
         </View>
       )}
     </ScrollView>
@@ -93,5 +104,8 @@ const styles = StyleSheet.create({
   fill: { flex: 1 },
   content: { paddingBottom: SPACE.xl },
   page: { padding: SPACE.l, gap: SPACE.s },
+  beside: { flexDirection: 'row', gap: SPACE.xl, marginTop: SPACE.l },
+  below: { gap: SPACE.l, marginTop: SPACE.l },
+  half: { flex: 1, minWidth: 0 },
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'center' },
 });

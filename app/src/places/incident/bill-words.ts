@@ -25,7 +25,9 @@ export function lineQuantity(line: Line, currency: string): string {
         ? counted(n, 'person', 'people')
         : line.name === 'money'
           ? formatMoney(n, currency)
-          : `${count(n)} min`;
+          : line.name === 'keyCustomers'
+            ? counted(n, 'point')
+            : `${count(n)} min`;
   const importance = figure(line.importance) === '1' ? '' : ` × ${figure(line.importance)} (importance)`;
   return `${unit} × ${figure(line.rate)}${importance}`;
 }

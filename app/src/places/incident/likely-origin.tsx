@@ -32,12 +32,45 @@ export function LikelyOrigin({ incident }: { incident: Incident }) {
       {origin ? (
         <Found origin={origin} incident={incident} />
       ) : (
-        <Words kind="muted">
-          {incident.signal === 'missing'
-            ? 'No attempt came, so no trace can tell. What lies in front of the first component is the place to look: network, sign-in, whoever sends.'
-            : 'The inner spans of these attempts are not kept, so their traces cannot tell.'}
-        </Words>
+        <>
+          {incident.outage && incident.outage.path.length > 0 ? (
+            <Lost outage={incident.outage} />
+          ) : (
+            <Words kind="muted">
+              {incident.outage
+                ? 'No trace of a usual attempt is kept, so nothing tells which components serve it.'
+                : 'The inner spans of these attempts are not kept, so their traces cannot tell.'}
+            </Words>
+          )}
+        </>
       )}
+    </View>
+  );
+}
+
+const SERVING_WORDS = { silent: 'silent', less: 'less than usual', usual: 'as usual' } as const;
+
+/** Where attempts that never came may have been lost: what usually serves them, and what it did meanwhile. */
+function Lost({ outage }: { outage: NonNullable<Incident['outage']> }) {
+  const palette = usePalette();
+  return (
+    <View testID="outage">
+      {outage.words.map((words) => (
+        <Words key={words}>{words}</Words>
+      ))}
+      {outage.changes.map((words) => (
+        <Words key={words} testID="changed-before">{`Changed on the way: ${words}.`}</Words>
+      ))}
+      <View role="list" aria-label="Components that usually serve it">
+        {outage.path.map(({ component, depth, usualPerMinute, nowPerMinute, state }) => (
+          <View role="listitem" key={component} style={{ paddingLeft: Math.min(6, Math.round(depth)) * SPACE.m }}>
+            <Door path={`/component/${encodeURIComponent(component)}`} style={styles.first}>
+              <Words style={{ color: palette.action }}>{component}</Words>
+              <Words kind="small">{`${SERVING_WORDS[state]}: ${nowPerMinute.toFixed(1)} a minute, usually ${usualPerMinute.toFixed(1)}`}</Words>
+            </Door>
+          </View>
+        ))}
+      </View>
     </View>
   );
 }

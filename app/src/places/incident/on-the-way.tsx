@@ -43,7 +43,7 @@ export function stepsOnTheWay(
     journey.steps.flatMap((step, k) => {
       if (!flows.has(step.flow)) return [];
       const repair = journey.repairs.find((one) => one.step === k);
-      const mended = repair && `Fixed: ${repairWords(repair, journey.currency)}`;
+      const mended = repair && `When fixed: ${repairWords(repair, journey.currency)}`;
       return [
         { journey, k, words: [stepWords(step, k === journey.steps.length - 1), mended].filter(Boolean).join('. ') },
       ];

@@ -3,7 +3,7 @@ import { Button } from 'react-native-paper';
 import { HarmStrip } from '@/charts/harm-strip';
 import type { Incident } from '@/data/client';
 import { useShortcuts } from '@/frame/shortcuts';
-import { clock, zoneName } from '@/look/format';
+import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -42,7 +42,7 @@ export function WhatHappens({
   onDecide: (on: DecideOn) => void;
 }) {
   useShortcuts({ s: onSend });
-  const { onsetMs, proposedTeam } = incident;
+  const { proposedTeam } = incident;
   const time = stateWords(incident);
   const canSplit = new Set(incident.parts.map((part) => part.flowId)).size > 1;
   return (
@@ -53,7 +53,7 @@ export function WhatHappens({
       <Words>{incident.sentence}</Words>
       <View style={styles.state}>
         <LevelRamp level={incident.level} />
-        <Words kind="muted">{`${incident.level} · ${incident.priority} · ${time} (${zoneName(onsetMs)}) · ${incident.application}`}</Words>
+        <Words kind="muted">{`${incident.level} · ${incident.priority} · ${time} · ${incident.application}`}</Words>
       </View>
       <HarmStrip
         counts={{

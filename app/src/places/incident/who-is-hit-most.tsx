@@ -42,7 +42,7 @@ export function WhoIsHitMost({ incident }: { incident: Incident }) {
 
 function SegmentRow({ segment, onPress }: { segment: Segment; onPress: () => void }) {
   const palette = usePalette();
-  const ratio = segment.relativeRisk ?? undefined;
+  const { ratio, words, range } = mainFigure(segment);
   return (
     <Pressable
       role="button"
@@ -58,8 +58,8 @@ function SegmentRow({ segment, onPress }: { segment: Segment; onPress: () => voi
         </View>
         <LeaningBar ratio={ratio} width={110} />
         <View style={styles.figures}>
-          <Words kind="strong">{ratio === undefined ? 'nowhere else' : times(ratio)}</Words>
-          <Words kind="small">{rangeWords(segment)}</Words>
+          <Words kind="strong">{words}</Words>
+          <Words kind="small">{range}</Words>
         </View>
       </View>
       {linesOf(segment).map((line) => (
@@ -77,6 +77,24 @@ export function rangeWords({ low, high }: Pick<Segment, 'low' | 'high'>): string
 }
 
 const FAR = 10;
+
+/** How many times as much as elsewhere of what it stands out by most, with its range; undefined: nowhere else. */
+export function mainFigure(segment: Segment): { ratio: number | undefined; words: string; range: string } {
+  const measure = segment.by[0] ?? 'wentWrong';
+  const contrast = measure === 'wentWrong' ? null : segment[measure];
+  if (contrast === null) {
+    const ratio = segment.relativeRisk ?? undefined;
+    return { ratio, words: ratio === undefined ? 'nowhere else' : times(ratio), range: rangeWords(segment) };
+  }
+  const { here, elsewhere, low, high } = contrast;
+  if (elsewhere <= 0) return { ratio: undefined, words: 'nowhere else', range: '' };
+  const ratio = here / elsewhere;
+  return {
+    ratio,
+    words: `${times(ratio)} ${measure === 'waited' ? 'the wait' : 'as often'}`,
+    range: rangeWords({ low: 1 + (low ?? 0) / elsewhere, high: high === null ? null : 1 + high / elsewhere }),
+  };
+}
 
 /** What was measured of a value, what it stands out by first. */
 export function linesOf(segment: Segment): { words: string; standsOut: boolean }[] {

@@ -18,19 +18,24 @@ export function JourneyList() {
   const { data } = useJourneys(view);
   if (!data || data.journeys.length === 0) return null;
   return (
-    <View role="list" aria-label="Journeys" style={styles.list}>
-      {data.journeys.map((journey) => (
-        <View
-          role="listitem"
-          key={journey.id}
-          style={[styles.item, { borderLeftColor: journey.beyondUsual >= 0.5 ? palette.harm[3] : palette.hairline }]}
-        >
-          <Door path={`/journey/${journey.id}`} style={styles.door} testID={`journey-${journey.id}`}>
-            <Words style={{ color: palette.action }}>{journey.name}</Words>
-            <Words kind="small">{`${journey.application} · ${count(journey.steps.length)} steps · ${journeySentence(journey)}`}</Words>
-          </Door>
-        </View>
-      ))}
+    <View style={styles.list}>
+      <Words kind="section" level={2}>
+        Journeys
+      </Words>
+      <View role="list" aria-label="Journeys" style={styles.list}>
+        {data.journeys.map((journey) => (
+          <View
+            role="listitem"
+            key={journey.id}
+            style={[styles.item, { borderLeftColor: journey.beyondUsual >= 0.5 ? palette.harm[3] : palette.hairline }]}
+          >
+            <Door path={`/journey/${journey.id}`} style={styles.door} testID={`journey-${journey.id}`}>
+              <Words style={{ color: palette.action }}>{journey.name}</Words>
+              <Words kind="small">{`${journey.application} · ${count(journey.steps.length)} steps · ${journeySentence(journey)}`}</Words>
+            </Door>
+          </View>
+        ))}
+      </View>
     </View>
   );
 }

@@ -67,7 +67,7 @@ test('mending says what comes back and what is hidden; an incident finds its ste
   );
   const found = stepsOnTheWay([journey], new Set([3]));
   expect(found.map(({ k }) => k)).toEqual([1]);
-  expect(found[0]?.words).toContain('Fixed: 194 more go on');
+  expect(found[0]?.words).toContain('When fixed: 194 more go on');
   expect(stepsOnTheWay([journey], new Set([99]))).toEqual([]);
 });
 

@@ -1,11 +1,14 @@
 import { StyleSheet, View } from 'react-native';
+import { RangeBar } from '@/charts/range-bar';
 import { useMoney } from '@/data/journeys';
 import { Door } from '@/frame/door';
 import { apiQuery, useView } from '@/frame/view';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-import { figureLines, lostWords, type Revenue } from './money-words';
+import { figureBars, figureLines, lostWords, type Revenue } from './money-words';
+
+const BAR = 150;
 
 /** What flows with values bring, against the same hours of like days. Nothing where no value is told. */
 export function MoneyList() {
@@ -17,6 +20,7 @@ export function MoneyList() {
       <Words kind="section" level={2}>
         Orders and money
       </Words>
+      <Words kind="small">Mark: this window. Band: what is usual.</Words>
       {data.isNarrowed && (
         <Words kind="muted">
           Of everybody: sums of money are not kept by site, region, tier, promotion, version or host.
@@ -56,15 +60,21 @@ export function RevenueLine({
         </Door>
       )}
       {lost && <Words kind="strong">{lost}</Words>}
-      {isShort ? (
-        <Words kind="small">{lines.map(({ words }) => words).join(' · ')}</Words>
-      ) : (
-        lines.map(({ name, words, isOff }) => (
-          <Words key={name} kind={isOff ? 'strong' : 'body'}>
-            {words}
-          </Words>
-        ))
-      )}
+      {isShort
+        ? figureBars(revenue, currency).map(({ name, label, shown, words, figure, isOff }) => (
+            <View key={name} role="img" aria-label={words} style={styles.bar}>
+              <Words kind="small" style={styles.label}>
+                {label}
+              </Words>
+              <RangeBar {...figure} isOff={isOff} width={BAR} />
+              <Words kind={isOff ? 'strong' : 'small'}>{shown}</Words>
+            </View>
+          ))
+        : lines.map(({ name, words, isOff }) => (
+            <Words key={name} kind={isOff ? 'strong' : 'body'}>
+              {words}
+            </Words>
+          ))}
       <Words kind="small">{basisWords(revenue)}</Words>
     </View>
   );
@@ -85,5 +95,7 @@ const styles = StyleSheet.create({
   list: { gap: SPACE.xs },
   item: { borderLeftWidth: 3, paddingLeft: SPACE.s, paddingBottom: SPACE.xs },
   name: { paddingVertical: SPACE.xs },
+  bar: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 20 },
+  label: { width: 62 },
   door: { minHeight: TOUCH, justifyContent: 'center' },
 });

@@ -52,6 +52,21 @@ export const figureLines = (
     return words === undefined ? [] : [{ name, words, isOff: revenue[name].verdict === 'below' }];
   });
 
+/** The figures of a revenue for bars: what each is called, its value in words, and the whole in words. */
+export const figureBars = (revenue: Revenue, currency: string) =>
+  figureLines(revenue, currency).map(({ name, words, isOff }) => {
+    const { value, low, high } = revenue[name];
+    const isEvent = revenue.kind === 'businessEvent' && name === 'orders';
+    return {
+      name,
+      words,
+      isOff,
+      label: name === 'conversion' ? 'ordered' : isEvent ? 'times' : FIGURE_WORDS[name],
+      shown: figureValue(name, value ?? 0, currency),
+      figure: { value: value ?? 0, low, high },
+    };
+  });
+
 /** "€3,100 less than usual (€1,900 to €4,400)" */
 export const lostWords = ({ lost }: Pick<Revenue, 'lost'>, currency: string): string | undefined =>
   lost.estimate > 0

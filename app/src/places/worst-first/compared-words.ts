@@ -1,3 +1,4 @@
+import type { Against } from '@toplens/core/time';
 import type { Row, Schemas } from '@/data/client';
 import { count, times } from '@/look/format';
 
@@ -11,3 +12,9 @@ export function comparedWords(compared: Schemas['Compared'], rows: readonly Pick
   const ratio = compared.harmPerHour >= 0.5 ? ` Now ${times(now / compared.harmPerHour)} that harm.` : '';
   return `${then}: ${people}, ${count(compared.harmPerHour)} harm points an hour.${ratio}`;
 }
+
+/** Why there is nothing to compare with. */
+export const nothingToCompare = (against: Exclude<Against, 'nothing'>): string =>
+  against === 'release'
+    ? 'No component was released in the week before this window ended: there is nothing to compare with.'
+    : 'There is nothing to compare with.';

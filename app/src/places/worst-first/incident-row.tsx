@@ -25,18 +25,14 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
   const handoff = handoffWords(row);
   const weight = weightWords(row, ranking, currency);
   const isWide = useIsWide();
+  const level = `${row.level} · ${row.priority}${row.nearTie ? ' · near tie' : ''}`;
   const figures = (
     <View style={[styles.numbers, isWide && styles.denseNumbers]}>
       <Figure value={count(row.harmPerHour)} unit="points/h" />
       <Figure value={count(row.people.estimate)} unit="people" />
       {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
-      <Words kind="small">{`${row.level} · ${row.priority}${row.nearTie ? ' · near tie' : ''}`}</Words>
+      {!isWide && <Words kind="small">{level}</Words>}
       {weight !== undefined && <Words kind="small">{weight}</Words>}
-      {isWide && (
-        <Words kind="small" numberOfLines={1} style={styles.since}>
-          {sinceWords(row, nowMs, true)}
-        </Words>
-      )}
     </View>
   );
   const sendButton = (
@@ -99,17 +95,13 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
             </View>
             <Sparkline series={row.spark} />
           </Door>
-          {isWide && sendButton}
         </View>
         <HarmStrip counts={{ ...row.outcomes, missing: row.signal === 'missing' ? row.missingAttempts : 0 }} />
-        {isWide ? (
-          figures
-        ) : (
-          <View style={styles.figures}>
-            {figures}
-            {sendButton}
-          </View>
-        )}
+        <View style={styles.figures}>
+          {figures}
+          {sendButton}
+        </View>
+        {isWide && <Words kind="small">{`${sinceWords(row, nowMs, true)} · ${level}`}</Words>}
       </View>
     </View>
   );
@@ -139,12 +131,11 @@ const styles = StyleSheet.create({
   titles: { flex: 1, gap: 2 },
   figures: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s },
   numbers: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.m, flex: 1 },
-  dense: { paddingVertical: 2, paddingRight: SPACE.m },
+  dense: { paddingVertical: 3, paddingRight: SPACE.m },
   denseRank: { fontSize: 20, lineHeight: 24 },
-  denseBody: { gap: 0 },
+  denseBody: { gap: 3 },
   denseHead: { flex: 1, minHeight: 26, minWidth: 0, alignItems: 'center' },
-  denseNumbers: { flexWrap: 'nowrap', flex: 0 },
-  since: { flex: 1, minWidth: 0 },
+  denseNumbers: { flexWrap: 'nowrap', flex: 1 },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
   send: {
     borderWidth: 1,

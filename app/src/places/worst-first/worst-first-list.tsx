@@ -14,7 +14,7 @@ import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { SendSheet } from '../incident/send-sheet';
-import { comparedWords } from './compared-words';
+import { comparedWords, nothingToCompare } from './compared-words';
 import { Changes, EarlyWarnings, SetAside } from './folds';
 import { IncidentRow } from './incident-row';
 import { RankingTabs } from './ranking-tabs';
@@ -77,6 +77,11 @@ export function WorstFirstList({ chosenId }: Props) {
             </Words>
             {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
             {rows.length === 0 && <Words kind="muted">{calmWords(data)}</Words>}
+            {view.against !== undefined && data.compared === null && (
+              <Words kind="muted" testID="compared">
+                {nothingToCompare(view.against)}
+              </Words>
+            )}
             {data.compared && (
               <Words kind="muted" testID="compared">
                 {comparedWords(data.compared, data.rows)}

@@ -17,7 +17,7 @@ export function originReasons(candidate: OriginCandidate, { bad }: Pick<Origin, 
       `holds ${percent(reasons.time)} of the added time: ${timeWords(usualUs)} usually, ${timeWords(nowUs)} now`,
     );
   if (change) told.push(changeWords(change, onsetMs));
-  if (reasons.early > 0.8) told.push('left its usual first');
+  if (reasons.early > 0.8) told.push('first to leave its normal range');
   if (isSilent) told.push('sends no spans of its own: this is what its callers saw');
   return told;
 }

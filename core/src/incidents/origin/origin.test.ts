@@ -195,7 +195,7 @@ test('reasons come in words with their numbers, and confidence as measured', () 
   expect(top && originReasons(top, origin, ONSET)).toEqual([
     expect.stringMatching(/^holds (9\d|100) % of the added time: \d+ ms usually, 1\.2 s now$/),
     'parcels-db 9.1 released 3 min before it began',
-    'left its usual first',
+    'first to leave its normal range',
   ]);
   const other = { component: 'slots', atMs: ONSET - 4 * MINUTE_MS, words: 'slots 4.18.0 released' };
   const far = { component: 'elsewhere', atMs: ONSET - 4 * MINUTE_MS, words: 'no rung of this' };

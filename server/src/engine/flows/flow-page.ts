@@ -19,6 +19,7 @@ import { eachAttempt, walkedPart } from '../reading/each-attempt';
 import { flowsIn, conditionsOf } from '../reading/focus';
 import type { Focus, FlowQuestion } from '../state/questions';
 import { flowRow } from './flow-table';
+import { componentsOfFlow } from '../reading/components-of-flow';
 import { marksOf } from '../reading/marks';
 import { sampleShapes } from '../reading/samples';
 import { seriesOf } from '../reading/series';
@@ -49,7 +50,7 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
   const sums = flowsIn(state, focus)?.has(question.id) ? ofAll : undefined;
   const flow = state.names.flow(question.id);
   const normal = state.history.normalAt(question.id, window.toMs - 1);
-  const compared = comparedWindow(state, window, question.against, flow.application);
+  const compared = await comparedWindow(state, window, question.against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
   const limitMs = normal.limitMs;
   const targetOf = (targetMs: number | undefined) =>
@@ -97,7 +98,11 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
       }),
       comparedWith: compared?.words ?? null,
     })),
-    marks: marksOf(state, flow.application, { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs }),
+    marks: await marksOf(
+      state,
+      { application: flow.application, components: await componentsOfFlow(state, question.id, window) },
+      { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs },
+    ),
     sides: await sidesOf(state, question.id, window, focus),
     slowest: await slowestOf(state, question.id, window, focus),
     incidents: state.register

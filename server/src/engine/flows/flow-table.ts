@@ -40,7 +40,7 @@ const isWork = (kind: AttemptKind): boolean => kind === 'work' || kind === 'back
 
 async function figuresOf(state: EngineState, window: Window, against: Against, focus: Focus): Promise<Figures> {
   const sums = await sumsOf(state, window, focus);
-  const compared = comparedWindow(state, window, against, focus.application);
+  const compared = await comparedWindow(state, window, against, focus.application);
   return {
     window,
     sums,
@@ -142,8 +142,9 @@ function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: 
     apdexWords: apdex ? formatApdex(apdex) : null,
     limitMs: limitMs ?? null,
     limitBy,
-    people: sums?.people ?? null,
-    hurt: sums?.hurt ?? null,
+    // Nobody waits for what runs in the background.
+    people: flow.kind === 'background' ? null : (sums?.people ?? null),
+    hurt: flow.kind === 'background' ? null : (sums?.hurt ?? null),
     shareOfTime: sums && totalMs > 0 && isWork(flow.kind) ? sums.totalMs / totalMs : null,
     importance: flow.importance,
     before: before

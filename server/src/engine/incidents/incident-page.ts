@@ -13,7 +13,7 @@ import {
   type StoredIncident,
 } from '@toplens/core/incidents';
 import { GOES_ON_WITHIN_MS } from '@toplens/core/journeys';
-import { originShape } from './origin-shape';
+import { originShape, outageShape } from './origin-shape';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { MostHitShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
 import { decisionsOf } from '../../store/incidents';
@@ -32,6 +32,7 @@ import { isActiveAtEnd, trendOf } from '../harm/trend';
 import { comparedWindow, resolveWindow, ratesAt } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 import { marksOf } from '../reading/marks';
+import { scopeOf } from './incident-scope';
 
 const CHART_LEAD_MS = 60 * MINUTE_MS;
 const SAMPLES = 3;
@@ -97,8 +98,12 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     people: bill.people,
     keyPeople: bill.keyPeople,
     outcomes: bill.outcomes,
-    charts: chartsOf(state, incident, window, question),
-    marks: marksOf(state, flow.application, { fromMs: incident.onsetMs - CHART_LEAD_MS, toMs: window.toMs }),
+    charts: await chartsOf(state, incident, window, question),
+    marks: await marksOf(
+      state,
+      { application: flow.application, components: (await scopeOf(state, incident)).components },
+      { fromMs: incident.onsetMs - CHART_LEAD_MS, toMs: window.toMs },
+    ),
     mostHit: await mostHitIn(state, incident, shared, focus),
     samples:
       root.signal === 'missing'
@@ -113,6 +118,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
           }),
     component: incident.component && { name: incident.component.name, words: incident.component.words },
     origin: await originShape(state, root, shared),
+    outage: root.signal === 'missing' ? await outageShape(state, root) : null,
     proposedTeam: proposalFor(state, incident) ?? null,
     teams: state.settings.file.teams,
     remaining: await remainingIn(state, shared, { ...focus, flow: root.flow }),
@@ -148,15 +154,15 @@ function partOf(state: EngineState, part: StoredIncident['parts'][number], share
   };
 }
 
-function chartsOf(
+async function chartsOf(
   state: EngineState,
   incident: StoredIncident,
   window: Window,
   { against }: IncidentQuestion,
-): IncidentShape['charts'] {
+): Promise<IncidentShape['charts']> {
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
-  const compared = comparedWindow(state, window, against, flow.application);
+  const compared = await comparedWindow(state, window, against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
   const chartWindow = { fromMs: Math.min(window.fromMs, incident.onsetMs - CHART_LEAD_MS), toMs: window.toMs };
   const order = ['duration', 'failures', 'attempts'] as const;

@@ -2,10 +2,11 @@ import { proposeTeam } from '@toplens/core/handoffs';
 import { changeWords, originReasons, originTrust } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
 import type { Window } from '@toplens/core/time';
-import type { OriginShape } from '../../contract/incidents';
+import type { OriginShape, OutageShape } from '../../contract/incidents';
 import { flowsThrough } from '../../store/traces';
 import { levelsIn } from '../harm/levels';
 import { originOf } from '../reading/origin';
+import { outageOf } from '../reading/outage';
 import { PerVersion } from '../state/per-version';
 import type { EngineState } from '../state/engine-state';
 
@@ -32,6 +33,16 @@ export async function originShape(state: EngineState, root: Deviation, window: W
     bad: origin.bad,
     usual: origin.usual,
     shared: first ? await sharedWith(state, first.component, root.flow, window) : [],
+  };
+}
+
+/** Where an outage may come from, as people see it. */
+export async function outageShape(state: EngineState, root: Deviation): Promise<OutageShape> {
+  const { words, path, changes } = await outageOf(state, root);
+  return {
+    words,
+    path: path.map(({ hosts: _hosts, ...one }) => one),
+    changes: changes.map((change) => changeWords(change, root.onsetMs)),
   };
 }
 

@@ -194,7 +194,7 @@ async function comparedOf(
   { against, focus }: WorstFirstQuestion,
   atMs: number,
 ): Promise<ComparedShape | null> {
-  const other = comparedWindow(state, window, against, focus.application);
+  const other = await comparedWindow(state, window, against, focus.application);
   if (!other) return null;
   const ranked = rankedOf(await judgedIn(state, other.window, atMs, focus), other.window, 'harm');
   return {

@@ -1,10 +1,31 @@
-import type { Window } from '@toplens/core/time';
-import { isFirst } from './windows';
+import { MINUTE_MS, type Window } from '@toplens/core/time';
 import type { EngineState } from '../state/engine-state';
+import { changesNear } from './origin';
+import { isFirst } from './windows';
 
-/** Releases on the time axis. */
-export const marksOf = (state: EngineState, application: string, window: Window): { atMs: number; words: string }[] =>
-  state.releases
+export interface ChangeMark {
+  atMs: number;
+  words: string;
+}
+
+/** A version that people's attempts and a component's spans tell of so near each other is one release. */
+const SAME_RELEASE_MS = 30 * MINUTE_MS;
+
+/**
+ * What was changed, on the time axis: versions of the application, and releases, commits, settings and flags of the
+ * components on the way.
+ */
+export async function marksOf(
+  state: EngineState,
+  { application, components }: { application: string; components: readonly string[] },
+  window: Window,
+): Promise<ChangeMark[]> {
+  const changes = (await changesNear(state, components, window)).map(({ atMs, words }) => ({
+    atMs,
+    // "setting of slots: …, by desk," goes on with how long before it was; here it ends.
+    words: words.replace(/,$/, ''),
+  }));
+  const releases = state.releases
     .filter(
       (one) =>
         one.application === application &&
@@ -12,4 +33,10 @@ export const marksOf = (state: EngineState, application: string, window: Window)
         one.firstMs < window.toMs &&
         !isFirst(state, one),
     )
-    .map((one) => ({ atMs: one.firstMs, words: `${one.version} released` }));
+    .filter(
+      ({ version, firstMs }) =>
+        !changes.some(({ atMs, words }) => words.includes(version) && Math.abs(atMs - firstMs) < SAME_RELEASE_MS),
+    )
+    .map(({ version, firstMs }) => ({ atMs: firstMs, words: `${version} released` }));
+  return [...releases, ...changes].sort((a, b) => a.atMs - b.atMs || a.words.localeCompare(b.words));
+}

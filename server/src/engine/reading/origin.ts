@@ -80,7 +80,7 @@ async function findOrigin(state: EngineState, root: Deviation, trouble: Window):
 }
 
 /** Versions first seen in spans, and whatever senders told of. */
-async function changesNear(
+export async function changesNear(
   state: EngineState,
   components: readonly string[],
   window: Window,

@@ -1,5 +1,6 @@
 import { DAY_MS, floorTo, MINUTE_MS, WEEK_MS, type Against, type Window } from '@toplens/core/time';
 import type { WindowQuestion } from '../state/questions';
+import { newestRelease } from '../../store/traces';
 import type { EngineState } from '../state/engine-state';
 
 /** A live window ends with the newest judged minute. */
@@ -19,12 +20,12 @@ const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'U
 const LONGEST_SINCE_RELEASE_MS = 7 * DAY_MS;
 
 /** The window to compare with; `undefined` when there is none, as before a release that never was. */
-export function comparedWindow(
+export async function comparedWindow(
   state: EngineState,
   window: Window,
   against: Against,
   application?: string,
-): Compared | undefined {
+): Promise<Compared | undefined> {
   const length = window.toMs - window.fromMs;
   const shifted = (by: number): Window => ({ fromMs: window.fromMs - by, toMs: window.toMs - by });
   switch (against) {
@@ -37,16 +38,22 @@ export function comparedWindow(
     case 'before':
       return { window: shifted(length), words: 'just before' };
     case 'release': {
-      const release = state.releases.findLast(
+      const since = { fromMs: window.toMs - LONGEST_SINCE_RELEASE_MS, toMs: window.toMs };
+      const ofApplication = state.releases.findLast(
         (one) =>
-          one.firstMs < window.toMs &&
-          one.firstMs > window.toMs - LONGEST_SINCE_RELEASE_MS &&
+          one.firstMs >= since.fromMs &&
+          one.firstMs < since.toMs &&
           (application === undefined || one.application === application) &&
           !isFirst(state, one),
       );
+      const ofComponent = await newestRelease(state.database, application, since);
+      const release =
+        ofComponent && ofComponent.firstMs > (ofApplication?.firstMs ?? 0)
+          ? { ...ofComponent, of: ofComponent.component }
+          : ofApplication && { ...ofApplication, of: ofApplication.application };
       if (!release) return undefined;
       const toMs = floorTo(release.firstMs, MINUTE_MS);
-      return { window: { fromMs: toMs - length, toMs }, words: `before ${release.version} of ${release.application}` };
+      return { window: { fromMs: toMs - length, toMs }, words: `before ${release.version} of ${release.of}` };
     }
   }
 }
