@@ -35,6 +35,7 @@ export interface GuidedResult {
 const READING: Reading = {
   entryServices: new Set(),
   readLine: () => undefined,
+  exchange: { currency: 'EUR', rates: new Map() },
   limits: INTAKE_LIMITS,
 };
 

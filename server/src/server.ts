@@ -101,6 +101,10 @@ export async function startServer(
         entryServices: new Set(settings.entryServices),
         readLine: lineReader(settings.businessEvents),
         limits: config.limits,
+        exchange: {
+          currency: settings.currency,
+          rates: new Map(settings.exchangeRates.map(({ currency, rate }) => [currency, rate])),
+        },
       },
       maxBacklogRecords: config.maxBacklogRecords,
       log,

@@ -20,6 +20,8 @@ export type Props = {
   onsetMs: number | undefined;
   /** releases and changes on the time axis */
   marks?: readonly { atMs: number; words: string }[];
+  /** of several charts with the same marks one says them in words; all draw them */
+  saysMarks?: boolean;
   /** what the dashed line is: "last Tuesday" */
   comparedWith?: string | null;
   /** dragging over the chart narrows the window */
@@ -57,7 +59,17 @@ export function chartSummary({ name, series, format }: Pick<Props, 'name' | 'ser
 /**
  * A measure over its usual range; what lies outside is filled with harm. A table of the same figures is one tap away.
  */
-export function BandChart({ name, series, format, window, onsetMs, marks = [], comparedWith = null, onNarrow }: Props) {
+export function BandChart({
+  name,
+  series,
+  format,
+  window,
+  onsetMs,
+  marks = [],
+  saysMarks = true,
+  comparedWith = null,
+  onNarrow,
+}: Props) {
   const endMs = endOf(series);
   const last = lastKnown(series);
   const inside = marks.filter(({ atMs }) => atMs >= series.startMs && atMs <= endMs);
@@ -93,9 +105,8 @@ export function BandChart({ name, series, format, window, onsetMs, marks = [], c
         )}
       </Plot>
       {comparedWith !== null && <Words kind="small">{`Dashed: ${comparedWith}.`}</Words>}
-      {inside.map(({ atMs, words }) => (
-        <Words key={atMs} kind="small">{`${clock(atMs, endMs)} ${words}`}</Words>
-      ))}
+      {saysMarks &&
+        inside.map(({ atMs, words }) => <Words key={atMs} kind="small">{`${clock(atMs, endMs)} ${words}`}</Words>)}
     </View>
   );
 }

@@ -5600,6 +5600,24 @@ export interface components {
                  */
                 lastMs: number;
             }[];
+            /** @description currencies without an exchange rate: their values are left out of money */
+            currencies: {
+                /**
+                 * @description currency of values, ISO 4217
+                 * @example JPY
+                 */
+                currency: string;
+                /**
+                 * @description values in it that no bill counts
+                 * @example 298
+                 */
+                values: number;
+                /**
+                 * @description since when
+                 * @example 1772442840000
+                 */
+                sinceMs: number;
+            }[];
         };
     };
     responses: never;

@@ -28,6 +28,18 @@ export function useHandoff(id: string | undefined) {
   });
 }
 
+/** Tries again to deliver one that was kept, or could not be delivered. */
+export function useSendAgain() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => post('/api/handoffs/{id}/again', { path: { id }, body: {} }),
+    onSettled: () =>
+      Promise.all(
+        ['handoffs', 'handoff', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] })),
+      ),
+  });
+}
+
 export interface NewHandoff {
   incident: number;
   team: string;

@@ -8,7 +8,7 @@ import { SPACE } from '@/look/tokens';
 import { Door } from './door';
 import { ServerNotice } from './server-notice';
 import { Sheet } from './sheet';
-import { SHORTCUTS, useShortcuts } from './shortcuts';
+import { SHORTCUTS, shortcutsAreOn, switchShortcuts, useShortcuts } from './shortcuts';
 import { useView } from './view';
 
 const PLACES = [
@@ -17,6 +17,8 @@ const PLACES = [
   { path: '/people', words: 'People', icon: 'account-group-outline' },
   { path: '/sent', words: 'Sent', icon: 'send-outline' },
 ] as const;
+
+const MAIN = 'content';
 
 const isHere = (path: string, pathname: string) =>
   path === '/'
@@ -93,16 +95,18 @@ export function Frame({ children }: { children: ReactNode }) {
   );
   return (
     <View style={[styles.frame, isWide && styles.side, { backgroundColor: palette.paper }]}>
+      <SkipLink />
       {isWide && places}
       <View style={styles.place}>
         <ServerNotice />
-        <View role="main" style={styles.place}>
+        <View role="main" nativeID={MAIN} tabIndex={-1} style={styles.place}>
           {children}
         </View>
       </View>
       {!isWide && places}
       {isHelpOpen && (
         <Sheet title="Keyboard shortcuts" onClose={() => setHelpOpen(false)}>
+          <ShortcutSwitch />
           {SHORTCUTS.map(([key, words]) => (
             <View key={key} style={styles.shortcut}>
               <Words kind="strong" style={styles.key}>
@@ -114,6 +118,39 @@ export function Frame({ children }: { children: ReactNode }) {
         </Sheet>
       )}
     </View>
+  );
+}
+
+/** Keys without a modifier can be switched off: who speaks to the screen would press them by mistake (WCAG 2.1.4). */
+function ShortcutSwitch() {
+  const [areOn, setOn] = useState(shortcutsAreOn());
+  const toggle = () => {
+    switchShortcuts(!areOn);
+    setOn(!areOn);
+  };
+  return (
+    <Pressable role="switch" aria-checked={areOn} onPress={toggle} style={styles.shortcut} testID="shortcut-switch">
+      <Words kind="strong">
+        {areOn ? 'Single keys are on. Switch them off' : 'Single keys are off. Switch them on'}
+      </Words>
+    </Pressable>
+  );
+}
+
+/** The first stop of the keyboard: past the places, to what the page is about. Seen only while it has the focus. */
+function SkipLink() {
+  const palette = usePalette();
+  const [isSeen, setSeen] = useState(false);
+  return (
+    <Pressable
+      role="link"
+      onFocus={() => setSeen(true)}
+      onBlur={() => setSeen(false)}
+      onPress={() => document.getElementById(MAIN)?.focus()}
+      style={[styles.skip, isSeen ? { top: SPACE.s } : styles.hidden, { backgroundColor: palette.surface }]}
+    >
+      <Words style={{ color: palette.action }}>Skip to the content</Words>
+    </Pressable>
   );
 }
 
@@ -140,6 +177,8 @@ const styles = StyleSheet.create({
     borderTopColor: 'transparent',
     marginTop: -1,
   },
+  skip: { position: 'absolute', left: SPACE.s, padding: SPACE.s, zIndex: 10 },
+  hidden: { top: -100 },
   shortcut: { flexDirection: 'row', minHeight: 32, alignItems: 'center' },
   key: { width: 72 },
 });

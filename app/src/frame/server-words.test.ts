@@ -14,6 +14,7 @@ const stateWith = (
   judgedMs: NOW,
   gatheredNames: [],
   clocks: [],
+  currencies: [],
   parts: {
     intake: well,
     journal: well,

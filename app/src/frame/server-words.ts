@@ -1,5 +1,5 @@
 import type { Schemas } from '@/data/client';
-import { clock, count, lengthWords } from '@/look/format';
+import { clock, count, counted, lengthWords } from '@/look/format';
 
 type ServerState = Schemas['ServerState'];
 export type PartName = keyof ServerState['parts'];
@@ -54,6 +54,13 @@ export function clockWords(
   return `The clock of ${where} is ${lengthWords(aheadMs)} ahead: ${count(refused)} ${refused === 1 ? 'record' : 'records'} refused since ${clock(sinceMs, nowMs)}. Set that clock right.`;
 }
 
+/** Values that no bill counts are told: money is not less because of them. */
+export function currencyWords(currencies: ServerState['currencies']): string {
+  const names = new Intl.ListFormat('en-GB').format(currencies.slice(0, 3).map(({ currency }) => currency));
+  const values = currencies.reduce((sum, one) => sum + one.values, 0);
+  return `Money leaves out ${counted(values, 'value')} in ${names}: no exchange rate is set. Add it to exchangeRates in the settings file.`;
+}
+
 /**
  * What everybody must know of the server, in sentences, the worst first; empty when all is well. What only who runs it
  * must know stands in Settings.
@@ -74,5 +81,6 @@ export function serverWords(state: ServerState): string[] {
       `Late data came in: ${clock(judgedAgainFromMs, nowMs)} to ${clock(judgedMs, nowMs)} is being judged again.`,
     );
   for (const source of clocks.slice(0, 2)) words.push(clockWords(source, nowMs));
+  if (state.currencies.length > 0) words.push(currencyWords(state.currencies));
   return words;
 }

@@ -18,6 +18,16 @@ export const SHORTCUTS: readonly [key: string, words: string][] = [
   ['?', 'this list'],
 ];
 
+const OFF = 'toplens.shortcuts.off';
+
+/** Single keys are on unless somebody switched them off in this browser. */
+export const shortcutsAreOn = (): boolean => Platform.OS === 'web' && localStorage.getItem(OFF) === null;
+
+export function switchShortcuts(areOn: boolean): void {
+  if (areOn) localStorage.removeItem(OFF);
+  else localStorage.setItem(OFF, 'yes');
+}
+
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
@@ -40,6 +50,8 @@ export function useShortcuts(keys: Record<string, () => void>): void {
         event.target.closest('a, button, [role="button"]')
       )
         return;
+      // Escape and Enter are no single characters: they stay.
+      if (event.key.length === 1 && !shortcutsAreOn()) return;
       const run = latest.current[event.key];
       if (!run) return;
       event.preventDefault();

@@ -91,6 +91,16 @@ export class History {
     return this.#firstMs.get(flow) ?? Infinity;
   }
 
+  /** End of the newest five minutes in which the flow had attempts; 0 when none is in memory. */
+  lastMsOf(flow: number): number {
+    const days = this.#days.get(flow);
+    for (const dayMs of [...(days?.keys() ?? [])].sort((a, b) => b - a)) {
+      const last = (days?.get(dayMs) as Day).attempts.findLastIndex((attempts) => attempts > 0);
+      if (last >= 0) return dayMs + (last + 1) * BUCKET_MS;
+    }
+    return 0;
+  }
+
   /** The flow's roll-up of five minutes; `undefined` when nothing happened. */
   bucket(flow: number, startMs: number): UsualBucket | undefined {
     const dayMs = floorTo(startMs, DAY_MS);

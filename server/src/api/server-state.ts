@@ -26,6 +26,7 @@ export function serverStateRoutes({
       judgedMs: figures?.judgedMs || null,
       gatheredNames: [...intake.names.gathered].map(([kind, names]) => ({ kind, names })),
       clocks: intake.clocks.list,
+      currencies: intake.currencies.list,
     } satisfies ServerStateShape);
   });
   return router;

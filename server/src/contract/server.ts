@@ -70,6 +70,14 @@ export const ServerState = resource('ServerState', 'How this server is, what is 
     }),
     "clocks that are not this server's",
   ),
+  currencies: list(
+    record({
+      currency: text('currency of values, ISO 4217', 'JPY'),
+      values: integer('values in it that no bill counts', 'values', 298),
+      sinceMs: number('since when', EPOCH_MS, 1772442840000),
+    }),
+    'currencies without an exchange rate: their values are left out of money',
+  ),
 });
 export type ServerStateShape = Static<typeof ServerState>;
 

@@ -46,6 +46,8 @@ import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
 import type { SourceClocks } from './source-clocks';
+import type { UnknownCurrencies } from './unknown-currencies';
+import { inBillCurrency, type Exchange } from '@toplens/core/money';
 import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
 import { shortHash } from './short-hash';
@@ -69,6 +71,8 @@ export interface Reading {
   /** the business event that a line tells of */
   readLine: (component: string, line: string) => LineMatch | undefined;
   limits: IntakeLimits;
+  /** values of all currencies in that of the bills */
+  exchange: Exchange;
 }
 
 export interface Decoded {
@@ -116,8 +120,8 @@ export function joined(many: readonly Records[]): Records {
  */
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
-  { entryServices, readLine, limits }: Reading,
-  clocks?: SourceClocks,
+  { entryServices, readLine, limits, exchange }: Reading,
+  { clocks, currencies }: { clocks?: SourceClocks; currencies?: UnknownCurrencies } = {},
 ): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
@@ -175,6 +179,11 @@ export function decode(
     case 'browser':
       decodeBrowser(parseJson(body), { range, limits, records, reject });
       break;
+  }
+  for (const attempt of [...records.attempts, ...records.toldBeside]) {
+    const value = inBillCurrency(attempt.valueMinor, attempt.currency, exchange);
+    if (Number.isNaN(value) && !Number.isNaN(attempt.valueMinor)) currencies?.note(attempt.currency);
+    attempt.valueMinor = value;
   }
   return {
     records,

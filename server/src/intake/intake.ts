@@ -15,6 +15,7 @@ import { callRows, detailRows, errorRows, viewRows } from './page-rows';
 import { countOf, halves, isTransient, keepAside } from './refused';
 import { encodeRows } from './rows';
 import { SourceClocks } from './source-clocks';
+import { UnknownCurrencies } from './unknown-currencies';
 import type { CommittedBatch } from '../store/committed-batch';
 
 export interface IntakeFigures {
@@ -127,12 +128,15 @@ export class Intake {
   readonly #now: () => number;
   /** sources whose clocks run ahead */
   readonly clocks: SourceClocks;
+  /** of values that no bill counts */
+  readonly currencies: UnknownCurrencies;
   /** parts of the journal that could not be read */
   readonly damages: Damage[] = [];
 
   private constructor(private readonly deps: IntakeDeps) {
     this.#now = deps.now ?? Date.now;
     this.clocks = new SourceClocks(this.#now);
+    this.currencies = new UnknownCurrencies(this.#now);
     this.#lastCheckpointMs = this.#now();
   }
 
@@ -291,7 +295,7 @@ export class Intake {
 
   /** A request's records, without points for whose series there is no room. */
   #read(entry: JournalEntry): Decoded {
-    const decoded = decode(entry, this.deps.reading, this.clocks);
+    const decoded = decode(entry, this.deps.reading, this);
     if (decoded.records.points.length === 0) return decoded;
     const { admitted, refused } = admitSeries(decoded.records.points, this.#names, this.deps.reading.limits);
     if (refused.size === 0) return decoded;

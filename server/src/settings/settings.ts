@@ -10,6 +10,8 @@ import { array, mixed, number, object, string, ValidationError, type TestContext
 /** What people decided: names, limits, owners, rates. Read from one JSON file at the start. */
 export interface Settings {
   currency: string;
+  /** units of `currency` for a unit of another, as it was on a day */
+  exchangeRates: { currency: string; rate: number; asOf: string }[];
   flows: FlowRule[];
   /** services whose server spans begin attempts although they have a parent */
   entryServices: string[];
@@ -64,6 +66,13 @@ const isPattern = (pattern: string, context: TestContext) => {
 
 const schema = object({
   currency: text.default('EUR'),
+  exchangeRates: array(
+    object({
+      currency: text.matches(/^[A-Z]{3}$/, 'expected a currency code as JPY').required(),
+      rate: number().positive().required(),
+      asOf: text.matches(/^\d{4}-\d\d-\d\d$/, 'expected a date as 2026-12-25').required(),
+    }).noUnknown(),
+  ).default([]),
   flows: array(
     object({
       application: text,

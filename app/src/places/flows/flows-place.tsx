@@ -25,7 +25,7 @@ export function FlowsPlace() {
   const isWide = useIsWide();
   const palette = usePalette();
   const { view, go } = useView();
-  const { data, error, refetch } = useFlows(view);
+  const { data, error, refetch, isPlaceholderData } = useFlows(view);
   const [at, setAt] = useState(-1);
   const table = useTable(data?.rows ?? [], {
     name: 'flows',
@@ -54,7 +54,7 @@ export function FlowsPlace() {
           <Words kind="title" level={1} testID="flows-headline">
             {flowsSentence(data.rows)}
           </Words>
-          {view.against !== undefined && data.comparedWith === null && (
+          {view.against !== undefined && data.comparedWith === null && !isPlaceholderData && (
             <Words kind="muted">{nothingToCompare(view.against)}</Words>
           )}
           {data.comparedWith !== null && <Words kind="muted">{`Small figures: ${data.comparedWith}.`}</Words>}

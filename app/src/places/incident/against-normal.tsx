@@ -60,7 +60,7 @@ export function Charts({ charts, window, onsetMs, marks }: Props) {
     });
   return (
     <>
-      {charts.map((chart) => (
+      {charts.map((chart, i) => (
         <BandChart
           key={`${chart.name}-${chart.flow}`}
           name={nameOf(chart)}
@@ -69,6 +69,7 @@ export function Charts({ charts, window, onsetMs, marks }: Props) {
           window={window}
           onsetMs={onsetMs}
           marks={marks}
+          saysMarks={i === 0}
           comparedWith={chart.comparedWith}
           onNarrow={narrow}
         />

@@ -38,6 +38,14 @@ const figure = (value: number): string => String(Number(value.toPrecision(4)));
 /** "280 to 340" */
 export const rangeWords = ({ low, high }: { low: number; high: number }): string => `${count(low)} to ${count(high)}`;
 
+/** Where a line’s attempts and people are: the flow that hurts most, its journey’s steps, or the money. */
+export function doorOf(name: Line['name'], { parts }: Pick<Incident, 'parts'>): string {
+  const bad = parts.find(({ signal }) => signal !== 'missing') ?? parts[0];
+  const missing = parts.find(({ signal }) => signal === 'missing') ?? bad;
+  if (name === 'money') return '/flows';
+  return `/flow/${(name === 'missing' ? missing : bad)?.flowId ?? ''}`;
+}
+
 /** How sure the rank is: under other opinions about the rates, and beside its neighbours. */
 export function sureWords({
   rank,

@@ -1,10 +1,11 @@
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
+import { Door } from '@/frame/door';
 import { clock, count, formatMoney, lengthWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { lineName, lineQuantity, rangeWords, sureWords } from './bill-words';
+import { doorOf, lineName, lineQuantity, rangeWords, sureWords } from './bill-words';
 
 /** An itemised receipt: quantity × rate = harm. The sum is the rank. */
 export function HarmBill({ incident }: { incident: Incident }) {
@@ -12,6 +13,8 @@ export function HarmBill({ incident }: { incident: Incident }) {
   const { window, bill, currency, harm } = incident;
   const fromMs = Math.max(window.fromMs, incident.onsetMs);
   const toMs = Math.min(window.toMs, incident.activeAtEnd ? window.toMs : incident.endMs);
+  // Behind a line stand the attempts of the incident alone, not of the whole window.
+  const minutes = { from: new Date(fromMs).toISOString(), to: new Date(toMs).toISOString() };
   const lines = bill.filter((line) => line.harm.estimate >= 0.5);
   return (
     <View style={[styles.receipt, { backgroundColor: palette.surface, borderColor: palette.hairline }]}>
@@ -30,7 +33,14 @@ export function HarmBill({ incident }: { incident: Incident }) {
             testID={`bill-${line.name}`}
           >
             <View role="cell" style={styles.what}>
-              <Words>{lineName(line)}</Words>
+              <Door
+                path={doorOf(line.name, incident)}
+                narrowed={minutes}
+                style={styles.door}
+                testID={`bill-door-${line.name}`}
+              >
+                <Words style={{ color: palette.action }}>{lineName(line)}</Words>
+              </Door>
               <Words kind="small">{lineQuantity(line, currency)}</Words>
             </View>
             <View role="cell" style={styles.harm}>
@@ -84,6 +94,7 @@ const styles = StyleSheet.create({
   },
   sum: { flexDirection: 'row', alignItems: 'baseline', paddingTop: SPACE.m },
   what: { flex: 1 },
+  door: { minHeight: 24, justifyContent: 'center' },
   harm: { minWidth: 64, alignItems: 'flex-end' },
   range: { width: 104, alignItems: 'flex-end' },
 });

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { HandoffSummary } from '@/data/client';
-import { useHandoff, useHandoffs } from '@/data/handoffs';
+import { useHandoff, useHandoffs, useSendAgain } from '@/data/handoffs';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
@@ -50,10 +50,14 @@ export function SentPlace() {
 
 export function sentSentence(all: readonly Pick<HandoffSummary, 'state'>[]): string {
   if (all.length === 0) return 'Nothing was sent yet.';
-  const returned = all.filter(({ state }) => state === 'returned').length;
-  const waiting = all.filter(({ state }) => state === 'sent' || state === 'draft').length;
-  const parts = [returned > 0 && `${returned} came back`, waiting > 0 && `${waiting} not taken yet`].filter(Boolean);
-  return `${all.length} handed over${parts.length > 0 ? `: ${parts.join(', ')}.` : ', all taken.'}`;
+  const n = (...states: HandoffSummary['state'][]) => all.filter(({ state }) => states.includes(state)).length;
+  const [returned, undelivered, waiting] = [n('returned'), n('notDelivered', 'kept'), n('sent', 'draft')];
+  const parts = [
+    returned > 0 && `${returned} came back`,
+    undelivered > 0 && `${undelivered} not delivered`,
+    waiting > 0 && `${waiting} not accepted yet`,
+  ].filter(Boolean);
+  return `${all.length} handed over${parts.length > 0 ? `: ${parts.join(', ')}.` : ', all accepted.'}`;
 }
 
 function SentRow({ handoff }: { handoff: HandoffSummary }) {
@@ -71,11 +75,25 @@ function SentRow({ handoff }: { handoff: HandoffSummary }) {
         <View style={styles.open}>
           {data.note !== '' && <Words>{`“${data.note}”`}</Words>}
           <Trail handoff={data} />
+          {(data.state === 'notDelivered' || data.state === 'kept') && <SendAgain id={data.id} />}
           <Button mode="outlined" style={styles.button} onPress={() => go(`/incident/${handoff.incident}`)}>
             Open the incident
           </Button>
         </View>
       )}
+    </View>
+  );
+}
+
+/** What was kept or not delivered is tried again; why that cannot be is said. */
+function SendAgain({ id }: { id: string }) {
+  const { mutate, isPending, error } = useSendAgain();
+  return (
+    <View>
+      {error && <Words role="alert">{error.message}</Words>}
+      <Button mode="outlined" style={styles.button} disabled={isPending} onPress={() => mutate(id)} testID="send-again">
+        Send again
+      </Button>
     </View>
   );
 }

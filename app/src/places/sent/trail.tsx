@@ -6,7 +6,7 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { stateWords } from './state-words';
 
-const EVENT_WORDS: Record<string, string> = { taken: 'taken', returned: 'returned', fixReported: 'fix reported' };
+const EVENT_WORDS: Record<string, string> = { taken: 'accepted', returned: 'returned', fixReported: 'fix reported' };
 
 /** What happened to a handoff, in order. */
 export function Trail({ handoff }: { handoff: Handoff }) {

@@ -20,6 +20,7 @@ test('each part says how it is, and since when it is not well', () => {
     nowMs: 0,
     parts: { ...parts, backup: { state: 'degraded', sinceMs: 0, words: 'The last backup failed.' } },
     clocks: [],
+    currencies: [],
     gatheredNames: [{ kind: 'page', names: 3 }],
   };
   render(<ServerPart />);

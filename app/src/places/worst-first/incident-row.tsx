@@ -31,7 +31,12 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
       <Figure value={count(row.harmPerHour)} unit="points/h" />
       <Figure value={count(row.people.estimate)} unit="people" />
       {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
-      {!isWide && <Words kind="small">{level}</Words>}
+      {isWide ? (
+        // The curve stands beside it, in the incident: here is room for the words.
+        <Words kind="small">{sinceWords(row, nowMs, true)}</Words>
+      ) : (
+        <Words kind="small">{level}</Words>
+      )}
       {weight !== undefined && <Words kind="small">{weight}</Words>}
     </View>
   );
@@ -75,6 +80,11 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
         <Words kind="small" accessibilityLabel={moved.words}>
           {moved.sign}
         </Words>
+        {isWide && (
+          <Words kind="small" accessibilityLabel={`${row.level}, ${row.priority}`}>
+            {row.priority}
+          </Words>
+        )}
       </View>
       <View style={[styles.body, isWide && styles.denseBody]}>
         <View style={isWide && styles.line}>
@@ -93,15 +103,19 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
                 </Words>
               )}
             </View>
-            <Sparkline series={row.spark} />
+            {!isWide && <Sparkline series={row.spark} />}
           </Door>
+          {isWide && sendButton}
         </View>
         <HarmStrip counts={{ ...row.outcomes, missing: row.signal === 'missing' ? row.missingAttempts : 0 }} />
-        <View style={styles.figures}>
-          {figures}
-          {sendButton}
-        </View>
-        {isWide && <Words kind="small">{`${sinceWords(row, nowMs, true)} · ${level}`}</Words>}
+        {isWide ? (
+          figures
+        ) : (
+          <View style={styles.figures}>
+            {figures}
+            {sendButton}
+          </View>
+        )}
       </View>
     </View>
   );
@@ -133,9 +147,9 @@ const styles = StyleSheet.create({
   numbers: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.m, flex: 1 },
   dense: { paddingVertical: 3, paddingRight: SPACE.m },
   denseRank: { fontSize: 20, lineHeight: 24 },
-  denseBody: { gap: 3 },
-  denseHead: { flex: 1, minHeight: 26, minWidth: 0, alignItems: 'center' },
-  denseNumbers: { flexWrap: 'nowrap', flex: 1 },
+  denseBody: { gap: 2 },
+  denseHead: { flex: 1, minHeight: 24, minWidth: 0, alignItems: 'center' },
+  denseNumbers: { flex: 0 },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
   send: {
     borderWidth: 1,

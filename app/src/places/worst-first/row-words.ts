@@ -2,13 +2,13 @@ import { isWithTeam, STATE_WORDS } from '@toplens/core/handoffs';
 import type { Row } from '@/data/client';
 import { clock, count, formatMoney } from '@/look/format';
 
-/** "Sender Portal · since 09:42 · growing"; where the end may be cut off, the application stands there. */
+/** "Sender Portal · since 09:42 · growing"; short: without the application, which the incident beside it says. */
 export function sinceWords(row: Row, nowMs: number, isShort = false): string {
   const since = row.activeAtEnd
     ? `since ${clock(row.onsetMs, nowMs)}`
     : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
   const words = [since, row.trend === 'new' ? 'just now' : row.trend];
-  return (isShort ? [...words, row.application] : [row.application, ...words]).join(' · ');
+  return (isShort ? [...words, ...(row.nearTie ? ['near tie'] : [])] : [row.application, ...words]).join(' · ');
 }
 
 /** How the rank moved in the last ten minutes: "▲2", "▼1", "–", "new". */

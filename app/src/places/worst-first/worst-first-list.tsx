@@ -28,7 +28,7 @@ export type Props = {
 export function WorstFirstList({ chosenId }: Props) {
   const palette = usePalette();
   const { view, setView, go } = useView();
-  const { data, error, refetch } = useWorstFirst(view);
+  const { data, error, refetch, isPlaceholderData } = useWorstFirst(view);
   const [sending, setSending] = useState<number | undefined>();
   const [at, setAt] = useState<number>(-1);
   const rows = data?.rows ?? [];
@@ -58,6 +58,8 @@ export function WorstFirstList({ chosenId }: Props) {
     document.title = data ? `${data.headline} · Top Lens` : 'Top Lens';
   }, [data]);
 
+  // By money, promises and key customers only what weighs something is listed.
+  const isAll = view.rankBy === 'harm' || view.rankBy === 'people';
   return (
     <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
       <TimeBar />
@@ -76,8 +78,12 @@ export function WorstFirstList({ chosenId }: Props) {
               {headlineOf(data, isStale)}
             </Words>
             {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
-            {rows.length === 0 && <Words kind="muted">{calmWords(data)}</Words>}
-            {view.against !== undefined && data.compared === null && (
+            {rows.length === 0 && (
+              <Words kind="muted">
+                {isAll ? calmWords(data) : 'No incident weighs anything in this ranking. Harm lists them all.'}
+              </Words>
+            )}
+            {view.against !== undefined && data.compared === null && !isPlaceholderData && (
               <Words kind="muted" testID="compared">
                 {nothingToCompare(view.against)}
               </Words>
@@ -88,7 +94,7 @@ export function WorstFirstList({ chosenId }: Props) {
               </Words>
             )}
           </View>
-          {rows.length > 0 && (
+          {(rows.length > 0 || !isAll) && (
             <RankingTabs
               chosen={view.rankBy}
               hasPromises={data.hasPromises}

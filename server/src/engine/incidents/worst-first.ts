@@ -73,7 +73,8 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     ranking,
     ...sentence,
     currency,
-    rows,
+    // A ranking lists what weighs something in it; the sentence is about all that hurts.
+    rows: rows.filter(({ weight }) => ranking === 'harm' || ranking === 'people' || weight > 0),
     hasPromises: state.names.flows.some(({ id }) => state.names.flow(id).agreement !== undefined),
     earlyWarnings: await Promise.all(harmless.map((entry) => earlyWarningOf(state, entry, window))),
     setAside: await Promise.all(
@@ -209,7 +210,7 @@ async function comparedOf(
 
 function lastEnded(state: EngineState, window: Window): number | null {
   const ended = state.register.all
-    .filter((incident) => incident.endMs <= window.toMs)
+    .filter((incident) => !incident.active && incident.endMs <= window.toMs)
     .map((incident) => incident.endMs);
   return ended.length > 0 ? Math.max(...ended) : null;
 }

@@ -1,5 +1,4 @@
-import { BUCKET_MS } from '@toplens/core/flows';
-import { floorTo, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
+import { MINUTE_MS } from '@toplens/core/time';
 import type { FreshnessShape } from '../../contract/common';
 import { threadMemory, type ThreadMemory } from '../../threads/thread-memory';
 
@@ -13,16 +12,10 @@ export function freshness(state: EngineState): FreshnessShape {
   const silent: FreshnessShape['silent'] = [];
   for (const application of state.names.applications) {
     const flows = state.names.flows.filter((flow) => flow.application === application && flow.kind === 'work');
-    const lastMs = Math.max(0, ...flows.map((flow) => lastBucket(state, flow.id)));
+    const lastMs = Math.max(0, ...flows.map((flow) => state.history.lastMsOf(flow.id)));
     if (lastMs > 0 && state.judgedMs - lastMs > SILENT_AFTER_MS) silent.push({ application, sinceMs: lastMs });
   }
   return { watermarkMs: state.watermarkMs || null, judgedMs: state.judgedMs || null, silent };
-}
-
-function lastBucket(state: EngineState, flow: number): number {
-  for (let at = floorTo(state.judgedMs, BUCKET_MS); at > state.judgedMs - 24 * HOUR_MS; at -= BUCKET_MS)
-    if (state.history.bucket(flow, at)) return at + BUCKET_MS;
-  return 0;
 }
 
 export function figures(
