@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { parseDecimal } from './decimal';
 import { remainingWords } from './focus-sheet';
 import { windowWords } from './time-bar';
-import { parseLocal, toLocal } from './time-sheet';
+import { parseLength, parseLocal, toLocal } from './time-sheet';
 import { readView } from './view';
 
 test('a moment written in the sheet is read back as the same minute', () => {
@@ -47,4 +47,9 @@ test('what remains is counted in words, one as one', () => {
 
 test('decimals may be written with a comma', () => {
   expect([' 2,5 ', '2.5', 'x', '1,2,3'].map(parseDecimal)).toEqual([2.5, 2.5, NaN, NaN]);
+});
+
+test('any length may be written; what is no length, none, or too long is told', () => {
+  expect(['45 min', '3h', '1,5 h', ' 2 D '].map(parseLength)).toEqual([45, 180, 90, 2880]);
+  expect(['', '3', '3 weeks', '0 min', '36 d'].map(parseLength)).toEqual([NaN, NaN, NaN, NaN, NaN]);
 });

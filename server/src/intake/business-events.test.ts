@@ -1,9 +1,11 @@
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
+import type { ServerStateShape } from '../contract/server';
 import type { MoneyShape } from '../contract/journeys';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 import { eventsOfCsv } from './events-csv';
 
 const settings = {
+  exchangeRates: [{ currency: 'JPY', rate: 0.006, asOf: '2026-03-02' }],
   businessEvents: [{ name: 'Order placed', component: 'ledger', pattern: 'order * booked, total {amount} EUR' }],
 };
 let server: TestServer;
@@ -34,6 +36,19 @@ test('a CSV file is taken whole, and counts once however often it is sent; rows 
   );
   for (let i = 0; i < 3; i++) expect(await (await send('text/csv', file)).json()).toEqual({ taken: 3, rejected: 0 });
   expect(await counted('Sold')).toEqual({ n: 3, value: 3250 });
+});
+
+test('other currencies are converted by their rate; without one they are left out of money, and that is told', async () => {
+  const file = csv(
+    `${at(50)},Sold abroad,1500,JPY,Shop,c-1`,
+    `${at(49)},Sold abroad,3.00,EUR,Shop,c-2`,
+    `${at(48)},Sold abroad,10,USD,Shop,c-3`,
+  );
+  await send('text/csv', file);
+  // 1,500 yen at 0.006 are 9 euros; nobody said what a dollar is.
+  expect(await counted('Sold abroad')).toEqual({ n: 3, value: 1200 });
+  const { currencies } = (await (await fetch(`${server.url}/api/server-state`)).json()) as ServerStateShape;
+  expect(currencies).toEqual([{ currency: 'USD', values: 1, sinceMs: expect.any(Number) as number }]);
 });
 
 test('CloudEvents are taken one by one or in a batch, those that cannot be are named', async () => {

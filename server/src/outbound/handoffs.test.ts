@@ -166,3 +166,54 @@ test('wrong input names the field', async () => {
   expect(await hand('key-6', { toMs: 0 })).toMatchObject({ status: 400, body: { field: 'to' } });
   expect((await fetch(`${server.url}/api/handoffs/not-an-id`)).status).toBe(404);
 });
+
+test('what could not be delivered is with nobody, and goes out when it is sent again', async () => {
+  // A request that is wrong is not tried again by itself.
+  desk.failNext(1, 400);
+  const { body } = await hand('undelivered');
+  const failed = await untilState(body.id, 'notDelivered');
+  expect(failed.trail.at(-1)).toMatchObject({
+    what: 'not delivered',
+    detail: expect.stringContaining('given up') as string,
+  });
+  const { detail } = (await (await fetch(`${server.url}/api/worst-first`)).json()) as { detail: string };
+  expect(detail).toContain('with nobody yet');
+  const again = await fetch(`${server.url}/api/handoffs/${body.id}/again`, { method: 'POST' });
+  expect(again.status).toBe(200);
+  expect((await untilState(body.id, 'sent')).trail.map(({ what }) => what)).toContain('sent again');
+  const twice = await fetch(`${server.url}/api/handoffs/${body.id}/again`, { method: 'POST' });
+  expect(twice.status).toBe(409);
+  expect(await twice.json()).toMatchObject({ detail: 'The handoff is sent: there is nothing to send again.' });
+});
+
+test('without a desk a handoff is kept, is with nobody, and says why it cannot be sent', async () => {
+  const alone = await startTestServer({ deskUrl: '' }, { ownership: [{ team: 'Shop Team' }] });
+  try {
+    const spans = steadyTraffic(nowMs - 150 * MINUTE_MS, 150, 20);
+    for (let i = 0; i < spans.length; i += 1000) await send(alone.url, spans.slice(i, i + 1000));
+    await alone.intake.settled();
+    await alone.engine.ask('settle', null);
+    const list = async () =>
+      (await (await fetch(`${alone.url}/api/worst-first`)).json()) as { rows: { id: number }[]; detail: string };
+    const response = await fetch(`${alone.url}/api/handoffs`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'idempotency-key': 'kept' },
+      body: JSON.stringify({
+        incident: (await list()).rows[0]?.id,
+        team: 'Shop Team',
+        note: '',
+        fromMs: nowMs - 60 * MINUTE_MS,
+        toMs: nowMs,
+      }),
+    });
+    const { id, state } = (await response.json()) as Handoff;
+    expect(state).toBe('kept');
+    expect((await list()).detail).toContain('with nobody yet');
+    const again = await fetch(`${alone.url}/api/handoffs/${id}/again`, { method: 'POST' });
+    expect(await again.json()).toMatchObject({
+      detail: 'No desk is set up, so there is nowhere to send it. It is kept here.',
+    });
+  } finally {
+    await alone.remove();
+  }
+});
