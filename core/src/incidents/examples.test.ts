@@ -107,7 +107,7 @@ describe('what belongs together', () => {
     ).toHaveLength(1);
   });
 
-  test('flows with one cause may begin an hour apart, signals of one flow without a known cause a quarter of an hour', () => {
+  test('flows with one cause belong together while it goes on, signals of one flow without a known cause for a quarter of an hour', () => {
     const groups = (apart: number, flow: number, cause?: string) =>
       groupDeviations(
         [deviation(1, 'slow', { from: 0, to: 120 }), deviation(flow, 'failing', { from: apart, to: 120 })],
@@ -115,7 +115,7 @@ describe('what belongs together', () => {
         oneApplication,
         () => cause,
       ).length;
-    expect([groups(50, 2, 'db'), groups(70, 2, 'db'), groups(50, 2)]).toEqual([1, 2, 2]);
+    expect([groups(50, 2, 'db'), groups(110, 2, 'db'), groups(50, 2)]).toEqual([1, 1, 2]);
     expect([groups(12, 1), groups(20, 1)]).toEqual([1, 2]);
   });
 

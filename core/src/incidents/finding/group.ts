@@ -33,8 +33,6 @@ export function outageStretch(parts: readonly Deviation[]): Window {
 export type CauseOf<T> = (deviation: T) => string | undefined;
 
 const SAME_ONSET_MS = 15 * MINUTE_MS;
-/** A flow with few attempts is found late: related ones may begin further apart. */
-const RELATED_ONSET_MS = 60 * MINUTE_MS;
 const SAME_OUTAGE_MS = 5 * MINUTE_MS;
 const MOSTLY = 0.6;
 /** Share of sessions that must pass the earlier flow for its trouble to explain what is missing in the later one. */
@@ -81,7 +79,7 @@ export function groupDeviations<T extends Deviation>(
       groups.filter(
         (parts) =>
           causeOf(parts[0] as T) === causeOf(part) &&
-          (comesBack(parts, part) || parts.some((other) => together(other, part, RELATED_ONSET_MS))),
+          parts.some((other) => overlap(spanOf(other), spanOf(part)) !== undefined),
       ),
     );
   // What has no cause of its own goes with its flow; where that is in two incidents, with the one that began nearest.

@@ -61,8 +61,9 @@ test('what another explains in part goes with those that have it for certain', (
   expect(less).toEqual(['stock', 'stock', undefined]);
 });
 
-test('a cause at another time is another trouble, unless the flow comes back while the others go on', () => {
+test('a cause at another time is another trouble, unless it begins while the others go on', () => {
   expect(told([slow(1, 0), { stock: 0.8 }], [slow(2, 61), { stock: 0.8 }])).toEqual([undefined, undefined]);
+  expect(told([slow(1, 0, 100), { stock: 0.8 }], [slow(2, 61), { stock: 0.8 }])).toEqual(['stock', 'stock']);
   expect(
     told([slow(1, 0, 200), { stock: 0.8 }], [slow(2, 5, 40), { stock: 0.8 }], [slow(2, 90), { stock: 0.8 }]),
   ).toEqual(['stock', 'stock', 'stock']);

@@ -50,11 +50,9 @@ const isShared = ({ certain }: Cluster<unknown>) => certain.size > 1;
 const isStronger = (a: Cluster<unknown>, b: Cluster<unknown>) =>
   a.score > b.score || (a.score === b.score && a.cause < b.cause);
 
-/** Began with the others, or comes back in a flow of theirs while they go on. */
-function goesOn({ deviations }: Cluster<Deviation>, { flow, onsetMs }: Deviation): boolean {
-  if (onsetMs - (deviations[0] as Deviation).onsetMs <= SAME_ONSET_MS) return true;
-  return deviations.some((other) => other.flow === flow) && deviations.some(({ endMs }) => endMs > onsetMs);
-}
+/** Began with the others, or while they still go on: one cause is not there twice at a time. */
+const goesOn = ({ deviations }: Cluster<Deviation>, { onsetMs }: Deviation): boolean =>
+  onsetMs - (deviations[0] as Deviation).onsetMs <= SAME_ONSET_MS || deviations.some(({ endMs }) => endMs > onsetMs);
 
 /** By cause, the deviations that it explains and that began together. */
 function clustersOf<T extends Deviation>(open: ReadonlyMap<T, Explanations>): Cluster<T>[] {

@@ -1,6 +1,7 @@
 import { outcomeOf } from '../../flows';
 import { limitsAt, type Deviation, type FlowNormal } from '../../normal';
 import { binomialZ } from '../../stats';
+import { MINUTE_MS, type Window } from '../../time';
 import { eachRow, FAILED, type AttemptColumns, type Dimension } from '../../telemetry';
 import { outcomeOfRow } from './row-outcome';
 import { whereItGoesWrong, type Segment } from '../most-hit/went-wrong';
@@ -24,13 +25,38 @@ const FEWEST_BAD = 6;
  */
 const LEAST_RISK = 2.5;
 
+/**
+ * A deviation is looked at as a whole, and its first stretch by itself: later another trouble may mix in; but an onset
+ * that is dated too early leaves little in the first stretch.
+ */
+const LOOK_MS = 45 * MINUTE_MS;
+function stretchesOf({ onsetMs, endMs }: Deviation): Window[] {
+  const whole = { fromMs: onsetMs, toMs: endMs };
+  return endMs - onsetMs > LOOK_MS ? [{ fromMs: onsetMs, toMs: onsetMs + LOOK_MS }, whole] : [whole];
+}
+
+/** What is found in the first of the stretches in which anything is. */
+function inFirst<T>(part: Deviation, find: (stretch: Window) => T | undefined): T | undefined {
+  for (const stretch of stretchesOf(part)) {
+    const found = find(stretch);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
 /** The value that a deviation is about, if it is about one: some people, a place, a machine. */
-export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: NormalAt): Segment | undefined {
-  if (part.excess < FEWEST_BAD) return undefined;
+export const narrowSegment = (rows: AttemptColumns, part: Deviation, normalAt: NormalAt): Segment | undefined =>
+  part.excess < FEWEST_BAD ? undefined : inFirst(part, (window) => narrowIn(rows, part, { window, normalAt }));
+
+function narrowIn(
+  rows: AttemptColumns,
+  part: Deviation,
+  { window, normalAt }: { window: Window; normalAt: NormalAt },
+): Segment | undefined {
   const wrong = whereItGoesWrong({
     rows,
     flows: new Set([part.flow]),
-    window: { fromMs: part.onsetMs, toMs: part.endMs },
+    window,
     normalAt,
     onlyFailed: part.signal === 'failing',
   });
@@ -46,15 +72,21 @@ export function narrowSegment(rows: AttemptColumns, part: Deviation, normalAt: N
  * The share of what went wrong in a deviation that these people met, when they met most of it and more than others did;
  * whether or not that shows by itself.
  */
-export function shareAbout(
+export const shareAbout = (
   rows: AttemptColumns,
   part: Deviation,
   segment: Segment,
   normalAt: NormalAt,
+): number | undefined => inFirst(part, (window) => shareIn(rows, part, { segment, window, normalAt }));
+
+function shareIn(
+  rows: AttemptColumns,
+  part: Deviation,
+  { segment, window, normalAt }: { segment: Segment; window: Window; normalAt: NormalAt },
 ): number | undefined {
   const inside = { n: 0, bad: 0 };
   const all = { n: 0, bad: 0 };
-  eachRow(rows, { flows: part.flow, window: { fromMs: part.onsetMs, toMs: part.endMs } }, (i) => {
+  eachRow(rows, { flows: part.flow, window }, (i) => {
     const outcome = outcomeOfRow(rows, i, normalAt(part.flow, rows.startMs[i] as number));
     const isBad = part.signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
     for (const count of rows[segment.dimension][i] === segment.value ? [all, inside] : [all]) {
@@ -64,13 +96,15 @@ export function shareAbout(
   });
   if (inside.n === 0 || inside.n === all.n || all.bad === 0) return undefined;
   const share = inside.bad / all.bad;
-  return binomialZ(inside.bad, all.bad, inside.n / all.n) >= LEAST_Z && share >= MOSTLY ? share : undefined;
+  return binomialZ(inside.bad, all.bad, inside.n / all.n) >= LEAST_Z_ABOUT && share >= MOSTLY ? share : undefined;
 }
 
 const MOSTLY = 0.5;
 
 /** Less than would raise a deviation: that the same people were in trouble at the same time is known already. */
 const LEAST_Z = 2.5;
+/** Less still: that the flow itself was in trouble is known as well. */
+const LEAST_Z_ABOUT = 2;
 const FEWEST_EXCESS = 2;
 
 /**
