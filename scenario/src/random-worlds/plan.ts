@@ -89,13 +89,14 @@ const SHAPES = [
   { name: 'drifting load', apps: 2, journeys: [1, 2], rate: [14, 40], extra: 2, noise: 1 },
 ] as const;
 
-export type ShapeName = (typeof SHAPES)[number]['name'];
+type Shape = (typeof SHAPES)[number];
+export type ShapeName = Shape['name'];
 
 /** A world that the seed alone decides. */
 export function planWorld(seed: number, shapeName?: ShapeName): WorldPlan {
   const random = seededRandom(seed * 7919 + 17);
-  const shape =
-    SHAPES.find(({ name }) => name === shapeName) ?? (SHAPES[seed % SHAPES.length] as (typeof SHAPES)[number]);
+  const ofSeed = SHAPES[seed % SHAPES.length] as Shape;
+  const shape: Shape = SHAPES.find(({ name }) => name === shapeName) ?? ofSeed;
   const between = (low: number, high: number) => low + (high - low) * random();
   const logBetween = (low: number, high: number) => Math.exp(between(Math.log(low), Math.log(high)));
   // Every fourth world knows three earlier weeks, the others fewer.

@@ -14,11 +14,13 @@ import {
 import { toLogLine, whyLineRejected } from '@toplens/core/logs';
 import {
   BUSINESS_EVENT_NAME,
+  type Exchange,
+  type LineMatch,
   eventOfCloudEvent,
   eventOfLine,
   eventOfRecord,
+  inBillCurrency,
   isBusinessEvent,
-  type LineMatch,
 } from '@toplens/core/money';
 import {
   RecordRefused,
@@ -47,7 +49,6 @@ import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
 import type { SourceClocks } from './source-clocks';
 import type { UnknownCurrencies } from './unknown-currencies';
-import { inBillCurrency, type Exchange } from '@toplens/core/money';
 import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
 import { shortHash } from './short-hash';
