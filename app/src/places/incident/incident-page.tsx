@@ -26,7 +26,10 @@ import { SendSheet } from './send-sheet';
 import { WhatHappens } from './what-happens';
 import { WhoIsHitMost } from './who-is-hit-most';
 
-/** One column on a phone; on a wide screen two, with the bill and the handoff left and the curves right. */
+/**
+ * One column on a phone; on a wide screen two of about the same height: people and money left, with the handoff; what
+ * happened and where it comes from right.
+ */
 const TWO_COLUMNS_FROM = 1180;
 
 export function IncidentPage({ id }: { id: number }) {
@@ -63,7 +66,6 @@ export function IncidentPage({ id }: { id: number }) {
                   <OnTheWay incident={incident} />
                   <MoneyPart incident={incident} />
                   <HurtPart incident={incident} />
-                  <LikelyOrigin incident={incident} />
                   <LogPart incident={incident} />
                   <HandoffPart incident={incident} onSend={send} />
                   <Decided incident={incident} />
@@ -72,6 +74,7 @@ export function IncidentPage({ id }: { id: number }) {
                   <AgainstNormal incident={incident} />
                   <IncidentField incident={incident} />
                   <Evidence incident={incident} />
+                  <LikelyOrigin incident={incident} />
                   <HostsPart incident={incident} />
                 </View>
               </View>
