@@ -240,6 +240,17 @@ describe.each<Size>(['phone', 'wide'])('what a screen gives away, on the %s size
     await page.close();
   });
 
+  test('a replica that died is an early warning and never ranks; what belongs to an incident is none', async () => {
+    const { warnings } = await ask(stage().url, '/api/early-warnings', { query: 'last=60' });
+    expect(warnings.map(({ kind, component }) => `${kind} ${component}`)).toEqual(['replica addresses']);
+    const page = await open('/?last=60', size);
+    await press(page, 'button', 'Early warnings: nobody hurt yet');
+    await page.waitForSelector('[data-testid="host-warning"]');
+    expect(await textOf(page, 'host-warning')).toMatch(/^Silent for .*: addresses on /);
+    expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
   test('a line of the bill is a door to the attempts of these minutes', async () => {
     const { id } = await rowOf('Pick a slot');
     const page = await open(`/incident/${id}?${stage().day}`, size);

@@ -429,6 +429,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/early-warnings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
+        get: operations["getEarlyWarnings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/estate": {
         parameters: {
             query?: never;
@@ -3641,6 +3658,16 @@ export interface components {
             }[];
         };
         /**
+         * EarlyWarnings
+         * @description What is not as usual on hosts
+         */
+        EarlyWarnings: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /** @description what is not as usual, what is full first */
+            warnings: components["schemas"]["HostWarning"][];
+        };
+        /**
          * Estate
          * @description Everything that runs, at the end of a window
          */
@@ -3758,6 +3785,48 @@ export interface components {
                  */
                 value: number;
             }[];
+        };
+        /**
+         * HostWarning
+         * @description What is not as usual on a host, and nobody may feel yet
+         */
+        HostWarning: {
+            /**
+             * @description one of several hosts is silent, nothing is left of something, more than usual
+             * @example replica
+             * @enum {string}
+             */
+            kind: "replica" | "full" | "raised";
+            /**
+             * @description name of the component (service.name); '' for the host as a whole
+             * @example addresses
+             */
+            component: string;
+            /**
+             * @description name of the host; '' where there is none
+             * @example north-2
+             */
+            host: string;
+            /**
+             * @description name of the team; null when no rule names one
+             * @example Portal
+             */
+            team: string | null;
+            /**
+             * @description since when; null when that is not known
+             * @example 1772442840000
+             */
+            sinceMs: number | null;
+            /**
+             * @description what is not as usual
+             * @example Silent for 3.2 h: addresses on north-2
+             */
+            title: string;
+            /**
+             * @description what may come of it, in words
+             * @example One host carries all of it now.
+             */
+            mayBecome: string;
         };
         /**
          * Hosts
@@ -7172,6 +7241,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Money"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getEarlyWarnings: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EarlyWarnings"];
                 };
             };
             /** @description what is wrong and the way on */

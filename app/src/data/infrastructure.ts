@@ -3,6 +3,16 @@ import { windowQuery, type View } from '@/frame/view';
 import { get } from './client';
 import { LIVE_MS, refetchInterval } from './live';
 
+export function useEarlyWarnings(view: View) {
+  const query = windowQuery(view);
+  return useQuery({
+    queryKey: ['early-warnings', query],
+    queryFn: () => get('/api/early-warnings', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, 12 * LIVE_MS),
+  });
+}
+
 export function useEstate(view: View) {
   const query = windowQuery(view);
   return useQuery({

@@ -1,3 +1,4 @@
 export * from './part';
 export * from './judge-parts';
 export * from './words';
+export * from './dead-replicas';

@@ -40,6 +40,9 @@ export function flowRoutes(engine: Engine, database: Database): Router {
         noFlow(request.params.id),
     );
   });
+  router.get('/early-warnings', async (request, response) => {
+    response.json(await engine.ask('earlyWarnings', { window: readWindow(request) }));
+  });
   router.get('/estate', async (request, response) => {
     response.json(await engine.ask('estate', { window: readWindow(request) }));
   });

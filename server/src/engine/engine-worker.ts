@@ -21,6 +21,7 @@ import { incidentHosts } from './incidents/incident-hosts';
 import { incidentPage } from './incidents/incident-page';
 import { logScope } from './incidents/incident-scope';
 import { journey, journeys } from './journeys/journeys';
+import { earlyWarnings } from './incidents/early-warnings';
 import { estate } from './infrastructure/estate';
 import { money } from './journeys/money';
 import { runCycle } from './evaluation/cycle';
@@ -165,6 +166,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => ({
   journeys: (question) => journeys(state, question),
   money: (question) => money(state, question),
   journey: (question) => journey(state, question),
+  earlyWarnings: (question) => earlyWarnings(state, question),
   estate: (question) => estate(state, question),
   changes: () => changesNow(state),
   act: (action) => act(state, action),

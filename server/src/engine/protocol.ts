@@ -2,7 +2,7 @@ import type { AttemptPageShape } from '../contract/attempts';
 import type { FreshnessShape } from '../contract/common';
 import type { FieldShape, FlowPageShape, FlowTableShape, PathShape, RegionShape } from '../contract/flows';
 import type { ChangeShape, IncidentShape, LostByTierShape, WorstFirstShape } from '../contract/incidents';
-import type { ComponentShape, EstateShape, HostsShape } from '../contract/infrastructure';
+import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from '../contract/infrastructure';
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
 import type { CommittedBatch } from '../store/committed-batch';
@@ -52,6 +52,7 @@ export interface Questions {
   journeys: { ask: JourneysQuestion; answer: JourneysShape };
   money: { ask: JourneysQuestion; answer: MoneyShape };
   journey: { ask: JourneyQuestion; answer: JourneyShape | null };
+  earlyWarnings: { ask: Pick<FlowsQuestion, 'window'>; answer: EarlyWarningsShape };
   estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };
   changes: { ask: null; answer: ChangeShape[] };
   act: { ask: Action; answer: ActionResult };

@@ -1,4 +1,4 @@
-import type { SpanSums } from '@toplens/core/estate';
+import type { SeenPart, SpanSums } from '@toplens/core/estate';
 import { USER_SIDE } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import type { Database } from './database';
@@ -50,6 +50,12 @@ export async function spanActivity(
     sums: { attempts, failed, logSum: log_sum ?? 0, logSquares: log_squares ?? 0 },
   }));
 }
+
+/** When each component was last heard of on each host. */
+export const seenParts = (database: Database): Promise<SeenPart[]> =>
+  database.query<SeenPart>(
+    'SELECT component, host, last_us::float8 / 1000 AS "lastMs" FROM component_part ORDER BY component, host',
+  );
 
 export interface StoredPart {
   component: string;

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { WorstFirst } from '@/data/client';
+import type { Schemas, WorstFirst } from '@/data/client';
 import { useChanges } from '@/data/incidents';
 import { Door } from '@/frame/door';
 import { clock } from '@/look/format';
@@ -28,15 +28,39 @@ function Fold({ words, children, onOpen }: { words: string; children: ReactNode;
   );
 }
 
-/** Deviations that no user feels yet, with what they may become. */
-export function EarlyWarnings({ warnings, nowMs }: { warnings: WorstFirst['earlyWarnings']; nowMs: number }) {
-  if (warnings.length === 0) return null;
+type HostWarning = Schemas['HostWarning'];
+
+/** What no user feels yet: deviations that hurt nobody, and hosts that are not as usual, with what they may become. */
+export function EarlyWarnings({
+  warnings,
+  hosts,
+  nowMs,
+}: {
+  warnings: WorstFirst['earlyWarnings'];
+  hosts: readonly HostWarning[];
+  nowMs: number;
+}) {
+  const all = warnings.length + hosts.length;
+  if (all === 0) return null;
   return (
-    <Fold words={`Early warnings: nobody hurt yet (${warnings.length})`}>
+    <Fold words={`Early warnings: nobody hurt yet (${all})`}>
       {warnings.map((notice) => (
         <Door key={notice.id} path={`/incident/${notice.id}`} style={styles.row}>
           <Words>{notice.title}</Words>
           <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}. ${notice.mayBecome}`}</Words>
+        </Door>
+      ))}
+      {hosts.map(({ component, host, title, mayBecome, team, sinceMs }) => (
+        <Door
+          key={`${title}-${component}-${host}`}
+          path={component === '' ? '/estate' : `/component/${encodeURIComponent(component)}`}
+          style={styles.row}
+          testID="host-warning"
+        >
+          <Words>{title}</Words>
+          <Words kind="small">
+            {[sinceMs !== null && `Since ${clock(sinceMs, nowMs)}`, mayBecome, team].filter(Boolean).join(' · ')}
+          </Words>
         </Door>
       ))}
     </Fold>

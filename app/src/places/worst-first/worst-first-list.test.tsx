@@ -11,6 +11,20 @@ const mockChanges = jest.fn((isShown: boolean) => ({
 const mockSetView = jest.fn();
 const mockGo = jest.fn();
 const mockView = { last: 60, rankBy: 'harm', from: undefined as number | undefined };
+const mockHostWarnings = {
+  warnings: [
+    {
+      kind: 'replica',
+      component: 'addresses',
+      host: 'north-2',
+      team: 'Portal',
+      sinceMs: 0,
+      title: 'Silent for 3 h: addresses on north-2',
+      mayBecome: 'One host carries all of it now.',
+    },
+  ],
+};
+jest.mock('@/data/infrastructure', () => ({ useEarlyWarnings: () => ({ data: mockHostWarnings }) }));
 jest.mock('@/data/incidents', () => ({
   useWorstFirst: () => mockAnswer,
   useChanges: (isShown: boolean) => mockChanges(isShown),
@@ -164,7 +178,8 @@ describe('what is below the list', () => {
     expect(screen.queryByText('Refund is slow')).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Set aside 1' }));
     expect(screen.getByText(/^Ada until \d\d:\d\d: known$/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Early warnings: nobody hurt yet (1)' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Early warnings: nobody hurt yet (2)' }));
+    expect(screen.getByText('Silent for 3 h: addresses on north-2')).toBeTruthy();
     expect(screen.getByText(/At this pace 3 people an hour\.$/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Set aside 1' }));
     expect(screen.queryByText('Refund is slow')).toBeNull();

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { WorstFirst } from '@/data/client';
 import { useWorstFirst } from '@/data/incidents';
+import { useEarlyWarnings } from '@/data/infrastructure';
 import { useClock } from '@/frame/clock';
 import { staleWords } from '@/frame/freshness';
 import { TimeBar } from '@/frame/time-bar';
@@ -29,6 +30,7 @@ export function WorstFirstList({ chosenId }: Props) {
   const palette = usePalette();
   const { view, setView, go } = useView();
   const { data, error, refetch, isPlaceholderData } = useWorstFirst(view);
+  const { data: hostWarnings } = useEarlyWarnings(view);
   const [sending, setSending] = useState<number | undefined>();
   const [at, setAt] = useState<number>(-1);
   const rows = data?.rows ?? [];
@@ -120,7 +122,7 @@ export function WorstFirstList({ chosenId }: Props) {
             ))}
           </View>
           <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
-          <EarlyWarnings warnings={data.earlyWarnings} nowMs={data.window.toMs} />
+          <EarlyWarnings warnings={data.earlyWarnings} hosts={hostWarnings?.warnings ?? []} nowMs={data.window.toMs} />
           {view.from === undefined && <Changes />}
         </>
       )}

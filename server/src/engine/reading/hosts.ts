@@ -49,6 +49,21 @@ export async function judgeHosts(
   return { series, judged };
 }
 
+/** All series of hosts and runtimes, with their points of some windows only. */
+export async function loadFigures(state: EngineState, windows: readonly Window[]): Promise<StoredSeries[]> {
+  const found = new Map<string, StoredSeries>();
+  for (const { fromMs, toMs } of windows)
+    for (const { series, points } of await loadSeries(state.database, ({ metric }) => WANTED.has(metric), {
+      fromMs: fromMs - LEAD_MS,
+      toMs,
+    })) {
+      const key = JSON.stringify(series);
+      const known = found.get(key);
+      found.set(key, { series, points: known ? [...known.points, ...points] : points });
+    }
+  return [...found.values()];
+}
+
 /** What was as usual in a stretch of time, and what was not. */
 export async function lookAt(state: EngineState, question: HostQuestion): Promise<HostsShape> {
   const { components, now, before } = question;
