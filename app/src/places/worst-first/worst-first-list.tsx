@@ -80,7 +80,7 @@ export function WorstFirstList({ chosenId }: Props) {
               {headlineOf(data, isStale)}
             </Words>
             {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
-            {rows.length === 0 && (
+            {rows.length === 0 && data.remaining?.sessions !== 0 && (
               <Words kind="muted">
                 {isAll ? calmWords(data) : 'No incident weighs anything in this ranking. Harm lists them all.'}
               </Words>
@@ -132,9 +132,14 @@ export function WorstFirstList({ chosenId }: Props) {
 }
 
 /** The sentence; without fresh data it says up to when it holds, and without any it says that. */
-export function headlineOf(data: Pick<WorstFirst, 'headline' | 'rows' | 'freshness'>, isStale: boolean): string {
+export function headlineOf(
+  data: Pick<WorstFirst, 'headline' | 'rows' | 'freshness' | 'remaining'>,
+  isStale: boolean,
+): string {
   const { judgedMs } = data.freshness;
   if (judgedMs === null) return 'No data has come in yet.';
+  // Who is not there is not unhurt.
+  if (data.remaining?.sessions === 0 && data.rows.length === 0) return 'No data for this filter.';
   if (isStale && data.rows.length === 0) return `Up to ${clock(judgedMs)} nobody was being hurt.`;
   return data.headline;
 }
