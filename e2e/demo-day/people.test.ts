@@ -50,7 +50,7 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     );
     await page.waitForFunction(() => location.pathname.startsWith('/incident/'));
     await seen(page, 'Journeys affected');
-    expect(await textOf(page, 'on-the-way')).toMatch(/Step 3 of 5 of Send a parcel[\s\S]*Mended:/);
+    expect(await textOf(page, 'on-the-way')).toMatch(/Step 3 of 5 of Send a parcel[\s\S]*When fixed:/);
     await page.close();
   });
 
@@ -136,8 +136,13 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     const page = await openPage(stage().browser, `${stage().url}/flows?${hour}`, size);
     await page.waitForSelector('[data-testid="money"]');
     expect(await textOf(page, 'money')).toMatch(
-      /Pay\n€[\d,]+ less than usual \(€[\d,]+ to €[\d,]+\)\n\d+ orders, usually \d+ to \d+: below/,
+      /Pay\n€[\d,]+ less than usual \(€[\d,]+ to €[\d,]+\)\norders\n\d+\nvalue\n€[\d,]+\n/,
     );
+    // Each bar says in words what it shows.
+    const bars = await page.$$eval('[data-testid="money"] [role="img"]', (all) =>
+      all.map((bar) => bar.getAttribute('aria-label') ?? ''),
+    );
+    expect(bars[0]).toMatch(/^\d+ orders, usually \d+ to \d+: below$/);
     expect(await violations(page)).toEqual([]);
     const id = await incidentOf('Pick a slot');
     await page.goto(`${stage().url}/incident/${id}?${hour}`, { waitUntil: 'networkidle2' });
