@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { gzipSync } from 'node:zlib';
+import { hasStoredAll } from '../e2e/health';
 import { freePort, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
 import { batchOf } from '../server/src/fixtures/batch';
 import { TableRows } from '../server/src/store/tables';
@@ -63,10 +64,7 @@ async function intake(): Promise<void> {
       );
       rates[encoding]?.alone.push(await throughput(plain, all));
       rates[encoding]?.full.push(await throughput(server.url, all));
-      await until('the backlog to be stored', async () => {
-        const { backlogRecords } = (await (await fetch(`${server.url}/healthz`)).json()) as { backlogRecords: number };
-        return backlogRecords === 0;
-      });
+      await until('the backlog to be stored', () => hasStoredAll(server.url));
     }
   // The first round warms up.
   const best = (values: number[]) => Math.max(...values.slice(1));

@@ -2,7 +2,8 @@ import { join } from 'node:path';
 import { median, normalDeviate, seededRandom } from '@toplens/core/stats';
 import { MINUTE_MS } from '@toplens/core/time';
 import { ask } from '../e2e/ask';
-import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
+import { hasStoredAll } from '../e2e/health';
+import { removeFolder, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
 import { Database } from '../server/src/store/database';
 import { report } from './report';
 
@@ -112,11 +113,7 @@ export async function pageLoads(): Promise<void> {
       }
     }),
   );
-  await until(
-    'all views to be stored',
-    async () => (await getJson<{ backlogRecords: number }>(`${server.url}/healthz`)).backlogRecords === 0,
-    600_000,
-  );
+  await until('all views to be stored', () => hasStoredAll(server.url), 600_000);
   const rate = VIEWS / ((performance.now() - begun) / 1000);
   report('page views taken and stored a second, from browsers', rate, { goal: '≥ 1,000', met: rate >= 1_000 });
 

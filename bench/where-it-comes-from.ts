@@ -5,7 +5,8 @@ import { median, normalDeviate, seededRandom } from '@toplens/core/stats';
 import { Severity } from '@toplens/core/telemetry';
 import { MINUTE_MS } from '@toplens/core/time';
 import type { TraceSpan } from '@toplens/core/traces';
-import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
+import { hasStoredAll } from '../e2e/health';
+import { removeFolder, startServerProcess, stop, temporaryFolder, until } from '../e2e/processes';
 import { labelledLines } from '../core/src/logs/fixtures/labelled-lines';
 import { encodeLines } from '../scenario/src/otlp/encode';
 import { spanWith } from '../core/src/fixtures/trace-span';
@@ -116,10 +117,7 @@ export async function whereItComesFrom(): Promise<void> {
         ).arrayBuffer();
     }),
   );
-  await until(
-    'the lines to be stored',
-    async () => (await getJson<{ backlogRecords: number }>(`${server.url}/healthz`)).backlogRecords === 0,
-  );
+  await until('the lines to be stored', () => hasStoredAll(server.url));
   const rate = 50_000 / ((performance.now() - begun) / 1000);
   report('lines of logs taken and stored', rate, { unit: ' lines/s', goal: 'told', met: true });
   await stop(server.process);

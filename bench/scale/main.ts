@@ -6,7 +6,8 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { median } from '@toplens/core/stats';
 import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { ask } from '../../e2e/ask';
-import { getJson, removeFolder, startServerProcess, stop, temporaryFolder, until } from '../../e2e/processes';
+import { hasStoredAll, health } from '../../e2e/health';
+import { removeFolder, startServerProcess, stop, temporaryFolder, until } from '../../e2e/processes';
 import { Database } from '../../server/src/store/database';
 import { payloads } from '../payloads';
 import { makeDataFolder, type DayPlan } from './make-day';
@@ -69,7 +70,7 @@ async function serve(dataDir: string) {
   const server = await startServerProcess(dataDir, {}, 240_000);
   await until(
     'the server to have judged',
-    async () => (await getJson<{ judgedMs: number }>(`${server.url}/healthz`)).judgedMs >= toMs - 5 * MINUTE_MS,
+    async () => (await health(server.url)).judgedMs >= toMs - 5 * MINUTE_MS,
     600_000,
   );
   return { ...server, readyMs: performance.now() - begun };
@@ -107,10 +108,7 @@ async function ingestRate(url: string, seed: number, meanwhile?: () => Promise<u
       }
     }),
   );
-  await until(
-    'the backlog to be stored',
-    async () => (await getJson<{ backlogRecords: number }>(`${url}/healthz`)).backlogRecords === 0,
-  );
+  await until('the backlog to be stored', () => hasStoredAll(url));
   const rate = 50_000 / ((performance.now() - begun) / 1000);
   running = false;
   await asking;
@@ -126,32 +124,42 @@ async function tenMillion(): Promise<void> {
   const sql = await sqlTimes(dataDir, day);
   const server = await serve(dataDir);
   report('ready to answer after the start', `${(server.readyMs / 1000).toFixed(1)} s`);
-  const ask = (path: string) => getJson(`${server.url}${path}`);
   const sizes = [0.1, 0.3, 1].map((share) => share * attempts);
   for (const [f, { words, query }] of FILTERS.entries()) {
-    const first = await timed(() => ask(`/api/flows?${windowQuery(day)}${query}`), 1);
+    const first = await timed(() => ask(server.url, '/api/flows', { query: `${windowQuery(day)}${query}` }), 1);
     report(`ranking all flows over the day, ${words}, asked for the first time`, `${first.toFixed(0)} ms`);
     const times: number[] = [];
     for (const share of [0.1, 0.3, 1])
-      times.push(await timed(() => ask(`/api/flows?${windowQuery({ fromMs: toMs - share * DAY_MS, toMs })}${query}`)));
+      times.push(
+        await timed(() =>
+          ask(server.url, '/api/flows', {
+            query: `${windowQuery({ fromMs: toMs - share * DAY_MS, toMs })}${query}`,
+          }),
+        ),
+      );
     const ours = times.at(-1) as number;
     const ratio = (sql[f] as number) / ours;
     report(`ranking all flows over the day, ${words}: SQL on raw rows ÷ ours`, ratio.toFixed(0), '≥ 10', ratio >= 10);
     report(`… ours, median`, `${ours.toFixed(0)} ms`, '< 200 ms', ours < 200);
     report(`… growth with attempts (1, 3, 10 tenths)`, exponent(sizes, times).toFixed(2));
   }
-  const { slowest } = await getJson<{ slowest: { traceId: string; spanId: string }[] }>(
-    `${server.url}/api/flows/5?${windowQuery(day)}`,
-  );
+  const { slowest } = await ask(server.url, '/api/flows/{id}', { id: 5, query: windowQuery(day) });
   const opened = await timed(() =>
-    Promise.all(slowest.slice(0, 1).map(({ traceId, spanId }) => ask(`/api/attempts/${traceId}/${spanId}`))),
+    Promise.all(
+      slowest
+        .slice(0, 1)
+        .map(({ traceId, spanId }) => ask(server.url, '/api/attempts/{traceId}/{spanId}', { traceId, spanId })),
+    ),
   );
   report('opening one attempt', `${opened.toFixed(0)} ms`, '< 150 ms', opened < 150);
-  const home = await timed(() => ask('/api/worst-first?last=60'));
+  const home = await timed(() => ask(server.url, '/api/worst-first', { query: 'last=60' }));
   report('home screen, last hour, 200 flows with 30 days of history', `${home.toFixed(0)} ms`, '< 300 ms', home < 300);
-  report('home screen, whole day', `${(await timed(() => ask(`/api/worst-first?${windowQuery(day)}`))).toFixed(0)} ms`);
+  const whole = await timed(() => ask(server.url, '/api/worst-first', { query: windowQuery(day) }));
+  report('home screen, whole day', `${whole.toFixed(0)} ms`);
   const alone = await ingestRate(server.url, 1);
-  const during = await ingestRate(server.url, 2, () => ask(`/api/flows?${windowQuery(day)}&site=Site%203`));
+  const during = await ingestRate(server.url, 2, () =>
+    ask(server.url, '/api/flows', { query: `${windowQuery(day)}&site=Site%203` }),
+  );
   report(
     'ingest while the day is ranked without pause, of its own rate',
     (during / alone).toFixed(2),

@@ -3,11 +3,11 @@ import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, r
 import { dirname, join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { ask } from '../ask';
+import { health } from '../health';
 import type { TruthFile } from '../../scenario/src/pellwick/truth';
 import {
   ROOT,
   freePort,
-  getJson,
   removeFolder,
   start,
   startServerProcess,
@@ -141,7 +141,7 @@ async function untilStill(url: string, nowMs: number): Promise<void> {
     async () => {
       // Whoever asks without pause keeps the server from judging.
       await sleep(1_000);
-      const { backlogRecords } = await getJson<{ backlogRecords: number }>(`${url}/healthz`);
+      const { backlogRecords } = await health(url);
       const { rows } = await ask(url, '/api/worst-first', { query: day.toString() });
       const now = JSON.stringify(rows);
       if (now !== seen || backlogRecords > 0) [seen, sinceMs] = [now, Date.now()];

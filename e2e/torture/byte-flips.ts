@@ -1,6 +1,7 @@
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { seededRandom } from '@toplens/core/stats';
+import { health } from '../health';
 import { removeFolder, startServerProcess, stop, temporaryFolder, until } from '../processes';
 import { storedAt } from './counted';
 import { CountingSender } from './sender';
@@ -105,10 +106,8 @@ async function tryStart(dataDir: string, acknowledged: number): Promise<string> 
       ({ n }) => n,
       () => storedAt(server.url).catch((error: Error) => error),
     );
-    const { parts } = (await (await fetch(`${server.url}/healthz`)).json()) as {
-      parts: Record<string, { state: string }>;
-    };
-    const isTold = parts.journal?.state !== 'ok' || parts.database?.state !== 'ok';
+    const { parts } = await health(server.url);
+    const isTold = parts.journal.state !== 'ok' || parts.database.state !== 'ok';
     if (typeof stored === 'number' && stored >= acknowledged) return 'whole';
     return isTold ? 'told' : `${String(stored)} of ${acknowledged}, and nothing said`;
   } finally {

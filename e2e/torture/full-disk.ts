@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { health as healthOf } from '../health';
 import { startServerProcess, stop, temporaryFolder, until, type ServerProcess } from '../processes';
 import { balanceOf, type Balance } from './counted';
 import { CountingSender } from './sender';
@@ -66,11 +67,7 @@ export async function fullDisk(after: AfterFull, momentMs: number, leaveBytes: n
   const sender = new CountingSender(60, 4);
   let server: ServerProcess | undefined;
   const start = async () => (server = await startServerProcess(dataDir, LIMITS, 60_000, 'any answer'));
-  const health = async () =>
-    (await (await fetch(`${server?.url}/healthz`)).json()) as {
-      status: string;
-      parts: Record<string, { state: string; words: string }>;
-    };
+  const health = () => healthOf(server?.url ?? '');
   try {
     await start();
     sender.start(() => server?.url ?? '');

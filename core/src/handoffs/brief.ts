@@ -1,4 +1,4 @@
-import type { BillLineName } from '../incidents';
+import { weightWords, type BillLineName } from '../incidents';
 import { OUTCOME_WORDS, type Outcome } from '../flows';
 import { count, counted, durationWords, formatMoney } from '../words';
 
@@ -60,7 +60,7 @@ export function briefMarkdown(brief: Brief): string {
     .filter((line) => line.harm >= 0.5)
     .map(
       (line) =>
-        `| ${line.words} | ${quantity(line, brief.currency)} × ${weight(line)} | ${count(line.harm)} | ${count(line.low)} to ${count(line.high)} |`,
+        `| ${line.words} | ${quantity(line, brief.currency)} × ${weightWords(line)} | ${count(line.harm)} | ${count(line.low)} to ${count(line.high)} |`,
     );
   return [
     `# ${plain(brief.title)}`,
@@ -91,12 +91,6 @@ export function briefMarkdown(brief: Brief): string {
 function quantity(line: Brief['bill'][number], currency: string): string {
   if (line.unit === 'currency') return formatMoney(line.quantity, currency);
   return line.unit === 'person' ? counted(line.quantity, 'person', 'people') : counted(line.quantity, line.unit);
-}
-
-/** The rate as it was set, and the importance of the flows where that is not 1. */
-function weight({ rate, importance }: Brief['bill'][number]): string {
-  const figure = (value: number) => String(Number(value.toPrecision(4)));
-  return figure(importance) === '1' ? figure(rate) : `${figure(rate)} × ${figure(importance)} (importance)`;
 }
 
 function sampleLine(sample: Brief['samples'][number]): string {

@@ -25,3 +25,4 @@ export * from './finding/judgement';
 export { sharedCauses, type Explanations } from './finding/shared-cause';
 export * from './register';
 export * from './bill/hurt-people';
+export * from './bill/weight-words';

@@ -88,7 +88,7 @@ export function handoffRoutes(
 
   router.post('/handoffs/:id/again', async (request, response) => {
     const handoff = await find(database, request.params.id);
-    if (handoff.state !== 'notDelivered' && handoff.state !== 'kept')
+    if (!canBecome(handoff.state, 'draft'))
       throw new Problem('conflict', `The handoff is ${STATE_WORDS[handoff.state]}: there is nothing to send again.`);
     if (!options.hasDesk)
       throw new Problem('conflict', 'No desk is set up, so there is nowhere to send it. It is kept here.');

@@ -1,12 +1,21 @@
 import { Router } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Intake } from '../intake/intake';
-import { Health } from '../maintenance/health';
+import { Health, type HealthReport, type HealthState } from '../maintenance/health';
 
 export interface HealthDeps {
   intake: Intake;
   engine: Engine;
   health: Health;
+}
+
+/** What `/readyz` and `/healthz` answer; moments in ms since the epoch, 0 while nothing was taken or judged. */
+export interface HealthAnswer {
+  status: HealthState;
+  parts: HealthReport;
+  watermarkMs: number;
+  judgedMs: number;
+  backlogRecords: number;
 }
 
 /**
@@ -23,7 +32,14 @@ export function healthRoutes({ intake, engine, health }: HealthDeps): Router {
     const worst = Health.worst(parts);
     const { watermarkMs = 0, judgedMs = 0 } = engine.figures ?? {};
     if (worst === 'down') response.status(503).setHeader('retry-after', '5');
-    response.json({ status: worst, parts, watermarkMs, judgedMs, backlogRecords: intake.figures.backlogRecords });
+    const answer: HealthAnswer = {
+      status: worst,
+      parts,
+      watermarkMs,
+      judgedMs,
+      backlogRecords: intake.figures.backlogRecords,
+    };
+    response.json(answer);
   });
   return router;
 }

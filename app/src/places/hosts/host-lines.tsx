@@ -7,6 +7,7 @@ import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { capital } from '@toplens/core/words';
 
 type Hosts = Schemas['Hosts'];
 
@@ -24,7 +25,7 @@ export function HostLines({ hosts, nowMs }: { hosts: Hosts; nowMs: number }) {
       )}
       {leftOver.map((line) => (
         <View key={line.figure} style={styles.line} testID="left-over">
-          <Words kind="strong">{capitalised(line.words)}</Words>
+          <Words kind="strong">{capital(line.words)}</Words>
           <HostCurves
             name={line.words}
             figures={line.odd}
@@ -53,7 +54,7 @@ export function HostLines({ hosts, nowMs }: { hosts: Hosts; nowMs: number }) {
           {isOpen ? 'Hide the figures' : 'Their figures'}
         </Button>
       )}
-      {isOpen && ruledOut.map((line) => <Words key={line.figure} kind="muted">{`– ${capitalised(line.words)}`}</Words>)}
+      {isOpen && ruledOut.map((line) => <Words key={line.figure} kind="muted">{`– ${capital(line.words)}`}</Words>)}
       {hosts.unknown > 0 && <Words kind="small">{`${hosts.unknown} more figures have too little data.`}</Words>}
     </View>
   );
@@ -64,7 +65,6 @@ const noneWords = ({ unknown }: Hosts) =>
     ? 'These hosts have too little data before or during these minutes to say what is usual.'
     : 'No host, process or runtime figures came from these components, so nothing is ruled out.';
 
-const capitalised = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 const firstWord = (words: string) => words.split(/ as usual|, /)[0] ?? words;
 const listed = (words: readonly string[]) =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;

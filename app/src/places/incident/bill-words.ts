@@ -1,5 +1,6 @@
 import type { Incident, Schemas } from '@/data/client';
 import { count, counted, formatMoney } from '@/look/format';
+import { weightWords } from '@toplens/core/incidents';
 import { nth } from '@toplens/core/words';
 
 type Line = Schemas['BillLine'];
@@ -28,17 +29,13 @@ export function lineQuantity(line: Line, currency: string): string {
           : line.name === 'keyCustomers'
             ? counted(n, 'point')
             : `${count(n)} min`;
-  const importance = figure(line.importance) === '1' ? '' : ` × ${figure(line.importance)} (importance)`;
-  return `${unit} × ${figure(line.rate)}${importance}`;
+  return `${unit} × ${weightWords(line)}`;
 }
-
-/** A rate as it was set, without what computing adds: 0.1, not 0.10000000000000009. */
-const figure = (value: number): string => String(Number(value.toPrecision(4)));
 
 /** "280 to 340" */
 export const rangeWords = ({ low, high }: { low: number; high: number }): string => `${count(low)} to ${count(high)}`;
 
-/** Where a line’s attempts and people are: the flow that hurts most, its journey’s steps, or the money. */
+/** Where a line’s attempts and people are: the flow that hurts most, the one that is missing, or the money of all. */
 export function doorOf(name: Line['name'], { parts }: Pick<Incident, 'parts'>): string {
   const bad = parts.find(({ signal }) => signal !== 'missing') ?? parts[0];
   const missing = parts.find(({ signal }) => signal === 'missing') ?? bad;

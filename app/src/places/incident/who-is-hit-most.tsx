@@ -8,6 +8,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { leftWords, waitedWords } from '@toplens/core/incidents';
+import { capital } from '@toplens/core/words';
 
 type Segment = Schemas['Segment'];
 type MostHit = Incident['mostHit'];
@@ -107,8 +108,6 @@ export function linesOf(segment: Segment): { words: string; standsOut: boolean }
   ];
   return lines.sort((a, b) => Number(b.standsOut) - Number(a.standsOut));
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 const MEASURES: Readonly<Record<MostHit['measures'][number], string>> = {
   wentWrong: 'attempts go wrong',

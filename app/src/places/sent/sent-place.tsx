@@ -12,6 +12,7 @@ import { SPACE, TOUCH } from '@/look/tokens';
 import { Button } from 'react-native-paper';
 import { STATE_ORDER, stateWords } from './state-words';
 import { Trail } from './trail';
+import { capital } from '@toplens/core/words';
 
 /** Every handoff by state; what came back stands first. */
 export function SentPlace() {
@@ -33,10 +34,7 @@ export function SentPlace() {
           const some = all.filter((handoff) => handoff.state === state);
           return some.length === 0 ? null : (
             <View key={state} style={styles.group}>
-              <Words
-                kind="section"
-                level={2}
-              >{`${stateWords(state).replace(/^./, (c) => c.toUpperCase())} · ${some.length}`}</Words>
+              <Words kind="section" level={2}>{`${capital(stateWords(state))} · ${some.length}`}</Words>
               {some.map((handoff) => (
                 <SentRow key={handoff.id} handoff={handoff} />
               ))}

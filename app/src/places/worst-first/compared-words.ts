@@ -1,10 +1,11 @@
 import type { Against } from '@toplens/core/time';
+import { capital } from '@toplens/core/words';
 import type { Row, Schemas } from '@/data/client';
 import { count, times } from '@/look/format';
 
 /** "Last Tuesday: 12 people, 40 minutes an hour. Now 2.1× the harm." */
 export function comparedWords(compared: Schemas['Compared'], rows: readonly Pick<Row, 'harmPerHour'>[]): string {
-  const then = compared.words.charAt(0).toUpperCase() + compared.words.slice(1);
+  const then = capital(compared.words);
   if (!compared.isKnown) return `${then}: no data reaches back so far.`;
   if (compared.incidents === 0) return `${then}: nobody was hurt.`;
   const now = rows.reduce((sum, row) => sum + row.harmPerHour, 0);

@@ -1,6 +1,6 @@
 import { benjaminiHochberg, twoSidedP, Z95 } from '../../stats';
 import type { Dimension } from '../../telemetry';
-import { isSamePlace, pickNarrowest, type Place } from './narrowest';
+import { pickNarrowest, type Place } from './narrowest';
 
 /** How much more of something there is than usual, with one value and with all others. */
 export interface Contrast {
@@ -90,19 +90,14 @@ export function contrastValues(
   dimensions: readonly Dimension[],
   rules: ContrastRules,
 ): Contrasts {
-  const standOut = (without: readonly Place[]) =>
+  const tried = contrastAll(measured, dimensions, rules);
+  const tryWithout = (picked: readonly Place[]) =>
     contrastAll(
-      without.length === 0
-        ? measured
-        : measured.filter((one) => !without.some(({ dimension, value }) => one.valueOf(dimension) === value)),
+      measured.filter((one) => !picked.some(({ dimension, value }) => one.valueOf(dimension) === value)),
       dimensions,
       rules,
     );
-  const tried = standOut([]);
-  const picked = pickNarrowest((without) => standOut(without).filter((one) => isOver(one, rules)));
-  // What is told of a value is told against everybody, however it was found.
-  const told = picked.map((one) => tried.find((other) => isSamePlace(other, one)) ?? one);
-  return { picked: told, tried };
+  return { picked: pickNarrowest(tried, (one) => isOver(one, rules), tryWithout), tried };
 }
 
 const isOver = ({ contrast: { here, elsewhere, low }, p }: Contrasted, { least, leastRatio }: ContrastRules): boolean =>

@@ -30,14 +30,21 @@ function narrowest<T extends Place>(candidates: readonly T[]): T | undefined {
  * The values that stand out, one after the other: of nested ones (a site and its region) the one that explains more
  * alone is kept, since each must still stand out among what those before it leave.
  *
- * @param standOut what stands out among all that none of these values holds
+ * @param tried every value, against everybody else
+ * @param isOver whether a value stands out
+ * @param tryWithout every value again, among all that none of the picked ones holds
  */
-export function pickNarrowest<T extends Place>(standOut: (without: readonly Place[]) => readonly T[]): T[] {
+export function pickNarrowest<T extends Place>(
+  tried: readonly T[],
+  isOver: (one: T) => boolean,
+  tryWithout: (picked: readonly Place[]) => readonly T[],
+): T[] {
   const picked: T[] = [];
   while (picked.length < MOST) {
-    const best = narrowest(standOut(picked));
+    const best = narrowest((picked.length === 0 ? tried : tryWithout(picked)).filter(isOver));
     if (!best) break;
     picked.push(best);
   }
-  return picked;
+  // What is told of a value is told against everybody, however it was found.
+  return picked.map((one) => tried.find((other) => isSamePlace(other, one)) ?? one);
 }

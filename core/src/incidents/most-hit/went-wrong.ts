@@ -1,7 +1,7 @@
 import type { FlowNormal } from '../../normal';
 import { benjaminiHochberg, twoSidedP, Z95 } from '../../stats';
 import { DIMENSIONS, eachRow, type AttemptColumns, type Dimension } from '../../telemetry';
-import { isSamePlace, pickNarrowest, type Place } from './narrowest';
+import { pickNarrowest, type Place } from './narrowest';
 import type { Window } from '../../time';
 import { outcomeOfRow } from '../rows/row-outcome';
 
@@ -68,11 +68,7 @@ interface Count {
 export function whereItGoesWrong(question: WrongQuestion): WentWrong {
   const judged = judgeRows(question);
   const first = tryAll(question.rows, judged, []);
-  const picked = pickNarrowest((without) =>
-    (without.length === 0 ? first : tryAll(question.rows, judged, without)).segments.filter(isOver),
-  )
-    // What is told of a value is told against everybody, however it was found.
-    .map((one) => first.segments.find((other) => isSamePlace(other, one)) ?? one);
+  const picked = pickNarrowest(first.segments, isOver, (without) => tryAll(question.rows, judged, without).segments);
   const over = new Set(picked.map((one) => one.dimension));
   return {
     segments: picked.sort((a, b) => b.excess - a.excess),

@@ -1,9 +1,9 @@
 import { layOut } from '@toplens/core/traces';
 import type { Window } from '@toplens/core/time';
-import { loadPaths } from '../../store/traces';
 import { PerVersion } from '../state/per-version';
 import type { EngineState } from '../state/engine-state';
 import { fairSample } from './fair-sample';
+import { wholeTracesOf } from './origin';
 
 const MOST = 20;
 const found = new PerVersion<string[]>(60);
@@ -12,15 +12,8 @@ const found = new PerVersion<string[]>(60);
 export const componentsOfFlow = (state: EngineState, flow: number, window: Window): Promise<string[]> =>
   found.get(state, `${flow}:${window.fromMs}:${window.toMs}`, async () => {
     const sample = await fairSample(state, { flow, window, most: MOST }, () => true);
-    const paths = await loadPaths(
-      state.database,
-      sample.map(({ traceId }) => traceId),
-    );
     const components = new Set<string>();
-    for (const { traceId, spanId } of sample) {
-      const spans = paths.get(traceId) ?? [];
-      if (!spans.some((span) => span.spanId === spanId)) continue;
+    for (const { spanId, spans } of await wholeTracesOf(state, sample))
       for (const { holder, isMissing } of layOut(spans, spanId).rows) if (!isMissing) components.add(holder);
-    }
     return [...components].sort();
   });

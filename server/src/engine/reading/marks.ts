@@ -1,15 +1,12 @@
-import { MINUTE_MS, type Window } from '@toplens/core/time';
+import type { Window } from '@toplens/core/time';
 import type { EngineState } from '../state/engine-state';
-import { changesNear } from './origin';
+import { changesNear, SAME_RELEASE_MS } from './origin';
 import { isFirst } from './windows';
 
 export interface ChangeMark {
   atMs: number;
   words: string;
 }
-
-/** A version that people's attempts and a component's spans tell of so near each other is one release. */
-const SAME_RELEASE_MS = 30 * MINUTE_MS;
 
 /**
  * What was changed, on the time axis: versions of the application, and releases, commits, settings and flags of the

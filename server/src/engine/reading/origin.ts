@@ -26,8 +26,8 @@ const LOOK_MS = 60 * MINUTE_MS;
 /** Usual attempts are taken from so long before the onset. */
 const BEFORE_MS = 3 * HOUR_MS;
 const CHANGES_MS = HOUR_MS;
-/** A release that is told of and seen in spans so near each other is one. */
-const SAME_RELEASE_MS = 30 * MINUTE_MS;
+/** A release that is told of, seen in spans or in people's attempts so near each other is one. */
+export const SAME_RELEASE_MS = 30 * MINUTE_MS;
 /** While it goes on an origin is looked for anew so often; spans of the newest attempts may still be on their way. */
 const AGAIN_MS = 10 * MINUTE_MS;
 const MOST_KEPT = 2_000;
@@ -143,12 +143,25 @@ async function observe(
 
 type Ids = Pick<StoredSample, 'traceId' | 'spanId'>;
 
+/** Spans of the trace of each of these attempts, as far as they are kept. */
 async function spansOfTraces({ database }: EngineState, stored: readonly Ids[]): Promise<TraceSpan[][]> {
   const paths = await loadPaths(
     database,
     stored.map(({ traceId }) => traceId),
   );
   return stored.map(({ traceId }) => paths.get(traceId) ?? []);
+}
+
+/** Traces of attempts that hold the attempt's own span: only those can be laid out. */
+export async function wholeTracesOf(
+  state: EngineState,
+  stored: readonly Ids[],
+): Promise<{ spanId: string; spans: TraceSpan[] }[]> {
+  const spansOf = await spansOfTraces(state, stored);
+  return stored.flatMap(({ spanId }, i) => {
+    const spans = spansOf[i] as TraceSpan[];
+    return spans.some((span) => span.spanId === spanId) ? [{ spanId, spans }] : [];
+  });
 }
 
 /**

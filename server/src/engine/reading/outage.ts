@@ -1,16 +1,14 @@
 import { partsOf } from '@toplens/core/estate';
 import { outageOrigin, outcomeOfRow, type OutageOrigin, type ServingComponent } from '@toplens/core/incidents';
 import type { Deviation } from '@toplens/core/normal';
-import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
-import type { TraceSpan } from '@toplens/core/traces';
-import { layOut } from '@toplens/core/traces';
+import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { layOut, type TraceSpan } from '@toplens/core/traces';
 import { spanActivity } from '../../store/activity';
-import { loadPaths } from '../../store/traces';
 import { PerVersion } from '../state/per-version';
 import type { EngineState } from '../state/engine-state';
 import { fairSample } from './fair-sample';
 import { keptShare } from './kept-share';
-import { changesNear, hostsOf } from './origin';
+import { changesNear, hostsOf, wholeTracesOf } from './origin';
 
 const USUAL = 60;
 /** Usual attempts are taken from so long before the onset: a flow may have few. */
@@ -38,14 +36,7 @@ async function findOutage(state: EngineState, root: Deviation): Promise<FoundOut
     { flow, window: { fromMs: onsetMs - USUAL_MS, toMs: onsetMs }, most: USUAL },
     isUsual,
   );
-  const paths = await loadPaths(
-    state.database,
-    usual.map(({ traceId }) => traceId),
-  );
-  const traces = usual.flatMap(({ traceId, spanId }) => {
-    const spans = paths.get(traceId) ?? [];
-    return spans.some((span) => span.spanId === spanId) ? [{ spanId, spans }] : [];
-  });
+  const traces = await wholeTracesOf(state, usual);
   const depths = depthsOf(traces);
   const last = { fromMs: onsetMs, toMs: Math.max(onsetMs + MINUTE_MS, Math.min(endMs, onsetMs + LOOK_MS)) };
   const before = { fromMs: onsetMs - LOOK_MS, toMs: onsetMs };
@@ -72,12 +63,11 @@ function depthsOf(traces: readonly { spanId: string; spans: readonly TraceSpan[]
 async function servingOf(
   state: EngineState,
   depths: ReadonlyMap<string, number>,
-  { before, last }: { before: { fromMs: number; toMs: number }; last: { fromMs: number; toMs: number } },
+  { before, last }: { before: Window; last: Window },
 ): Promise<ServingComponent[]> {
   const share = keptShare(state, { fromMs: before.fromMs, toMs: last.toMs });
   const parts = partsOf(await spanActivity(state.database, before, last, share));
-  const perMinute = (attempts: number, { fromMs, toMs }: { fromMs: number; toMs: number }) =>
-    attempts / share / ((toMs - fromMs) / MINUTE_MS);
+  const perMinute = (attempts: number, { fromMs, toMs }: Window) => attempts / share / ((toMs - fromMs) / MINUTE_MS);
   return [...depths].map(([component, depth]) => {
     const hosts = parts
       .filter((part) => part.component === component)
