@@ -31,6 +31,12 @@ export interface Brief {
   mostHit: { dimension: string; value: string; words: string }[];
   /** likely origin, with what speaks for it */
   component: { name: string; words: string } | null;
+  /** how to see it oneself, from what was counted */
+  reproduce: string;
+  /** journeys that lose people here, what fixing it brings, and what it hides further down; a line each */
+  journeys: string[];
+  /** of the money, what promises are expected to cost; units of currency */
+  penalties: number;
   /** what else was seen: hosts that were not as usual, what the logs say, a line each */
   around: string[];
   samples: {
@@ -71,6 +77,11 @@ export function briefMarkdown(brief: Brief): string {
     ...(brief.component ? [`- **Likely origin** ${plain(brief.component.name)}: ${plain(brief.component.words)}`] : []),
     ...(brief.around.length > 0 ? [`- **Seen beside it** ${brief.around.map(plain).join('; ')}`] : []),
     `- **Who is hit most** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nobody stands out'}`,
+    `- **To reproduce** ${plain(brief.reproduce)}`,
+    ...brief.journeys.map((words) => `- **Journey** ${plain(words)}`),
+    ...(brief.penalties >= 0.5
+      ? [`- **Promises** ${formatMoney(brief.penalties, brief.currency)} of penalty is expected because of it`]
+      : []),
     `- **Why you** ${plain(brief.team)} ${plain(brief.teamReason)}`,
     ...(brief.note ? ['', '## Note', ...brief.note.split('\n').map((row) => `> ${plain(row)}`)] : []),
     '',

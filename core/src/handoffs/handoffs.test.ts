@@ -76,6 +76,11 @@ const BRIEF: Brief = {
   currency: 'EUR',
   mostHit: [{ dimension: 'promotion', value: 'SPRING10', words: 'promotion SPRING10: 96 % of what went wrong' }],
   component: { name: 'labels', words: 'holds 100 % of the failures' },
+  reproduce: 'Repeat POST /labels with promotion SPRING10: 70 of 80 attempts (88 %) went wrong.',
+  journeys: [
+    'Step 3 of 5 of Send a parcel: 194 left because of trouble; 24 are lost further down until that is fixed too',
+  ],
+  penalties: 120,
   around: ['CPU, mid-2: 30 % usually, 97 % now', 'log, error, 50 lines, never before: no surcharge for band ‹…›'],
   samples: [
     {
@@ -108,6 +113,9 @@ test('the brief says what, since when, who, how much, where, whose, and shows at
     '[all its spans](http://x/attempt/abc/def)',
     '**Likely origin** labels',
     '(http://x/incident/3?from=a&to=b)',
+    '- **To reproduce** Repeat POST /labels',
+    '- **Journey** Step 3 of 5 of Send a parcel',
+    '- **Promises** €120 of penalty',
   ])
     expect(markdown).toContain(wanted);
   expect(markdown).not.toContain('Never came');

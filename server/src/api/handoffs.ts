@@ -56,7 +56,7 @@ export function handoffRoutes(
       return;
     }
     const incident = await askIncident(engine, String(incidentId), { window: checkWindow({ fromMs, toMs }) });
-    const { brief, markdown } = makeBrief(incident, await askAround(engine, search, incident.id), {
+    const { brief, markdown } = makeBrief(incident, await askAround(engine, search, incident), {
       team,
       note,
       publicUrl: options.publicUrl,

@@ -31,11 +31,15 @@ export async function askIncident(
 }
 
 /** What else was seen, for the brief. A brief is written whether the logs can be read or not. */
-export async function askAround(engine: Engine, search: Search, id: number): Promise<Around> {
-  const [hosts, scope] = await Promise.all([engine.ask('incidentHosts', { id }), engine.ask('logScope', { id })]);
-  if (!scope) return { hosts, logs: null };
+export async function askAround(engine: Engine, search: Search, { id, window }: IncidentShape): Promise<Around> {
+  const [hosts, scope, { journeys }] = await Promise.all([
+    engine.ask('incidentHosts', { id }),
+    engine.ask('logScope', { id }),
+    engine.ask('journeys', { window, focus: { values: {} } }),
+  ]);
+  if (!scope) return { hosts, logs: null, journeys };
   const { version, ...question } = scope;
-  return { hosts, logs: await search.ask('logPatterns', question, version).catch(() => null) };
+  return { hosts, logs: await search.ask('logPatterns', question, version).catch(() => null), journeys };
 }
 
 const LONGEST_ASIDE_MS = 31 * 86_400_000;
@@ -115,7 +119,7 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
     const { team, note } = readInput(briefQuery, request.query);
     const incident = await askIncident(engine, request.params.id, { window: readWindow(request) });
     response.json(
-      makeBrief(incident, await askAround(engine, search, incident.id), {
+      makeBrief(incident, await askAround(engine, search, incident), {
         team: team || incident.proposedTeam?.team || '',
         note,
         publicUrl,

@@ -64,9 +64,9 @@ export const Journey = resource('Journey', 'A way that people walk through flows
     record({
       step: integer('step, from 0', '1', 2),
       flow: integer('the flow', '1', 1),
-      comeBack: number('people who left and came back before the end of the window', 'people', 12),
-      hidden: number('people whose way could not be followed, since no session was told', 'people', 4),
-      completions: number('sessions that came to the last step', 'sessions', 422),
+      comeBack: number('more people who go on from here', 'people', 178),
+      hidden: number('of them, lost at a later bad step until that is fixed too', 'people', 24),
+      completions: number('more people who come to the last step', 'people', 154),
       value: number('value', '1', 1),
     }),
     'what mending each bad step brings, upstream first',

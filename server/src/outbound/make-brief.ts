@@ -1,8 +1,10 @@
-import { briefMarkdown, type Brief } from '@toplens/core/handoffs';
+import { briefMarkdown, reproduceWords, type Brief } from '@toplens/core/handoffs';
 import { FIGURE_KINDS } from '@toplens/core/hosts';
 import type { BillLineName } from '@toplens/core/incidents';
+import { repairWords, stepWords } from '@toplens/core/journeys';
 import type { IncidentShape } from '../contract/incidents';
 import type { HostsShape } from '../contract/infrastructure';
+import type { JourneyShape } from '../contract/journeys';
 import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
 
 const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
@@ -20,6 +22,7 @@ const iso = (ms: number) => new Date(ms).toISOString();
 export interface Around {
   hosts: HostsShape | null;
   logs: LogPatternsShape | null;
+  journeys: readonly JourneyShape[];
 }
 
 /** So many of each kind: a brief is one page. */
@@ -88,6 +91,9 @@ export function makeBrief(
     currency: incident.currency,
     mostHit: incident.mostHit.segments.map(({ dimension, value, words }) => ({ dimension, value, words })),
     component: originOf(incident),
+    reproduce: howToReproduce(incident),
+    journeys: journeysHit(incident, around.journeys),
+    penalties: incident.penalties,
     around: aroundWords(around),
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),
@@ -105,6 +111,38 @@ export function makeBrief(
     note: choice.note,
   };
   return { brief, markdown: briefMarkdown(brief) };
+}
+
+function howToReproduce({ parts, application, mostHit }: IncidentShape): string {
+  const part = parts.find(({ signal }) => signal !== 'missing') ?? parts[0];
+  return reproduceWords({
+    technicalName: part?.technicalName ?? '',
+    application,
+    otherFlows: new Set(parts.map(({ flowId }) => flowId)).size - 1,
+    signal: part?.signal ?? 'missing',
+    limitMs: part?.limitMs ?? null,
+    all: mostHit.all,
+    bad: mostHit.bad,
+    where: mostHit.segments.find(({ by }) => by.includes('wentWrong')),
+  });
+}
+
+/** Steps at which its flows lose people beyond the usual, the costliest first. */
+function journeysHit({ parts, currency }: IncidentShape, journeys: readonly JourneyShape[]): string[] {
+  const flows = new Set(parts.filter(({ signal }) => signal !== 'missing').map(({ flowId }) => flowId));
+  return journeys
+    .flatMap((journey) =>
+      journey.steps.flatMap((step, k) => {
+        const repair = journey.repairs.find((one) => one.step === k);
+        if (!flows.has(step.flow) || !step.isBad || !repair) return [];
+        const words = stepWords(step, k === journey.steps.length - 1);
+        const where = `Step ${k + 1} of ${journey.steps.length} of ${journey.name}`;
+        return [{ value: repair.value, words: `${where}: ${words}. When fixed: ${repairWords(repair, currency)}` }];
+      }),
+    )
+    .sort((a, b) => b.value - a.value)
+    .slice(0, MOST_LINES)
+    .map(({ words }) => words);
 }
 
 /** The first candidate with its reasons; where no trace tells, what was found when the incident was judged. */

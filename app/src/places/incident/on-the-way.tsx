@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import { repairWords, stepWords } from '@toplens/core/journeys';
 import type { Incident } from '@/data/client';
 import { useJourneys } from '@/data/journeys';
 import { Door } from '@/frame/door';
@@ -6,7 +7,7 @@ import { useView } from '@/frame/view';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-import { repairWords, stepWords, type Journey } from '../journey/journey-words';
+import type { Journey } from '../journey/journey-words';
 
 /** Journeys that the incident's flows are steps of: who is lost there, and what is hidden behind. */
 export function OnTheWay({ incident }: { incident: Incident }) {

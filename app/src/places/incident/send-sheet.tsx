@@ -12,6 +12,7 @@ import { Sheet } from '@/frame/sheet';
 import { Trouble } from '@/frame/trouble';
 import type { View as Looked } from '@/frame/view';
 import { usePalette } from '@/look/look';
+import { Markdown } from '@/look/markdown';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { keepDraft, readDraft } from './draft';
@@ -162,9 +163,7 @@ function Brief({
       </Pressable>
       {isShown && data && (
         <View style={[styles.brief, { borderColor: palette.hairline }]}>
-          <Words kind="small" selectable style={{ color: palette.ink }} testID="brief">
-            {data.markdown}
-          </Words>
+          <Markdown text={data.markdown} testID="brief" />
         </View>
       )}
     </View>

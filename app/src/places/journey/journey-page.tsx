@@ -1,3 +1,4 @@
+import { repairWords, stepWords } from '@toplens/core/journeys';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -11,7 +12,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { JourneySheet } from './journey-sheet';
-import { journeySentence, repairWords, stepFigures, stepWords, type Journey } from './journey-words';
+import { journeySentence, stepFigures, type Journey } from './journey-words';
 
 /** A journey: bars that narrow by who leaves as usual and who leaves because of trouble, and in which order to mend. */
 export function JourneyPage({ id }: { id: string }) {

@@ -1,7 +1,8 @@
 import { render, screen } from '@testing-library/react';
+import { repairWords, stepWords } from '@toplens/core/journeys';
 import { StepBar } from '@/charts/step-bar';
 import { stepsOnTheWay } from '../incident/on-the-way';
-import { journeySentence, repairWords, stepFigures, stepWords, type Journey, type Step } from './journey-words';
+import { journeySentence, stepFigures, type Journey, type Step } from './journey-words';
 
 jest.mock('@/frame/door', () => ({}));
 jest.mock('@/data/journeys', () => ({}));
@@ -52,10 +53,10 @@ test('a journey in a sentence, with nothing called calm that is not known', () =
 test('a step tells who left because of trouble apart from who left as usual', () => {
   expect(stepFigures(step())).toBe('1,620 people · 4.8 s · 3 % fail');
   expect(stepWords(step(), false)).toBe(
-    '194 left because of trouble (150 to 240), 226 as usual; 1,220 went on; 10 may still',
+    '194 left because of trouble (150 to 240), 226 as usual; 1,220 went on; 10 may still go on',
   );
   expect(stepWords(step({ isBad: false, exposed: 9 }), true)).toContain(
-    '420 left as usual; 1,220 completed it; 10 may still; 9 met trouble, no more than usual',
+    '420 left as usual; 1,220 completed it; 10 may still complete it; 9 met trouble, no more than usual',
   );
   expect(stepWords(step({ isBad: false }), false)).toContain('800 met trouble, and hardly more of them left');
   expect(stepWords(step({ left: 0, isBad: false, exposed: 0 }), false)).toContain('nobody left');
