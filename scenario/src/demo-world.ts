@@ -19,7 +19,8 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
       seed,
       troubles,
       localOffsetHours: LOCAL_HOUR_NOW - utcHours,
-      fullTracesFromMs: nowMs - 24 * HOUR_MS,
+      // A day, and the hours that it is compared with.
+      fullTracesFromMs: floorTo(nowMs - 27 * HOUR_MS, HOUR_MS),
       figuresFromMs: nowMs - 8 * HOUR_MS,
       viewsFromMs: nowMs - 6 * DAY_MS,
     },

@@ -164,7 +164,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Sudden changes: the last five minutes against the hour before, for every flow and component */
+        /** Sudden changes: the end of a window against the time before it, for every flow and component */
         get: operations["getChanges"];
         put?: never;
         post?: never;
@@ -453,7 +453,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Everything that runs: five minutes at the end of the window against the hour before them */
+        /** Everything that runs: the end of the window against the same hours of earlier days */
         get: operations["getEstate"];
         put?: never;
         post?: never;
@@ -1088,7 +1088,7 @@ export interface components {
         };
         /**
          * Change
-         * @description What changed in a flow or component within the last five minutes
+         * @description What changed in a flow or component at the end of a window
          */
         Change: {
             /**
@@ -1114,7 +1114,7 @@ export interface components {
              */
             measure: "attempts" | "failures" | "duration";
             /**
-             * @description the last five minutes against the hour before; null where there was nothing before
+             * @description the end of the window against the time before it; null where there was nothing before
              * @example 3.4
              */
             ratio: number | null;
@@ -1126,9 +1126,13 @@ export interface components {
         };
         /**
          * Changes
-         * @description The last five minutes against the hour before
+         * @description The last twelfth of a window against the rest of it
          */
         Changes: {
+            /** @description the end of the window, which is compared */
+            window: components["schemas"]["Window"];
+            /** @description the longer time before it */
+            before: components["schemas"]["Window"];
             /** @description every flow and component, the largest change first */
             changes: components["schemas"]["Change"][];
         };
@@ -3338,18 +3342,18 @@ export interface components {
                  */
                 flow: number;
                 /**
-                 * @description people who left and came back before the end of the window
-                 * @example 12
+                 * @description more people who go on from here
+                 * @example 178
                  */
                 comeBack: number;
                 /**
-                 * @description people whose way could not be followed, since no session was told
-                 * @example 4
+                 * @description of them, lost at a later bad step until that is fixed too
+                 * @example 24
                  */
                 hidden: number;
                 /**
-                 * @description sessions that came to the last step
-                 * @example 422
+                 * @description more people who come to the last step
+                 * @example 154
                  */
                 completions: number;
                 /**
@@ -3672,10 +3676,12 @@ export interface components {
          * @description Everything that runs, at the end of a window
          */
         Estate: {
-            /** @description what was looked at */
+            /** @description the end of the window, which is compared */
             window: components["schemas"]["Window"];
-            /** @description the time before, that it is compared with */
+            /** @description the longer time before it */
             before: components["schemas"]["Window"];
+            /** @description the same hours of earlier days, those that are known; empty while none is */
+            usual: components["schemas"]["Window"][];
             /** @description parts */
             parts: components["schemas"]["RunningPart"][];
         };
@@ -3927,8 +3933,8 @@ export interface components {
              */
             application: string;
             /**
-             * @description country or region that the attempt came from; '' when not told
-             * @example NL
+             * @description zone that it runs in; '' when not reported
+             * @example north
              */
             region: string;
             /**
@@ -3948,28 +3954,43 @@ export interface components {
              */
             level: "calm" | "strained" | "hurting" | "broken" | "silent";
             /**
-             * @description mean duration of the last five minutes against the hour before; null when either is not known
+             * @description mean duration against what is usual, or where that is not known against the time just before; null when either is not known
              * @example 1.4
              */
             slowness: number | null;
             /**
-             * @description attempts in the last five minutes, a minute
+             * @description earlier days are known, and judge; else the time just before does
+             * @example true
+             */
+            isUsualKnown: boolean;
+            /**
+             * @description something changed against the time just before
+             * @example true
+             */
+            isSudden: boolean;
+            /**
+             * @description attempts a minute
              * @example 84
              */
             attemptsPerMinute: number;
             /**
-             * @description attempts a minute in the hour before
+             * @description attempts a minute in the time just before
+             * @example 88
+             */
+            beforePerMinute: number;
+            /**
+             * @description attempts a minute in the same hours of earlier days; null without any
              * @example 90
              */
-            usualPerMinute: number;
+            usualPerMinute: number | null;
             /**
-             * @description share of attempts that failed in the last five minutes; null without attempts
+             * @description share of attempts that failed; null without attempts
              * @example 0.02
              */
             failing: number | null;
-            /** @description what changed suddenly in the last five minutes, in words */
+            /** @description what is not as usual or changed suddenly, in words */
             changes: string[];
-            /** @description measured quantities of its host or process that are not as in the hour before, in words */
+            /** @description measured quantities of its host or process that are not as usual, in words */
             figures: string[];
         };
         /**
@@ -6309,14 +6330,21 @@ export interface operations {
     };
     getChanges: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description Sudden changes: the last five minutes against the hour before, for every flow and component */
+            /** @description Sudden changes: the end of a window against the time before it, for every flow and component */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7324,7 +7352,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Everything that runs: five minutes at the end of the window against the hour before them */
+            /** @description Everything that runs: the end of the window against the same hours of earlier days */
             200: {
                 headers: {
                     [name: string]: unknown;

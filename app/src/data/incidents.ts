@@ -1,5 +1,5 @@
 import { queryOptions, useQuery, keepPreviousData, useMutation } from '@tanstack/react-query';
-import { apiQuery, type View } from '@/frame/view';
+import { apiQuery, windowQuery, type View } from '@/frame/view';
 import { sendForText, post, get, addressOf } from './client';
 import { refetchInterval, useSurroundings, SURROUNDINGS_MS, LIVE_MS, useRefreshAll } from './live';
 
@@ -62,13 +62,14 @@ export function useExportHurt(id: number, view: View) {
   });
 }
 
-/** The last five minutes against the hour before; only while somebody looks. */
-export function useChanges(isShown: boolean) {
+/** The end of the window against the time before it; only while somebody looks. */
+export function useChanges(view: View, isShown: boolean) {
+  const query = windowQuery(view);
   return useQuery({
-    queryKey: ['changes'],
-    queryFn: () => get('/api/changes', {}),
+    queryKey: ['changes', query],
+    queryFn: () => get('/api/changes', { query }),
     enabled: isShown,
-    refetchInterval: 6 * LIVE_MS,
+    refetchInterval: refetchInterval(view, 6 * LIVE_MS),
   });
 }
 

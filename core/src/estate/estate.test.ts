@@ -5,6 +5,7 @@ import { SpanKind } from '../telemetry';
 import { judgeParts, partsOf, type PartActivity, type SpanSums } from './index';
 
 const random = seededRandom(11);
+const MINUTES = { last: 5, before: 60, day: 60 };
 
 function sumsOf(attempts: number, medianMs: number, failing = 0): RecentSums {
   const sums = noSums();
@@ -17,29 +18,32 @@ const span = (
   component: string,
   host: string,
   peer: string,
-  { kind, isLast = true, operation = 'work' }: { kind: number; isLast?: boolean; operation?: string },
+  { kind, when = 'last', operation = 'work' }: { kind: number; when?: SpanSums['when']; operation?: string },
 ): SpanSums => ({
   component,
   host,
   peer,
   kind,
   operation,
-  isLast,
+  when,
   sums: sumsOf(3, 100),
 });
 const names = (parts: readonly PartActivity[]) =>
   parts.map(({ kind, component, host }) => [kind, component, host].join(' ').trim());
 
 test('a component is a service where it works on its own host, a store where only calls tell of it, outside where it is only named', () => {
-  const parts = partsOf([
-    span('web', 'north-1', '', { kind: SpanKind.SERVER }),
-    span('web', 'north-1', 'prices', { kind: SpanKind.CLIENT }),
-    span('prices', 'mid-1', '', { kind: SpanKind.SERVER }),
-    span('prices', 'mid-2', '', { kind: SpanKind.INTERNAL }),
-    span('goods-db', 'mid-1', '', { kind: SpanKind.CLIENT }),
-    span('goods-db', 'mid-2', '', { kind: SpanKind.CLIENT }),
-    span('prices', 'mid-1', 'rate-office', { kind: SpanKind.CLIENT }),
-  ]);
+  const parts = partsOf(
+    [
+      span('web', 'north-1', '', { kind: SpanKind.SERVER }),
+      span('web', 'north-1', 'prices', { kind: SpanKind.CLIENT }),
+      span('prices', 'mid-1', '', { kind: SpanKind.SERVER }),
+      span('prices', 'mid-2', '', { kind: SpanKind.INTERNAL }),
+      span('goods-db', 'mid-1', '', { kind: SpanKind.CLIENT }),
+      span('goods-db', 'mid-2', '', { kind: SpanKind.CLIENT }),
+      span('prices', 'mid-1', 'rate-office', { kind: SpanKind.CLIENT }),
+    ],
+    0,
+  );
   expect(names(parts)).toEqual([
     'service prices mid-1',
     'service prices mid-2',
@@ -54,25 +58,31 @@ test('the same parts in whatever order spans are told', () => {
   const all = ['web', 'prices', 'goods-db'].flatMap((component) =>
     ['a', 'b'].flatMap((host) => [
       span(component, host, '', { kind: component === 'goods-db' ? SpanKind.CLIENT : SpanKind.SERVER }),
-      span(component, host, 'prices', { kind: SpanKind.CLIENT, isLast: false }),
+      span(component, host, 'prices', { kind: SpanKind.CLIENT, when: 'before' }),
     ]),
   );
   const plain = (parts: readonly PartActivity[]) =>
     parts.map(({ component, host, last, before }) => [component, host, last.attempts, before.attempts]);
   fc.assert(
     fc.property(fc.shuffledSubarray(all, { minLength: all.length }), (shuffled) =>
-      expect(plain(partsOf(shuffled))).toEqual(plain(partsOf(all))),
+      expect(plain(partsOf(shuffled, 0))).toEqual(plain(partsOf(all, 0))),
     ),
   );
 });
 
-const part = (component: string, before: RecentSums, last: RecentSums): PartActivity => ({
+const part = (
+  component: string,
+  before: RecentSums,
+  last: RecentSums,
+  days: readonly RecentSums[] = [],
+): PartActivity => ({
   kind: 'service',
   component,
   host: 'h',
   before,
   last,
-  operations: new Map([['work', { before, last }]]),
+  days,
+  operations: new Map([['work', { before, last, days }]]),
 });
 // A hundred parts that do what they always do, so that chance has its chances.
 const quiet = Array.from({ length: 100 }, (_, i) => part(`quiet-${i}`, sumsOf(600, 120, 0.01), sumsOf(50, 120, 0.01)));
@@ -89,8 +99,7 @@ test('only what changed beyond chance has a level', () => {
       part('busier', sumsOf(600, 120), sumsOf(400, 120)),
       part('rare', sumsOf(2, 120), noSums()),
     ],
-    5,
-    60,
+    MINUTES,
   );
   const levelOf = Object.fromEntries(judged.map(({ component, level }) => [component, level]));
   expect(levelOf).toMatchObject({
@@ -110,25 +119,27 @@ test('only what changed beyond chance has a level', () => {
   expect(judged.find(({ component }) => component === 'gone')?.failing).toBeNaN();
 });
 
-const calls = (operation: string, isLast: boolean, n: number, medianMs: number): SpanSums => ({
+const calls = (operation: string, when: SpanSums['when'], n: number, medianMs: number): SpanSums => ({
   component: 'goods-db',
   host: 'h',
   peer: '',
   kind: SpanKind.CLIENT,
   operation,
-  isLast,
+  when,
   sums: sumsOf(n, medianMs),
 });
 
 test('one slow operation among many stands out though the mean of its part hardly moves', () => {
   const usual = ['select goods', 'select prices', 'insert order'].flatMap((name) => [
-    calls(name, false, 2000, 20),
-    calls(name, true, 170, 20),
+    calls(name, 'before', 2000, 20),
+    calls(name, 'last', 170, 20),
   ]);
   const [db] = judgeParts(
-    [...quiet, ...partsOf([...usual, calls('select slots', false, 200, 20), calls('select slots', true, 17, 300)])],
-    5,
-    60,
+    [
+      ...quiet,
+      ...partsOf([...usual, calls('select slots', 'before', 200, 20), calls('select slots', 'last', 17, 300)], 0),
+    ],
+    MINUTES,
   ).slice(-1);
   expect(db).toMatchObject({
     component: 'goods-db',
@@ -139,8 +150,51 @@ test('one slow operation among many stands out though the mean of its part hardl
 });
 
 test('what a part as a whole tells is not told again of its operations', () => {
-  const slow = ['a', 'b'].flatMap((name) => [calls(name, false, 600, 20), calls(name, true, 50, 200)]);
-  expect(judgeParts(partsOf(slow), 5, 60)[0]?.changes).toEqual([
+  const slow = ['a', 'b'].flatMap((name) => [calls(name, 'before', 600, 20), calls(name, 'last', 50, 200)]);
+  expect(judgeParts(partsOf(slow, 0), MINUTES)[0]?.changes).toEqual([
     expect.objectContaining({ measure: 'duration', operation: '' }),
   ]);
+});
+
+describe('against what is usual', () => {
+  const day = () => sumsOf(600, 120, 0.01);
+  const judged = (one: PartActivity, others: readonly PartActivity[] = quiet) =>
+    judgeParts([...others, one], MINUTES).at(-1) as ReturnType<typeof judgeParts>[number];
+  const calm = quiet.map((one) => ({ ...one, days: [day(), day()] }));
+
+  test('a trouble that goes on for hours stays one, though nothing changed just before', () => {
+    const slow = judged(part('slow', sumsOf(600, 600), sumsOf(50, 600), [day(), day()]), calm);
+    expect(slow).toMatchObject({ level: 'hurting', isSudden: false, isUsualKnown: true });
+    expect(slow.changes).toEqual([expect.objectContaining({ measure: 'duration', against: 'usual' })]);
+    expect(slow.slowness).toBeCloseTo(5, 0);
+    const gone = judged(part('gone', noSums(), noSums(), [day(), day()]), calm);
+    expect(gone).toMatchObject({ level: 'silent', usualPerMinute: 10 });
+    const failing = judged(part('failing', sumsOf(600, 120, 0.9), sumsOf(50, 120, 0.9), [day(), day()]), calm);
+    expect(failing.level).toBe('broken');
+  });
+
+  test('what changed against the time just before, and is as usual at this hour, is told and no trouble', () => {
+    const days = [sumsOf(600, 600), sumsOf(600, 600)];
+    const morning = judged(part('morning', sumsOf(600, 120), sumsOf(50, 600), days), calm);
+    expect(morning).toMatchObject({ level: 'calm', isSudden: true });
+    expect(morning.changes).toEqual([expect.objectContaining({ measure: 'duration', against: 'before' })]);
+  });
+
+  test('days differ: it must lie beyond each of them, but for one where four are known', () => {
+    const bad = sumsOf(600, 700);
+    const slow = (days: readonly RecentSums[]) => part('slow', sumsOf(600, 600), sumsOf(50, 600), days);
+    expect(judged(slow([day(), bad]), calm).level).toBe('calm');
+    const four = quiet.map((one) => ({ ...one, days: [day(), day(), day(), day()] }));
+    expect(judged(slow([day(), day(), day(), bad]), four).level).not.toBe('calm');
+    expect(judged(slow([day(), day(), bad, bad]), four).level).toBe('calm');
+  });
+
+  test('where no day is known the time just before judges, and says so', () => {
+    const slow = judged(part('slow', sumsOf(600, 120), sumsOf(50, 600)));
+    expect(slow).toMatchObject({ level: 'hurting', isUsualKnown: false, usualPerMinute: NaN });
+  });
+
+  test('a day on which it did nothing counts: half as much is usual', () => {
+    expect(judged(part('seldom', sumsOf(600, 120), sumsOf(50, 120), [day(), noSums()]), calm).usualPerMinute).toBe(5);
+  });
 });

@@ -1,4 +1,4 @@
-import { noStretches, withSums, type RecentSums, type Stretches } from '../normal';
+import { addSums, noSums, type RecentSums } from '../normal';
 import { SpanKind } from '../telemetry';
 
 /**
@@ -16,9 +16,16 @@ export interface Part {
   host: string;
 }
 
-export interface PartActivity extends Part, Stretches {
+/** Sums of the last stretch, of the longer time before it, and of the same time of earlier days, a day each. */
+export interface Activity {
+  last: RecentSums;
+  before: RecentSums;
+  days: readonly RecentSums[];
+}
+
+export interface PartActivity extends Part, Activity {
   /** the same by what was asked of it: a store's mean hides that one statement of many is slow */
-  operations: ReadonlyMap<string, Stretches>;
+  operations: ReadonlyMap<string, Activity>;
 }
 
 /** What spans of one kind came to: sums of a component on a host, of calls to a peer. */
@@ -30,7 +37,8 @@ export interface SpanSums {
   kind: number;
   /** what was asked: name of the span */
   operation: string;
-  isLast: boolean;
+  /** the last stretch, the time before it, or the place of an earlier day in the list of those that are known */
+  when: 'last' | 'before' | number;
   sums: RecentSums;
 }
 
@@ -38,18 +46,19 @@ export interface SpanSums {
  * All that runs, told apart from sums of spans. A component that only others' calls tell of is a store. Who is named by
  * calls, and tells nothing of itself, is an outside service; calls to those who do tell are theirs to count.
  *
+ * @param days how many earlier days are known: one on which a part did nothing counts as nothing
  * @returns in order of kind, component, host
  */
-export function partsOf(spans: readonly SpanSums[]): PartActivity[] {
+export function partsOf(spans: readonly SpanSums[], days: number): PartActivity[] {
   const services = new Set(spans.filter(({ kind }) => kind !== SpanKind.CLIENT).map(({ component }) => component));
-  const parts = new Map<string, Part & Stretches & { operations: Map<string, Stretches> }>();
-  for (const { component, host, peer, kind, operation, isLast, sums } of spans) {
+  const parts = new Map<string, Part & Activity & { operations: Map<string, Activity> }>();
+  for (const { component, host, peer, kind, operation, when, sums } of spans) {
     const part = partFor(component, host, { peer, kind, services });
     if (!part) continue;
     const key = JSON.stringify([part.kind, part.component, part.host]);
-    const known = parts.get(key) ?? { ...part, ...noStretches(), operations: new Map<string, Stretches>() };
-    known.operations.set(operation, withSums(known.operations.get(operation) ?? noStretches(), isLast, sums));
-    parts.set(key, { ...known, ...withSums(known, isLast, sums) });
+    const known = parts.get(key) ?? { ...part, ...noActivity(days), operations: new Map<string, Activity>() };
+    known.operations.set(operation, withMore(known.operations.get(operation) ?? noActivity(days), when, sums));
+    parts.set(key, { ...known, ...withMore(known, when, sums) });
   }
   return [...parts.values()].sort(
     (a, b) =>
@@ -57,6 +66,18 @@ export function partsOf(spans: readonly SpanSums[]): PartActivity[] {
       a.component.localeCompare(b.component) ||
       a.host.localeCompare(b.host),
   );
+}
+
+const noActivity = (days: number): Activity => ({
+  last: noSums(),
+  before: noSums(),
+  days: Array.from({ length: days }, noSums),
+});
+
+function withMore({ last, before, days }: Activity, when: SpanSums['when'], sums: RecentSums): Activity {
+  if (when === 'last') return { last: addSums(last, sums), before, days };
+  if (when === 'before') return { last, before: addSums(before, sums), days };
+  return { last, before, days: days.map((day, i) => (i === when ? addSums(day, sums) : day)) };
 }
 
 function partFor(

@@ -82,8 +82,8 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
       await engine.worstFirst({ window: readWindow(request), ranking: rankBy, rates, ...readFocus(request) }),
     );
   });
-  router.get('/changes', async (_request, response) => {
-    response.json({ changes: await engine.ask('changes', null) });
+  router.get('/changes', async (request, response) => {
+    response.json(await engine.ask('changes', { window: readWindow(request) }));
   });
   router.get('/incidents/:id', async (request, response) => {
     const { rates } = readInput(rankingQuery, request.query);

@@ -142,17 +142,21 @@ export const WorstFirst = resource('WorstFirst', 'The incidents of a window, wor
 });
 export type WorstFirstShape = Static<typeof WorstFirst>;
 
-export const Change = resource('Change', 'What changed in a flow or component within the last five minutes', {
+export const Change = resource('Change', 'What changed in a flow or component at the end of a window', {
   kind: oneOf(['flow', 'component'], 'what it is'),
   name: text('name of the flow or component', 'slots'),
   id: orNull(integer('number', '1', 7)),
   measure: oneOf(['attempts', 'failures', 'duration'], 'what changed'),
-  ratio: orNull(number('the last five minutes against the hour before; null where there was nothing before', '1', 3.4)),
+  ratio: orNull(
+    number('the end of the window against the time before it; null where there was nothing before', '1', 3.4),
+  ),
   words: text('in words', ''),
 });
 export type ChangeShape = Static<typeof Change>;
 
-export const Changes = resource('Changes', 'The last five minutes against the hour before', {
+export const Changes = resource('Changes', 'The last twelfth of a window against the rest of it', {
+  window: ref(Window, 'the end of the window, which is compared'),
+  before: ref(Window, 'the longer time before it'),
   changes: list(ref(Change), 'every flow and component, the largest change first'),
 });
 export type ChangesShape = Static<typeof Changes>;
@@ -449,7 +453,9 @@ export const incidentPaths: Paths = {
     get: get('Incidents of a window, worst first', WorstFirst, { query: [windowQuery, focusQuery, rankingQuery] }),
   },
   '/api/changes': {
-    get: get('Sudden changes: the last five minutes against the hour before, for every flow and component', Changes),
+    get: get('Sudden changes: the end of a window against the time before it, for every flow and component', Changes, {
+      query: [windowQuery],
+    }),
   },
   '/api/incidents/{id}': {
     get: get('One incident within a window', Incident, {

@@ -94,26 +94,34 @@ export const RunningPart = resource('RunningPart', 'A component on a host, or a 
   component: text('name of the component (service.name)', 'slots'),
   host: text("name of the host; '' where there is none", 'depot-07'),
   application: text('name of the application', 'Courier app'),
-  region: text("country or region that the attempt came from; '' when not told", 'NL'),
+  region: text("zone that it runs in; '' when not reported", 'north'),
   team: text('name of the team', 'Slots Team'),
   version: text("version of the component; '' when not told", '4.18.0'),
   level: oneOf(PART_LEVELS, 'how bad it is'),
   slowness: orNull(
-    number('mean duration of the last five minutes against the hour before; null when either is not known', '1', 1.4),
+    number(
+      'mean duration against what is usual, or where that is not known against the time just before; null when either is not known',
+      '1',
+      1.4,
+    ),
   ),
-  attemptsPerMinute: number('attempts in the last five minutes, a minute', '1/min', 84),
-  usualPerMinute: number('attempts a minute in the hour before', '1/min', 90),
-  failing: orNull(number('share of attempts that failed in the last five minutes; null without attempts', SHARE, 0.02)),
-  changes: texts('what changed suddenly in the last five minutes, in words', ['3.1× as long as before']),
-  figures: texts('measured quantities of its host or process that are not as in the hour before, in words', [
-    'CPU 96 %, 31 % before',
+  isUsualKnown: flag('earlier days are known, and judge; else the time just before does'),
+  isSudden: flag('something changed against the time just before'),
+  attemptsPerMinute: number('attempts a minute', '1/min', 84),
+  beforePerMinute: number('attempts a minute in the time just before', '1/min', 88),
+  usualPerMinute: orNull(number('attempts a minute in the same hours of earlier days; null without any', '1/min', 90)),
+  failing: orNull(number('share of attempts that failed; null without attempts', SHARE, 0.02)),
+  changes: texts('what is not as usual or changed suddenly, in words', ['3.1× as long as usual']),
+  figures: texts('measured quantities of its host or process that are not as usual, in words', [
+    'CPU 96 %, at the same time of the day before 31 %',
   ]),
 });
 export type RunningPartShape = Static<typeof RunningPart>;
 
 export const Estate = resource('Estate', 'Everything that runs, at the end of a window', {
-  window: ref(Window, 'what was looked at'),
-  before: ref(Window, 'the time before, that it is compared with'),
+  window: ref(Window, 'the end of the window, which is compared'),
+  before: ref(Window, 'the longer time before it'),
+  usual: list(ref(Window), 'the same hours of earlier days, those that are known; empty while none is'),
   parts: list(ref(RunningPart), 'parts'),
 });
 export type EstateShape = Static<typeof Estate>;
@@ -192,7 +200,7 @@ export const infrastructurePaths: Paths = {
     ),
   },
   '/api/estate': {
-    get: get('Everything that runs: five minutes at the end of the window against the hour before them', Estate, {
+    get: get('Everything that runs: the end of the window against the same hours of earlier days', Estate, {
       query: [windowQuery],
     }),
   },

@@ -8,7 +8,7 @@ import { usableChanges } from '../settings/try-change';
 import { loadChanges } from '../store/settings';
 import { act } from './incidents/actions';
 import { attemptHosts, attemptPage } from './attempts/attempt-page';
-import { changesNow } from './infrastructure/changes';
+import { suddenlyChanged } from './infrastructure/changes';
 import { flowField, flowRegion } from './flows/flow-field';
 import { flowPage } from './flows/flow-page';
 import { flowTable } from './flows/flow-table';
@@ -29,6 +29,7 @@ import { personAttempts } from './attempts/person';
 import { serve, type Handlers } from '../threads/ask-and-serve';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { EngineBatch, EngineNotice, Questions } from './protocol';
+import { sumPartHours } from './evaluation/sum-part-hours';
 import { thinTraces } from './evaluation/thin-traces';
 import { Watermark } from './state/watermark';
 import { loadState, takeSettings, type EngineState } from './state/engine-state';
@@ -102,7 +103,8 @@ async function runOne(state: EngineState, isFinal: boolean): Promise<void> {
   state.hours.trim(Math.min(state.watermarkMs, state.judgedMs || state.watermarkMs) - KEEP_MS);
   state.history.trim(state.watermarkMs - DAY_MS);
   for (const hourMs of state.minutes.keys()) if (hourMs < state.judgedMs - KEEP_COUNTS_MS) state.minutes.delete(hourMs);
-  thinning ??= thinTraces(state, usualTracesAMinute)
+  thinning ??= sumPartHours(state)
+    .then(() => thinTraces(state, usualTracesAMinute))
     .catch((error: Error) => logError('traces cannot be thinned out; it is tried again', error))
     .finally(() => (thinning = undefined));
 }
@@ -168,7 +170,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => ({
   journey: (question) => journey(state, question),
   earlyWarnings: (question) => earlyWarnings(state, question),
   estate: (question) => estate(state, question),
-  changes: () => changesNow(state),
+  changes: (question) => suddenlyChanged(state, question),
   act: (action) => act(state, action),
   settings: async (change) => {
     await changeSettings(state, change);

@@ -1,7 +1,7 @@
 import type { AttemptPageShape } from '../contract/attempts';
 import type { FreshnessShape } from '../contract/common';
 import type { FieldShape, FlowPageShape, FlowTableShape, PathShape, RegionShape } from '../contract/flows';
-import type { ChangeShape, IncidentShape, LostByTierShape, WorstFirstShape } from '../contract/incidents';
+import type { ChangesShape, IncidentShape, LostByTierShape, WorstFirstShape } from '../contract/incidents';
 import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from '../contract/infrastructure';
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
@@ -54,7 +54,7 @@ export interface Questions {
   journey: { ask: JourneyQuestion; answer: JourneyShape | null };
   earlyWarnings: { ask: Pick<FlowsQuestion, 'window'>; answer: EarlyWarningsShape };
   estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };
-  changes: { ask: null; answer: ChangeShape[] };
+  changes: { ask: Pick<FlowsQuestion, 'window'>; answer: ChangesShape };
   act: { ask: Action; answer: ActionResult };
   /** settings were changed: taken over, and judged anew from where they are in force */
   settings: { ask: SettingChange; answer: null };

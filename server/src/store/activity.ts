@@ -46,7 +46,7 @@ export async function spanActivity(
     peer: peer ?? '',
     kind,
     operation: operation ?? 'unnamed',
-    isLast: is_last,
+    when: is_last ? 'last' : 'before',
     sums: { attempts, failed, logSum: log_sum ?? 0, logSquares: log_squares ?? 0 },
   }));
 }

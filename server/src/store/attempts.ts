@@ -4,6 +4,7 @@ import { byName } from '../by-name';
 import { eachSelected, integer } from './selection';
 import { ATTEMPT_NUMBERS } from './tables';
 import type { Database } from './database';
+import { PART_HOURS_KEPT_MS } from './part-hours';
 import { nameOf } from '../names/name-of';
 import { isOfShare } from './trace-shares';
 
@@ -161,6 +162,7 @@ export async function dropOld(
 ): Promise<void> {
   await dropBefore(database, 'span', 'started_us', keep.spansFromMs * 1000);
   await dropBefore(database, 'trace_share', 'to_ms', keep.spansFromMs);
+  await dropBefore(database, 'part_hour', 'hour_ms', Math.max(keep.attemptsFromMs, Date.now() - PART_HOURS_KEPT_MS));
   await dropBefore(database, 'component_part', 'last_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'failure_detail', 'started_us', keep.spansFromMs * 1000);
   await dropBefore(database, 'log_line', 'at_us', keep.spansFromMs * 1000);

@@ -6,11 +6,12 @@ import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { Strip } from '@/frame/strip';
 import { GROUPINGS, useView, type Grouping } from '@/frame/view';
-import { clock, count } from '@/look/format';
+import { count } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import {
+  estateWords,
   groupsOf,
   isOff,
   keyOf,
@@ -31,7 +32,7 @@ const GROUPING_WORDS: Record<Grouping, string> = {
 const OPTIONS = GROUPINGS.map((value) => ({ value, words: GROUPING_WORDS[value] }));
 const MOST_OFF = 8;
 
-/** Everything that runs, densely: each part against its own last hour, regrouped on the spot. */
+/** Everything that runs, densely: each part against its own usual, regrouped on the spot. */
 export function EstatePlace() {
   const isWide = useIsWide();
   const { view, setView } = useView();
@@ -53,7 +54,7 @@ export function EstatePlace() {
         {data && (
           <>
             <Words kind="muted" testID="estate-words">
-              {`${count(data.parts.length)} ${data.parts.length === 1 ? 'part' : 'parts'}, ${count(off.length)} off their usual · ${clock(data.window.fromMs)} to ${clock(data.window.toMs)} against the hour before · height: how slow against its own hour; a cap: changed suddenly`}
+              {estateWords(data, off.length)}
             </Words>
             {data.parts.length === 0 && (
               <Words kind="muted">No span came in this hour: nothing is known, which is not calm.</Words>

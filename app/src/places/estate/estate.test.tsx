@@ -14,7 +14,10 @@ const part = (component: string, more: Partial<RunningPart> = {}): RunningPart =
   version: '2.1',
   level: 'calm',
   slowness: 1,
+  isUsualKnown: true,
+  isSudden: false,
   attemptsPerMinute: 20,
+  beforePerMinute: 19,
   usualPerMinute: 21.4,
   failing: 0,
   changes: [],
@@ -23,7 +26,7 @@ const part = (component: string, more: Partial<RunningPart> = {}): RunningPart =
 });
 
 const parts = [
-  part('prices', { host: 'mid-2', region: 'mid', level: 'hurting', slowness: 4.1, changes: ['4.1× as long'] }),
+  part('prices', { host: 'mid-2', region: 'mid', level: 'hurting', slowness: 4.1, changes: ['4.1× as long as usual'] }),
   part('prices'),
   part('goods-db', { kind: 'store', host: '', region: '', application: '', version: '' }),
   part('rate-office', { kind: 'outside', host: '', region: '', application: '', version: '', team: '' }),
@@ -58,10 +61,12 @@ test('worst first, in words', () => {
       .map(({ component }) => component)
       .slice(0, 2),
   ).toEqual(['old-web', 'prices']);
-  expect(partWords(parts[0] as RunningPart)).toBe('4.1× as long; 20 calls a minute, in the hour before 21');
-  expect(partWords(part('x', { figures: ['CPU 92 %, in the hour before 40 %'], failing: 0.02 }))).toBe(
-    'CPU 92 %, in the hour before 40 %; takes 1.0× as long as in the hour before; 20 calls a minute, in the hour before 21; 2 % fail',
-  );
+  expect(partWords(parts[0] as RunningPart)).toBe('4.1× as long as usual; 20 calls a minute, usually 21');
+  expect(
+    partWords(
+      part('x', { figures: ['CPU 92 %, just before 40 %'], failing: 0.02, isUsualKnown: false, usualPerMinute: null }),
+    ),
+  ).toBe('CPU 92 %, just before 40 %; takes 1.0× as long as just before; 20 calls a minute, just before 19; 2 % fail');
   expect(partWords(parts[4] as RunningPart)).toContain('silent: no data is not calm');
   expect(parts.filter(isOff).map(({ component }) => component)).toEqual(['prices', 'old-web']);
 });

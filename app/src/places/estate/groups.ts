@@ -1,13 +1,31 @@
 import type { Picket } from '@/charts/pickets';
 import type { Schemas } from '@/data/client';
 import type { Grouping } from '@/frame/view';
-import { count, percent, times } from '@/look/format';
+import { clock, count, counted, lengthWords, percent, times } from '@/look/format';
 
 export type RunningPart = Schemas['RunningPart'];
 
 export interface Group {
   name: string;
   parts: RunningPart[];
+}
+
+/**
+ * "24 parts, 3 off their usual · 13:55 to 14:00, against the same hours of the 2 days before (usual) and the 55 min just
+ * before (sudden)"
+ */
+export function estateWords({ parts, window, before, usual }: Schemas['Estate'], off: number): string {
+  const justBefore = `the ${lengthWords(before.toMs - before.fromMs)} just before`;
+  const days = usual.length === 1 ? 'the day before' : `${count(usual.length)} earlier days`;
+  const against =
+    usual.length === 0
+      ? `${justBefore}; no earlier day is known, so what is usual is not`
+      : `the same hours of ${days}, and ${justBefore}`;
+  return [
+    `${counted(parts.length, 'part')}, ${count(off)} off their usual`,
+    `${clock(window.fromMs)} to ${clock(window.toMs)}, against ${against}`,
+    'height: how slow; a cap: changed suddenly',
+  ].join(' · ');
 }
 
 export const keyOf = ({ component, host }: RunningPart): string => `${component}|${host}`;
@@ -54,15 +72,17 @@ const lastRank = ({ name }: Group) =>
         ? 3
         : 0;
 
-/** "4.1× as long; 22 calls a minute, in the hour before 21" */
+/** "4.1× as long as usual; 22 calls a minute, usually 21" */
 export function partWords(part: RunningPart): string {
-  const { level, changes, figures, slowness, attemptsPerMinute, usualPerMinute, failing } = part;
+  const { level, changes, figures, slowness, attemptsPerMinute, beforePerMinute, usualPerMinute, failing } = part;
   const rate = (n: number) => (n >= 10 ? count(Math.round(n)) : String(Number(n.toFixed(1))));
   return [
     ...changes,
     ...figures,
-    changes.length === 0 && slowness !== null && `takes ${times(slowness)} as long as in the hour before`,
-    `${rate(attemptsPerMinute)} calls a minute, in the hour before ${rate(usualPerMinute)}`,
+    changes.length === 0 &&
+      slowness !== null &&
+      `takes ${times(slowness)} as long as ${part.isUsualKnown ? 'usual' : 'just before'}`,
+    `${rate(attemptsPerMinute)} calls a minute, ${usualPerMinute === null ? `just before ${rate(beforePerMinute)}` : `usually ${rate(usualPerMinute)}`}`,
     failing !== null && failing > 0 && `${percent(failing)} fail`,
     level === 'silent' && 'silent: no data is not calm',
   ]
@@ -84,5 +104,5 @@ export const picketOf = (part: RunningPart): Picket => ({
   height: part.slowness,
   level: LEVELS[part.level] || (part.figures.length > 0 ? 1 : 0),
   isSilent: part.level === 'silent',
-  isCapped: part.changes.length > 0,
+  isCapped: part.isSudden,
 });

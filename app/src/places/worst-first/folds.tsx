@@ -3,7 +3,8 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { Schemas, WorstFirst } from '@/data/client';
 import { useChanges } from '@/data/incidents';
 import { Door } from '@/frame/door';
-import { clock } from '@/look/format';
+import type { View as LookedAt } from '@/frame/view';
+import { clock, lengthWords } from '@/look/format';
 import { Icon } from '@/look/icon';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -82,16 +83,16 @@ export function SetAside({ setAside, nowMs }: { setAside: WorstFirst['setAside']
   );
 }
 
-/** Change without any rule: the last five minutes against the hour before, asked for when it is opened. */
-export function Changes() {
+/** Change without any rule: the end of the window against the time before it, asked for when it is opened. */
+export function Changes({ view }: { view: LookedAt }) {
   const [isShown, setShown] = useState(false);
-  const { data, error } = useChanges(isShown);
+  const { data, error } = useChanges(view, isShown);
   return (
-    <Fold words="Changed in the last 5 minutes" onOpen={setShown}>
+    <Fold words="Changed suddenly" onOpen={setShown}>
       {error && <Words kind="small">{error.message}</Words>}
-      {data?.changes.length === 0 && (
-        <Words kind="small" style={styles.row}>
-          Nothing: every flow and component does what it did in the hour before.
+      {data && (
+        <Words kind="small" style={styles.said}>
+          {`${clock(data.window.fromMs)} to ${clock(data.window.toMs)}, against the ${lengthWords(data.before.toMs - data.before.fromMs)} before. ${data.changes.length === 0 ? 'Nothing: every flow and component does what it did then.' : 'Beyond chance:'}`}
         </Words>
       )}
       {data?.changes.map((change) =>
@@ -118,5 +119,6 @@ export function Changes() {
 const styles = StyleSheet.create({
   fold: { paddingHorizontal: SPACE.l },
   head: { flexDirection: 'row', alignItems: 'center', minHeight: TOUCH },
+  said: { paddingLeft: SPACE.l, paddingVertical: SPACE.xs },
   row: { minHeight: TOUCH, justifyContent: 'center', paddingLeft: SPACE.l },
 });

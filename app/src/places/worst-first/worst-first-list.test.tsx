@@ -27,7 +27,7 @@ const mockHostWarnings = {
 jest.mock('@/data/infrastructure', () => ({ useEarlyWarnings: () => ({ data: mockHostWarnings }) }));
 jest.mock('@/data/incidents', () => ({
   useWorstFirst: () => mockAnswer,
-  useChanges: (isShown: boolean) => mockChanges(isShown),
+  useChanges: (_view: unknown, isShown: boolean) => mockChanges(isShown),
 }));
 jest.mock('@/frame/view', () => ({
   ...jest.requireActual<object>('@/frame/view'),
@@ -156,7 +156,6 @@ describe('what is said first', () => {
     });
     render(<WorstFirstList />);
     expect(screen.getByTestId('headline').textContent).toBe('Nobody was hurt.');
-    expect(screen.queryByRole('button', { name: /Changed in the last 5 minutes/ })).toBeNull();
   });
 });
 
@@ -189,6 +188,8 @@ describe('what is below the list', () => {
     mockChanges.mockImplementation((isShown) => ({
       data: isShown
         ? {
+            window: { fromMs: NOW - 300_000, toMs: NOW },
+            before: { fromMs: NOW - 3_600_000, toMs: NOW - 300_000 },
             changes: [
               { kind: 'flow', id: 7, name: 'Pay', measure: 'duration', words: '3.1× as long' },
               { kind: 'component', id: null, name: 'slots/db', measure: 'failures', words: '5× as many failures' },
@@ -199,8 +200,9 @@ describe('what is below the list', () => {
     }));
     render(<WorstFirstList />);
     expect(mockChanges).toHaveBeenLastCalledWith(false);
-    fireEvent.click(screen.getByRole('button', { name: 'Changed in the last 5 minutes' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Changed suddenly' }));
     expect(mockChanges).toHaveBeenLastCalledWith(true);
+    expect(screen.getByText(/, against the 55 min before\. Beyond chance:$/)).toBeTruthy();
     expect(screen.getByText('Pay: 3.1× as long').closest('a')?.getAttribute('href')).toBe('/flow/7');
     expect(screen.getByText('slots/db: 5× as many failures').closest('a')?.getAttribute('href')).toBe(
       '/component/slots%2Fdb',

@@ -123,7 +123,7 @@ export function WorstFirstList({ chosenId }: Props) {
           </View>
           <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
           <EarlyWarnings warnings={data.earlyWarnings} hosts={hostWarnings?.warnings ?? []} nowMs={data.window.toMs} />
-          {view.from === undefined && <Changes />}
+          <Changes view={view} />
         </>
       )}
       {sending !== undefined && <SendSheet incidentId={sending} view={view} onClose={() => setSending(undefined)} />}

@@ -152,12 +152,13 @@ test('everything that runs is told with where it stands and what it does, now an
   expect(now.parts[0]).toMatchObject({
     level: 'calm',
     attemptsPerMinute: A_MINUTE,
-    usualPerMinute: A_MINUTE,
+    beforePerMinute: A_MINUTE,
+    usualPerMinute: null,
     changes: [],
     figures: [],
   });
   expect(now.parts[0]?.failing).toBeCloseTo(FAILING / A_MINUTE);
   const then = await ask<EstateShape>(`/estate?${windowOf(BEGIN + HOUR_MS, BEGIN + 2 * HOUR_MS)}`);
-  expect(then.parts[0]?.usualPerMinute).toBeGreaterThan(0.7 * A_MINUTE);
-  expect(then.parts[0]?.usualPerMinute).toBeLessThan(1.3 * A_MINUTE);
+  expect(then.parts[0]?.beforePerMinute).toBeGreaterThan(0.7 * A_MINUTE);
+  expect(then.parts[0]?.beforePerMinute).toBeLessThan(1.3 * A_MINUTE);
 });

@@ -1,12 +1,12 @@
 import { deadReplicas } from '@toplens/core/estate';
-import { figuresOf, FIGURE_KINDS, figureWords, judgeFigure, ownerWords, type JudgedFigure } from '@toplens/core/hosts';
+import { FIGURE_KINDS, figureWords, ownerWords, type JudgedFigure } from '@toplens/core/hosts';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { lengthWords } from '@toplens/core/words';
-import { DAY_MS, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { EarlyWarningsShape, HostWarningShape } from '../../contract/infrastructure';
 import { seenParts } from '../../store/activity';
 import { judgedIn, rankedOf } from '../harm/judged';
-import { loadFigures } from '../reading/hosts';
+import { judgeAllFigures } from '../reading/hosts';
 import { isPastWindow, resolveWindow } from '../reading/windows';
 import { PerVersion } from '../state/per-version';
 import type { EngineState } from '../state/engine-state';
@@ -19,7 +19,6 @@ import { scopeOf } from './incident-scope';
  * known of that, beside the hours before it.
  */
 const NOW_MS = 30 * MINUTE_MS;
-const AROUND_MS = HOUR_MS;
 const HOURS_BEFORE = 6;
 const MOST = 12;
 
@@ -73,16 +72,8 @@ async function silentHosts(state: EngineState, window: Window): Promise<HostWarn
 
 async function oddFigures(state: EngineState, { toMs }: Window): Promise<HostWarningShape[]> {
   const now = { fromMs: toMs - NOW_MS, toMs };
-  const dayBefore = { fromMs: toMs - DAY_MS - AROUND_MS, toMs: toMs - DAY_MS + AROUND_MS };
   const hoursBefore = { fromMs: toMs - HOURS_BEFORE * HOUR_MS, toMs: now.fromMs - HOUR_MS };
-  const figures = figuresOf(await loadFigures(state, [dayBefore, hoursBefore, now]));
-  return figures
-    .map((figure) => {
-      const byDay = judgeFigure(figure, now, dayBefore);
-      return byDay.verdict === 'unknown'
-        ? { ...judgeFigure(figure, now, hoursBefore), against: 'in the hours before' }
-        : { ...byDay, against: 'at the same time of the day before' };
-    })
+  return (await judgeAllFigures(state, now, hoursBefore))
     .filter(({ verdict }) => verdict === 'raised' || verdict === 'full')
     .sort((a, b) => Number(b.verdict === 'full') - Number(a.verdict === 'full') || ratio(b) - ratio(a))
     .map((one) => ({
@@ -95,8 +86,10 @@ async function oddFigures(state: EngineState, { toMs }: Window): Promise<HostWar
       mayBecome:
         one.verdict === 'full'
           ? 'Nothing is left of it: who needs it will wait or fail.'
-          : `${figureWords(one.figure, one.usual)} ${one.against}.`,
+          : `${figureWords(one.figure, one.usual)} ${AGAINST_WORDS[one.against]}.`,
     }));
 }
+
+const AGAINST_WORDS = { day: 'at the same time of the day before', before: 'in the hours before' } as const;
 
 const ratio = ({ now, usual }: JudgedFigure) => now / Math.max(usual, 1e-9);

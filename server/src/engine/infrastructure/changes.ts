@@ -10,12 +10,14 @@ import {
 } from '@toplens/core/normal';
 import { FAILED, SpanKind } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
-import type { ChangeShape } from '../../contract/incidents';
+import type { ChangesShape } from '../../contract/incidents';
 import { spanActivity } from '../../store/activity';
 import { eachAttempt } from '../reading/each-attempt';
 import { finiteOrNull } from '../reading/finite-or-null';
-import { BEFORE_MINUTES, LAST_MINUTES, lastMinutes } from '../reading/last-minutes';
+import { lastStretch, minutesOf } from '../reading/last-stretch';
+import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
+import type { FlowsQuestion } from '../state/questions';
 
 interface Subject {
   kind: 'flow' | 'component';
@@ -23,19 +25,25 @@ interface Subject {
   id: number | null;
 }
 
-/** The last five minutes against the hour before, for every flow and component. */
-export async function changesNow(state: EngineState): Promise<ChangeShape[]> {
-  const toMs = state.judgedMs;
-  if (toMs === 0) return [];
-  const { window, before } = lastMinutes(toMs);
-  const flows = await flowActivity(state, before, window);
-  const components = await componentActivity(state, before, window);
-  return suddenChanges([...flows, ...components], LAST_MINUTES, BEFORE_MINUTES).map(({ subject, measure, ratio }) => ({
-    ...subject,
-    measure,
-    ratio: finiteOrNull(ratio),
-    words: changeWords(measure, ratio),
-  }));
+/** The end of a window against the longer time before it, for every flow and component. */
+export async function suddenlyChanged(
+  state: EngineState,
+  { window: asked }: Pick<FlowsQuestion, 'window'>,
+): Promise<ChangesShape> {
+  const { last, before } = lastStretch(resolveWindow(state, asked));
+  const flows = await flowActivity(state, before, last);
+  const components = await componentActivity(state, before, last);
+  const changes = suddenChanges([...flows, ...components], minutesOf(last), minutesOf(before));
+  return {
+    window: last,
+    before,
+    changes: changes.map(({ subject, measure, ratio }) => ({
+      ...subject,
+      measure,
+      ratio: finiteOrNull(ratio),
+      words: changeWords(measure, ratio, 'before'),
+    })),
+  };
 }
 
 /** Work of each component on its own hosts, entries among it, and calls to stores. */
@@ -45,9 +53,9 @@ async function componentActivity(
   window: Window,
 ): Promise<RecentActivity<Subject>[]> {
   const activity = new Map<string, Stretches>();
-  for (const { component, kind, peer, isLast, sums } of await spanActivity(state.database, before, window, 1)) {
+  for (const { component, kind, peer, when, sums } of await spanActivity(state.database, before, window, 1)) {
     if (kind === SpanKind.CLIENT && peer !== '') continue;
-    activity.set(component, withSums(activity.get(component) ?? noStretches(), isLast, sums));
+    activity.set(component, withSums(activity.get(component) ?? noStretches(), when === 'last', sums));
   }
   return [...activity].map(([name, own]) => activityOf<Subject>({ kind: 'component', name, id: null }, own));
 }

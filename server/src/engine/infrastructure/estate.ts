@@ -1,13 +1,14 @@
 import { changeWords, judgeParts, partsOf, type JudgedPart } from '@toplens/core/estate';
-import { figureWords, FIGURE_KINDS, type JudgedFigure } from '@toplens/core/hosts';
+import { figureWords, FIGURE_KINDS } from '@toplens/core/hosts';
 import { proposeTeam } from '@toplens/core/handoffs';
 import type { Window } from '@toplens/core/time';
 import type { EstateShape, RunningPartShape } from '../../contract/infrastructure';
 import { parseFlowText } from '../../names/flow-text';
 import { spanActivity, storedParts, type StoredPart } from '../../store/activity';
 import { finiteOrNull } from '../reading/finite-or-null';
-import { judgeHosts } from '../reading/hosts';
-import { BEFORE_MINUTES, LAST_MINUTES, lastMinutes } from '../reading/last-minutes';
+import { activityInHours } from '../../store/part-hours';
+import { judgeAllFigures } from '../reading/hosts';
+import { lastStretch, minutesOf, sameHoursEarlier, type LastStretch } from '../reading/last-stretch';
 import { PerVersion } from '../state/per-version';
 import type { FlowsQuestion } from '../state/questions';
 import { keptShare } from '../reading/kept-share';
@@ -16,36 +17,39 @@ import type { EngineState } from '../state/engine-state';
 
 const made = new PerVersion<EstateShape>(10);
 
-/** Everything that runs: its last five minutes against the hour before, at the end of a window. */
+/** Everything that runs at the end of a window, against the same hours of earlier days and the time just before. */
 export async function estate(
   state: EngineState,
   { window: asked }: Pick<FlowsQuestion, 'window'>,
 ): Promise<EstateShape> {
-  const toMs = Math.min(resolveWindow(state, asked).toMs, state.judgedMs || Infinity);
-  const { window, before } = lastMinutes(toMs);
-  return made.get(state, String(toMs), () => lookAtAll(state, window, before));
+  const { fromMs, toMs } = resolveWindow(state, asked);
+  const stretch = lastStretch({ fromMs, toMs: Math.min(toMs, state.judgedMs || Infinity) });
+  return made.get(state, JSON.stringify(stretch), () => lookAtAll(state, stretch));
 }
 
-async function lookAtAll(state: EngineState, window: Window, before: Window): Promise<EstateShape> {
+async function lookAtAll(state: EngineState, { last: window, before }: LastStretch): Promise<EstateShape> {
   const share = keptShare(state, { fromMs: before.fromMs, toMs: window.toMs });
-  const parts = judgeParts(
-    partsOf(await spanActivity(state.database, before, window, share)),
-    LAST_MINUTES,
-    BEFORE_MINUTES,
-  );
-  const places = new Map((await storedParts(state.database)).map((place) => [keyOf(place), place]));
-  const components = new Set(parts.map(({ component }) => component));
-  const { judged } = await judgeHosts(state, {
-    components,
-    hosts: new Set(parts.map(({ host }) => host).filter(Boolean)),
-    now: window,
-    before,
+  const earlier = sameHoursEarlier(window);
+  const days = await activityInHours(state.database, earlier);
+  const spans = [
+    ...(await spanActivity(state.database, before, window, share)),
+    ...days.flatMap(({ sums }, when) => sums.map((one) => ({ ...one, when }))),
+  ];
+  // Of the last hours a fair share of the traces may be left; hours were summed while all were there.
+  const parts = judgeParts(partsOf(spans, days.length), {
+    last: minutesOf(window) * share,
+    before: minutesOf(before) * share,
+    day: minutesOf(earlier[0] as Window),
   });
-  const odd = judged.filter(({ verdict }) => verdict === 'raised' || verdict === 'full');
+  const places = new Map((await storedParts(state.database)).map((place) => [keyOf(place), place]));
+  const odd = (await judgeAllFigures(state, window, before)).filter(
+    ({ verdict }) => verdict === 'raised' || verdict === 'full',
+  );
   return {
     window,
     before,
-    parts: parts.map((part) => partShape(state, part, { place: places.get(keyOf(part)), odd, share })),
+    usual: days.map(({ stretch }) => earlier[stretch] as Window),
+    parts: parts.map((part) => partShape(state, part, { place: places.get(keyOf(part)), odd })),
   };
 }
 
@@ -54,7 +58,7 @@ const keyOf = ({ component, host }: { component: string; host: string }) => `${c
 function partShape(
   state: EngineState,
   part: JudgedPart,
-  { place, odd, share }: { place: StoredPart | undefined; odd: readonly JudgedFigure[]; share: number },
+  { place, odd }: { place: StoredPart | undefined; odd: Awaited<ReturnType<typeof judgeAllFigures>> },
 ): RunningPartShape {
   const { kind, component, host, level } = part;
   const application = place?.application ?? '';
@@ -68,11 +72,14 @@ function partShape(
     version: place?.version ?? '',
     level,
     slowness: finiteOrNull(part.slowness),
-    attemptsPerMinute: part.attemptsPerMinute / share,
-    usualPerMinute: part.usualPerMinute / share,
+    isUsualKnown: part.isUsualKnown,
+    isSudden: part.isSudden,
+    attemptsPerMinute: part.attemptsPerMinute,
+    beforePerMinute: part.beforePerMinute,
+    usualPerMinute: finiteOrNull(part.usualPerMinute),
     failing: finiteOrNull(part.failing),
-    changes: part.changes.map(({ measure, operation, ratio }) =>
-      [operation === '' ? '' : operationWords(operation), changeWords(measure, ratio)].join(' ').trim(),
+    changes: part.changes.map(({ measure, operation, ratio, against }) =>
+      [operation === '' ? '' : operationWords(operation), changeWords(measure, ratio, against)].join(' ').trim(),
     ),
     figures: odd
       .filter((figure) =>
@@ -81,11 +88,13 @@ function partShape(
           : figure.component === component && (host === '' || figure.host === host),
       )
       .map(
-        ({ figure, usual, now, host: on }) =>
-          `${FIGURE_KINDS[figure].words}${host === '' && on !== '' ? ` on ${on}` : ''} ${figureWords(figure, now)}, in the hour before ${figureWords(figure, usual)}`,
+        ({ figure, usual, now, host: on, against }) =>
+          `${FIGURE_KINDS[figure].words}${host === '' && on !== '' ? ` on ${on}` : ''} ${figureWords(figure, now)}${Number.isNaN(usual) ? '' : `, ${AGAINST_WORDS[against]} ${figureWords(figure, usual)}`}`,
       ),
   };
 }
+
+const AGAINST_WORDS = { day: 'at the same time of the day before', before: 'just before' } as const;
 
 /** Entries are told by the text of their flow. */
 const operationWords = (operation: string) => parseFlowText(operation).technicalName || operation;

@@ -8,7 +8,7 @@ import {
   ruledOut,
   adviceFor,
 } from '@toplens/core/hosts';
-import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { DAY_MS, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { HostFigureShape, HostsShape } from '../../contract/infrastructure';
 import { loadSeries } from '../../store/metrics';
 import type { EngineState } from '../state/engine-state';
@@ -62,6 +62,27 @@ export async function loadFigures(state: EngineState, windows: readonly Window[]
       found.set(key, { series, points: known ? [...known.points, ...points] : points });
     }
   return [...found.values()];
+}
+
+/** Around the same time of the day before so much is looked at on both sides. */
+const AROUND_MS = HOUR_MS;
+
+/**
+ * All figures of a stretch, judged by the same time of the day before; where too little is known of that, by the time
+ * before it.
+ */
+export async function judgeAllFigures(
+  state: EngineState,
+  now: Window,
+  before: Window,
+): Promise<(JudgedFigure & { against: 'day' | 'before' })[]> {
+  const dayBefore = { fromMs: now.toMs - DAY_MS - AROUND_MS, toMs: now.toMs - DAY_MS + AROUND_MS };
+  return figuresOf(await loadFigures(state, [dayBefore, before, now])).map((figure) => {
+    const byDay = judgeFigure(figure, now, dayBefore);
+    return byDay.verdict === 'unknown'
+      ? { ...judgeFigure(figure, now, before), against: 'before' }
+      : { ...byDay, against: 'day' };
+  });
 }
 
 /** What was as usual in a stretch of time, and what was not. */

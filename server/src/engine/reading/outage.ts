@@ -66,7 +66,7 @@ async function servingOf(
   { before, last }: { before: Window; last: Window },
 ): Promise<ServingComponent[]> {
   const share = keptShare(state, { fromMs: before.fromMs, toMs: last.toMs });
-  const parts = partsOf(await spanActivity(state.database, before, last, share));
+  const parts = partsOf(await spanActivity(state.database, before, last, share), 0);
   const perMinute = (attempts: number, { fromMs, toMs }: Window) => attempts / share / ((toMs - fromMs) / MINUTE_MS);
   return [...depths].map(([component, depth]) => {
     const hosts = parts

@@ -29,6 +29,8 @@ export interface EngineState {
   releases: Release[];
   /** stretches of which traces were thinned out, in order of time */
   shares: TraceShare[];
+  /** hours of what components do are summed up to here; 0 before the first look */
+  partHoursToMs: number;
   /** attempts by flow and minute, of the hours that were judged */
   minutes: Map<number, Map<number, HourOfFlow>>;
   /** up to when data is complete; 0 before the first data */
@@ -86,6 +88,7 @@ export async function loadState(
     watermarkMs,
     releases: await loadReleases(database),
     shares: await loadShares(database),
+    partHoursToMs: 0,
     minutes: new Map(),
     judgedMs: 0,
     version: 1,
