@@ -23,6 +23,7 @@ const rooms = {
   'engine/flows': 'engine/state|engine/reading|engine/harm|contract|store|settings',
   'engine/attempts': 'engine/state|engine/reading|engine/harm|contract|store',
   'engine/journeys': 'engine/state|engine/reading|engine/harm|contract|store|settings',
+  'engine/settings': 'engine/state|contract|settings|store',
   'engine/infrastructure': 'engine/state|engine/reading|engine/harm|contract|store|names',
 };
 

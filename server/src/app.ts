@@ -28,6 +28,7 @@ import type { Intake } from './intake/intake';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
 import type { Search } from './search/search';
+import { readingOf } from './reading-of-settings';
 import type { Settings } from './settings/settings';
 import type { Database } from './store/database';
 
@@ -105,7 +106,23 @@ export function buildApp({
   api.use(journeyRoutes(engine));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));
-  api.use(settingsRoutes(database, engine, settings));
+  api.use(
+    settingsRoutes(database, engine, {
+      file: settings,
+      installation: {
+        keepAttemptsDays: config.keepAttemptsDays,
+        keepSpansHours: config.keepSpansHours,
+        browserKeys: [...config.browserKeys.values()].map(({ component, origins }) => ({
+          component,
+          origins: [...origins],
+        })),
+        hasDesk: config.deskUrl !== '',
+        // By secret: the names alone are told.
+        seesPersons: [...config.personKeys.values()],
+      },
+      onChanged: (now) => intake.readBy(readingOf(now)),
+    }),
+  );
   api.use(handoffRoutes(database, engine, search, { ...config, hasDesk: config.deskUrl !== '' }));
   api.use(unknownRoute);
   app.use('/api', api);

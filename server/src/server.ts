@@ -2,7 +2,6 @@ import { existsSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { lineReader } from '@toplens/core/money';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { pino, type Logger } from 'pino';
 import { Pseudonyms } from './access/pseudonyms';
@@ -23,6 +22,8 @@ import { diskHealth, watchParts } from './maintenance/watch-parts';
 import { Desk } from './outbound/desk';
 import { Search } from './search/search';
 import { readSettings } from './settings/settings';
+import { readBook } from './store/settings';
+import { readingOf } from './reading-of-settings';
 import { dropOld } from './store/attempts';
 import type { Database } from './store/database';
 import { loadApplied } from './store/journal-applied';
@@ -97,15 +98,7 @@ export async function startServer(
     const intake = await Intake.open({
       database,
       journal,
-      reading: {
-        entryServices: new Set(settings.entryServices),
-        readLine: lineReader(settings.businessEvents),
-        limits: config.limits,
-        exchange: {
-          currency: settings.currency,
-          rates: new Map(settings.exchangeRates.map(({ currency, rate }) => [currency, rate])),
-        },
-      },
+      reading: { ...readingOf((await readBook(database, settings)).at()), limits: config.limits },
       maxBacklogRecords: config.maxBacklogRecords,
       log,
       onCommitted: (batch) => parts.engine?.append(batch),

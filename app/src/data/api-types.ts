@@ -772,6 +772,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Trial of a setting: what it would match, and whether it can be used; nothing is changed */
+        post: operations["postSettingsTry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All settings in one file, with what single flows and journeys were given in place */
+        get: operations["getSettingsFile"];
+        put?: never;
+        /** Import of a settings file: it takes the place of all settings, and is undone as one change */
+        post: operations["postSettingsFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/file/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** JSON Schema of the settings file */
+        get: operations["getSettingsFileSchema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/changes/{id}/undo": {
         parameters: {
             query?: never;
@@ -5470,6 +5522,38 @@ export interface components {
                     reason: string;
                 }[];
             };
+            /** @description all settings as they are now, without what single flows and journeys were given in place */
+            file: components["schemas"]["SettingsFile"];
+            /** @description what environment variables said at the start */
+            installation: {
+                /**
+                 * @description how long attempts, metrics and changes are kept
+                 * @example 35
+                 */
+                keepAttemptsDays: number;
+                /**
+                 * @description how long spans below attempts, and logs, are kept
+                 * @example 48
+                 */
+                keepSpansHours: number;
+                /** @description keys of pages, without the keys themselves */
+                browserKeys: {
+                    /**
+                     * @description whose pages send with it
+                     * @example portal-browser
+                     */
+                    component: string;
+                    /** @description where those pages come from */
+                    origins: string[];
+                }[];
+                /**
+                 * @description there is a desk that handoffs go to
+                 * @example true
+                 */
+                hasDesk: boolean;
+                /** @description who may see persons */
+                seesPersons: string[];
+            };
             /** @description what was changed, newest first */
             changes: {
                 /**
@@ -5517,6 +5601,220 @@ export interface components {
                  * @example true
                  */
                 isUndone: boolean;
+            }[];
+        };
+        /**
+         * SettingsFile
+         * @description All settings, as a file holds them
+         */
+        SettingsFile: {
+            /**
+             * @description currency of all bills, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /** @description by which values in other currencies are converted */
+            exchangeRates: {
+                /**
+                 * @description another currency, ISO 4217
+                 * @example JPY
+                 */
+                currency: string;
+                /**
+                 * @description what one unit of it is in the bills' currency
+                 * @example 0.0061
+                 */
+                rate: number;
+                /**
+                 * @description day of that rate, as YYYY-MM-DD
+                 * @example 2026-11-02
+                 */
+                asOf: string;
+            }[];
+            /** @description rules: the first that matches a flow says what it is called, and how it is judged */
+            flows: {
+                /**
+                 * @description name of the application; any when left out
+                 * @example Courier app
+                 */
+                application?: string;
+                /**
+                 * @description method and route, screen, or name of the span; * stands for any text
+                 * @example POST /pick-ups
+                 */
+                technicalName: string;
+                /**
+                 * @description what business people call it
+                 * @example Book a pick-up
+                 */
+                name?: string;
+                /**
+                 * @description an attempt that takes longer is late
+                 * @example 800
+                 */
+                limitMs?: number;
+                /** @description limits of single sites, ms by name */
+                siteLimitsMs?: {
+                    [key: string]: unknown;
+                };
+                /**
+                 * @description multiplies its harm; 1 is as any other
+                 * @example 1
+                 */
+                importance?: number;
+                /** @description what was promised, and what breaking it costs */
+                agreement?: {
+                    /**
+                     * @description share of the attempts of a period that is promised to be in time
+                     * @example 0.995
+                     */
+                    target: number;
+                    /**
+                     * @description length of the period
+                     * @example 30
+                     */
+                    days: number;
+                    /**
+                     * @description what breaking it costs
+                     * @example 4000
+                     */
+                    penalty: number;
+                };
+            }[];
+            /** @description services whose server spans begin attempts although they have a parent */
+            entryServices: string[];
+            /** @description rules: the first that matches names the team */
+            ownership: {
+                /**
+                 * @description name of the application; any when left out
+                 * @example Courier app
+                 */
+                application?: string;
+                /**
+                 * @description name of the flow; * stands for any text
+                 * @example Track*
+                 */
+                flow?: string;
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                component?: string;
+                /**
+                 * @description name of the team
+                 * @example Slots Team
+                 */
+                team: string;
+            }[];
+            /** @description harm of one of each kind */
+            rates: {
+                /**
+                 * @description harm of one minute waited
+                 * @example 1
+                 */
+                waiting: number;
+                /**
+                 * @description harm of one attempt that failed
+                 * @example 5
+                 */
+                failed: number;
+                /**
+                 * @description harm of one person who left
+                 * @example 15
+                 */
+                left: number;
+                /**
+                 * @description harm of one attempt that never came
+                 * @example 5
+                 */
+                missing: number;
+                /**
+                 * @description harm of one unit of currency
+                 * @example 0.2
+                 */
+                money: number;
+                /**
+                 * @description what harm to key customers is multiplied by
+                 * @example 3
+                 */
+                keyMultiplier: number;
+                /** @description tiers whose people count more */
+                keyTiers: string[];
+            };
+            /** @description ways that people named */
+            journeys: {
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description name of the journey
+                 * @example Send a parcel
+                 */
+                name: string;
+                /** @description technical names of its flows, first step first */
+                steps: string[];
+            }[];
+            /** @description lines of logs that tell of business events */
+            businessEvents: {
+                /**
+                 * @description name of the event
+                 * @example Insure a parcel
+                 */
+                name: string;
+                /**
+                 * @description whose lines; of every component when left out
+                 * @example payments
+                 */
+                component?: string;
+                /**
+                 * @description of the whole line: * for any text, {amount}, {currency}, {person} … for what is read
+                 * @example insured for {person}: {amount} {currency}
+                 */
+                pattern: string;
+            }[];
+            /** @description days and times that are not as usual */
+            calendar: {
+                /** @description days, as YYYY-MM-DD */
+                holidays: string[];
+                /** @description times that nothing is learned from */
+                excluded: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                    /**
+                     * @description why, in words
+                     * @example migration
+                     */
+                    reason: string;
+                }[];
+            };
+        };
+        /**
+         * TriedSetting
+         * @description What a setting would match, if it were saved
+         */
+        TriedSetting: {
+            /** @description a line each; none for what matches nothing */
+            lines: {
+                /**
+                 * @description the rule, team or name
+                 * @example POST /pick-ups*
+                 */
+                of: string;
+                /**
+                 * @description what it matches, in words
+                 * @example matches 14 flows: POST /pick-ups, POST /pick-ups/{id} and 12 more
+                 */
+                words: string;
             }[];
         };
         /**
@@ -8433,7 +8731,7 @@ export interface operations {
                      */
                     who: string;
                     /**
-                     * @description which setting: rates, calendar, or the key of a flow or journey
+                     * @description which setting: rates, calendar, a part of the settings file, or the key of a flow or journey
                      * @example rates
                      */
                     key: string;
@@ -8455,6 +8753,184 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSettingsTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description which setting: rates, calendar, a part of the settings file, or the key of a flow or journey
+                     * @example rates
+                     */
+                    key: string;
+                    /** @description what it is set to; null: back to the settings file */
+                    value?: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description what it would match */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedSetting"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSettingsFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All settings in one file, with what single flows and journeys were given in place */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsFile"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSettingsFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description who changes it
+                     * @example Dana
+                     */
+                    who: string;
+                    /** @description all settings, as SettingsFile */
+                    settings: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description as they are now */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSettingsFileSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description JSON Schema of the settings file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/schema+json": {
+                        [key: string]: unknown;
+                    };
                 };
             };
             /** @description what is wrong and the way on */

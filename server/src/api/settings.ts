@@ -2,11 +2,29 @@ import { Router } from 'express';
 import { number, object, string, type ObjectSchema } from 'yup';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
-import { calendarSchema, LONGEST_LIMIT_MS, siteLimitsSchema, type Settings } from '../settings/settings';
-import { CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
+import {
+  calendarSchema,
+  checkSettings,
+  LONGEST_LIMIT_MS,
+  settingsSchema,
+  siteLimitsSchema,
+  type Settings,
+} from '../settings/settings';
+import { isSection, SECTION_WORDS, sectionSchema } from '../settings/sections';
+import { ALL_KEY, CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
+import { valueWords } from '../settings/value-words';
 import type { Database } from '../store/database';
-import { insertChange, loadChanges } from '../store/settings';
-import { newSetting, RATE_NAMES, undoing, type SettingsShape } from '../contract/settings';
+import { insertChange, loadChanges, readBook } from '../store/settings';
+import { jsonSchemaOf } from '../contract/from-yup';
+import {
+  importing,
+  newSetting,
+  RATE_NAMES,
+  tryingSetting,
+  undoing,
+  type SettingsFileShape,
+  type SettingsShape,
+} from '../contract/settings';
 import { DAY_MS } from '@toplens/core/time';
 import { whyUnusable } from '../settings/try-change';
 import { readInput } from './query';
@@ -50,15 +68,31 @@ function schemaOf(key: string): ObjectSchema<object> | undefined {
 /** @throws Problem 'badInput' for a key that nobody knows, or a value that does not fit it */
 function checkValue(key: string, value: unknown): unknown {
   if (value === null || value === undefined) return null;
+  if (isSection(key)) return (readInput(sectionSchema(key), { [key]: value }) as Record<string, unknown>)[key];
   const schema = schemaOf(key);
   if (!schema) throw new Problem('badInput', `key: no setting is called ${key}`, { field: 'key' });
   return readInput(schema, value);
 }
 
-/** Rates, calendar, and what is said of flows: changed in place, with who and when, and an undo. */
-export function settingsRoutes(database: Database, engine: Engine, file: Settings): Router {
+export interface SettingsRouteOptions {
+  /** what stood in the file at the start */
+  file: Settings;
+  installation: SettingsShape['installation'];
+  /** settings were changed: whoever reads telemetry is told */
+  onChanged: (settings: Settings) => void;
+}
+
+/** All that people decide, changed in place with who and when, tried before, and undone; out and in as one file. */
+export function settingsRoutes(
+  database: Database,
+  engine: Engine,
+  { file, installation, onChanged }: SettingsRouteOptions,
+): Router {
   const router = Router();
-  const current = async () => shapeOf(file, await loadChanges(database));
+  const current = async () => {
+    const changes = await loadChanges(database);
+    return shapeOf(await readBook(database, file), changes, installation);
+  };
   const change = async (one: {
     who: string;
     key: string;
@@ -72,6 +106,7 @@ export function settingsRoutes(database: Database, engine: Engine, file: Setting
     if (why !== undefined) throw new Problem('badInput', `value: ${why}`, { field: 'value' });
     const kept = await insertChange(database, { ...one, fromMs });
     await engine.ask('settings', kept);
+    onChanged((await readBook(database, file)).at());
     return current();
   };
   router.get('/settings', async (_request, response) => {
@@ -80,6 +115,30 @@ export function settingsRoutes(database: Database, engine: Engine, file: Setting
   router.post('/settings', async (request, response) => {
     const { who: by, key, value, fromMs } = readInput(newSetting, request.body);
     response.status(201).json(await change({ who: by, key, value: checkValue(key, value), fromMs }));
+  });
+  router.post('/settings/try', async (request, response) => {
+    const { key, value } = readInput(tryingSetting, request.body);
+    const tried = { key, value: checkValue(key, value), fromMs: 0 };
+    const why = whyUnusable(file, tried);
+    if (why !== undefined) throw new Problem('badInput', `value: ${why}`, { field: 'value' });
+    const settings = new SettingsBook(file, [{ id: 1, atMs: 0, who: '', undoes: null, ...tried }]).at();
+    response.json({ lines: await engine.ask('trySettings', { key, settings }) });
+  });
+  router.get('/settings/file', async (_request, response) => {
+    response
+      .setHeader('content-disposition', 'attachment; filename="top-lens-settings.json"')
+      .json((await readBook(database, file)).export());
+  });
+  router.post('/settings/file', async (request, response) => {
+    const { who: by, settings } = readInput(importing, request.body);
+    response.status(201).json(await change({ who: by, key: ALL_KEY, value: checkFile(settings) }));
+  });
+  router.get('/settings/file/schema', (_request, response) => {
+    response.type('application/schema+json').json({
+      $schema: 'https://json-schema.org/draft/2020-12/schema',
+      title: 'Settings of Top Lens',
+      ...jsonSchemaOf(settingsSchema),
+    });
   });
   router.post('/settings/changes/:id/undo', async (request, response) => {
     const { who: by } = readInput(undoing, request.body);
@@ -99,19 +158,35 @@ export function settingsRoutes(database: Database, engine: Engine, file: Setting
   return router;
 }
 
+/** @throws Problem 'badInput' naming the field */
+function checkFile(settings: unknown): Settings {
+  try {
+    return checkSettings(settings);
+  } catch (error) {
+    throw new Problem('badInput', (error as Error).message, { field: 'settings' });
+  }
+}
+
 /** Changes that are told, the newest; all of them are kept. */
 const MOST_LISTED = 500;
 
-function shapeOf(file: Settings, changes: readonly SettingChange[]): SettingsShape {
-  const book = new SettingsBook(file, changes);
-  const { keyTiers, ...rates } = book.ratesAt(Infinity);
+function shapeOf(
+  book: SettingsBook,
+  changes: readonly SettingChange[],
+  installation: SettingsShape['installation'],
+): SettingsShape {
+  const { teams: _teams, ...settings } = book.at();
+  const { keyTiers, ...rates } = settings.rates;
   const undone = new Set(changes.flatMap(({ undoes }) => (undoes === null ? [] : [undoes])));
-  const calendar = book.calendarAt(Infinity);
+  const { holidays, excluded } = settings.calendar;
   return {
-    currency: file.currency,
+    currency: settings.currency,
     rates,
     keyTiers,
-    calendar: { holidays: [...calendar.holidays], excluded: [...calendar.excluded] },
+    calendar: { holidays: [...holidays], excluded: [...excluded] },
+    // Only what is set stands in it.
+    file: JSON.parse(JSON.stringify(settings)) as SettingsFileShape,
+    installation,
     changes: changes
       .slice(-MOST_LISTED)
       .reverse()
@@ -121,20 +196,16 @@ function shapeOf(file: Settings, changes: readonly SettingChange[]): SettingsSha
         fromMs,
         who: by,
         key,
-        about:
-          key === RATES_KEY
-            ? 'harm rates'
-            : key === CALENDAR_KEY
-              ? 'calendar'
-              : key.split('\u001f').slice(1).join(': '),
-        words: value === null ? 'back to the settings file' : wordsOf(value),
+        about: aboutWords(key),
+        words: value === null ? 'back to the settings file' : valueWords(key, value),
         undoes,
         isUndone: undone.has(id),
       })),
   };
 }
 
-const wordsOf = (value: unknown): string =>
-  Object.entries(value as Record<string, unknown>)
-    .map(([name, one]) => `${name} ${typeof one === 'object' && one !== null ? JSON.stringify(one) : String(one)}`)
-    .join(', ');
+const aboutWords = (key: string): string => {
+  if (key === ALL_KEY) return 'all settings';
+  if (key === RATES_KEY) return 'harm rates';
+  return isSection(key) ? SECTION_WORDS[key] : key.split('\u001f').slice(-2).join(': ');
+};

@@ -40,6 +40,7 @@ function fromDescription(field: SchemaFieldDescription): JsonSchema {
   for (const { name, params } of one.tests) {
     const [keyword, param] = TESTS[one.type]?.[name ?? ''] ?? [];
     if (keyword !== undefined && param !== undefined) told[keyword] = params?.[param];
+    if (one.type === 'string' && params?.regex instanceof RegExp) told.pattern = params.regex.source;
     // Yup says "more than 0" and "at least 1" with one name.
     if (one.type !== 'number' || name !== 'min' || params?.more === undefined) continue;
     told.exclusiveMinimum = params.more;
@@ -66,7 +67,12 @@ function typeOf(one: SchemaDescription): JsonSchema {
         Object.entries(fields).map(([name, field]) => [name, fromDescription(field)]),
       );
       if (Object.keys(fields).length === 0) return { type: 'object', additionalProperties: true };
-      return { type: 'object', properties, ...(required.length > 0 && { required }) };
+      return {
+        type: 'object',
+        properties,
+        ...(required.length > 0 && { required }),
+        ...(one.tests.some(({ name }) => name === 'noUnknown') && { additionalProperties: false }),
+      };
     }
     case 'mixed':
       return {};

@@ -1,8 +1,128 @@
-import type { Static } from '@sinclair/typebox';
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
-import { get, ok, path, post, type Paths } from './paths';
+import { get, ok, path, post, problem, type Paths } from './paths';
 import { whoDoes } from './queries';
-import { EPOCH_MS, POINTS, flag, integer, list, number, orNull, record, resource, text, texts } from './words';
+import {
+  anything,
+  CURRENCY,
+  EPOCH_MS,
+  MS,
+  POINTS,
+  SHARE,
+  flag,
+  integer,
+  list,
+  number,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+  texts,
+} from './words';
+
+/** What a file may leave out. */
+const optional = <Schema extends TSchema>(schema: Schema) => Type.Optional(schema);
+
+export const SettingsFile = resource('SettingsFile', 'All settings, as a file holds them', {
+  currency: text('currency of all bills, ISO 4217', 'EUR'),
+  exchangeRates: list(
+    record({
+      currency: text('another currency, ISO 4217', 'JPY'),
+      rate: number("what one unit of it is in the bills' currency", CURRENCY, 0.0061),
+      asOf: text('day of that rate, as YYYY-MM-DD', '2026-11-02'),
+    }),
+    'by which values in other currencies are converted',
+  ),
+  flows: list(
+    record({
+      application: optional(text('name of the application; any when left out', 'Courier app')),
+      technicalName: text('method and route, screen, or name of the span; * stands for any text', 'POST /pick-ups'),
+      name: optional(text('what business people call it', 'Book a pick-up')),
+      limitMs: optional(number('an attempt that takes longer is late', MS, 800)),
+      siteLimitsMs: optional(anything('limits of single sites, ms by name', { Ostrel: 2500 })),
+      importance: optional(number('multiplies its harm; 1 is as any other', '1', 1)),
+      agreement: optional(
+        record(
+          {
+            target: number('share of the attempts of a period that is promised to be in time', SHARE, 0.995),
+            days: integer('length of the period', 'days', 30),
+            penalty: number('what breaking it costs', CURRENCY, 4000),
+          },
+          'what was promised, and what breaking it costs',
+        ),
+      ),
+    }),
+    'rules: the first that matches a flow says what it is called, and how it is judged',
+  ),
+  entryServices: texts('services whose server spans begin attempts although they have a parent', ['portal-web']),
+  ownership: list(
+    record({
+      application: optional(text('name of the application; any when left out', 'Courier app')),
+      flow: optional(text('name of the flow; * stands for any text', 'Track*')),
+      component: optional(text('name of the component (service.name)', 'slots')),
+      team: text('name of the team', 'Slots Team'),
+    }),
+    'rules: the first that matches names the team',
+  ),
+  rates: record(
+    {
+      waiting: number('harm of one minute waited', POINTS, 1),
+      failed: number('harm of one attempt that failed', POINTS, 5),
+      left: number('harm of one person who left', POINTS, 15),
+      missing: number('harm of one attempt that never came', POINTS, 5),
+      money: number('harm of one unit of currency', POINTS, 0.2),
+      keyMultiplier: number('what harm to key customers is multiplied by', '1', 3),
+      keyTiers: texts('tiers whose people count more', ['Business']),
+    },
+    'harm of one of each kind',
+  ),
+  journeys: list(
+    record({
+      application: text('name of the application', 'Courier app'),
+      name: text('name of the journey', 'Send a parcel'),
+      steps: texts('technical names of its flows, first step first', ['POST /rates', 'POST /payments']),
+    }),
+    'ways that people named',
+  ),
+  businessEvents: list(
+    record({
+      name: text('name of the event', 'Insure a parcel'),
+      component: optional(text('whose lines; of every component when left out', 'payments')),
+      pattern: text(
+        'of the whole line: * for any text, {amount}, {currency}, {person} … for what is read',
+        'insured for {person}: {amount} {currency}',
+      ),
+    }),
+    'lines of logs that tell of business events',
+  ),
+  calendar: record(
+    {
+      holidays: texts('days, as YYYY-MM-DD', ['2026-12-25']),
+      excluded: list(
+        record({
+          fromMs: number('begin', EPOCH_MS, 1772442000000),
+          toMs: number('end', EPOCH_MS, 1772445600000),
+          reason: text('why, in words', 'migration'),
+        }),
+        'times that nothing is learned from',
+      ),
+    },
+    'days and times that are not as usual',
+  ),
+});
+export type SettingsFileShape = Static<typeof SettingsFile>;
+
+export const TriedSetting = resource('TriedSetting', 'What a setting would match, if it were saved', {
+  lines: list(
+    record({
+      of: text('the rule, team or name', 'POST /pick-ups*'),
+      words: text('what it matches, in words', 'matches 14 flows: POST /pick-ups, POST /pick-ups/{id} and 12 more'),
+    }),
+    'a line each; none for what matches nothing',
+  ),
+});
+export type TriedSettingShape = Static<typeof TriedSetting>;
 
 export const Settings = resource('Settings', 'Rates, calendar, and every change of a setting', {
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
@@ -32,6 +152,23 @@ export const Settings = resource('Settings', 'Rates, calendar, and every change 
     },
     'days and times that are not as usual',
   ),
+  file: ref(SettingsFile, 'all settings as they are now, without what single flows and journeys were given in place'),
+  installation: record(
+    {
+      keepAttemptsDays: integer('how long attempts, metrics and changes are kept', 'days', 35),
+      keepSpansHours: integer('how long spans below attempts, and logs, are kept', 'hours', 48),
+      browserKeys: list(
+        record({
+          component: text('whose pages send with it', 'portal-browser'),
+          origins: texts('where those pages come from', ['https://portal.example']),
+        }),
+        'keys of pages, without the keys themselves',
+      ),
+      hasDesk: flag('there is a desk that handoffs go to'),
+      seesPersons: texts('who may see persons', ['first support']),
+    },
+    'what environment variables said at the start',
+  ),
   changes: list(
     record({
       id: integer('number', '1', 7),
@@ -53,19 +190,30 @@ export type RatesShape = SettingsShape['rates'];
 
 const who = whoDoes('changes');
 
+const key = string().min(1).max(600).required().meta({
+  description: 'which setting: rates, calendar, a part of the settings file, or the key of a flow or journey',
+  example: 'rates',
+});
+const value = mixed()
+  .nullable()
+  .meta({ description: 'what it is set to; null: back to the settings file', example: { waiting: 1 } });
+
 export const newSetting = object({
   who,
-  key: string()
-    .min(1)
-    .max(600)
-    .required()
-    .meta({ description: 'which setting: rates, calendar, or the key of a flow or journey', example: 'rates' }),
-  value: mixed()
-    .nullable()
-    .meta({ description: 'what it is set to; null: back to the settings file', example: { waiting: 1 } }),
+  key,
+  value,
   fromMs: numberInput()
     .integer()
     .meta({ description: 'from when on it is in force; left out: from now', unit: EPOCH_MS, example: 1772442840000 }),
+});
+
+export const tryingSetting = object({ key, value });
+
+export const importing = object({
+  who,
+  settings: mixed()
+    .required('settings: expected what was exported: one JSON object')
+    .meta({ description: 'all settings, as SettingsFile', example: { currency: 'EUR' } }),
 });
 
 export const undoing = object({ who });
@@ -77,6 +225,34 @@ export const settingsPaths: Paths = {
       body: newSetting,
       answers: { '201': ok(Settings, 'as they are now') },
     }),
+  },
+  '/api/settings/try': {
+    post: post('Trial of a setting: what it would match, and whether it can be used; nothing is changed', {
+      body: tryingSetting,
+      answers: { '200': ok(TriedSetting, 'what it would match') },
+    }),
+  },
+  '/api/settings/file': {
+    get: get('All settings in one file, with what single flows and journeys were given in place', SettingsFile),
+    post: post('Import of a settings file: it takes the place of all settings, and is undone as one change', {
+      body: importing,
+      answers: { '201': ok(Settings, 'as they are now') },
+    }),
+  },
+  '/api/settings/file/schema': {
+    get: {
+      summary: 'JSON Schema of the settings file',
+      responses: {
+        '200': {
+          description: 'JSON Schema of the settings file',
+          content: {
+            'application/schema+json': { schema: anything('a JSON Schema', { type: 'object', title: 'Settings' }) },
+          },
+        },
+        '4XX': problem,
+        '5XX': problem,
+      },
+    },
   },
   '/api/settings/changes/{id}/undo': {
     post: post('Undoing of a change: back to what was set before it', {

@@ -3,9 +3,8 @@ import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
 import type { Settings } from '../settings/settings';
 import { newestEnd } from '../store/attempts';
 import { Database } from '../store/database';
-import { SettingsBook, type SettingChange } from '../settings/settings-book';
-import { usableChanges } from '../settings/try-change';
-import { loadChanges } from '../store/settings';
+import type { SettingChange } from '../settings/settings-book';
+import { readBook } from '../store/settings';
 import { act } from './incidents/actions';
 import { attemptHosts, attemptPage } from './attempts/attempt-page';
 import { suddenlyChanged } from './infrastructure/changes';
@@ -29,10 +28,12 @@ import { personAttempts } from './attempts/person';
 import { serve, type Handlers } from '../threads/ask-and-serve';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { EngineBatch, EngineNotice, Questions } from './protocol';
+import type { WindowQuestion } from './state/questions';
 import { sumPartHours } from './evaluation/sum-part-hours';
 import { thinTraces } from './evaluation/thin-traces';
 import { Watermark } from './state/watermark';
-import { loadState, takeSettings, type EngineState } from './state/engine-state';
+import { trySettings } from './settings/try-settings';
+import { asOfWindow, limitsTouchedBy, loadState, takeSettings, type EngineState } from './state/engine-state';
 import { worstFirst } from './incidents/worst-first';
 
 const { port, settings, segmentsDir, usualTracesAMinute, nowMs } = workerData as {
@@ -135,59 +136,60 @@ async function settle(state: EngineState, isFinal = false): Promise<void> {
 
 /** From where a limit is in force, everything is judged anew; rates and names need no judging. */
 async function changeSettings(state: EngineState, change: SettingChange): Promise<void> {
-  takeSettings(
-    state,
-    new SettingsBook(settings, usableChanges(settings, await loadChanges(state.database))),
-    change.key,
-  );
+  takeSettings(state, await readBook(state.database, settings), change.key);
   const from = Math.min(change.fromMs, state.judgedMs);
   const earliest = state.watermarkMs - KEEP_ROLL_UPS_MS;
-  if (state.names.flowOfKey(change.key) !== undefined && state.judgedMs > 0)
+  if (limitsTouchedBy(state, change.key).length > 0 && state.judgedMs > 0)
     changed.add(floorTo(Math.max(from, earliest), HOUR_MS));
   // What is long ago is judged beside: nobody waits for it.
   await settle(state);
 }
 
-const handlersFor = (state: EngineState): Handlers<Questions> => ({
-  worstFirst: (question) => worstFirst(state, question),
-  attempt: (question) => attemptPage(state, question),
-  incident: (question) => incidentPage(state, question),
-  attemptHosts: (question) => attemptHosts(state, question),
-  incidentHosts: (question) => incidentHosts(state, question),
-  logScope: (question) => logScope(state, question),
-  freshness: () => freshness(state),
-  flows: (question) => flowTable(state, question),
-  field: (question) => flowField(state, question),
-  path: (question) => flowPath(state, question),
-  component: (question) => componentPage(state, question),
-  region: (question) => flowRegion(state, question),
-  flow: (question) => flowPage(state, question),
-  hurt: (question) => hurt(state, question),
-  lostByTier: (question) => lostByTier(state, question),
-  person: (question) => personAttempts(state, question),
-  journeys: (question) => journeys(state, question),
-  money: (question) => money(state, question),
-  journey: (question) => journey(state, question),
-  earlyWarnings: (question) => earlyWarnings(state, question),
-  estate: (question) => estate(state, question),
-  changes: (question) => suddenlyChanged(state, question),
-  act: (action) => act(state, action),
-  settings: async (change) => {
-    await changeSettings(state, change);
-    return null;
-  },
-  flowCounts: () => flowCounts(state),
-  settle: async () => {
-    await settle(state, true);
-    return null;
-  },
-  stop: async () => {
-    clearInterval(timer);
-    while (running) await running.catch(() => undefined);
-    await thinning;
-    return null;
-  },
-});
+/** A past window is answered with names, owners and settings as they were at its end. */
+const handlersFor = (state: EngineState): Handlers<Questions> => {
+  const then = ({ window }: { window: WindowQuestion }) => asOfWindow(state, window);
+  return {
+    worstFirst: (question) => worstFirst(then(question), question),
+    attempt: (question) => attemptPage(state, question),
+    incident: (question) => incidentPage(then(question), question),
+    attemptHosts: (question) => attemptHosts(state, question),
+    incidentHosts: (question) => incidentHosts(state, question),
+    logScope: (question) => logScope(state, question),
+    freshness: () => freshness(state),
+    flows: (question) => flowTable(then(question), question),
+    field: (question) => flowField(then(question), question),
+    path: (question) => flowPath(then(question), question),
+    component: (question) => componentPage(then(question), question),
+    region: (question) => flowRegion(then(question), question),
+    flow: (question) => flowPage(then(question), question),
+    hurt: (question) => hurt(then(question), question),
+    lostByTier: (question) => lostByTier(then(question), question),
+    person: (question) => personAttempts(state, question),
+    journeys: (question) => journeys(then(question), question),
+    money: (question) => money(then(question), question),
+    journey: (question) => journey(then(question), question),
+    earlyWarnings: (question) => earlyWarnings(then(question), question),
+    estate: (question) => estate(then(question), question),
+    changes: (question) => suddenlyChanged(then(question), question),
+    act: (action) => act(state, action),
+    trySettings: (question) => trySettings(state, question),
+    settings: async (change) => {
+      await changeSettings(state, change);
+      return null;
+    },
+    flowCounts: () => flowCounts(state),
+    settle: async () => {
+      await settle(state, true);
+      return null;
+    },
+    stop: async () => {
+      clearInterval(timer);
+      while (running) await running.catch(() => undefined);
+      await thinning;
+      return null;
+    },
+  };
+};
 
 function takeBatch(state: EngineState, { columns, batch, nowMs: serverMs }: CommittedBatch): void {
   for (const hourMs of state.hours.append(columns, batch)) changed.add(hourMs);

@@ -191,7 +191,7 @@ test('rates are changed in place, the bill follows, a past window keeps what was
   const changed = (await (
     await postJson('/api/settings', { who: 'Kim', key: 'rates', value: { failed: 10 } })
   ).json()) as SettingsShape;
-  expect(changed.changes[0]).toMatchObject({ who: 'Kim', about: 'harm rates', words: 'failed 10' });
+  expect(changed.changes[0]).toMatchObject({ who: 'Kim', about: 'harm rates', words: 'a failed attempt 10' });
   expect((await failedLine('last=60')).harm.estimate / before.harm.estimate).toBeCloseTo(2, 6);
   expect((await failedLine(`from=${from}&to=${to}`)).rate).toBe(5);
   expect((await failedLine(`from=${from}&to=${to}&rates=today`)).rate).toBe(10);

@@ -6,6 +6,8 @@ import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
 import type { CommittedBatch } from '../store/committed-batch';
+import type { TriedSettingShape } from '../contract/settings';
+import type { Settings } from '../settings/settings';
 import type { SettingChange } from '../settings/settings-book';
 import type {
   Action,
@@ -56,6 +58,8 @@ export interface Questions {
   estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };
   changes: { ask: Pick<FlowsQuestion, 'window'>; answer: ChangesShape };
   act: { ask: Action; answer: ActionResult };
+  /** what settings would match, before they are saved */
+  trySettings: { ask: { key: string; settings: Settings }; answer: TriedSettingShape['lines'] };
   /** settings were changed: taken over, and judged anew from where they are in force */
   settings: { ask: SettingChange; answer: null };
   freshness: { ask: null; answer: FreshnessShape };

@@ -125,6 +125,7 @@ export class Intake {
   #names!: NameBook;
   #versions = new Map<string, number>();
   #parts = new Map<string, PartRow>();
+  #reading: Reading;
   readonly #now: () => number;
   /** sources whose clocks run ahead */
   readonly clocks: SourceClocks;
@@ -134,6 +135,7 @@ export class Intake {
   readonly damages: Damage[] = [];
 
   private constructor(private readonly deps: IntakeDeps) {
+    this.#reading = deps.reading;
     this.#now = deps.now ?? Date.now;
     this.clocks = new SourceClocks(this.#now);
     this.currencies = new UnknownCurrencies(this.#now);
@@ -145,6 +147,11 @@ export class Intake {
     const intake = new Intake(deps);
     await intake.#load();
     return intake;
+  }
+
+  /** From now on telemetry is read so. What waits in the journal is read as it will be then. */
+  readBy(reading: Omit<Reading, 'limits'>): void {
+    this.#reading = { ...this.#reading, ...reading };
   }
 
   get isReplaying(): boolean {
@@ -162,7 +169,7 @@ export class Intake {
   }
 
   async #load(): Promise<void> {
-    const { ageMs: keptMs, nameFactor: limitFactor } = this.deps.reading.limits;
+    const { ageMs: keptMs, nameFactor: limitFactor } = this.#reading.limits;
     this.#names = await NameBook.load(this.deps.database, { keptMs, limitFactor, now: this.#now });
     this.#versions = new Map();
     this.#parts = new Map();
@@ -295,9 +302,9 @@ export class Intake {
 
   /** A request's records, without points for whose series there is no room. */
   #read(entry: JournalEntry): Decoded {
-    const decoded = decode(entry, this.deps.reading, this);
+    const decoded = decode(entry, this.#reading, this);
     if (decoded.records.points.length === 0) return decoded;
-    const { admitted, refused } = admitSeries(decoded.records.points, this.#names, this.deps.reading.limits);
+    const { admitted, refused } = admitSeries(decoded.records.points, this.#names, this.#reading.limits);
     if (refused.size === 0) return decoded;
     const reasons = [decoded.reasons, ...[...refused].map(([reason, n]) => `${n} × ${reason}`)]
       .filter(Boolean)

@@ -1,5 +1,5 @@
 import type { Logger } from 'pino';
-import { addEvent, dueHandoffs, planTry, releaseKept, setState, type HandoffRow } from '../store/handoffs';
+import { addEvent, dueHandoffs, planTry, releaseKept, setState, type HandoffRow, GIVEN_UP } from '../store/handoffs';
 import type { Database } from '../store/database';
 
 export interface DeskOptions {
@@ -68,7 +68,7 @@ export class Desk {
     }
     const again = outcome.mayRetry && tries < MOST_TRIES;
     const inSeconds = again ? (this.options.backoffS ?? doubling)(tries) : null;
-    const then = again ? `next try in ${inSeconds} s` : 'given up';
+    const then = again ? `next try in ${inSeconds} s` : GIVEN_UP;
     await this.database.transaction([
       planTry(handoff.id, tries, inSeconds),
       ...(again ? [] : [setState(handoff.id, 'notDelivered')]),

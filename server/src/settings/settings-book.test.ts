@@ -74,3 +74,69 @@ test.each([
 ])('a settings file with %j is refused, naming the field', (raw, words) =>
   expect(() => checkSettings(raw)).toThrow(words),
 );
+
+describe('parts of the file, changed as a whole', () => {
+  const owners = [{ component: 'slots', team: 'Slots' }];
+  const book = (...changes: SettingChange[]) => new SettingsBook(file, changes);
+
+  test('are in force from their time on, and teams follow the owners', () => {
+    const changed = book(change(1, 100, { about: 'ownership', value: owners }));
+    expect(changed.at(99).teams).toEqual([]);
+    expect(changed.at(100)).toMatchObject({ ownership: owners, teams: ['Slots'] });
+    expect(changed.at(100).flows).toEqual(file.flows);
+  });
+
+  test('a book of a moment knows nothing later, and still bills by rates of any time', () => {
+    const changed = book(
+      change(1, 100, { about: 'ownership', value: owners }),
+      change(2, 200, { about: 'ownership', value: [] }),
+      change(3, 300, { about: key, value: { name: 'Pay now' } }),
+      change(4, 300, { about: RATES_KEY, value: { failed: 9 } }),
+    );
+    const then = changed.asOf(150);
+    expect(then.at().teams).toEqual(['Slots']);
+    expect(changed.at().teams).toEqual([]);
+    expect([then, changed].map((one) => one.flowAt('Shop', 'POST /pay', Infinity).name)).toEqual(['Pay', 'Pay now']);
+    expect(then.ratesAt(Infinity).failed).toBe(9);
+  });
+
+  test('an imported file takes the place of all that was changed before it; what is changed after it stands', () => {
+    const imported = checkSettings({ currency: 'GBP', flows: [{ technicalName: 'POST /*', name: 'Posted' }] });
+    const changed = book(
+      change(1, 100, { about: key, value: { name: 'Pay now' } }),
+      change(2, 100, { about: 'ownership', value: owners }),
+      change(3, 200, { about: 'all', value: imported }),
+      change(4, 300, { about: 'currency', value: 'USD' }),
+    );
+    expect([150, 250, 350].map((timeMs) => changed.at(timeMs).currency)).toEqual(['EUR', 'GBP', 'USD']);
+    expect([150, 250].map((timeMs) => changed.flowAt('Shop', 'POST /pay', timeMs).name)).toEqual(['Pay now', 'Posted']);
+    expect(changed.at(250).ownership).toEqual([]);
+  });
+
+  test('an undone change is as if it had never been made, whatever came between; so is an undone undoing', () => {
+    const changes = [
+      change(1, 100, { about: 'ownership', value: owners }),
+      change(2, 100, { about: 'all', value: checkSettings({ currency: 'GBP' }) }),
+      change(3, 100, { about: 'all', value: null, undoes: 2 }),
+    ];
+    expect(book(...changes).at()).toMatchObject({ currency: 'EUR', ownership: owners });
+    expect(book(...changes, change(4, 100, { about: 'all', value: null, undoes: 3 })).at().currency).toBe('GBP');
+  });
+
+  test('what is exported and imported again is the same, with what single flows and journeys were given', () => {
+    const changed = book(
+      change(1, 100, { about: key, value: { name: 'Pay now', importance: 3 } }),
+      change(2, 100, { about: 'ownership', value: owners }),
+      change(3, 100, { about: 'journey\u001fShop\u001fGET /a\u001fPOST /pay', value: { name: 'Buy' } }),
+    );
+    const exported = checkSettings(JSON.parse(JSON.stringify(changed.export())));
+    const again = new SettingsBook(checkSettings({}), [change(1, 0, { about: 'all', value: exported })]);
+    expect(again.flowAt('Shop', 'POST /pay', Infinity)).toEqual(changed.flowAt('Shop', 'POST /pay', Infinity));
+    expect(again.at()).toMatchObject({ ownership: owners, teams: ['Slots'] });
+    expect(again.journeyName('Shop', ['GET /a', 'POST /pay'])).toBe('Buy');
+    expect(again.export()).toEqual(exported && checkSettingsLike(exported));
+  });
+});
+
+/** Teams follow from owners: they stand in no file. */
+const checkSettingsLike = ({ teams: _teams, ...rest }: ReturnType<typeof checkSettings>) => rest;

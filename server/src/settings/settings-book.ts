@@ -1,7 +1,8 @@
 import { flowFacts, type FlowFacts } from '@toplens/core/flows';
 import type { HarmRates } from '@toplens/core/incidents';
 import type { Calendar } from '@toplens/core/time';
-import type { Settings } from './settings';
+import { isSection, type Section } from './sections';
+import { teamsOf, type Settings } from './settings';
 
 /** A change as it is kept: in force from its time on. */
 export interface SettingChange {
@@ -25,9 +26,12 @@ export interface FlowChange {
   importance?: number | null;
 }
 
+/** All settings at once: a file that was imported. What was changed in place before it no longer counts. */
+export const ALL_KEY = 'all';
 export const RATES_KEY = 'rates';
 export const CALENDAR_KEY = 'calendar';
 const JOURNEY = 'journey';
+const FLOW = 'flow';
 /** @param steps technical names of its flows, first step first */
 export const journeyKey = (application: string, steps: readonly string[]): string =>
   [JOURNEY, application, ...steps].join('\u001f');
@@ -37,34 +41,72 @@ export interface JourneyChange {
 }
 
 export const flowKey = (application: string, technicalName: string): string =>
-  `flow\u001f${application}\u001f${technicalName}`;
+  [FLOW, application, technicalName].join('\u001f');
+
+const isWhole = ({ key }: SettingChange): boolean =>
+  key === ALL_KEY || key === RATES_KEY || key === CALENDAR_KEY || isSection(key);
+
+/** Changes without those that were undone, and without the undoing: as if neither had been made. */
+function effective(changes: readonly SettingChange[]): SettingChange[] {
+  const undone = new Set<number>();
+  for (const { id, undoes } of [...changes].sort((a, b) => b.id - a.id))
+    if (undoes !== null && !undone.has(id)) undone.add(undoes);
+  return changes.filter(({ id, undoes }) => undoes === null && !undone.has(id)).sort((a, b) => a.id - b.id);
+}
 
 /** What people decided, at any time: the settings file, and the changes made in place since. */
 export class SettingsBook {
-  readonly #changes = new Map<string, SettingChange[]>();
-  /** what the settings file says of a flow: told once, asked for with every answer */
+  readonly #changes: readonly SettingChange[];
+  readonly #byKey = new Map<string, SettingChange[]>();
+  /** moments from which other settings are in force, in order, and what they are from each on */
+  readonly #turns: readonly number[];
+  readonly #settings: readonly Settings[];
+  /** what rules say of a flow: told once for each turn, asked for with every answer */
   readonly #facts = new Map<string, FlowFacts>();
 
+  /** @param asOfMs nothing later is known to the book: for what a past window looked like then */
   constructor(
     readonly file: Settings,
     changes: readonly SettingChange[],
+    private readonly asOfMs: number = Infinity,
   ) {
-    for (const change of [...changes].sort((a, b) => a.id - b.id)) {
-      const known = this.#changes.get(change.key);
-      if (known) known.push(change);
-      else this.#changes.set(change.key, [change]);
-    }
+    this.#changes = changes;
+    const inForce = effective(changes);
+    for (const change of inForce) this.#byKey.set(change.key, [...(this.#byKey.get(change.key) ?? []), change]);
+    const whole = inForce.filter(isWhole);
+    this.#turns = [...new Set([-Infinity, ...whole.map(({ fromMs }) => fromMs)])].sort((a, b) => a - b);
+    this.#settings = this.#turns.map((turnMs) => settled(file, whole, turnMs));
   }
 
   /** Grows with each change. */
   get number(): number {
-    return Math.max(0, ...[...this.#changes.values()].flat().map(({ id }) => id));
+    return Math.max(0, ...this.#changes.map(({ id }) => id));
+  }
+
+  /** Every change of a key, undone ones too, oldest first. */
+  changesOf(key: string): SettingChange[] {
+    return this.#changes.filter((change) => change.key === key).sort((a, b) => a.id - b.id);
+  }
+
+  /** The book as it was at a moment, whatever was changed since. */
+  asOf(timeMs: number): SettingsBook {
+    return new SettingsBook(this.file, this.#changes, Math.min(this.asOfMs, timeMs));
+  }
+
+  /** All settings but what single flows and journeys were given in place; as they are now, or were at a time. */
+  at(timeMs: number = Infinity): Settings {
+    return this.#settings[this.#turnAt(timeMs)] as Settings;
+  }
+
+  #turnAt(timeMs: number): number {
+    const atMs = Math.min(timeMs, this.asOfMs);
+    return this.#turns.findLastIndex((turnMs) => turnMs <= atMs);
   }
 
   /** Ways that people named, in the file or in place. */
   journeys(): { application: string; name: string; steps: string[] }[] {
-    const named = new Map(this.file.journeys.map((one) => [journeyKey(one.application, one.steps), one]));
-    for (const key of this.#changes.keys()) {
+    const named = new Map(this.at().journeys.map((one) => [journeyKey(one.application, one.steps), one]));
+    for (const key of this.#byKey.keys()) {
       const [kind, application = '', ...steps] = key.split('\u001f');
       if (kind !== JOURNEY) continue;
       const name = this.journeyName(application, steps);
@@ -77,33 +119,38 @@ export class SettingsBook {
   /** What people call a way; `undefined` when nobody named it. */
   journeyName(application: string, steps: readonly string[]): string | undefined {
     const key = journeyKey(application, steps);
-    const inFile = this.file.journeys.find((one) => journeyKey(one.application, one.steps) === key)?.name;
-    return (this.#valueAt(key, Infinity) as JourneyChange | undefined)?.name ?? inFile;
+    const inFile = this.at().journeys.find((one) => journeyKey(one.application, one.steps) === key)?.name;
+    return (this.#inPlace(key, Infinity) as JourneyChange | undefined)?.name ?? inFile;
   }
 
-  /** Changes of a key, oldest first. */
-  changesOf(key: string): readonly SettingChange[] {
-    return this.#changes.get(key) ?? [];
+  /** The newest value of a flow or journey; `undefined` where none is in force, or a file was imported after it. */
+  #inPlace(key: string, timeMs: number): unknown {
+    const atMs = Math.min(timeMs, this.asOfMs);
+    const isInForce = ({ fromMs }: SettingChange) => fromMs <= atMs;
+    const change = this.#byKey.get(key)?.findLast(isInForce);
+    const imported = this.#byKey.get(ALL_KEY)?.findLast(isInForce);
+    return change && change.id > (imported?.id ?? 0) ? (change.value ?? undefined) : undefined;
   }
 
-  #valueAt(key: string, timeMs: number): unknown {
-    return this.changesOf(key).findLast((change) => change.fromMs <= timeMs)?.value ?? undefined;
-  }
-
-  /** Key customers' tiers stay as the file names them. */
+  /** Rates of any time, whatever moment the book is of: a past window can be billed by the rates of today. */
   ratesAt(timeMs: number): HarmRates {
-    return { ...this.file.rates, ...(this.#valueAt(RATES_KEY, timeMs) as Partial<HarmRates> | undefined) };
+    return (this.#settings[this.#turns.findLastIndex((turnMs) => turnMs <= timeMs)] as Settings).rates;
   }
 
   calendarAt(timeMs: number): Calendar {
-    return (this.#valueAt(CALENDAR_KEY, timeMs) as Calendar | undefined) ?? this.file.calendar;
+    return this.at(timeMs).calendar;
   }
 
   flowAt(application: string, technicalName: string, timeMs: number, usualImportance = 1): FlowFacts {
     const key = flowKey(application, technicalName);
-    let facts = this.#facts.get(key);
-    if (!facts) this.#facts.set(key, (facts = flowFacts(this.file.flows, application, technicalName, usualImportance)));
-    const change = this.#valueAt(key, timeMs) as FlowChange | undefined;
+    const turn = this.#turnAt(timeMs);
+    const kept = `${turn}\u001f${key}`;
+    let facts = this.#facts.get(kept);
+    if (!facts) {
+      const { flows } = this.#settings[turn] as Settings;
+      this.#facts.set(kept, (facts = flowFacts(flows, application, technicalName, usualImportance)));
+    }
+    const change = this.#inPlace(key, timeMs) as FlowChange | undefined;
     if (!change) return facts;
     return {
       ...facts,
@@ -113,4 +160,49 @@ export class SettingsBook {
       importance: change.importance ?? facts.importance,
     };
   }
+
+  /** All settings in one file, with what single flows and journeys were given in place as rules of their own. */
+  export(): Omit<Settings, 'teams'> {
+    const { teams: _teams, ...settings } = this.at();
+    const ownRules = [...this.#byKey.keys()].flatMap((key) => {
+      const [kind, application = '', technicalName = ''] = key.split('\u001f');
+      if (kind !== FLOW || this.#inPlace(key, Infinity) === undefined) return [];
+      const facts = this.flowAt(application, technicalName, Infinity, NaN);
+      return [
+        {
+          application,
+          technicalName,
+          ...(facts.name !== technicalName && { name: facts.name }),
+          ...(facts.limitMs !== undefined && { limitMs: facts.limitMs }),
+          ...(Object.keys(facts.siteLimitsMs).length > 0 && { siteLimitsMs: { ...facts.siteLimitsMs } }),
+          ...(!Number.isNaN(facts.importance) && { importance: facts.importance }),
+          ...(facts.agreement && { agreement: facts.agreement }),
+        },
+      ];
+    });
+    return { ...settings, flows: [...ownRules, ...settings.flows], journeys: this.journeys() };
+  }
 }
+
+/** The settings from a moment on: the file, or what was imported last, with the newest change of each part over it. */
+function settled(file: Settings, whole: readonly SettingChange[], atMs: number): Settings {
+  let base = file;
+  let settings = file;
+  for (const { key, value } of whole.filter(({ fromMs }) => fromMs <= atMs)) {
+    if (key === ALL_KEY) {
+      base = settings = value === null ? file : withTeams(value as Settings);
+    } else if (key === RATES_KEY) {
+      const { keyTiers } = settings.rates;
+      settings = { ...settings, rates: { ...base.rates, ...(value as Partial<HarmRates> | null), keyTiers } };
+    } else if (key === 'keyTiers') {
+      const keyTiers = (value as string[] | null) ?? base.rates.keyTiers;
+      settings = { ...settings, rates: { ...settings.rates, keyTiers } };
+    } else {
+      const part = key as Exclude<Section, 'keyTiers'> | typeof CALENDAR_KEY;
+      settings = withTeams({ ...settings, [part]: value ?? base[part] });
+    }
+  }
+  return settings;
+}
+
+const withTeams = (settings: Settings): Settings => ({ ...settings, teams: teamsOf(settings.ownership) });

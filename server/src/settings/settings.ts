@@ -64,8 +64,9 @@ const isPattern = (pattern: string, context: TestContext) => {
   }
 };
 
-const schema = object({
-  currency: text.default('EUR'),
+/** All of the settings, as the file holds them. */
+export const settingsSchema = object({
+  currency: text.matches(/^[A-Z]{3}$/, 'expected a currency code as EUR').default('EUR'),
   exchangeRates: array(
     object({
       currency: text.matches(/^[A-Z]{3}$/, 'expected a currency code as JPY').required(),
@@ -116,6 +117,11 @@ const schema = object({
   calendar: calendarSchema.default({ holidays: [], excluded: [] }),
 }).noUnknown();
 
+/** Teams that own something, each once, in the order of the rules. */
+export const teamsOf = (ownership: readonly OwnershipRule[]): string[] => [
+  ...new Set(ownership.map((rule) => rule.team)),
+];
+
 /**
  * @throws Error naming the file, the field and what is expected there
  */
@@ -131,10 +137,10 @@ export function readSettings(file: string): Settings {
 
 export function checkSettings(raw: unknown, where = 'settings'): Settings {
   try {
-    const settings = schema.validateSync(raw, { strict: true, abortEarly: false });
-    const cast = schema.cast(settings);
+    const settings = settingsSchema.validateSync(raw, { strict: true, abortEarly: false });
+    const cast = settingsSchema.cast(settings);
     dayKinds(cast.calendar);
-    return { ...cast, flows: cast.flows, teams: [...new Set(cast.ownership.map((rule) => rule.team))] };
+    return { ...cast, flows: cast.flows, teams: teamsOf(cast.ownership) };
   } catch (error) {
     if (error instanceof ValidationError) throw new Error(`${where}: ${error.errors.join('; ')}`);
     throw error;

@@ -19,7 +19,7 @@ test.each([
 
 test.each([
   [CALENDAR_KEY, { holidays: ['2026-13-45'], excluded: [] }, '2026-13-45'],
-  [CALENDAR_KEY, { holidays: 7 }, 'map'],
+  [CALENDAR_KEY, { holidays: 7 }, 'expected a list'],
   [RATES_KEY, { waiting: NaN }, 'rates'],
 ])('%s that does not is told why', (key, value, why) =>
   expect(whyUnusable(file, { key, value, fromMs: 0 })).toContain(why),

@@ -1,4 +1,4 @@
-import type { Brief, HandoffState } from '@toplens/core/handoffs';
+import { HANDOFF_STATES, type Brief, type HandoffState } from '@toplens/core/handoffs';
 import type { Database, Statement } from './database';
 
 export interface HandoffRow {
@@ -13,6 +13,9 @@ export interface HandoffRow {
   tries: number;
   nextTryAt: string | null;
 }
+
+/** Ends the detail of a failed try after which none follows. */
+export const GIVEN_UP = 'given up';
 
 export interface HandoffEvent {
   at: string;
@@ -40,12 +43,24 @@ export const trailOf = (database: Database, id: string): Promise<HandoffEvent[]>
     [id],
   );
 
-/** The newest handoff of each incident. */
+/** What an event says of the state; null where it changes nothing. */
+const STATE_AFTER = `CASE WHEN what = 'sent again' THEN 'draft' WHEN what = 'delivered' THEN 'sent'
+  WHEN what = 'not delivered' AND detail LIKE '%; ${GIVEN_UP}' THEN 'notDelivered' WHEN what = ANY ($1) THEN what END`;
+
+/** The newest handoff of each incident, as it was at a moment; Infinity: as it is. */
 export async function latestHandoffs(
   database: Database,
+  atMs: number = Infinity,
 ): Promise<Map<number, { id: string; team: string; state: HandoffState }>> {
   const rows = await database.query<{ incident: number; id: string; team: string; state: HandoffState }>(
-    'SELECT DISTINCT ON (incident) incident, id, team, state FROM handoff ORDER BY incident, created_at DESC, id',
+    `SELECT DISTINCT ON (incident) incident, id, team,
+            CASE WHEN $2 THEN state
+                 ELSE coalesce((SELECT ${STATE_AFTER} FROM handoff_event e
+                                 WHERE e.handoff = h.id AND e.at <= to_timestamp($3) AND ${STATE_AFTER} IS NOT NULL
+                                 ORDER BY e.id DESC LIMIT 1),
+                               CASE WHEN state = 'kept' THEN 'kept' ELSE 'draft' END) END AS state
+       FROM handoff h WHERE $2 OR created_at <= to_timestamp($3) ORDER BY incident, created_at DESC, id`,
+    [[...HANDOFF_STATES], atMs === Infinity, atMs === Infinity ? 0 : atMs / 1000],
   );
   return new Map(rows.map(({ incident, ...mark }) => [incident, mark]));
 }

@@ -36,6 +36,13 @@ async function readLines(database: Database, rest: string): Promise<StoredLine[]
   return lines;
 }
 
+/** Lines since a moment, some of them where there are more. */
+export const newestLines = (
+  database: Database,
+  { sinceMs, most }: { sinceMs: number; most: number },
+): Promise<StoredLine[]> =>
+  readLines(database, `WHERE l.at_us >= ${Math.floor(sinceMs * 1000)} LIMIT ${Math.floor(most)}`);
+
 const between = ({ fromMs, toMs }: Window) =>
   `l.at_us >= ${Math.floor(fromMs * 1000)} AND l.at_us < ${Math.ceil(toMs * 1000)}`;
 

@@ -1,4 +1,6 @@
-import type { SettingChange } from '../settings/settings-book';
+import type { Settings } from '../settings/settings';
+import { SettingsBook, type SettingChange } from '../settings/settings-book';
+import { usableChanges } from '../settings/try-change';
 import type { Database } from './database';
 
 interface Row {
@@ -16,6 +18,10 @@ const COLUMNS = `id::int AS id, (extract(epoch FROM at) * 1000)::float8 AS at_ms
 
 export const loadChanges = async (database: Database): Promise<SettingChange[]> =>
   (await database.query<Row>(`SELECT ${COLUMNS} FROM setting_change ORDER BY id`)).map(toChange);
+
+/** What people decided: the file, with every change that can be used. */
+export const readBook = async (database: Database, file: Settings): Promise<SettingsBook> =>
+  new SettingsBook(file, usableChanges(file, await loadChanges(database)));
 
 export async function insertChange(
   database: Database,

@@ -61,7 +61,7 @@ export async function attemptPage(
     person: maskId(attempt.person),
     values: DIMENSIONS.map((dimension) => ({ dimension, value: text(dimension) })).filter(({ value }) => value !== ''),
     value: attempt.valueMinor === null ? null : attempt.valueMinor / 100,
-    currency: state.settings.file.currency,
+    currency: state.settings.at().currency,
     failures: waterfall.rows
       .filter(({ span }) => span.failed)
       .map(({ span, depth }) => ({ depth, detail: trace.details.get(span.spanId), span }))

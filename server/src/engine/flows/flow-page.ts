@@ -60,7 +60,7 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
     isCut: window !== asked,
     row,
     key: flowKey(flow.application, flow.technicalName),
-    team: proposeTeam(state.settings.file.ownership, { application: flow.application, flow: flow.name }) ?? null,
+    team: proposeTeam(state.settings.at().ownership, { application: flow.application, flow: flow.name }) ?? null,
     normal: {
       basis: normal.basis,
       samples: normal.samples,

@@ -129,7 +129,7 @@ function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: 
     technicalName: flow.technicalName,
     application: flow.application,
     kind: flow.kind,
-    team: proposeTeam(state.settings.file.ownership, { application: flow.application, flow: flow.name })?.team ?? null,
+    team: proposeTeam(state.settings.at().ownership, { application: flow.application, flow: flow.name })?.team ?? null,
     level: sums ? (level ?? 'calm') : 'noData',
     attempts: sums?.attempts ?? 0,
     perMinute: (sums?.attempts ?? 0) / ((window.toMs - window.fromMs) / MINUTE_MS),

@@ -7,7 +7,7 @@ import type { EngineState } from '../state/engine-state';
 export function proposalFor(state: EngineState, incident: StoredIncident): ProposedTeam | undefined {
   const flow = state.names.flow(rootOf(incident).flow);
   const component = incident.component?.name;
-  return proposeTeam(state.settings.file.ownership, {
+  return proposeTeam(state.settings.at().ownership, {
     application: flow.application,
     ...(!isWholeApplication(state, incident) && { flow: flow.name }),
     ...(component !== undefined && { component }),

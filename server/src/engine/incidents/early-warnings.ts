@@ -54,7 +54,7 @@ async function whereItHurts(
 }
 
 const teamOf = (state: EngineState, component: string) =>
-  proposeTeam(state.settings.file.ownership, { application: '', component })?.team ?? null;
+  proposeTeam(state.settings.at().ownership, { application: '', component })?.team ?? null;
 
 /** When a host was last heard of is known of now alone. */
 async function silentHosts(state: EngineState, window: Window): Promise<HostWarningShape[]> {

@@ -43,7 +43,7 @@ export async function hurt(state: EngineState, { id, window: asked, focus }: Hur
     most: MOST_VALUES,
   });
   return {
-    currency: state.settings.file.currency,
+    currency: state.settings.at().currency,
     window: shared,
     people: people.map(({ tier, site, region, promotion, flow, ...person }) => ({
       ...person,

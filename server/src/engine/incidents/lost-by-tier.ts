@@ -35,7 +35,7 @@ export async function lostByTier(
     if (moneyIn(bill).high >= LEAST) found.push({ tier, money: moneyIn(bill), people: bill.people });
   }
   return {
-    currency: state.settings.file.currency,
+    currency: state.settings.at().currency,
     whole: moneyIn(await billFor({})),
     tiers: found.sort((a, b) => b.money.estimate - a.money.estimate),
   };

@@ -17,7 +17,7 @@ export async function originShape(state: EngineState, root: Deviation, window: W
   const origin = await originOf(state, root);
   if (!origin || origin.bad === 0) return null;
   const { application } = state.names.flow(root.flow);
-  const { ownership } = state.settings.file;
+  const { ownership } = state.settings.at();
   const [first] = origin.candidates;
   return {
     candidates: origin.candidates.slice(0, MOST_CANDIDATES).map((candidate) => ({

@@ -30,14 +30,14 @@ import { proposalFor } from '../harm/proposal';
 import { remainingIn } from '../reading/remaining';
 import { measureOf, sparkOf } from '../reading/series';
 import { isActiveAtEnd, TREND_MS, trendOf } from '../harm/trend';
-import { comparedWindow, isPastWindow, ratesAt, resolveWindow } from '../reading/windows';
+import { comparedWindow, isPastWindow, momentOf, ratesAt, resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 
 export async function worstFirst(state: EngineState, question: WorstFirstQuestion): Promise<WorstFirstShape> {
   const { focus, ranking } = question;
   const window = resolveWindow(state, question.window);
   const atMs = ratesAt(question, window);
-  const handoffs = await latestHandoffs(state.database);
+  const handoffs = await latestHandoffs(state.database, momentOf(question.window));
   const belongs = ({ incident }: Judged) => {
     const flow = state.names.flow(rootOf(incident).flow);
     if (focus.application !== undefined && flow.application !== focus.application) return false;
@@ -56,7 +56,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
   );
   const rows = made.map((row) => ({ ...row }));
   for (const row of rows) row.handoff = handoffs.get(row.id) ?? null;
-  const { currency } = state.settings.file;
+  const { currency } = state.settings.at();
   const sentence = windowSentence({
     people: peopleOnce(ranked),
     harmPerHour: rows.reduce((sum, row) => sum + row.harmPerHour, 0),
@@ -84,7 +84,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     remaining: await remainingIn(state, window, focus),
     lastEndedMs: lastEnded(state, window),
     applications: state.names.applications,
-    teams: state.settings.file.teams,
+    teams: state.settings.at().teams,
     flows: state.names.flows
       .filter(({ kind }) => kind === 'work' || kind === 'page')
       .map(({ id, name, application }) => ({ id, name, application })),

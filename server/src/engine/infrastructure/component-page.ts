@@ -60,7 +60,7 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
     name,
     window,
     before,
-    team: proposeTeam(state.settings.file.ownership, { application: '', component: name })?.team ?? null,
+    team: proposeTeam(state.settings.at().ownership, { application: '', component: name })?.team ?? null,
     traces: traces.length,
     attempts: Math.round(found.traces / share),
     callers: hops.filter(({ to }) => to === name).map((hop) => hopShape(hop, traces.length)),

@@ -68,7 +68,7 @@ function partShape(
     host,
     application,
     region: place?.region ?? '',
-    team: proposeTeam(state.settings.file.ownership, { application, component })?.team ?? '',
+    team: proposeTeam(state.settings.at().ownership, { application, component })?.team ?? '',
     version: place?.version ?? '',
     level,
     slowness: finiteOrNull(part.slowness),

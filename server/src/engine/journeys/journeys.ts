@@ -139,7 +139,7 @@ async function journeyShape(state: EngineState, way: Way, window: Window, focus:
     name,
     isNamed,
     application,
-    currency: state.settings.file.currency,
+    currency: state.settings.at().currency,
     every,
     setOut: judged.setOut * every,
     completed: judged.completed * every,

@@ -23,7 +23,7 @@ const LEAST_USABLE = 0.9;
 export async function money(state: EngineState, { window: asked, focus }: JourneysQuestion): Promise<MoneyShape> {
   const window = wholeBuckets(state, resolveWindow(state, asked));
   const wanted = flowsIn(state, focus);
-  const shape = { window, currency: state.settings.file.currency, isNarrowed: Object.keys(focus.values).length > 0 };
+  const shape = { window, currency: state.settings.at().currency, isNarrowed: Object.keys(focus.values).length > 0 };
   if (window.toMs <= window.fromMs) return { ...shape, flows: [] };
   const ways = await waysAt(state, window.toMs);
   const flows = state.names.flows.filter(

@@ -10,6 +10,9 @@ export function resolveWindow(state: EngineState, question: WindowQuestion): Win
   return { fromMs: toMs - question.lengthMs, toMs };
 }
 
+/** The moment at which a view is looked at: the end of a past window; Infinity, whatever comes, of a live one. */
+export const momentOf = (question: WindowQuestion): number => ('fromMs' in question ? question.toMs : Infinity);
+
 export interface Compared {
   window: Window;
   /** "last Tuesday", "the day before", "the hour before", "before 4.18.0" */

@@ -3,16 +3,16 @@ import { Register, type HourOfFlow } from '@toplens/core/incidents';
 import { History } from '@toplens/core/normal';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS } from '@toplens/core/time';
 import type { Settings } from '../../settings/settings';
-import { SettingsBook } from '../../settings/settings-book';
+import { ALL_KEY, type SettingsBook } from '../../settings/settings-book';
 import { loadHour, newestEnd, storedHours } from '../../store/attempts';
 import type { Database } from '../../store/database';
 import { loadIncidents } from '../../store/incidents';
 import { loadReleases, type Release } from '../../store/releases';
 import { loadDue } from '../../store/judging-due';
 import { loadRollUps, staleHours } from '../../store/roll-ups';
-import { usableChanges } from '../../settings/try-change';
-import { loadChanges } from '../../store/settings';
+import { readBook } from '../../store/settings';
 import { loadShares, type TraceShare } from '../../store/trace-shares';
+import type { WindowQuestion } from './questions';
 import { Hours } from './hours';
 import { Names } from './names';
 import { Segments } from './segments';
@@ -53,7 +53,7 @@ export async function loadState(
   nowMs: number,
 ): Promise<{ state: EngineState; stale: number[] }> {
   const stale = await staleHours(database);
-  const settings = new SettingsBook(file, usableChanges(file, await loadChanges(database)));
+  const settings = await readBook(database, file);
   const names = new Names(database, settings);
   await names.refresh();
   const register = new Register(await loadIncidents(database));
@@ -99,12 +99,25 @@ export async function loadState(
   return { state, stale: stale.map((hour) => hour.hourMs) };
 }
 
+/** The state with names, owners and settings as they were at the end of a past window; of a live one, as they are. */
+export const asOfWindow = (state: EngineState, window: WindowQuestion): EngineState =>
+  'fromMs' in window
+    ? { ...state, names: state.names.asOf(window.toMs), settings: state.settings.asOf(window.toMs) }
+    : state;
+
+/** Flows whose limits a change may touch: what went wrong is judged anew. */
+export function limitsTouchedBy({ names }: EngineState, key: string): number[] {
+  if (key === ALL_KEY || key === 'flows') return names.flows.map(({ id }) => id);
+  const flow = names.flowOfKey(key);
+  return flow === undefined ? [] : [flow];
+}
+
 /** Takes over what people changed. */
 export function takeSettings(state: EngineState, settings: SettingsBook, key: string): void {
   state.settings = state.names.settings = settings;
-  const flow = state.names.flowOfKey(key);
-  state.history.changed(
-    flow === undefined ? { what: 'calendar', kinds: dayKinds(settings.calendarAt(Infinity)) } : { what: 'limit', flow },
-  );
+  const flows = limitsTouchedBy(state, key);
+  for (const flow of flows) state.history.changed({ what: 'limit', flow });
+  if (flows.length === 0 || key === ALL_KEY)
+    state.history.changed({ what: 'calendar', kinds: dayKinds(settings.calendarAt(Infinity)) });
   state.version++;
 }

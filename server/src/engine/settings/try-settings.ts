@@ -1,0 +1,121 @@
+import { matchesPattern, type FlowRule } from '@toplens/core/flows';
+import { proposeTeam } from '@toplens/core/handoffs';
+import { lineReader } from '@toplens/core/money';
+import { HOUR_MS } from '@toplens/core/time';
+import { counted, formatMoney } from '@toplens/core/words';
+import type { TriedSettingShape } from '../../contract/settings';
+import type { Settings } from '../../settings/settings';
+import { storedParts } from '../../store/activity';
+import { newestLines } from '../../store/logs';
+import type { EngineState } from '../state/engine-state';
+
+type Line = TriedSettingShape['lines'][number];
+
+const MOST_NAMES = 3;
+/** So many lines of the last hour of logs are read by new patterns. */
+const LINES_READ = 5_000;
+
+/** What rules would match among all that is known, a line each; none for sections that match nothing. */
+export async function trySettings(
+  state: EngineState,
+  { key, settings }: { key: string; settings: Settings },
+): Promise<Line[]> {
+  switch (key) {
+    case 'flows':
+      return tryFlows(state, settings);
+    case 'ownership':
+      return tryOwnership(state, settings);
+    case 'entryServices':
+      return tryEntryServices(state, settings);
+    case 'journeys':
+      return tryJourneys(state, settings);
+    case 'businessEvents':
+      return tryBusinessEvents(state, settings);
+    case 'keyTiers':
+      return tryKeyTiers(state, settings);
+    default:
+      return [];
+  }
+}
+
+/** ": Pay, Print labels, Track a parcel and 4 more" */
+function named(names: readonly string[]): string {
+  if (names.length === 0) return '';
+  const more = names.length > MOST_NAMES ? ` and ${names.length - MOST_NAMES} more` : '';
+  return `: ${names.slice(0, MOST_NAMES).join(', ')}${more}`;
+}
+
+const matches = (rule: FlowRule, application: string, technicalName: string) =>
+  (rule.application === undefined || rule.application === application) &&
+  matchesPattern(rule.technicalName, technicalName);
+
+/** The first rule that matches speaks, so a rule counts the flows that no earlier one takes. */
+function tryFlows({ names }: EngineState, { flows: rules }: Settings): Line[] {
+  const taken = rules.map((): string[] => []);
+  for (const { application, technicalName } of names.flows)
+    taken[rules.findIndex((rule) => matches(rule, application, technicalName))]?.push(technicalName);
+  return rules.map((rule, i) => {
+    const own = taken[i] ?? [];
+    const words = own.length === 0 ? 'matches no flow that is known' : `matches ${counted(own.length, 'flow')}`;
+    return { of: rule.technicalName, words: words + named(own) };
+  });
+}
+
+const componentsOf = async ({ database }: EngineState): Promise<string[]> => [
+  ...new Set((await storedParts(database)).map(({ component }) => component)),
+];
+
+async function tryOwnership(state: EngineState, { ownership, teams }: Settings): Promise<Line[]> {
+  const teamOf = (subject: Parameters<typeof proposeTeam>[1]) => proposeTeam(ownership, subject)?.team;
+  const subjects = [
+    ...state.names.flows.map(({ application, name }) => ({ name, team: teamOf({ application, flow: name }) })),
+    ...(await componentsOf(state)).map((name) => ({ name, team: teamOf({ application: '', component: name }) })),
+  ];
+  const ownedBy = (team: string | undefined) =>
+    subjects.filter((subject) => subject.team === team).map(({ name }) => name);
+  const without = ownedBy(undefined);
+  return [
+    ...teams.map((team) => {
+      const own = ownedBy(team);
+      return { of: team, words: own.length === 0 ? 'owns nothing that is known' : `owns ${own.length}${named(own)}` };
+    }),
+    ...(without.length > 0 ? [{ of: 'Nobody', words: `${without.length} without an owner${named(without)}` }] : []),
+  ];
+}
+
+async function tryEntryServices(state: EngineState, { entryServices }: Settings): Promise<Line[]> {
+  const components = await componentsOf(state);
+  return entryServices.map((service) => ({
+    of: service,
+    words: components.includes(service) ? 'sends spans' : 'no service of this name was ever seen',
+  }));
+}
+
+function tryJourneys({ names }: EngineState, { journeys }: Settings): Line[] {
+  return journeys.map(({ name, application, steps }) => {
+    const missing = steps.filter(
+      (step) => !names.flows.some((flow) => flow.application === application && flow.technicalName === step),
+    );
+    const words = missing.length === 0 ? `all ${steps.length} steps are known flows` : `not known${named(missing)}`;
+    return { of: name, words };
+  });
+}
+
+async function tryBusinessEvents(state: EngineState, { businessEvents, currency }: Settings): Promise<Line[]> {
+  const sinceMs = state.watermarkMs - HOUR_MS;
+  const lines = await newestLines(state.database, { sinceMs, most: LINES_READ });
+  const read = lineReader(businessEvents);
+  const found = lines.flatMap(({ component, body }) => read(component, body) ?? []);
+  return businessEvents.map(({ name }) => {
+    const own = found.filter((match) => match.name === name);
+    const first = own.find(({ amount }) => amount !== undefined);
+    const worth = first ? `, one with ${formatMoney(first.amount as number, first.texts.currency ?? currency, 2)}` : '';
+    return { of: name, words: `fits ${own.length} of ${counted(lines.length, 'line')} of the last hour${worth}` };
+  });
+}
+
+const tryKeyTiers = ({ names }: EngineState, { rates }: Settings): Line[] =>
+  rates.keyTiers.map((tier) => ({
+    of: tier,
+    words: names.valuesOf('tier').includes(tier) ? 'customers of it were seen' : 'no customer of it was ever seen',
+  }));

@@ -1,0 +1,13 @@
+import { lineReader } from '@toplens/core/money';
+import type { Settings } from './settings/settings';
+import type { Reading } from './intake/decode';
+
+/** How telemetry is read by the settings as they are now. */
+export const readingOf = (settings: Settings): Omit<Reading, 'limits'> => ({
+  entryServices: new Set(settings.entryServices),
+  readLine: lineReader(settings.businessEvents),
+  exchange: {
+    currency: settings.currency,
+    rates: new Map(settings.exchangeRates.map(({ currency, rate }) => [currency, rate])),
+  },
+});

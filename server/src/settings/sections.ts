@@ -1,0 +1,38 @@
+import { array, object, string, type AnyObject, type ObjectSchema, type Schema } from 'yup';
+import { settingsSchema } from './settings';
+
+/** Parts of the settings file that are changed in place as a whole, each with who and when. */
+export const SECTIONS = [
+  'currency',
+  'exchangeRates',
+  'flows',
+  'entryServices',
+  'ownership',
+  'keyTiers',
+  'journeys',
+  'businessEvents',
+] as const;
+export type Section = (typeof SECTIONS)[number];
+
+/** What each is called, as people read it. */
+export const SECTION_WORDS: Readonly<Record<Section, string>> = {
+  currency: 'currency',
+  exchangeRates: 'exchange rates',
+  flows: 'rules of flows',
+  entryServices: 'entry services',
+  ownership: 'owners',
+  keyTiers: 'key customers',
+  journeys: 'named journeys',
+  businessEvents: 'business events',
+};
+
+export const isSection = (key: string): key is Section => (SECTIONS as readonly string[]).includes(key);
+
+/** What a section holds; a list cannot be checked by itself, so it stands under its name. */
+export const sectionSchema = (section: Section): ObjectSchema<AnyObject> =>
+  object({
+    [section]:
+      section === 'keyTiers'
+        ? array(string().trim().min(1).required()).required()
+        : (settingsSchema.fields[section] as Schema),
+  }).noUnknown();

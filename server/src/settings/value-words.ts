@@ -1,0 +1,77 @@
+import { counted, durationWords, percent } from '@toplens/core/words';
+import { ALL_KEY, CALENDAR_KEY, RATES_KEY, type FlowChange, type JourneyChange } from './settings-book';
+import { isSection } from './sections';
+import type { Settings } from './settings';
+
+const RATE_WORDS: Readonly<Record<string, string>> = {
+  waiting: 'a minute waited',
+  failed: 'a failed attempt',
+  left: 'a person who left',
+  missing: 'an attempt that never came',
+  money: 'a unit of money',
+  keyMultiplier: 'key customers count',
+};
+
+/**
+ * What a setting was set to, as people read it: no names of fields, no JSON.
+ *
+ * @example valueWords(key, { limitMs: 1200, importance: 1 }) // 'limit 1.2 s, importance 1'
+ */
+export function valueWords(key: string, value: unknown): string {
+  if (key === ALL_KEY) return 'imported from a file';
+  if (key === RATES_KEY)
+    return Object.entries(value as Record<string, number>)
+      .map(([name, rate]) => `${RATE_WORDS[name] ?? name} ${rate}${name === 'keyMultiplier' ? ' times' : ''}`)
+      .join(', ');
+  if (key === CALENDAR_KEY) return calendarWords(value as Settings['calendar']);
+  if (isSection(key)) return sectionWords(key, value);
+  return flowWords(value as FlowChange & JourneyChange);
+}
+
+function flowWords({ name, limitMs, siteLimitsMs, importance }: FlowChange): string {
+  const sites = Object.entries(siteLimitsMs ?? {}).map(([site, ms]) => `${site} ${durationWords(ms)}`);
+  const said = [
+    name === null ? 'no name of its own' : name && `called “${name}”`,
+    limitMs === null ? 'no limit of its own' : limitMs !== undefined && `limit ${durationWords(limitMs)}`,
+    sites.length > 0 && `limits of sites: ${sites.join(', ')}`,
+    typeof importance === 'number' && `importance ${importance}`,
+  ].filter(Boolean);
+  return said.join(', ') || 'nothing of its own';
+}
+
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+
+function calendarWords({ holidays, excluded }: Settings['calendar']): string {
+  const said = [
+    ...(holidays.length > 0 ? [`holidays ${holidays.map((one) => day.format(Date.parse(one))).join(', ')}`] : []),
+    ...excluded.map(
+      ({ fromMs, toMs, reason }) => `left out ${day.format(fromMs)} to ${day.format(toMs - 1)}: ${reason}`,
+    ),
+  ];
+  return said.join('; ') || 'no day is special';
+}
+
+function sectionWords(key: string, value: unknown): string {
+  if (typeof value === 'string') return value;
+  const rows = value as (string | Record<string, unknown>)[];
+  if (rows.length === 0) return 'none';
+  const names = rows.map((row) => (typeof row === 'string' ? row : ruleWords(key, row)));
+  return `${counted(rows.length, key === 'ownership' || key === 'flows' ? 'rule' : 'entry', key === 'ownership' || key === 'flows' ? 'rules' : 'entries')}: ${names.join('; ')}`;
+}
+
+function ruleWords(key: string, row: Record<string, unknown>): string {
+  if (key === 'ownership') {
+    const of = ['component', 'flow', 'application'].flatMap((field) =>
+      row[field] ? [`${field} ${String(row[field])}`] : [],
+    );
+    return `${of.join(', ') || 'all else'} to ${String(row.team)}`;
+  }
+  if (key === 'exchangeRates') return `${String(row.currency)} at ${String(row.rate)} as of ${String(row.asOf)}`;
+  if (key === 'flows') {
+    const { agreement } = row as unknown as Settings['flows'][number];
+    const promise =
+      agreement && `promise ${percent(agreement.target)} over ${agreement.days} days, penalty ${agreement.penalty}`;
+    return [String(row.technicalName), flowWords(row as FlowChange), promise].filter(Boolean).join(' ');
+  }
+  return String(row.name);
+}
