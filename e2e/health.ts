@@ -1,8 +1,8 @@
-import type { HealthAnswer } from '../server/src/api/health';
+import type { AnswerTo } from './ask';
 
 /** How a server says it is; it answers so too, with 503, when it is not well. */
-export const health = async (server: string): Promise<HealthAnswer> =>
-  (await (await fetch(`${server}/healthz`)).json()) as HealthAnswer;
+export const health = async (server: string): Promise<AnswerTo<'/readyz'>> =>
+  (await (await fetch(`${server}/healthz`)).json()) as AnswerTo<'/readyz'>;
 
 /** Whether a server has stored all that it acknowledged. */
 export const hasStoredAll = async (server: string): Promise<boolean> => (await health(server)).backlogRecords === 0;

@@ -165,7 +165,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     expect(before.harm).toBeGreaterThan(0);
     const page = await open('/settings', size);
     await fill(page, 'rate-failed', 'much');
-    await fill(page, 'rate-who', 'Kim');
+    await fill(page, 'rates-who', 'Kim');
     await tap(page, 'save-rates');
     await seen(page, 'A number, at least 0.');
     await fill(page, 'rate-failed', '10');

@@ -5,16 +5,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { ask } from '../ask';
 import { health } from '../health';
 import type { TruthFile } from '../../scenario/src/pellwick/truth';
-import {
-  ROOT,
-  freePort,
-  removeFolder,
-  start,
-  startServerProcess,
-  stop,
-  temporaryFolder,
-  until,
-} from '../processes';
+import { ROOT, freePort, removeFolder, start, startServerProcess, stop, temporaryFolder, until } from '../processes';
 
 export interface DemoWorld {
   url: string;

@@ -841,6 +841,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/readyz": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How every part of this server is: 200 when it takes telemetry and answers questions */
+        get: operations["getReadyz"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/healthz": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How every part of this server is: 200 when it takes telemetry and answers questions */
+        get: operations["getHealthz"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/status": {
         parameters: {
             query?: never;
@@ -5818,6 +5852,50 @@ export interface components {
             }[];
         };
         /**
+         * Health
+         * @description Whether this server takes telemetry and answers questions
+         */
+        Health: {
+            /**
+             * @description of the part that is worst
+             * @example ok
+             * @enum {string}
+             */
+            status: "ok" | "degraded" | "down";
+            /** @description how each part of the server is */
+            parts: {
+                /** @description what takes telemetry */
+                intake: components["schemas"]["PartHealth"];
+                /** @description the journal that requests are acknowledged from */
+                journal: components["schemas"]["PartHealth"];
+                /** @description the database that everything is stored in */
+                database: components["schemas"]["PartHealth"];
+                /** @description the part that judges and answers */
+                engine: components["schemas"]["PartHealth"];
+                /** @description what looks through logs and page views */
+                search: components["schemas"]["PartHealth"];
+                /** @description room on the disk */
+                disk: components["schemas"]["PartHealth"];
+                /** @description backups made by night */
+                backup: components["schemas"]["PartHealth"];
+            };
+            /**
+             * @description up to when data is complete; 0 before the first
+             * @example 1772446500000
+             */
+            watermarkMs: number;
+            /**
+             * @description up to when minutes are judged; 0 before the first
+             * @example 1772446440000
+             */
+            judgedMs: number;
+            /**
+             * @description records that are acknowledged and not stored yet
+             * @example 0
+             */
+            backlogRecords: number;
+        };
+        /**
          * PartHealth
          * @description How a part of the server is
          */
@@ -8995,6 +9073,82 @@ export interface operations {
             };
             /** @description what is wrong and the way on */
             "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReadyz: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it takes telemetry and answers questions */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description it does not: the parts say why */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHealthz: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it takes telemetry and answers questions */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description it does not: the parts say why */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
                 headers: {
                     [name: string]: unknown;
                 };

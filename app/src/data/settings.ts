@@ -9,8 +9,27 @@ export function useSettings() {
 export function useChangeSetting() {
   const refresh = useRefreshAll();
   return useMutation({
-    mutationFn: (body: { who: string; key: string; value: object | null; fromMs?: number }) =>
+    mutationFn: (body: { who: string; key: string; value: unknown; fromMs?: number }) =>
       post('/api/settings', { body }),
+    onSuccess: refresh,
+  });
+}
+
+/** What a setting would match, before it is saved. */
+export function useTrySetting() {
+  return useMutation({
+    mutationFn: (body: { key: string; value: unknown }) => post('/api/settings/try', { body }),
+  });
+}
+
+export function useExportSettings() {
+  return useMutation({ mutationFn: () => get('/api/settings/file', {}) });
+}
+
+export function useImportSettings() {
+  const refresh = useRefreshAll();
+  return useMutation({
+    mutationFn: (body: { who: string; settings: unknown }) => post('/api/settings/file', { body }),
     onSuccess: refresh,
   });
 }

@@ -56,9 +56,13 @@ export function clockWords(
 
 /** Values that no bill counts are told: money is not less because of them. */
 export function currencyWords(currencies: ServerState['currencies']): string {
-  const names = new Intl.ListFormat('en-GB').format(currencies.slice(0, 3).map(({ currency }) => currency));
+  const shown = currencies.slice(0, 3).map(({ currency }) => currency);
+  const more = currencies.length - shown.length;
+  const names = new Intl.ListFormat('en-GB').format(
+    more > 0 ? [...shown, counted(more, 'other currency', 'other currencies')] : shown,
+  );
   const values = currencies.reduce((sum, one) => sum + one.values, 0);
-  return `Money leaves out ${counted(values, 'value')} in ${names}: no exchange rate is set. Add it to exchangeRates in the settings file.`;
+  return `Money leaves out ${counted(values, 'value')} in ${names}: no exchange rate is set. Add it in Settings, under Currencies.`;
 }
 
 /**

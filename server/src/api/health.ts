@@ -1,21 +1,13 @@
 import { Router } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Intake } from '../intake/intake';
-import { Health, type HealthReport, type HealthState } from '../maintenance/health';
+import type { HealthShape } from '../contract/server';
+import { Health } from '../maintenance/health';
 
 export interface HealthDeps {
   intake: Intake;
   engine: Engine;
   health: Health;
-}
-
-/** What `/readyz` and `/healthz` answer; moments in ms since the epoch, 0 while nothing was taken or judged. */
-export interface HealthAnswer {
-  status: HealthState;
-  parts: HealthReport;
-  watermarkMs: number;
-  judgedMs: number;
-  backlogRecords: number;
 }
 
 /**
@@ -32,7 +24,7 @@ export function healthRoutes({ intake, engine, health }: HealthDeps): Router {
     const worst = Health.worst(parts);
     const { watermarkMs = 0, judgedMs = 0 } = engine.figures ?? {};
     if (worst === 'down') response.status(503).setHeader('retry-after', '5');
-    const answer: HealthAnswer = {
+    const answer: HealthShape = {
       status: worst,
       parts,
       watermarkMs,

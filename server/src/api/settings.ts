@@ -197,7 +197,7 @@ function shapeOf(
         who: by,
         key,
         about: aboutWords(key),
-        words: value === null ? 'back to the settings file' : valueWords(key, value),
+        words: valueWords(key, value),
         undoes,
         isUndone: undone.has(id),
       })),

@@ -33,21 +33,32 @@ export const PartHealth = resource('PartHealth', 'How a part of the server is', 
 });
 export type PartHealthShape = Static<typeof PartHealth>;
 
+const parts = record(
+  {
+    intake: ref(PartHealth, 'what takes telemetry'),
+    journal: ref(PartHealth, 'the journal that requests are acknowledged from'),
+    database: ref(PartHealth, 'the database that everything is stored in'),
+    engine: ref(PartHealth, 'the part that judges and answers'),
+    search: ref(PartHealth, 'what looks through logs and page views'),
+    disk: ref(PartHealth, 'room on the disk'),
+    backup: ref(PartHealth, 'backups made by night'),
+  },
+  'how each part of the server is',
+);
+
+export const Health = resource('Health', 'Whether this server takes telemetry and answers questions', {
+  status: oneOf(['ok', 'degraded', 'down'], 'of the part that is worst'),
+  parts,
+  watermarkMs: number('up to when data is complete; 0 before the first', EPOCH_MS, 1772446500000),
+  judgedMs: number('up to when minutes are judged; 0 before the first', EPOCH_MS, 1772446440000),
+  backlogRecords: integer('records that are acknowledged and not stored yet', 'records', 0),
+});
+export type HealthShape = Static<typeof Health>;
+
 export const ServerState = resource('ServerState', 'How this server is, what is judged again, whose clock is wrong', {
   state: oneOf(['ok', 'degraded', 'down'], 'state'),
   nowMs: number("this server's clock", EPOCH_MS, 1772446440000),
-  parts: record(
-    {
-      intake: ref(PartHealth, 'what takes telemetry'),
-      journal: ref(PartHealth, 'the journal that requests are acknowledged from'),
-      database: ref(PartHealth, 'the database that everything is stored in'),
-      engine: ref(PartHealth, 'the part that judges and answers'),
-      search: ref(PartHealth, 'what looks through logs and page views'),
-      disk: ref(PartHealth, 'room on the disk'),
-      backup: ref(PartHealth, 'backups made by night'),
-    },
-    'how each part of the server is',
-  ),
+  parts,
   judgedAgainFromMs: orNull(
     number('from where old times are being judged again; null when none are', EPOCH_MS, 1772438400000),
   ),
@@ -94,7 +105,20 @@ export const refusedQuery = object({
 
 const refusedId = path('id', 'number of the refused record', 12);
 
+const health = {
+  get: {
+    ...get('How every part of this server is: 200 when it takes telemetry and answers questions', Health),
+    responses: {
+      '200': ok(Health, 'it takes telemetry and answers questions'),
+      '4XX': problem,
+      '503': ok(Health, 'it does not: the parts say why'),
+    },
+  },
+};
+
 export const serverPaths: Paths = {
+  '/readyz': health,
+  '/healthz': health,
   '/api/status': { get: get('How fresh the data is', Freshness) },
   '/api/server-state': {
     get: get("How this server's parts are, what is judged again, whose clock is wrong", ServerState),

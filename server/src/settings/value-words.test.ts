@@ -8,6 +8,7 @@ test.each<[string, unknown, string]>([
   [flow, { name: 'Pay now', limitMs: null }, 'called “Pay now”, no limit of its own'],
   [flow, { siteLimitsMs: { Ostrel: 2500 } }, 'limits of sites: Ostrel 2.5 s'],
   [flow, {}, 'nothing of its own'],
+  [flow, null, 'back to the settings file'],
   [RATES_KEY, { waiting: 2, keyMultiplier: 3 }, 'a minute waited 2, key customers count 3 times'],
   [
     'calendar',

@@ -1,4 +1,4 @@
-import { counted, durationWords, percent } from '@toplens/core/words';
+import { counted, durationWords } from '@toplens/core/words';
 import { ALL_KEY, CALENDAR_KEY, RATES_KEY, type FlowChange, type JourneyChange } from './settings-book';
 import { isSection } from './sections';
 import type { Settings } from './settings';
@@ -18,6 +18,7 @@ const RATE_WORDS: Readonly<Record<string, string>> = {
  * @example valueWords(key, { limitMs: 1200, importance: 1 }) // 'limit 1.2 s, importance 1'
  */
 export function valueWords(key: string, value: unknown): string {
+  if (value === null) return 'back to the settings file';
   if (key === ALL_KEY) return 'imported from a file';
   if (key === RATES_KEY)
     return Object.entries(value as Record<string, number>)
@@ -61,16 +62,18 @@ function sectionWords(key: string, value: unknown): string {
 
 function ruleWords(key: string, row: Record<string, unknown>): string {
   if (key === 'ownership') {
-    const of = ['component', 'flow', 'application'].flatMap((field) =>
-      row[field] ? [`${field} ${String(row[field])}`] : [],
+    const rule = row as unknown as Settings['ownership'][number];
+    const of = (['component', 'flow', 'application'] as const).flatMap((field) =>
+      rule[field] === undefined ? [] : [`${field} ${rule[field]}`],
     );
-    return `${of.join(', ') || 'all else'} to ${String(row.team)}`;
+    return `${of.join(', ') || 'all else'} to ${rule.team}`;
   }
   if (key === 'exchangeRates') return `${String(row.currency)} at ${String(row.rate)} as of ${String(row.asOf)}`;
   if (key === 'flows') {
     const { agreement } = row as unknown as Settings['flows'][number];
     const promise =
-      agreement && `promise ${percent(agreement.target)} over ${agreement.days} days, penalty ${agreement.penalty}`;
+      agreement &&
+      `promise ${Number((agreement.target * 100).toFixed(4))} % over ${agreement.days} days, penalty ${agreement.penalty}`;
     return [String(row.technicalName), flowWords(row as FlowChange), promise].filter(Boolean).join(' ');
   }
   return String(row.name);

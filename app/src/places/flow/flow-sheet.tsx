@@ -1,15 +1,14 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { FlowPage } from '@/data/client';
 import { useChangeSetting } from '@/data/settings';
 import { Choice } from '@/frame/choice';
 import { parseDecimal } from '@/frame/decimal';
 import { FormField } from '@/frame/form-field';
+import { SaveBar } from '@/frame/save-bar';
 import { Sheet } from '@/frame/sheet';
-import { Trouble } from '@/frame/trouble';
 import { useWho, whoChanges } from '@/frame/who';
 import { clock, durationWords } from '@/look/format';
 import { parseSiteLimits, siteLimitsText } from './site-limits';
@@ -122,23 +121,7 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
         chosen={since}
         onChoose={setSince}
       />
-      <FormField control={form.control} name="who" label="Your name" testID="flow-who" />
-      {change.error && (
-        <Trouble
-          error={change.error}
-          still="Nothing was changed; what you typed is kept."
-          onRetry={() => void submit()}
-        />
-      )}
-      <Button
-        mode="contained"
-        loading={change.isPending}
-        disabled={change.isPending}
-        onPress={() => void submit()}
-        testID="save-flow"
-      >
-        Save
-      </Button>
+      <SaveBar control={form.control} name="flow" words="Save" saving={change} onSave={() => void submit()} />
     </Sheet>
   );
 }

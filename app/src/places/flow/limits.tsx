@@ -60,7 +60,7 @@ export function Limits({ page }: { page: FlowPage }) {
       {newest && (
         <View style={styles.change}>
           <Words kind="small" style={styles.words}>
-            {`${clock(newest.atMs)} ${newest.who}${newest.undoes === null ? '' : ' undid a change'}: ${newest.words === 'null' ? 'back to the settings file' : newest.words.replace(/[{}"]/g, '').replaceAll(',', ', ')}`}
+            {`${clock(newest.atMs)} ${newest.who}${newest.undoes === null ? '' : ' undid a change'}: ${newest.words}`}
           </Words>
           <Button icon="undo" onPress={() => undo.mutate({ id: newest.id, who: who || 'somebody' })} testID="undo-flow">
             Undo

@@ -1,12 +1,11 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
-import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Schemas } from '@/data/client';
 import { useChangeSetting } from '@/data/settings';
 import { FormField } from '@/frame/form-field';
+import { SaveBar } from '@/frame/save-bar';
 import { Sheet } from '@/frame/sheet';
-import { Trouble } from '@/frame/trouble';
 import { useWho, whoChanges } from '@/frame/who';
 
 const schema = object({ name: string().trim().max(120, 'At most 120 characters.').default(''), who: whoChanges });
@@ -36,23 +35,7 @@ export function JourneySheet({ journey, onClose }: { journey: Schemas['Journey']
         hint="Named, it is kept in the list. Empty: it is shown as long as people walk it."
         testID="journey-name"
       />
-      <FormField control={form.control} name="who" label="Your name" testID="journey-who" />
-      {change.error && (
-        <Trouble
-          error={change.error}
-          still="Nothing was changed; what you typed is kept."
-          onRetry={() => void submit()}
-        />
-      )}
-      <Button
-        mode="contained"
-        loading={change.isPending}
-        disabled={change.isPending}
-        onPress={() => void submit()}
-        testID="save-journey"
-      >
-        Save
-      </Button>
+      <SaveBar control={form.control} name="journey" words="Save" saving={change} onSave={() => void submit()} />
     </Sheet>
   );
 }

@@ -1,12 +1,11 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Settings } from '@/data/client';
 import { useChangeSetting } from '@/data/settings';
 import { FormField } from '@/frame/form-field';
-import { Trouble } from '@/frame/trouble';
+import { SaveBar } from '@/frame/save-bar';
 import { useWho, whoChanges } from '@/frame/who';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -66,7 +65,7 @@ export function CalendarForm({ settings }: { settings: Settings }) {
   });
   const submit = form.handleSubmit((values) => {
     setWho(values.who);
-    change.mutate({ who: values.who, key: 'calendar', value: parseCalendar(values.days) as Settings['calendar'] });
+    change.mutate({ who: values.who, key: 'calendar', value: parseCalendar(values.days) });
   });
   return (
     <View style={styles.box}>
@@ -81,26 +80,9 @@ export function CalendarForm({ settings }: { settings: Settings }) {
         multiline
         testID="calendar-days"
       />
-      <FormField control={form.control} name="who" label="Your name" testID="calendar-who" />
-      {change.error && (
-        <Trouble
-          error={change.error}
-          still="Nothing was changed; what you typed is kept."
-          onRetry={() => void submit()}
-        />
-      )}
-      <Button
-        mode="outlined"
-        loading={change.isPending}
-        disabled={change.isPending}
-        onPress={() => void submit()}
-        style={styles.button}
-        testID="save-calendar"
-      >
-        Save days
-      </Button>
+      <SaveBar control={form.control} name="calendar" words="Save days" saving={change} onSave={() => void submit()} />
     </View>
   );
 }
 
-const styles = StyleSheet.create({ box: { gap: SPACE.s }, button: { alignSelf: 'flex-start' } });
+const styles = StyleSheet.create({ box: { gap: SPACE.s } });

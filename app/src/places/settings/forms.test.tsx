@@ -40,7 +40,7 @@ describe('harm rates', () => {
     render(<RatesForm settings={settings} />);
     write('rate-money', '0,75');
     write('rate-left', '20');
-    write('rate-who', '  Ada Field ');
+    write('rates-who', '  Ada Field ');
     press('save-rates');
     await waitFor(() => expect(mockChange.mutate).toHaveBeenCalled());
     expect(mockChange.mutate).toHaveBeenCalledWith({
@@ -58,7 +58,7 @@ describe('harm rates', () => {
     ['rate-waiting', 'Infinity', 'A number, at least 0.'],
   ])('%s of "%s" is not saved, and says what is asked for', async (testID, text, words) => {
     render(<RatesForm settings={settings} />);
-    write('rate-who', 'Ada');
+    write('rates-who', 'Ada');
     write(testID, text);
     press('save-rates');
     expect(await screen.findByText(words)).toBeTruthy();

@@ -1,13 +1,12 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Settings } from '@/data/client';
 import { useChangeSetting } from '@/data/settings';
 import { parseDecimal } from '@/frame/decimal';
 import { FormField } from '@/frame/form-field';
-import { Trouble } from '@/frame/trouble';
+import { SaveBar } from '@/frame/save-bar';
 import { useWho, whoChanges } from '@/frame/who';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -65,29 +64,13 @@ export function RatesForm({ settings }: { settings: Settings }) {
       </Words>
       <Words kind="muted">{`In force from now on; past windows keep what was set then. Key customers: ${settings.keyTiers.length > 0 ? settings.keyTiers.join(', ') : 'no tier'}.`}</Words>
       <View style={styles.fields}>
-        {[...RATES, ['who', 'Your name'] as const].map(([name, label]) => (
+        {RATES.map(([name, label]) => (
           <View key={name} style={styles.field}>
             <FormField control={form.control} name={name} label={label} testID={`rate-${name}`} />
           </View>
         ))}
       </View>
-      {change.error && (
-        <Trouble
-          error={change.error}
-          still="Nothing was changed; what you typed is kept."
-          onRetry={() => void submit()}
-        />
-      )}
-      <Button
-        mode="contained"
-        loading={change.isPending}
-        disabled={change.isPending}
-        onPress={() => void submit()}
-        style={styles.button}
-        testID="save-rates"
-      >
-        Save rates
-      </Button>
+      <SaveBar control={form.control} name="rates" words="Save rates" saving={change} onSave={() => void submit()} />
     </View>
   );
 }
@@ -96,5 +79,4 @@ const styles = StyleSheet.create({
   box: { gap: SPACE.s },
   fields: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
   field: { flexGrow: 1, flexBasis: 300 },
-  button: { alignSelf: 'flex-start' },
 });

@@ -11,8 +11,11 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { CalendarForm } from './calendar-form';
+import { FilePart } from './file-part';
+import { InstallationPart } from './installation-part';
 import { RatesForm } from './rates-form';
 import { RefusedPart } from './refused-part';
+import { SectionsPart } from './sections-part';
 import { ServerPart } from './server-part';
 
 /** What a unit of harm weighs, days that are not like others, who changed what, and how the server is. */
@@ -31,17 +34,16 @@ export function SettingsPlace() {
         {error && <Trouble error={error} onRetry={() => void refetch()} />}
         {data && (
           <>
+            <SectionsPart settings={data} />
             <RatesForm key={JSON.stringify(data.rates)} settings={data} />
             <CalendarForm key={JSON.stringify(data.calendar)} settings={data} />
+            <FilePart />
             <Changes settings={data} />
+            <InstallationPart settings={data} />
           </>
         )}
         <ServerPart />
         <RefusedPart />
-        <Words kind="muted">
-          A flow’s name, limit and importance are changed on its own page. Owners, teams and agreements stand in the
-          settings file.
-        </Words>
       </View>
     </ScrollView>
   );

@@ -15,6 +15,7 @@ import { HOUR_MS, stepsOf, type Window } from '@toplens/core/time';
 import type { SampleShape } from '../../contract/attempts';
 import type { FlowPageShape, SideShape } from '../../contract/flows';
 import { flowKey } from '../../settings/settings-book';
+import { valueWords } from '../../settings/value-words';
 import { eachAttempt, walkedPart } from '../reading/each-attempt';
 import { flowsIn, conditionsOf } from '../reading/focus';
 import type { Focus, FlowQuestion } from '../state/questions';
@@ -116,12 +117,12 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
       })),
     changes: state.settings
       .changesOf(flowKey(flow.application, flow.technicalName))
-      .map(({ id, atMs, fromMs, who, value, undoes }) => ({
+      .map(({ id, atMs, fromMs, who, key, value, undoes }) => ({
         id,
         atMs,
         fromMs,
         who,
-        words: JSON.stringify(value),
+        words: valueWords(key, value),
         undoes,
       })),
   };

@@ -23,7 +23,7 @@ interface Known {
 
 const nothingKnown = (): Known => ({
   texts: new Map(),
-  values: new Map(DIMENSIONS.map((dimension) => [dimension, new Map()])),
+  values: new Map(DIMENSIONS.map((dimension) => [dimension, new Map<string, number>()])),
   flows: new Map(),
   applications: new Map(),
   newest: [0, 0],

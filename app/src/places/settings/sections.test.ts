@@ -1,0 +1,78 @@
+import type { Schemas } from '@/data/client';
+import { SECTIONS, sectionWords, wrongIn, wrongWords, type Section } from './sections';
+
+const FILE: Schemas['SettingsFile'] = {
+  currency: 'EUR',
+  exchangeRates: [{ currency: 'JPY', rate: 0.0061, asOf: '2026-11-02' }],
+  flows: [
+    {
+      application: 'Shop',
+      technicalName: 'POST /pay',
+      name: 'Pay',
+      limitMs: 1200,
+      siteLimitsMs: { 'North: hall 2': 2500 },
+      importance: 2,
+      agreement: { target: 0.9995, days: 30, penalty: 4000 },
+    },
+    { technicalName: 'GET /*' },
+  ],
+  entryServices: ['portal-web'],
+  ownership: [{ component: 'slots', team: 'Slots' }, { team: 'Portal' }],
+  rates: { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2, keyTiers: ['Anchor'] },
+  journeys: [{ application: 'Shop', name: 'Buy', steps: ['GET /a', 'POST /pay'] }],
+  businessEvents: [{ name: 'Order', component: 'pay', pattern: 'order of {person}: {amount} {currency}' }],
+  calendar: { holidays: [], excluded: [] },
+};
+
+const valueIn = ({ key }: Section) => (key === 'keyTiers' ? FILE.rates.keyTiers : FILE[key as keyof typeof FILE]);
+const sectionOf = (key: string) => SECTIONS.find((section) => section.key === key) as Section;
+
+test.each(SECTIONS.map((section) => [section.key, section] as const))(
+  '%s: what is shown and saved again is what it was; it reads as words, and nothing in it is wrong',
+  (_key, section) => {
+    const entries = section.entriesOf(FILE);
+    expect(section.valueOf(entries)).toEqual(valueIn(section));
+    expect(wrongIn(section, entries)).toEqual([]);
+    expect(sectionWords(section, FILE)).toMatch(/^\d+ [a-z]+$/);
+    for (const entry of entries) expect(section.words(entry)).not.toMatch(/undefined|\{"|NaN/);
+  },
+);
+
+test.each([
+  ['ownership', 0, 'slots → Slots'],
+  ['ownership', 1, 'All else → Portal'],
+  ['flows', 0, 'POST /pay → “Pay” · promised 99.95 % over 30 days'],
+  ['flows', 1, 'GET /*'],
+  ['journeys', 0, 'Buy · 2 steps'],
+  ['exchangeRates', 0, '1 JPY = 0.0061 · 2026-11-02'],
+])('entry %s %d reads as %s', (key, place, words) => {
+  const section = sectionOf(key);
+  expect(section.words(section.entriesOf(FILE)[place] ?? {})).toBe(words);
+});
+
+test('an entry with nothing in it is wrong where something must stand, and says so', () => {
+  for (const section of SECTIONS) {
+    const wrong = wrongIn(section, [...section.entriesOf(FILE), {}]);
+    expect(wrong.length).toBeGreaterThan(0);
+    expect(wrongWords(section, wrong)).toMatch(
+      /^(One field is|\d fields are) not right yet, (the first )?in [a-z]+ \d\.$/,
+    );
+  }
+});
+
+test.each([
+  ['flows', { technicalName: 'x', limit: 'soon' }, 'limit'],
+  ['flows', { technicalName: 'x', target: '20' }, 'target'],
+  ['flows', { technicalName: 'x', siteLimits: 'North 2.5' }, 'siteLimits'],
+  ['exchangeRates', { currency: 'yen', rate: '1', asOf: '2026-11-02' }, 'currency'],
+  ['exchangeRates', { currency: 'JPY', rate: '-1', asOf: 'today' }, 'rate'],
+  ['journeys', { name: 'x', application: 'y', steps: 'one' }, 'steps'],
+])('%s with %j is wrong in %s', (key, entry, column) => {
+  expect(wrongIn(sectionOf(key), [entry])[0]?.column).toBe(column);
+});
+
+test('commas are decimals too; empty fields leave their part out', () => {
+  expect(sectionOf('flows').valueOf([{ technicalName: ' x ', limit: '1,5', name: '', target: '99,5' }])).toEqual([
+    { technicalName: 'x', limitMs: 1500, agreement: { target: 0.995, days: 30, penalty: 0 } },
+  ]);
+});
