@@ -1,5 +1,5 @@
 // Cuts the shipped fonts down to what the interface can show and packs them as WOFF2, into app/assets/fonts.
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import subsetFont from 'subset-font';
@@ -19,6 +19,20 @@ const fonts = [
 ];
 
 const glyphs = JSON.parse(readFileSync(join(root, 'app/src/look/icon-glyphs.json'), 'utf8'));
+const missing = [...iconsNamedIn(join(root, 'app', 'src'))].filter((name) => !(name in glyphs));
+if (missing.length > 0) throw new Error(`icons that are not in app/src/look/icon-glyphs.json: ${missing.join(', ')}`);
+
+/** Names of icons in the code: without its glyph one would show as a question mark. */
+function iconsNamedIn(dir) {
+  const named = new Set();
+  for (const file of readdirSync(dir, { recursive: true }).filter((one) => one.endsWith('.tsx'))) {
+    const code = readFileSync(join(dir, file), 'utf8');
+    for (const [, one] of code.matchAll(/\bicon(?:=|: )["']([a-z-]+)["']/g)) named.add(one);
+    for (const [, first, second] of code.matchAll(/\bicon=\{[\w.]+ \? '([a-z-]+)' : '([a-z-]+)'\}/g))
+      named.add(first).add(second);
+  }
+  return named;
+}
 const icons = '@expo/vector-icons/build/vendor/react-native-vector-icons/Fonts/MaterialCommunityIcons.ttf';
 fonts.push(['icons', icons, String.fromCodePoint(...Object.values(glyphs))]);
 
