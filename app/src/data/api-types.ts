@@ -987,6 +987,11 @@ export interface components {
              * @example last Monday
              */
             comparedWith: string | null;
+            /**
+             * @description of what the filter leaves; the range beside it is what is usual for everybody
+             * @example true
+             */
+            isNarrowed: boolean;
         };
         /**
          * Freshness

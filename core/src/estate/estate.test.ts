@@ -194,7 +194,17 @@ describe('against what is usual', () => {
     expect(slow).toMatchObject({ level: 'hurting', isUsualKnown: false, usualPerMinute: NaN });
   });
 
+  test('days before it was first seen say nothing of it; later ones on which it did nothing do', () => {
+    const on = (when: number) => span('web', 'north-1', '', { kind: SpanKind.SERVER, when });
+    const last = span('web', 'north-1', '', { kind: SpanKind.SERVER });
+    const daysOf = (...spans: SpanSums[]) => partsOf([last, ...spans], 7)[0]?.days.map(({ attempts }) => attempts);
+    expect(daysOf(on(0))).toEqual([3]);
+    expect(daysOf(on(2))).toEqual([0, 0, 3]);
+    expect(daysOf()).toEqual([]);
+    expect(partsOf([last, on(1)], 7)[0]?.operations.get('work')?.days).toHaveLength(2);
+  });
+
   test('a day on which it did nothing counts: half as much is usual', () => {
-    expect(judged(part('seldom', sumsOf(600, 120), sumsOf(50, 120), [day(), noSums()]), calm).usualPerMinute).toBe(5);
+    expect(judged(part('seldom', sumsOf(600, 120), sumsOf(50, 120), [noSums(), day()]), calm).usualPerMinute).toBe(5);
   });
 });

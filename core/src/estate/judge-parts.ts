@@ -125,9 +125,17 @@ const againstBefore = (subjects: readonly Subject[], { last, before }: StretchMi
     before,
   ).map(({ subject: { part, operation }, measure, ratio }) => ({ part, operation, measure, ratio, against: 'before' }));
 
-function againstUsual(subjects: readonly Subject[], { last, day }: StretchMinutes): Change[] {
-  const days = subjects[0]?.activity.days.length ?? 0;
-  if (days === 0) return [];
+/** Parts of which equally many days are known are tried together. */
+function againstUsual(subjects: readonly Subject[], minutes: StretchMinutes): Change[] {
+  const byDays = new Map<number, Subject[]>();
+  for (const subject of subjects) {
+    const { length } = subject.activity.days;
+    if (length > 0) byDays.set(length, [...(byDays.get(length) ?? []), subject]);
+  }
+  return [...byDays].flatMap(([days, own]) => againstDays(own, days, minutes));
+}
+
+function againstDays(subjects: readonly Subject[], days: number, { last, day }: StretchMinutes): Change[] {
   return suddenChanges(
     subjects.map((subject) =>
       activityOf(subject, { last: subject.activity.last, before: sumOf(subject.activity.days) }),

@@ -16,7 +16,7 @@ export interface Part {
   host: string;
 }
 
-/** Sums of the last stretch, of the longer time before it, and of the same time of earlier days, a day each. */
+/** Sums of the last stretch, of the longer time before it, and of the same time of earlier days, yesterday first. */
 export interface Activity {
   last: RecentSums;
   before: RecentSums;
@@ -46,7 +46,8 @@ export interface SpanSums {
  * All that runs, told apart from sums of spans. A component that only others' calls tell of is a store. Who is named by
  * calls, and tells nothing of itself, is an outside service; calls to those who do tell are theirs to count.
  *
- * @param days how many earlier days are known: one on which a part did nothing counts as nothing
+ * @param days how many earlier days are known. Of a part those count since it was first seen: from then on a day on
+ * which it did nothing counts as nothing
  * @returns in order of kind, component, host
  */
 export function partsOf(spans: readonly SpanSums[], days: number): PartActivity[] {
@@ -60,12 +61,24 @@ export function partsOf(spans: readonly SpanSums[], days: number): PartActivity[
     known.operations.set(operation, withMore(known.operations.get(operation) ?? noActivity(days), when, sums));
     parts.set(key, { ...known, ...withMore(known, when, sums) });
   }
-  return [...parts.values()].sort(
-    (a, b) =>
-      PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind) ||
-      a.component.localeCompare(b.component) ||
-      a.host.localeCompare(b.host),
-  );
+  return [...parts.values()]
+    .map(sinceFirstSeen)
+    .sort(
+      (a, b) =>
+        PART_KINDS.indexOf(a.kind) - PART_KINDS.indexOf(b.kind) ||
+        a.component.localeCompare(b.component) ||
+        a.host.localeCompare(b.host),
+    );
+}
+
+/** Days before a part was first seen say nothing of it: who was measured since yesterday did not do nothing before. */
+function sinceFirstSeen<One extends Part & Activity & { operations: Map<string, Activity> }>(part: One): One {
+  const known = part.days.findLastIndex(({ attempts }) => attempts > 0) + 1;
+  const cut = <A extends Activity>(activity: A): A => ({ ...activity, days: activity.days.slice(0, known) });
+  return {
+    ...cut(part),
+    operations: new Map([...part.operations].map(([name, activity]) => [name, cut(activity)])),
+  };
 }
 
 const noActivity = (days: number): Activity => ({

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import {
+  flag,
   EPOCH_MS,
   MS,
   integer,
@@ -52,6 +53,7 @@ export const Chart = resource('Chart', 'A series with what it shows', {
   flow: text('name of the flow', 'Book a pick-up'),
   series: ref(Series, 'what is drawn'),
   comparedWith: orNull(text('the other window, in words; null when none is', 'last Monday')),
+  isNarrowed: flag('of what the filter leaves; the range beside it is what is usual for everybody'),
 });
 export type ChartShape = Static<typeof Chart>;
 

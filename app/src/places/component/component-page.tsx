@@ -6,6 +6,7 @@ import type { Schemas } from '@/data/client';
 import { useComponent } from '@/data/infrastructure';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
+import { NotNarrowed } from '@/frame/not-narrowed';
 import { useView } from '@/frame/view';
 import { clock, count } from '@/look/format';
 import { usePalette } from '@/look/look';
@@ -31,6 +32,7 @@ export function ComponentPage({ name }: { name: string }) {
         {page && (
           <>
             <Words kind="muted">{headWords(page)}</Words>
+            <NotNarrowed what="it works for everybody" />
             <View style={width >= TWO_COLUMNS_FROM ? styles.columns : styles.stack}>
               <View style={column}>
                 <Incidents page={page} />

@@ -4,6 +4,7 @@ import { Pickets } from '@/charts/pickets';
 import { useEstate } from '@/data/infrastructure';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
+import { NotNarrowed } from '@/frame/not-narrowed';
 import { Strip } from '@/frame/strip';
 import { GROUPINGS, useView, type Grouping } from '@/frame/view';
 import { count } from '@/look/format';
@@ -56,6 +57,7 @@ export function EstatePlace() {
             <Words kind="muted" testID="estate-words">
               {estateWords(data, off.length)}
             </Words>
+            <NotNarrowed what="each part works for everybody" />
             {data.parts.length === 0 && (
               <Words kind="muted">No span came in this hour: nothing is known, which is not calm.</Words>
             )}

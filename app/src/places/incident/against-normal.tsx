@@ -60,6 +60,9 @@ export function Charts({ charts, window, onsetMs, marks }: Props) {
     });
   return (
     <>
+      {charts[0]?.isNarrowed && (
+        <Words kind="small">Of what the filter leaves; the range beside it is what is usual for everybody.</Words>
+      )}
       {charts.map((chart, i) => (
         <BandChart
           key={`${chart.name}-${chart.flow}`}

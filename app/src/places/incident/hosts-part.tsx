@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
 import { useIncidentHosts } from '@/data/incidents';
+import { NotNarrowed } from '@/frame/not-narrowed';
 import { Trouble } from '@/frame/trouble';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -14,6 +15,7 @@ export function HostsPart({ incident }: { incident: Incident }) {
       <Words kind="section" level={2}>
         Hosts: suspect or ruled out
       </Words>
+      <NotNarrowed what="hosts serve everybody" />
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {data ? (
         <HostLines hosts={data} nowMs={incident.window.toMs} />

@@ -2,6 +2,8 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { LikelyOrigin, sharedWords } from './likely-origin';
 import { incident } from '@/fixtures/incident';
 
+jest.mock('@/frame/not-narrowed', () => ({ NotNarrowed: () => null }));
+
 test('who else depends on the likely origin is told, those in trouble by name', () => {
   const flow = (name: string, level: 'calm' | 'broken') => ({ id: 1, name, application: 'Shop', level });
   expect(sharedWords('db', [flow('Pay', 'broken'), flow('Look', 'calm'), flow('Find', 'calm')])).toBe(

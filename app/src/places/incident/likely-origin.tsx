@@ -4,6 +4,7 @@ import { Button } from 'react-native-paper';
 import Svg, { Line, Rect } from 'react-native-svg';
 import type { Incident, Schemas } from '@/data/client';
 import { Door } from '@/frame/door';
+import { NotNarrowed } from '@/frame/not-narrowed';
 import { clock, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -29,6 +30,7 @@ export function LikelyOrigin({ incident }: { incident: Incident }) {
       <Words kind="section" level={2}>
         Likely origin
       </Words>
+      <NotNarrowed what="traces of the whole incident are compared" />
       {origin ? (
         <Found origin={origin} incident={incident} />
       ) : (

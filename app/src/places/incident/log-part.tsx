@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Incident, Schemas } from '@/data/client';
 import { useIncidentLogs } from '@/data/incidents';
+import { NotNarrowed } from '@/frame/not-narrowed';
 import { Trouble } from '@/frame/trouble';
 import { count } from '@/look/format';
 import { Words } from '@/look/text';
@@ -22,6 +23,7 @@ export function LogPart({ incident }: { incident: Incident }) {
       <Words kind="section" level={2}>
         What the logs say
       </Words>
+      <NotNarrowed what="lines are of everybody’s work" />
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {data ? (
         <Found patterns={data} nowMs={incident.window.toMs} />

@@ -23,6 +23,7 @@ import { flowRow } from './flow-table';
 import { componentsOfFlow } from '../reading/components-of-flow';
 import { marksOf } from '../reading/marks';
 import { sampleShapes } from '../reading/samples';
+import { narrowedBuckets, withShifted } from '../reading/narrowed-buckets';
 import { seriesOf } from '../reading/series';
 import { comparedWindow, resolveWindow } from '../reading/windows';
 import { flowStatements } from '../reading/statements';
@@ -53,6 +54,8 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
   const normal = state.history.normalAt(question.id, window.toMs - 1);
   const compared = await comparedWindow(state, window, question.against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
+  const chartWindow = { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs };
+  const narrowed = await narrowedBuckets(state, withShifted(chartWindow, shiftMs), focus, new Set([question.id]));
   const limitMs = normal.limitMs;
   const targetOf = (targetMs: number | undefined) =>
     sums && targetMs !== undefined ? formatApdex(apdexOf(sums.durations, sums.failed, targetMs)) : null;
@@ -91,18 +94,14 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
     charts: (['duration', 'failures', 'attempts'] as const).map((name) => ({
       name,
       flow: flow.name,
-      series: seriesOf(state, {
-        flow: question.id,
-        measure: name,
-        window: { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs },
-        shiftMs,
-      }),
+      series: seriesOf(state, { flow: question.id, measure: name, window: chartWindow, shiftMs, narrowed }),
       comparedWith: compared?.words ?? null,
+      isNarrowed: narrowed !== undefined,
     })),
     marks: await marksOf(
       state,
       { application: flow.application, components: await componentsOfFlow(state, question.id, window) },
-      { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs },
+      chartWindow,
     ),
     sides: await sidesOf(state, question.id, window, focus),
     slowest: await slowestOf(state, question.id, window, focus),

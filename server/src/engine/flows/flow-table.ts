@@ -5,13 +5,14 @@ import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Against, type Window } from '@toplens/core/time';
 import type { FlowRowShape, FlowTableShape } from '../../contract/flows';
 import { proposeTeam } from '@toplens/core/handoffs';
-import { levelsIn } from '../harm/levels';
+import { levelsFor } from '../harm/levels';
 import { LONGEST_SCAN_MS } from '../reading/each-attempt';
 import { sliceOf } from '../reading/focus';
 import type { Focus, FlowsQuestion } from '../state/questions';
 import { flowSums } from '../reading/flow-sums';
 import { freshness } from '../state/freshness';
-import { sparkOf } from '../reading/series';
+import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
+import { sparkOf, sparkWindow } from '../reading/series';
 import { comparedWindow, resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 import { remainingIn } from '../reading/remaining';
@@ -33,6 +34,8 @@ interface Figures {
   /** time spent in all work */
   totalMs: number;
   levels: ReadonlyMap<number, Level>;
+  /** what the filter leaves, for the small lines */
+  narrowed: Narrowed | undefined;
 }
 
 /** Pages stand with People, business events with the money. */
@@ -47,7 +50,8 @@ async function figuresOf(state: EngineState, window: Window, against: Against, f
     before: compared && (await sumsOf(state, compared.window, focus)),
     comparedWith: compared?.words ?? null,
     totalMs: sum([...sums].map(([flow, one]) => (isWork(state.names.kindOf(flow)) ? one.totalMs : 0))),
-    levels: levelsIn(state, window),
+    levels: await levelsFor(state, window, focus),
+    narrowed: await narrowedBuckets(state, [sparkWindow(window)], focus),
   };
 }
 
@@ -154,6 +158,6 @@ function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: 
           failedShare: before.failed / before.attempts,
         }
       : null,
-    spark: sparkOf(state, id, 'duration', window),
+    spark: sparkOf(state, { flow: id, measure: 'duration', window, narrowed: figures.narrowed }),
   };
 }

@@ -27,6 +27,7 @@ import { judgedIn, rankedOf } from '../harm/judged';
 import { proposalFor } from '../harm/proposal';
 import { sampleShapes } from '../reading/samples';
 import { remainingIn } from '../reading/remaining';
+import { narrowedBuckets, withShifted } from '../reading/narrowed-buckets';
 import { measureOf, seriesOf } from '../reading/series';
 import { isActiveAtEnd, trendOf } from '../harm/trend';
 import { comparedWindow, resolveWindow, ratesAt } from '../reading/windows';
@@ -158,28 +159,37 @@ async function chartsOf(
   state: EngineState,
   incident: StoredIncident,
   window: Window,
-  { against }: IncidentQuestion,
+  { against, focus }: IncidentQuestion,
 ): Promise<IncidentShape['charts']> {
   const root = rootOf(incident);
   const flow = state.names.flow(root.flow);
   const compared = await comparedWindow(state, window, against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
   const chartWindow = { fromMs: Math.min(window.fromMs, incident.onsetMs - CHART_LEAD_MS), toMs: window.toMs };
+  const narrowed = await narrowedBuckets(
+    state,
+    withShifted(chartWindow, shiftMs),
+    focus,
+    new Set(incident.parts.map((part) => part.flow)),
+  );
+  const isNarrowed = narrowed !== undefined;
   const order = ['duration', 'failures', 'attempts'] as const;
   const first = measureOf(root.signal);
   const charts: IncidentShape['charts'] = [first, ...order.filter((name) => name !== first)].map((name) => ({
     name,
     flow: flow.name,
-    series: seriesOf(state, { flow: root.flow, measure: name, window: chartWindow, shiftMs }),
+    series: seriesOf(state, { flow: root.flow, measure: name, window: chartWindow, shiftMs, narrowed }),
     comparedWith: compared?.words ?? null,
+    isNarrowed,
   }));
   const missing = incident.parts.find((part) => part.signal === 'missing' && part.flow !== root.flow);
   if (missing)
     charts.push({
       name: 'attempts',
       flow: state.names.flow(missing.flow).name,
-      series: seriesOf(state, { flow: missing.flow, measure: 'attempts', window: chartWindow, shiftMs }),
+      series: seriesOf(state, { flow: missing.flow, measure: 'attempts', window: chartWindow, shiftMs, narrowed }),
       comparedWith: compared?.words ?? null,
+      isNarrowed,
     });
   return charts;
 }

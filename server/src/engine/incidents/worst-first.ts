@@ -28,7 +28,8 @@ import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged 
 import { PerVersion } from '../state/per-version';
 import { proposalFor } from '../harm/proposal';
 import { remainingIn } from '../reading/remaining';
-import { measureOf, sparkOf } from '../reading/series';
+import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
+import { measureOf, sparkOf, sparkWindow } from '../reading/series';
 import { isActiveAtEnd, TREND_MS, trendOf } from '../harm/trend';
 import { comparedWindow, isPastWindow, momentOf, ratesAt, resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
@@ -49,7 +50,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
   const shown = (await judgedIn(state, window, atMs, focus)).filter(belongs);
   const ranked = rankedOf(shown, window, ranking);
   const byHarm = rankedOf(shown, window, 'harm');
-  const asked = { window, ranking, focus, atMs };
+  const asked = { window, ranking, focus, atMs, narrowed: await narrowedFor(state, ranked, window, focus) };
   const order = { stability: rankStability(byHarm), tied: nearTies(byHarm), earlier: await ranksBefore(state, asked) };
   const made = await rowsMade.get(state, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
     Promise.all(ranked.map((entry, i) => rowOf(state, { ...entry, rank: i + 1 }, asked, order))),
@@ -95,6 +96,9 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
   };
 }
 
+const narrowedFor = (state: EngineState, ranked: readonly Judged[], window: Window, focus: Focus) =>
+  narrowedBuckets(state, [sparkWindow(window)], focus, new Set(ranked.map(({ incident }) => rootOf(incident).flow)));
+
 /** Rows without their handoffs. */
 const rowsMade = new PerVersion<RowShape[]>(60);
 
@@ -110,6 +114,8 @@ interface Asked {
   focus: Focus;
   /** the moment whose rates count */
   atMs: number;
+  /** what the filter leaves, for the small lines */
+  narrowed: Narrowed | undefined;
 }
 
 /** What a row shows of its place among the others. */
@@ -126,7 +132,7 @@ async function rowOf(
   asked: Asked,
   { stability, tied, earlier }: Order,
 ): Promise<RowShape> {
-  const { window, ranking, focus, atMs } = asked;
+  const { window, ranking, focus, atMs, narrowed } = asked;
   const { incident, bill, rank } = entry;
   const root = rootOf(incident);
   const before = earlier.get(incident.id);
@@ -158,7 +164,7 @@ async function rowOf(
     best: stability.get(incident.id)?.best ?? rank,
     worst: stability.get(incident.id)?.worst ?? rank,
     nearTie: tied.has(incident.id),
-    spark: sparkOf(state, root.flow, measureOf(root.signal), window),
+    spark: sparkOf(state, { flow: root.flow, measure: measureOf(root.signal), window, narrowed }),
     proposedTeam: proposalFor(state, incident)?.team ?? null,
     handoff: null,
   };

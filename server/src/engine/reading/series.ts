@@ -3,6 +3,7 @@ import { STRAINED_SPREADS, volumeAt } from '@toplens/core/normal';
 import { ceilTo, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import type { SeriesShape } from '../../contract/common';
 import type { EngineState } from '../state/engine-state';
+import type { Narrowed } from './narrowed-buckets';
 
 export type Measure = 'duration' | 'failures' | 'attempts';
 type Point = { value: number | null; low: number | null; high: number | null };
@@ -22,15 +23,18 @@ export interface SeriesQuestion {
   shiftMs?: number | undefined;
   /** points at most */
   most?: number;
+  /** what a filter leaves of the flow, in place of all of it */
+  narrowed?: Narrowed | undefined;
 }
 
 /**
  * A flow's measure in steps of five minutes, or of more in long windows, with its usual range beside it. Duration:
- * median, ms; failures: share.
+ * median, ms; failures: share. What a filter leaves stands beside what is usual for everybody; how many usually come
+ * through the filter is not known.
  */
 export function seriesOf(
   state: EngineState,
-  { flow, measure, window, shiftMs, most = MOST_POINTS }: SeriesQuestion,
+  { flow, measure, window, shiftMs, most = MOST_POINTS, narrowed }: SeriesQuestion,
 ): SeriesShape {
   const startMs = floorTo(window.fromMs, BUCKET_MS);
   // The bucket that is still filling would look like a fall.
@@ -42,8 +46,9 @@ export function seriesOf(
   for (let at = startMs; at < toMs; at += stepMs) {
     // In long windows one bucket stands for its step: the middle one.
     const bucketMs = at + Math.floor(every / 2) * BUCKET_MS;
-    points.push(pointOf(state, flow, measure, bucketMs));
-    if (shiftMs !== undefined) other.push(pointOf(state, flow, measure, floorTo(bucketMs - shiftMs, BUCKET_MS)).value);
+    points.push(pointOf(state, { flow, measure, narrowed }, bucketMs));
+    if (shiftMs !== undefined)
+      other.push(pointOf(state, { flow, measure, narrowed }, floorTo(bucketMs - shiftMs, BUCKET_MS)).value);
   }
   return {
     startMs,
@@ -56,18 +61,22 @@ export function seriesOf(
 }
 
 /** The small line of a row: three hours, or the whole window when that is longer, in few points. */
-export function sparkOf(state: EngineState, flow: number, measure: Measure, window: Window): SeriesShape {
-  const lengthMs = Math.max(SPARK_MS, window.toMs - window.fromMs);
-  return seriesOf(state, {
-    flow,
-    measure,
-    window: { fromMs: window.toMs - lengthMs, toMs: window.toMs },
-    most: SPARK_POINTS,
-  });
-}
+export const sparkOf = (
+  state: EngineState,
+  question: Pick<SeriesQuestion, 'flow' | 'measure' | 'window' | 'narrowed'>,
+): SeriesShape => seriesOf(state, { ...question, window: sparkWindow(question.window), most: SPARK_POINTS });
 
-function pointOf(state: EngineState, flow: number, measure: Measure, startMs: number): Point {
-  const bucket = state.history.bucket(flow, startMs);
+export const sparkWindow = ({ fromMs, toMs }: Window): Window => ({
+  fromMs: toMs - Math.max(SPARK_MS, toMs - fromMs),
+  toMs,
+});
+
+function pointOf(
+  state: EngineState,
+  { flow, measure, narrowed }: Pick<SeriesQuestion, 'flow' | 'measure' | 'narrowed'>,
+  startMs: number,
+): Point {
+  const bucket = narrowed ? narrowed(flow, startMs) : state.history.bucket(flow, startMs);
   const normal = state.history.normalAt(flow, startMs);
   switch (measure) {
     case 'duration':
@@ -85,8 +94,10 @@ function pointOf(state: EngineState, flow: number, measure: Measure, startMs: nu
       return { value: bucket.failed / bucket.attempts, low: high === null ? null : 0, high };
     }
     case 'attempts': {
-      const expected = volumeAt(normal, startMs);
-      const value = startMs >= state.history.firstMsOf(flow) ? (bucket?.attempts ?? 0) : null;
+      const isKnown = startMs >= state.history.firstMsOf(flow) && (!narrowed || bucket !== undefined);
+      const value = isKnown ? (bucket?.attempts ?? 0) : null;
+      // How many usually come through a filter is not learned.
+      const expected = narrowed ? NaN : volumeAt(normal, startMs);
       if (Number.isNaN(expected)) return { value, low: null, high: null };
       const sd = Math.sqrt(expected * normal.volumeDispersion + (expected * normal.volumeSpread) ** 2);
       return { value, low: Math.max(0, expected - STRAINED_SPREADS * sd), high: expected + STRAINED_SPREADS * sd };
