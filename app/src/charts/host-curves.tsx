@@ -6,7 +6,7 @@ import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { useMomentOn, useMomentWithin } from './moment';
+import { useMomentOn, useMomentWithin, useTimeAxis } from './moment';
 import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
 import type { Figures } from './chart-menu';
 
@@ -27,7 +27,9 @@ const MINUTE_MS = 60_000;
 /**
  * One figure of several hosts over time: whoever is not as usual thick, all others thin. A dashed line marks the onset.
  */
-export function HostCurves({ name, figures, window, onsetMs }: Props) {
+export function HostCurves({ name, figures: all, window: own, onsetMs }: Props) {
+  const window = useTimeAxis(own);
+  const figures = all.map((figure) => ({ ...figure, points: figure.points.filter(isWithin(window)) }));
   const values = figures.flatMap(({ points }) => points.map(({ value }) => value));
   const isShare = figures.every(({ figure }) => SHARES.has(figure));
   const highest = Math.max(isShare ? 0.1 : 1e-9, ...values) * 1.05;
@@ -55,6 +57,11 @@ export function HostCurves({ name, figures, window, onsetMs }: Props) {
   );
 }
 
+const isWithin =
+  ({ fromMs, toMs }: Props['window']) =>
+  ({ atMs }: { atMs: number }) =>
+    atMs >= fromMs && atMs < toMs;
+
 /** A row for each minute that any of them reported. */
 function curveFigures(figures: readonly Figure[], todayMs: number, isShare: boolean): Figures {
   const moments = [...new Set(figures.flatMap(({ points }) => points.map(({ atMs }) => atMs)))].sort((a, b) => a - b);
@@ -80,7 +87,7 @@ function Curves({ figures, window, onsetMs, y, width }: Omit<Props, 'name'> & { 
       <Svg width={width} height={HEIGHT} role="img" aria-label={curvesWords(figures)}>
         <ValueLines y={y} height={HEIGHT} width={width} />
         <Level y={HEIGHT - PAD} width={width} stroke={palette.muted} />
-        {onsetMs !== undefined && (
+        {onsetMs !== undefined && onsetMs >= window.fromMs && (
           <Upright x={x(onsetMs)} height={HEIGHT} stroke={palette.action} strokeDasharray="3 3" />
         )}
         {drawn.map((figure) => (

@@ -5,16 +5,37 @@ interface Moment {
   look: (atMs: number | undefined) => void;
 }
 
+export interface TimeRange {
+  fromMs: number;
+  toMs: number;
+}
+
 const nowhere: Moment = { atMs: undefined, look: () => undefined };
 const Shared = createContext<Moment>(nowhere);
+const Axis = createContext<TimeRange | undefined>(undefined);
 
 /**
  * Charts inside show one moment together: that on which the pointer, a finger or the arrow keys rest in any of them.
+ *
+ * @param axis the time that all of them are drawn over, each in its own part of it; left out, each has its own
  */
-export function SharedMoment({ children }: { children: ReactNode }) {
+export function SharedMoment({ axis, children }: { axis?: TimeRange | undefined; children: ReactNode }) {
   const [atMs, look] = useState<number | undefined>();
-  return <Shared.Provider value={{ atMs, look }}>{children}</Shared.Provider>;
+  return (
+    <Axis.Provider value={axis}>
+      <Shared.Provider value={{ atMs, look }}>{children}</Shared.Provider>
+    </Axis.Provider>
+  );
 }
+
+/** The time axis of the page; a chart that stands alone has its own. */
+export const useTimeAxis = (own: TimeRange): TimeRange => useContext(Axis) ?? own;
+
+/** The time that holds all of these. */
+export const spanning = (ranges: readonly TimeRange[]): TimeRange => ({
+  fromMs: Math.min(...ranges.map(({ fromMs }) => fromMs)),
+  toMs: Math.max(...ranges.map(({ toMs }) => toMs)),
+});
 
 export const useMoment = (): Moment => useContext(Shared);
 

@@ -8,6 +8,7 @@ import { timeTicks } from './band-shape';
 import { chartSvg, type AxisMark } from './chart-file';
 import { ChartMenu, type Figures } from './chart-menu';
 import { GUTTER } from './chart-sizes';
+import { useTimeAxis, type TimeRange } from './moment';
 
 /** From values to points from the top; a scale of d3. */
 export type ValueScale = ((value: number) => number) & { ticks: (most?: number) => number[] };
@@ -61,17 +62,21 @@ export function Plot({
 }: PlotProps) {
   const { width, ref, onLayout } = useMeasuredWidth();
   const palette = usePalette();
-  const times = timeMarks(fromMs, toMs, width);
+  const axis = useTimeAxis({ fromMs, toMs });
+  const times = timeMarks(axis, width);
+  // A chart of less time than the page's axis stands in its own part of it.
+  const x = (timeMs: number) => ((timeMs - axis.fromMs) / Math.max(1, axis.toMs - axis.fromMs)) * (width ?? 0);
+  const own = Math.max(1, x(toMs) - x(fromMs));
   const svg = () => {
     const drawing = (ref.current as unknown as HTMLElement | null)?.querySelector('svg');
     return drawing && width !== undefined
       ? chartSvg({
           title: name,
           svg: new XMLSerializer().serializeToString(drawing),
-          width,
+          width: own,
           height,
           values: ticks.map((tick) => ({ at: y(tick), words: format(tick) })),
-          times,
+          times: timeMarks({ fromMs, toMs }, own),
           ink: palette.ink,
           paper: palette.paper,
         })
@@ -90,7 +95,7 @@ export function Plot({
         <ChartMenu name={name} figures={figures} svg={svg} />
       </View>
       <View ref={ref} style={styles.drawing} onLayout={onLayout}>
-        <View style={{ height }}>{width !== undefined && children(width)}</View>
+        <View style={{ height, width: own, marginLeft: x(fromMs) }}>{width !== undefined && children(own)}</View>
         <TimeAxis marks={times} width={width ?? 0} />
       </View>
     </View>
@@ -131,7 +136,7 @@ const labelTop = (lineY: number, height: number): number =>
   Math.min(height - LABEL_HEIGHT + 4, Math.max(-4, lineY - LABEL_HEIGHT / 2));
 
 /** Round clock times under a drawing that is so wide. */
-function timeMarks(fromMs: number, toMs: number, width: number | undefined): AxisMark[] {
+function timeMarks({ fromMs, toMs }: TimeRange, width: number | undefined): AxisMark[] {
   const ticks = width === undefined ? [] : timeTicks(fromMs, toMs, width > WIDE_FROM ? 6 : 3);
   return ticks.map((tick) => ({ at: ((tick - fromMs) / (toMs - fromMs)) * (width ?? 0), words: clock(tick, toMs) }));
 }

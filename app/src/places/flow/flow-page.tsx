@@ -11,7 +11,7 @@ import { clock, count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
-import { Charts } from '../incident/against-normal';
+import { Charts, timeAxisOf } from '../incident/against-normal';
 import { SampleList } from '../incident/sample-list';
 import { Bands } from './bands';
 import { FieldPart } from './field-part';
@@ -32,7 +32,7 @@ export function FlowPage({ id }: { id: number }) {
       {page && (
         <View style={styles.page}>
           <Head page={page} />
-          <SharedMoment>
+          <SharedMoment axis={timeAxisOf(page)}>
             <View style={isInColumns ? styles.columns : styles.stack}>
               <View style={isInColumns ? styles.column : styles.stack}>
                 <Outcomes page={page} />

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { BandChart } from '@/charts/band-chart';
+import { spanning, type TimeRange } from '@/charts/moment';
 import type { Incident, Schemas } from '@/data/client';
 import { useView } from '@/frame/view';
 import { count, durationWords, percent } from '@/look/format';
@@ -48,6 +49,16 @@ export type Props = {
   onsetMs?: number;
   marks: readonly Schemas['Mark'][];
 };
+
+/** The time that all charts of a page are drawn over: the window, and what the curves show before it. */
+export const timeAxisOf = ({ charts, window }: Pick<Props, 'charts' | 'window'>): TimeRange =>
+  spanning([
+    window,
+    ...charts.map(({ series: { startMs, stepMs, values } }) => ({
+      fromMs: startMs,
+      toMs: startMs + Math.max(1, values.length - 1) * stepMs,
+    })),
+  ]);
 
 /** Measures over their normal range. Dragging over one narrows the window for everything. */
 export function Charts({ charts, window, onsetMs, marks }: Props) {

@@ -9,7 +9,7 @@ import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { useIsWide } from '@/look/look';
 import { SPACE } from '@/look/tokens';
-import { AgainstNormal } from './against-normal';
+import { AgainstNormal, timeAxisOf } from './against-normal';
 import { Decided } from './decided';
 import { DecideSheet, type DecideOn } from './decide-sheet';
 import { Evidence } from './evidence';
@@ -55,7 +55,7 @@ export function IncidentPage({ id }: { id: number }) {
         <Trouble error={error} still={incident ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />
       )}
       {incident && (
-        <SharedMoment>
+        <SharedMoment axis={timeAxisOf(incident)}>
           <View style={styles.page}>
             <WhatHappens incident={incident} onSend={send} onDecide={setDeciding} />
             {width >= TWO_COLUMNS_FROM ? (

@@ -30,8 +30,8 @@ import { flowStatements } from '../reading/statements';
 import type { EngineState } from '../state/engine-state';
 
 const STEPS = 48;
-/** So much before the window is drawn as context. */
-const CHART_LEAD_MS = HOUR_MS;
+/** Before the window so much is drawn as context: a quarter of it, and no more than this. */
+const LONGEST_LEAD_MS = HOUR_MS;
 const SLOWEST = 8;
 /** A value stands out when its ridit lies so many standard errors from the norm of all. */
 const ODD_ERRORS = 4;
@@ -54,7 +54,8 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
   const normal = state.history.normalAt(question.id, window.toMs - 1);
   const compared = await comparedWindow(state, window, question.against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
-  const chartWindow = { fromMs: window.fromMs - CHART_LEAD_MS, toMs: window.toMs };
+  const leadMs = Math.min(LONGEST_LEAD_MS, (window.toMs - window.fromMs) / 4);
+  const chartWindow = { fromMs: window.fromMs - leadMs, toMs: window.toMs };
   const narrowed = await narrowedBuckets(state, withShifted(chartWindow, shiftMs), focus, new Set([question.id]));
   const limitMs = normal.limitMs;
   const targetOf = (targetMs: number | undefined) =>

@@ -35,6 +35,7 @@ import type { EngineState } from '../state/engine-state';
 import { marksOf } from '../reading/marks';
 import { scopeOf } from './incident-scope';
 
+/** Before the onset so much is drawn as context. */
 const CHART_LEAD_MS = 60 * MINUTE_MS;
 const SAMPLES = 3;
 const NEARBY_MS = 30 * MINUTE_MS;
@@ -103,7 +104,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     marks: await marksOf(
       state,
       { application: flow.application, components: (await scopeOf(state, incident)).components },
-      { fromMs: incident.onsetMs - CHART_LEAD_MS, toMs: window.toMs },
+      withOnset(window, incident.onsetMs),
     ),
     mostHit: await mostHitIn(state, incident, shared, focus),
     samples:
@@ -155,6 +156,15 @@ function partOf(state: EngineState, part: StoredIncident['parts'][number], share
   };
 }
 
+/**
+ * A window with the onset and what was before it, as far as they are near: all charts of the page share one time axis,
+ * and what happened in the window takes half of it at least.
+ */
+function withOnset({ fromMs, toMs }: Window, onsetMs: number): Window {
+  const earliestMs = fromMs - (toMs - fromMs);
+  return { fromMs: Math.max(earliestMs, Math.min(fromMs, onsetMs - CHART_LEAD_MS)), toMs };
+}
+
 async function chartsOf(
   state: EngineState,
   incident: StoredIncident,
@@ -165,7 +175,7 @@ async function chartsOf(
   const flow = state.names.flow(root.flow);
   const compared = await comparedWindow(state, window, against, flow.application);
   const shiftMs = compared && window.toMs - compared.window.toMs;
-  const chartWindow = { fromMs: Math.min(window.fromMs, incident.onsetMs - CHART_LEAD_MS), toMs: window.toMs };
+  const chartWindow = withOnset(window, incident.onsetMs);
   const narrowed = await narrowedBuckets(
     state,
     withShifted(chartWindow, shiftMs),
