@@ -3996,6 +3996,8 @@ export interface components {
              * @example 2
              */
             unknown: number;
+            /** @description what was left out since it belongs to something else, in sentences */
+            leftOut: string[];
         };
         /**
          * RunningPart
@@ -4209,6 +4211,8 @@ export interface components {
              * @example 1
              */
             kept: number;
+            /** @description what was left out since it belongs to something else, in sentences */
+            leftOut: string[];
         };
         /**
          * ListedLoad

@@ -73,6 +73,9 @@ export const Hosts = resource('Hosts', 'Hosts, processes and runtimes while some
     'what may be tried, with the evidence for it',
   ),
   unknown: integer('figures of which too little was told', 'figures', 2),
+  leftOut: texts('what was left out since it belongs to something else, in sentences', [
+    'What parcels-db runs on is left to the incident of Pick a slot, which begins there.',
+  ]),
 });
 export type HostsShape = Static<typeof Hosts>;
 

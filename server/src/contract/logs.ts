@@ -44,6 +44,9 @@ export const LogPatterns = resource('LogPatterns', "Lines of an incident's compo
   linesNow: integer('lines while it went on', 'lines', 2210),
   linesBefore: integer('lines in the hours before', 'lines', 1840),
   kept: number('share of the stored ones that was read: counts are of these', SHARE, 1),
+  leftOut: texts('what was left out since it belongs to something else, in sentences', [
+    'Lines of parcels-db without a trace are left to the incident of Pick a slot, which begins there.',
+  ]),
 });
 export type LogPatternsShape = Static<typeof LogPatterns>;
 

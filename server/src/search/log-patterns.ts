@@ -2,7 +2,7 @@ import { rankPatterns, type LogPattern } from '@toplens/core/logs';
 import { severityWord } from '@toplens/core/telemetry';
 import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
 import type { Database } from '../store/database';
-import { entriesOf, lineShape, linesOf, type StoredLine } from '../store/logs';
+import { entriesOf, lineShape, linesOf, tracesOfFlows, type StoredLine } from '../store/logs';
 import type { LogQuestion } from '../store/log-question';
 
 /** So many lines are read; of more, a fair part. */
@@ -13,9 +13,10 @@ const MOST_SHOWN = 40;
 /** The log lines of some components brought to patterns, a stretch of time against the time before. */
 export async function logPatterns(
   database: Database,
-  { components, now, before }: LogQuestion,
+  { components, now, before, flows, withTraceOnly, leftOut }: LogQuestion,
 ): Promise<LogPatternsShape> {
-  const { lines, kept } = await linesOf(database, components, [before, now], MOST_LINES);
+  const { lines: all, kept } = await linesOf(database, components, [before, now], MOST_LINES);
+  const lines = await ownLines(database, all, { flows, withTraceOnly });
   const { linesNow, linesBefore, ...lists } = rankPatterns(lines, now, before);
   const shown = Object.values(lists).flatMap((list) => list.slice(0, MOST_SHOWN));
   const traceIds = new Set(
@@ -37,7 +38,21 @@ export async function logPatterns(
     linesNow,
     linesBefore,
     kept,
+    leftOut: [...leftOut],
   };
+}
+
+/** Lines of the traces of some flows, and those that belong to no trace where nothing else explains them. */
+async function ownLines(
+  database: Database,
+  lines: readonly StoredLine[],
+  { flows, withTraceOnly }: Pick<LogQuestion, 'flows' | 'withTraceOnly'>,
+): Promise<StoredLine[]> {
+  const traceIds = [...new Set(lines.map(({ traceId }) => traceId).filter(Boolean))];
+  const own = flows === null ? undefined : await tracesOfFlows(database, traceIds, flows);
+  return lines.filter(({ traceId, component }) =>
+    traceId === '' ? !withTraceOnly.includes(component) : (own?.has(traceId) ?? true),
+  );
 }
 
 const patternShape = (

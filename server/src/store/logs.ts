@@ -105,6 +105,26 @@ export async function entriesOf(database: Database, traceIds: readonly string[])
   return new Map(rows.map(({ trace_id, span_id }) => [trace_id, span_id]));
 }
 
+const IDS_AT_ONCE = 10_000;
+
+/** Which of some traces hold an attempt of some flows. */
+export async function tracesOfFlows(
+  database: Database,
+  traceIds: readonly string[],
+  flows: readonly number[],
+): Promise<Set<string>> {
+  const found = new Set<string>();
+  for (let at = 0; at < traceIds.length; at += IDS_AT_ONCE) {
+    const rows = await database.query<{ trace_id: string }>(
+      `SELECT DISTINCT replace(trace_id::text, '-', '') AS trace_id FROM attempt
+        WHERE trace_id = ANY($1::uuid[]) AND flow = ANY($2::int[])`,
+      [traceIds.slice(at, at + IDS_AT_ONCE), [...flows]],
+    );
+    for (const { trace_id } of rows) found.add(trace_id);
+  }
+  return found;
+}
+
 /** @param entries of traces whose attempts are stored, their first spans */
 export function lineShape(
   { atMs, component, host, severity, body, traceId }: StoredLine,

@@ -18,7 +18,14 @@ export function HostsPart({ incident }: { incident: Incident }) {
       <NotNarrowed what="hosts serve everybody" />
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {data ? (
-        <HostLines hosts={data} nowMs={incident.window.toMs} />
+        <>
+          <HostLines hosts={data} nowMs={incident.window.toMs} />
+          {data.leftOut.map((words) => (
+            <Words key={words} kind="small">
+              {words}
+            </Words>
+          ))}
+        </>
       ) : (
         !error && <Words kind="muted">Looking at the hosts …</Words>
       )}

@@ -42,6 +42,11 @@ function Found({ patterns, nowMs }: { patterns: Patterns; nowMs: number }) {
   return (
     <>
       <Words kind="muted">{`${count(linesNow)} lines since it began, ${count(linesBefore)} in the hours before${part}.`}</Words>
+      {patterns.leftOut.map((words) => (
+        <Words key={words} kind="small">
+          {words}
+        </Words>
+      ))}
       {shown === 0 && <Words>Nothing surged, nothing is new.</Words>}
       <List name="Came more often" patterns={patterns.surging} nowMs={nowMs} isOpen />
       <List name="Rare, and never before" patterns={patterns.rare} nowMs={nowMs} isOpen />

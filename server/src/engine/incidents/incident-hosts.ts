@@ -1,5 +1,5 @@
 import type { HostsShape } from '../../contract/infrastructure';
-import { scopeOf } from './incident-scope';
+import { originsOfOthers, scopeOf } from './incident-scope';
 import { PerVersion } from '../state/per-version';
 import type { EngineState } from '../state/engine-state';
 import { lookAt } from '../reading/hosts';
@@ -12,7 +12,16 @@ export async function incidentHosts(state: EngineState, { id }: { id: number }):
   if (!incident || incident.withdrawn) return null;
   return made.get(state, String(id), async () => {
     const { components, hosts, now, before } = await scopeOf(state, incident);
-    const looked = new Set([...hosts.values()].flat());
-    return lookAt(state, { components: new Set(components), hosts: looked, now, before });
+    const elsewhere = originsOfOthers(state, incident, components);
+    const others = new Set(elsewhere.map(({ component }) => component));
+    const own = components.filter((component) => !others.has(component));
+    const looked = new Set(own.flatMap((component) => hosts.get(component) ?? []));
+    const found = await lookAt(state, { components: new Set(own), hosts: looked, now, before });
+    return {
+      ...found,
+      leftOut: elsewhere.map(
+        ({ component, flow }) => `What ${component} runs on is left to the incident of ${flow}, which begins there.`,
+      ),
+    };
   });
 }

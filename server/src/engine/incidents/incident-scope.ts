@@ -1,5 +1,5 @@
 import type { StoredIncident } from '@toplens/core/incidents';
-import { HOUR_MS, type Window } from '@toplens/core/time';
+import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { rootOf } from '../harm/describe';
 import type { Deviation } from '@toplens/core/normal';
 import { originOf } from '../reading/origin';
@@ -49,10 +49,46 @@ async function servingOf(state: EngineState, root: Deviation): Promise<Where> {
   return { components: path.map(({ component }) => component), hosts };
 }
 
+/** Incidents that begin so near to each other may have one cause. */
+const SAME_CAUSE_MS = 10 * MINUTE_MS;
+
+/**
+ * Components on the way in which another incident begins, at another time: what is odd there belongs to that one.
+ */
+export function originsOfOthers(
+  { register, names }: EngineState,
+  incident: StoredIncident,
+  components: readonly string[],
+): { component: string; flow: string }[] {
+  const others = register
+    .within({ fromMs: incident.onsetMs - USUAL_FROM_MS, toMs: incident.endMs })
+    .filter((other) => other.id !== incident.id && Math.abs(other.onsetMs - incident.onsetMs) > SAME_CAUSE_MS);
+  return components.flatMap((component) => {
+    const other = others.find((one) => one.component?.name === component);
+    return other && incident.component?.name !== component
+      ? [{ component, flow: names.flow(rootOf(other).flow).name }]
+      : [];
+  });
+}
+
 /** Where and when to look for lines of logs; null when there is no such incident. */
 export async function logScope(state: EngineState, { id }: { id: number }): Promise<LogScope | null> {
   const incident = state.register.get(id);
   if (!incident || incident.withdrawn) return null;
   const { components, now, before } = await scopeOf(state, incident);
-  return { components, now, before, version: state.version };
+  const root = rootOf(incident);
+  const elsewhere = originsOfOthers(state, incident, components);
+  return {
+    components,
+    now,
+    before,
+    // What no longer comes has no traces: whoever usually serves it may have said why in the traces of others.
+    flows: root.signal === 'missing' ? null : [...new Set(incident.parts.map(({ flow }) => flow))],
+    withTraceOnly: elsewhere.map(({ component }) => component),
+    leftOut: elsewhere.map(
+      ({ component, flow }) =>
+        `Lines of ${component} without a trace are left to the incident of ${flow}, which begins there.`,
+    ),
+    version: state.version,
+  };
 }

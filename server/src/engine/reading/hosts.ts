@@ -100,6 +100,7 @@ export async function lookAt(state: EngineState, question: HostQuestion): Promis
     restarts,
     advice: adviceFor(judged),
     unknown: judged.filter(({ verdict }) => verdict === 'unknown').length,
+    leftOut: [],
   };
 }
 
