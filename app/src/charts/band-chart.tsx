@@ -94,6 +94,7 @@ export function BandChart({
         format={format}
         fromMs={series.startMs}
         toMs={endMs}
+        hasOwnMarks
       >
         {(width) => (
           <Drawing

@@ -1,10 +1,12 @@
-import { render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { scaleLinear } from 'd3-scale';
 import { Text } from 'react-native';
 import { chartSummary } from './band-chart';
 import { bandShape, timeTicks, type BandSeries } from './band-shape';
 import { HarmStrip, stripParts } from './harm-strip';
-import { curveWithGaps, valueWords } from './host-curves';
+import CountryMap from './country-map';
+import { curveWithGaps, HostCurves, valueWords } from './host-curves';
+import { SharedMoment } from './moment';
 import { Plot, valueTicks } from './plot';
 
 const none = { onTime: 0, late: 0, hung: 0, failed: 0, missing: 0 };
@@ -91,4 +93,61 @@ test('figures of hosts are told with a unit that fits', () => {
     '3.2 MB/s',
   ]);
   expect(valueWords(undefined, 0.923, true)).toBe('92 %');
+});
+
+const hostFigure = (host: string, value: number) =>
+  ({
+    figure: 'cpu',
+    host,
+    component: '',
+    verdict: 'usual',
+    points: [0, 60_000, 120_000].map((atMs) => ({ atMs, value })),
+  }) as never;
+
+test('curves of hosts are hidden and shown, and the axis is scaled anew', () => {
+  render(
+    <HostCurves
+      name="CPU"
+      figures={[hostFigure('north-1', 0.9), hostFigure('north-2', 0.2)]}
+      window={{ fromMs: 0, toMs: 180_000 }}
+    />,
+  );
+  expect(screen.queryByText('50 %')).not.toBeNull();
+  const busy = screen.getByRole('switch', { name: 'north-1' });
+  fireEvent.click(busy);
+  expect(busy.getAttribute('aria-checked')).toBe('false');
+  expect(screen.queryByText('50 %')).toBeNull();
+  expect(screen.queryByText('10 %') ?? screen.queryByText('20 %')).not.toBeNull();
+});
+
+test('releases and changes of the page stand on every chart that shows their moment', () => {
+  const { container } = render(
+    <SharedMoment
+      marks={[
+        { atMs: 60_000, words: '4.18.0 released' },
+        { atMs: 900_000, words: 'later' },
+      ]}
+    >
+      <HostCurves name="CPU" figures={[hostFigure('north-1', 0.9)]} window={{ fromMs: 0, toMs: 180_000 }} />
+    </SharedMoment>,
+  );
+  const marks = [...container.querySelectorAll<HTMLElement>('[style*="left: 106"]')];
+  expect(marks).toHaveLength(1);
+});
+
+test('a circle of the map narrows to its country, by pointer and by keyboard', () => {
+  const onChoose = jest.fn();
+  render(
+    <CountryMap
+      countries={[
+        { code: 'IE', name: 'Ireland', views: 1200, ratio: 1.8 },
+        { code: 'DE', name: 'Germany', views: 40, ratio: undefined },
+      ]}
+      toneWords="loads slower than elsewhere"
+      onChoose={onChoose}
+    />,
+  );
+  fireEvent.click(screen.getByRole('button', { name: 'Ireland: 1,200 views, 1.8× as elsewhere. Filter' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Germany: 40 views. Filter' }));
+  expect(onChoose.mock.calls).toEqual([['IE'], ['DE']]);
 });

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Path, Text as SvgText } from 'react-native-svg';
+import { count, times } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { FONT, SPACE } from '@/look/tokens';
@@ -19,12 +20,16 @@ export type Props = {
   countries: readonly CountryFigure[];
   /** what the tone tells: "loads slower than elsewhere" */
   toneWords: string;
+  /** a country that is tapped narrows everything to it */
+  onChoose: (code: string) => void;
 };
 
 const HEIGHT = 260;
 /** Radius of the largest circle while there are few; many are smaller, or Europe would be one of them. */
 const LARGEST = 30;
 const FEW = 8;
+/** Target size of WCAG 2.2, 2.5.8. */
+const SMALLEST_TOUCH = 24;
 /** Tones from alike to much worse than the rest. */
 const STEPS = [1.1, 1.3, 1.7];
 
@@ -34,7 +39,7 @@ const stepOf = (ratio: number | undefined) => STEPS.filter((step) => (ratio ?? 1
  * Countries with circles: area by views, tone by how much worse than elsewhere. The list beside it says the same in
  * words.
  */
-export default function CountryMap({ countries, toneWords }: Props) {
+export default function CountryMap({ countries, toneWords, onChoose }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(340);
   const codes = countries.map(({ code }) => code).join();
@@ -98,6 +103,23 @@ export default function CountryMap({ countries, toneWords }: Props) {
           ))}
         </Svg>
       </View>
+      {/* Smaller circles lie on top, as they are drawn. */}
+      <View style={[styles.over, { width, height: HEIGHT }]}>
+        {[...circles]
+          .sort((a, b) => b.radius - a.radius)
+          .map(({ code, name, views, ratio, centre: [x, y], radius }) => {
+            const size = Math.max(SMALLEST_TOUCH, 2 * radius);
+            return (
+              <Pressable
+                key={code}
+                role="button"
+                aria-label={`${name}: ${count(views)} views${ratio === undefined ? '' : `, ${times(ratio)} as elsewhere`}. Filter`}
+                onPress={() => onChoose(code)}
+                style={{ position: 'absolute', left: x - size / 2, top: y - size / 2, width: size, height: size }}
+              />
+            );
+          })}
+      </View>
       <Words kind="small">
         {`Circle: views. Tone: ${toneWords}, from alike to 1.7 times and more.${without.length > 0 ? ` Too small for this map: ${without.join(', ')}.` : ''}`}
       </Words>
@@ -106,5 +128,6 @@ export default function CountryMap({ countries, toneWords }: Props) {
 }
 
 const styles = StyleSheet.create({
+  over: { position: 'absolute', top: 0, left: 0, overflow: 'hidden', pointerEvents: 'box-none' },
   map: { borderWidth: 1, borderRadius: 8, overflow: 'hidden', marginBottom: SPACE.xs },
 });

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
-import { StyleSheet, View } from 'react-native';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
 import { clock } from '@/look/format';
@@ -29,7 +30,15 @@ const MINUTE_MS = 60_000;
  */
 export function HostCurves({ name, figures: all, window: own, onsetMs }: Props) {
   const window = useTimeAxis(own);
-  const figures = all.map((figure) => ({ ...figure, points: figure.points.filter(isWithin(window)) }));
+  const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
+  const toggle = (name: string) => {
+    const next = new Set(hidden);
+    if (!next.delete(name)) next.add(name);
+    setHidden(next);
+  };
+  const figures = all
+    .filter((figure) => !hidden.has(nameOf(figure)))
+    .map((figure) => ({ ...figure, points: figure.points.filter(isWithin(window)) }));
   const values = figures.flatMap(({ points }) => points.map(({ value }) => value));
   const isShare = figures.every(({ figure }) => SHARES.has(figure));
   const highest = Math.max(isShare ? 0.1 : 1e-9, ...values) * 1.05;
@@ -53,6 +62,26 @@ export function HostCurves({ name, figures: all, window: own, onsetMs }: Props) 
       <Words kind="small" testID="curves-legend" style={styles.legend}>
         {atMs === undefined ? ' ' : momentWords(figures, atMs, window.toMs, isShare)}
       </Words>
+      {all.length > 1 && (
+        <View role="group" aria-label="Series" style={styles.series}>
+          {all.map((figure) => {
+            const one = nameOf(figure);
+            return (
+              <Pressable
+                key={one}
+                role="switch"
+                aria-checked={!hidden.has(one)}
+                onPress={() => toggle(one)}
+                style={styles.key}
+              >
+                <Words kind="small" style={hidden.has(one) ? styles.off : undefined}>
+                  {one}
+                </Words>
+              </Pressable>
+            );
+          })}
+        </View>
+      )}
     </View>
   );
 }
@@ -174,5 +203,8 @@ export function curvesWords(figures: readonly Figure[]): string {
 }
 
 const styles = StyleSheet.create({
+  series: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
+  key: { minHeight: 32, justifyContent: 'center' },
+  off: { textDecorationLine: 'line-through' },
   legend: { minHeight: 18, paddingTop: SPACE.xs / 2 },
 });

@@ -14,16 +14,38 @@ const nowhere: Moment = { atMs: undefined, look: () => undefined };
 const Shared = createContext<Moment>(nowhere);
 const Axis = createContext<TimeRange | undefined>(undefined);
 
+export interface TimeMark {
+  atMs: number;
+  words: string;
+}
+const Marks = createContext<readonly TimeMark[]>([]);
+
+/** Releases and changes that every chart of the page shows. */
+export const useMarks = (): readonly TimeMark[] => useContext(Marks);
+
+const NO_MARKS: readonly TimeMark[] = [];
+
 /**
  * Charts inside show one moment together: that on which the pointer, a finger or the arrow keys rest in any of them.
  *
  * @param axis the time that all of them are drawn over, each in its own part of it; left out, each has its own
+ * @param marks releases and changes that all of them show
  */
-export function SharedMoment({ axis, children }: { axis?: TimeRange | undefined; children: ReactNode }) {
+export function SharedMoment({
+  axis,
+  marks = NO_MARKS,
+  children,
+}: {
+  axis?: TimeRange | undefined;
+  marks?: readonly TimeMark[];
+  children: ReactNode;
+}) {
   const [atMs, look] = useState<number | undefined>();
   return (
     <Axis.Provider value={axis}>
-      <Shared.Provider value={{ atMs, look }}>{children}</Shared.Provider>
+      <Marks.Provider value={marks}>
+        <Shared.Provider value={{ atMs, look }}>{children}</Shared.Provider>
+      </Marks.Provider>
     </Axis.Provider>
   );
 }

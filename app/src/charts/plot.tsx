@@ -8,7 +8,7 @@ import { timeTicks } from './band-shape';
 import { chartSvg, type AxisMark } from './chart-file';
 import { ChartMenu, type Figures } from './chart-menu';
 import { GUTTER } from './chart-sizes';
-import { useTimeAxis, type TimeRange } from './moment';
+import { useMarks, useTimeAxis, type TimeRange } from './moment';
 
 /** From values to points from the top; a scale of d3. */
 export type ValueScale = ((value: number) => number) & { ticks: (most?: number) => number[] };
@@ -45,6 +45,8 @@ export type PlotProps = {
   ticks?: readonly number[];
   fromMs: number;
   toMs: number;
+  /** it draws the releases and changes of the page itself */
+  hasOwnMarks?: boolean;
   children: (width: number) => ReactNode;
 };
 
@@ -58,6 +60,7 @@ export function Plot({
   ticks = valueTicks(y, height),
   fromMs,
   toMs,
+  hasOwnMarks = false,
   children,
 }: PlotProps) {
   const { width, ref, onLayout } = useMeasuredWidth();
@@ -67,6 +70,8 @@ export function Plot({
   // A chart of less time than the page's axis stands in its own part of it.
   const x = (timeMs: number) => ((timeMs - axis.fromMs) / Math.max(1, axis.toMs - axis.fromMs)) * (width ?? 0);
   const own = Math.max(1, x(toMs) - x(fromMs));
+  const onPage = useMarks();
+  const marks = hasOwnMarks ? [] : onPage.filter(({ atMs }) => atMs >= fromMs && atMs <= toMs);
   const svg = () => {
     const drawing = (ref.current as unknown as HTMLElement | null)?.querySelector('svg');
     return drawing && width !== undefined
@@ -96,6 +101,9 @@ export function Plot({
       </View>
       <View ref={ref} style={styles.drawing} onLayout={onLayout}>
         <View style={{ height, width: own, marginLeft: x(fromMs) }}>{width !== undefined && children(own)}</View>
+        {marks.map(({ atMs }) => (
+          <View key={atMs} aria-hidden style={[styles.mark, { left: x(atMs), height, borderColor: palette.muted }]} />
+        ))}
         <TimeAxis marks={times} width={width ?? 0} />
       </View>
     </View>
@@ -156,6 +164,7 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row' },
   drawing: { flex: 1, minWidth: 0 },
   value: { position: 'absolute', right: 6, textAlign: 'right' },
+  mark: { position: 'absolute', top: 0, width: 0, borderLeftWidth: 1, borderStyle: 'dotted', pointerEvents: 'none' },
   times: { height: 24 },
   time: { position: 'absolute', top: 2 },
 });

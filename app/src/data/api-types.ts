@@ -2171,7 +2171,7 @@ export interface components {
              * @example harm
              * @enum {string}
              */
-            ranking: "harm" | "people" | "money" | "promises" | "keyCustomers";
+            ranking: "harm" | "each" | "people" | "money" | "promises" | "keyCustomers";
             /**
              * @description first sentence: how many people, what it costs
              * @example 128 people are being hurt
@@ -6674,7 +6674,7 @@ export interface operations {
                 /** @description only attempts of this host */
                 host?: string;
                 /** @description what orders the list */
-                rankBy?: "harm" | "people" | "money" | "promises" | "keyCustomers";
+                rankBy?: "harm" | "each" | "people" | "money" | "promises" | "keyCustomers";
                 /** @description rates of a past window: as they were set then, or as they are today */
                 rates?: "then" | "today";
             };

@@ -12,6 +12,7 @@ import {
   priorityOf,
   rankStability,
   rankWorstFirst,
+  weightOf,
 } from './index';
 
 describe('the rank', () => {
@@ -74,6 +75,17 @@ describe('how certain the order is', () => {
     expect(stability.get(1)).toEqual({ best: 1, worst: 2 });
     expect(stability.get(2)).toEqual({ best: 1, worst: 2 });
     expect(stability.get(3)).toEqual({ best: 3, worst: 3 });
+  });
+
+  test('by average the few who lose most come first; a trace of harm counts as one person’s', () => {
+    const of = (id: number, harm: number, people: number) => {
+      const one = entry(id, { waiting: harm });
+      return { ...one, bill: { ...one.bill, people: { estimate: people, low: 0, high: people } } };
+    };
+    const all = [of(1, 600, 300), of(2, 90, 3), of(3, 5, 0.1)];
+    expect(rankWorstFirst(all, 'each').map(({ id }) => id)).toEqual([2, 3, 1]);
+    expect(all.map(({ bill }) => weightOf(bill, 'each'))).toEqual([2, 30, 5]);
+    expect(rankWorstFirst(all, 'harm').map(({ id }) => id)).toEqual([1, 2, 3]);
   });
 
   test('neighbours whose ranges overlap are near ties', () => {

@@ -1,8 +1,8 @@
 import { hoursOf, type Window } from '../time';
 import { BILL_LINES, quantityOf, type HarmBill } from './bill/bill';
 
-/** By what the list can be ordered; promises: by the penalties that are expected. */
-export const RANKINGS = ['harm', 'people', 'money', 'promises', 'keyCustomers'] as const;
+/** By what the list can be ordered; each: harm of one hurt person, on average; promises: penalties expected. */
+export const RANKINGS = ['harm', 'each', 'people', 'money', 'promises', 'keyCustomers'] as const;
 export type Ranking = (typeof RANKINGS)[number];
 
 /** Minutes of harm for each hour of the window: windows of different length compare, and two halves add up. */
@@ -12,6 +12,8 @@ export const harmPerHour = (bill: HarmBill, window: Window): number => bill.harm
 export function weightOf(bill: HarmBill, ranking: Ranking): number {
   if (ranking === 'harm') return bill.harm.estimate;
   if (ranking === 'people') return bill.people.estimate;
+  // Fewer than one person: what there is counts as one, or a trace of harm would lead the list.
+  if (ranking === 'each') return bill.harm.estimate / Math.max(1, bill.people.estimate);
   if (ranking === 'promises') return bill.penalties;
   return quantityOf(bill, ranking);
 }

@@ -2,7 +2,8 @@ import { rankPatterns, type LogPattern } from '@toplens/core/logs';
 import { severityWord } from '@toplens/core/telemetry';
 import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
 import type { Database } from '../store/database';
-import { entriesOf, lineShape, linesOf, tracesOfFlows, type StoredLine } from '../store/logs';
+import { maskText } from '@toplens/core/handoffs';
+import { entriesOf, lineShape, linesOf, tracesOfFlows, type Entry, type StoredLine } from '../store/logs';
 import type { LogQuestion } from '../store/log-question';
 
 /** So many lines are read; of more, a fair part. */
@@ -58,9 +59,10 @@ async function ownLines(
 const patternShape = (
   { severity, firstMs, evidence: _evidence, ...pattern }: LogPattern,
   lines: readonly StoredLine[],
-  entries: ReadonlyMap<string, string>,
+  entries: ReadonlyMap<string, Entry>,
 ): LogPatternShape => ({
   ...pattern,
+  text: maskText(pattern.text),
   severity: severityWord(severity),
   firstMs: Number.isNaN(firstMs) ? null : firstMs,
   samples: pattern.samples.map((i) => lineShape(lines[i] as StoredLine, entries)),

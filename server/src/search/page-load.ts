@@ -1,3 +1,4 @@
+import { maskText } from '@toplens/core/handoffs';
 import { hostOfUrl, isThirdParty, VIEW_KINDS, type ViewKind } from '@toplens/core/pages';
 import type { PageLoadShape } from '../contract/pages';
 import type { Database } from '../store/database';
@@ -16,7 +17,7 @@ export async function pageLoad(database: Database, view: string): Promise<PageLo
   );
   const attemptOf = (trace: string) => {
     const entry = entries.get(trace);
-    return entry === undefined ? null : { traceId: trace, spanId: entry };
+    return entry === undefined ? null : { traceId: trace, spanId: entry.spanId };
   };
   const stacks = new StackReader(database);
   const errors = await errorsOfView(database, view);
@@ -34,7 +35,7 @@ export async function pageLoad(database: Database, view: string): Promise<PageLo
       errors.map(async (error) => ({
         atMs: error.atMs,
         type: error.type,
-        message: error.message,
+        message: maskText(error.message),
         ...(await stacks.read(error)),
       })),
     ),

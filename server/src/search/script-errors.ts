@@ -1,3 +1,4 @@
+import { maskText } from '@toplens/core/handoffs';
 import { errorGroup } from '@toplens/core/pages';
 import { DAY_MS, type Window } from '@toplens/core/time';
 import type { ScriptErrorGroupShape, ScriptErrorsShape } from '../contract/pages';
@@ -59,7 +60,7 @@ function groupShape({ errors, frames, isMapped }: ReadStack & { errors: StoredEr
   const distinct = (of: (error: StoredError) => string) => [...new Set(errors.map(of))].filter(Boolean).slice(0, 6);
   return {
     type: newest.type,
-    message: newest.message,
+    message: maskText(newest.message),
     errors: errors.length,
     views: new Set(errors.map(({ view }) => view)).size,
     people: people.size,

@@ -1,3 +1,4 @@
+import { maskText } from '@toplens/core/handoffs';
 import type { ObservedLine } from '@toplens/core/logs';
 import { PAGE, severityWord } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
@@ -95,14 +96,20 @@ export async function linesOfTrace(
   );
 }
 
+/** Where a trace's attempt is found, and who made it. */
+export interface Entry {
+  spanId: string;
+  person: string;
+}
+
 /** The attempts that some traces tell of: their first spans. The load of the page that asked is no span of theirs. */
-export async function entriesOf(database: Database, traceIds: readonly string[]): Promise<Map<string, string>> {
-  const rows = await database.query<{ trace_id: string; span_id: string }>(
-    `SELECT DISTINCT ON (trace_id) replace(trace_id::text, '-', '') AS trace_id, lpad(to_hex(span_id), 16, '0') AS span_id
-       FROM attempt WHERE trace_id = ANY($1::uuid[]) AND flags & ${PAGE} = 0 ORDER BY trace_id, started_us, span_id`,
+export async function entriesOf(database: Database, traceIds: readonly string[]): Promise<Map<string, Entry>> {
+  const rows = await database.query<{ trace_id: string; span_id: string; person: string | null }>(
+    `SELECT DISTINCT ON (trace_id) replace(trace_id::text, '-', '') AS trace_id, lpad(to_hex(span_id), 16, '0') AS span_id, p.value AS person
+       FROM attempt LEFT JOIN name p ON p.id = attempt.person WHERE trace_id = ANY($1::uuid[]) AND flags & ${PAGE} = 0 ORDER BY trace_id, started_us, span_id`,
     [traceIds],
   );
-  return new Map(rows.map(({ trace_id, span_id }) => [trace_id, span_id]));
+  return new Map(rows.map(({ trace_id, span_id, person }) => [trace_id, { spanId: span_id, person: person ?? '' }]));
 }
 
 const IDS_AT_ONCE = 10_000;
@@ -125,19 +132,23 @@ export async function tracesOfFlows(
   return found;
 }
 
-/** @param entries of traces whose attempts are stored, their first spans */
+/**
+ * A line as it is shown: whoever it may name is masked, as everywhere.
+ *
+ * @param entries of traces whose attempts are stored, their first spans and who made them
+ */
 export function lineShape(
   { atMs, component, host, severity, body, traceId }: StoredLine,
-  entries: ReadonlyMap<string, string>,
+  entries: ReadonlyMap<string, Entry>,
 ) {
-  const spanId = entries.get(traceId);
+  const entry = entries.get(traceId);
   return {
     atMs,
     component,
     host,
     severity: severityWord(severity),
-    body,
-    traceId: spanId === undefined ? null : traceId,
-    spanId: spanId ?? null,
+    body: maskText(body, entry ? [entry.person] : []),
+    traceId: entry === undefined ? null : traceId,
+    spanId: entry?.spanId ?? null,
   };
 }

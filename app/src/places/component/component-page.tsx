@@ -60,7 +60,7 @@ export function ComponentPage({ name }: { name: string }) {
                 <Changes page={page} />
               </View>
               <View style={column}>
-                <SharedMoment>
+                <SharedMoment marks={page.changes}>
                   <Hosts page={page} />
                 </SharedMoment>
               </View>

@@ -32,7 +32,7 @@ export function FlowPage({ id }: { id: number }) {
       {page && (
         <View style={styles.page}>
           <Head page={page} />
-          <SharedMoment axis={timeAxisOf(page)}>
+          <SharedMoment axis={timeAxisOf(page)} marks={page.marks}>
             <View style={isInColumns ? styles.columns : styles.stack}>
               <View style={isInColumns ? styles.column : styles.stack}>
                 <Outcomes page={page} />

@@ -55,7 +55,7 @@ export function IncidentPage({ id }: { id: number }) {
         <Trouble error={error} still={incident ? 'What you see is from before.' : ''} onRetry={() => void refetch()} />
       )}
       {incident && (
-        <SharedMoment axis={timeAxisOf(incident)}>
+        <SharedMoment axis={timeAxisOf(incident)} marks={incident.marks}>
           <View style={styles.page}>
             <WhatHappens incident={incident} onSend={send} onDecide={setDeciding} />
             {width >= TWO_COLUMNS_FROM ? (

@@ -122,7 +122,7 @@ function Countries({ pages, onNarrow }: { pages: PageLoads; onNarrow: (country: 
   return (
     <View style={styles.stack} testID="countries">
       <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
-        <CountryMap countries={countryFigures(pages, groups)} toneWords={mapTone(pages).words} />
+        <CountryMap countries={countryFigures(pages, groups)} toneWords={mapTone(pages).words} onChoose={onNarrow} />
       </Suspense>
       {kept.length > 0 && <Strip label="Countries" options={KEPT} chosen={shown} onChoose={setShown} />}
       <PageGroups by="country" groups={groups} onNarrow={onNarrow} keeping={{ kept, toggle }} />

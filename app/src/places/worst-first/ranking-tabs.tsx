@@ -5,6 +5,7 @@ import { SPACE, TOUCH } from '@/look/tokens';
 
 const RANKINGS: readonly { value: Ranking; words: string }[] = [
   { value: 'harm', words: 'Harm' },
+  { value: 'each', words: 'Per person' },
   { value: 'people', words: 'People' },
   { value: 'money', words: 'Money' },
   { value: 'promises', words: 'Promises' },

@@ -29,6 +29,8 @@ export function handoffWords({ handoff, proposedTeam }: Pick<Row, 'handoff' | 'p
 
 /** What the chosen ranking weighs, when it is not harm. */
 export function weightWords(row: Row, ranking: string, currency: string): string | undefined {
+  if (ranking === 'each')
+    return `${row.weight < 10 ? row.weight.toFixed(1) : count(row.weight)} points for each person`;
   if (ranking === 'money') return `${formatMoney(row.weight, currency)} not earned`;
   if (ranking === 'promises') return `${formatMoney(row.weight, currency)} of penalties expected`;
   if (ranking === 'keyCustomers') return `${count(row.weight)} points of key customers`;

@@ -1,5 +1,5 @@
 import { outcomeOf } from '@toplens/core/flows';
-import { maskId } from '@toplens/core/handoffs';
+import { maskId, maskText } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
 import { DIMENSIONS, FAILED, SpanKind, type Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
@@ -38,6 +38,7 @@ export async function attemptPage(
   const { limitMs } = limitsAt(normal, attempt.site);
   const [usual, lines] = await Promise.all([usualAttempt(state, attempt), linesIn(state, traceId, trace)]);
   const usualShares = new Map(usual?.waterfall.components.map(({ component, shareUs }) => [component, shareUs]));
+  const masked = (words: string) => maskText(words, [attempt.person]);
   const text = (dimension: Dimension) => state.names.text(attempt[dimension]);
   return {
     traceId,
@@ -71,12 +72,12 @@ export async function attemptPage(
         spanId: span.spanId,
         component: span.component,
         type: span.failure,
-        message: detail?.message ?? '',
+        message: masked(detail?.message ?? ''),
         className: detail?.className ?? '',
         method: detail?.method ?? '',
         file: detail?.file ?? '',
         line: detail?.line ?? 0,
-        stack: detail?.stack ?? '',
+        stack: masked(detail?.stack ?? ''),
       })),
     components: waterfall.components.map(({ component, shareUs, share, spans, failed }) => ({
       component,
@@ -115,7 +116,12 @@ async function linesIn(state: EngineState, traceId: string, trace: StoredTrace):
     window: { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS },
     most: MOST_LINES,
   });
-  return lines.map((line) => lineShape(line, new Map()));
+  const people = trace.attempts.map(({ person }) => person);
+  // They are on their attempt's page already.
+  return lines.map((line) => ({
+    ...lineShape(line, new Map()),
+    body: maskText(line.body, people),
+  }));
 }
 
 /** Minutes around an attempt in which its hosts are looked at: most figures come once a minute. */
