@@ -172,7 +172,7 @@ describe.each<Size>(['phone', 'wide'])('trust, on the %s size', (size) => {
     await tap(page, 'save-rates');
     await until('the new rate', async () => (await failed()).rate === 10);
     expect(Math.abs((await failed()).harm - 2 * before.harm)).toBeLessThanOrEqual(1);
-    await seen(page, 'failed 10');
+    await seen(page, 'a failed attempt 10');
     expect(await violations(page)).toEqual([]);
     await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Undo harm rates"]')?.click());
     await seen(page, 'undone');

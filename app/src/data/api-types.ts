@@ -157,6 +157,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/releases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Releases that a window can be compared with */
+        get: operations["getReleases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes": {
         parameters: {
             query?: never;
@@ -268,6 +285,23 @@ export interface paths {
         };
         /** What else a store was asked while this statement ran */
         get: operations["getAttemptsByTraceIdBySpanIdBeside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/slowest-flows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The slowest flows, each with its slowest attempts */
+        get: operations["getSlowestFlows"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1861,6 +1895,30 @@ export interface components {
             expectedMs: number | null;
         };
         /**
+         * Releases
+         * @description Releases of the week before the end of a window
+         */
+        Releases: {
+            /** @description the newest first */
+            releases: {
+                /**
+                 * @description version
+                 * @example 4.18.0
+                 */
+                version: string;
+                /**
+                 * @description application or component
+                 * @example slots
+                 */
+                of: string;
+                /**
+                 * @description when it was first seen
+                 * @example 1772442840000
+                 */
+                atMs: number;
+            }[];
+        };
+        /**
          * Row
          * @description One incident of the list
          */
@@ -2010,8 +2068,10 @@ export interface components {
              * @example Slots Team
              */
             proposedTeam: string | null;
-            /** @description the newest handoff of it; null when it has none */
+            /** @description the newest handoff of it, as it is now; null when it has none */
             handoff: components["schemas"]["HandoffMark"] | null;
+            /** @description the same as it was at the end of a past window; null when it had none yet */
+            handoffThen: components["schemas"]["HandoffMark"] | null;
         };
         /**
          * Segment
@@ -3228,6 +3288,54 @@ export interface components {
                     ms: number[];
                 }[];
             };
+            /** @description errors that come with slow attempts more often than with others, beyond chance */
+            slowErrors: {
+                /**
+                 * @description component and type of the error
+                 * @example payments: CardTimeout
+                 */
+                error: string;
+                /**
+                 * @description slow attempts that met it
+                 * @example 38
+                 */
+                slow: number;
+                /**
+                 * @description slow attempts that were looked at
+                 * @example 40
+                 */
+                ofSlow: number;
+                /**
+                 * @description other attempts that met it
+                 * @example 2
+                 */
+                others: number;
+                /**
+                 * @description other attempts that were looked at
+                 * @example 160
+                 */
+                ofOthers: number;
+                /**
+                 * @description how many times as often slow attempts meet it; null: others never do
+                 * @example 76
+                 */
+                ratio: number | null;
+                /**
+                 * @description lower end of its 95 % interval
+                 * @example 18
+                 */
+                low: number;
+                /**
+                 * @description upper end of it; null: without bound
+                 * @example 310
+                 */
+                high: number | null;
+                /**
+                 * @description share of the time beyond the usual that slow attempts with it took
+                 * @example 0.84
+                 */
+                carried: number;
+            }[];
         };
         /**
          * Region
@@ -3294,6 +3402,44 @@ export interface components {
              * @example true
              */
             isOdd: boolean;
+        };
+        /**
+         * SlowestFlows
+         * @description The slowest flows, each with its slowest attempts
+         */
+        SlowestFlows: {
+            /** @description what was looked at: of a long window its last day */
+            window: components["schemas"]["Window"];
+            /** @description by their 95th percentile, the longest first; those with too few attempts are left out */
+            flows: {
+                /**
+                 * @description number
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description name of the flow
+                 * @example Book a pick-up
+                 */
+                name: string;
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description 95 of 100 took less
+                 * @example 1840
+                 */
+                p95Ms: number;
+                /**
+                 * @description an attempt that takes longer is late; null where nothing is known
+                 * @example 800
+                 */
+                limitMs: number | null;
+                /** @description the slowest attempts that did not fail */
+                samples: components["schemas"]["Sample"][];
+            }[];
         };
         /**
          * Statement
@@ -3680,6 +3826,21 @@ export interface components {
             callees: components["schemas"]["Hop"][];
             /** @description names of its hosts */
             hosts: string[];
+            /** @description other components on its hosts */
+            neighbours: {
+                /**
+                 * @description name of another component (service.name)
+                 * @example labels
+                 */
+                component: string;
+                /**
+                 * @description name of its application
+                 * @example Sender Portal
+                 */
+                application: string;
+                /** @description hosts that both run on */
+                hosts: string[];
+            }[];
             /** @description measured quantities of its hosts */
             figures: {
                 /**
@@ -6661,6 +6822,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -6691,6 +6854,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorstFirst"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReleases: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Releases that a window can be compared with */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Releases"];
                 };
             };
             /** @description what is wrong and the way on */
@@ -6775,6 +6983,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -6845,6 +7055,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7099,6 +7311,73 @@ export interface operations {
             };
         };
     };
+    getSlowestFlows: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The slowest flows, each with its slowest attempts */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlowestFlows"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getFlows: {
         parameters: {
             query?: {
@@ -7116,6 +7395,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7181,6 +7462,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7249,6 +7532,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7317,6 +7602,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7389,6 +7676,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7495,6 +7784,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7560,6 +7851,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -7628,6 +7921,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -8220,6 +8515,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */
@@ -8288,6 +8585,8 @@ export interface operations {
                 team?: string;
                 /** @description with what the window is compared */
                 against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
                 /** @description only attempts of this site */
                 site?: string;
                 /** @description only attempts of this version */

@@ -13,6 +13,17 @@ export function useFlows(view: View) {
   });
 }
 
+/** The slowest flows with their slowest attempts; they change slowly. */
+export function useSlowestFlows(view: View) {
+  const query = apiQuery(view);
+  return useQuery({
+    queryKey: ['slowest-flows', query],
+    queryFn: () => get('/api/slowest-flows', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, 6 * LIVE_MS),
+  });
+}
+
 export function useFlow(id: number, view: View) {
   const query = apiQuery(view);
   return useQuery({

@@ -73,6 +73,12 @@ export function useChanges(view: View, isShown: boolean) {
   });
 }
 
+/** Releases that the window can be compared with. */
+export function useReleases(view: View) {
+  const query = windowQuery(view);
+  return useQuery({ queryKey: ['releases', query], queryFn: () => get('/api/releases', { query }) });
+}
+
 export type Decision = { who: string } & (
   | { what: 'join'; into: number }
   | { what: 'unjoin' }

@@ -1,3 +1,6 @@
+import { useReleases } from '@/data/incidents';
+import { clock } from '@/look/format';
+import { Words } from '@/look/text';
 import { Choice } from './choice';
 import { Sheet } from './sheet';
 import { AGAINST, AGAINST_WORDS, type Against, type View } from './view';
@@ -11,9 +14,10 @@ export type Props = {
 /** With what the window is compared, and with which rates a past one is billed. */
 export function AgainstSheet({ view, onChange, onClose }: Props) {
   const choose = (value: Against) => {
-    const { against: _against, ...rest } = view;
+    const { against: _against, release: _release, ...rest } = view;
     onChange(value === 'nothing' ? rest : { ...rest, against: value });
-    onClose();
+    // Which release is asked next.
+    if (value !== 'release') onClose();
   };
   const setRates = (value: 'then' | 'today') => {
     const { rates: _rates, ...rest } = view;
@@ -27,6 +31,7 @@ export function AgainstSheet({ view, onChange, onClose }: Props) {
         chosen={view.against ?? 'nothing'}
         onChoose={choose}
       />
+      {view.against === 'release' && <WhichRelease view={view} onChange={onChange} onClose={onClose} />}
       {view.from !== undefined && (
         <Choice
           label="Harm rates"
@@ -39,5 +44,36 @@ export function AgainstSheet({ view, onChange, onClose }: Props) {
         />
       )}
     </Sheet>
+  );
+}
+
+const NEWEST = 'newest';
+
+/** Releases of the week before, of every application and component: one of them, or whichever is the newest. */
+function WhichRelease({ view, onChange, onClose }: Props) {
+  const { data } = useReleases(view);
+  if (!data) return <Words kind="muted">Looking for releases …</Words>;
+  if (data.releases.length === 0) return <Words kind="muted">No release was seen in the week before.</Words>;
+  return (
+    <>
+      <Words kind="strong">Which release</Words>
+      <Choice
+        label="Which release"
+        options={[
+          { value: NEWEST, words: 'The newest' },
+          ...data.releases.map(({ version, of, atMs }) => ({
+            value: new Date(atMs).toISOString(),
+            words: `${version} of ${of}`,
+            detail: `first seen ${clock(atMs)}`,
+          })),
+        ]}
+        chosen={view.release ?? NEWEST}
+        onChoose={(value) => {
+          const { release: _release, ...rest } = view;
+          onChange(value === NEWEST ? rest : { ...rest, release: value });
+          onClose();
+        }}
+      />
+    </>
   );
 }

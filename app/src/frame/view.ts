@@ -43,6 +43,8 @@ export interface View extends Narrowed {
   to?: string;
   rankBy: Ranking;
   against?: Exclude<Against, 'nothing'>;
+  /** before which release, ISO 8601 of when it was first seen; the newest when left out */
+  release?: string;
   /** past windows with the rates of today in place of those that were set then */
   rates?: 'today';
   /** order of tables by their names, as `-p95Ms` */
@@ -73,6 +75,7 @@ const SORT = 'sort-';
 
 type Params = Record<string, string | string[] | undefined>;
 
+const isMoment = (text: string | undefined) => text !== undefined && !Number.isNaN(Date.parse(text));
 const one = (value: string | string[] | undefined) => (Array.isArray(value) ? value[0] : value);
 
 export function readView(params: Params): View {
@@ -101,6 +104,7 @@ export function readView(params: Params): View {
     ...(isPast && { from, to }),
     rankBy: rankBy && RANKINGS.includes(rankBy) ? rankBy : 'harm',
     ...(against && against !== 'nothing' && AGAINST.includes(against) && { against }),
+    ...(against === 'release' && isMoment(one(params.release)) && { release: one(params.release) }),
     ...(one(params.rates) === 'today' && { rates: 'today' as const }),
     ...(Object.keys(sorts).length > 0 && { sorts }),
     ...(Number.isInteger(fewest) && fewest > 0 && { fewest }),
@@ -126,6 +130,7 @@ export function apiQuery(view: View): Omit<ListQuery, 'rankBy'> {
     ...narrowed,
     ...(flow !== undefined && { flow: Number(flow) }),
     ...(view.against && { against: view.against }),
+    ...(view.release && { release: view.release }),
     ...(view.rates && { rates: view.rates }),
   };
 }
@@ -160,6 +165,7 @@ export function viewQuery(view: View): string {
   if (view.rankBy !== 'harm') query.set('rankBy', view.rankBy);
   for (const [name, value] of Object.entries(narrowedOf(view))) query.set(name, value);
   if (view.against) query.set('against', view.against);
+  if (view.release) query.set('release', view.release);
   if (view.rates) query.set('rates', view.rates);
   for (const [table, sort] of Object.entries(view.sorts ?? {})) query.set(`${SORT}${table}`, sort);
   if (view.fewest) query.set('fewest', String(view.fewest));
@@ -184,6 +190,7 @@ const CLEAR = Object.fromEntries(
     'to',
     'rankBy',
     'against',
+    'release',
     'rates',
     'fewest',
     'groupBy',

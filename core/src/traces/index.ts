@@ -6,3 +6,4 @@ export * from './clock-offsets';
 export * from './waterfall';
 export * from './hops';
 export * from './layers';
+export * from './slow-errors';

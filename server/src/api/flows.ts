@@ -22,6 +22,9 @@ export function flowRoutes(engine: Engine, database: Database): Router {
   router.get('/flows', async (request, response) => {
     response.json(await engine.ask('flows', { window: readWindow(request), ...readFocus(request) }));
   });
+  router.get('/slowest-flows', async (request, response) => {
+    response.json(await engine.ask('slowestFlows', { window: readWindow(request), ...readFocus(request) }));
+  });
   router.get('/flows/:id', async (request, response) => {
     const question = { id: flowIn(request.params.id), window: readWindow(request), ...readFocus(request) };
     response.json((await engine.ask('flow', question)) ?? noFlow(request.params.id));

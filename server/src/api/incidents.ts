@@ -82,6 +82,9 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
       await engine.worstFirst({ window: readWindow(request), ranking: rankBy, rates, ...readFocus(request) }),
     );
   });
+  router.get('/releases', async (request, response) => {
+    response.json(await engine.ask('releases', { window: readWindow(request) }));
+  });
   router.get('/changes', async (request, response) => {
     response.json(await engine.ask('changes', { window: readWindow(request) }));
   });

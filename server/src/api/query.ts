@@ -1,8 +1,8 @@
 import type { Request } from 'express';
 import { ValidationError, type ObjectSchema } from 'yup';
 import { DIMENSIONS } from '@toplens/core/telemetry';
-import type { Focus, WindowQuestion } from '../engine/state/questions';
-import { MINUTE_MS, type Against } from '@toplens/core/time';
+import type { AgainstQuestion, Focus, WindowQuestion } from '../engine/state/questions';
+import { MINUTE_MS } from '@toplens/core/time';
 import { DEFAULT_MINUTES, focusQuery, LONGEST_MINUTES, windowQuery } from '../contract/queries';
 import { Problem } from '../errors';
 
@@ -35,11 +35,11 @@ export function checkWindow(window: { fromMs: number; toMs: number }): { fromMs:
 }
 
 /** What a view is narrowed to, and with what it is compared. */
-export function readFocus(request: Request): { focus: Focus; against: Against } {
-  const { application, flow, team, against, ...values } = readInput(focusQuery, request.query);
+export function readFocus(request: Request): { focus: Focus; against: AgainstQuestion } {
+  const { application, flow, team, against, release, ...values } = readInput(focusQuery, request.query);
   const given = DIMENSIONS.flatMap((dimension) => (values[dimension] ? [[dimension, values[dimension]]] : []));
   return {
-    against,
+    against: against === 'release' && release ? { releaseMs: release.getTime() } : against,
     focus: {
       ...(application && { application }),
       ...(flow && { flow }),

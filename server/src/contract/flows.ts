@@ -67,6 +67,20 @@ export const Path = resource('Path', 'The components that a flow goes through', 
     },
     'mean time of an attempt by layer, step by step; 0 where no attempt was looked at',
   ),
+  slowErrors: list(
+    record({
+      error: text('component and type of the error', 'payments: CardTimeout'),
+      slow: integer('slow attempts that met it', 'attempts', 38),
+      ofSlow: integer('slow attempts that were looked at', 'attempts', 40),
+      others: integer('other attempts that met it', 'attempts', 2),
+      ofOthers: integer('other attempts that were looked at', 'attempts', 160),
+      ratio: orNull(number('how many times as often slow attempts meet it; null: others never do', '1', 76)),
+      low: number('lower end of its 95 % interval', '1', 18),
+      high: orNull(number('upper end of it; null: without bound', '1', 310)),
+      carried: number('share of the time beyond the usual that slow attempts with it took', SHARE, 0.84),
+    }),
+    'errors that come with slow attempts more often than with others, beyond chance',
+  ),
 });
 export type PathShape = Static<typeof Path>;
 
@@ -285,7 +299,26 @@ export const regionQuery = object({
 
 const OF_FLOW = { path: [flowId], query: [windowQuery, focusQuery] };
 
+export const SlowestFlows = resource('SlowestFlows', 'The slowest flows, each with its slowest attempts', {
+  window: ref(Window, 'what was looked at: of a long window its last day'),
+  flows: list(
+    record({
+      id: integer('number', '1', 7),
+      name: text('name of the flow', 'Book a pick-up'),
+      application: text('name of the application', 'Courier app'),
+      p95Ms: number('95 of 100 took less', MS, 1840),
+      limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
+      samples: list(ref(Sample), 'the slowest attempts that did not fail'),
+    }),
+    'by their 95th percentile, the longest first; those with too few attempts are left out',
+  ),
+});
+export type SlowestFlowsShape = Static<typeof SlowestFlows>;
+
 export const flowPaths: Paths = {
+  '/api/slowest-flows': {
+    get: get('The slowest flows, each with its slowest attempts', SlowestFlows, { query: [windowQuery, focusQuery] }),
+  },
   '/api/flows': {
     get: get('All flows with what their attempts came to', FlowTable, { query: [windowQuery, focusQuery] }),
   },

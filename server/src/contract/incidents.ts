@@ -68,7 +68,8 @@ export const Row = resource('Row', 'One incident of the list', {
   nearTie: flag("its range overlaps with a neighbour's"),
   spark: ref(Series, 'the measure in trouble, for a small chart'),
   proposedTeam: orNull(text('the team that should get it; null when none is known', 'Slots Team')),
-  handoff: orNull(ref(HandoffMark, 'the newest handoff of it; null when it has none')),
+  handoff: orNull(ref(HandoffMark, 'the newest handoff of it, as it is now; null when it has none')),
+  handoffThen: orNull(ref(HandoffMark, 'the same as it was at the end of a past window; null when it had none yet')),
 });
 export type RowShape = Static<typeof Row>;
 
@@ -160,6 +161,18 @@ export const Changes = resource('Changes', 'The last twelfth of a window against
   changes: list(ref(Change), 'every flow and component, the largest change first'),
 });
 export type ChangesShape = Static<typeof Changes>;
+
+export const Releases = resource('Releases', 'Releases of the week before the end of a window', {
+  releases: list(
+    record({
+      version: text('version', '4.18.0'),
+      of: text('application or component', 'slots'),
+      atMs: number('when it was first seen', EPOCH_MS, 1772442840000),
+    }),
+    'the newest first',
+  ),
+});
+export type ReleasesShape = Static<typeof Releases>;
 
 export const BillLine = resource('BillLine', 'One line of the harm bill: quantity × rate × importance', {
   name: oneOf(BILL_LINES, 'which line'),
@@ -451,6 +464,9 @@ export const newDecision = object({
 export const incidentPaths: Paths = {
   '/api/worst-first': {
     get: get('Incidents of a window, worst first', WorstFirst, { query: [windowQuery, focusQuery, rankingQuery] }),
+  },
+  '/api/releases': {
+    get: get('Releases that a window can be compared with', Releases, { query: [windowQuery] }),
   },
   '/api/changes': {
     get: get('Sudden changes: the end of a window against the time before it, for every flow and component', Changes, {

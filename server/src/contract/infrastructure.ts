@@ -139,6 +139,14 @@ export const Component = resource('Component', 'A component: who calls it, whom 
   callers: list(ref(Hop), 'components that call it'),
   callees: list(ref(Hop), 'components that it calls'),
   hosts: texts('names of its hosts', ['north-1', 'north-2']),
+  neighbours: list(
+    record({
+      component: text('name of another component (service.name)', 'labels'),
+      application: text('name of its application', 'Sender Portal'),
+      hosts: texts('hosts that both run on', ['north-1']),
+    }),
+    'other components on its hosts',
+  ),
   figures: list(
     record({
       figure: oneOf(FIGURES, 'name of the measured quantity'),

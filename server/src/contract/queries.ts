@@ -36,6 +36,10 @@ export const focusQuery = object({
     .oneOf(AGAINST)
     .default('nothing')
     .meta({ description: 'with what the window is compared', example: 'week' }),
+  release: date().meta({
+    description: 'with against=release: before which release, by the moment it was first seen; left out: the newest',
+    example: '2026-03-02T09:14:00Z',
+  }),
   ...byName(DIMENSIONS, valueOf),
 });
 

@@ -21,10 +21,12 @@ import { incidentPage } from './incidents/incident-page';
 import { logScope } from './incidents/incident-scope';
 import { journey, journeys } from './journeys/journeys';
 import { earlyWarnings } from './incidents/early-warnings';
+import { slowestFlows } from './flows/slowest-flows';
 import { estate } from './infrastructure/estate';
 import { money } from './journeys/money';
 import { runCycle } from './evaluation/cycle';
 import { personAttempts } from './attempts/person';
+import { releases } from './infrastructure/releases';
 import { serve, type Handlers } from '../threads/ask-and-serve';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { EngineBatch, EngineNotice, Questions } from './protocol';
@@ -157,6 +159,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     logScope: (question) => logScope(state, question),
     freshness: () => freshness(state),
     flows: (question) => flowTable(then(question), question),
+    slowestFlows: (question) => slowestFlows(then(question), question),
     field: (question) => flowField(then(question), question),
     path: (question) => flowPath(then(question), question),
     component: (question) => componentPage(then(question), question),
@@ -171,6 +174,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     earlyWarnings: (question) => earlyWarnings(then(question), question),
     estate: (question) => estate(then(question), question),
     changes: (question) => suddenlyChanged(then(question), question),
+    releases: (question) => releases(state, question),
     act: (action) => act(state, action),
     trySettings: (question) => trySettings(state, question),
     settings: async (change) => {

@@ -1,7 +1,20 @@
 import type { AttemptPageShape } from '../contract/attempts';
 import type { FreshnessShape } from '../contract/common';
-import type { FieldShape, FlowPageShape, FlowTableShape, PathShape, RegionShape } from '../contract/flows';
-import type { ChangesShape, IncidentShape, LostByTierShape, WorstFirstShape } from '../contract/incidents';
+import type {
+  FieldShape,
+  FlowPageShape,
+  FlowTableShape,
+  PathShape,
+  RegionShape,
+  SlowestFlowsShape,
+} from '../contract/flows';
+import type {
+  ChangesShape,
+  IncidentShape,
+  LostByTierShape,
+  ReleasesShape,
+  WorstFirstShape,
+} from '../contract/incidents';
 import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from '../contract/infrastructure';
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
@@ -37,6 +50,7 @@ export interface Questions {
   worstFirst: { ask: WorstFirstQuestion; answer: WorstFirstShape };
   incident: { ask: IncidentQuestion; answer: IncidentShape | null };
   flows: { ask: FlowsQuestion; answer: FlowTableShape };
+  slowestFlows: { ask: FlowsQuestion; answer: SlowestFlowsShape };
   field: { ask: FieldQuestion; answer: FieldShape | null };
   path: { ask: FieldQuestion; answer: PathShape | null };
   component: { ask: ComponentQuestion; answer: ComponentShape | null };
@@ -57,6 +71,8 @@ export interface Questions {
   earlyWarnings: { ask: Pick<FlowsQuestion, 'window'>; answer: EarlyWarningsShape };
   estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };
   changes: { ask: Pick<FlowsQuestion, 'window'>; answer: ChangesShape };
+  /** releases that a window can be compared with */
+  releases: { ask: Pick<FlowsQuestion, 'window'>; answer: ReleasesShape };
   act: { ask: Action; answer: ActionResult };
   /** what settings would match, before they are saved */
   trySettings: { ask: { key: string; settings: Settings }; answer: TriedSettingShape['lines'] };

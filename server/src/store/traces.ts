@@ -173,24 +173,26 @@ export async function releasesOf(
   );
 }
 
+/** So many can be chosen from. */
+const MOST_RELEASES = 20;
+
 /**
- * The newest release in a window, of any component, or of those that say they belong to an application (or to none).
+ * The newest releases in a window, of any component, or of those that say they belong to an application (or to none).
  */
-export async function newestRelease(
+export async function newestReleases(
   database: Database,
   application: string | undefined,
   { fromMs, toMs }: { fromMs: number; toMs: number },
-): Promise<StoredVersion | undefined> {
-  const rows = await database.query<StoredVersion>(
+): Promise<StoredVersion[]> {
+  return database.query<StoredVersion>(
     `SELECT component, version, first_us::float8 / 1000 AS "firstMs" FROM component_version v
       WHERE first_us >= $1 AND first_us < $2
         AND EXISTS (SELECT 1 FROM component_version o WHERE o.component = v.component AND o.first_us < v.first_us)
         AND ($3::text IS NULL OR EXISTS (SELECT 1 FROM component_part p
               WHERE p.component = v.component AND p.application IN ($3::text, '')))
-      ORDER BY first_us DESC, component, version LIMIT 1`,
+      ORDER BY first_us DESC, component, version LIMIT ${MOST_RELEASES}`,
     [Math.floor(fromMs * 1000), Math.ceil(toMs * 1000), application ?? null],
   );
-  return rows[0];
 }
 
 /**

@@ -57,6 +57,7 @@ export function ComponentPage({ name }: { name: string }) {
                   )}
                 </Part>
                 <Flows page={page} />
+                <Neighbours page={page} />
                 <Changes page={page} />
               </View>
               <View style={column}>
@@ -118,6 +119,22 @@ function Flows({ page }: { page: Component }) {
         <Door key={id} path={`/flow/${id}`} style={styles.door}>
           <Words style={{ color: palette.action }}>{name}</Words>
           <Words kind="small">{`${application} · ${level === 'noData' ? 'no data' : level}`}</Words>
+        </Door>
+      ))}
+    </Part>
+  );
+}
+
+/** Whoever shares a machine shares its trouble. */
+function Neighbours({ page }: { page: Component }) {
+  const palette = usePalette();
+  if (page.neighbours.length === 0) return null;
+  return (
+    <Part name="On the same hosts">
+      {page.neighbours.map(({ component, application, hosts }) => (
+        <Door key={component} path={`/component/${encodeURIComponent(component)}`} style={styles.door}>
+          <Words style={{ color: palette.action }}>{component}</Words>
+          <Words kind="small">{[application, hosts.join(', ')].filter(Boolean).join(' · ')}</Words>
         </Door>
       ))}
     </Part>

@@ -4,13 +4,13 @@ import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import type { FlowPage } from '@/data/client';
 import { useChangeSetting } from '@/data/settings';
-import { Choice } from '@/frame/choice';
 import { parseDecimal } from '@/frame/decimal';
 import { FormField } from '@/frame/form-field';
 import { SaveBar } from '@/frame/save-bar';
 import { Sheet } from '@/frame/sheet';
+import { fromOf, SinceChoice, type Since } from '@/frame/since-choice';
 import { useWho, whoChanges } from '@/frame/who';
-import { clock, durationWords } from '@/look/format';
+import { durationWords } from '@/look/format';
 import { parseSiteLimits, siteLimitsText } from './site-limits';
 
 /** "1.2", "1,2" → 1200 ms; empty: no limit; NaN when it is no number. */
@@ -42,7 +42,7 @@ const schemaFor = (sites: readonly string[]) =>
 export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => void }) {
   const change = useChangeSetting();
   const [who, setWho] = useWho();
-  const [since, setSince] = useState<'now' | 'window'>('window');
+  const [since, setSince] = useState<Since>('window');
   const { row, normal } = page;
   const form = useForm({
     resolver: yupResolver(schemaFor(page.sites)),
@@ -69,8 +69,7 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
           ...('limits' in siteLimits && { siteLimitsMs: siteLimits.limits }),
           importance,
         },
-        // Without a moment it is in force from when the server takes it.
-        ...(since === 'window' && { fromMs: page.window.fromMs }),
+        ...fromOf(since, page.window.fromMs),
       },
       { onSuccess: onClose },
     );
@@ -112,15 +111,7 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
         hint="Multiplies its harm; 1 is as any other."
         testID="flow-importance"
       />
-      <Choice
-        label="In force"
-        options={[
-          { value: 'window', words: `Also for what is looked at`, detail: `since ${clock(page.window.fromMs)}` },
-          { value: 'now', words: 'From now on' },
-        ]}
-        chosen={since}
-        onChoose={setSince}
-      />
+      <SinceChoice fromMs={page.window.fromMs} chosen={since} onChoose={setSince} />
       <SaveBar control={form.control} name="flow" words="Save" saving={change} onSave={() => void submit()} />
     </Sheet>
   );

@@ -19,6 +19,7 @@ import { nothingToCompare } from '../worst-first/compared-words';
 import { COLUMNS, DEFAULT_SORT } from './columns';
 import { FlowLine } from './flow-line';
 import { FlowTableRows } from './flow-table-rows';
+import { SlowestPart } from './slowest-part';
 
 /** All flows with what their attempts came to; sortable by everything. */
 export function FlowsPlace() {
@@ -75,12 +76,13 @@ export function FlowsPlace() {
             </View>
           )}
           {rows.length === 0 && <Words kind="muted">They appear with the first attempts.</Words>}
-          <View style={isWide ? styles.beside : styles.below}>
+          <View style={isWide ? styles.beside : styles.stacked}>
             <View style={isWide && styles.half}>
               <JourneyList />
             </View>
-            <View style={isWide && styles.half}>
+            <View style={[isWide && styles.half, styles.below]}>
               <MoneyList />
+              <SlowestPart />
             </View>
           </View>
         </View>
@@ -105,7 +107,8 @@ const styles = StyleSheet.create({
   content: { paddingBottom: SPACE.xl },
   page: { padding: SPACE.l, gap: SPACE.s },
   beside: { flexDirection: 'row', gap: SPACE.xl, marginTop: SPACE.l },
-  below: { gap: SPACE.l, marginTop: SPACE.l },
+  below: { gap: SPACE.l },
+  stacked: { gap: SPACE.l, marginTop: SPACE.l },
   half: { flex: 1, minWidth: 0 },
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'center' },
 });

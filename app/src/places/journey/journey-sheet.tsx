@@ -1,4 +1,5 @@
 import { yupResolver } from '@hookform/resolvers/yup';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import type { Schemas } from '@/data/client';
@@ -6,6 +7,7 @@ import { useChangeSetting } from '@/data/settings';
 import { FormField } from '@/frame/form-field';
 import { SaveBar } from '@/frame/save-bar';
 import { Sheet } from '@/frame/sheet';
+import { fromOf, SinceChoice, type Since } from '@/frame/since-choice';
 import { useWho, whoChanges } from '@/frame/who';
 
 const schema = object({ name: string().trim().max(120, 'At most 120 characters.').default(''), who: whoChanges });
@@ -19,10 +21,16 @@ export function JourneySheet({ journey, onClose }: { journey: Schemas['Journey']
     mode: 'onBlur',
     defaultValues: { name: journey.isNamed ? journey.name : '', who },
   });
+  const [since, setSince] = useState<Since>('window');
   const submit = form.handleSubmit((values) => {
     setWho(values.who);
     change.mutate(
-      { who: values.who, key: journey.key, value: values.name === '' ? null : { name: values.name } },
+      {
+        who: values.who,
+        key: journey.key,
+        value: values.name === '' ? null : { name: values.name },
+        ...fromOf(since, journey.window.fromMs),
+      },
       { onSuccess: onClose },
     );
   });
@@ -35,6 +43,7 @@ export function JourneySheet({ journey, onClose }: { journey: Schemas['Journey']
         hint="Named, it is kept in the list. Empty: it is shown as long as people walk it."
         testID="journey-name"
       />
+      <SinceChoice fromMs={journey.window.fromMs} chosen={since} onChoose={setSince} />
       <SaveBar control={form.control} name="journey" words="Save" saving={change} onSave={() => void submit()} />
     </Sheet>
   );

@@ -27,6 +27,7 @@ test('a row says rank, level, priority and a near tie, and offers to send', () =
     nearTie: true,
     spark: series,
     handoff: null,
+    handoffThen: null,
     proposedTeam: 'Payments',
   } as unknown as Row;
   const onSend = jest.fn();

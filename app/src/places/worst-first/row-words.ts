@@ -8,6 +8,8 @@ export function sinceWords(row: Row, nowMs: number, isShort = false): string {
     ? `since ${clock(row.onsetMs, nowMs)}`
     : `${clock(row.onsetMs, nowMs)} to ${clock(row.endMs, nowMs)}`;
   const words = [since, row.trend === 'new' ? 'just now' : row.trend];
+  const then = handoffThenWords(row);
+  if (then) words.push(then);
   return (isShort ? [...words, ...(row.nearTie ? ['near tie'] : [])] : [row.application, ...words]).join(' · ');
 }
 
@@ -25,6 +27,12 @@ export function handoffWords({ handoff, proposedTeam }: Pick<Row, 'handoff' | 'p
 } {
   if (handoff === null) return { words: proposedTeam === null ? 'Send' : `Send to ${proposedTeam}`, isOpen: true };
   return { words: `${STATE_WORDS[handoff.state]} · ${handoff.team}`, isOpen: !isWithTeam(handoff.state) };
+}
+
+/** Of a past window, who had it then, where that has changed since: "then with nobody". */
+export function handoffThenWords({ handoff, handoffThen }: Pick<Row, 'handoff' | 'handoffThen'>): string | undefined {
+  if (handoff?.id === handoffThen?.id && handoff?.state === handoffThen?.state) return undefined;
+  return handoffThen ? `then ${STATE_WORDS[handoffThen.state]} · ${handoffThen.team}` : 'then with nobody';
 }
 
 /** What the chosen ranking weighs, when it is not harm. */

@@ -71,6 +71,7 @@ const row = (id: number, rank: number, more: Partial<Row> = {}): Row =>
     nearTie: false,
     spark: { startMs: 0, stepMs: 1, values: [1], low: [], high: [], other: null },
     handoff: null,
+    handoffThen: null,
     ...more,
   }) as unknown as Row;
 const list = (more: Partial<WorstFirst> = {}): WorstFirst =>

@@ -1,9 +1,21 @@
 import { byName } from '../../by-name';
+import { outcomeOf } from '@toplens/core/flows';
 import { type Window, stepsOf } from '@toplens/core/time';
-import { layersOf, layOut, beginOf, hopsOf, LAYERS, type Layer } from '@toplens/core/traces';
+import {
+  beginOf,
+  errorsWithSlow,
+  hopsOf,
+  LAYERS,
+  layersOf,
+  layOut,
+  type Layer,
+  type MetErrors,
+  type TraceSpan,
+} from '@toplens/core/traces';
 import type { PathShape } from '../../contract/flows';
 import { loadPaths } from '../../store/traces';
 import { fairSample } from '../reading/fair-sample';
+import { finiteOrNull } from '../reading/finite-or-null';
 import { sliceOf } from '../reading/focus';
 import { hopShape, TRACES_LOOKED_AT } from '../reading/hops';
 import type { FieldQuestion } from '../state/questions';
@@ -41,7 +53,33 @@ export async function flowPath(
     traces: traces.length,
     hops: hopsOf(traces).map((hop) => hopShape(hop, traces.length)),
     layers: layersOverTime(window, told),
+    slowErrors: errorsWithSlow(metErrors(state, id, sample, paths)).map(({ ratio, ...error }) => ({
+      ...error,
+      ratio: finiteOrNull(ratio.ratio),
+      low: ratio.low,
+      high: finiteOrNull(ratio.high),
+    })),
   };
+}
+
+/** Attempts that did not fail, with what failed on their way. */
+function metErrors(
+  state: EngineState,
+  flow: number,
+  sample: readonly { traceId: string; spanId: string; startMs: number }[],
+  paths: ReadonlyMap<string, readonly TraceSpan[]>,
+): MetErrors[] {
+  return sample.flatMap(({ traceId, spanId, startMs }) => {
+    const spans = paths.get(traceId) ?? [];
+    const entry = spans.find((span) => span.spanId === spanId);
+    if (!entry || entry.failed || spans.length < 2) return [];
+    const durationMs = entry.durationUs / 1000;
+    const { limitMs } = state.history.normalAt(flow, startMs);
+    const errors = spans
+      .filter(({ failed, failure }) => failed || failure !== '')
+      .map(({ component, failure, name }) => `${component}: ${failure || name}`);
+    return [{ durationMs, isSlow: outcomeOf(durationMs, false, limitMs) !== 'onTime', errors: new Set(errors) }];
+  });
 }
 
 const LAYER_STEPS = 16;

@@ -2,13 +2,13 @@ import { apdexOf, BUCKET_MS, formatApdex } from '@toplens/core/flows';
 import { type Level } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum, sum } from '@toplens/core/stats';
 import type { AttemptKind } from '@toplens/core/telemetry';
-import { ceilTo, floorTo, MINUTE_MS, type Against, type Window } from '@toplens/core/time';
+import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { FlowRowShape, FlowTableShape } from '../../contract/flows';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { levelsFor } from '../harm/levels';
 import { LONGEST_SCAN_MS } from '../reading/each-attempt';
 import { sliceOf } from '../reading/focus';
-import type { Focus, FlowsQuestion } from '../state/questions';
+import type { AgainstQuestion, Focus, FlowsQuestion } from '../state/questions';
 import { flowSums } from '../reading/flow-sums';
 import { freshness } from '../state/freshness';
 import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
@@ -41,7 +41,7 @@ interface Figures {
 /** Pages stand with People, business events with the money. */
 const isWork = (kind: AttemptKind): boolean => kind === 'work' || kind === 'background';
 
-async function figuresOf(state: EngineState, window: Window, against: Against, focus: Focus): Promise<Figures> {
+async function figuresOf(state: EngineState, window: Window, against: AgainstQuestion, focus: Focus): Promise<Figures> {
   const sums = await sumsOf(state, window, focus);
   const compared = await comparedWindow(state, window, against, focus.application);
   return {
@@ -82,7 +82,7 @@ export async function flowTable(state: EngineState, question: FlowsQuestion): Pr
 export async function flowRow(
   state: EngineState,
   id: number,
-  { window, against, values }: { window: Window; against: Against; values: Focus['values'] },
+  { window, against, values }: { window: Window; against: AgainstQuestion; values: Focus['values'] },
 ): Promise<{ row: FlowRowShape; sums: Sums | undefined }> {
   const figures = await figuresOf(state, window, against, { values });
   return { row: rowOf(state, id, figures), sums: figures.sums.get(id) };

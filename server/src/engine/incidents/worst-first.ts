@@ -38,7 +38,9 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
   const { focus, ranking } = question;
   const window = resolveWindow(state, question.window);
   const atMs = ratesAt(question, window);
-  const handoffs = await latestHandoffs(state.database, momentOf(question.window));
+  const moment = momentOf(question.window);
+  const handoffs = await latestHandoffs(state.database);
+  const then = moment === Infinity ? handoffs : await latestHandoffs(state.database, moment);
   const belongs = ({ incident }: Judged) => {
     const flow = state.names.flow(rootOf(incident).flow);
     if (focus.application !== undefined && flow.application !== focus.application) return false;
@@ -56,7 +58,10 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     Promise.all(ranked.map((entry, i) => rowOf(state, { ...entry, rank: i + 1 }, asked, order))),
   );
   const rows = made.map((row) => ({ ...row }));
-  for (const row of rows) row.handoff = handoffs.get(row.id) ?? null;
+  for (const row of rows) {
+    row.handoff = handoffs.get(row.id) ?? null;
+    row.handoffThen = then.get(row.id) ?? null;
+  }
   const { currency } = state.settings.at();
   const sentence = windowSentence({
     people: peopleOnce(ranked),
@@ -64,7 +69,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     flows: new Set(ranked.flatMap(({ incident }) => incident.parts.map((part) => part.flow))).size,
     money: rows.reduce((sum, row) => sum + row.money, 0),
     currency,
-    withoutTeam: rows.filter((row) => row.handoff === null || !isWithTeam(row.handoff.state)).length,
+    withoutTeam: rows.filter(({ handoffThen }) => handoffThen === null || !isWithTeam(handoffThen.state)).length,
     incidents: rows.length,
     isPast: isPastWindow(state, window),
   });
@@ -167,6 +172,7 @@ async function rowOf(
     spark: sparkOf(state, { flow: root.flow, measure: measureOf(root.signal), window, narrowed }),
     proposedTeam: proposalFor(state, incident)?.team ?? null,
     handoff: null,
+    handoffThen: null,
   };
 }
 

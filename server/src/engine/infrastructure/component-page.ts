@@ -4,6 +4,7 @@ import type { StoredIncident } from '@toplens/core/incidents';
 import { hopsOf } from '@toplens/core/traces';
 import { DAY_MS, HOUR_MS, type Window } from '@toplens/core/time';
 import type { ComponentShape } from '../../contract/infrastructure';
+import { storedParts } from '../../store/activity';
 import { changesOf } from '../../store/changes';
 import { flowsThrough, loadPaths, releasesOf, tracesThrough } from '../../store/traces';
 import { describe } from '../harm/describe';
@@ -66,6 +67,7 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
     callers: hops.filter(({ to }) => to === name).map((hop) => hopShape(hop, traces.length)),
     callees: hops.filter(({ from }) => from === name).map((hop) => hopShape(hop, traces.length)),
     hosts,
+    neighbours: await neighboursOf(state, name, hosts),
     figures: FIGURES.map((figure) => ({
       figure,
       hosts: judged.filter((one) => one.figure === figure).map(figureShape),
@@ -92,6 +94,22 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
       ...told.map((one) => ({ atMs: one.atMs, words: changeTitle(one) })),
     ].sort((a, b) => b.atMs - a.atMs),
   };
+}
+
+/** What else runs on its hosts: whoever shares a machine shares its trouble. */
+async function neighboursOf(
+  state: EngineState,
+  name: string,
+  hosts: readonly string[],
+): Promise<ComponentShape['neighbours']> {
+  const shared = new Map<string, ComponentShape['neighbours'][number]>();
+  for (const { component, host, application } of await storedParts(state.database)) {
+    if (component === name || host === '' || !hosts.includes(host)) continue;
+    const known = shared.get(component);
+    if (known) known.hosts.push(host);
+    else shared.set(component, { component, application, hosts: [host] });
+  }
+  return [...shared.values()];
 }
 
 /** Incidents of the component, or of flows through it: what its hosts did meanwhile is not what they do as usual. */

@@ -37,15 +37,16 @@ export interface FoundOrigin extends Origin {
   hosts: ReadonlyMap<string, readonly string[]>;
 }
 
-const kept = new WeakMap<EngineState, LRUCache<string, Promise<FoundOrigin | null>>>();
+/** By the register: the state of a past moment is another object with the same incidents. */
+const kept = new WeakMap<EngineState['register'], LRUCache<string, Promise<FoundOrigin | null>>>();
 
 /**
  * Where the trouble of a deviation comes from, from its attempts' traces; null where no attempt came that could tell.
  */
 export function originOf(state: EngineState, root: Deviation): Promise<FoundOrigin | null> {
   if (root.signal === 'missing') return Promise.resolve(null);
-  let known = kept.get(state);
-  if (!known) kept.set(state, (known = new LRUCache({ max: MOST_KEPT })));
+  let known = kept.get(state.register);
+  if (!known) kept.set(state.register, (known = new LRUCache({ max: MOST_KEPT })));
   const toMs = Math.min(root.endMs, root.onsetMs + LOOK_MS);
   const key = `${root.flow}:${root.signal}:${root.onsetMs}:${Math.floor(toMs / AGAIN_MS)}:${Math.floor(Math.min(state.watermarkMs, toMs + 2 * AGAIN_MS) / AGAIN_MS)}`;
   const before = known.get(key);

@@ -47,6 +47,10 @@ test('compared with the time before the newest release; the first version ever s
   });
   expect(await comparedWindow(state(releases), WINDOW, 'release', 'Desk')).toBeUndefined();
   expect(await comparedWindow(state([]), WINDOW, 'release')).toBeUndefined();
+  expect(await comparedWindow(state(releases), WINDOW, { releaseMs: NOW - 2 * DAY_MS })).toMatchObject({
+    words: 'before 1.1 of Shop',
+  });
+  expect(await comparedWindow(state(releases), WINDOW, { releaseMs: NOW - 4 * DAY_MS })).toBeUndefined();
   // Any component on the way may have been released after that.
   const seen = [{ component: 'prices', version: '4.18.0', firstMs: NOW - DAY_MS }];
   expect((await comparedWindow(state(releases, NOW, seen), WINDOW, 'release'))?.words).toBe('before 4.18.0 of prices');

@@ -1,6 +1,6 @@
-import { DAY_MS, floorTo, MINUTE_MS, WEEK_MS, type Against, type Window } from '@toplens/core/time';
-import type { WindowQuestion } from '../state/questions';
-import { newestRelease } from '../../store/traces';
+import { DAY_MS, floorTo, MINUTE_MS, WEEK_MS, type Window } from '@toplens/core/time';
+import type { AgainstQuestion, WindowQuestion } from '../state/questions';
+import { newestReleases } from '../../store/traces';
 import type { EngineState } from '../state/engine-state';
 
 /** A live window ends with the newest judged minute. */
@@ -26,10 +26,11 @@ const LONGEST_SINCE_RELEASE_MS = 7 * DAY_MS;
 export async function comparedWindow(
   state: EngineState,
   window: Window,
-  against: Against,
+  against: AgainstQuestion,
   application?: string,
 ): Promise<Compared | undefined> {
   const length = window.toMs - window.fromMs;
+  if (typeof against === 'object') return beforeRelease(state, window, against.releaseMs);
   const shifted = (by: number): Window => ({ fromMs: window.fromMs - by, toMs: window.toMs - by });
   switch (against) {
     case 'nothing':
@@ -41,24 +42,46 @@ export async function comparedWindow(
     case 'before':
       return { window: shifted(length), words: 'just before' };
     case 'release': {
-      const since = { fromMs: window.toMs - LONGEST_SINCE_RELEASE_MS, toMs: window.toMs };
-      const ofApplication = state.releases.findLast(
-        (one) =>
-          one.firstMs >= since.fromMs &&
-          one.firstMs < since.toMs &&
-          (application === undefined || one.application === application) &&
-          !isFirst(state, one),
-      );
-      const ofComponent = await newestRelease(state.database, application, since);
-      const release =
-        ofComponent && ofComponent.firstMs > (ofApplication?.firstMs ?? 0)
-          ? { ...ofComponent, of: ofComponent.component }
-          : ofApplication && { ...ofApplication, of: ofApplication.application };
-      if (!release) return undefined;
-      const toMs = floorTo(release.firstMs, MINUTE_MS);
-      return { window: { fromMs: toMs - length, toMs }, words: `before ${release.version} of ${release.of}` };
+      const [release] = await releasesBefore(state, window.toMs, application);
+      return release && before(release, length);
     }
   }
+}
+
+export interface KnownRelease {
+  version: string;
+  /** application or component */
+  of: string;
+  firstMs: number;
+}
+
+/** Releases of the week before a moment, the newest first: of applications, and of the components behind them. */
+export async function releasesBefore(state: EngineState, toMs: number, application?: string): Promise<KnownRelease[]> {
+  const since = { fromMs: toMs - LONGEST_SINCE_RELEASE_MS, toMs };
+  const ofApplications = state.releases.filter(
+    (one) =>
+      one.firstMs >= since.fromMs &&
+      one.firstMs < since.toMs &&
+      (application === undefined || one.application === application) &&
+      !isFirst(state, one),
+  );
+  const ofComponents = await newestReleases(state.database, application, since);
+  return [
+    ...ofComponents.map(({ component, version, firstMs }) => ({ version, of: component, firstMs })),
+    ...ofApplications.map(({ application: of, version, firstMs }) => ({ version, of, firstMs })),
+  ].sort((a, b) => b.firstMs - a.firstMs || a.of.localeCompare(b.of));
+}
+
+function before({ version, of, firstMs }: KnownRelease, length: number): Compared {
+  const toMs = floorTo(firstMs, MINUTE_MS);
+  return { window: { fromMs: toMs - length, toMs }, words: `before ${version} of ${of}` };
+}
+
+/** Before a release that was chosen; `undefined` when none is known of that moment. */
+async function beforeRelease(state: EngineState, window: Window, releaseMs: number): Promise<Compared | undefined> {
+  const known = await releasesBefore(state, window.toMs);
+  const chosen = known.find(({ firstMs }) => floorTo(firstMs, MINUTE_MS) === floorTo(releaseMs, MINUTE_MS));
+  return chosen && before(chosen, window.toMs - window.fromMs);
 }
 
 /** The first version of an application that was ever seen is no release. */

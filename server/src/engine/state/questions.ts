@@ -8,9 +8,12 @@ import type { LogQuestion } from '../../store/log-question';
 /** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
 export type WindowQuestion = Window | { lengthMs: number };
 
+/** With what a window is compared; before which release, where one was chosen. */
+export type AgainstQuestion = Against | { releaseMs: number };
+
 export interface FlowsQuestion {
   window: WindowQuestion;
-  against: Against;
+  against: AgainstQuestion;
   focus: Focus;
 }
 

@@ -1,0 +1,50 @@
+import { StyleSheet, View } from 'react-native';
+import type { Schemas } from '@/data/client';
+import { useSlowestFlows } from '@/data/flows';
+import { Door } from '@/frame/door';
+import { Trouble } from '@/frame/trouble';
+import { useView } from '@/frame/view';
+import { clock, durationWords } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+import { SampleList } from '../incident/sample-list';
+
+/** The slowest flows, each with its slowest single attempts: from the figure to the proof in one look. */
+export function SlowestPart() {
+  const { view } = useView();
+  const { data, error, refetch } = useSlowestFlows(view);
+  const palette = usePalette();
+  if (error && !data) return <Trouble error={error} onRetry={() => void refetch()} />;
+  if (!data || data.flows.length === 0) return null;
+  return (
+    <View style={styles.box} testID="slowest-flows">
+      <Words kind="section" level={2}>
+        Slowest flows, with their slowest attempts
+      </Words>
+      <Words kind="small">{`${clock(data.window.fromMs, data.window.toMs)} to ${clock(data.window.toMs, data.window.toMs)}; flows with at least 30 attempts.`}</Words>
+      {data.flows.map((flow) => (
+        <View key={flow.id}>
+          <Door path={`/flow/${flow.id}`} style={styles.flow}>
+            <Words style={{ color: palette.action }}>{flow.name}</Words>
+            <Words kind="small">{slowWords(flow)}</Words>
+          </Door>
+          <SampleList samples={flow.samples} nowMs={data.window.toMs} />
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** "Sender Portal · 5 of 100 take longer than 7.6 s · limit 1.8 s" */
+export function slowWords({ application, p95Ms, limitMs }: Schemas['SlowestFlows']['flows'][number]): string {
+  return [
+    application,
+    `5 of 100 take longer than ${durationWords(p95Ms)}`,
+    limitMs !== null && `limit ${durationWords(limitMs)}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+const styles = StyleSheet.create({ box: { gap: SPACE.s }, flow: { minHeight: TOUCH, justifyContent: 'center' } });
