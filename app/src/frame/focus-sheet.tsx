@@ -26,7 +26,7 @@ export const TITLES: Record<Narrowing, string> = {
   flow: 'Flow',
   team: 'Team',
   site: 'Site',
-  region: 'Region',
+  region: 'Country',
   tier: 'Customer tier',
   promotion: 'Promotion',
   version: 'Version',

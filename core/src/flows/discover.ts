@@ -85,7 +85,8 @@ export function toAttempt(span: Span): Attempt {
     session: text('session.id'),
     site: text('toplens.site'),
     version: text('service.version'),
-    region: text('toplens.region') || text('cloud.region'),
+    // Where the person is: the cloud's region is where a server stands.
+    region: text('toplens.region') || text('geo.country.iso_code'),
     tier: text('toplens.tier'),
     promotion: text('toplens.promotion'),
     item: text('toplens.item'),

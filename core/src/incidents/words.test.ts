@@ -18,7 +18,7 @@ describe('sentences', () => {
     [{ ...facts, signal: 'slow' as const, slowness: 1.1 }, 'Is slow for 30 %, usually 0.4 %: Pick a slot'],
     [{ ...facts, signal: 'failing' as const }, 'Fails for 30 %, usually 0.4 %: Pick a slot'],
     [
-      { ...facts, signal: 'failing' as const, only: { dimension: 'promotion', value: 'SPRING10' } },
+      { ...facts, signal: 'failing' as const, only: { dimension: 'promotion' as const, value: 'SPRING10' } },
       'Fails for promotion SPRING10: Pick a slot',
     ],
     [{ ...facts, signal: 'missing' as const }, '40 % fewer attempts than usual: Pick a slot'],

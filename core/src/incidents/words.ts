@@ -1,3 +1,4 @@
+import { DIMENSION_WORDS, type Dimension } from '../telemetry';
 import type { Signal } from '../normal';
 import { capital, count, counted, formatMoney, inWords, lengthWords, percent, times } from '../words';
 
@@ -22,7 +23,7 @@ export interface IncidentFacts {
   /** share of the expected attempts that still come, 0 to 1 */
   volumeShare: number;
   /** dimension and value that hold nearly all that went wrong, if there are such */
-  only?: { dimension: string; value: string };
+  only?: { dimension: Dimension; value: string };
 }
 
 const people = (n: number) => counted(n, 'person', 'people');
@@ -34,7 +35,7 @@ const attempts = (n: number, which = '') => counted(n, `${which}attempt`);
  */
 export function incidentTitle(facts: IncidentFacts): string {
   const { flow, application, isOver } = facts;
-  const of = facts.only ? `${flow}, ${facts.only.dimension} ${facts.only.value}` : flow;
+  const of = facts.only ? `${flow}, ${DIMENSION_WORDS[facts.only.dimension]} ${facts.only.value}` : flow;
   if (facts.signal === 'missing') {
     if (facts.volumeShare < 0.1) {
       const nobody = isOver ? `Nobody got in for ${lengthWords(facts.lengthMs)}` : 'Nobody gets in';
@@ -46,7 +47,7 @@ export function incidentTitle(facts: IncidentFacts): string {
   }
   if (facts.signal === 'failing') {
     const fails = facts.isPage ? (isOver ? 'Came incomplete' : 'Comes incomplete') : isOver ? 'Failed' : 'Fails';
-    if (facts.only) return `${fails} for ${facts.only.dimension} ${facts.only.value}: ${flow}`;
+    if (facts.only) return `${fails} for ${DIMENSION_WORDS[facts.only.dimension]} ${facts.only.value}: ${flow}`;
     return `${fails} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}: ${flow}`;
   }
   if (facts.slowness >= 1.3) return `${isOver ? 'Took' : 'Takes'} ${times(facts.slowness)} as long as usual: ${of}`;

@@ -55,6 +55,16 @@ export const minorUnits = (amount: number | undefined): number =>
 export const DIMENSIONS = ['site', 'version', 'region', 'tier', 'promotion', 'host'] as const;
 export type Dimension = (typeof DIMENSIONS)[number];
 
+/** As people read them: where a person is, is a country; a site is a place of work, and hosts stand in zones. */
+export const DIMENSION_WORDS: Readonly<Record<Dimension, string>> = {
+  site: 'site',
+  version: 'version',
+  region: 'country',
+  tier: 'tier',
+  promotion: 'promotion',
+  host: 'host',
+};
+
 export const FAILED = 1;
 export const PROBE = 2;
 export const BACKGROUND = 4;

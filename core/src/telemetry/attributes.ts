@@ -29,6 +29,7 @@ export const RESOURCE_ATTRIBUTES = [
 ] as const;
 
 export const SPAN_ATTRIBUTES = [
+  'geo.country.iso_code',
   'http.request.method',
   'http.method',
   'http.route',

@@ -65,7 +65,9 @@ describe('questions', () => {
     expect(await detailOf('last=soon')).toBe('last: expected a number, got: soon');
     expect(await detailOf('last=1.5')).toBe('last: expected a whole number');
     expect(await detailOf('last=0')).toBe('last: expected at least 1');
-    expect(await detailOf('rankBy=luck')).toBe('rankBy: expected one of harm, people, money, promises, keyCustomers');
+    expect(await detailOf('rankBy=luck')).toBe(
+      'rankBy: expected one of harm, each, people, money, promises, keyCustomers',
+    );
     expect(await detailOf(`from=${'9'.repeat(100)}&to=2026-03-10T10:00:00Z`)).toBe(
       `from: expected a time as 2026-03-10T10:00:00Z, got: ${'9'.repeat(60)}…`,
     );

@@ -2,6 +2,7 @@ import { briefMarkdown, reproduceWords, type Brief } from '@toplens/core/handoff
 import { FIGURE_KINDS } from '@toplens/core/hosts';
 import type { BillLineName } from '@toplens/core/incidents';
 import { repairWords, stepWords } from '@toplens/core/journeys';
+import { DIMENSION_WORDS } from '@toplens/core/telemetry';
 import type { IncidentShape } from '../contract/incidents';
 import type { HostsShape } from '../contract/infrastructure';
 import type { JourneyShape } from '../contract/journeys';
@@ -123,9 +124,12 @@ function howToReproduce({ parts, application, mostHit }: IncidentShape): string 
     limitMs: part?.limitMs ?? null,
     all: mostHit.all,
     bad: mostHit.bad,
-    where: mostHit.segments.find(({ by }) => by.includes('wentWrong')),
+    where: whereOf(mostHit.segments.find(({ by }) => by.includes('wentWrong'))),
   });
 }
+
+const whereOf = (segment: IncidentShape['mostHit']['segments'][number] | undefined) =>
+  segment && { ...segment, dimension: DIMENSION_WORDS[segment.dimension] };
 
 /** Steps at which its flows lose people beyond the usual, the costliest first. */
 function journeysHit({ parts, currency }: IncidentShape, journeys: readonly JourneyShape[]): string[] {

@@ -130,21 +130,21 @@ export async function tracesWithSpans(database: Database, traceIds: readonly str
   return new Set(rows.map(({ trace_id }) => trace_id));
 }
 
-/** Spans of many traces, as far as the search for an origin needs them: names, statements and failures are left out. */
+/** Spans of many traces, as far as the search for an origin needs them: names and statements are left out. */
 export async function loadPaths(database: Database, traceIds: readonly string[]): Promise<Map<string, TraceSpan[]>> {
-  const rows = await database.query<PathRow & { trace_id: string }>(
-    `SELECT s.trace_id::text, ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
+  const rows = await database.query<PathRow & { trace_id: string; failure: string | null }>(
+    `SELECT s.trace_id::text, CASE WHEN s.flags & 1 = 1 THEN ${nameOf('s.failure')} END AS failure, ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
             ${nameOf('s.component')} AS component, ${nameOf('s.host')} AS host, ${nameOf('s.peer')} AS peer, NULL AS device, s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
-       FROM (SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, peer, kind, flags FROM span WHERE trace_id = ANY($1::uuid[])
+       FROM (SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, peer, kind, flags, failure FROM span WHERE trace_id = ANY($1::uuid[])
              UNION ALL
-             SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, 0, 2, flags FROM attempt WHERE trace_id = ANY($1::uuid[])) s
+             SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, 0, 2, flags, failure FROM attempt WHERE trace_id = ANY($1::uuid[])) s
       ORDER BY s.started_us, s.span_id`,
     [traceIds],
   );
   const traces = new Map<string, TraceSpan[]>();
   for (const row of rows) {
     const traceId = row.trace_id.replaceAll('-', '');
-    const span: TraceSpan = { ...pathOf(row), name: '', statement: '', failure: '' };
+    const span: TraceSpan = { ...pathOf(row), name: '', statement: '', failure: row.failure ?? '' };
     const spans = traces.get(traceId);
     if (spans) spans.push(span);
     else traces.set(traceId, [span]);

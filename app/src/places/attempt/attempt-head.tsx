@@ -16,7 +16,7 @@ type Page = Schemas['AttemptPage'];
 const DIMENSION_WORDS = {
   site: 'from',
   version: 'version',
-  region: 'region',
+  region: 'country',
   tier: 'tier',
   promotion: 'promotion',
   host: 'on host',

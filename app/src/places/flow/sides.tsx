@@ -1,3 +1,4 @@
+import { DIMENSION_WORDS } from '@toplens/core/telemetry';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
@@ -32,7 +33,7 @@ export function Sides({ page }: { page: FlowPage }) {
         label="Side by side"
         options={page.sides.map(({ dimension, sides }) => ({
           value: dimension,
-          words: `${dimension}${sides.some(({ isOdd }) => isOdd) ? ' !' : ''}`,
+          words: `${DIMENSION_WORDS[dimension]}${sides.some(({ isOdd }) => isOdd) ? ' !' : ''}`,
         }))}
         chosen={shown.dimension}
         onChoose={setChosen}

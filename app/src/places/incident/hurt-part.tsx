@@ -97,7 +97,7 @@ const DIMENSION_WORDS: Record<Hurt['concentration'][number]['dimension'], string
   tier: 'tier',
   promotion: 'promotion',
   site: 'site',
-  region: 'region',
+  region: 'country',
   item: 'item',
 };
 

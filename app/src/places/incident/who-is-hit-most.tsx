@@ -1,3 +1,4 @@
+import { DIMENSION_WORDS } from '@toplens/core/telemetry';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { LeaningBar } from '@/charts/leaning-bar';
 import type { Incident, Schemas } from '@/data/client';
@@ -54,7 +55,7 @@ function SegmentRow({ segment, onPress }: { segment: Segment; onPress: () => voi
     >
       <View style={styles.head}>
         <View style={styles.what}>
-          <Words kind="small">{segment.dimension}</Words>
+          <Words kind="small">{DIMENSION_WORDS[segment.dimension]}</Words>
           <Words kind="strong">{segment.value}</Words>
         </View>
         <LeaningBar ratio={ratio} width={110} />
@@ -119,10 +120,10 @@ const comparedWords = (measures: MostHit['measures']) => list.format(measures.ma
 
 /** What makes no difference, and by what: "Attempts go wrong and people wait alike by device and version." */
 export function ruledOutWords(ruledOut: MostHit['ruledOut'], measures: MostHit['measures']): string {
-  const same = ruledOut.filter(({ why }) => why === 'noDifference').map(({ dimension }) => dimension);
+  const same = ruledOut.filter(({ why }) => why === 'noDifference').map(({ dimension }) => DIMENSION_WORDS[dimension]);
   const single = ruledOut
     .filter(({ why }) => why === 'oneValue')
-    .map(({ dimension, value }) => `${dimension} ${value ?? ''}`);
+    .map(({ dimension, value }) => `${DIMENSION_WORDS[dimension]} ${value ?? ''}`);
   const parts = [
     same.length > 0 && `No difference by ${list.format(same)}: ${comparedWords(measures)} alike.`,
     single.length > 0 && `Everyone has ${list.format(single)}.`,

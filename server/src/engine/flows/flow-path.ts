@@ -76,8 +76,8 @@ function metErrors(
     const durationMs = entry.durationUs / 1000;
     const { limitMs } = state.history.normalAt(flow, startMs);
     const errors = spans
-      .filter(({ failed, failure }) => failed || failure !== '')
-      .map(({ component, failure, name }) => `${component}: ${failure || name}`);
+      .filter(({ failed }) => failed)
+      .map(({ component, failure }) => `${component}: ${failure || 'error without a type'}`);
     return [{ durationMs, isSlow: outcomeOf(durationMs, false, limitMs) !== 'onTime', errors: new Set(errors) }];
   });
 }

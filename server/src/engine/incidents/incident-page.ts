@@ -1,3 +1,4 @@
+import { DIMENSION_WORDS } from '@toplens/core/telemetry';
 import {
   harmPerHour,
   hurtSentence,
@@ -250,7 +251,7 @@ function mostHitShape(state: EngineState, mostHit: MostHit): MostHitShape {
       high: finiteOrNull(high),
       waited: contrastShape(waited),
       left: contrastShape(left),
-      words: `${one.dimension} ${name}: ${hitWords(one)}`,
+      words: `${DIMENSION_WORDS[one.dimension]} ${name}: ${hitWords(one)}`,
     };
   };
   return {
