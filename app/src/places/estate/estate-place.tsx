@@ -6,6 +6,8 @@ import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { NotNarrowed } from '@/frame/not-narrowed';
 import { Strip } from '@/frame/strip';
+import { TableTools } from '@/frame/table/table-tools';
+import { useTable } from '@/frame/table/use-table';
 import { GROUPINGS, useView, type Grouping } from '@/frame/view';
 import { count } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
@@ -19,7 +21,7 @@ import {
   partName,
   partWords,
   picketOf,
-  worstFirst,
+  PART_COLUMNS,
   type Group,
   type RunningPart,
 } from './groups';
@@ -44,7 +46,8 @@ export function EstatePlace() {
     const { groupBy: _groupBy, ...rest } = view;
     setView(next === 'region' ? rest : { ...rest, groupBy: next });
   };
-  const off = (data?.parts ?? []).filter(isOff).sort(worstFirst);
+  const table = useTable(data?.parts ?? [], { name: 'parts', columns: PART_COLUMNS, byDefault: '-badness' });
+  const off = table.rows.filter(isOff);
   return (
     <InnerPage title="Everything that runs" error={error} hasData={data !== undefined} onRetry={() => void refetch()}>
       <View style={styles.page}>
@@ -65,6 +68,7 @@ export function EstatePlace() {
               <PartLine key={keyOf(part)} part={part} />
             ))}
             {off.length > MOST_OFF && <Words kind="muted">{`${off.length - MOST_OFF} more stand below.`}</Words>}
+            <TableTools table={table} unit="part" />
             <Strip label="Grouped" options={OPTIONS} chosen={by} onChoose={regroup} />
             <View style={isWide ? styles.grid : undefined}>
               {groupsOf(data.parts, by).map((group) => (

@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { picketHeight, Pickets } from '@/charts/pickets';
-import { groupsOf, isOff, partWords, picketOf, worstFirst, type RunningPart } from './groups';
+import { badnessOf, groupsOf, isOff, partWords, picketOf, type RunningPart } from './groups';
 
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 
@@ -57,7 +57,7 @@ test('the same parts are grouped by whatever is asked for; what is not reported 
 test('worst first, in words', () => {
   expect(
     [...parts]
-      .sort(worstFirst)
+      .sort((a, b) => badnessOf(b) - badnessOf(a))
       .map(({ component }) => component)
       .slice(0, 2),
   ).toEqual(['old-web', 'prices']);

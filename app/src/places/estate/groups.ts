@@ -1,5 +1,6 @@
 import type { Picket } from '@/charts/pickets';
 import type { Schemas } from '@/data/client';
+import { figureColumn, textColumn, type Column } from '@/frame/table/columns';
 import type { Grouping } from '@/frame/view';
 import { clock, count, counted, lengthWords, percent, times } from '@/look/format';
 
@@ -36,8 +37,26 @@ export const partName = ({ component, host }: RunningPart): string =>
 export const isOff = ({ level, figures }: RunningPart): boolean => level !== 'calm' || figures.length > 0;
 
 const BADNESS: Record<RunningPart['level'], number> = { broken: 4, silent: 3, hurting: 2, strained: 1, calm: 0 };
-export const worstFirst = (a: RunningPart, b: RunningPart): number =>
-  BADNESS[b.level] - BADNESS[a.level] || b.figures.length - a.figures.length || partName(a).localeCompare(partName(b));
+/** By level, and within a level by how much of its host is not as usual. */
+export const badnessOf = ({ level, figures }: RunningPart): number => BADNESS[level] + Math.min(9, figures.length) / 10;
+
+/** What the list of parts sorts by, and what is saved. */
+export const PART_COLUMNS: readonly Column<RunningPart>[] = [
+  {
+    ...figureColumn<RunningPart>('badness', 'Level', badnessOf),
+    show: ({ level }) => level,
+    save: ({ level }) => level,
+  },
+  textColumn('name', 'Part', partName),
+  textColumn('application', 'Application', ({ application }) => application),
+  textColumn('team', 'Team', ({ team }) => team),
+  textColumn('zone', 'Zone', ({ region }) => region),
+  textColumn('version', 'Version', ({ version }) => version),
+  figureColumn('slowness', 'Duration, times usual', ({ slowness }) => slowness, { show: times }),
+  figureColumn('attempts', 'Calls a minute', ({ attemptsPerMinute }) => attemptsPerMinute, { show: count }),
+  figureColumn('usual', 'Calls a minute, usually', ({ usualPerMinute }) => usualPerMinute, { show: count }),
+  figureColumn('failing', 'Share that fails', ({ failing }) => failing, { show: percent }),
+];
 
 /** Everything that runs in groups: stores and outside services stand apart where nobody tells theirs. */
 export function groupsOf(parts: readonly RunningPart[], by: Grouping): Group[] {
