@@ -1,5 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { BandChart } from '@/charts/band-chart';
+import { SharedMoment } from '@/charts/moment';
 import { OutcomeColumns } from '@/charts/outcome-columns';
 import { series } from '@/fixtures/series';
 
@@ -37,4 +38,24 @@ test('a chart says its releases, what it is compared with, and shows its figures
   expect(screen.getByText('Dashed: the day before.')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Figures and files of duration' }));
   expect(screen.getByRole('table', { name: 'Figures of duration' }).textContent).toContain('9 ms');
+});
+
+test('columns open what they are made of: by a press, and by arrow keys and Enter', () => {
+  const onOpen = jest.fn();
+  render(
+    <SharedMoment>
+      <OutcomeColumns
+        startMs={0}
+        stepMs={60_000}
+        counts={{ onTime: [90, 80, 70], late: [3, 4, 1], hung: [0, 0, 0], failed: [1, 0, 2] }}
+        onOpen={onOpen}
+      />
+    </SharedMoment>,
+  );
+  const columns = screen.getByRole('application', { name: /^Attempts over time/ });
+  fireEvent.click(columns, { clientX: 319 });
+  fireEvent.keyDown(columns, { key: 'ArrowLeft' });
+  fireEvent.keyDown(columns, { key: 'ArrowLeft' });
+  fireEvent.keyDown(columns, { key: 'Enter' });
+  expect(onOpen.mock.calls).toEqual([[2], [1]]);
 });

@@ -10,10 +10,12 @@ export type Props = {
   startMs: number;
   stepMs: number;
   counts: Record<(typeof STACK)[number], readonly number[]>;
+  /** a column that is pressed lists its attempts */
+  onOpen?: (step: number) => void;
 };
 
 /** What became of the attempts over time, stacked: worst at the bottom, where the eye compares best. */
-export function OutcomeColumns({ startMs, stepMs, counts }: Props) {
+export function OutcomeColumns({ startMs, stepMs, counts, onOpen }: Props) {
   const palette = usePalette();
   const id = useId();
   const told = STACK.map((outcome) => ({
@@ -27,6 +29,7 @@ export function OutcomeColumns({ startMs, stepMs, counts }: Props) {
       startMs={startMs}
       stepMs={stepMs}
       format={count}
+      {...(onOpen && { onOpen })}
       label={`Attempts over time: ${told.map(({ name, sum }) => `${sum} ${name}`).join(', ')}`}
       defs={<OutcomePatterns id={id} palette={palette} />}
       series={told.map(({ outcome, name, sum }) => ({

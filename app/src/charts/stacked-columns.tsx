@@ -6,7 +6,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { clock } from '@/look/format';
-import { useMomentOn, useStepAtMoment } from './moment';
+import { useMoment, useMomentOn, useStepAtMoment } from './moment';
 import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
 
 export interface StackedSeries {
@@ -34,12 +34,14 @@ export type Props = {
   label: string;
   /** patterns that the fills need */
   defs?: ReactNode;
+  /** a column that is pressed opens what it is made of */
+  onOpen?: (step: number) => void;
 };
 
 const HEIGHT = 110;
 
 /** Columns over time, stacked. Series can be hidden: the axis is scaled anew, so that small ones can be seen. */
-export function StackedColumns({ name, startMs, stepMs, series, format, label, defs }: Props) {
+export function StackedColumns({ name, startMs, stepMs, series, format, label, defs, onOpen }: Props) {
   const palette = usePalette();
   const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
   const n = series[0]?.values.length ?? 0;
@@ -73,7 +75,7 @@ export function StackedColumns({ name, startMs, stepMs, series, format, label, d
         fromMs={startMs}
         toMs={endMs}
       >
-        {(width) => <Columns {...{ startMs, stepMs, n, label, defs, y, width, step }} series={shown} />}
+        {(width) => <Columns {...{ startMs, stepMs, n, label, defs, y, width, step, onOpen }} series={shown} />}
       </Plot>
       {/* A line of its own that is always there: what lies below must not move away from under the pointer. */}
       <Words kind="small">{step >= 0 ? `${clock(startMs + step * stepMs, endMs)}:` : ' '}</Words>
@@ -100,7 +102,7 @@ export function StackedColumns({ name, startMs, stepMs, series, format, label, d
   );
 }
 
-type ColumnsProps = Pick<Props, 'startMs' | 'stepMs' | 'label' | 'defs'> & {
+type ColumnsProps = Pick<Props, 'startMs' | 'stepMs' | 'label' | 'defs' | 'onOpen'> & {
   /** from the bottom to the top */
   series: readonly StackedSeries[];
   n: number;
@@ -110,12 +112,14 @@ type ColumnsProps = Pick<Props, 'startMs' | 'stepMs' | 'label' | 'defs'> & {
   width: number;
 };
 
-function Columns({ startMs, stepMs, series, n, step, label, defs, y, width }: ColumnsProps) {
+function Columns({ startMs, stepMs, series, n, step, label, defs, y, width, onOpen }: ColumnsProps) {
   const palette = usePalette();
   const { x, handlers } = useMomentOn(startMs, startMs + n * stepMs, width);
+  const { look } = useMoment();
+  const doors = onOpen && openHandlers({ n, step, onOpen, width, lookAt: (i) => look(startMs + (i + 0.5) * stepMs) });
   const columnWidth = width / Math.max(1, n);
   return (
-    <View role="img" aria-label={label} {...handlers}>
+    <View role={onOpen ? 'application' : 'img'} aria-label={label} {...handlers} {...doors}>
       <Svg width={width} height={HEIGHT}>
         {defs}
         <ValueLines y={y} height={HEIGHT} width={width} />
@@ -142,6 +146,37 @@ function Columns({ startMs, stepMs, series, n, step, label, defs, y, width }: Co
       </Svg>
     </View>
   );
+}
+
+/** A press opens its column; arrow keys go from one to the next, Enter opens the one that is shown. */
+function openHandlers({
+  n,
+  step,
+  width,
+  onOpen,
+  lookAt,
+}: {
+  n: number;
+  step: number;
+  width: number;
+  onOpen: (step: number) => void;
+  lookAt: (step: number) => void;
+}): object {
+  return {
+    tabIndex: 0,
+    'aria-roledescription': 'columns over time; arrow keys choose one, Enter lists its attempts',
+    onClick: ({ clientX, currentTarget }: MouseEvent) => {
+      const part = (clientX - (currentTarget as HTMLElement).getBoundingClientRect().left) / Math.max(1, width);
+      onOpen(Math.min(n - 1, Math.max(0, Math.floor(part * n))));
+    },
+    onKeyDown: (event: KeyboardEvent) => {
+      const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
+      if (by !== 0) {
+        event.preventDefault();
+        lookAt(Math.min(n - 1, Math.max(0, (step < 0 ? n : step) + by)));
+      } else if (event.key === 'Enter' && step >= 0) onOpen(step);
+    },
+  };
 }
 
 const styles = StyleSheet.create({

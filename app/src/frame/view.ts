@@ -51,6 +51,8 @@ export interface View extends Narrowed {
   sorts?: Readonly<Record<string, string>>;
   /** rows that stand for fewer are not ranked by averages */
   fewest?: number;
+  /** attempts of a flow that are listed, by time and duration; see region.ts */
+  brushed?: string;
   groupBy?: Exclude<Grouping, 'region'>;
   pagesBy?: Exclude<PageGroup, 'page'>;
   page?: string;
@@ -108,6 +110,7 @@ export function readView(params: Params): View {
     ...(one(params.rates) === 'today' && { rates: 'today' as const }),
     ...(Object.keys(sorts).length > 0 && { sorts }),
     ...(Number.isInteger(fewest) && fewest > 0 && { fewest }),
+    ...(one(params.brushed) && { brushed: one(params.brushed) }),
     ...(groupBy && groupBy !== 'region' && GROUPINGS.includes(groupBy) && { groupBy }),
     ...(pagesBy && pagesBy !== 'page' && PAGE_GROUPS.includes(pagesBy) && { pagesBy }),
     ...Object.fromEntries(PAGE_NARROWING.flatMap((name) => (one(params[name]) ? [[name, one(params[name])]] : []))),
@@ -169,6 +172,7 @@ export function viewQuery(view: View): string {
   if (view.rates) query.set('rates', view.rates);
   for (const [table, sort] of Object.entries(view.sorts ?? {})) query.set(`${SORT}${table}`, sort);
   if (view.fewest) query.set('fewest', String(view.fewest));
+  if (view.brushed) query.set('brushed', view.brushed);
   if (view.groupBy) query.set('groupBy', view.groupBy);
   if (view.pagesBy) query.set('pagesBy', view.pagesBy);
   for (const name of PAGE_NARROWING) if (view[name]) query.set(name, view[name]);
@@ -193,6 +197,7 @@ const CLEAR = Object.fromEntries(
     'release',
     'rates',
     'fewest',
+    'brushed',
     'groupBy',
     'pagesBy',
     ...PAGE_NARROWING,

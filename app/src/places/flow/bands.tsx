@@ -1,11 +1,13 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import type { FlowPage } from '@/data/client';
+import { useView } from '@/frame/view';
 import { count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { brushedTo } from './field-part';
 
 type Band = FlowPage['bands'][number];
 
@@ -19,6 +21,9 @@ export function bandWords({ fromMs, toMs }: Band): string {
 /** How many attempts took how long, in bands around the limit. */
 export function Bands({ page }: { page: FlowPage }) {
   const palette = usePalette();
+  const { view, setView } = useView();
+  const list = ({ fromMs, toMs }: Band) =>
+    setView(brushedTo(view, { ...page.window, fromDurationMs: fromMs, toDurationMs: toMs }));
   const [width, setWidth] = useState(160);
   const total = page.bands.reduce((sum, band) => sum + band.attempts, 0);
   if (total === 0) return null;
@@ -32,7 +37,18 @@ export function Bands({ page }: { page: FlowPage }) {
         {page.bands.map((band, i) => (
           <View role="row" key={i} style={styles.row}>
             <View role="cell" style={styles.words}>
-              <Words kind="muted">{bandWords(band)}</Words>
+              {band.fromMs < 0 || band.attempts === 0 ? (
+                <Words kind="muted">{bandWords(band)}</Words>
+              ) : (
+                <Pressable
+                  role="button"
+                  aria-label={`List attempts that took ${bandWords(band)}`}
+                  onPress={() => list(band)}
+                  style={styles.door}
+                >
+                  <Words style={{ color: palette.action }}>{bandWords(band)}</Words>
+                </Pressable>
+              )}
             </View>
             <View
               style={styles.bar}
@@ -67,6 +83,7 @@ export function Bands({ page }: { page: FlowPage }) {
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', minHeight: 28, gap: SPACE.s },
   words: { width: 132 },
+  door: { minHeight: 28, justifyContent: 'center' },
   bar: { flex: 1, minWidth: 60 },
   count: { width: 64, alignItems: 'flex-end' },
   share: { width: 52, alignItems: 'flex-end' },

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { FieldChart } from '@/charts/field-chart';
@@ -6,7 +6,8 @@ import type { Cells } from '@/charts/field-region';
 import type { Schemas } from '@/data/client';
 import { useField, useRegion, type Region } from '@/data/flows';
 import { Trouble } from '@/frame/trouble';
-import { useView } from '@/frame/view';
+import { parseRegion, regionText } from '@/frame/region';
+import { useView, type View as Looked } from '@/frame/view';
 import { clock, count, durationWords } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -14,12 +15,19 @@ import { SampleList } from '../incident/sample-list';
 
 /** When attempts began and how long they took; a region lists its attempts, worst first. */
 export function FieldPart({ flow, title = 'Attempts by duration' }: { flow: number; title?: string }) {
-  const { view } = useView();
+  const { view, setView } = useView();
   const { data: field, error, refetch } = useField(flow, view);
-  const [region, setRegion] = useState<Region>();
+  const region = parseRegion(view.brushed);
+  const setRegion = (next: Region | undefined) => setView(brushedTo(view, next));
   const { data: found } = useRegion(flow, view, region);
+  const box = useRef<View>(null);
+  // Bands, columns and figures list attempts here as well: wherever they stand, the list comes into sight.
+  useEffect(() => {
+    if (view.brushed !== undefined)
+      (box.current as unknown as HTMLElement | null)?.scrollIntoView?.({ block: 'nearest' });
+  }, [view.brushed]);
   return (
-    <View style={styles.box} testID="field-part">
+    <View ref={box} style={styles.box} testID="field-part">
       <Words kind="section" level={2}>
         {title}
       </Words>
@@ -46,6 +54,12 @@ export function FieldPart({ flow, title = 'Attempts by duration' }: { flow: numb
       )}
     </View>
   );
+}
+
+/** The view with a region of attempts listed, or none. */
+export function brushedTo(view: Looked, region: Region | undefined): Looked {
+  const { brushed: _brushed, ...rest } = view;
+  return region ? { ...rest, brushed: regionText(region) } : rest;
 }
 
 const SHOWN = 12;

@@ -1,5 +1,5 @@
 import { pageOfFlow } from '@toplens/core/pages';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
 import { OutcomeColumns } from '@/charts/outcome-columns';
 import type { FlowPage as Page } from '@/data/client';
@@ -14,7 +14,7 @@ import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { Charts, timeAxisOf } from '../incident/against-normal';
 import { SampleList } from '../incident/sample-list';
 import { Bands } from './bands';
-import { FieldPart } from './field-part';
+import { brushedTo, FieldPart } from './field-part';
 import { Limits } from './limits';
 import { PathPart } from './path-part';
 import { Sides } from './sides';
@@ -76,6 +76,10 @@ export function FlowPage({ id }: { id: number }) {
 function Head({ page }: { page: Page }) {
   const { row, team, incidents, isCut, window } = page;
   const palette = usePalette();
+  const { view, setView } = useView();
+  /** Lists the attempts that took so long or longer. */
+  const from = (fromDurationMs: number) => () =>
+    setView(brushedTo(view, { ...window, fromDurationMs, toDurationMs: null }));
   return (
     <View style={styles.head}>
       <Words kind="title" level={1}>
@@ -89,9 +93,13 @@ function Head({ page }: { page: Page }) {
         <Figure value={row.level === 'noData' ? 'no data' : row.level} unit="level" />
         <Figure value={row.perMinute < 10 ? row.perMinute.toFixed(1) : count(row.perMinute)} unit="a minute" />
         {row.meanMs !== null && <Figure value={durationWords(row.meanMs)} unit="average" />}
-        {row.medianMs !== null && <Figure value={durationWords(row.medianMs)} unit="median" />}
-        {row.p95Ms !== null && <Figure value={durationWords(row.p95Ms)} unit="95th" />}
-        {row.maxMs !== null && <Figure value={durationWords(row.maxMs)} unit="longest" />}
+        {row.medianMs !== null && (
+          <Figure value={durationWords(row.medianMs)} unit="median" onOpen={from(row.medianMs)} />
+        )}
+        {row.p95Ms !== null && <Figure value={durationWords(row.p95Ms)} unit="95th" onOpen={from(row.p95Ms)} />}
+        {row.maxMs !== null && (
+          <Figure value={durationWords(row.maxMs)} unit="longest" onOpen={from(0.999 * row.maxMs)} />
+        )}
         {row.failedShare !== null && <Figure value={percent(row.failedShare)} unit="failed" />}
         <Figure value={row.apdexWords ?? 'no score'} unit="Apdex [T]" />
         {row.hurt !== null && row.people !== null && (
@@ -110,16 +118,37 @@ function Head({ page }: { page: Page }) {
   );
 }
 
-function Figure({ value, unit }: { value: string; unit: string }) {
-  return (
-    <View>
-      <Words kind="section">{value}</Words>
+function Figure({ value, unit, onOpen }: { value: string; unit: string; onOpen?: () => void }) {
+  const palette = usePalette();
+  const words = (
+    <>
+      <Words kind="section" style={onOpen && { color: palette.action }}>
+        {value}
+      </Words>
       <Words kind="small">{unit}</Words>
-    </View>
+    </>
+  );
+  return onOpen ? (
+    <Pressable role="button" aria-label={`${unit} ${value}: list attempts that took so long`} onPress={onOpen}>
+      {words}
+    </Pressable>
+  ) : (
+    <View>{words}</View>
   );
 }
 
 function Outcomes({ page }: { page: Page }) {
+  const { view, setView } = useView();
+  const { startMs, stepMs } = page.outcomes;
+  const list = (step: number) =>
+    setView(
+      brushedTo(view, {
+        fromMs: startMs + step * stepMs,
+        toMs: startMs + (step + 1) * stepMs,
+        fromDurationMs: 0,
+        toDurationMs: null,
+      }),
+    );
   return (
     <View>
       <Words kind="section" level={2}>
@@ -128,7 +157,7 @@ function Outcomes({ page }: { page: Page }) {
       {page.row.attempts === 0 ? (
         <Words kind="muted">No attempt in this window: no data.</Words>
       ) : (
-        <OutcomeColumns {...page.outcomes} counts={page.outcomes} />
+        <OutcomeColumns {...page.outcomes} counts={page.outcomes} onOpen={list} />
       )}
     </View>
   );
