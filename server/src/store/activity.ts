@@ -70,3 +70,12 @@ export const storedParts = (database: Database): Promise<StoredPart[]> =>
   database.query<StoredPart>(
     'SELECT component, host, application, region, version FROM component_part ORDER BY component, host',
   );
+
+/** All names of some kinds that ever came, each once, in order. */
+export async function namesOf(database: Database, kinds: readonly string[]): Promise<string[]> {
+  const rows = await database.query<{ value: string }>(
+    'SELECT DISTINCT value FROM name WHERE kind = ANY($1::text[]) ORDER BY value',
+    [[...kinds]],
+  );
+  return rows.map(({ value }) => value);
+}

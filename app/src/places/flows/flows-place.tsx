@@ -80,11 +80,11 @@ export function FlowsPlace() {
             <View style={isWide && styles.half}>
               <JourneyList />
             </View>
-            <View style={[isWide && styles.half, styles.below]}>
+            <View style={isWide && styles.half}>
               <MoneyList />
-              <SlowestPart />
             </View>
           </View>
+          <SlowestPart />
         </View>
       )}
     </ScrollView>
@@ -107,7 +107,6 @@ const styles = StyleSheet.create({
   content: { paddingBottom: SPACE.xl },
   page: { padding: SPACE.l, gap: SPACE.s },
   beside: { flexDirection: 'row', gap: SPACE.xl, marginTop: SPACE.l },
-  below: { gap: SPACE.l },
   stacked: { gap: SPACE.l, marginTop: SPACE.l },
   half: { flex: 1, minWidth: 0 },
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'center' },

@@ -5,7 +5,7 @@ import { Door } from '@/frame/door';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { clock, durationWords } from '@/look/format';
-import { usePalette } from '@/look/look';
+import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { SampleList } from '../incident/sample-list';
@@ -15,6 +15,7 @@ export function SlowestPart() {
   const { view } = useView();
   const { data, error, refetch } = useSlowestFlows(view);
   const palette = usePalette();
+  const isWide = useIsWide();
   if (error && !data) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data || data.flows.length === 0) return null;
   return (
@@ -23,15 +24,17 @@ export function SlowestPart() {
         Slowest flows, with their slowest attempts
       </Words>
       <Words kind="small">{`${clock(data.window.fromMs, data.window.toMs)} to ${clock(data.window.toMs, data.window.toMs)}; flows with at least 30 attempts.`}</Words>
-      {data.flows.map((flow) => (
-        <View key={flow.id}>
-          <Door path={`/flow/${flow.id}`} style={styles.flow}>
-            <Words style={{ color: palette.action }}>{flow.name}</Words>
-            <Words kind="small">{slowWords(flow)}</Words>
-          </Door>
-          <SampleList samples={flow.samples} nowMs={data.window.toMs} />
-        </View>
-      ))}
+      <View style={isWide && styles.grid}>
+        {data.flows.map((flow) => (
+          <View key={flow.id} style={isWide && styles.cell}>
+            <Door path={`/flow/${flow.id}`} style={styles.flow}>
+              <Words style={{ color: palette.action }}>{flow.name}</Words>
+              <Words kind="small">{slowWords(flow)}</Words>
+            </Door>
+            <SampleList samples={flow.samples} nowMs={data.window.toMs} />
+          </View>
+        ))}
+      </View>
     </View>
   );
 }
@@ -47,4 +50,9 @@ export function slowWords({ application, p95Ms, limitMs }: Schemas['SlowestFlows
     .join(' · ');
 }
 
-const styles = StyleSheet.create({ box: { gap: SPACE.s }, flow: { minHeight: TOUCH, justifyContent: 'center' } });
+const styles = StyleSheet.create({
+  box: { gap: SPACE.s, marginTop: SPACE.l },
+  grid: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.m },
+  cell: { width: '31%', minWidth: 300 },
+  flow: { minHeight: TOUCH, justifyContent: 'center' },
+});

@@ -5,7 +5,7 @@ import { HOUR_MS } from '@toplens/core/time';
 import { counted, formatMoney } from '@toplens/core/words';
 import type { TriedSettingShape } from '../../contract/settings';
 import type { Settings } from '../../settings/settings';
-import { storedParts } from '../../store/activity';
+import { namesOf } from '../../store/activity';
 import { newestLines } from '../../store/logs';
 import type { EngineState } from '../state/engine-state';
 
@@ -61,9 +61,8 @@ function tryFlows({ names }: EngineState, { flows: rules }: Settings): Line[] {
   });
 }
 
-const componentsOf = async ({ database }: EngineState): Promise<string[]> => [
-  ...new Set((await storedParts(database)).map(({ component }) => component)),
-];
+/** Services, stores, and whom calls name: all that can be owned. */
+const componentsOf = ({ database }: EngineState): Promise<string[]> => namesOf(database, ['component', 'peer']);
 
 async function tryOwnership(state: EngineState, { ownership, teams }: Settings): Promise<Line[]> {
   const teamOf = (subject: Parameters<typeof proposeTeam>[1]) => proposeTeam(ownership, subject)?.team;
@@ -84,7 +83,7 @@ async function tryOwnership(state: EngineState, { ownership, teams }: Settings):
 }
 
 async function tryEntryServices(state: EngineState, { entryServices }: Settings): Promise<Line[]> {
-  const components = await componentsOf(state);
+  const components = await namesOf(state.database, ['component']);
   return entryServices.map((service) => ({
     of: service,
     words: components.includes(service) ? 'sends spans' : 'no service of this name was ever seen',
