@@ -12,12 +12,12 @@ export interface Group {
 }
 
 /**
- * "24 parts, 3 off their usual · 13:55 to 14:00, against the same hours of the 2 days before (usual) and the 55 min just
- * before (sudden)"
+ * "24 parts, 3 off their usual · 13:55 to 14:00, against the same hours of up to 7 earlier days, and the 55 min just
+ * before · height: how slow; a cap: changed suddenly"
  */
 export function estateWords({ parts, window, before, usual }: Schemas['Estate'], off: number): string {
   const justBefore = `the ${lengthWords(before.toMs - before.fromMs)} just before`;
-  const days = usual.length === 1 ? 'the day before' : `${count(usual.length)} earlier days`;
+  const days = usual.length === 1 ? 'the day before' : `up to ${count(usual.length)} earlier days`;
   const against =
     usual.length === 0
       ? `${justBefore}; no earlier day is known, so what is usual is not`
