@@ -1,5 +1,5 @@
 import { render, screen, within } from '@testing-library/react';
-import Markdown from './markdown';
+import { Markdown } from './markdown';
 
 jest.mock('expo-router', () => ({
   Link: ({ href, children }: { href: string; children: never }) => <a href={href}>{children}</a>,

@@ -15,7 +15,7 @@ export type Props = {
 };
 
 /** Markdown as people read it: headings, lists, tables, quotes and links. */
-export default function Markdown({ text, headingsFrom = 2, testID }: Props) {
+export function Markdown({ text, headingsFrom = 2, testID }: Props) {
   return (
     <View style={styles.page} testID={testID}>
       {lexer(text).map((token, i) => (

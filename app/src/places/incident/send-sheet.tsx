@@ -1,5 +1,5 @@
 import { yupResolver } from '@hookform/resolvers/yup';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Button, HelperText, TextInput } from 'react-native-paper';
@@ -12,6 +12,7 @@ import { Sheet } from '@/frame/sheet';
 import { Trouble } from '@/frame/trouble';
 import type { View as Looked } from '@/frame/view';
 import { usePalette } from '@/look/look';
+import { Markdown } from '@/look/markdown';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { keepDraft, readDraft } from './draft';
@@ -21,9 +22,6 @@ export type Props = {
   view: Looked;
   onClose: () => void;
 };
-
-/** Read when somebody asks for a brief: the first list does not wait for it. */
-const Markdown = lazy(() => import('@/look/markdown'));
 
 const LONGEST_NOTE = 10_000;
 
@@ -165,9 +163,7 @@ function Brief({
       </Pressable>
       {isShown && data && (
         <View style={[styles.brief, { borderColor: palette.hairline }]}>
-          <Suspense fallback={<Words kind="muted">Setting it …</Words>}>
-            <Markdown text={data.markdown} testID="brief" />
-          </Suspense>
+          <Markdown text={data.markdown} testID="brief" />
         </View>
       )}
     </View>

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { HandoffSummary } from '@/data/client';
 import { useHandoff, useHandoffs, useSendAgain } from '@/data/handoffs';
@@ -10,14 +10,13 @@ import { useTable } from '@/frame/table/use-table';
 import { useView } from '@/frame/view';
 import { clock, count, counted } from '@/look/format';
 import { usePalette } from '@/look/look';
+import { Markdown } from '@/look/markdown';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { Button } from 'react-native-paper';
 import { STATE_ORDER, stateWords } from './state-words';
 import { Trail } from './trail';
 import { capital } from '@toplens/core/words';
-
-const Markdown = lazy(() => import('@/look/markdown'));
 
 /** Every handoff by state; what came back stands first. */
 export function SentPlace() {
@@ -99,11 +98,7 @@ function Told({ markdown }: { markdown: string }) {
       <Button style={styles.button} aria-expanded={isShown} onPress={() => setShown(!isShown)}>
         {isShown ? 'Hide the brief' : 'The brief as it was sent'}
       </Button>
-      {isShown && (
-        <Suspense fallback={<Words kind="muted">Setting it …</Words>}>
-          <Markdown text={markdown} testID="told" />
-        </Suspense>
-      )}
+      {isShown && <Markdown text={markdown} testID="told" />}
     </View>
   );
 }
