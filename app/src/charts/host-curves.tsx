@@ -1,5 +1,4 @@
 import { scaleLinear } from 'd3-scale';
-import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
@@ -7,6 +6,7 @@ import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { useHiddenSeries } from './hidden-series';
 import { useMomentOn, useMomentWithin, useTimeAxis } from './moment';
 import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
 import type { Figures } from './chart-menu';
@@ -30,14 +30,9 @@ const MINUTE_MS = 60_000;
  */
 export function HostCurves({ name, figures: all, window: own, onsetMs }: Props) {
   const window = useTimeAxis(own);
-  const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
-  const toggle = (name: string) => {
-    const next = new Set(hidden);
-    if (!next.delete(name)) next.add(name);
-    setHidden(next);
-  };
+  const { isHidden, toggle } = useHiddenSeries();
   const figures = all
-    .filter((figure) => !hidden.has(nameOf(figure)))
+    .filter((figure) => !isHidden(nameOf(figure)))
     .map((figure) => ({ ...figure, points: figure.points.filter(isWithin(window)) }));
   const values = figures.flatMap(({ points }) => points.map(({ value }) => value));
   const isShare = figures.every(({ figure }) => SHARES.has(figure));
@@ -70,11 +65,11 @@ export function HostCurves({ name, figures: all, window: own, onsetMs }: Props) 
               <Pressable
                 key={one}
                 role="switch"
-                aria-checked={!hidden.has(one)}
+                aria-checked={!isHidden(one)}
                 onPress={() => toggle(one)}
                 style={styles.key}
               >
-                <Words kind="small" style={hidden.has(one) ? styles.off : undefined}>
+                <Words kind="small" style={isHidden(one) ? styles.off : undefined}>
                   {one}
                 </Words>
               </Pressable>

@@ -1,11 +1,12 @@
 import { scaleLinear } from 'd3-scale';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { clock } from '@/look/format';
+import { useHiddenSeries } from './hidden-series';
 import { useMoment, useMomentOn, useStepAtMoment } from './moment';
 import { Level, Plot, Upright, ValueLines, type ValueScale } from './plot';
 
@@ -43,9 +44,9 @@ const HEIGHT = 110;
 /** Columns over time, stacked. Series can be hidden: the axis is scaled anew, so that small ones can be seen. */
 export function StackedColumns({ name, startMs, stepMs, series, format, label, defs, onOpen }: Props) {
   const palette = usePalette();
-  const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
+  const { isHidden, toggle } = useHiddenSeries();
   const n = series[0]?.values.length ?? 0;
-  const shown = [...series].reverse().filter(({ key }) => !hidden.has(key));
+  const shown = [...series].reverse().filter(({ key }) => !isHidden(key));
   const top = Math.max(
     1e-9,
     ...Array.from({ length: n }, (_, i) => shown.reduce((sum, { values }) => sum + (values[i] ?? 0), 0)),
@@ -53,11 +54,6 @@ export function StackedColumns({ name, startMs, stepMs, series, format, label, d
   const endMs = startMs + n * stepMs;
   const y = scaleLinear([0, top], [HEIGHT - 1, 4]);
   const step = useStepAtMoment({ startMs, stepMs, n });
-  const toggle = (key: string) => {
-    const next = new Set(hidden);
-    if (!next.delete(key)) next.add(key);
-    setHidden(next);
-  };
   return (
     <View>
       <Plot
@@ -84,7 +80,7 @@ export function StackedColumns({ name, startMs, stepMs, series, format, label, d
           <Pressable
             key={key}
             role="switch"
-            aria-checked={!hidden.has(key)}
+            aria-checked={!isHidden(key)}
             onPress={() => toggle(key)}
             style={styles.key}
           >
@@ -92,7 +88,7 @@ export function StackedColumns({ name, startMs, stepMs, series, format, label, d
               {swatch?.defs}
               <Rect x={1} y={1} width={12} height={12} fill={swatch?.fill ?? fill} stroke={palette.muted} />
             </Svg>
-            <Words kind="small" style={hidden.has(key) ? styles.off : { color: palette.ink }}>
+            <Words kind="small" style={isHidden(key) ? styles.off : { color: palette.ink }}>
               {step >= 0 ? wordsAt(step) : words}
             </Words>
           </Pressable>

@@ -5668,7 +5668,7 @@ export interface components {
              * @example EUR
              */
             currency: string;
-            /** @description harm of one of each kind, minutes */
+            /** @description harm of one of each kind */
             rates: {
                 /**
                  * @description harm of one minute waited
@@ -5676,18 +5676,18 @@ export interface components {
                  */
                 waiting: number;
                 /**
-                 * @description attempts that failed
-                 * @example 31
+                 * @description harm of one attempt that failed
+                 * @example 5
                  */
                 failed: number;
                 /**
-                 * @description people who left here
-                 * @example 31
+                 * @description harm of one person who left
+                 * @example 15
                  */
                 left: number;
                 /**
-                 * @description attempts that were expected and never came
-                 * @example 44
+                 * @description harm of one attempt that never came
+                 * @example 5
                  */
                 missing: number;
                 /**
@@ -5721,7 +5721,7 @@ export interface components {
                     toMs: number;
                     /**
                      * @description why, in words
-                     * @example a holiday moved by a week
+                     * @example migration
                      */
                     reason: string;
                 }[];

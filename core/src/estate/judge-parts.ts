@@ -7,6 +7,7 @@ import {
   type ChangedMeasure,
   type RecentCounts,
   type RecentSums,
+  type SuddenChange,
 } from '../normal';
 import type { Activity, Part, PartActivity } from './part';
 
@@ -31,9 +32,9 @@ export interface JudgedPart extends Part {
   slowness: number;
   /** what is usual is known, so it is what judges */
   isUsualKnown: boolean;
-  /** per minute; NaN where no earlier day is known */
   attemptsPerMinute: number;
   beforePerMinute: number;
+  /** NaN where no earlier day is known */
   usualPerMinute: number;
   /** share that failed in the last stretch; NaN when nothing came */
   failing: number;
@@ -118,12 +119,22 @@ function subjectsOf({ operations, ...whole }: PartActivity, part: number): Subje
 
 type Change = PartChange & { part: number };
 
+const changeOf =
+  (against: PartChange['against']) =>
+  ({ subject: { part, operation }, measure, ratio }: SuddenChange<Subject>): Change => ({
+    part,
+    operation,
+    measure,
+    ratio,
+    against,
+  });
+
 const againstBefore = (subjects: readonly Subject[], { last, before }: StretchMinutes): Change[] =>
   suddenChanges(
     subjects.map((subject) => activityOf(subject, subject.activity)),
     last,
     before,
-  ).map(({ subject: { part, operation }, measure, ratio }) => ({ part, operation, measure, ratio, against: 'before' }));
+  ).map(changeOf('before'));
 
 /** Parts of which equally many days are known are tried together. */
 function againstUsual(subjects: readonly Subject[], minutes: StretchMinutes): Change[] {
@@ -146,7 +157,7 @@ function againstDays(subjects: readonly Subject[], days: number, { last, day }: 
     .filter(({ subject: { activity }, measure, ratio }) =>
       isBeyondDays(activity, measure, { isMore: ratio > 1, last, day }),
     )
-    .map(({ subject: { part, operation }, measure, ratio }) => ({ part, operation, measure, ratio, against: 'usual' }));
+    .map(changeOf('usual'));
 }
 
 /** More (or less) than on each of the earlier days, but for one where there are many. */

@@ -1,29 +1,7 @@
 import fc from 'fast-check';
+import { innerSpan as span } from '../fixtures/trace-span';
 import { SpanKind } from '../telemetry';
 import { clockOffsets, layOut, type TraceSpan } from './index';
-
-const span = (
-  spanId: string,
-  parentSpanId: string,
-  component: string,
-  { startUs, endUs, more = {} }: { startUs: number; endUs: number; more?: Partial<TraceSpan> },
-): TraceSpan => ({
-  spanId,
-  parentSpanId,
-  component,
-  startUs,
-  durationUs: endUs - startUs,
-  failed: false,
-  name: spanId,
-  kind: SpanKind.INTERNAL,
-  host: '',
-  peer: '',
-  statement: '',
-  failure: '',
-  isUserSide: false,
-  device: '',
-  ...more,
-});
 
 describe('clocks', () => {
   const call = (host: string, kind: number) => ({ host, kind });

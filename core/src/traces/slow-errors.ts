@@ -42,9 +42,10 @@ export function errorsWithSlow(attempts: readonly MetErrors[]): SlowError[] {
   const all = beyond(slow);
   const tried = [...new Set(slow.flatMap(({ errors }) => [...errors]))].sort().flatMap((error) => {
     const met = slow.filter(({ errors }) => errors.has(error));
+    if (met.length < FEWEST) return [];
     const besides = others.filter(({ errors }) => errors.has(error)).length;
     const ratio = rateRatio(met.length, slow.length, besides, others.length);
-    if (!ratio || met.length < FEWEST) return [];
+    if (!ratio) return [];
     const carried = all > 0 ? beyond(met) / all : 0;
     return [{ error, slow: met.length, ofSlow: slow.length, others: besides, ofOthers: others.length, ratio, carried }];
   });

@@ -1,29 +1,6 @@
 import fc from 'fast-check';
-import { SpanKind } from '../telemetry';
+import { innerSpan as span } from '../fixtures/trace-span';
 import { layOut, timeShares, type TraceSpan } from './index';
-
-const span = (
-  spanId: string,
-  parentSpanId: string,
-  component: string,
-  { startUs, endUs, more = {} }: { startUs: number; endUs: number; more?: Partial<TraceSpan> },
-): TraceSpan => ({
-  spanId,
-  parentSpanId,
-  component,
-  startUs,
-  durationUs: endUs - startUs,
-  failed: false,
-  name: spanId,
-  kind: SpanKind.INTERNAL,
-  host: '',
-  peer: '',
-  statement: '',
-  failure: '',
-  isUserSide: false,
-  device: '',
-  ...more,
-});
 
 const sharesOf = (spans: TraceSpan[]) => Object.fromEntries(timeShares(spans, spans[0] as TraceSpan));
 

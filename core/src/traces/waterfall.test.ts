@@ -1,28 +1,5 @@
-import { SpanKind } from '../telemetry';
+import { innerSpan as span } from '../fixtures/trace-span';
 import { layOut, MISSING_SPAN, type TraceSpan } from './index';
-
-const span = (
-  spanId: string,
-  parentSpanId: string,
-  component: string,
-  { startUs, endUs, more = {} }: { startUs: number; endUs: number; more?: Partial<TraceSpan> },
-): TraceSpan => ({
-  spanId,
-  parentSpanId,
-  component,
-  startUs,
-  durationUs: endUs - startUs,
-  failed: false,
-  name: spanId,
-  kind: SpanKind.INTERNAL,
-  host: '',
-  peer: '',
-  statement: '',
-  failure: '',
-  isUserSide: false,
-  device: '',
-  ...more,
-});
 
 describe('the waterfall', () => {
   const db = (id: string, from: number, to: number, more: Partial<TraceSpan> = {}) =>

@@ -24,6 +24,31 @@ import {
 /** What a file may leave out. */
 const optional = <Schema extends TSchema>(schema: Schema) => Type.Optional(schema);
 
+/** Harm of one of each kind. */
+const RATES = {
+  waiting: number('harm of one minute waited', POINTS, 1),
+  failed: number('harm of one attempt that failed', POINTS, 5),
+  left: number('harm of one person who left', POINTS, 15),
+  missing: number('harm of one attempt that never came', POINTS, 5),
+  money: number('harm of one unit of currency', POINTS, 0.2),
+  keyMultiplier: number('what harm to key customers is multiplied by', '1', 3),
+};
+
+const Calendar = record(
+  {
+    holidays: texts('days, as YYYY-MM-DD', ['2026-12-25']),
+    excluded: list(
+      record({
+        fromMs: number('begin', EPOCH_MS, 1772442000000),
+        toMs: number('end', EPOCH_MS, 1772445600000),
+        reason: text('why, in words', 'migration'),
+      }),
+      'times that nothing is learned from',
+    ),
+  },
+  'days and times that are not as usual',
+);
+
 export const SettingsFile = resource('SettingsFile', 'All settings, as a file holds them', {
   currency: text('currency of all bills, ISO 4217', 'EUR'),
   exchangeRates: list(
@@ -66,15 +91,7 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
     'rules: the first that matches names the team',
   ),
   rates: record(
-    {
-      waiting: number('harm of one minute waited', POINTS, 1),
-      failed: number('harm of one attempt that failed', POINTS, 5),
-      left: number('harm of one person who left', POINTS, 15),
-      missing: number('harm of one attempt that never came', POINTS, 5),
-      money: number('harm of one unit of currency', POINTS, 0.2),
-      keyMultiplier: number('what harm to key customers is multiplied by', '1', 3),
-      keyTiers: texts('tiers whose people count more', ['Business']),
-    },
+    { ...RATES, keyTiers: texts('tiers whose people count more', ['Business']) },
     'harm of one of each kind',
   ),
   journeys: list(
@@ -96,20 +113,7 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
     }),
     'lines of logs that tell of business events',
   ),
-  calendar: record(
-    {
-      holidays: texts('days, as YYYY-MM-DD', ['2026-12-25']),
-      excluded: list(
-        record({
-          fromMs: number('begin', EPOCH_MS, 1772442000000),
-          toMs: number('end', EPOCH_MS, 1772445600000),
-          reason: text('why, in words', 'migration'),
-        }),
-        'times that nothing is learned from',
-      ),
-    },
-    'days and times that are not as usual',
-  ),
+  calendar: Calendar,
 });
 export type SettingsFileShape = Static<typeof SettingsFile>;
 
@@ -126,32 +130,9 @@ export type TriedSettingShape = Static<typeof TriedSetting>;
 
 export const Settings = resource('Settings', 'Rates, calendar, and every change of a setting', {
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
-  rates: record(
-    {
-      waiting: number('harm of one minute waited', POINTS, 1),
-      failed: number('attempts that failed', 'attempts', 31),
-      left: number('people who left here', 'people', 31),
-      missing: number('attempts that were expected and never came', 'attempts', 44),
-      money: number('harm of one unit of currency', POINTS, 0.2),
-      keyMultiplier: number('what harm to key customers is multiplied by', '1', 3),
-    },
-    'harm of one of each kind, minutes',
-  ),
+  rates: record(RATES, 'harm of one of each kind'),
   keyTiers: texts('tiers whose people count more', ['Business']),
-  calendar: record(
-    {
-      holidays: texts('days, as YYYY-MM-DD', ['2026-12-25']),
-      excluded: list(
-        record({
-          fromMs: number('begin', EPOCH_MS, 1772442000000),
-          toMs: number('end', EPOCH_MS, 1772445600000),
-          reason: text('why, in words', 'a holiday moved by a week'),
-        }),
-        'times that nothing is learned from',
-      ),
-    },
-    'days and times that are not as usual',
-  ),
+  calendar: Calendar,
   file: ref(SettingsFile, 'all settings as they are now, without what single flows and journeys were given in place'),
   installation: record(
     {

@@ -65,5 +65,9 @@ const patternShape = (
   text: maskText(pattern.text),
   severity: severityWord(severity),
   firstMs: Number.isNaN(firstMs) ? null : firstMs,
-  samples: pattern.samples.map((i) => lineShape(lines[i] as StoredLine, entries)),
+  samples: pattern.samples.map((i) => {
+    const line = lines[i] as StoredLine;
+    const entry = entries.get(line.traceId);
+    return lineShape(line, entry ? [entry.person] : [], entry?.spanId ?? null);
+  }),
 });

@@ -54,59 +54,64 @@ function effective(changes: readonly SettingChange[]): SettingChange[] {
   return changes.filter(({ id, undoes }) => undoes === null && !undone.has(id)).sort((a, b) => a.id - b.id);
 }
 
+/** What follows from all changes: made once, for the book of now and for those of past moments. */
+interface Timeline {
+  byKey: ReadonlyMap<string, readonly SettingChange[]>;
+  /** moments from which other settings are in force, in order, and what they are from each on */
+  turns: readonly number[];
+  settings: readonly Settings[];
+  /** what rules say of a flow: told once for each turn, asked for with every answer */
+  facts: Map<string, FlowFacts>;
+}
+
+function timelineOf(file: Settings, changes: readonly SettingChange[]): Timeline {
+  const byKey = new Map<string, SettingChange[]>();
+  const inForce = effective(changes);
+  for (const change of inForce) byKey.set(change.key, [...(byKey.get(change.key) ?? []), change]);
+  const whole = inForce.filter(isWhole);
+  const turns = [...new Set([-Infinity, ...whole.map(({ fromMs }) => fromMs)])].sort((a, b) => a - b);
+  return { byKey, turns, settings: turns.map((turnMs) => settled(file, whole, turnMs)), facts: new Map() };
+}
+
 /** What people decided, at any time: the settings file, and the changes made in place since. */
 export class SettingsBook {
-  readonly #changes: readonly SettingChange[];
-  readonly #byKey = new Map<string, SettingChange[]>();
-  /** moments from which other settings are in force, in order, and what they are from each on */
-  readonly #turns: readonly number[];
-  readonly #settings: readonly Settings[];
-  /** what rules say of a flow: told once for each turn, asked for with every answer */
-  readonly #facts = new Map<string, FlowFacts>();
-
   /** @param asOfMs nothing later is known to the book: for what a past window looked like then */
   constructor(
     readonly file: Settings,
-    changes: readonly SettingChange[],
+    private readonly changes: readonly SettingChange[],
     private readonly asOfMs: number = Infinity,
-  ) {
-    this.#changes = changes;
-    const inForce = effective(changes);
-    for (const change of inForce) this.#byKey.set(change.key, [...(this.#byKey.get(change.key) ?? []), change]);
-    const whole = inForce.filter(isWhole);
-    this.#turns = [...new Set([-Infinity, ...whole.map(({ fromMs }) => fromMs)])].sort((a, b) => a - b);
-    this.#settings = this.#turns.map((turnMs) => settled(file, whole, turnMs));
-  }
+    private readonly timeline: Timeline = timelineOf(file, changes),
+  ) {}
 
   /** Grows with each change. */
   get number(): number {
-    return Math.max(0, ...this.#changes.map(({ id }) => id));
+    return Math.max(0, ...this.changes.map(({ id }) => id));
   }
 
   /** Every change of a key, undone ones too, oldest first. */
   changesOf(key: string): SettingChange[] {
-    return this.#changes.filter((change) => change.key === key).sort((a, b) => a.id - b.id);
+    return this.changes.filter((change) => change.key === key).sort((a, b) => a.id - b.id);
   }
 
   /** The book as it was at a moment, whatever was changed since. */
   asOf(timeMs: number): SettingsBook {
-    return new SettingsBook(this.file, this.#changes, Math.min(this.asOfMs, timeMs));
+    return new SettingsBook(this.file, this.changes, Math.min(this.asOfMs, timeMs), this.timeline);
   }
 
   /** All settings but what single flows and journeys were given in place; as they are now, or were at a time. */
   at(timeMs: number = Infinity): Settings {
-    return this.#settings[this.#turnAt(timeMs)] as Settings;
+    return this.timeline.settings[this.#turnAt(timeMs)] as Settings;
   }
 
   #turnAt(timeMs: number): number {
     const atMs = Math.min(timeMs, this.asOfMs);
-    return this.#turns.findLastIndex((turnMs) => turnMs <= atMs);
+    return this.timeline.turns.findLastIndex((turnMs) => turnMs <= atMs);
   }
 
   /** Ways that people named, in the file or in place. */
   journeys(): { application: string; name: string; steps: string[] }[] {
     const named = new Map(this.at().journeys.map((one) => [journeyKey(one.application, one.steps), one]));
-    for (const key of this.#byKey.keys()) {
+    for (const key of this.timeline.byKey.keys()) {
       const [kind, application = '', ...steps] = key.split('\u001f');
       if (kind !== JOURNEY) continue;
       const name = this.journeyName(application, steps);
@@ -127,14 +132,14 @@ export class SettingsBook {
   #inPlace(key: string, timeMs: number): unknown {
     const atMs = Math.min(timeMs, this.asOfMs);
     const isInForce = ({ fromMs }: SettingChange) => fromMs <= atMs;
-    const change = this.#byKey.get(key)?.findLast(isInForce);
-    const imported = this.#byKey.get(ALL_KEY)?.findLast(isInForce);
+    const change = this.timeline.byKey.get(key)?.findLast(isInForce);
+    const imported = this.timeline.byKey.get(ALL_KEY)?.findLast(isInForce);
     return change && change.id > (imported?.id ?? 0) ? (change.value ?? undefined) : undefined;
   }
 
   /** Rates of any time, whatever moment the book is of: a past window can be billed by the rates of today. */
   ratesAt(timeMs: number): HarmRates {
-    return (this.#settings[this.#turns.findLastIndex((turnMs) => turnMs <= timeMs)] as Settings).rates;
+    return (this.timeline.settings[this.timeline.turns.findLastIndex((turnMs) => turnMs <= timeMs)] as Settings).rates;
   }
 
   calendarAt(timeMs: number): Calendar {
@@ -145,10 +150,10 @@ export class SettingsBook {
     const key = flowKey(application, technicalName);
     const turn = this.#turnAt(timeMs);
     const kept = `${turn}\u001f${key}`;
-    let facts = this.#facts.get(kept);
+    let facts = this.timeline.facts.get(kept);
     if (!facts) {
-      const { flows } = this.#settings[turn] as Settings;
-      this.#facts.set(kept, (facts = flowFacts(flows, application, technicalName, usualImportance)));
+      const { flows } = this.timeline.settings[turn] as Settings;
+      this.timeline.facts.set(kept, (facts = flowFacts(flows, application, technicalName, usualImportance)));
     }
     const change = this.#inPlace(key, timeMs) as FlowChange | undefined;
     if (!change) return facts;
@@ -164,7 +169,7 @@ export class SettingsBook {
   /** All settings in one file, with what single flows and journeys were given in place as rules of their own. */
   export(): Omit<Settings, 'teams'> {
     const { teams: _teams, ...settings } = this.at();
-    const ownRules = [...this.#byKey.keys()].flatMap((key) => {
+    const ownRules = [...this.timeline.byKey.keys()].flatMap((key) => {
       const [kind, application = '', technicalName = ''] = key.split('\u001f');
       if (kind !== FLOW || this.#inPlace(key, Infinity) === undefined) return [];
       const facts = this.flowAt(application, technicalName, Infinity, NaN);

@@ -135,20 +135,19 @@ export async function tracesOfFlows(
 /**
  * A line as it is shown: whoever it may name is masked, as everywhere.
  *
- * @param entries of traces whose attempts are stored, their first spans and who made them
+ * @param people who made the attempts of its trace
+ * @param spanId of the stored attempt that it leads to; null for none
  */
-export function lineShape(
+export const lineShape = (
   { atMs, component, host, severity, body, traceId }: StoredLine,
-  entries: ReadonlyMap<string, Entry>,
-) {
-  const entry = entries.get(traceId);
-  return {
-    atMs,
-    component,
-    host,
-    severity: severityWord(severity),
-    body: maskText(body, entry ? [entry.person] : []),
-    traceId: entry === undefined ? null : traceId,
-    spanId: entry?.spanId ?? null,
-  };
-}
+  people: readonly string[],
+  spanId: string | null,
+) => ({
+  atMs,
+  component,
+  host,
+  severity: severityWord(severity),
+  body: maskText(body, people),
+  traceId: spanId === null ? null : traceId,
+  spanId,
+});

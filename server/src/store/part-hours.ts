@@ -1,10 +1,10 @@
-import { USER_SIDE } from '@toplens/core/telemetry';
-import { HOUR_MS, type Window } from '@toplens/core/time';
+import { DAY_MS, HOUR_MS, type Window } from '@toplens/core/time';
 import type { SpanSums } from '@toplens/core/estate';
+import { PART_TEXTS, sumsOfRow, workWhere, type SumRow } from './activity';
 import type { Database } from './database';
 
 /** Sums are kept so long: a week to compare with, and another for whoever looks at a past week. */
-export const PART_HOURS_KEPT_MS = 15 * 24 * HOUR_MS;
+export const PART_HOURS_KEPT_MS = 15 * DAY_MS;
 
 /** The newest hour that is summed; `undefined` before the first. */
 export async function newestPartHour(database: Database): Promise<number | undefined> {
@@ -26,11 +26,7 @@ export async function sumPartHour(database: Database, hourMs: number): Promise<v
     `INSERT INTO part_hour
      SELECT $1::int8, component, host, peer, name, kind, count(*), count(*) FILTER (WHERE flags & 1 = 1),
             coalesce(sum(log) FILTER (WHERE flags & 1 = 0), 0), coalesce(sum(log * log) FILTER (WHERE flags & 1 = 0), 0)
-       FROM (SELECT component, host, peer, name, kind, flags, ln(greatest(duration_us, 10) / 1000.0)::float8 AS log
-               FROM span WHERE started_us >= $2 AND started_us < $3 AND flags & ${USER_SIDE} = 0
-             UNION ALL
-             SELECT component, host, 0, flow, 2, flags, ln(greatest(duration_us, 10) / 1000.0)::float8
-               FROM attempt WHERE started_us >= $2 AND started_us < $3 AND flags & ${USER_SIDE} = 0) both_kinds
+       FROM (${workWhere('started_us >= $2 AND started_us < $3')}) work
       WHERE NOT EXISTS (SELECT 1 FROM part_hour WHERE hour_ms = $1)
       GROUP BY component, host, peer, name, kind`,
     [hourMs, hourMs * 1000, (hourMs + HOUR_MS) * 1000],
@@ -53,35 +49,15 @@ export async function activityInHours(
       [fromMs, toMs],
     );
     if (summed?.hours !== (toMs - fromMs) / HOUR_MS) continue;
-    const rows = await database.query<{
-      component: string;
-      host: string | null;
-      peer: string | null;
-      operation: string | null;
-      kind: number;
-      attempts: number;
-      failed: number;
-      log_sum: number;
-      log_squares: number;
-    }>(
+    const rows = await database.query<SumRow>(
       `SELECT c.value AS component, h.value AS host, p.value AS peer, o.value AS operation, s.kind, s.attempts, s.failed, s.log_sum, s.log_squares
          FROM (SELECT component, host, peer, name, kind, sum(attempts)::int AS attempts, sum(failed)::int AS failed,
                       sum(log_sum) AS log_sum, sum(log_squares) AS log_squares
                  FROM part_hour WHERE hour_ms >= $1 AND hour_ms < $2 GROUP BY 1, 2, 3, 4, 5) s
-         JOIN name c ON c.id = s.component LEFT JOIN name h ON h.id = s.host LEFT JOIN name p ON p.id = s.peer LEFT JOIN name o ON o.id = s.name`,
+         ${PART_TEXTS}`,
       [fromMs, toMs],
     );
-    found.push({
-      stretch,
-      sums: rows.map(({ component, host, peer, operation, kind, attempts, failed, log_sum, log_squares }) => ({
-        component,
-        host: host ?? '',
-        peer: peer ?? '',
-        kind,
-        operation: operation ?? 'unnamed',
-        sums: { attempts, failed, logSum: log_sum, logSquares: log_squares },
-      })),
-    });
+    found.push({ stretch, sums: rows.map(sumsOfRow) });
   }
   return found;
 }

@@ -129,7 +129,7 @@ function Figure({ value, unit, onOpen }: { value: string; unit: string; onOpen?:
     </>
   );
   return onOpen ? (
-    <Pressable role="button" aria-label={`${unit} ${value}: list attempts that took so long`} onPress={onOpen}>
+    <Pressable role="button" aria-label={`${value} ${unit}: list attempts that took so long`} onPress={onOpen}>
       {words}
     </Pressable>
   ) : (

@@ -118,10 +118,7 @@ async function linesIn(state: EngineState, traceId: string, trace: StoredTrace):
   });
   const people = trace.attempts.map(({ person }) => person);
   // They are on their attempt's page already.
-  return lines.map((line) => ({
-    ...lineShape(line, new Map()),
-    body: maskText(line.body, people),
-  }));
+  return lines.map((line) => lineShape(line, people, null));
 }
 
 /** Minutes around an attempt in which its hosts are looked at: most figures come once a minute. */

@@ -41,7 +41,12 @@ interface Figures {
 /** Pages stand with People, business events with the money. */
 const isWork = (kind: AttemptKind): boolean => kind === 'work' || kind === 'background';
 
-async function figuresOf(state: EngineState, window: Window, against: AgainstQuestion, focus: Focus): Promise<Figures> {
+/** @param shown flows whose small lines are drawn; all when left out */
+async function figuresOf(
+  state: EngineState,
+  { window, against, focus }: { window: Window; against: AgainstQuestion; focus: Focus },
+  shown?: ReadonlySet<number>,
+): Promise<Figures> {
   const sums = await sumsOf(state, window, focus);
   const compared = await comparedWindow(state, window, against, focus.application);
   return {
@@ -51,14 +56,14 @@ async function figuresOf(state: EngineState, window: Window, against: AgainstQue
     comparedWith: compared?.words ?? null,
     totalMs: sum([...sums].map(([flow, one]) => (isWork(state.names.kindOf(flow)) ? one.totalMs : 0))),
     levels: await levelsFor(state, window, focus),
-    narrowed: await narrowedBuckets(state, [sparkWindow(window)], focus),
+    narrowed: await narrowedBuckets(state, [sparkWindow(window)], focus, shown),
   };
 }
 
 export async function flowTable(state: EngineState, question: FlowsQuestion): Promise<FlowTableShape> {
   const { focus } = question;
   const window = resolveWindow(state, question.window);
-  const figures = await figuresOf(state, window, question.against, focus);
+  const figures = await figuresOf(state, { window, against: question.against, focus });
   const rows = state.names.flows
     .filter(
       (flow) =>
@@ -84,7 +89,7 @@ export async function flowRow(
   id: number,
   { window, against, values }: { window: Window; against: AgainstQuestion; values: Focus['values'] },
 ): Promise<{ row: FlowRowShape; sums: Sums | undefined }> {
-  const figures = await figuresOf(state, window, against, { values });
+  const figures = await figuresOf(state, { window, against, focus: { values } }, new Set([id]));
   return { row: rowOf(state, id, figures), sums: figures.sums.get(id) };
 }
 

@@ -52,11 +52,14 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
   const shown = (await judgedIn(state, window, atMs, focus)).filter(belongs);
   const ranked = rankedOf(shown, window, ranking);
   const byHarm = rankedOf(shown, window, 'harm');
-  const asked = { window, ranking, focus, atMs, narrowed: await narrowedFor(state, ranked, window, focus) };
+  const asked = { window, ranking, focus, atMs };
   const order = { stability: rankStability(byHarm), tied: nearTies(byHarm), earlier: await ranksBefore(state, asked) };
-  const made = await rowsMade.get(state, JSON.stringify([question, window, ranked.map(({ id }) => id)]), () =>
-    Promise.all(ranked.map((entry, i) => rowOf(state, { ...entry, rank: i + 1 }, asked, order))),
-  );
+  const made = await rowsMade.get(state, JSON.stringify([question, window, ranked.map(({ id }) => id)]), async () => {
+    const narrowed = await narrowedFor(state, ranked, window, focus);
+    return Promise.all(
+      ranked.map((entry, i) => rowOf(state, { ...entry, rank: i + 1 }, { ...asked, narrowed }, order)),
+    );
+  });
   const rows = made.map((row) => ({ ...row }));
   for (const row of rows) {
     row.handoff = handoffs.get(row.id) ?? null;
@@ -119,8 +122,6 @@ interface Asked {
   focus: Focus;
   /** the moment whose rates count */
   atMs: number;
-  /** what the filter leaves, for the small lines */
-  narrowed: Narrowed | undefined;
 }
 
 /** What a row shows of its place among the others. */
@@ -134,7 +135,8 @@ interface Order {
 async function rowOf(
   state: EngineState,
   entry: Judged & { rank: number },
-  asked: Asked,
+  /** @param asked `narrowed`: what the filter leaves, for the small lines */
+  asked: Asked & { narrowed: Narrowed | undefined },
   { stability, tied, earlier }: Order,
 ): Promise<RowShape> {
   const { window, ranking, focus, atMs, narrowed } = asked;

@@ -100,10 +100,11 @@ export async function loadState(
 }
 
 /** The state with names, owners and settings as they were at the end of a past window; of a live one, as they are. */
-export const asOfWindow = (state: EngineState, window: WindowQuestion): EngineState =>
-  'fromMs' in window
-    ? { ...state, names: state.names.asOf(window.toMs), settings: state.settings.asOf(window.toMs) }
-    : state;
+export function asOfWindow(state: EngineState, window: WindowQuestion): EngineState {
+  if (!('fromMs' in window)) return state;
+  const settings = state.settings.asOf(window.toMs);
+  return { ...state, settings, names: state.names.under(settings) };
+}
 
 /** Flows whose limits a change may touch: what went wrong is judged anew. */
 export function limitsTouchedBy({ names }: EngineState, key: string): number[] {

@@ -43,9 +43,9 @@ export class Names {
     this.#settings = settings;
   }
 
-  /** The same names, with what people said of flows as it was at a moment. */
-  asOf(timeMs: number): Names {
-    return new Names(this.database, this.#settings.asOf(timeMs), this.known);
+  /** The same names, with what people said of flows in another book: that of a past moment. */
+  under(settings: SettingsBook): Names {
+    return new Names(this.database, settings, this.known);
   }
 
   get settings(): SettingsBook {
