@@ -108,7 +108,7 @@ async function database(): Promise<void> {
         failure: 0,
         host: 1,
         statement: 0,
-        device: 0,
+        ran_on: 0,
       });
     return copy.finish();
   };

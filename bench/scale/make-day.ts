@@ -87,7 +87,7 @@ function copyOf(rows: AttemptColumns, hourMs: number): TableRows<'attempt'> {
       component: 0,
       value_minor: null,
       parent_id: '',
-      device: 0,
+      ran_on: 0,
     });
   }
   return copy;

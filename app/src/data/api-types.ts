@@ -1642,7 +1642,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
                 /**
                  * @description why, in words
                  * @example oneValue
@@ -2083,7 +2083,7 @@ export interface components {
              * @example site
              * @enum {string}
              */
-            dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+            dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
             /**
              * @description value of the dimension
              * @example Depot North
@@ -2296,7 +2296,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
                 /** @description values */
                 values: string[];
             }[];
@@ -2363,10 +2363,10 @@ export interface components {
              */
             wholeMs: number;
             /**
-             * @description the person's own device; '' where it is not told
-             * @example Pixel 9
+             * @description the person's own device, as its spans tell it; '' where they do not
+             * @example Pixel 9 · Android 16
              */
-            device: string;
+            ranOn: string;
             /**
              * @description what became of the attempt
              * @example onTime
@@ -2406,7 +2406,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
                 /**
                  * @description value of the dimension
                  * @example Depot North
@@ -3020,7 +3020,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
                 /** @description the values of a dimension side by side */
                 sides: components["schemas"]["Side"][];
             }[];
@@ -6836,6 +6836,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
                 /** @description what orders the list */
                 rankBy?: "harm" | "each" | "people" | "money" | "promises" | "keyCustomers";
                 /** @description rates of a past window: as they were set then, or as they are today */
@@ -6997,6 +7005,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
                 /** @description rates of a past window: as they were set then, or as they are today */
                 rates?: "then" | "today";
             };
@@ -7069,6 +7085,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path: {
@@ -7342,6 +7366,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path?: never;
@@ -7409,6 +7441,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path?: never;
@@ -7476,6 +7516,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path: {
@@ -7546,6 +7594,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path: {
@@ -7616,6 +7672,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
                 /** @description took at least so long */
                 longer?: number;
                 /** @description took less than this; left out: however long */
@@ -7690,6 +7754,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path: {
@@ -7798,6 +7870,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path?: never;
@@ -7865,6 +7945,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path: {
@@ -7935,6 +8023,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path?: never;
@@ -8529,6 +8625,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path: {
@@ -8599,6 +8703,14 @@ export interface operations {
                 promotion?: string;
                 /** @description only attempts of this host */
                 host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
             };
             header?: never;
             path: {

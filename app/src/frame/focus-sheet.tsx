@@ -31,6 +31,10 @@ export const TITLES: Record<Narrowing, string> = {
   promotion: 'Promotion',
   version: 'Version',
   host: 'Host',
+  device: 'Device',
+  browser: 'Browser',
+  system: 'System',
+  carrier: 'Carrier',
 };
 
 /** Filters everything to an application, flow, team, or any value; filters stack. */

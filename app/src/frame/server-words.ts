@@ -32,6 +32,8 @@ const NAMES: Readonly<Record<string, string>> = {
   statement: 'statements',
   series: 'metric series',
   device: 'devices',
+  ranOn: 'kinds of device with their systems',
+  carrier: 'carriers',
   item: 'items',
   application: 'applications',
   page: 'pages',

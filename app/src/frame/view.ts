@@ -58,8 +58,6 @@ export interface View extends Narrowed {
   page?: string;
   country?: string;
   area?: string;
-  browser?: string;
-  system?: string;
   connection?: string;
 }
 
@@ -144,7 +142,7 @@ export function narrowedOf(view: View): Record<string, string> {
 
 /** Window and focus of page loads as the API takes them. */
 export function pagesQuery(view: View): PagesQuery {
-  const own = [...PAGE_NARROWING, 'version', 'application'] as const;
+  const own = [...PAGE_GROUPS, 'application'] as const;
   return {
     ...windowQuery(view),
     by: view.pagesBy ?? 'page',

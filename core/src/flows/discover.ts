@@ -1,6 +1,7 @@
 import { maskStatement } from '../statements';
 import {
-  deviceOf,
+  ranOnOf,
+  outfitOf,
   failureDetail,
   isHandheld,
   isUserSide,
@@ -42,7 +43,7 @@ export interface InnerSpan {
   application: string;
   zone: string;
   /** the person's own device; '' for what runs elsewhere */
-  device: string;
+  ranOn: string;
   isUserSide: boolean;
   /** masked; '' for all but calls to stores */
   statement: string;
@@ -91,6 +92,8 @@ export function toAttempt(span: Span): Attempt {
     promotion: text('toplens.promotion'),
     item: text('toplens.item'),
     host: text('host.name'),
+    ...outfitOf(text),
+    userAgent: text('user_agent.original'),
     valueMinor: minorUnits(amount),
     currency: amount === undefined ? '' : text('toplens.value.currency'),
   };
@@ -125,7 +128,7 @@ export function toInnerSpan(span: Span): InnerSpan {
 /** Where it ran: the zone of its host, or the person's own device. */
 interface PlaceOfSpan {
   zone: string;
-  device: string;
+  ranOn: string;
   isUserSide: boolean;
 }
 
@@ -136,7 +139,7 @@ function placeOf(resource: Attributes): PlaceOfSpan {
   let place = places.get(resource);
   if (!place) {
     const zone = textOf(resource['cloud.availability_zone']) ?? textOf(resource['cloud.region']) ?? '';
-    places.set(resource, (place = { zone, device: deviceOf(resource), isUserSide: isUserSide(resource) }));
+    places.set(resource, (place = { zone, ranOn: ranOnOf(resource), isUserSide: isUserSide(resource) }));
   }
   return place;
 }

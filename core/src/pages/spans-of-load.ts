@@ -30,7 +30,7 @@ export const answerSpanOf = (load: string): string => `${load}:answer`;
 export function spansOfLoad({ id, atUs, component, host, parts, resources }: Load): TraceSpan[] {
   const of = (some: readonly Part[]) => some.reduce((sum, part) => sum + (parts[PARTS.indexOf(part)] as number), 0);
   const endMs = of(PARTS);
-  const base = { component, host: '', peer: '', name: '', statement: '', device: '', isUserSide: true, failure: '' };
+  const base = { component, host: '', peer: '', name: '', statement: '', ranOn: '', isUserSide: true, failure: '' };
   const call = (
     spanId: string,
     peer: string,

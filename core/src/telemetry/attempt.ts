@@ -17,8 +17,8 @@ export interface Attempt {
   component: string;
   /** where the host stands that the attempt began on; '' when not told */
   zone: string;
-  /** the person's own device, where it began there; '' else */
-  device: string;
+  /** what it ran on, where it began on a person's own device: "Pixel 9 · Android 16"; '' else */
+  ranOn: string;
   isUserSide: boolean;
   /** the person had a phone or tablet in hand */
   isHandheld: boolean;
@@ -39,6 +39,14 @@ export interface Attempt {
   /** what it was about, an article or a service; '' when not told */
   item: string;
   host: string;
+  /** of the person, as the sender tells them; where '', a User-Agent header may tell browser and system */
+  browser: string;
+  system: string;
+  /** model of the device in the person's hand */
+  device: string;
+  /** whose mobile network it came through */
+  carrier: string;
+  userAgent: string;
   /** minor units of `currency`; NaN when no value was sent */
   valueMinor: number;
   currency: string;
@@ -52,7 +60,18 @@ export const minorUnits = (amount: number | undefined): number =>
   amount === undefined || Math.abs(amount) > LARGEST_VALUE ? NaN : Math.round(amount * 100);
 
 /** The dimensions by which attempts are narrowed and compared. */
-export const DIMENSIONS = ['site', 'version', 'region', 'tier', 'promotion', 'host'] as const;
+export const DIMENSIONS = [
+  'site',
+  'version',
+  'region',
+  'tier',
+  'promotion',
+  'host',
+  'device',
+  'browser',
+  'system',
+  'carrier',
+] as const;
 export type Dimension = (typeof DIMENSIONS)[number];
 
 /** As people read them: where a person is, is a country; a site is a place of work, and hosts stand in zones. */
@@ -63,6 +82,10 @@ export const DIMENSION_WORDS: Readonly<Record<Dimension, string>> = {
   tier: 'tier',
   promotion: 'promotion',
   host: 'host',
+  device: 'device',
+  browser: 'browser',
+  system: 'system',
+  carrier: 'carrier',
 };
 
 export const FAILED = 1;
@@ -95,7 +118,7 @@ export const KIND_FLAGS: Readonly<Record<AttemptKind, number>> = {
 export const SMALL_NUMBERS = 0x1_0000;
 
 /**
- * Attempts as columns, one entry a row, for fast scans: 57 bytes a row. Texts are dictionary numbers; 0 means "not
+ * Attempts as columns, one entry a row, for fast scans: 73 bytes a row. Texts are dictionary numbers; 0 means "not
  * known".
  *
  * Example, two attempts of flow 3, the second failed:
@@ -118,6 +141,10 @@ export interface AttemptColumns {
   tier: Uint32Array;
   promotion: Uint32Array;
   host: Uint32Array;
+  device: Uint32Array;
+  browser: Uint32Array;
+  system: Uint32Array;
+  carrier: Uint32Array;
   /** minor units, NaN when none; seven digits */
   valueMinor: Float32Array;
 }
@@ -138,6 +165,10 @@ export function emptyColumns(capacity: number): AttemptColumns {
     tier: new Uint32Array(capacity),
     promotion: new Uint32Array(capacity),
     host: new Uint32Array(capacity),
+    device: new Uint32Array(capacity),
+    browser: new Uint32Array(capacity),
+    system: new Uint32Array(capacity),
+    carrier: new Uint32Array(capacity),
     valueMinor: new Float32Array(capacity),
   };
 }
@@ -170,6 +201,10 @@ export function appendRowInPlace(target: AttemptColumns, source: AttemptColumns,
   target.tier[at] = source.tier[from] as number;
   target.promotion[at] = source.promotion[from] as number;
   target.host[at] = source.host[from] as number;
+  target.device[at] = source.device[from] as number;
+  target.browser[at] = source.browser[from] as number;
+  target.system[at] = source.system[from] as number;
+  target.carrier[at] = source.carrier[from] as number;
   target.valueMinor[at] = source.valueMinor[from] as number;
 }
 

@@ -57,6 +57,7 @@ export const SPAN_ATTRIBUTES = [
   'db.system.name',
   'db.query.text',
   'db.statement',
+  'network.carrier.name',
   'server.address',
   'user_agent.original',
   'user_agent.synthetic.type',

@@ -1,4 +1,5 @@
-import { deviceOf, isHandheld, isUserSide } from './user-side';
+import { isHandheld, isUserSide, outfitOf, ranOnOf } from './user-side';
+import type { Attributes } from './attributes';
 
 test.each([
   [
@@ -15,13 +16,13 @@ test.each([
   [{ 'device.model.identifier': 'iPhone17,1', 'os.name': 'iOS' }, 'iPhone17,1 · iOS'],
 ])('%j is a person’s own device: %s', (resource, words) => {
   expect(isUserSide(resource)).toBe(true);
-  expect(deviceOf(resource)).toBe(words);
+  expect(ranOnOf(resource)).toBe(words);
 });
 
 test('a server is nobody’s device, whatever its system', () => {
   for (const resource of [{}, { 'host.name': 'north-1', 'os.name': 'linux' }, { 'telemetry.sdk.language': 'nodejs' }]) {
     expect(isUserSide(resource)).toBe(false);
-    expect(deviceOf(resource)).toBe('');
+    expect(ranOnOf(resource)).toBe('');
   }
 });
 
@@ -44,3 +45,27 @@ test.each([
   [{ 'os.name': 'Windows', 'browser.mobile': false }, '', false],
   [{}, '', false],
 ])('%j %s held in the hand: %s', (resource, userAgent, held) => expect(isHandheld(resource, userAgent)).toBe(held));
+
+test.each<[Attributes, ReturnType<typeof outfitOf>]>([
+  [
+    {
+      'device.model.name': 'Pixel 9',
+      'device.model.identifier': 'tokay',
+      'os.name': 'Android',
+      'network.carrier.name': 'Northmobile',
+    },
+    { device: 'Pixel 9', browser: '', system: 'Android', carrier: 'Northmobile' },
+  ],
+  [{ 'device.model.identifier': 'tokay' }, { device: 'tokay', browser: '', system: '', carrier: '' }],
+  [
+    { 'user_agent.name': 'Firefox', 'user_agent.version': '128.0.2', 'os.name': 'Linux' },
+    { device: '', browser: 'Firefox 128', system: 'Linux', carrier: '' },
+  ],
+  // The system of a server is no person's.
+  [
+    { 'os.name': 'linux', 'user_agent.version': '7.3' },
+    { device: '', browser: '', system: '', carrier: '' },
+  ],
+])('%j: with what a person works', (told, outfit) =>
+  expect(outfitOf((name) => String(told[name] ?? ''))).toEqual(outfit),
+);

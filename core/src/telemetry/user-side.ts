@@ -20,7 +20,7 @@ export function isUserSide(resource: Attributes): boolean {
 /**
  * The person's device as far as it is told: "Pixel 9 · Android 16", "Firefox 128 · Linux"; '' for what runs elsewhere.
  */
-export function deviceOf(resource: Attributes): string {
+export function ranOnOf(resource: Attributes): string {
   if (!isUserSide(resource)) return '';
   const browser = [textOf(resource['user_agent.name']), textOf(resource['user_agent.version'])?.split('.')[0]]
     .filter(Boolean)
@@ -39,6 +39,34 @@ export function isHandheld(resource: Attributes, userAgent: string): boolean {
   if (modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase())) return true;
   if (/^(?:true|1)$/.test(textOf(resource['browser.mobile']) ?? '')) return true;
   return /Mobi|Android|iPad|Tablet/.test(userAgent);
+}
+
+/** With what a person works, as far as it is told by name; '' for what is not. */
+export interface Outfit {
+  device: string;
+  /** "Firefox 128" */
+  browser: string;
+  system: string;
+  carrier: string;
+}
+
+/**
+ * A phone's or browser's own resource tells it; a server that was told by them passes it on as attributes of its span.
+ * Names are those of the OpenTelemetry semantic conventions (device, user agent, os, network).
+ *
+ * @param text an attribute of the span, else of its resource; '' without
+ */
+export function outfitOf(text: (name: keyof Attributes) => string): Outfit {
+  const browser = text('user_agent.name');
+  const device = text('device.model.name') || text('device.model.identifier');
+  // The system of a server is no person's.
+  const isPersons = browser !== '' || device !== '' || PHONES.has(text('os.name').toLowerCase());
+  return {
+    device,
+    browser: [browser, browser && text('user_agent.version').split('.')[0]].filter(Boolean).join(' '),
+    system: isPersons ? text('os.name') : '',
+    carrier: text('network.carrier.name'),
+  };
 }
 
 const modelOf = (resource: Attributes) =>

@@ -17,7 +17,7 @@ export interface TraceSpan extends TimedSpan {
   /** it ran on a person's own device */
   isUserSide: boolean;
   /** which device that is, where it is told */
-  device: string;
+  ranOn: string;
 }
 
 /**

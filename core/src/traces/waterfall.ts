@@ -148,7 +148,7 @@ function treeOf(spans: readonly TraceSpan[], root: TraceSpan): { below: Tree; mi
       statement: '',
       failure: '',
       isUserSide: false,
-      device: '',
+      ranOn: '',
       failed: false,
       startUs,
       durationUs: endUs - startUs,

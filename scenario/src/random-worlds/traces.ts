@@ -384,7 +384,7 @@ class Maker {
     return { endUs: startUs + durationUs, failed };
   }
 
-  #push(span: Omit<TraceSpan, 'name' | 'statement' | 'failure' | 'isUserSide' | 'device'>): void {
+  #push(span: Omit<TraceSpan, 'name' | 'statement' | 'failure' | 'isUserSide' | 'ranOn'>): void {
     const startUs = span.startUs + (this.blemishes.clocks.get(span.host) ?? 0);
     this.#spans.push({
       ...span,
@@ -393,7 +393,7 @@ class Maker {
       statement: '',
       failure: span.failed ? 'Broken' : '',
       isUserSide: false,
-      device: '',
+      ranOn: '',
     });
   }
 }

@@ -88,7 +88,7 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
     MS,
     1960,
   ),
-  device: text("the person's own device; '' where it is not told", 'Pixel 9'),
+  ranOn: text("the person's own device, as its spans tell it; '' where they do not", 'Pixel 9 · Android 16'),
   outcome: oneOf(OUTCOMES, 'what became of the attempt'),
   limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
   limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),

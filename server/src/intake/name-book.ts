@@ -20,7 +20,9 @@ export type NameKind =
   | 'peer'
   | 'statement'
   | 'series'
+  | 'ranOn'
   | 'device'
+  | 'carrier'
   | 'item'
   | 'application'
   | 'page'
@@ -48,7 +50,7 @@ const MANY: ReadonlySet<NameKind> = new Set([
   'component',
   'statement',
   'series',
-  'device',
+  'ranOn',
   'page',
   'call',
   'item',
@@ -67,7 +69,7 @@ export const OTHER = 'other';
 const LIMITS: Partial<Record<NameKind, NameLimits>> = {
   person: { ofSource: 10_000_000, inAll: 20_000_000 },
   item: { ofSource: 200_000, inAll: 500_000 },
-  device: { ofSource: 200_000, inAll: 500_000 },
+  ranOn: { ofSource: 200_000, inAll: 500_000 },
   statement: { ofSource: 20_000, inAll: 100_000 },
   span: { ofSource: 20_000, inAll: 200_000 },
   tier: { ofSource: 100, inAll: 200 },

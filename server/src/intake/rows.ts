@@ -15,6 +15,7 @@ import { ATTEMPT_NUMBERS, TableRows } from '../store/tables';
 import type { DetailRow, PartRow, VersionRow } from '../store/protocol';
 import type { NameBook, NameKind } from './name-book';
 import { flowText } from '../names/flow-text';
+import { browserWords } from './browser-words';
 import { sessionNumber } from './session-number';
 
 export interface EncodedRows {
@@ -133,6 +134,7 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
     attempt.component,
   );
   const numberOf = (kind: NameKind, text: string) => names.idOf(kind, text, attempt.component);
+  const told = browserWords(attempt.userAgent);
   const row = {
     trace_id: attempt.traceId,
     span_id: attempt.spanId,
@@ -152,7 +154,11 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
     component: names.idOf('component', attempt.component),
     value_minor: Number.isNaN(attempt.valueMinor) ? null : attempt.valueMinor,
     parent_id: attempt.parentSpanId,
+    ran_on: numberOf('ranOn', attempt.ranOn),
     device: numberOf('device', attempt.device),
+    browser: numberOf('browser', attempt.browser || told.browser),
+    system: numberOf('system', attempt.system || told.system),
+    carrier: numberOf('carrier', attempt.carrier),
   };
   rows.add(row);
   const i = columns.n;
@@ -180,6 +186,6 @@ function encodeSpan(span: InnerSpan, rows: TableRows<'span'>, names: NameBook): 
     failure: numberOf('failure', span.failure),
     host: numberOf('host', span.host),
     statement: numberOf('statement', span.statement),
-    device: numberOf('device', span.device),
+    ran_on: numberOf('ranOn', span.ranOn),
   });
 }

@@ -19,6 +19,10 @@ export interface StoredAttempt {
   tier: number;
   promotion: number;
   host: number;
+  device: number;
+  browser: number;
+  system: number;
+  carrier: number;
   valueMinor: number | null;
 }
 
@@ -35,7 +39,7 @@ interface PathRow {
   component: string | null;
   host: string | null;
   peer: string | null;
-  device: string | null;
+  ran_on: string | null;
   kind: number;
   flags: number;
   started_us: number;
@@ -58,7 +62,7 @@ const pathOf = (row: PathRow): Omit<TraceSpan, 'name' | 'statement' | 'failure'>
   kind: row.kind,
   failed: (row.flags & FAILED) !== 0,
   isUserSide: (row.flags & USER_SIDE) !== 0,
-  device: row.device ?? '',
+  ranOn: row.ran_on ?? '',
   startUs: row.started_us,
   durationUs: row.duration_us,
 });
@@ -70,14 +74,15 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
   const rows = await database.query<SpanRow>(
     `SELECT ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
             ${nameOf('s.component')} AS component, ${nameOf('s.host')} AS host, ${nameOf('s.name')} AS name, ${nameOf('s.peer')} AS peer,
-            ${nameOf('s.statement')} AS statement, ${nameOf('s.failure')} AS failure, ${nameOf('s.device')} AS device,
+            ${nameOf('s.statement')} AS statement, ${nameOf('s.failure')} AS failure, ${nameOf('s.ran_on')} AS ran_on,
             s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us, s.entry
-       FROM (SELECT span_id, parent_id, started_us, duration_us, component, host, name, peer, statement, failure, device, kind, flags, NULL::jsonb AS entry
+       FROM (SELECT span_id, parent_id, started_us, duration_us, component, host, name, peer, statement, failure, ran_on, kind, flags, NULL::jsonb AS entry
                FROM span WHERE trace_id = $1::uuid
              UNION ALL
-             SELECT a.span_id, a.parent_id, a.started_us, a.duration_us, a.component, a.host, a.flow, 0, 0, a.failure, a.device, 2, a.flags,
+             SELECT a.span_id, a.parent_id, a.started_us, a.duration_us, a.component, a.host, a.flow, 0, 0, a.failure, a.ran_on, 2, a.flags,
                     jsonb_build_object('flow', a.flow, 'person', coalesce(${nameOf('a.person')}, ''), 'site', a.site, 'version', a.version, 'region', a.region, 'tier', a.tier,
-                                       'promotion', a.promotion, 'host', a.host, 'valueMinor', a.value_minor)
+                                       'promotion', a.promotion, 'host', a.host, 'device', a.device, 'browser', a.browser,
+                                       'system', a.system, 'carrier', a.carrier, 'valueMinor', a.value_minor)
                FROM attempt a WHERE a.trace_id = $1::uuid) s
       ORDER BY s.started_us, s.span_id`,
     [traceId],
@@ -134,7 +139,7 @@ export async function tracesWithSpans(database: Database, traceIds: readonly str
 export async function loadPaths(database: Database, traceIds: readonly string[]): Promise<Map<string, TraceSpan[]>> {
   const rows = await database.query<PathRow & { trace_id: string; failure: string | null }>(
     `SELECT s.trace_id::text, CASE WHEN s.flags & 1 = 1 THEN ${nameOf('s.failure')} END AS failure, ${ID('s.span_id')} AS span_id, CASE WHEN s.parent_id = 0 THEN '' ELSE ${ID('s.parent_id')} END AS parent_id,
-            ${nameOf('s.component')} AS component, ${nameOf('s.host')} AS host, ${nameOf('s.peer')} AS peer, NULL AS device, s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
+            ${nameOf('s.component')} AS component, ${nameOf('s.host')} AS host, ${nameOf('s.peer')} AS peer, NULL AS ran_on, s.kind, s.flags, s.started_us::float8 AS started_us, s.duration_us::float8 AS duration_us
        FROM (SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, peer, kind, flags, failure FROM span WHERE trace_id = ANY($1::uuid[])
              UNION ALL
              SELECT trace_id, span_id, parent_id, started_us, duration_us, component, host, 0, 2, flags, failure FROM attempt WHERE trace_id = ANY($1::uuid[])) s

@@ -20,6 +20,10 @@ const DIMENSION_WORDS = {
   tier: 'tier',
   promotion: 'promotion',
   host: 'on host',
+  device: 'device',
+  browser: 'browser',
+  system: 'system',
+  carrier: 'carrier',
 } as const;
 const MOST_COMPONENTS = 8;
 
@@ -53,7 +57,7 @@ export function AttemptHead({ page }: { page: Page }) {
         {`${clock(page.atMs)}:${new Date(page.atMs).toISOString().slice(17, 23)} · ${limit}${page.expectedMs === null ? '' : ` · usually ${durationWords(page.expectedMs)}`}`}
       </Words>
       <Words kind="muted">
-        {[`person ${page.person || 'not known'}`, page.device && `on ${page.device}`, ...facts]
+        {[`person ${page.person || 'not known'}`, page.ranOn && `on ${page.ranOn}`, ...facts]
           .filter(Boolean)
           .join(' · ')}
       </Words>

@@ -53,7 +53,7 @@ export async function attemptPage(
     atMs: startMs,
     durationMs,
     wholeMs: waterfall.root.durationUs / 1000,
-    device: trace.spans.find(({ device }) => device !== '')?.device ?? '',
+    ranOn: trace.spans.find(({ ranOn }) => ranOn !== '')?.ranOn ?? '',
     outcome: outcomeOf(durationMs, (attempt.flags & FAILED) !== 0, limitMs),
     limitMs: limitMs ?? null,
     limitBy: normal.limitBy,

@@ -17,7 +17,7 @@ import { crc32 } from '../../store/crc32';
 
 type Ranges = ReadonlyMap<number, readonly [from: number, to: number]>;
 
-const MAGIC = 'TLS2';
+const MAGIC = 'TLS3';
 /** magic, length of the header, CRC-32 of header and columns */
 const BEFORE_HEADER = MAGIC.length + 8;
 const ALIGN = 8;
@@ -29,7 +29,7 @@ const nameOf = (hourMs: number) => `${hourMs}.columns`;
  * the truth: a file is dropped as soon as its hour is touched, and one that is torn or foreign is read as if it were
  * not there.
  *
- * Layout: "TLS2", length of the header u32, CRC-32 of header and columns u32, header as JSON (rows, ranges by flow),
+ * Layout: "TLS3", length of the header u32, CRC-32 of header and columns u32, header as JSON (rows, ranges by flow),
  * then each column, aligned to 8 bytes.
  */
 export class Segments {
