@@ -276,6 +276,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{traceId}/{spanId}/person": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who made an attempt: known since when, and what they did in the day before */
+        get: operations["getAttemptsByTraceIdBySpanIdPerson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{traceId}/{spanId}/beside": {
         parameters: {
             query?: never;
@@ -2567,6 +2584,43 @@ export interface components {
                  */
                 durationMs: number;
             }[];
+        };
+        /**
+         * AttemptPerson
+         * @description Who made an attempt: how much they matter
+         */
+        AttemptPerson: {
+            /**
+             * @description when they were first heard of
+             * @example 1772442840000
+             */
+            sinceMs: number;
+            window: components["schemas"]["Window"];
+            /**
+             * @description their attempts in the window
+             * @example 12
+             */
+            attempts: number;
+            /**
+             * @description of these late, hung or failed
+             * @example 3
+             */
+            wentWrong: number;
+            /**
+             * @description value that they completed in the window
+             * @example 240.5
+             */
+            value: number;
+            /**
+             * @description attempts that completed a value
+             * @example 4
+             */
+            valued: number;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
         };
         /**
          * AttemptRow
@@ -7270,6 +7324,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Hosts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAttemptsByTraceIdBySpanIdPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 32 hexadecimal digits */
+                traceId: string;
+                /** @description 16 hexadecimal digits */
+                spanId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who made an attempt: known since when, and what they did in the day before */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptPerson"];
                 };
             };
             /** @description what is wrong and the way on */

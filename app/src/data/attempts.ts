@@ -11,6 +11,15 @@ export function useAttempt(traceId: string, spanId: string) {
   });
 }
 
+/** Who made it: nobody is named on some. */
+export const useAttemptPerson = (traceId: string, spanId: string, isNamed: boolean) =>
+  useQuery({
+    queryKey: ['attempt-person', traceId, spanId],
+    queryFn: () => get('/api/attempts/{traceId}/{spanId}/person', { path: { traceId, spanId } }),
+    staleTime: 60_000,
+    enabled: isNamed,
+  });
+
 export const useBeside = (traceId: string, spanId: string) =>
   useSurroundings(
     ['beside', traceId, spanId],

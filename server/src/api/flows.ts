@@ -78,6 +78,10 @@ export function flowRoutes(engine: Engine, database: Database): Router {
     const ids = attemptIn(request.params);
     response.json((await engine.ask('attemptHosts', ids)) ?? noAttempt(ids));
   });
+  router.get('/attempts/:traceId/:spanId/person', async (request, response) => {
+    const ids = attemptIn(request.params);
+    response.json((await engine.ask('attemptPerson', ids)) ?? noPerson(ids));
+  });
   router.get('/attempts/:traceId/:spanId/beside', async (request, response) => {
     const ids = attemptIn(request.params);
     response.json((await statementsBeside(database, ids.traceId, ids.spanId)) ?? noAttempt(ids));
@@ -94,6 +98,12 @@ function attemptIn({ traceId = '', spanId = '' }: { traceId?: string; spanId?: s
   if (!/^[0-9a-f]{16}$/.test(spanId))
     throw new Problem('badInput', 'spanId: expected 16 hexadecimal digits', { field: 'spanId' });
   return { traceId, spanId };
+}
+
+function noPerson({ traceId, spanId }: AttemptQuestion): never {
+  throw new Problem('notFound', `nobody is named on the attempt ${spanId} of trace ${traceId}, or it is not kept`, {
+    field: 'spanId',
+  });
 }
 
 function noAttempt({ traceId, spanId }: AttemptQuestion): never {

@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { attemptIds, get, type Paths } from './paths';
+import { Window } from './common';
 import { Hosts } from './infrastructure';
 import { OUTCOMES } from '@toplens/core/flows';
 import { ATTEMPT_KINDS, DIMENSIONS } from '@toplens/core/telemetry';
@@ -168,6 +169,17 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
 });
 export type AttemptPageShape = Static<typeof AttemptPage>;
 
+export const AttemptPerson = resource('AttemptPerson', 'Who made an attempt: how much they matter', {
+  sinceMs: number('when they were first heard of', EPOCH_MS, 1772442840000),
+  window: ref(Window),
+  attempts: integer('their attempts in the window', 'attempts', 12),
+  wentWrong: integer('of these late, hung or failed', 'attempts', 3),
+  value: number('value that they completed in the window', CURRENCY, 240.5),
+  valued: integer('attempts that completed a value', 'attempts', 4),
+  currency: text('currency of all amounts, ISO 4217', 'EUR'),
+});
+export type AttemptPersonShape = Static<typeof AttemptPerson>;
+
 export const Beside = resource('Beside', 'What else a store was asked while a statement ran', {
   component: text('name of the component (service.name)', 'slots'),
   durationMs: number('how long it took', MS, 1840),
@@ -187,6 +199,11 @@ export const attemptPaths: Paths = {
   '/api/attempts/{traceId}/{spanId}': { get: get('One attempt with all its spans', AttemptPage, { path: attemptIds }) },
   '/api/attempts/{traceId}/{spanId}/hosts': {
     get: get('Hosts of an attempt in its minutes', Hosts, { path: attemptIds }),
+  },
+  '/api/attempts/{traceId}/{spanId}/person': {
+    get: get('Who made an attempt: known since when, and what they did in the day before', AttemptPerson, {
+      path: attemptIds,
+    }),
   },
   '/api/attempts/{traceId}/{spanId}/beside': {
     get: get('What else a store was asked while this statement ran', Beside, { path: attemptIds }),

@@ -7,6 +7,7 @@ import type { SettingChange } from '../settings/settings-book';
 import { readBook } from '../store/settings';
 import { act } from './incidents/actions';
 import { attemptHosts, attemptPage } from './attempts/attempt-page';
+import { attemptPerson } from './attempts/attempt-person';
 import { suddenlyChanged } from './infrastructure/changes';
 import { flowField, flowRegion } from './flows/flow-field';
 import { flowPage } from './flows/flow-page';
@@ -154,6 +155,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     worstFirst: (question) => worstFirst(then(question), question),
     attempt: (question) => attemptPage(state, question),
     incident: (question) => incidentPage(then(question), question),
+    attemptPerson: (question) => attemptPerson(state, question),
     attemptHosts: (question) => attemptHosts(state, question),
     incidentHosts: (question) => incidentHosts(state, question),
     logScope: (question) => logScope(state, question),

@@ -1,4 +1,4 @@
-import type { AttemptPageShape } from '../contract/attempts';
+import type { AttemptPageShape, AttemptPersonShape } from '../contract/attempts';
 import type { FreshnessShape } from '../contract/common';
 import type {
   FieldShape,
@@ -56,6 +56,7 @@ export interface Questions {
   component: { ask: ComponentQuestion; answer: ComponentShape | null };
   region: { ask: RegionQuestion; answer: RegionShape | null };
   flow: { ask: FlowQuestion; answer: FlowPageShape | null };
+  attemptPerson: { ask: AttemptQuestion; answer: AttemptPersonShape | null };
   attemptHosts: { ask: AttemptQuestion; answer: HostsShape | null };
   /** hosts, processes and runtimes while an incident went on */
   incidentHosts: { ask: { id: number }; answer: HostsShape | null };

@@ -18,6 +18,18 @@ export async function personNumbers(database: Database, ids: readonly string[]):
   return rows.map(({ id }) => id);
 }
 
+/** Number of a person, and when they were first heard of; `undefined` where they never were. */
+export async function personSince(
+  database: Database,
+  id: string,
+): Promise<{ number: number; sinceMs: number } | undefined> {
+  const [row] = await database.query<{ number: number; sinceMs: number }>(
+    `SELECT id AS number, since_ms::float8 AS "sinceMs" FROM name WHERE kind = 'person' AND value = $1`,
+    [id],
+  );
+  return row;
+}
+
 export interface PersonLook {
   atMs: number;
   who: string;

@@ -2,9 +2,10 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import { OUTCOME_WORDS } from '@/charts/patterns';
 import type { Schemas } from '@/data/client';
+import { useAttemptPerson } from '@/data/attempts';
 import { usePageLoadOf } from '@/data/pages';
 import { Door } from '@/frame/door';
-import { clock, durationWords, percent } from '@/look/format';
+import { clock, counted, durationWords, formatMoney, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -61,6 +62,7 @@ export function AttemptHead({ page }: { page: Page }) {
           .filter(Boolean)
           .join(' · ')}
       </Words>
+      <PersonStanding page={page} />
       {onPage?.view && (
         <Door path={`/page-load/${onPage.view}`} style={styles.door} testID="on-page">
           <Words style={{ color: palette.action }}>The page view on which it was made</Words>
@@ -78,6 +80,26 @@ export function AttemptHead({ page }: { page: Page }) {
       )}
     </View>
   );
+}
+
+/** How much the person matters: known since when, what they tried and completed in the day before. */
+function PersonStanding({ page }: { page: Page }) {
+  const { data } = useAttemptPerson(page.traceId, page.spanId, page.person !== '');
+  if (!data) return null;
+  return (
+    <Words kind="muted" testID="person-standing">
+      {standingWords(data, page.atMs)}
+    </Words>
+  );
+}
+
+export function standingWords(person: Schemas['AttemptPerson'], atMs: number): string {
+  const { sinceMs, attempts, wentWrong, value, valued, currency } = person;
+  const since = sinceMs >= atMs ? 'This person was never seen before' : `This person was first seen ${clock(sinceMs)}`;
+  if (attempts === 0) return `${since}; no attempt in the 24 h before this one.`;
+  const wrong = wentWrong === 0 ? 'all on time' : `${wentWrong} of them late, hung or failed`;
+  const worth = valued === 0 ? 'nothing of value completed' : `${formatMoney(value, currency)} completed`;
+  return `${since}. In the 24 h before: ${counted(attempts, 'attempt')}, ${wrong}; ${worth}.`;
 }
 
 /** Each component's part of this attempt, filled, over its part of a usual one, outlined. */

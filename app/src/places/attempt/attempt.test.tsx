@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import type { Schemas } from '@/data/client';
-import { Components, DataNotes, heldWords } from './attempt-head';
+import { Components, DataNotes, heldWords, standingWords } from './attempt-head';
 import { PlanReader } from './plan-reader';
 import { heaviestRow, rowWords, shownRows, spanWords, type AttemptRow } from './rows';
 import { SpanRow } from './span-row';
@@ -186,4 +186,21 @@ test('a plan that is pasted is read in words; one that cannot be read says what 
   expect(screen.queryByRole('alert')).toBeNull();
   expect(screen.getByTestId('plan-findings').textContent).toContain('parcel and event are joined without a condition');
   expect(screen.getByTestId('plan-findings').textContent).toContain('with ANALYZE, rows and times are compared too');
+});
+
+test.each([
+  [
+    { attempts: 12, wentWrong: 3, value: 240, valued: 2 },
+    'In the 24 h before: 12 attempts, 3 of them late, hung or failed; €240 completed.',
+  ],
+  [
+    { attempts: 1, wentWrong: 0, value: 0, valued: 0 },
+    'In the 24 h before: 1 attempt, all on time; nothing of value completed.',
+  ],
+  [{ attempts: 0, wentWrong: 0, value: 0, valued: 0 }, 'no attempt in the 24 h before this one.'],
+])('how much the person matters, from %j', (told, words) => {
+  const person = { sinceMs: 1_000, window: { fromMs: 0, toMs: 2_000 }, currency: 'EUR', ...told };
+  expect(standingWords(person, 2_000)).toContain(words);
+  expect(standingWords(person, 2_000)).toMatch(/^This person was first seen /);
+  expect(standingWords({ ...person, sinceMs: 2_000 }, 2_000)).toMatch(/^This person was never seen before/);
 });

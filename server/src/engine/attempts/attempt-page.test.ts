@@ -223,3 +223,40 @@ test.each([
   expect(answer.status).toBe(status);
   expect(answer.body.detail).toMatch(words);
 });
+
+test('how much the person of an attempt matters: since when known, what they did and completed in the day before', async () => {
+  const value = [text('toplens.value.amount', '12.50'), text('toplens.value.currency', 'EUR')];
+  const made = (n: number, fromMin: number, attributes: object[] = [], exception?: Record<string, string>): Sent => ({
+    ...entry,
+    n: 400 + n,
+    traceId: `${n}`.repeat(32),
+    from: fromMin * MINUTE_MS,
+    to: fromMin * MINUTE_MS + 50,
+    attributes: [...(entry.attributes as object[]), ...attributes],
+    ...(exception && { exception }),
+  });
+  await send([
+    resource('web', 'north-1', [
+      made(1, -120, value),
+      made(2, -60, value, { 'exception.type': 'NoPrice' }),
+      made(3, -30),
+      // More than a day before, after it, and somebody else's.
+      made(4, -25 * 60, value),
+      made(5, 5, value),
+      { ...made(6, -20), attributes: [text('http.route', '/basket'), text('user.id', 'sam-1')] },
+    ]),
+  ]);
+  await server.intake.settled();
+  await server.engine.ask('settle', null);
+  const asked = async (traceId: string, spanId: string) =>
+    (await fetch(`${server.url}/api/attempts/${traceId}/${spanId}/person`)).json();
+  expect(await asked(TRACE, id(1))).toMatchObject({
+    attempts: 3,
+    wentWrong: 1,
+    value: 12.5,
+    valued: 1,
+    currency: 'EUR',
+    window: { toMs: T0 },
+  });
+  expect(await asked(TRACE, id(2))).toMatchObject({ detail: expect.stringMatching(/nobody is named/) as string });
+});
