@@ -58,7 +58,7 @@ export function PartSwatch({ index }: { index: number }) {
   );
 }
 
-function fillOfPart(
+export function fillOfPart(
   index: number,
   palette: Palette,
   id: string,
@@ -80,7 +80,7 @@ function fillOfPart(
   }
 }
 
-function PartTones({ id, palette }: { id: string; palette: Palette }) {
+export function PartTones({ id, palette }: { id: string; palette: Palette }) {
   return (
     <Defs>
       <Pattern id={`${id}-hatch`} width={4} height={4} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

@@ -4850,7 +4850,7 @@ export interface components {
              * @example 3
              */
             flow: number | null;
-            /** @description 75th percentile of each vital over time */
+            /** @description 75th percentile of each vital, and mean of each part of a load, over time */
             trend: {
                 /**
                  * @description begin of the first step
@@ -4875,6 +4875,8 @@ export interface components {
                     /** @description cumulative layout shift (Web Vitals) */
                     cls: (number | null)[];
                 };
+                /** @description mean of each part: redirect, cache, lookup, connect, tls, waiting, transfer, dom, scripts, resources, handlers */
+                parts: number[][];
             };
             /** @description where it is worse, and where not */
             where: components["schemas"]["PageWhere"][];

@@ -1,6 +1,6 @@
 /** Numbers and times as they stand on the screen: never more digits than the data supports. */
 
-export { count, counted, durationWords, formatMoney, lengthWords, percent, times } from '@toplens/core/words';
+export { count, counted, durationWords, formatMoney, lengthWords, percent, sizeWords, times } from '@toplens/core/words';
 
 const clockFormat = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });

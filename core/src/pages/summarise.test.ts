@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Parts } from './navigation-parts';
-import { summariseViews, vitalsOf, vitalTrends } from './summarise';
+import { partTrends, summariseViews, vitalsOf, vitalTrends } from './summarise';
 import { emptyViews, rowsBy } from './view-columns';
 import { VITALS, type Vital } from './vitals';
 
@@ -114,6 +114,22 @@ describe('views by group', () => {
       lcp: [400, null],
       inp: [null, null],
     });
+  });
+
+  test('parts over time: means of the loads of each stretch, a load that stands for four counted four times', () => {
+    const waiting = (ms: number, more: Partial<TestView>) =>
+      view({ parts: [0, 0, 0, 0, 0, ms, 0, 0, 0, 8, 0], ...more });
+    const { views, rows } = columnsOf([
+      waiting(100, { atMs: 10, share: 0.25 }),
+      waiting(600, { atMs: 40 }),
+      view({ atMs: 45, parts: undefined }),
+      waiting(70, { atMs: 99 }),
+    ]);
+    const trends = partTrends(views, rows, { fromMs: 0, toMs: 150, stretches: 3 });
+    // (4 × 100 + 600) / 5; nothing from 100 to 150.
+    expect(trends[5]).toEqual([200, 70, 0]);
+    expect(trends[9]).toEqual([8, 8, 0]);
+    expect(trends).toHaveLength(11);
   });
 
   test('rows by a number keep their order, and none is lost', () => {

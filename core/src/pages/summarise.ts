@@ -126,19 +126,38 @@ function told(column: Float64Array, rows: Uint32Array): Float64Array {
 /** Fewer views in a stretch say nothing of its 75th percentile. */
 const FEWEST_VIEWS = 5;
 
-/** 75th percentile of each vital by stretches of equal length; `null` where fewer than five views told it. */
-export function vitalTrends(
-  views: ViewColumns,
-  rows: Uint32Array,
-  { fromMs, toMs, stretches }: { fromMs: number; toMs: number; stretches: number },
-): Record<Vital, (number | null)[]> {
+/** A window cut in stretches of equal length. */
+export interface Stretches {
+  fromMs: number;
+  toMs: number;
+  stretches: number;
+}
+
+/** The rows of each stretch, in order. */
+function rowsByStretch(views: ViewColumns, rows: Uint32Array, { fromMs, toMs, stretches }: Stretches): Uint32Array[] {
   const stretchOf = new Int32Array(views.n);
   for (const row of rows)
     stretchOf[row] = Math.floor((((views.atMs[row] as number) - fromMs) / (toMs - fromMs)) * stretches);
-  const byStretch = rowsBy(stretchOf, rows);
+  const parted = rowsBy(stretchOf, rows);
+  return Array.from({ length: stretches }, (_, stretch) => parted.get(stretch) ?? new Uint32Array());
+}
+
+/** Mean of each part of a load by stretches, milliseconds, in the order of `PARTS`; 0 where nothing was loaded. */
+export function partTrends(views: ViewColumns, rows: Uint32Array, stretches: Stretches): number[][] {
+  const means = rowsByStretch(views, rows, stretches).map((own) => figuresOf(0, views, own, 1).parts);
+  return PARTS.map((_, part) => means.map((parts) => parts[part] as number));
+}
+
+/** 75th percentile of each vital by stretches; `null` where fewer than five views told it. */
+export function vitalTrends(
+  views: ViewColumns,
+  rows: Uint32Array,
+  stretches: Stretches,
+): Record<Vital, (number | null)[]> {
+  const byStretch = rowsByStretch(views, rows, stretches);
   const trend = (vital: Vital) =>
-    Array.from({ length: stretches }, (_, stretch) => {
-      const values = told(views.vitals[vital], byStretch.get(stretch) ?? new Uint32Array());
+    byStretch.map((own) => {
+      const values = told(views.vitals[vital], own);
       return values.length < FEWEST_VIEWS ? null : (quantileSorted(values.sort(), JUDGED_AT) ?? null);
     });
   return Object.fromEntries(VITALS.map((vital) => [vital, trend(vital)])) as Record<Vital, (number | null)[]>;

@@ -14,6 +14,20 @@ export function percent(share: number): string {
   return `${(share * 100).toFixed(isNearAnEnd ? 1 : 0).replace(/\.0$/, '')} %`;
 }
 
+const SIZES = ['byte', 'kilobyte', 'megabyte', 'gigabyte'] as const;
+
+/** A size in bytes, by powers of a thousand (SI): "640 byte", "48 kB", "1.2 MB". */
+export function sizeWords(bytes: number): string {
+  const step = Math.min(SIZES.length - 1, Math.max(0, Math.floor(Math.log10(Math.max(1, bytes)) / 3)));
+  const value = bytes / 1000 ** step;
+  return new Intl.NumberFormat('en-GB', {
+    style: 'unit',
+    unit: SIZES[step] as string,
+    unitDisplay: step === 0 ? 'long' : 'short',
+    maximumFractionDigits: step > 0 && value < 10 ? 1 : 0,
+  }).format(value);
+}
+
 const plural = new Intl.PluralRules('en-GB');
 const ordinal = new Intl.PluralRules('en-GB', { type: 'ordinal' });
 const SUFFIXES = { one: 'st', two: 'nd', few: 'rd', other: 'th', zero: 'th', many: 'th' } as const;

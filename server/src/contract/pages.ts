@@ -128,8 +128,12 @@ export const PageLoads = resource('PageLoads', 'Page loads of a window', {
       startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
       stepMs: number('length of a step', MS, 60000),
       vitals: byVital(numbersOrNull),
+      parts: list(
+        numbers('by step; 0 where nothing was loaded', MS, [120, 80]),
+        `mean of each part: ${PARTS.join(', ')}`,
+      ),
     },
-    '75th percentile of each vital over time',
+    '75th percentile of each vital, and mean of each part of a load, over time',
   ),
   where: list(ref(PageWhere), 'where it is worse, and where not'),
   hosts: list(

@@ -5,6 +5,7 @@ import {
   rowsBy,
   summariseViews,
   VIEW_KINDS,
+  partTrends,
   vitalTrends,
   VITALS,
   PAGE_DIMENSIONS,
@@ -75,7 +76,7 @@ export async function pageLoads(
   if (people) for (const group of groups) group.people = people.get(group.group) ?? 0;
   if (people && all) all.people = people.get(ALL_PEOPLE) ?? 0;
   const [page, application] = [views.dimensions.page[0], views.dimensions.application[0]];
-  const stepMs = (window.toMs - window.fromMs) / STRETCHES;
+  const stretches = { fromMs: window.fromMs, toMs: window.toMs, stretches: STRETCHES };
   return {
     window,
     by,
@@ -92,8 +93,9 @@ export async function pageLoads(
         : ((await flowOfPage(database, nameIn(application as number), focus.page)) ?? null),
     trend: {
       startMs: window.fromMs,
-      stepMs,
-      vitals: vitalTrends(views, whole, { fromMs: window.fromMs, toMs: window.toMs, stretches: STRETCHES }),
+      stepMs: (window.toMs - window.fromMs) / STRETCHES,
+      vitals: vitalTrends(views, whole, stretches),
+      parts: partTrends(views, whole, stretches),
     },
     where: COMPARED.filter((dimension) => focus[dimension] === undefined).flatMap((dimension) =>
       whereShapes(views, whole, dimension, nameIn),
@@ -120,7 +122,7 @@ const NOTHING = {
   hosts: [],
   calls: [],
   worst: [],
-  trend: { startMs: 0, stepMs: 0, vitals: { ttfb: [], fcp: [], lcp: [], inp: [], cls: [] } },
+  trend: { startMs: 0, stepMs: 0, vitals: { ttfb: [], fcp: [], lcp: [], inp: [], cls: [] }, parts: [] },
 };
 
 const rowsOf = ({ n, kind }: StoredViews, isWanted: (kind: number) => boolean): Uint32Array =>

@@ -73,6 +73,9 @@ export function FlowPage({ id }: { id: number }) {
   );
 }
 
+/** What pressing a duration does, for screen readers beside it. */
+const DURATION_DOORS = 'duration-doors';
+
 function Head({ page }: { page: Page }) {
   const { row, team, incidents, isCut, window } = page;
   const palette = usePalette();
@@ -107,6 +110,11 @@ function Head({ page }: { page: Page }) {
         )}
         {row.shareOfTime !== null && <Figure value={percent(row.shareOfTime)} unit="of all time" />}
       </View>
+      {row.medianMs !== null && (
+        <Words kind="small" id={DURATION_DOORS}>
+          Median, 95th and longest list the attempts that took so long or longer.
+        </Words>
+      )}
       {incidents.map((incident) => (
         <Door key={incident.id} path={`/incident/${incident.id}`} style={styles.incident}>
           <Words style={{ color: palette.action }}>
@@ -129,7 +137,7 @@ function Figure({ value, unit, onOpen }: { value: string; unit: string; onOpen?:
     </>
   );
   return onOpen ? (
-    <Pressable role="button" aria-label={`${value} ${unit}: list attempts that took so long`} onPress={onOpen}>
+    <Pressable role="button" aria-describedby={DURATION_DOORS} onPress={onOpen}>
       {words}
     </Pressable>
   ) : (

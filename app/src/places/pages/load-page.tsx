@@ -7,12 +7,12 @@ import type { Schemas } from '@/data/client';
 import { usePageLoad } from '@/data/pages';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
-import { clockSeconds, count, durationWords } from '@/look/format';
+import { clockSeconds, count, counted, durationWords, sizeWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { groupedParts, PartsLegend } from './page-groups';
-import { PART_GROUPS, RATING_WORDS, valueName, VITAL_WORDS, vitalValue } from './page-words';
+import { partsWords, RATING_WORDS, valueName, VITAL_WORDS, vitalValue } from './page-words';
 import { ErrorStack } from './error-stack';
 
 type Load = Schemas['PageLoad'];
@@ -109,7 +109,7 @@ function vitalsWords({ vitals, interactions }: Load): string {
 function LoadParts({ parts }: { parts: readonly number[] }) {
   const grouped = groupedParts(parts);
   const whole = grouped.reduce((sum, ms) => sum + ms, 0);
-  const words = PART_GROUPS.map((group, i) => `${group.words} ${durationWords(grouped[i] as number)}`).join(', ');
+  const words = partsWords(parts);
   return (
     <View style={styles.gap}>
       <Words kind="section" level={2}>{`The load, ${durationWords(whole)}`}</Words>
@@ -130,6 +130,7 @@ function Resources({ load }: { load: Load }) {
         Resources
       </Words>
       {load.resources.length === 0 && <Words kind="muted">Nothing was reported of it.</Words>}
+      {load.resources.length > 0 && <Words kind="small">{fetchedWords(load.resources)}</Words>}
       {missing.length > 0 && (
         <Words kind="strong">{`${count(missing.length)} of ${count(load.resources.length)} did not come, from ${owed}.`}</Words>
       )}
@@ -145,10 +146,31 @@ function Resources({ load }: { load: Load }) {
   );
 }
 
+/**
+ * "12 resources, 480 kB over the network; 3 without a size". A browser tells no size of what came from its cache, and of
+ * other hosts that do not allow it (Resource Timing, `Timing-Allow-Origin`).
+ */
+export function fetchedWords(resources: readonly Pick<Resource, 'bytes' | 'missing'>[]): string {
+  const bytes = resources.reduce((sum, one) => sum + one.bytes, 0);
+  const unsized = resources.filter((one) => one.bytes === 0 && !one.missing).length;
+  return [
+    `${counted(resources.length, 'resource')}, ${sizeWords(bytes)} over the network`,
+    unsized > 0 && `${count(unsized)} without a size: from the cache, or not told by their host`,
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
+
 function ResourceRow({ resource, most }: { resource: Resource; most: number }) {
   const palette = usePalette();
-  const { url, host, type, startMs, durationMs, missing, isThirdParty, attempt } = resource;
-  const words = [host, isThirdParty && 'third party', type, missing ? 'did not come' : durationWords(durationMs)]
+  const { url, host, type, startMs, durationMs, bytes, missing, isThirdParty, attempt } = resource;
+  const words = [
+    host,
+    isThirdParty && 'third party',
+    type,
+    missing ? 'did not come' : durationWords(durationMs),
+    bytes > 0 && sizeWords(bytes),
+  ]
     .filter(Boolean)
     .join(' · ');
   const body = (

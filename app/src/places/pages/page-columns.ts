@@ -18,6 +18,11 @@ export const pageColumns = (by: PageGroup): readonly Column<PageGroupFigures>[] 
     isAverage: true,
   }),
   figureColumn('cls', 'CLS at the 75th percentile', ({ vitals }) => vitals.cls?.p75 ?? null, { isAverage: true }),
+  figureColumn('interactions', 'Interactions a view', ({ interactions, views }) => interactions / views, {
+    show: (value) => value.toFixed(1),
+    isAverage: true,
+  }),
+  figureColumn('errorCount', 'Script errors', ({ errors }) => Math.round(errors)),
   figureColumn('errors', 'Views with script errors, 0 to 1', ({ shareWithErrors }) => shareWithErrors, {
     show: percent,
     isAverage: true,

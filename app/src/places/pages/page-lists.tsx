@@ -3,7 +3,7 @@ import { Door } from '@/frame/door';
 import { figureColumn, textColumn, timeColumn, type Column } from '@/frame/table/columns';
 import { TableTools } from '@/frame/table/table-tools';
 import { useTable } from '@/frame/table/use-table';
-import { clock, count, counted, durationWords, percent } from '@/look/format';
+import { clock, count, counted, durationWords, percent, sizeWords } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
@@ -28,6 +28,7 @@ const HOST_COLUMNS: readonly Column<Host>[] = [
     isAverage: true,
   }),
   figureColumn('mean', 'Mean duration, ms', ({ meanMs }) => meanMs, { show: durationWords, isAverage: true }),
+  figureColumn('bytes', 'Size, bytes', ({ bytes }) => bytes, { show: sizeWords }),
 ];
 
 /** From whom pages fetch, and who does not deliver. */
@@ -42,11 +43,12 @@ export const ResourceHosts = ({ hosts }: { hosts: PageLoads['hosts'] }) => (
     countOf={({ resources }) => resources}
     unit="fetch"
     most={MOST_HOSTS}
-    factOf={({ host, isThirdParty, resources, missing, meanMs }) => ({
+    factOf={({ host, isThirdParty, resources, missing, meanMs, bytes }) => ({
       name: `${host}${isThirdParty ? '  third party' : ''}`,
       isOff: missing > 0 && isThirdParty,
       words: [
         `${count(resources)} fetched`,
+        bytes > 0 && sizeWords(bytes),
         `mean ${durationWords(meanMs)}`,
         missing > 0 && `${count(missing)} did not come (${percent(missing / resources)})`,
       ],

@@ -1,7 +1,7 @@
-import type { Part, Rating, Vital } from '@toplens/core/pages';
+import { PARTS, type Part, type Rating, type Vital } from '@toplens/core/pages';
 import type { Schemas } from '@/data/client';
 import type { PageGroup } from '@/frame/view';
-import { count, durationWords, percent } from '@/look/format';
+import { count, counted, durationWords, percent } from '@/look/format';
 
 export type PageLoads = Schemas['PageLoads'];
 export type PageGroupFigures = Schemas['PageGroup'];
@@ -41,6 +41,29 @@ export const PART_GROUPS: readonly { words: string; parts: readonly Part[] }[] =
   { words: 'pictures and styles', parts: ['resources', 'handlers'] },
 ];
 
+/** Each part of a load as it is told by itself. */
+export const PART_WORDS: Readonly<Record<Part, string>> = {
+  redirect: 'redirect',
+  cache: 'cache',
+  lookup: 'name lookup',
+  connect: 'connecting',
+  tls: 'TLS',
+  waiting: 'waiting for the server',
+  transfer: 'transfer',
+  dom: 'reading the page',
+  scripts: 'scripts',
+  resources: 'pictures and styles',
+  handlers: 'handlers of its load',
+};
+
+/** "waiting for the server 210 ms, transfer 40 ms; no time in redirect, cache" */
+export function partsWords(parts: readonly number[]): string {
+  const told = PARTS.map((part, i) => ({ words: PART_WORDS[part], ms: parts[i] ?? 0 }));
+  const spent = told.filter(({ ms }) => ms > 0).map(({ words, ms }) => `${words} ${durationWords(ms)}`);
+  const none = told.filter(({ ms }) => ms === 0).map(({ words }) => words);
+  return `${spent.join(', ')}${none.length === 0 ? '' : `; no time in ${none.join(', ')}`}`;
+}
+
 const countries = new Intl.DisplayNames('en-GB', { type: 'region', fallback: 'code' });
 
 /** A value as people say it: countries by name. */
@@ -61,13 +84,22 @@ export const GROUP_WORDS: Readonly<Record<PageGroup, string>> = {
 export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>): string {
   if (!all) return 'No data: no page reported a load in this time.';
   const people = all.people > 0 ? ` by ${count(all.people)} ${all.people === 1 ? 'person' : 'people'}` : '';
+  const acts = all.interactions >= 0.5 ? `; ${counted(all.interactions, 'interaction')}` : '';
+  const errors =
+    all.errors >= 0.5 ? `; ${counted(all.errors, 'script error')}, ${rateWords(all.errors, all.views)}` : '';
   const half = all.medianMs === null ? '' : `; half of the loads within ${durationWords(all.medianMs)}`;
   const apart = [
     kinds.route > 0 && `${count(kinds.route)} without a load of their own`,
     kinds.frame > 0 && `${count(kinds.frame)} frames apart`,
   ].filter(Boolean);
-  return `${count(all.views)} ${all.views === 1 ? 'view' : 'views'}${people}${apart.length > 0 ? `, ${apart.join(', ')}` : ''}${half}.`;
+  return `${count(all.views)} ${all.views === 1 ? 'view' : 'views'}${people}${apart.length > 0 ? `, ${apart.join(', ')}` : ''}${half}${acts}${errors}.`;
 }
+
+/** How many of it there are for the views: "3.2 for 100 views". */
+const rateWords = (n: number, views: number) => {
+  const rate = (n / views) * 100;
+  return `${rate < 10 ? rate.toFixed(1) : count(rate)} for 100 views`;
+};
 
 const WHAT: Readonly<Record<Where['what'], string>> = {
   slow: 'What matters is shown after 2.5 s',

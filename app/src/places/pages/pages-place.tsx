@@ -16,6 +16,7 @@ import { PageChips } from './page-chips';
 import { PeopleFrame } from '../people/people-frame';
 import { BackgroundCalls, Frames, ResourceHosts, WorstLoads } from './page-lists';
 import { PageGroups, PartsLegend } from './page-groups';
+import { PartColumns } from './part-columns';
 import {
   GROUP_WORDS,
   mapTone,
@@ -82,6 +83,7 @@ export function PagesPlace() {
                 ))}
               </View>
               <Vitals pages={data} isWide={width >= 700} />
+              <PartColumns pages={data} />
               <Strip label="Told apart" options={BY} chosen={by} onChoose={choose} />
               <View style={isInColumns ? styles.columns : styles.stack}>
                 <View style={isInColumns ? styles.wide : styles.stack}>
