@@ -1025,7 +1025,7 @@ export interface components {
              * @example duration
              * @enum {string}
              */
-            name: "duration" | "failures" | "attempts";
+            name: "duration" | "failures" | "attempts" | "underWay";
             /**
              * @description name of the flow
              * @example Book a pick-up

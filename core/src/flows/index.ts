@@ -5,3 +5,4 @@ export * from './apdex';
 export * from './roll-up';
 export * from './precedence';
 export * from './field';
+export * from './under-way';

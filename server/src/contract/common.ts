@@ -49,7 +49,7 @@ export const Series = resource(
 export type SeriesShape = Static<typeof Series>;
 
 export const Chart = resource('Chart', 'A series with what it shows', {
-  name: oneOf(['duration', 'failures', 'attempts'], 'what is drawn'),
+  name: oneOf(['duration', 'failures', 'attempts', 'underWay'], 'what is drawn'),
   flow: text('name of the flow', 'Book a pick-up'),
   series: ref(Series, 'what is drawn'),
   comparedWith: orNull(text('the other window, in words; null when none is', 'last Monday')),

@@ -21,6 +21,7 @@ export const basisWords = (basis: Schemas['Part']['basis']): string => BASIS_WOR
 function nameOf(chart: Chart): string {
   if (chart.name === 'duration') return `${chart.flow}: duration, median`;
   if (chart.name === 'failures') return `${chart.flow}: share that failed`;
+  if (chart.name === 'underWay') return `${chart.flow}: under way at once, mean`;
   return `${chart.flow}: attempts in 5 min`;
 }
 
@@ -28,6 +29,7 @@ const FORMATS: Record<Chart['name'], (value: number) => string> = {
   duration: durationWords,
   failures: percent,
   attempts: count,
+  underWay: (value) => (value < 10 ? value.toFixed(value < 0.1 ? 2 : 1) : count(value)),
 };
 
 /** Which limit judged, and from where normal was learned. */

@@ -25,6 +25,7 @@ import { marksOf } from '../reading/marks';
 import { sampleShapes } from '../reading/samples';
 import { narrowedBuckets, withShifted } from '../reading/narrowed-buckets';
 import { seriesOf } from '../reading/series';
+import { underWaySeries } from '../reading/under-way';
 import { comparedWindow, resolveWindow } from '../reading/windows';
 import { flowStatements } from '../reading/statements';
 import type { EngineState } from '../state/engine-state';
@@ -92,10 +93,18 @@ export async function flowPage(state: EngineState, question: FlowQuestion): Prom
     apdexAtLearned: targetOf(normal.learnedLimitMs),
     outcomes: await outcomesOverTime(state, question.id, window, focus),
     bands: sums ? bandsOf(sums.durations, sums.failed, limitMs) : [],
-    charts: (['duration', 'failures', 'attempts'] as const).map((name) => ({
-      name,
+    charts: [
+      ...(['duration', 'failures', 'attempts'] as const).map((name) => ({
+        name,
+        series: seriesOf(state, { flow: question.id, measure: name, window: chartWindow, shiftMs, narrowed }),
+      })),
+      {
+        name: 'underWay' as const,
+        series: await underWaySeries(state, { flow: question.id, window: chartWindow, shiftMs, focus }),
+      },
+    ].map((chart) => ({
+      ...chart,
       flow: flow.name,
-      series: seriesOf(state, { flow: question.id, measure: name, window: chartWindow, shiftMs, narrowed }),
       comparedWith: compared?.words ?? null,
       isNarrowed: narrowed !== undefined,
     })),

@@ -48,6 +48,9 @@ test('curves follow the filter, and say so; how many usually come through it is 
   expect(chartOf(north, 'attempts').series.high.every((value) => value === null)).toBe(true);
   const calm = chartOf(north, 'duration').series.values[6];
   expect([calm, chartOf(south, 'duration').series.values[6]]).toEqual([150, 100]);
+  // Under way at once: rate times mean duration. Twelve of 100 ms and four of 150 ms a minute.
+  const atOnce = [all, north, south].map((page) => chartOf(page, 'underWay').series.values[6] as number);
+  expect(atOnce.map((value) => Math.round(value * 1e6) / 1e6)).toEqual([0.03, 0.01, 0.02]);
 });
 
 test('small lines of the list and of the flows follow it too, and so do levels', async () => {
