@@ -278,6 +278,9 @@ describe.each<Size>(['phone', 'wide'])('page loads on the %s size', (size) => {
     expect(await violations(lens)).toEqual([]);
     await lens.goto(`${top.url}/people/errors`, { waitUntil: 'networkidle2' });
     await lens.waitForSelector('[data-testid="error-group"]');
+    expect(await violations(lens)).toEqual([]);
+    await lens.goto(`${top.url}/settings`, { waitUntil: 'networkidle2' });
+    await lens.waitForSelector('[data-testid="source-maps"]');
     expect(await textOf(lens, 'source-maps')).toContain('label.min.js · parcel-pages · version 2.0.0');
     expect(await violations(lens)).toEqual([]);
     await lens.close();

@@ -1,3 +1,6 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { ask } from '../ask';
 import { openPage, type Size } from '../browser';
 import { fill, gone, press, seen, tap, textOf, violations } from '../page';
@@ -62,6 +65,31 @@ describe.each<Size>(['phone', 'wide'])('settings, on the %s size', (size) => {
     await until('the settings of before', async () => {
       const now = await ask(stage().url, '/api/settings/file');
       return JSON.stringify(now) === JSON.stringify(exported);
+    });
+    await page.close();
+  });
+
+  test('business events come in from a file, whole or not at all, and stand beside the money', async () => {
+    const page = await open('/settings', size);
+    const { window } = await ask(stage().url, '/api/worst-first', { query: 'last=60' });
+    const upload = async (...rows: string[]) => {
+      const file = join(mkdtempSync(join(tmpdir(), 'toplens-upload-')), 'orders.csv');
+      writeFileSync(file, ['time,name,amount,currency,application', ...rows].join('\r\n'));
+      const [chooser] = await Promise.all([page.waitForFileChooser(), tap(page, 'pick-events')]);
+      await chooser.accept([file]);
+    };
+    const sold = `Sold at the ${size} counter`;
+    const at = (minutes: number) => new Date(window.toMs - minutes * 60_000).toISOString();
+    await page.waitForSelector('[data-testid="pick-events"]');
+    await upload(`${at(20)},${sold},12.50,EUR,Counters`, `yesterday,${sold},1,EUR,Counters`);
+    await seen(page, 'Row 3, column time: expected a time with its zone');
+    await seen(page, 'Nothing of the file was taken');
+    expect(await violations(page)).toEqual([]);
+    await upload(`${at(20)},${sold},12.50,EUR,Counters`, `${at(19)},${sold},7.50,EUR,Counters`);
+    await seen(page, '2 events taken.');
+    await until('the money of the file', async () => {
+      const { flows } = await ask(stage().url, '/api/money', { query: 'last=60' });
+      return flows.find(({ name }) => name === sold)?.value.value === 20;
     });
     await page.close();
   });

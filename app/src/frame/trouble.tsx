@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
+import { capital } from '@toplens/core/words';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -16,11 +17,14 @@ export function Trouble({ error, still = '', onRetry }: Props) {
   const palette = usePalette();
   return (
     <View role="alert" style={[styles.box, { borderColor: palette.harm[2], backgroundColor: palette.surface }]}>
-      <Words style={styles.words}>{`${error.message} ${still}`.trim()}</Words>
+      <Words style={styles.words}>{`${sentence(error.message)} ${still}`.trim()}</Words>
       <Button onPress={onRetry}>Try again</Button>
     </View>
   );
 }
+
+/** What programs say begins with the field's name and ends without a full stop. */
+const sentence = (words: string) => capital(words) + (/[.!?]$/.test(words) ? '' : '.');
 
 const styles = StyleSheet.create({
   box: {

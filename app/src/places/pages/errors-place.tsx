@@ -13,7 +13,6 @@ import { SPACE, TOUCH } from '@/look/tokens';
 import { PeopleFrame } from '../people/people-frame';
 import { ErrorStack } from './error-stack';
 import { PageChips } from './page-chips';
-import { SourceMapForm } from './source-map-form';
 
 type Errors = Schemas['ScriptErrors'];
 type Group = Errors['groups'][number];
@@ -69,7 +68,6 @@ export function ErrorsPlace() {
           </View>
         </>
       )}
-      <SourceMapForm />
     </PeopleFrame>
   );
 }

@@ -17,6 +17,8 @@ import { RatesForm } from './rates-form';
 import { RefusedPart } from './refused-part';
 import { SectionsPart } from './sections-part';
 import { ServerPart } from './server-part';
+import { EventsForm } from './uploads/events-form';
+import { SourceMapForm } from './uploads/source-map-form';
 
 /** What a unit of harm weighs, days that are not like others, who changed what, and how the server is. */
 export function SettingsPlace() {
@@ -38,6 +40,8 @@ export function SettingsPlace() {
             <RatesForm key={JSON.stringify(data.rates)} settings={data} />
             <CalendarForm key={JSON.stringify(data.calendar)} settings={data} />
             <FilePart />
+            <EventsForm />
+            <SourceMapForm />
             <Changes settings={data} />
             <InstallationPart settings={data} />
           </>
