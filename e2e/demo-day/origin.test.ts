@@ -1,6 +1,6 @@
 import { openPage, type Size } from '../browser';
 import { sendLongAttempt } from '../long-attempt';
-import { press, seen, tap, textOf, violations } from '../page';
+import { fill, press, seen, tap, textOf, violations } from '../page';
 import { type AnswerTo, ask } from '../ask';
 import { until } from '../processes';
 import { demoDayStage } from './stage';
@@ -95,6 +95,34 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
     expect(await violations(page)).toEqual([]);
     await press(page, 'button', 'Back');
     await page.waitForFunction((path: string) => location.pathname === path, {}, `/incident/${id}`);
+    await page.close();
+  });
+
+  test('an attempt says how much its person matters, and who it is to whoever may see that', async () => {
+    const { samples } = await incidentOf('Pick a slot');
+    const page = await openPage(
+      stage().browser,
+      `${stage().url}/attempt/${samples[0]?.traceId}/${samples[0]?.spanId}?${stage().day}`,
+      size,
+    );
+    await page.waitForSelector('[data-testid="person-standing"]');
+    expect(await textOf(page, 'person-standing')).toMatch(
+      /^This person was .*(no attempt in the 24 h before this one|In the 24 h before: \d+ attempts?, .*)\.$/,
+    );
+    await seen(page, 'person send…');
+    await tap(page, 'unmask');
+    await fill(page, 'unmask-why', `a call, on the ${size}`);
+    await fill(page, 'unmask-key', 'wrong');
+    await tap(page, 'unmask-now');
+    await seen(page, 'Nothing was shown; what you typed is kept.');
+    expect(await violations(page)).toEqual([]);
+    await fill(page, 'unmask-key', 'see');
+    await tap(page, 'unmask-now');
+    await page.waitForSelector('[data-testid="by-name"]');
+    expect(await page.evaluate(() => document.body.innerText)).toMatch(/person sender-\d{5}/);
+    expect(await violations(page)).toEqual([]);
+    const { looks } = await ask(stage().url, '/api/person-looks');
+    expect(looks[0]).toMatchObject({ who: 'first support', why: `a call, on the ${size}`, people: 1 });
     await page.close();
   });
 

@@ -702,6 +702,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{traceId}/{spanId}/unmasked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One attempt with ids and texts as they were sent: needs a key; recorded with who and why */
+        post: operations["postAttemptsByTraceIdBySpanIdUnmasked"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/person-looks": {
         parameters: {
             query?: never;
@@ -2412,10 +2429,15 @@ export interface components {
              */
             failure: string;
             /**
-             * @description a pseudonym: tells persons apart, not who they are; '' when not told
-             * @example p-1f04
+             * @description begin of the person's id, or all of it where it is unmasked; '' when not told
+             * @example cour…
              */
             person: string;
+            /**
+             * @description ids, messages and lines stand here as they were sent
+             * @example true
+             */
+            isUnmasked: boolean;
             /** @description values */
             values: {
                 /**
@@ -8897,6 +8919,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAttemptsByTraceIdBySpanIdUnmasked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 32 hexadecimal digits */
+                traceId: string;
+                /** @description 16 hexadecimal digits */
+                spanId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description what this is for; recorded
+                     * @example call back those who lost a pick-up
+                     */
+                    why: string;
+                };
+            };
+        };
+        responses: {
+            /** @description the attempt */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptPage"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -1,5 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
-import { get } from './client';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { get, post } from './client';
 import { useSurroundings } from './live';
 
 /** An attempt is over: what came of it does not change, but late spans may still join it. */
@@ -8,6 +8,21 @@ export function useAttempt(traceId: string, spanId: string) {
     queryKey: ['attempt', traceId, spanId],
     queryFn: () => get('/api/attempts/{traceId}/{spanId}', { path: { traceId, spanId } }),
     staleTime: 60_000,
+  });
+}
+
+/** The attempt without masks. Nothing keeps it: it goes when its page is left. */
+export function useUnmaskAttempt(traceId: string, spanId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ key, why }: { key: string; why: string }) =>
+      post('/api/attempts/{traceId}/{spanId}/unmasked', {
+        path: { traceId, spanId },
+        body: { why },
+        headers: { authorization: `Bearer ${key}` },
+      }),
+    gcTime: 0,
+    onSettled: () => client.invalidateQueries({ queryKey: ['person-looks'] }),
   });
 }
 

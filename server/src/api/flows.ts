@@ -5,6 +5,7 @@ import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import { statementsBeside } from '../store/traces';
 import { regionQuery } from '../contract/flows';
+import { attemptIn, noAttempt } from './attempt-ids';
 import { readFocus, readInput, readWindow } from './query';
 
 /** @throws Problem 'notFound' */
@@ -92,24 +93,8 @@ export function flowRoutes(engine: Engine, database: Database): Router {
   return router;
 }
 
-function attemptIn({ traceId = '', spanId = '' }: { traceId?: string; spanId?: string }): AttemptQuestion {
-  if (!/^[0-9a-f]{32}$/.test(traceId))
-    throw new Problem('badInput', 'traceId: expected 32 hexadecimal digits', { field: 'traceId' });
-  if (!/^[0-9a-f]{16}$/.test(spanId))
-    throw new Problem('badInput', 'spanId: expected 16 hexadecimal digits', { field: 'spanId' });
-  return { traceId, spanId };
-}
-
 function noPerson({ traceId, spanId }: AttemptQuestion): never {
   throw new Problem('notFound', `nobody is named on the attempt ${spanId} of trace ${traceId}, or it is not kept`, {
     field: 'spanId',
   });
-}
-
-function noAttempt({ traceId, spanId }: AttemptQuestion): never {
-  throw new Problem(
-    'notFound',
-    `there is no attempt ${spanId} in trace ${traceId}, or it is older than attempts are kept`,
-    { field: 'spanId' },
-  );
 }

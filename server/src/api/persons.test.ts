@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
+import type { AttemptPageShape } from '../contract/attempts';
 import type { LostByTierShape, WorstFirstShape } from '../contract/incidents';
 import type { JourneyShape, JourneysShape } from '../contract/journeys';
 import type { HurtShape, PersonShape } from '../contract/persons';
@@ -144,6 +145,34 @@ test('names need a right and a reason, both recorded before anything leaves', as
   ]);
 });
 
+test('an attempt shows its person by name to who may see it; without the right nothing is shown or recorded', async () => {
+  const looksNow = async () =>
+    ((await (await fetch(`${server.url}/api/person-looks`)).json()) as { looks: { who: string; what: string }[] })
+      .looks;
+  const path = `/api/attempts/${hex(0, 32)}/${hex(0, 16)}`;
+  const asked = (headers: Record<string, string>, why = 'a call of this customer') =>
+    fetch(`${server.url}${path}/unmasked`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', ...headers },
+      body: JSON.stringify({ why }),
+    });
+  const before = await looksNow();
+  expect((await asked({})).status).toBe(401);
+  expect((await asked({ authorization: 'Bearer see' }, '')).status).toBe(400);
+  expect(await looksNow()).toEqual(before);
+  const masked = (await (await fetch(`${server.url}${path}`)).json()) as AttemptPageShape;
+  const shown = (await (await asked({ authorization: 'Bearer see' })).json()) as AttemptPageShape;
+  expect([masked.isUnmasked, masked.person]).toEqual([false, `${shown.person.slice(0, 4)}…`]);
+  expect(shown.isUnmasked).toBe(true);
+  expect(shown.person.length).toBeGreaterThan(0);
+  expect(shown.person).not.toContain('…');
+  expect((await looksNow())[0]).toMatchObject({
+    who: 'first support',
+    what: expect.stringMatching(/^attempt [0-9a-f]{16} of “.*”, by name$/) as string,
+    people: 1,
+  });
+});
+
 test('one person is found by id or by the hash of an address, with everything in order, and the look is recorded', async () => {
   const found = (await (
     await post('/people/find?last=120', { find: 'Ida@Example.org', why: 'she called' }, 'see')
@@ -163,7 +192,13 @@ test('one person is found by id or by the hash of an address, with everything in
   expect([nobody.status, ((await nobody.json()) as { field: string }).field]).toEqual([404, 'find']);
   expect((await post('/people/find', { find: 'p13', why: 'curious' })).status).toBe(401);
   const { looks } = await get<{ looks: { why: string; what: string }[] }>('/person-looks');
-  expect(looks.map(({ why }) => why)).toEqual(['a typing error', 'he called', 'she called', 'winning them back']);
+  expect(looks.map(({ why }) => why)).toEqual([
+    'a typing error',
+    'he called',
+    'she called',
+    'a call of this customer',
+    'winning them back',
+  ]);
   // What was looked for is not written down in clear.
   expect(JSON.stringify(looks)).not.toMatch(/p13|example/i);
 });

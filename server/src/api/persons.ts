@@ -9,6 +9,7 @@ import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import { viewsOfPersons } from '../store/pages';
 import { loadLooks, personIds, personNumbers, recordLook } from '../store/persons';
+import { attemptIn, noAttempt } from './attempt-ids';
 import { readFocus, readInput, readWindow } from './query';
 import { exportReason, findPerson, type HurtShape, type PersonShape } from '../contract/persons';
 
@@ -85,6 +86,20 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
       attempts,
       views,
     } satisfies PersonShape);
+  });
+
+  router.post('/attempts/:traceId/:spanId/unmasked', async (request, response) => {
+    const who = whoMaySeePersons(request, keys);
+    const { why } = readInput(exportReason, request.body);
+    const ids = attemptIn(request.params);
+    const masked = (await engine.ask('attempt', ids)) ?? noAttempt(ids);
+    await recordLook(database, {
+      who,
+      why,
+      what: `attempt ${ids.spanId} of “${masked.flow.name}”, by name`,
+      people: masked.person === '' ? 0 : 1,
+    });
+    response.json((await engine.ask('attempt', { ...ids, isUnmasked: true })) ?? noAttempt(ids));
   });
 
   router.get('/person-looks', async (_request, response) => {

@@ -95,7 +95,8 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
   limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),
   expectedMs: orNull(number('how long it usually takes; null where nothing is known', MS, 420)),
   failure: text("what failed; '' when nothing did", 'GatewayTimeout'),
-  person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'p-1f04'),
+  person: text("begin of the person's id, or all of it where it is unmasked; '' when not told", 'cour…'),
+  isUnmasked: flag('ids, messages and lines stand here as they were sent'),
   values: list(
     record({
       dimension: oneOf(DIMENSIONS, 'by what attempts are told apart'),

@@ -1,6 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import { object, string } from 'yup';
-import { get, incidentId, ok, post, type Paths } from './paths';
+import { AttemptPage } from './attempts';
+import { attemptIds, get, incidentId, ok, post, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
 import { RESOLUTIONS } from '@toplens/core/incidents';
 import { ATTEMPT_KINDS } from '@toplens/core/telemetry';
@@ -153,6 +154,14 @@ export const personPaths: Paths = {
       query: [windowQuery],
       body: findPerson,
       answers: { '200': ok(Person, 'found') },
+      security: PERSON_KEY,
+    }),
+  },
+  '/api/attempts/{traceId}/{spanId}/unmasked': {
+    post: post('One attempt with ids and texts as they were sent: needs a key; recorded with who and why', {
+      path: attemptIds,
+      body: exportReason,
+      answers: { '200': ok(AttemptPage, 'the attempt') },
       security: PERSON_KEY,
     }),
   },

@@ -135,19 +135,19 @@ export async function tracesOfFlows(
 /**
  * A line as it is shown: whoever it may name is masked, as everywhere.
  *
- * @param people who made the attempts of its trace
+ * @param people who made the attempts of its trace; null for whoever may see texts as they were sent
  * @param spanId of the stored attempt that it leads to; null for none
  */
 export const lineShape = (
   { atMs, component, host, severity, body, traceId }: StoredLine,
-  people: readonly string[],
+  people: readonly string[] | null,
   spanId: string | null,
 ) => ({
   atMs,
   component,
   host,
   severity: severityWord(severity),
-  body: maskText(body, people),
+  body: people ? maskText(body, people) : body,
   traceId: spanId === null ? null : traceId,
   spanId,
 });

@@ -9,6 +9,7 @@ import { clock, counted, durationWords, formatMoney, percent } from '@/look/form
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { ByName, type Props as ByNameProps } from './by-name';
 import { spanWords } from './rows';
 import { Failure } from './span-sheet';
 
@@ -36,7 +37,7 @@ export function heldWords({ components, usual }: Page): string | undefined {
   return `${first.component} holds ${percent(first.share)} of the time, ${spanWords(first.shareUs)}${before}.`;
 }
 
-export function AttemptHead({ page }: { page: Page }) {
+export function AttemptHead({ page, onUnmasked }: ByNameProps) {
   const palette = usePalette();
   const { data: onPage } = usePageLoadOf(page.traceId);
   const held = heldWords(page);
@@ -63,6 +64,7 @@ export function AttemptHead({ page }: { page: Page }) {
           .join(' · ')}
       </Words>
       <PersonStanding page={page} />
+      <ByName page={page} onUnmasked={onUnmasked} />
       {onPage?.view && (
         <Door path={`/page-load/${onPage.view}`} style={styles.door} testID="on-page">
           <Words style={{ color: palette.action }}>The page view on which it was made</Words>

@@ -11,6 +11,7 @@ import { Words } from '@/look/text';
 import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { Around } from './around';
 import { AttemptHead, Components, DataNotes } from './attempt-head';
+import type { Props as ByNameProps } from './by-name';
 import { Overview } from './overview';
 import { heaviestRow, shownRows, type AttemptRow } from './rows';
 import { ROW_HEIGHT, SpanRow } from './span-row';
@@ -21,13 +22,14 @@ const LONG_FROM = 40;
 export function AttemptPage({ traceId, spanId }: { traceId: string; spanId: string }) {
   const { back } = useView();
   const { data: page, error, refetch } = useAttempt(traceId, spanId);
+  const [unmasked, setUnmasked] = useState<Schemas['AttemptPage']>();
   useShortcuts({ Escape: back });
   useEffect(() => {
     document.title = page ? `An attempt of ${page.flow.name} · Top Lens` : 'Top Lens';
   }, [page]);
   // The load of a page has a place of its own.
   if (page?.flow.kind === 'page') return <Redirect href={`/page-load/${spanId}`} />;
-  if (page) return <Waterfall page={page} onBack={back} />;
+  if (page) return <Waterfall page={unmasked ?? page} onUnmasked={setUnmasked} onBack={back} />;
   return (
     <View>
       <BackButton onBack={back} />
@@ -46,7 +48,9 @@ const BackButton = ({ onBack }: { onBack: () => void }) => (
   </Button>
 );
 
-function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () => void }) {
+type WaterfallProps = ByNameProps & { onBack: () => void };
+
+function Waterfall({ page, onUnmasked, onBack }: WaterfallProps) {
   const { width: screen } = useWindowDimensions();
   const [width, setWidth] = useState(Math.max(200, screen - 2 * SPACE.l));
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
@@ -67,7 +71,7 @@ function Waterfall({ page, onBack }: { page: Schemas['AttemptPage']; onBack: () 
       <BackButton onBack={onBack} />
       <View style={[styles.inset, isInColumns ? styles.columns : styles.stack]}>
         <View style={isInColumns ? styles.column : styles.stack}>
-          <AttemptHead page={page} />
+          <AttemptHead page={page} onUnmasked={onUnmasked} />
           <DataNotes page={page} />
         </View>
         <View style={isInColumns ? styles.column : styles.stack}>

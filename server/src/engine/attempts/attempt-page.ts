@@ -24,7 +24,7 @@ const MOST_TRIES = 200;
 /** One attempt from its first span to the deepest store; null when it is not stored (any more). */
 export async function attemptPage(
   state: EngineState,
-  { traceId, spanId }: AttemptQuestion,
+  { traceId, spanId, isUnmasked = false }: AttemptQuestion,
 ): Promise<AttemptPageShape | null> {
   const trace = await loadTrace(state.database, traceId);
   const attempt = trace.attempts.find((one) => one.spanId === spanId);
@@ -36,9 +36,9 @@ export async function attemptPage(
   const durationMs = attempt.durationUs / 1000;
   const normal = state.history.normalAt(attempt.flow, startMs);
   const { limitMs } = limitsAt(normal, attempt.site);
-  const [usual, lines] = await Promise.all([usualAttempt(state, attempt), linesIn(state, traceId, trace)]);
+  const [usual, lines] = await Promise.all([usualAttempt(state, attempt), linesIn(state, traceId, trace, isUnmasked)]);
   const usualShares = new Map(usual?.waterfall.components.map(({ component, shareUs }) => [component, shareUs]));
-  const masked = (words: string) => maskText(words, [attempt.person]);
+  const masked = (words: string) => (isUnmasked ? words : maskText(words, [attempt.person]));
   const text = (dimension: Dimension) => state.names.text(attempt[dimension]);
   return {
     traceId,
@@ -59,7 +59,8 @@ export async function attemptPage(
     limitBy: normal.limitBy,
     expectedMs: normal.expectedMs ?? null,
     failure: attempt.failure,
-    person: maskId(attempt.person),
+    person: isUnmasked ? attempt.person : maskId(attempt.person),
+    isUnmasked,
     values: DIMENSIONS.map((dimension) => ({ dimension, value: text(dimension) })).filter(({ value }) => value !== ''),
     value: attempt.valueMinor === null ? null : attempt.valueMinor / 100,
     currency: state.settings.at().currency,
@@ -108,7 +109,12 @@ const stretchOf = ({ spans }: StoredTrace): Window => ({
   toMs: spans.reduce((to, { startUs, durationUs }) => Math.max(to, startUs + durationUs), 0) / 1000,
 });
 
-async function linesIn(state: EngineState, traceId: string, trace: StoredTrace): Promise<LogLineShape[]> {
+async function linesIn(
+  state: EngineState,
+  traceId: string,
+  trace: StoredTrace,
+  isUnmasked: boolean,
+): Promise<LogLineShape[]> {
   const { fromMs, toMs } = stretchOf(trace);
   const components = [...new Set(trace.spans.map(({ component }) => component))];
   const lines = await linesOfTrace(state.database, traceId, {
@@ -116,7 +122,7 @@ async function linesIn(state: EngineState, traceId: string, trace: StoredTrace):
     window: { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS },
     most: MOST_LINES,
   });
-  const people = trace.attempts.map(({ person }) => person);
+  const people = isUnmasked ? null : trace.attempts.map(({ person }) => person);
   // They are on their attempt's page already.
   return lines.map((line) => lineShape(line, people, null));
 }

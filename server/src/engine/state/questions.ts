@@ -36,6 +36,8 @@ export interface IncidentQuestion extends FlowsQuestion {
 export interface AttemptQuestion {
   traceId: string;
   spanId: string;
+  /** ids and texts as they were sent: for who may see persons */
+  isUnmasked?: boolean;
 }
 
 /** A question to the search through logs, and the version of the state that it was asked of. */

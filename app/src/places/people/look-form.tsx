@@ -1,0 +1,41 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useForm } from 'react-hook-form';
+import { Button } from 'react-native-paper';
+import { object } from 'yup';
+import { FormField } from '@/frame/form-field';
+import { Trouble } from '@/frame/trouble';
+import { lookReason, personKey } from './see-persons';
+
+const schema = object({ why: lookReason, key: personKey });
+
+export type Props = {
+  /** begins the names of its fields for tests */
+  name: string;
+  words: string;
+  looking: { isPending: boolean; error: Error | null };
+  /** what is still true when it failed */
+  still: string;
+  onLook: (values: { why: string; key: string }) => void;
+};
+
+/** Asks for the right to see persons, and what for: both are recorded. */
+export function LookForm({ name, words, looking, still, onLook }: Props) {
+  const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { why: '', key: '' } });
+  const submit = form.handleSubmit(onLook);
+  return (
+    <>
+      <FormField control={form.control} name="why" label="What it is for" testID={`${name}-why`} />
+      <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID={`${name}-key`} />
+      {looking.error && <Trouble error={looking.error} still={still} onRetry={() => void submit()} />}
+      <Button
+        mode="contained"
+        loading={looking.isPending}
+        disabled={looking.isPending}
+        onPress={() => void submit()}
+        testID={`${name}-now`}
+      >
+        {words}
+      </Button>
+    </>
+  );
+}
