@@ -1,0 +1,7 @@
+export * from './service-promise';
+export * from './period';
+export * from './service-hours';
+export * from './budget';
+export * from './forecast';
+export * from './spent-by';
+export * from './words';

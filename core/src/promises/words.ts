@@ -1,0 +1,47 @@
+import { counted, durationWords, formatMoney } from '../words';
+import { clockOf } from './service-hours';
+import type { Period } from './period';
+import type { ServicePromise } from './service-promise';
+
+/** "30 days", "a calendar month (Europe/Dublin)" */
+export const periodWords = (period: Period): string =>
+  period.kind === 'rolling' ? counted(period.days, 'day') : `a calendar ${period.kind} (${period.zone})`;
+
+/** A share as it was promised, with all its digits: "99.95 %". */
+export const targetWords = (share: number): string => `${Number((share * 100).toFixed(6))} %`;
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+function hoursWords({ days, fromMinute, toMinute, zone }: NonNullable<ServicePromise['hours']>): string {
+  const named = [...days].sort((a, b) => a - b);
+  const isRun = named.length > 2 && named.every((day, i) => i === 0 || day === (named[i - 1] as number) + 1);
+  const words = isRun
+    ? `${DAYS[(named[0] as number) - 1]} to ${DAYS[(named.at(-1) as number) - 1]}`
+    : named.map((day) => DAYS[day - 1]).join(', ');
+  return `${words} ${clockOf(fromMinute)} to ${clockOf(toMinute)} (${zone})`;
+}
+
+/**
+ * The rule by which a promise is counted, in one sentence.
+ *
+ * @example "99.5 % of the attempts of “Print labels” in time (within 1.2 s) in 30 days, Mon to Fri 08:00 to 18:00 (UTC)."
+ */
+export function ruleWords(promise: ServicePromise): string {
+  const { application, flow, indicator, limitMs, target, period, hours } = promise;
+  const whose = flow
+    ? `of “${flow}”${application ? ` (${application})` : ''}`
+    : application
+      ? `of ${application}`
+      : 'of everything';
+  const good =
+    indicator === 'answered'
+      ? 'answered: neither failed nor hung'
+      : limitMs === undefined
+        ? 'in time, by the limit that judges each'
+        : `in time: within ${durationWords(limitMs)}`;
+  return `${targetWords(target)} of the attempts ${whose} ${good}, over ${periodWords(period)}${hours ? `, ${hoursWords(hours)}` : ''}.`;
+}
+
+/** "below 99.5 %: €4,000; below 99 %: €10,000"; '' without any. */
+export const penaltyWords = (penalties: ServicePromise['penalties'], currency: string): string =>
+  penalties.map(({ below, amount }) => `below ${targetWords(below)}: ${formatMoney(amount, currency)}`).join('; ');
