@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts =
-  'csv|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
+  'csv|promises|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
 
 /** Rooms of the server, and whom each may know besides core and the files at the top of server/src. */
 const rooms = {
@@ -23,7 +23,8 @@ const rooms = {
   'engine/flows': 'engine/state|engine/reading|engine/harm|contract|store|settings',
   'engine/attempts': 'engine/state|engine/reading|engine/harm|contract|store',
   'engine/journeys': 'engine/state|engine/reading|engine/harm|contract|store|settings',
-  'engine/settings': 'engine/state|contract|settings|store',
+  'engine/promises': 'engine/state|engine/reading|engine/harm|contract|store|settings',
+  'engine/settings': 'engine/state|engine/promises|engine/reading|contract|settings|store',
   'engine/infrastructure': 'engine/state|engine/reading|engine/harm|contract|store|names',
 };
 

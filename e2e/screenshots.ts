@@ -50,12 +50,12 @@ const attemptOf = async (id: number, number = 0) => {
   return `/attempt/${sample?.traceId}/${sample?.spanId}`;
 };
 await shot('origin-phone', `/incident/${first}`, 'phone', { scheme: 'light', scrollTo: 'likely-origin' });
-await shot('logs-phone', `/incident/${first}`, 'phone', { scheme: 'light', scrollTo: 'log-part' });
+await shot('promises-wide', '/promises', 'wide');
+await shot('promise-phone', '/promises/Labels%20for%20partners', 'phone');
 await shot('component-wide', '/component/parcels-db?last=180', 'wide');
 await shot('attempt-phone', await attemptOf(first), 'phone');
 const { journeys } = await ask(url, '/api/journeys', { query: 'last=240' });
 if (journeys[0]) await shot('journey-phone', `/journey/${journeys[0].id}?last=240`, 'phone');
-await shot('hurt-phone', `/incident/${narrow}`, 'phone', { scheme: 'light', scrollTo: 'hurt-part' });
 const { onsetMs } = await ask(url, '/api/incidents/{id}', { id: first });
 const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
 await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/send/pick-up')}`, 'wide');

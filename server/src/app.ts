@@ -13,6 +13,7 @@ import { metricsRoute } from './api/metrics';
 import { journeyRoutes } from './api/journeys';
 import { pageRoutes } from './api/pages';
 import { personRoutes } from './api/persons';
+import { promiseRoutes } from './api/promises';
 import { openApi } from './contract/open-api';
 import { problemHandler, sendProblem, unknownRoute } from './problems';
 import { checkTexts, flushed } from './api/before';
@@ -104,6 +105,7 @@ export function buildApp({
   api.use(incidentRoutes(engine, search, config.publicUrl));
   api.use(flowRoutes(engine, database));
   api.use(journeyRoutes(engine));
+  api.use(promiseRoutes(engine));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));
   api.use(

@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { Line, type LineProps } from 'react-native-svg';
-import { clock } from '@/look/format';
+import { clock, dateWords, isMidnight } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { timeTicks } from './band-shape';
@@ -146,7 +146,9 @@ const labelTop = (lineY: number, height: number): number =>
 /** Round clock times under a drawing that is so wide. */
 function timeMarks({ fromMs, toMs }: TimeRange, width: number | undefined): AxisMark[] {
   const ticks = width === undefined ? [] : timeTicks(fromMs, toMs, width > WIDE_FROM ? 6 : 3);
-  return ticks.map((tick) => ({ at: ((tick - fromMs) / (toMs - fromMs)) * (width ?? 0), words: clock(tick, toMs) }));
+  // Over days each mark is a midnight: its hour says nothing.
+  const words = ticks.length > 1 && ticks.every(isMidnight) ? dateWords : (tick: number) => clock(tick, toMs);
+  return ticks.map((tick) => ({ at: ((tick - fromMs) / (toMs - fromMs)) * (width ?? 0), words: words(tick) }));
 }
 
 /** The words of the drawing say the same to those who do not see it. */

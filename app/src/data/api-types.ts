@@ -736,6 +736,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/incidents/{id}/promises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Promises that an incident spends the budget of */
+        get: operations["getIncidentsByIdPromises"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/promises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that was promised, and how it stands */
+        get: operations["getPromises"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/promises/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A promise, who spent its budget, and where */
+        get: operations["getPromisesByName"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/incidents/{id}/brief": {
         parameters: {
             query?: never;
@@ -5535,6 +5586,522 @@ export interface components {
             }[];
         };
         /**
+         * EndangeredPromises
+         * @description Promises that an incident spends the budget of
+         */
+        EndangeredPromises: {
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /** @description those of which it took most first */
+            promises: {
+                /**
+                 * @description name of the promise
+                 * @example Labels for partners
+                 */
+                name: string;
+                /**
+                 * @description to whom it was given; '' when not said
+                 * @example Partners
+                 */
+                to: string;
+                /**
+                 * @description that were bad because of the incident, beyond the usual, in the period
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all that may be bad in the period; null when none are expected
+                 * @example 0.12
+                 */
+                tookShare: number | null;
+                /**
+                 * @description what is left of that now; below 0 when more was spent
+                 * @example 0.34
+                 */
+                leftShare: number | null;
+                /**
+                 * @description chance that it is broken at the end; null without a forecast
+                 * @example 0.87
+                 */
+                chanceOfBreaking: number | null;
+                /**
+                 * @description penalty expected of it, whoever spent it
+                 * @example 3480
+                 */
+                expectedPenalty: number;
+            }[];
+        };
+        /**
+         * PromisePage
+         * @description A promise, who spent its budget, and where
+         */
+        PromisePage: {
+            /**
+             * @description up to when attempts are counted
+             * @example 1772446440000
+             */
+            nowMs: number;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /** @description how it stands */
+            level: components["schemas"]["ServiceLevel"];
+            /** @description incidents that spent it, most first: bad attempts beyond the usual while they went on */
+            incidents: {
+                /**
+                 * @description number of the incident
+                 * @example 7
+                 */
+                id: number;
+                /**
+                 * @description when it began
+                 * @example 1772442840000
+                 */
+                onsetMs: number;
+                /**
+                 * @description when it ended, or up to when it is known
+                 * @example 1772446440000
+                 */
+                endMs: number;
+                /**
+                 * @description flows of the promise that it touched
+                 * @example 1
+                 */
+                flows: number;
+                /**
+                 * @description the flow in which it was worst
+                 * @example Print labels
+                 */
+                name: string;
+                /**
+                 * @description bad ones
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all bad ones
+                 * @example 0.4
+                 */
+                share: number;
+            }[];
+            /** @description what no incident explains */
+            unexplained: {
+                /**
+                 * @description bad ones
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all bad ones
+                 * @example 0.4
+                 */
+                share: number;
+            };
+            /** @description flows, most bad ones first */
+            flows: {
+                /**
+                 * @description number of the flow
+                 * @example 3
+                 */
+                id: number;
+                /**
+                 * @description name of the flow
+                 * @example Print labels
+                 */
+                name: string;
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description that count
+                 * @example 4200
+                 */
+                valid: number;
+                /**
+                 * @description bad ones
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all bad ones
+                 * @example 0.4
+                 */
+                share: number;
+            }[];
+            /** @description sites, most bad ones first */
+            sites: {
+                /**
+                 * @description site; '' when not told
+                 * @example North
+                 */
+                site: string;
+                /**
+                 * @description that count
+                 * @example 4200
+                 */
+                valid: number;
+                /**
+                 * @description bad ones
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all bad ones
+                 * @example 0.4
+                 */
+                share: number;
+            }[];
+            /** @description versions, most bad ones first */
+            versions: {
+                /**
+                 * @description version; '' when not told
+                 * @example 4.18.0
+                 */
+                version: string;
+                /**
+                 * @description that count
+                 * @example 4200
+                 */
+                valid: number;
+                /**
+                 * @description bad ones
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all bad ones
+                 * @example 0.4
+                 */
+                share: number;
+            }[];
+            /** @description hours in which most were bad */
+            hours: {
+                /**
+                 * @description begin of the hour
+                 * @example 1772442000000
+                 */
+                startMs: number;
+                /**
+                 * @description that count
+                 * @example 420
+                 */
+                valid: number;
+                /**
+                 * @description bad ones
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all bad ones
+                 * @example 0.4
+                 */
+                share: number;
+            }[];
+            /** @description each flow at each site, as far as sites are told */
+            cells: {
+                /**
+                 * @description name of the flow
+                 * @example Print labels
+                 */
+                flow: string;
+                /**
+                 * @description site; '' when not told
+                 * @example North
+                 */
+                site: string;
+                /**
+                 * @description that count
+                 * @example 420
+                 */
+                valid: number;
+                /**
+                 * @description of these good ones
+                 * @example 410
+                 */
+                good: number;
+            }[];
+            /** @description stretches of the period that do not count */
+            excluded: {
+                /**
+                 * @description begin
+                 * @example 1772442000000
+                 */
+                fromMs: number;
+                /**
+                 * @description end
+                 * @example 1772445600000
+                 */
+                toMs: number;
+                /**
+                 * @description why, in words
+                 * @example maintenance
+                 */
+                reason: string;
+            }[];
+            /** @description periods before, the newest first, as far as they are known */
+            periods: {
+                /** @description the period */
+                period: components["schemas"]["Window"];
+                /**
+                 * @description that count
+                 * @example 48000
+                 */
+                valid: number;
+                /**
+                 * @description of these good ones
+                 * @example 47900
+                 */
+                good: number;
+                /**
+                 * @description kept; null without an attempt
+                 * @example true
+                 */
+                isKept: boolean | null;
+            }[];
+            /** @description changes of the promises, the newest first */
+            changes: {
+                /**
+                 * @description when it was made
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description who made it
+                 * @example Dana
+                 */
+                who: string;
+                /**
+                 * @description what the promises became
+                 * @example 3 entries: Labels
+                 */
+                words: string;
+            }[];
+        };
+        /**
+         * Promises
+         * @description All that was promised
+         */
+        Promises: {
+            /** @description what was looked at: its end is the moment for which they stand */
+            window: components["schemas"]["Window"];
+            /**
+             * @description up to when attempts are counted
+             * @example 1772446440000
+             */
+            nowMs: number;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /** @description the one with the largest expected penalty first, then the likeliest to break */
+            promises: components["schemas"]["ServiceLevel"][];
+        };
+        /**
+         * ServiceLevel
+         * @description A promise, and how it stands in its period
+         */
+        ServiceLevel: {
+            /**
+             * @description name; tells it apart from others
+             * @example Labels for partners
+             */
+            name: string;
+            /**
+             * @description to whom it was given; '' when not said
+             * @example Partners
+             */
+            to: string;
+            /**
+             * @description how it is counted, in one sentence
+             * @example 99.5 % of the attempts of “Print labels” in time: within 1.2 s.
+             */
+            rule: string;
+            /**
+             * @description what makes an attempt a good one
+             * @example answered
+             * @enum {string}
+             */
+            indicator: "answered" | "inTime";
+            /**
+             * @description the promise's own limit; null for the limit that judged each
+             * @example 1200
+             */
+            limitMs: number | null;
+            /**
+             * @description share that is promised to be good
+             * @example 0.995
+             */
+            target: number;
+            /** @description over what it is kept */
+            period: components["schemas"]["Window"];
+            /**
+             * @description the same in words
+             * @example a calendar month (Europe/Dublin)
+             */
+            periodWords: string;
+            /**
+             * @description flows whose attempts count
+             * @example 3
+             */
+            flows: number;
+            /**
+             * @description how it stands: at risk when breaking it is likelier than not, or its budget is spent
+             * @example kept
+             * @enum {string}
+             */
+            state: "kept" | "atRisk" | "broken" | "noData";
+            /**
+             * @description attempts that count, up to now
+             * @example 48000
+             */
+            valid: number;
+            /**
+             * @description of these good ones
+             * @example 47900
+             */
+            good: number;
+            /** @description kept so far; null without an attempt */
+            kept: {
+                /**
+                 * @description share of good ones
+                 * @example 0.9979
+                 */
+                share: number;
+                /**
+                 * @description begin of the 95 % interval (Wilson)
+                 * @example 0.9975
+                 */
+                low: number;
+                /**
+                 * @description end of it
+                 * @example 0.9983
+                 */
+                high: number;
+            } | null;
+            /** @description how many may be bad, and were */
+            budget: {
+                /**
+                 * @description that may be bad in the whole period, as many as are expected
+                 * @example 360
+                 */
+                allowed: number;
+                /**
+                 * @description that were bad
+                 * @example 100
+                 */
+                spent: number;
+                /**
+                 * @description that may still be bad; below 0 when more were than may be
+                 * @example 260
+                 */
+                left: number;
+                /**
+                 * @description of those allowed; null when none are expected
+                 * @example 0.72
+                 */
+                leftShare: number | null;
+            };
+            /** @description how fast the budget is spent */
+            burn: {
+                /**
+                 * @description over so long up to now
+                 * @example 3600000
+                 */
+                windowMs: number;
+                /**
+                 * @description 1 spends the budget in just its period; null without attempts
+                 * @example 2.4
+                 */
+                rate: number | null;
+            }[];
+            /**
+             * @description the fastest pace that alerts; null when none does
+             * @example fast
+             */
+            pace: ("fast" | "medium" | "slow") | null;
+            /**
+             * @description when the budget is spent at the pace of the last six hours; null beyond the period
+             * @example 1772446440000
+             */
+            endsMs: number | null;
+            /** @description the budget, burning down */
+            line: {
+                /**
+                 * @description begin of the first step
+                 * @example 1772442000000
+                 */
+                startMs: number;
+                /**
+                 * @description length of a step
+                 * @example 3600000
+                 */
+                stepMs: number;
+                /** @description share of the budget that was left at the end of each step */
+                left: number[];
+            };
+            /** @description what it may come to; null with fewer than three whole days known */
+            forecast: {
+                /**
+                 * @description for when
+                 * @example 1772446440000
+                 */
+                endMs: number;
+                /** @description share of good attempts at the end: 2.5 %, 10 %, middle, 90 %, 97.5 % */
+                share: number[];
+                /**
+                 * @description chance that it is broken at the end
+                 * @example 0.2
+                 */
+                chanceOfBreaking: number;
+                /**
+                 * @description sum of the chance of each step times what it adds
+                 * @example 800
+                 */
+                expectedPenalty: number;
+                /** @description the budget to come, day by day */
+                fan: {
+                    /**
+                     * @description end of a day
+                     * @example 1772446440000
+                     */
+                    atMs: number;
+                    /** @description share of the budget left: 2.5 %, 10 %, middle, 90 %, 97.5 % */
+                    left: number[];
+                }[];
+            } | null;
+            /** @description steps of what breaking it costs */
+            penalties: {
+                /**
+                 * @description due when less than this share was good
+                 * @example 0.995
+                 */
+                below: number;
+                /**
+                 * @description what it costs
+                 * @example 4000
+                 */
+                amount: number;
+                /**
+                 * @description that it is due at the end; null without a forecast
+                 * @example 0.2
+                 */
+                chance: number | null;
+            }[];
+            /**
+             * @description hours of which single attempts are gone were counted from sums, within 1.6 % of the limit
+             * @example true
+             */
+            isRough: boolean;
+        };
+        /**
          * BriefPage
          * @description The brief as it would be sent
          */
@@ -6055,6 +6622,115 @@ export interface components {
                  * @example insured for {person}: {amount} {currency}
                  */
                 pattern: string;
+            }[];
+            /** @description service levels: what was promised to whom */
+            promises: {
+                /**
+                 * @description name; tells it apart from others
+                 * @example Labels for partners
+                 */
+                name: string;
+                /**
+                 * @description to whom it was given
+                 * @example Partners
+                 */
+                to?: string;
+                /**
+                 * @description whose attempts count; of every application when left out
+                 * @example Shipper Link
+                 */
+                application?: string;
+                /**
+                 * @description name or technical name of the flows; * stands for any text
+                 * @example POST /v2/labels
+                 */
+                flow?: string;
+                /**
+                 * @description what makes an attempt a good one
+                 * @example answered
+                 * @enum {string}
+                 */
+                indicator: "answered" | "inTime";
+                /**
+                 * @description with inTime: its own limit; left out: the limit that judges each
+                 * @example 1200
+                 */
+                limitMs?: number;
+                /**
+                 * @description share that is promised to be good
+                 * @example 0.995
+                 */
+                target: number;
+                /** @description over what it is kept */
+                period: {
+                    /**
+                     * @description the days up to now, or a week or month of the calendar
+                     * @example rolling
+                     * @enum {string}
+                     */
+                    kind: "rolling" | "week" | "month";
+                    /**
+                     * @description length of a rolling one
+                     * @example 30
+                     */
+                    days?: number;
+                    /**
+                     * @description time zone of a week or month, by its IANA name
+                     * @example Europe/Dublin
+                     */
+                    zone?: string;
+                };
+                /** @description when it counts; always when left out */
+                hours?: {
+                    /**
+                     * @description time zone, by its IANA name
+                     * @example Europe/Dublin
+                     */
+                    zone: string;
+                    /** @description days of the week, 1 for Monday */
+                    days: number[];
+                    /**
+                     * @description time of the day, in steps of five minutes
+                     * @example 08:00
+                     */
+                    from: string;
+                    /**
+                     * @description time of the day, after that
+                     * @example 18:00
+                     */
+                    to: string;
+                };
+                /** @description stretches that do not count */
+                excluded: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                    /**
+                     * @description why, in words
+                     * @example maintenance
+                     */
+                    reason: string;
+                }[];
+                /** @description steps of what breaking it costs, the highest share first */
+                penalties: {
+                    /**
+                     * @description due when less than this share was good
+                     * @example 0.995
+                     */
+                    below: number;
+                    /**
+                     * @description what it costs
+                     * @example 4000
+                     */
+                    amount: number;
+                }[];
             }[];
             /** @description days and times that are not as usual */
             calendar: {
@@ -9010,6 +9686,147 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PersonLooks"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsByIdPromises: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Promises that an incident spends the budget of */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EndangeredPromises"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPromises: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All that was promised, and how it stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Promises"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPromisesByName: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path: {
+                /** @description name of the promise */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A promise, who spent its budget, and where */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PromisePage"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -15,6 +15,7 @@ const PLACES = [
   { path: '/', words: 'Worst first', icon: 'format-align-left' },
   { path: '/flows', words: 'Flows', icon: 'chart-timeline-variant' },
   { path: '/people', words: 'People', icon: 'account-group-outline' },
+  { path: '/promises', words: 'Promises', icon: 'scale-balance' },
   { path: '/sent', words: 'Sent', icon: 'send-outline' },
 ] as const;
 
@@ -43,6 +44,7 @@ export function Frame({ children }: { children: ReactNode }) {
     '1': () => go('/'),
     '2': () => go('/flows'),
     '3': () => go('/people'),
+    '4': () => go('/promises'),
     '5': () => go('/sent'),
     '?': () => setHelpOpen(true),
   });

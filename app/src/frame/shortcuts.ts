@@ -6,6 +6,7 @@ export const SHORTCUTS: readonly [key: string, words: string][] = [
   ['1', 'Worst first'],
   ['2', 'Flows'],
   ['3', 'People'],
+  ['4', 'Promises'],
   ['5', 'Sent'],
   ['j / k', 'down and up the table'],
   ['Enter', 'open'],

@@ -1,6 +1,15 @@
 /** Numbers and times as they stand on the screen: never more digits than the data supports. */
 
-export { count, counted, durationWords, formatMoney, lengthWords, percent, sizeWords, times } from '@toplens/core/words';
+export {
+  count,
+  counted,
+  durationWords,
+  formatMoney,
+  lengthWords,
+  percent,
+  sizeWords,
+  times,
+} from '@toplens/core/words';
 
 const clockFormat = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
@@ -11,6 +20,13 @@ export function clock(timeMs: number, todayMs: number = Date.now()): string {
   const time = clockFormat.format(timeMs);
   return dayKey.format(timeMs) === dayKey.format(todayMs) ? time : `${dayFormat.format(timeMs)} ${time}`;
 }
+
+const dateFormat = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+
+/** "5 Nov": a day of the viewer's zone. */
+export const dateWords = (timeMs: number): string => dateFormat.format(timeMs);
+/** Does a day of the viewer's zone begin then? */
+export const isMidnight = (timeMs: number): boolean => clockFormat.format(timeMs) === '00:00';
 
 const secondsFormat = new Intl.DateTimeFormat('en-GB', {
   hour: '2-digit',

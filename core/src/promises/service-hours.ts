@@ -1,6 +1,5 @@
 import { MINUTE_MS, overlap, type Window } from '../time';
 import { localTime } from './period';
-import type { ServicePromise } from './service-promise';
 
 /** When a promise counts, in the clock time of a zone. Hours past midnight belong to the day on which they begin. */
 export interface ServiceHours {
@@ -19,7 +18,7 @@ export interface ServiceHours {
  * @param isHoliday days that have no service hours; asked for the moment at which a day's hours begin
  */
 export function countedStretches(
-  { hours, excluded }: Pick<ServicePromise, 'hours' | 'excluded'>,
+  { hours, excluded }: { hours?: ServiceHours | undefined; excluded: readonly Window[] },
   window: Window,
   isHoliday: (timeMs: number) => boolean = () => false,
 ): Window[] {

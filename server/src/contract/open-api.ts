@@ -11,6 +11,7 @@ import * as journeys from './journeys';
 import * as logs from './logs';
 import * as pages from './pages';
 import * as persons from './persons';
+import * as promises from './promises';
 import * as server from './server';
 import * as settings from './settings';
 import type { Paths } from './paths';
@@ -26,6 +27,7 @@ const RESOURCES = [
   logs,
   pages,
   persons,
+  promises,
   handoffs,
   settings,
   server,
@@ -52,6 +54,7 @@ const PATHS: Paths = {
   ...logs.logPaths,
   ...pages.pagePaths,
   ...persons.personPaths,
+  ...promises.promisePaths,
   ...handoffs.handoffPaths,
   ...settings.settingsPaths,
   ...server.serverPaths,

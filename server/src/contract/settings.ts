@@ -1,3 +1,4 @@
+import { INDICATORS } from '@toplens/core/promises';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
 import { get, ok, path, post, problem, type Paths } from './paths';
@@ -13,6 +14,8 @@ import {
   integer,
   list,
   number,
+  numbers,
+  oneOf,
   orNull,
   record,
   ref,
@@ -112,6 +115,52 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
       ),
     }),
     'lines of logs that tell of business events',
+  ),
+  promises: list(
+    record({
+      name: text('name; tells it apart from others', 'Labels for partners'),
+      to: optional(text('to whom it was given', 'Partners')),
+      application: optional(text('whose attempts count; of every application when left out', 'Shipper Link')),
+      flow: optional(text('name or technical name of the flows; * stands for any text', 'POST /v2/labels')),
+      indicator: oneOf(INDICATORS, 'what makes an attempt a good one'),
+      limitMs: optional(number('with inTime: its own limit; left out: the limit that judges each', MS, 1200)),
+      target: number('share that is promised to be good', SHARE, 0.995),
+      period: record(
+        {
+          kind: oneOf(['rolling', 'week', 'month'], 'the days up to now, or a week or month of the calendar'),
+          days: optional(integer('length of a rolling one', 'days', 30)),
+          zone: optional(text('time zone of a week or month, by its IANA name', 'Europe/Dublin')),
+        },
+        'over what it is kept',
+      ),
+      hours: optional(
+        record(
+          {
+            zone: text('time zone, by its IANA name', 'Europe/Dublin'),
+            days: numbers('days of the week, 1 for Monday', '1', [1, 2, 3, 4, 5]),
+            from: text('time of the day, in steps of five minutes', '08:00'),
+            to: text('time of the day, after that', '18:00'),
+          },
+          'when it counts; always when left out',
+        ),
+      ),
+      excluded: list(
+        record({
+          fromMs: number('begin', EPOCH_MS, 1772442000000),
+          toMs: number('end', EPOCH_MS, 1772445600000),
+          reason: text('why, in words', 'maintenance'),
+        }),
+        'stretches that do not count',
+      ),
+      penalties: list(
+        record({
+          below: number('due when less than this share was good', SHARE, 0.995),
+          amount: number('what it costs', CURRENCY, 4000),
+        }),
+        'steps of what breaking it costs, the highest share first',
+      ),
+    }),
+    'service levels: what was promised to whom',
   ),
   calendar: Calendar,
 });

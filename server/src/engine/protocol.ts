@@ -18,6 +18,7 @@ import type {
 import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from '../contract/infrastructure';
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
+import type { EndangeredPromisesShape, PromisePageShape, PromisesShape } from '../contract/promises';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { TriedSettingShape } from '../contract/settings';
 import type { Settings } from '../settings/settings';
@@ -38,6 +39,8 @@ import type {
   HurtQuestion,
   LostByTierQuestion,
   PersonQuestion,
+  PromiseQuestion,
+  WindowQuestion,
   JourneyQuestion,
   JourneysQuestion,
 } from './state/questions';
@@ -68,6 +71,9 @@ export interface Questions {
   person: { ask: PersonQuestion; answer: { fromMs: number; toMs: number; attempts: PersonAttemptShape[] } };
   journeys: { ask: JourneysQuestion; answer: JourneysShape };
   money: { ask: JourneysQuestion; answer: MoneyShape };
+  promises: { ask: { window: WindowQuestion }; answer: PromisesShape };
+  endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
+  promise: { ask: PromiseQuestion; answer: PromisePageShape | null };
   journey: { ask: JourneyQuestion; answer: JourneyShape | null };
   earlyWarnings: { ask: Pick<FlowsQuestion, 'window'>; answer: EarlyWarningsShape };
   estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };

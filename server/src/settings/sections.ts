@@ -11,6 +11,7 @@ export const SECTIONS = [
   'keyTiers',
   'journeys',
   'businessEvents',
+  'promises',
 ] as const;
 export type Section = (typeof SECTIONS)[number];
 
@@ -24,6 +25,7 @@ export const SECTION_WORDS: Readonly<Record<Section, string>> = {
   keyTiers: 'key customers',
   journeys: 'named journeys',
   businessEvents: 'business events',
+  promises: 'promises',
 };
 
 export const isSection = (key: string): key is Section => (SECTIONS as readonly string[]).includes(key);

@@ -5,6 +5,7 @@ import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
 import type { OwnershipRule } from '@toplens/core/handoffs';
 import { linePattern, type LineRule } from '@toplens/core/money';
 import { dayKinds, type Calendar } from '@toplens/core/time';
+import { promisesSchema, type PromiseSetting } from './promises';
 import { array, mixed, number, object, string, ValidationError, type TestContext } from 'yup';
 
 /** What people decided: names, limits, owners, rates. Read from one JSON file at the start. */
@@ -23,6 +24,8 @@ export interface Settings {
   journeys: { application: string; name: string; steps: string[] }[];
   /** lines of logs that tell of business events */
   businessEvents: LineRule[];
+  /** service levels: what was promised to whom */
+  promises: PromiseSetting[];
 }
 
 const text = string().trim().min(1);
@@ -114,6 +117,7 @@ export const settingsSchema = object({
   businessEvents: array(
     object({ name: text.required(), component: text, pattern: text.required().test('pattern', isPattern) }).noUnknown(),
   ).default([]),
+  promises: promisesSchema,
   calendar: calendarSchema.default({ holidays: [], excluded: [] }),
 }).noUnknown();
 

@@ -27,7 +27,7 @@ export function TableTools<Row>({ table, hasHeads = false, unit = 'attempt' }: P
     <View style={styles.tools}>
       {!hasHeads && (
         <Button compact icon="swap-horizontal" onPress={() => setOpen('sort')} testID={`sort-${name}`}>
-          {`By ${column.label.toLowerCase()}, ${isDescending ? 'largest first' : 'smallest first'}`}
+          {`By ${uncapital(column.label)}, ${isDescending ? 'largest first' : 'smallest first'}`}
         </Button>
       )}
       <Button
@@ -82,6 +82,10 @@ export function TableTools<Row>({ table, hasHeads = false, unit = 'attempt' }: P
     </View>
   );
 }
+
+/** "Share of all time" goes on in a sentence; "LCP" and "INP" stay. */
+const uncapital = (words: string) =>
+  /^[A-Z][A-Z\d]/.test(words) ? words : words.charAt(0).toLowerCase() + words.slice(1);
 
 const styles = StyleSheet.create({
   tools: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, alignItems: 'center' },

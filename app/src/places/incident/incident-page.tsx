@@ -22,6 +22,7 @@ import { HarmBill } from './harm-bill';
 import { IncidentField } from './incident-field';
 import { MoneyPart } from './money-part';
 import { OnTheWay } from './on-the-way';
+import { PromisesPart } from './promises-part';
 import { SendSheet } from './send-sheet';
 import { WhatHappens } from './what-happens';
 import { WhoIsHitMost } from './who-is-hit-most';
@@ -65,6 +66,7 @@ export function IncidentPage({ id }: { id: number }) {
                   <WhoIsHitMost incident={incident} />
                   <OnTheWay incident={incident} />
                   <MoneyPart incident={incident} />
+                  <PromisesPart incident={incident} />
                   <HurtPart incident={incident} />
                   <LogPart incident={incident} />
                   <HandoffPart incident={incident} onSend={send} />
@@ -86,6 +88,7 @@ export function IncidentPage({ id }: { id: number }) {
                 <WhoIsHitMost incident={incident} />
                 <OnTheWay incident={incident} />
                 <MoneyPart incident={incident} />
+                <PromisesPart incident={incident} />
                 <HurtPart incident={incident} />
                 <LikelyOrigin incident={incident} />
                 <Evidence incident={incident} />

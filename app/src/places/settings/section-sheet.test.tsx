@@ -1,7 +1,8 @@
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { Settings } from '@/data/client';
 import { SectionSheet } from './section-sheet';
-import { SECTIONS, type Section } from './sections';
+import type { Section } from './section';
+import { SECTIONS } from './sections';
 
 const mockChange = { mutate: jest.fn(), isPending: false, error: null };
 const mockTrial = {

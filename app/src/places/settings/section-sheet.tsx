@@ -14,7 +14,8 @@ import { useWho, whoChanges } from '@/frame/who';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { wrongIn, wrongWords, type Entry, type Section } from './sections';
+import type { Entry, Section } from './section';
+import { wrongIn, wrongWords } from './sections';
 
 interface Values {
   entries: Entry[];

@@ -6,7 +6,8 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { SectionSheet } from './section-sheet';
-import { SECTIONS, sectionWords, type Section } from './sections';
+import type { Section } from './section';
+import { SECTIONS, sectionWords } from './sections';
 
 /** What people decided, part by part: each opens to its entries. */
 export function SectionsPart({ settings }: { settings: Settings }) {

@@ -1,5 +1,6 @@
 import type { Schemas } from '@/data/client';
-import { SECTIONS, sectionWords, wrongIn, wrongWords, type Section } from './sections';
+import type { Section } from './section';
+import { SECTIONS, sectionWords, wrongIn, wrongWords } from './sections';
 
 const FILE: Schemas['SettingsFile'] = {
   currency: 'EUR',
@@ -21,6 +22,34 @@ const FILE: Schemas['SettingsFile'] = {
   rates: { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2, keyTiers: ['Anchor'] },
   journeys: [{ application: 'Shop', name: 'Buy', steps: ['GET /a', 'POST /pay'] }],
   businessEvents: [{ name: 'Order', component: 'pay', pattern: 'order of {person}: {amount} {currency}' }],
+  promises: [
+    {
+      name: 'Pay',
+      to: 'Shops',
+      application: 'Shop',
+      flow: 'POST /pay',
+      indicator: 'inTime',
+      limitMs: 1200,
+      target: 0.995,
+      period: { kind: 'month', zone: 'Europe/Dublin' },
+      hours: { zone: 'Europe/Dublin', days: [1, 2, 3, 4, 5], from: '08:00', to: '24:00' },
+      penalties: [
+        { below: 0.995, amount: 4000 },
+        { below: 0.99, amount: 10_000 },
+      ],
+      excluded: [
+        { fromMs: Date.UTC(2026, 10, 2, 8), toMs: Date.UTC(2026, 10, 2, 10, 30), reason: 'migration: part 2' },
+      ],
+    },
+    {
+      name: 'Answers',
+      indicator: 'answered',
+      target: 0.9995,
+      period: { kind: 'rolling', days: 30 },
+      penalties: [],
+      excluded: [],
+    },
+  ],
   calendar: { holidays: [], excluded: [] },
 };
 
@@ -43,6 +72,8 @@ test.each([
   ['ownership', 1, 'All else → Portal'],
   ['flows', 0, 'POST /pay → “Pay” · promised 99.95 % over 30 days'],
   ['flows', 1, 'GET /*'],
+  ['promises', 0, 'Pay · 99.5 % over a month · to Shops'],
+  ['promises', 1, 'Answers · 99.95 % over 30 days'],
   ['journeys', 0, 'Buy · 2 steps'],
   ['exchangeRates', 0, '1 JPY = 0.0061 · 2026-11-02'],
 ])('entry %s %d reads as %s', (key, place, words) => {

@@ -5,8 +5,10 @@ import { HOUR_MS } from '@toplens/core/time';
 import { counted, formatMoney } from '@toplens/core/words';
 import type { TriedSettingShape } from '../../contract/settings';
 import type { Settings } from '../../settings/settings';
+import { promisesOf } from '../../settings/promises';
 import { namesOf } from '../../store/activity';
 import { newestLines } from '../../store/logs';
+import { keptBefore } from '../promises/promises';
 import type { EngineState } from '../state/engine-state';
 
 type Line = TriedSettingShape['lines'][number];
@@ -31,6 +33,8 @@ export async function trySettings(
       return tryJourneys(state, settings);
     case 'businessEvents':
       return tryBusinessEvents(state, settings);
+    case 'promises':
+      return tryPromises(state, settings);
     case 'keyTiers':
       return tryKeyTiers(state, settings);
     default:
@@ -112,6 +116,23 @@ async function tryBusinessEvents(state: EngineState, { businessEvents, currency 
     return { of: name, words: `fits ${own.length} of ${counted(lines.length, 'line')} of the last hour${worth}` };
   });
 }
+
+/** How each would have been kept: in the periods before, as far as they are known, and so far in this one. */
+async function tryPromises(state: EngineState, settings: Settings): Promise<Line[]> {
+  const lines: Line[] = [];
+  for (const promise of promisesOf(settings)) {
+    const { counted, periods } = await keptBefore(state, promise);
+    const { valid, good } = counted;
+    const before = periods.map(({ isKept }) => (isKept === null ? 'no data' : isKept ? 'kept' : 'broken')).reverse();
+    const now = valid === 0 ? 'no attempt counts now' : `now ${shareOf(good / valid)} of ${shareOf(promise.target)}`;
+    const then = before.length === 0 ? 'no whole period before is known' : `before: ${before.join(', ')}`;
+    lines.push({ of: promise.name, words: `${now}; ${then}` });
+  }
+  return lines;
+}
+
+/** Cut, not rounded: what is short of a target never looks like it. */
+const shareOf = (share: number): string => `${Math.floor(share * 1e6 + 1e-6) / 1e4} %`;
 
 const tryKeyTiers = ({ names }: EngineState, { rates }: Settings): Line[] =>
   rates.keyTiers.map((tier) => ({

@@ -33,6 +33,12 @@ export interface IncidentQuestion extends FlowsQuestion {
 }
 
 /** Ids in lower-case hexadecimal, 32 and 16 digits. */
+/** One promise, by its name. */
+export interface PromiseQuestion {
+  name: string;
+  window: WindowQuestion;
+}
+
 export interface AttemptQuestion {
   traceId: string;
   spanId: string;

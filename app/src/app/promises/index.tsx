@@ -1,0 +1,5 @@
+import { PromisesPlace } from '@/places/promises/promises-place';
+
+export default function PromisesRoute() {
+  return <PromisesPlace />;
+}

@@ -1,0 +1,102 @@
+import { ask } from '../ask';
+import { openPage, type Size } from '../browser';
+import { fill, gone, seen, tap, textOf, violations } from '../page';
+import { until } from '../processes';
+import { demoDayStage } from './stage';
+
+/** Service levels on the screen: which will break, who spent it, and what another target would have meant. */
+const stage = demoDayStage();
+const open = (path: string, size: Size, scheme?: 'light' | 'dark') =>
+  openPage(stage().browser, `${stage().url}${path}`, size, scheme);
+const runsOver = (page: Awaited<ReturnType<typeof open>>) =>
+  page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+
+test('what is promised adds up: shares, budgets, and who spent them', async () => {
+  const { promises } = await ask(stage().url, '/api/promises', { query: stage().day });
+  expect(promises.map(({ name }) => name)).toContain('Labels for partners');
+  expect(promises.find(({ name }) => name === 'Depot desk answered')).toMatchObject({ state: 'noData', kept: null });
+  const chances = promises.map(({ forecast }) => forecast?.expectedPenalty ?? 0);
+  expect(chances).toEqual([...chances].sort((a, b) => b - a));
+  for (const { name, valid, good, budget, penalties } of promises) {
+    const page = await ask(stage().url, '/api/promises/{name}', { name, query: stage().day });
+    const bad = valid - good;
+    expect(budget.spent).toBe(bad);
+    expect(budget.allowed - budget.spent).toBeCloseTo(budget.left, 6);
+    expect(page.incidents.reduce((sum, one) => sum + one.bad, page.unexplained.bad)).toBeGreaterThan(bad - 1);
+    expect(page.flows.reduce((sum, one) => sum + one.bad, 0)).toBeLessThanOrEqual(bad);
+    // A deeper step is never likelier.
+    for (let i = 1; i < penalties.length; i++)
+      expect(penalties[i]?.chance ?? 0).toBeLessThanOrEqual(penalties[i - 1]?.chance ?? 1);
+  }
+});
+
+describe.each<Size>(['phone', 'wide'])('promises, on the %s size', (size) => {
+  test('the one that will break stands first; why, and who spent it, is a door to the incident and back', async () => {
+    const page = await open(`/promises?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="promises-headline"]');
+    expect(await textOf(page, 'promises-headline')).toMatch(/promises? will probably break/);
+    expect(await violations(page)).toEqual([]);
+    expect(await runsOver(page)).toBeLessThanOrEqual(0);
+    const first = await page.$eval('[data-testid^="promise-"]', (line) => (line as HTMLElement).innerText);
+    expect(first).toMatch(/^Labels for partners\n99\.\d+ % of 99\.5 %/);
+    await page.$eval('[data-testid="promise-Payments answered"] a', (door) => (door as HTMLElement).click());
+    await page.waitForSelector('[data-testid="budget-part"]');
+    await seen(page, 'Who spent it');
+    expect(await textOf(page, 'promise-kept')).toMatch(/^Kept so far 9\d\.\d+ % of 99\.2 %, given to Senders$/);
+    expect(await textOf(page, 'promise-rule')).toContain('99.2 % of the attempts of “Pay” (Sender Portal) answered');
+    await page.waitForSelector('[data-testid="spenders"] a[href^="/incident/"]');
+    expect(await textOf(page, 'spenders')).toContain('No incident explains it');
+    expect(await violations(page)).toEqual([]);
+    expect(await runsOver(page)).toBeLessThanOrEqual(0);
+    await page.$eval('[data-testid="spenders"] a[href^="/incident/"]', (door) => (door as HTMLElement).click());
+    await page.waitForFunction(() => location.pathname.startsWith('/incident/'));
+    await page.waitForSelector('[data-testid="promises-part"]');
+    expect(await textOf(page, 'promises-part')).toMatch(/Payments answered\nIt took [\d.]+ % of the budget/);
+    expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
+  test('a target is tried on what was, saved with a name, and undone', async () => {
+    const page = await open('/settings', size);
+    await tap(page, 'change-promises');
+    await page.waitForSelector('[aria-label^="Change promise 1"]');
+    await page.$eval('[aria-label^="Change promise 1"]', (button) => (button as HTMLElement).click());
+    await page.waitForSelector('[data-testid="promises-0-target"]');
+    await fill(page, 'promises-0-target', '100');
+    await tap(page, 'save-promises');
+    await seen(page, 'Less than 100: with 100 % one bad attempt breaks it.');
+    await fill(page, 'promises-0-target', '99.6');
+    await tap(page, 'try-promises');
+    await page.waitForSelector('[data-testid="tried"]');
+    expect(await textOf(page, 'tried')).toMatch(/Labels for partners: now 99\.\d+ % of 99\.6 %/);
+    expect(await violations(page)).toEqual([]);
+    await fill(page, 'promises-who', 'Kim');
+    await tap(page, 'save-promises');
+    await gone(page, '[data-testid="promises-who"]');
+    const targetIn = async (query: string) =>
+      (await ask(stage().url, '/api/promises', { query })).promises.find(({ name }) => name === 'Labels for partners')
+        ?.target;
+    await until('the new target', async () => (await targetIn('last=60')) === 0.996);
+    // The past keeps what was promised then.
+    expect(await targetIn(stage().day)).toBe(0.995);
+    await page.evaluate(() => document.querySelector<HTMLElement>('[aria-label="Undo promises"]')?.click());
+    await until('the old target', async () => (await targetIn('last=60')) === 0.995);
+    await page.close();
+  });
+});
+
+test('by keyboard alone, in the dark: to the promises, into the first one, and back', async () => {
+  const page = await open(`/?${stage().day}`, 'wide', 'dark');
+  await page.waitForSelector('[data-testid^="row-"], [data-testid^="incident-"], h1');
+  await page.keyboard.press('4');
+  await page.waitForSelector('[data-testid="promise-Labels for partners"]');
+  expect(await violations(page)).toEqual([]);
+  await page.$eval('[data-testid="promise-Labels for partners"] a', (door) => (door as HTMLElement).focus());
+  await page.keyboard.press('Enter');
+  await page.waitForSelector('[data-testid="budget-part"]');
+  expect(await page.title()).toBe('Labels for partners · Top Lens');
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[data-testid="promises-headline"]');
+  await page.close();
+});

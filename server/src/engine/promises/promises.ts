@@ -1,0 +1,206 @@
+import {
+  addTally,
+  NOTHING,
+  periodBefore,
+  spentBy,
+  usualBadShare,
+  type ServicePromise,
+  type Tally,
+} from '@toplens/core/promises';
+import { HOUR_MS, overlap, type Window } from '@toplens/core/time';
+import type { EndangeredPromisesShape, PromisePageShape, PromisesShape } from '../../contract/promises';
+import { promisesOf } from '../../settings/promises';
+import { valueWords } from '../../settings/value-words';
+import { resolveWindow } from '../reading/windows';
+import { PerVersion } from '../state/per-version';
+import type { PromiseQuestion, WindowQuestion } from '../state/questions';
+import type { EngineState } from '../state/engine-state';
+import { countPromise, flowsOf, tallyIn } from './promise-counts';
+import { countedAt, levelOf, spendersOf, type Counted } from './service-level';
+
+const MOST_LISTED = 12;
+const PERIODS_BEFORE = 3;
+/** Less than half an attempt is none. */
+const LEAST_SPENT = 0.5;
+
+const listed = new PerVersion<PromisesShape>(20);
+
+/** All that was promised, as it stands at the end of a window: what costs most first. */
+export function promises(state: EngineState, { window: asked }: { window: WindowQuestion }): Promise<PromisesShape> {
+  const window = resolveWindow(state, asked);
+  return listed.get(state, `${window.fromMs}-${window.toMs}`, async () => {
+    const levels = [];
+    for (const promise of promisesOf(state.settings.at()))
+      levels.push(levelOf(state, await countedAt(state, promise, window.toMs)));
+    return {
+      window,
+      nowMs: window.toMs,
+      currency: state.settings.at().currency,
+      promises: levels.sort(
+        (a, b) =>
+          (b.forecast?.expectedPenalty ?? 0) - (a.forecast?.expectedPenalty ?? 0) ||
+          (b.forecast?.chanceOfBreaking ?? 0) - (a.forecast?.chanceOfBreaking ?? 0) ||
+          a.name.localeCompare(b.name),
+      ),
+    };
+  });
+}
+
+/** One promise: who spent its budget, where, and how it was kept before; null when nothing is called that. */
+export async function promisePage(state: EngineState, question: PromiseQuestion): Promise<PromisePageShape | null> {
+  const promise = promisesOf(state.settings.at()).find(({ name }) => name === question.name);
+  if (!promise) return null;
+  const window = resolveWindow(state, question.window);
+  const counted = await countedAt(state, promise, window.toMs);
+  const { period, steps, nowMs } = counted;
+  const all = tallyIn(steps, period);
+  const bad = all.valid - all.good;
+  const partOf = (one: number) => ({ bad: one, share: bad === 0 ? 0 : one / bad });
+  const spenders = spendersOf(state, counted, period);
+  const { byIncident, unexplained } = spentBy(steps, spenders, usualBadShare(steps, spenders));
+  const inPeriod = placesIn(counted);
+  return {
+    nowMs,
+    currency: state.settings.at().currency,
+    level: levelOf(state, counted),
+    incidents: [...byIncident]
+      .sort(([, a], [, b]) => b - a)
+      .slice(0, MOST_LISTED)
+      .flatMap(([id, spent]) => {
+        const incident = state.register.get(id);
+        const spender = spenders.find((one) => one.id === id);
+        if (!incident || !spender || spent < LEAST_SPENT) return [];
+        const worst = incident.parts
+          .filter(({ flow }) => spender.flows.has(flow))
+          .reduce((most, part) => (part.excess > most.excess ? part : most));
+        return [
+          {
+            id,
+            onsetMs: incident.onsetMs,
+            endMs: Math.min(incident.endMs, nowMs),
+            flows: spender.flows.size,
+            name: state.names.flow(worst.flow).name,
+            ...partOf(spent),
+          },
+        ];
+      }),
+    unexplained: partOf(unexplained),
+    flows: mostBad(inPeriod.flows).map(([id, tally]) => {
+      const { name, application } = state.names.flow(id);
+      return { id, name, application, valid: tally.valid, ...partOf(tally.valid - tally.good) };
+    }),
+    sites: mostBad(inPeriod.sites).map(([site, tally]) => ({
+      site: state.names.text(site),
+      valid: tally.valid,
+      ...partOf(tally.valid - tally.good),
+    })),
+    versions: mostBad(inPeriod.versions).map(([version, tally]) => ({
+      version: state.names.text(version),
+      valid: tally.valid,
+      ...partOf(tally.valid - tally.good),
+    })),
+    hours: mostBad(inPeriod.hours)
+      .filter(([, { valid, good }]) => valid > good)
+      .map(([startMs, tally]) => ({ startMs, valid: tally.valid, ...partOf(tally.valid - tally.good) })),
+    cells: [...inPeriod.cells]
+      .map(([key, tally]) => {
+        const [flow, site] = key.split(':').map(Number) as [number, number];
+        return { flow: state.names.flow(flow).name, site: state.names.text(site), ...tally };
+      })
+      .sort((a, b) => a.flow.localeCompare(b.flow) || a.site.localeCompare(b.site)),
+    excluded: promise.excluded.filter((gap) => overlap(gap, period)).map((gap) => ({ ...gap })),
+    periods: await periodsBefore(state, counted),
+    changes: state.settings
+      .changesOf('promises')
+      .map(({ atMs, who, key, value }) => ({ atMs, who, words: valueWords(key, value) }))
+      .reverse(),
+  };
+}
+
+const mostBad = (counts: ReadonlyMap<number, Tally>): [number, Tally][] =>
+  [...counts].sort(([, a], [, b]) => b.valid - b.good - (a.valid - a.good) || b.valid - a.valid).slice(0, MOST_LISTED);
+
+/** What was counted in the period, by flow, site, version, hour, and flow at site. */
+function placesIn({ counts, steps, period, nowMs }: Counted) {
+  const places = {
+    flows: new Map<number, Tally>(),
+    hours: new Map<number, Tally>(),
+    sites: new Map<number, Tally>(),
+    versions: new Map<number, Tally>(),
+    cells: new Map<string, Tally>(),
+  };
+  const add = <Key>(tallies: Map<Key, Tally>, key: Key, tally: Tally) =>
+    tallies.set(key, addTally(tallies.get(key) ?? NOTHING, tally));
+  for (const { flow, startMs, tally } of steps) {
+    add(places.flows, flow, tally);
+    add(places.hours, Math.floor(startMs / HOUR_MS) * HOUR_MS, tally);
+  }
+  for (const { hourMs, byFlow } of counts.hours) {
+    // Sites and versions are known by whole hours: those that count from begin to end.
+    if (hourMs < period.fromMs || hourMs >= nowMs || !counts.isCounted(hourMs)) continue;
+    for (const [flow, { sites, versions }] of byFlow) {
+      for (const [site, [valid, good]] of sites) {
+        add(places.sites, site, { valid, good });
+        if (site !== 0) add(places.cells, `${flow}:${site}`, { valid, good });
+      }
+      for (const [version, [valid, good]] of versions) add(places.versions, version, { valid, good });
+    }
+  }
+  return places;
+}
+
+/** Promises of the flows of an incident that it spent something of; null when there is no such incident. */
+export async function endangeredBy(
+  state: EngineState,
+  { id, window: asked }: { id: number; window: WindowQuestion },
+): Promise<EndangeredPromisesShape | null> {
+  const incident = state.register.get(id);
+  if (!incident || incident.withdrawn) return null;
+  const nowMs = resolveWindow(state, asked).toMs;
+  const touched = new Set(incident.parts.map(({ flow }) => flow));
+  const found: EndangeredPromisesShape['promises'] = [];
+  for (const promise of promisesOf(state.settings.at())) {
+    if (!flowsOf(state, promise).some((flow) => touched.has(flow))) continue;
+    const counted = await countedAt(state, promise, nowMs);
+    const spenders = spendersOf(state, counted, counted.period);
+    const bad =
+      spentBy(counted.steps, spenders, usualBadShare(counted.steps, spenders)).byIncident.get(incident.id) ?? 0;
+    if (bad < LEAST_SPENT) continue;
+    const { name, to, budget, forecast } = levelOf(state, counted);
+    found.push({
+      name,
+      to,
+      bad,
+      tookShare: budget.allowed > 0 ? bad / budget.allowed : null,
+      leftShare: budget.leftShare,
+      chanceOfBreaking: forecast?.chanceOfBreaking ?? null,
+      expectedPenalty: forecast?.expectedPenalty ?? 0,
+    });
+  }
+  return {
+    currency: state.settings.at().currency,
+    promises: found.sort((a, b) => (b.tookShare ?? 0) - (a.tookShare ?? 0)),
+  };
+}
+
+/** How a promise that is not saved yet stands now, and was kept before. */
+export async function keptBefore(state: EngineState, promise: ServicePromise) {
+  const { toMs } = resolveWindow(state, { lengthMs: HOUR_MS });
+  const counted = await countedAt(state, promise, toMs);
+  return { counted: tallyIn(counted.steps, counted.period), periods: await periodsBefore(state, counted) };
+}
+
+/** How it was kept before, as far back as attempts or their sums are known. */
+async function periodsBefore(state: EngineState, { promise, period }: Counted): Promise<PromisePageShape['periods']> {
+  const told: PromisePageShape['periods'] = [];
+  const firstMs = Math.min(...state.names.flows.map(({ id }) => state.history.firstMsOf(id)));
+  let before: Window = period;
+  for (let k = 0; k < PERIODS_BEFORE; k++) {
+    before = periodBefore(promise.period, promise.period.kind === 'rolling' ? before.toMs : before.fromMs);
+    if (before.toMs <= firstMs) break;
+    const { steps } = await countPromise(state, promise, before);
+    const { valid, good } = tallyIn(steps, before);
+    told.push({ period: before, valid, good, isKept: valid === 0 ? null : good / valid >= promise.target });
+  }
+  return told;
+}

@@ -1,0 +1,209 @@
+import { BUCKET_MS } from '@toplens/core/flows';
+import {
+  alertingPace,
+  budgetOf,
+  BURN_WINDOWS_MS,
+  burnRate,
+  countedStretches,
+  forecast,
+  forecastPeriod,
+  isCountedIn,
+  keptShare,
+  periodAt,
+  periodWords,
+  ruleWords,
+  usualBadShare,
+  type BadStep,
+  type Forecast,
+  type ServicePromise,
+  type Spender,
+} from '@toplens/core/promises';
+import { ceilTo, DAY_MS, dayKinds, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { LRUCache } from 'lru-cache';
+import type { ServiceLevelShape } from '../../contract/promises';
+import type { EngineState } from '../state/engine-state';
+import { countPromise, tallyByHour, tallyIn, type PromiseCounts } from './promise-counts';
+
+/** What is usual is told by so many days before now. */
+const LEARNT_FROM_MS = 28 * DAY_MS;
+/** "At this pace" is that of the last hours. */
+const PACE_MS = 6 * HOUR_MS;
+const ONGOING_MS = 30 * MINUTE_MS;
+const MOST_STEPS = 120;
+/** Likelier than not. */
+const AT_RISK = 0.5;
+
+/** Forecasts are made anew every few minutes, however many people look. */
+const FORECAST_EVERY_MS = 5 * MINUTE_MS;
+const forecasts = new LRUCache<string, { forecast: Forecast | undefined }>({ max: 500 });
+
+/** A promise with what was counted for it. */
+export interface Counted {
+  promise: ServicePromise;
+  period: Window;
+  /** up to when attempts are counted: the end of the steps that are whole */
+  nowMs: number;
+  counts: PromiseCounts;
+  /** those of its period */
+  steps: BadStep[];
+}
+
+/** @param nowMs the moment for which it stands */
+export async function countedAt(state: EngineState, promise: ServicePromise, nowMs: number): Promise<Counted> {
+  const toMs = floorTo(nowMs, BUCKET_MS);
+  const period = periodAt(promise.period, toMs);
+  const firstMs = Math.max(earliestMs(state), Math.min(period.fromMs, toMs - LEARNT_FROM_MS));
+  const counts = await countPromise(state, promise, { fromMs: firstMs, toMs: Math.max(firstMs, toMs) });
+  return {
+    promise,
+    period,
+    nowMs: toMs,
+    counts,
+    steps: counts.steps.filter(({ startMs }) => startMs >= period.fromMs),
+  };
+}
+
+/** From when anything is known. */
+function earliestMs({ names, history }: EngineState): number {
+  const first = Math.min(...names.flows.map(({ id }) => history.firstMsOf(id)));
+  return Number.isFinite(first) ? floorTo(first, HOUR_MS) : 0;
+}
+
+/** Incidents of its flows, as they were known by then. */
+export const spendersOf = (state: EngineState, { counts, nowMs }: Counted, window: Window): Spender[] =>
+  state.register.within({ fromMs: window.fromMs, toMs: Math.min(window.toMs, nowMs) }).flatMap((incident) => {
+    const flows = new Set(incident.parts.map(({ flow }) => flow).filter((flow) => counts.flows.includes(flow)));
+    return flows.size === 0 || incident.onsetMs >= nowMs
+      ? []
+      : [{ id: incident.id, fromMs: floorTo(incident.onsetMs, BUCKET_MS), toMs: incident.endMs, flows }];
+  });
+
+export function levelOf(state: EngineState, counted: Counted): ServiceLevelShape {
+  const { promise, period, nowMs, counts, steps } = counted;
+  const { target } = promise;
+  const tally = tallyIn(steps, period);
+  const upTo = (lengthMs: number) => tallyIn(counts.steps, { fromMs: nowMs - lengthMs, toMs: nowMs });
+  const predicted = forecastOf(state, counted);
+  const expectedValid = promise.period.kind === 'rolling' ? tally.valid : (predicted?.expectedValid ?? tally.valid);
+  const budget = budgetOf(tally, expectedValid, target);
+  const kept = keptShare(tally);
+  const chance = predicted?.chanceOfBreaking;
+  return {
+    name: promise.name,
+    to: promise.to,
+    rule: ruleWords(promise),
+    indicator: promise.indicator,
+    limitMs: promise.limitMs ?? null,
+    target,
+    period,
+    periodWords: periodWords(promise.period),
+    flows: counts.flows.length,
+    state:
+      tally.valid === 0
+        ? 'noData'
+        : isBroken(counted, budget.left, chance)
+          ? 'broken'
+          : budget.left < 0 || (chance ?? 0) >= AT_RISK
+            ? 'atRisk'
+            : 'kept',
+    valid: tally.valid,
+    good: tally.good,
+    kept: kept ? { share: kept.estimate, low: kept.low, high: kept.high } : null,
+    budget: { ...budget, leftShare: budget.leftShare ?? null },
+    burn: BURN_WINDOWS_MS.map((windowMs) => ({ windowMs, rate: burnRate(upTo(windowMs), target) ?? null })),
+    pace: alertingPace(upTo, target) ?? null,
+    endsMs: endsAt(counted, budget.left),
+    line: lineOf(counted, budget.allowed),
+    forecast: predicted
+      ? {
+          endMs: forecastPeriod(promise.period, nowMs).toMs,
+          share: [...predicted.share],
+          chanceOfBreaking: predicted.chanceOfBreaking,
+          expectedPenalty: predicted.expectedPenalty,
+          // Day by day a rolling period loses old days as well: of it the end alone is told.
+          fan: (promise.period.kind === 'rolling' ? predicted.left.slice(-1) : predicted.left).map(({ atMs, fan }) => ({
+            atMs,
+            left: [...fan],
+          })),
+        }
+      : null,
+    penalties: promise.penalties.map(({ below, amount }, i) => ({
+      below,
+      amount,
+      chance: predicted?.chances[i] ?? null,
+    })),
+    isRough: counts.isRough,
+  };
+}
+
+/** A rolling one when it is below its target; a calendar's once its budget is gone and nothing to come can mend it. */
+const isBroken = ({ promise, steps, period }: Counted, left: number, chance: number | undefined): boolean => {
+  const { valid, good } = tallyIn(steps, period);
+  return promise.period.kind === 'rolling' ? good / valid < promise.target : left < 0 && chance === 1;
+};
+
+/** When nothing is left at the pace of the last hours; null when that is after the period, or nothing is spent. */
+function endsAt({ period, nowMs, counts, promise }: Counted, left: number): number | null {
+  const { valid, good } = tallyIn(counts.steps, { fromMs: nowMs - PACE_MS, toMs: nowMs });
+  const endMs = promise.period.kind === 'rolling' ? forecastPeriod(promise.period, nowMs).toMs : period.toMs;
+  if (left <= 0 || valid === good) return null;
+  const atMs = nowMs + (left / (valid - good)) * PACE_MS;
+  return atMs < endMs ? atMs : null;
+}
+
+/** What was left of the budget, step by step up to now. */
+function lineOf({ nowMs, steps }: Counted, allowed: number): ServiceLevelShape['line'] {
+  // Before anything came nothing is known, and that is not a whole budget.
+  const startMs = steps.reduce((first, one) => Math.min(first, one.startMs), nowMs);
+  const stepMs = Math.max(BUCKET_MS, ceilTo((nowMs - startMs) / MOST_STEPS, BUCKET_MS));
+  const n = Math.max(0, Math.ceil((nowMs - startMs) / stepMs));
+  const bad = new Float64Array(n);
+  for (const { startMs: atMs, tally } of steps) {
+    const step = Math.min(n - 1, Math.floor((atMs - startMs) / stepMs));
+    bad[step] = (bad[step] as number) + tally.valid - tally.good;
+  }
+  let spent = 0;
+  const left = Array.from(bad, (one) => {
+    spent += one;
+    return allowed > 0 ? 1 - spent / allowed : 1;
+  });
+  return { startMs, stepMs, left };
+}
+
+function forecastOf(state: EngineState, counted: Counted): Forecast | undefined {
+  const { promise, nowMs, counts } = counted;
+  const key = JSON.stringify([promise, floorTo(nowMs, FORECAST_EVERY_MS), counts.steps.length]);
+  const known = forecasts.get(key);
+  if (known) return known.forecast;
+  const horizon = forecastPeriod(promise.period, nowMs);
+  const { isHoliday, isOff } = dayKinds(state.settings.calendarAt(nowMs));
+  const made = forecast({
+    target: promise.target,
+    penalties: promise.penalties,
+    endMs: horizon.toMs,
+    nowMs,
+    soFar: tallyIn(counts.steps, { fromMs: horizon.fromMs, toMs: nowMs }),
+    past: tallyByHour(counts.steps),
+    isCounted: isCountedIn(countedStretches(promise, { fromMs: nowMs - HOUR_MS, toMs: horizon.toMs }, isHoliday)),
+    isOff,
+    ongoing: ongoingIn(state, counted),
+  });
+  forecasts.set(key, { forecast: made });
+  return made;
+}
+
+/** Trouble of its flows that goes on now, and how long such took before. */
+function ongoingIn(state: EngineState, counted: Counted): Parameters<typeof forecast>[0]['ongoing'] {
+  const { nowMs, counts } = counted;
+  const before = { fromMs: nowMs - LEARNT_FROM_MS, toMs: nowMs };
+  const spenders = spendersOf(state, counted, before);
+  const on = spenders.filter(({ toMs }) => toMs >= nowMs - BUCKET_MS);
+  if (on.length === 0) return undefined;
+  const { valid, good } = tallyIn(counts.steps, { fromMs: nowMs - ONGOING_MS, toMs: nowMs });
+  const usual = usualBadShare(counts.steps, spenders);
+  return {
+    addedShare: valid === 0 ? 0 : Math.max(0, (valid - good) / valid - usual),
+    sinceMs: Math.min(...on.map(({ fromMs }) => fromMs)),
+    tookMs: spenders.filter((one) => !on.includes(one)).map(({ fromMs, toMs }) => toMs - fromMs),
+  };
+}
