@@ -736,6 +736,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/promise-report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the periods that the end of a window lies in came to */
+        get: operations["getPromiseReport"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/incidents/{id}/promises": {
         parameters: {
             query?: never;
@@ -2668,6 +2685,7 @@ export interface components {
              * @example 1772442840000
              */
             sinceMs: number;
+            /** @description the day before the attempt */
             window: components["schemas"]["Window"];
             /**
              * @description their attempts in the window
@@ -9686,6 +9704,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PersonLooks"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPromiseReport: {
+        parameters: {
+            query?: {
+                /** @description a page for reading and paper, text, or figures */
+                format?: "html" | "markdown" | "csv";
+                /** @description one promise; all when left out */
+                name?: string;
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the report */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                    "text/markdown": string;
+                    "text/csv": string;
                 };
             };
             /** @description what is wrong and the way on */

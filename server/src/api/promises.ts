@@ -1,7 +1,9 @@
+import { reportCsv, reportHtml, reportMarkdown } from '@toplens/core/promises';
 import { Router } from 'express';
+import { reportQuery } from '../contract/promises';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
-import { readWindow } from './query';
+import { readInput, readWindow } from './query';
 
 /** What was promised: how it stands, what it may come to, who spent it. */
 export function promiseRoutes(engine: Engine): Router {
@@ -14,6 +16,22 @@ export function promiseRoutes(engine: Engine): Router {
     const found = Number.isInteger(id) ? await engine.ask('endangered', { id, window: readWindow(request) }) : null;
     if (!found) throw new Problem('notFound', `there is no incident ${request.params.id}`, { field: 'id' });
     response.json(found);
+  });
+  router.get('/promise-report', async (request, response) => {
+    const { format, name } = readInput(reportQuery, request.query);
+    const reports = await engine.ask('promiseReports', { name, window: readWindow(request) });
+    if (reports.length === 0)
+      throw new Problem(
+        'notFound',
+        name ? `nothing that was promised is called “${name}”` : 'nothing is promised yet',
+        {
+          field: 'name',
+        },
+      );
+    const file = `promises-${new Date().toISOString().slice(0, 10)}`;
+    if (format === 'markdown') response.type('text/markdown').attachment(`${file}.md`).send(reportMarkdown(reports));
+    else if (format === 'csv') response.type('text/csv').attachment(`${file}.csv`).send(reportCsv(reports));
+    else response.type('html').send(reportHtml(name ?? 'What was promised, and kept', reports));
   });
   router.get('/promises/:name', async (request, response) => {
     const { name } = request.params;

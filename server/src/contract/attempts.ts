@@ -172,7 +172,7 @@ export type AttemptPageShape = Static<typeof AttemptPage>;
 
 export const AttemptPerson = resource('AttemptPerson', 'Who made an attempt: how much they matter', {
   sinceMs: number('when they were first heard of', EPOCH_MS, 1772442840000),
-  window: ref(Window),
+  window: ref(Window, 'the day before the attempt'),
   attempts: integer('their attempts in the window', 'attempts', 12),
   wentWrong: integer('of these late, hung or failed', 'attempts', 3),
   value: number('value that they completed in the window', CURRENCY, 240.5),

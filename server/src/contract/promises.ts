@@ -1,7 +1,8 @@
 import type { Static } from '@sinclair/typebox';
 import { BURN_ALERTS, INDICATORS } from '@toplens/core/promises';
+import { object, string } from 'yup';
 import { Window } from './common';
-import { get, incidentId, path, type Paths } from './paths';
+import { get, incidentId, path, problem, type Paths } from './paths';
 import { windowQuery } from './queries';
 import {
   CURRENCY,
@@ -224,7 +225,35 @@ export const EndangeredPromises = resource('EndangeredPromises', 'Promises that 
 });
 export type EndangeredPromisesShape = Static<typeof EndangeredPromises>;
 
+export const reportQuery = object({
+  format: string()
+    .oneOf(['html', 'markdown', 'csv'] as const)
+    .default('html')
+    .meta({ description: 'a page for reading and paper, text, or figures', example: 'html' }),
+  name: string()
+    .trim()
+    .max(200)
+    .meta({ description: 'one promise; all when left out', example: 'Labels for partners' }),
+});
+
+const asText = { schema: { type: 'string' } };
+
 export const promisePaths: Paths = {
+  '/api/promise-report': {
+    get: {
+      ...get('What the periods that the end of a window lies in came to', Promises, {
+        query: [reportQuery, windowQuery],
+      }),
+      responses: {
+        '200': {
+          description: 'the report',
+          content: { 'text/html': asText, 'text/markdown': asText, 'text/csv': asText },
+        },
+        '4XX': problem,
+        '5XX': problem,
+      },
+    },
+  },
   '/api/incidents/{id}/promises': {
     get: get('Promises that an incident spends the budget of', EndangeredPromises, {
       path: [incidentId],

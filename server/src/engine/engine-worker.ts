@@ -8,7 +8,7 @@ import { readBook } from '../store/settings';
 import { act } from './incidents/actions';
 import { attemptHosts, attemptPage } from './attempts/attempt-page';
 import { attemptPerson } from './attempts/attempt-person';
-import { endangeredBy, promisePage, promises } from './promises/promises';
+import { endangeredBy, promisePage, promiseReports, promises } from './promises/promises';
 import { suddenlyChanged } from './infrastructure/changes';
 import { flowField, flowRegion } from './flows/flow-field';
 import { flowPage } from './flows/flow-page';
@@ -175,6 +175,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     money: (question) => money(then(question), question),
     journey: (question) => journey(then(question), question),
     promises: (question) => promises(then(question), question),
+    promiseReports: (question) => promiseReports(then(question), question),
     endangered: (question) => endangeredBy(then(question), question),
     promise: (question) => promisePage(then(question), question),
     earlyWarnings: (question) => earlyWarnings(then(question), question),

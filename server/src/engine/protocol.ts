@@ -19,6 +19,7 @@ import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
 import type { EndangeredPromisesShape, PromisePageShape, PromisesShape } from '../contract/promises';
+import type { PeriodReport } from '@toplens/core/promises';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { TriedSettingShape } from '../contract/settings';
 import type { Settings } from '../settings/settings';
@@ -72,6 +73,7 @@ export interface Questions {
   journeys: { ask: JourneysQuestion; answer: JourneysShape };
   money: { ask: JourneysQuestion; answer: MoneyShape };
   promises: { ask: { window: WindowQuestion }; answer: PromisesShape };
+  promiseReports: { ask: { name: string | undefined; window: WindowQuestion }; answer: PeriodReport[] };
   endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
   promise: { ask: PromiseQuestion; answer: PromisePageShape | null };
   journey: { ask: JourneyQuestion; answer: JourneyShape | null };

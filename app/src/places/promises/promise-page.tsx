@@ -1,14 +1,14 @@
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { BudgetFan } from '@/charts/budget-fan';
 import { SharedMoment } from '@/charts/moment';
-import type { Schemas } from '@/data/client';
+import { addressOf, type Schemas } from '@/data/client';
 import { usePromise } from '@/data/promises';
 import { InnerPage } from '@/frame/inner-page';
-import { useView } from '@/frame/view';
+import { useView, windowQuery } from '@/frame/view';
 import { clock, counted, formatMoney } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
+import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { Cells } from './cells';
 import {
   budgetWords,
@@ -44,6 +44,7 @@ export function PromisePage({ name }: { name: string }) {
                 <BudgetPart page={page} />
                 <Before page={page} />
                 <Rule page={page} />
+                <Report name={name} />
               </View>
               <View style={isInColumns ? styles.column : styles.stack}>
                 <Spenders page={page} />
@@ -124,6 +125,36 @@ function Before({ page: { periods, level, nowMs } }: { page: Page }) {
   );
 }
 
+/** What the period came to, to read and print, to send on, or to reckon with. */
+function Report({ name }: { name: string }) {
+  const palette = usePalette();
+  const { view } = useView();
+  const query = windowQuery(view);
+  return (
+    <View style={styles.gap} testID="promise-report">
+      <Words kind="section" level={2}>
+        Report of the period
+      </Words>
+      {FORMATS.map(({ format, words }) => (
+        <View key={format} style={styles.link}>
+          <Words {...linkTo(addressOf('/api/promise-report', { query: { ...query, name, format } }))}>
+            <Words style={{ color: palette.action }}>{words}</Words>
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** A link of the browser's own: what it leads to is no place of the app. */
+const linkTo = (href: string): object => ({ href, hrefAttrs: { target: 'blank', rel: 'noreferrer' } });
+
+const FORMATS = [
+  { format: 'html', words: 'Open it as a page to print' },
+  { format: 'markdown', words: 'Save it as Markdown' },
+  { format: 'csv', words: 'Save it as CSV' },
+] as const;
+
 function Rule({ page: { level, excluded, changes, nowMs } }: { page: Page }) {
   return (
     <View style={styles.gap} testID="promise-rule">
@@ -167,4 +198,5 @@ const styles = StyleSheet.create({
     alignItems: 'center',
   },
   name: { flex: 1, minWidth: 160 },
+  link: { minHeight: TOUCH, justifyContent: 'center' },
 });

@@ -147,6 +147,25 @@ test('a promise opens to who spent it: sites, hours and versions add up to all t
   expect(page.periods[0]).toMatchObject({ valid: 576, good: 576, isKept: true });
 });
 
+test('a report for paper, as text and as figures; of one promise or of all', async () => {
+  const report = async (query: string) => {
+    const answer = await fetch(`${server.url}/api/promise-report?${at(END - HOUR_MS, END)}${query}`);
+    return { status: answer.status, type: answer.headers.get('content-type') ?? '', text: await answer.text() };
+  };
+  const page = await report('&name=Labels');
+  expect([page.status, page.type]).toEqual([200, 'text/html; charset=utf-8']);
+  expect(page.text).toMatch(
+    /<dt>So far<\/dt><dd>broken: 98\.958 % of 99\.5 %<\/dd>|<dt>Result<\/dt><dd>broken: 98\.958 % of 99\.5 %/,
+  );
+  expect(page.text).not.toContain('Nothing yet');
+  const text = await report('&format=markdown');
+  expect(text.text.match(/^## .*$/gm)).toEqual(['## Labels', '## Answered', '## Nothing yet']);
+  expect(text.text).toContain('| South | 288 | 6 | 97.916 % |');
+  expect((await report('&format=csv')).type).toBe('text/csv; charset=utf-8');
+  expect((await report('&name=Elsewhere')).status).toBe(404);
+  expect((await report('&format=pdf')).status).toBe(400);
+});
+
 test('what comes late is counted, once', async () => {
   const before = await level('Labels', END);
   const late = {

@@ -4,6 +4,7 @@ import {
   periodBefore,
   spentBy,
   usualBadShare,
+  type PeriodReport,
   type ServicePromise,
   type Tally,
 } from '@toplens/core/promises';
@@ -16,6 +17,7 @@ import { PerVersion } from '../state/per-version';
 import type { PromiseQuestion, WindowQuestion } from '../state/questions';
 import type { EngineState } from '../state/engine-state';
 import { countPromise, flowsOf, tallyIn } from './promise-counts';
+import { reportOf } from './report';
 import { countedAt, levelOf, spendersOf, type Counted } from './service-level';
 
 const MOST_LISTED = 12;
@@ -147,6 +149,20 @@ function placesIn({ counts, steps, period, nowMs }: Counted) {
     }
   }
   return places;
+}
+
+/** Reports of one promise, or of all; none where nothing is called that. */
+export async function promiseReports(
+  state: EngineState,
+  { name, window }: { name: string | undefined; window: WindowQuestion },
+): Promise<PeriodReport[]> {
+  const wanted = promisesOf(state.settings.at()).filter((promise) => name === undefined || promise.name === name);
+  const reports: PeriodReport[] = [];
+  for (const promise of wanted) {
+    const page = await promisePage(state, { name: promise.name, window });
+    if (page) reports.push(reportOf(page));
+  }
+  return reports;
 }
 
 /** Promises of the flows of an incident that it spent something of; null when there is no such incident. */

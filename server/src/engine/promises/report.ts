@@ -1,0 +1,91 @@
+import { type PeriodReport } from '@toplens/core/promises';
+import { counted, formatMoney, percent } from '@toplens/core/words';
+import type { PromisePageShape } from '../../contract/promises';
+
+const utc = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  hour: '2-digit',
+  minute: '2-digit',
+  timeZone: 'UTC',
+});
+const at = (timeMs: number) => utc.format(timeMs);
+/** Cut, not rounded: what is short of a target never looks like it. */
+const share = (value: number) => (value === 1 ? '100 %' : `${Math.floor(value * 1e5 + 1e-6) / 1e3} %`);
+
+/** What a promise’s period came to: kept or not, what it cost, what was excluded, and what spent it. Times in UTC. */
+export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape): PeriodReport {
+  const { period, kept, budget, target, penalties } = level;
+  const isOver = nowMs >= period.toMs;
+  const state = !kept ? 'no attempt counts' : kept.share >= target ? 'kept' : 'broken';
+  const due = kept && penalties.filter(({ below }) => kept.share < below).at(-1);
+  return {
+    title: level.name,
+    facts: [
+      ...(level.to ? [['Given to', level.to] as const] : []),
+      ['Rule', level.rule],
+      ['Period', `${at(period.fromMs)} to ${at(period.toMs)} UTC`],
+      ['Counted', isOver ? 'to the end of the period' : `up to ${at(nowMs)} UTC: the period is not over`],
+      [isOver ? 'Result' : 'So far', kept ? `${state}: ${share(kept.share)} of ${share(target)}` : state],
+      ...(kept
+        ? [['95 % range', `${share(kept.low)} to ${share(kept.high)}, of ${counted(level.valid, 'attempt')}`] as const]
+        : []),
+      ['Budget', `${Math.round(budget.spent)} bad attempts of about ${Math.round(budget.allowed)} that may be`],
+      ...(level.forecast && !isOver
+        ? [['Chance of breaking it', percent(level.forecast.chanceOfBreaking)] as const]
+        : []),
+      ['Penalty', due ? `${formatMoney(due.amount, currency)}${isOver ? '' : ' if it stays so'}` : 'none'],
+      ...(level.isRough ? [['Note', 'Hours whose single attempts are gone were counted from sums.'] as const] : []),
+    ],
+    tables: [
+      {
+        title: 'Excluded',
+        heads: ['from (UTC)', 'to (UTC)', 'why'],
+        rows: page.excluded.map(({ fromMs, toMs, reason }) => [at(fromMs), at(toMs), reason]),
+      },
+      {
+        title: 'Incidents that spent it',
+        heads: ['began (UTC)', 'ended (UTC)', 'worst in', 'bad attempts', 'of all bad ones'],
+        rows: [
+          ...page.incidents.map(({ onsetMs, endMs, name, bad, share: part }) => [
+            at(onsetMs),
+            endMs >= nowMs ? 'goes on' : at(endMs),
+            name,
+            Math.round(bad),
+            percent(part),
+          ]),
+          ['', '', 'no incident explains it', Math.round(page.unexplained.bad), percent(page.unexplained.share)],
+        ],
+      },
+      {
+        title: 'Flows',
+        heads: ['flow', 'application', 'attempts', 'bad attempts', 'of all bad ones'],
+        rows: page.flows.map(({ name, application, valid, bad, share: part }) => [
+          name,
+          application,
+          valid,
+          bad,
+          percent(part),
+        ]),
+      },
+      {
+        title: 'Sites',
+        heads: ['site', 'attempts', 'bad attempts', 'good ones'],
+        rows: page.sites
+          .filter(({ site }) => site !== '')
+          .map(({ site, valid, bad }) => [site, valid, bad, share((valid - bad) / valid)]),
+      },
+      {
+        title: 'Periods before',
+        heads: ['from (UTC)', 'to (UTC)', 'attempts', 'result'],
+        rows: page.periods.map(({ period: before, valid, good, isKept }) => [
+          at(before.fromMs),
+          at(before.toMs),
+          valid,
+          isKept === null ? 'no data' : `${isKept ? 'kept' : 'broken'}: ${share(good / valid)}`,
+        ]),
+      },
+    ],
+  };
+}
