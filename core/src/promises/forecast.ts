@@ -73,7 +73,7 @@ export function forecast(question: ForecastQuestion): Forecast | undefined {
     const unseenDays = gammaHalf(random) / days.length;
     const endOfTrouble = ongoing ? nowMs + lastsFor(ongoing, nowMs, random) : nowMs;
     let [valid, bad] = [soFar.valid, soFar.valid - soFar.good];
-    const badByDay = rest.map(({ dayMs, hours, drawn }) => {
+    const badByDay = rest.map(({ hours, drawn }) => {
       const day = drawn[pick(drawn, weights, random)];
       if (!day) return bad;
       valid += day.valid;
@@ -86,10 +86,7 @@ export function forecast(question: ForecastQuestion): Forecast | undefined {
             0.5,
             badDays.length > 0 ? oneOf(badDays, random) * exponential(random) : UNSEEN_SHARE * exponential(random),
           ) * day.valid;
-      if (ongoing && endOfTrouble > Math.max(dayMs, nowMs)) {
-        const hit = hours.filter((hourMs) => hourMs < endOfTrouble).length / Math.max(1, hours.length);
-        bad += ongoing.addedShare * day.valid * hit;
-      }
+      if (ongoing) bad += ongoing.addedShare * day.valid * partIn(hours, nowMs, endOfTrouble);
       return Math.min(bad, valid);
     });
     return { valid, bad: Math.min(bad, valid), badByDay };
@@ -217,6 +214,17 @@ function pick(drawn: readonly Drawn[], weights: readonly number[], random: Rando
     if (left <= 0) return i;
   }
   return drawn.length - 1;
+}
+
+/** Which part of what is left of some hours lies before a moment. */
+function partIn(hours: readonly number[], nowMs: number, toMs: number): number {
+  let [inside, all] = [0, 0];
+  for (const hourMs of hours) {
+    const fromMs = Math.max(nowMs, hourMs);
+    all += hourMs + HOUR_MS - fromMs;
+    inside += Math.max(0, Math.min(toMs, hourMs + HOUR_MS) - fromMs);
+  }
+  return all === 0 ? 0 : inside / all;
 }
 
 /** How much longer it goes on: as one of those before that took longer; else as long again as it took. */

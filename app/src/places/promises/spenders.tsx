@@ -45,7 +45,7 @@ function spendersBy(by: By, page: Page): Spender[] {
         ...page.incidents.map(({ id, name, onsetMs, endMs, flows, bad, share }) => ({
           key: String(id),
           name: `${name}, ${clock(onsetMs, nowMs)}`,
-          hint: `to ${clock(endMs, nowMs)}${flows > 1 ? ` · ${counted(flows, 'flow')}` : ''}`,
+          hint: `${endMs >= nowMs ? 'goes on' : `to ${clock(endMs, nowMs)}`}${flows > 1 ? ` · ${counted(flows, 'flow')}` : ''}`,
           bad,
           share,
           path: `/incident/${id}`,
