@@ -72,6 +72,8 @@ let lastCycleEnd = 0;
 let watermarkAtCycle = 0;
 let running: Promise<void> | undefined;
 let thinning: Promise<void> | undefined;
+/** Periods of promises are counted once before anybody asks: the first time takes seconds. */
+let countedAhead: Promise<unknown> | undefined;
 
 const loaded = loadState(new Database(port), settings, segmentsDir, nowMs).then(({ state, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
@@ -112,6 +114,9 @@ async function runOne(state: EngineState, isFinal: boolean): Promise<void> {
     .then(() => thinTraces(state, usualTracesAMinute))
     .catch((error: Error) => logError('traces cannot be thinned out; it is tried again', error))
     .finally(() => (thinning = undefined));
+  countedAhead ??= promises(state, { window: { lengthMs: HOUR_MS } }).catch((error: Error) =>
+    logError('promises cannot be counted ahead; they are when somebody asks', error),
+  );
 }
 
 /** The clock was set back: how far data goes is asked of what is stored. */

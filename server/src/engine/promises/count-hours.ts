@@ -5,6 +5,7 @@ import { bucketFloorMs, forEachBucket } from '@toplens/core/stats';
 import { BUSINESS_EVENT, eachRow, FAILED, type AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import { LRUCache } from 'lru-cache';
+import { setImmediate as turn } from 'node:timers/promises';
 import type { Hours } from '../state/hours';
 import type { EngineState } from '../state/engine-state';
 
@@ -54,7 +55,7 @@ export async function countHour(
     else open.push({ counter, key });
   }
   if (open.length === 0) return counts;
-  const { columns, ranges } = await state.hours.load(hourMs);
+  const { columns, ranges } = await state.hours.glance(hourMs);
   for (const { counter, key } of open) {
     const [from, to] = ranges ? (ranges.get(counter.flow) ?? [0, 0]) : [0, columns.n];
     const count =
@@ -63,6 +64,8 @@ export async function countHour(
     if (window.toMs <= state.judgedMs) cache.set(key, { version, count });
     counts.set(counter.flow, count);
   }
+  // Whoever waits for something else gets their turn between two hours.
+  await turn();
   return counts;
 }
 

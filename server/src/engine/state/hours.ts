@@ -112,6 +112,16 @@ export class Hours {
     }
   }
 
+  /**
+   * The hour's rows, kept no longer than they are looked at: for questions that go through weeks, whose hours would fill
+   * the memory. What comes while it is read may be missing; `versionOf` then says that it is to be read again.
+   */
+  async glance(hourMs: number): Promise<Pick<Hour, 'columns' | 'ranges'>> {
+    const known = this.#hours.get(hourMs);
+    if (known) return known;
+    return this.#stored.has(hourMs) ? this.#read(hourMs) : { columns: emptyColumns(0), ranges: new Map() };
+  }
+
   async #read(hourMs: number): Promise<Hour> {
     const batch = this.newestBatch;
     const file = this.segments.read(hourMs);

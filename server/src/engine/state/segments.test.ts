@@ -77,6 +77,20 @@ test('a byte flipped anywhere is noticed: the file is dropped, and made anew fro
   expect(new Segments(dir).read(HOUR)?.columns.n).toBe(30);
 });
 
+test('an hour that is only glanced at is not kept; one that is in memory is read from there', async () => {
+  let reads = 0;
+  const load = () => {
+    reads++;
+    return Promise.resolve(rows(30));
+  };
+  const hours = new Hours([HOUR], load, new Segments(dir), 1);
+  expect([(await hours.glance(HOUR)).columns.n, (await hours.glance(HOUR)).columns.n]).toEqual([30, 30]);
+  expect([hours.inMemory, reads]).toEqual([0, 2]);
+  await hours.load(HOUR);
+  expect([(await hours.glance(HOUR)).columns.n, hours.inMemory, reads]).toEqual([30, 1, 3]);
+  expect((await hours.glance(HOUR + HOUR_MS)).columns.n).toBe(0);
+});
+
 test('where nothing can be written there is no copy, and no error', () => {
   const { columns, ranges } = sortedByFlow(rows(30));
   const segments = new Segments(dir);
