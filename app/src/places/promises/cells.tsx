@@ -30,7 +30,7 @@ export function Cells({ page: { cells, level } }: { page: Page }) {
       <Words kind="section" level={2}>
         By flow and site
       </Words>
-      <ScrollView horizontal tabIndex={0} aria-label="By flow and site">
+      <ScrollView horizontal tabIndex={0} role="region" aria-label="By flow and site, scrolls sideways">
         <View role="table" aria-label="Share of good attempts by flow and site">
           <View role="row" style={styles.row}>
             <View role="columnheader" style={styles.flow}>
