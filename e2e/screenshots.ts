@@ -10,7 +10,8 @@ mkdirSync(dir, { recursive: true });
 const { rows } = await ask(url, '/api/worst-first');
 const first = rows[0]?.id;
 if (first === undefined) throw new Error('nothing is wrong in this world: there is nothing to show');
-const { browser, close } = await openBrowser();
+// A made world lies in the past: the browser's clock goes with it.
+const { browser, close } = await openBrowser(Number(process.env.TOPLENS_TEST_CLOCK_OFFSET_MS ?? 0));
 
 async function shot(
   name: string,

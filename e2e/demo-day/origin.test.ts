@@ -107,7 +107,7 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
     );
     await page.waitForSelector('[data-testid="person-standing"]');
     expect(await textOf(page, 'person-standing')).toMatch(
-      /^This person was .*(no attempt in the 24 h before this one|In the 24 h before: \d+ attempts?, .*)\.$/,
+      /(^|\. )(No attempt of this person in the 24 h before this one|In the 24 h before, this person made \d+ attempts?, .*)\.$/,
     );
     await seen(page, 'person send…');
     await tap(page, 'unmask');

@@ -2681,10 +2681,10 @@ export interface components {
          */
         AttemptPerson: {
             /**
-             * @description when they were first heard of
+             * @description when they were first heard of; null where that was not before the attempt, as of data that came later
              * @example 1772442840000
              */
-            sinceMs: number;
+            sinceMs: number | null;
             /** @description the day before the attempt */
             window: components["schemas"]["Window"];
             /**

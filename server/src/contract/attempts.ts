@@ -171,7 +171,13 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
 export type AttemptPageShape = Static<typeof AttemptPage>;
 
 export const AttemptPerson = resource('AttemptPerson', 'Who made an attempt: how much they matter', {
-  sinceMs: number('when they were first heard of', EPOCH_MS, 1772442840000),
+  sinceMs: orNull(
+    number(
+      'when they were first heard of; null where that was not before the attempt, as of data that came later',
+      EPOCH_MS,
+      1772442840000,
+    ),
+  ),
   window: ref(Window, 'the day before the attempt'),
   attempts: integer('their attempts in the window', 'attempts', 12),
   wentWrong: integer('of these late, hung or failed', 'attempts', 3),

@@ -46,6 +46,8 @@ export function AttemptHead({ page, onUnmasked }: ByNameProps) {
     page.limitMs === null
       ? 'no limit is known yet'
       : `limit ${durationWords(page.limitMs)}, ${page.limitBy === 'owner' ? 'the owner’s' : 'learned'}`;
+  // What it ran on says the same once more.
+  const isToldApart = page.values.some(({ dimension }) => dimension === 'browser' || dimension === 'device');
   const facts = page.values.map(({ dimension, value }) => `${DIMENSION_WORDS[dimension]} ${value}`);
   return (
     <View style={styles.head}>
@@ -59,7 +61,7 @@ export function AttemptHead({ page, onUnmasked }: ByNameProps) {
         {`${clock(page.atMs)}:${new Date(page.atMs).toISOString().slice(17, 23)} · ${limit}${page.expectedMs === null ? '' : ` · usually ${durationWords(page.expectedMs)}`}`}
       </Words>
       <Words kind="muted">
-        {[`person ${page.person || 'not known'}`, page.ranOn && `on ${page.ranOn}`, ...facts]
+        {[`person ${page.person || 'not known'}`, !isToldApart && page.ranOn && `on ${page.ranOn}`, ...facts]
           .filter(Boolean)
           .join(' · ')}
       </Words>
@@ -90,18 +92,18 @@ function PersonStanding({ page }: { page: Page }) {
   if (!data) return null;
   return (
     <Words kind="muted" testID="person-standing">
-      {standingWords(data, page.atMs)}
+      {standingWords(data)}
     </Words>
   );
 }
 
-export function standingWords(person: Schemas['AttemptPerson'], atMs: number): string {
+export function standingWords(person: Schemas['AttemptPerson']): string {
   const { sinceMs, attempts, wentWrong, value, valued, currency } = person;
-  const since = sinceMs >= atMs ? 'This person was never seen before' : `This person was first seen ${clock(sinceMs)}`;
-  if (attempts === 0) return `${since}; no attempt in the 24 h before this one.`;
+  const since = sinceMs === null ? '' : `This person was first seen ${clock(sinceMs)}. `;
+  if (attempts === 0) return `${since}No attempt of this person in the 24 h before this one.`;
   const wrong = wentWrong === 0 ? 'all on time' : `${wentWrong} of them late, hung or failed`;
   const worth = valued === 0 ? 'nothing of value completed' : `${formatMoney(value, currency)} completed`;
-  return `${since}. In the 24 h before: ${counted(attempts, 'attempt')}, ${wrong}; ${worth}.`;
+  return `${since}In the 24 h before, this person made ${counted(attempts, 'attempt')}, ${wrong}; ${worth}.`;
 }
 
 /** Each component's part of this attempt, filled, over its part of a usual one, outlined. */

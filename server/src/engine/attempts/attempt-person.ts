@@ -37,5 +37,10 @@ export async function attemptPerson(
       if (outcomeOfRow(rows, row, state.history.normalAt(flow, startMs)) !== 'onTime') told.wentWrong++;
     }
   });
-  return { sinceMs: Math.min(person.sinceMs, toMs), window, ...told, currency: state.settings.at().currency };
+  return {
+    sinceMs: person.sinceMs < toMs ? person.sinceMs : null,
+    window,
+    ...told,
+    currency: state.settings.at().currency,
+  };
 }
