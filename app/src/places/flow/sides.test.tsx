@@ -31,7 +31,7 @@ test('side by side opens with the dimension in which something is odd', () => {
   expect(screen.getByRole('radio', { name: /host !/ }).getAttribute('aria-checked')).toBe('true');
   expect(
     screen.getByRole('button', {
-      name: /mid-2: 100 attempts, 10 % not on time, median 200 ms, slower than one of all in 80 % of pairs, stands out/,
+      name: /mid-2 ?100 attempts · 10 % not on time ?slower than one of all in 80 % of pairs, stands out ?200 ms/,
     }),
   ).toBeTruthy();
   fireEvent.click(screen.getByRole('radio', { name: 'site' }));

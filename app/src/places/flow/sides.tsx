@@ -43,7 +43,6 @@ export function Sides({ page }: { page: FlowPage }) {
           <View role="listitem" key={side.value}>
             <Pressable
               role="button"
-              aria-label={`${side.value}: ${sideWords(side)}. Filter to it`}
               onPress={() => setView({ ...view, [shown.dimension]: side.value })}
               style={[styles.row, { borderBottomColor: palette.hairline }]}
             >
@@ -67,26 +66,27 @@ export function Sides({ page }: { page: FlowPage }) {
   );
 }
 
-export function sideWords({ attempts, badShare, medianMs, ridit, isOdd }: Side): string {
-  const where = ridit === null ? '' : `, slower than one of all in ${percent(ridit)} of pairs`;
-  return `${count(attempts)} attempts, ${percent(badShare)} not on time, median ${medianMs === null ? 'not known' : durationWords(medianMs)}${where}${isOdd ? ', stands out' : ''}`;
-}
+/** What the bar shows, for those who do not see it. */
+export const riditWords = ({ ridit, isOdd }: Pick<Side, 'ridit' | 'isOdd'>): string =>
+  `${ridit === null ? 'too few to compare' : `slower than one of all in ${percent(ridit)} of pairs`}${isOdd ? ', stands out' : ''}`;
 
 function RiditBar({ side }: { side: Side }) {
   const palette = usePalette();
   const off = (side.ridit ?? 0.5) - 0.5;
   const middle = BAR / 2;
   return (
-    <Svg width={BAR} height={16} aria-hidden>
-      <Rect
-        x={off >= 0 ? middle : middle + off * BAR}
-        y={2}
-        width={Math.max(1, Math.abs(off) * BAR)}
-        height={12}
-        fill={side.isOdd && off > 0 ? palette.harm[2] : palette.harm[0]}
-      />
-      <Line x1={middle} x2={middle} y1={0} y2={16} stroke={palette.ink} />
-    </Svg>
+    <View role="img" aria-label={riditWords(side)}>
+      <Svg width={BAR} height={16} aria-hidden>
+        <Rect
+          x={off >= 0 ? middle : middle + off * BAR}
+          y={2}
+          width={Math.max(1, Math.abs(off) * BAR)}
+          height={12}
+          fill={side.isOdd && off > 0 ? palette.harm[2] : palette.harm[0]}
+        />
+        <Line x1={middle} x2={middle} y1={0} y2={16} stroke={palette.ink} />
+      </Svg>
+    </View>
   );
 }
 

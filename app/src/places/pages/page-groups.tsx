@@ -82,7 +82,7 @@ function KeepToggle({ name, isKept, onToggle }: { name: string; isKept: boolean;
     <Pressable
       role="checkbox"
       aria-checked={isKept}
-      aria-label={`Keep an eye on ${name}`}
+      aria-label={`${isKept ? 'kept' : 'keep'} in view: ${name}`}
       onPress={onToggle}
       style={styles.keep}
     >

@@ -57,7 +57,11 @@ describe('page loads in words', () => {
 
   test('a summary with what stands apart', () => {
     expect(pagesSentence({ all: group(), kinds: { load: 90, route: 10, frame: 3 } })).toBe(
-      '100 views by 40 people, 10 without a load of their own, 3 frames apart; half of the loads within 400 ms.',
+      '100 views by 40 people, 10 without a load of their own, 3 frames apart; half of the loads within 400 ms; 10 interactions.',
+    );
+    const erring = group({ errors: 3, interactions: 0 });
+    expect(pagesSentence({ all: erring, kinds: { load: 100, route: 0, frame: 0 } })).toBe(
+      '100 views by 40 people; half of the loads within 400 ms; 3 script errors, 3.0 for 100 views.',
     );
   });
 
