@@ -206,14 +206,15 @@ export async function keptBefore(state: EngineState, promise: ServicePromise) {
   return { counted: tallyIn(counted.steps, counted.period), periods: await periodsBefore(state, counted) };
 }
 
-/** How it was kept before, as far back as attempts or their sums are known. */
+/** How it was kept before: periods of which the whole is known, by attempts or their sums. */
 async function periodsBefore(state: EngineState, { promise, period }: Counted): Promise<PromisePageShape['periods']> {
   const told: PromisePageShape['periods'] = [];
   const firstMs = Math.min(...state.names.flows.map(({ id }) => state.history.firstMsOf(id)));
   let before: Window = period;
   for (let k = 0; k < PERIODS_BEFORE; k++) {
     before = periodBefore(promise.period, promise.period.kind === 'rolling' ? before.toMs : before.fromMs);
-    if (before.toMs <= firstMs) break;
+    // Of a period that began before anything was known nobody can say whether it was kept.
+    if (before.fromMs < firstMs) break;
     const { steps } = await countPromise(state, promise, before);
     const { valid, good } = tallyIn(steps, before);
     told.push({ period: before, valid, good, isKept: valid === 0 ? null : good / valid >= promise.target });
