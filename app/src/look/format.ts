@@ -6,7 +6,9 @@ export {
   durationWords,
   formatMoney,
   lengthWords,
+  exactPercent,
   percent,
+  percentCut,
   sizeWords,
   times,
 } from '@toplens/core/words';

@@ -1,4 +1,4 @@
-import { counted, durationWords, formatMoney } from '../words';
+import { counted, durationWords, exactPercent, formatMoney } from '../words';
 import { clockOf } from './service-hours';
 import type { Period } from './period';
 import type { ServicePromise } from './service-promise';
@@ -6,9 +6,6 @@ import type { ServicePromise } from './service-promise';
 /** "30 days", "a calendar month (Europe/Dublin)" */
 export const periodWords = (period: Period): string =>
   period.kind === 'rolling' ? counted(period.days, 'day') : `a calendar ${period.kind} (${period.zone})`;
-
-/** A share as it was promised, with all its digits: "99.95 %". */
-export const targetWords = (share: number): string => `${Number((share * 100).toFixed(6))} %`;
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
@@ -39,9 +36,9 @@ export function ruleWords(promise: ServicePromise): string {
       : limitMs === undefined
         ? 'in time, by the limit that judges each'
         : `in time: within ${durationWords(limitMs)}`;
-  return `${targetWords(target)} of the attempts ${whose} ${good}, over ${periodWords(period)}${hours ? `, ${hoursWords(hours)}` : ''}.`;
+  return `${exactPercent(target)} of the attempts ${whose} ${good}, over ${periodWords(period)}${hours ? `, ${hoursWords(hours)}` : ''}.`;
 }
 
 /** "below 99.5 %: €4,000; below 99 %: €10,000"; '' without any. */
 export const penaltyWords = (penalties: ServicePromise['penalties'], currency: string): string =>
-  penalties.map(({ below, amount }) => `below ${targetWords(below)}: ${formatMoney(amount, currency)}`).join('; ');
+  penalties.map(({ below, amount }) => `below ${exactPercent(below)}: ${formatMoney(amount, currency)}`).join('; ');

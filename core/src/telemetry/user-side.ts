@@ -22,13 +22,11 @@ export function isUserSide(resource: Attributes): boolean {
  */
 export function ranOnOf(resource: Attributes): string {
   if (!isUserSide(resource)) return '';
-  const browser = [textOf(resource['user_agent.name']), textOf(resource['user_agent.version'])?.split('.')[0]]
-    .filter(Boolean)
-    .join(' ');
+  const { device, browser } = outfitOf((name) => textOf(resource[name]) ?? '');
   const system = [textOf(resource['os.name']) ?? textOf(resource['browser.platform']), textOf(resource['os.version'])]
     .filter(Boolean)
     .join(' ');
-  return [modelOf(resource), browser, system].filter(Boolean).join(' · ');
+  return [device, browser, system].filter(Boolean).join(' · ');
 }
 
 /**

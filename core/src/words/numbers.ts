@@ -14,9 +14,18 @@ export function percent(share: number): string {
   return `${(share * 100).toFixed(isNearAnEnd ? 1 : 0).replace(/\.0$/, '')} %`;
 }
 
+/** A share with all its digits, as somebody set it: "99.95 %". */
+export const exactPercent = (share: number): string => `${Number((share * 100).toFixed(6))} %`;
+
+/** A share cut, not rounded: what is short of a target never looks like it. 100 % is all of them. */
+export function percentCut(share: number, digits: number): string {
+  const scale = 10 ** digits;
+  return `${share === 1 ? 100 : Math.min(100 - 1 / scale, Math.floor(share * 100 * scale + 1e-6) / scale)} %`;
+}
+
 const SIZES = ['byte', 'kilobyte', 'megabyte', 'gigabyte'] as const;
 
-/** A size in bytes, by powers of a thousand (SI): "640 byte", "48 kB", "1.2 MB". */
+/** A size in bytes, by powers of a thousand (SI): "640 bytes", "48 kB", "1.2 MB". */
 export function sizeWords(bytes: number): string {
   const step = Math.min(SIZES.length - 1, Math.max(0, Math.floor(Math.log10(Math.max(1, bytes)) / 3)));
   const value = bytes / 1000 ** step;

@@ -154,7 +154,7 @@ export function fetchedWords(resources: readonly Pick<Resource, 'bytes' | 'missi
   const bytes = resources.reduce((sum, one) => sum + one.bytes, 0);
   const unsized = resources.filter((one) => one.bytes === 0 && !one.missing).length;
   return [
-    `${counted(resources.length, 'resource')}, ${sizeWords(bytes)} over the network`,
+    `${counted(resources.length, 'resource')}${bytes > 0 ? `, ${sizeWords(bytes)} over the network` : ''}`,
     unsized > 0 && `${count(unsized)} without a size: from the cache, or not told by their host`,
   ]
     .filter(Boolean)

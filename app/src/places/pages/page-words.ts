@@ -98,7 +98,8 @@ export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>):
 /** How many of it there are for the views: "3.2 for 100 views". */
 const rateWords = (n: number, views: number) => {
   const rate = (n / views) * 100;
-  return `${rate < 10 ? rate.toFixed(1) : count(rate)} for 100 views`;
+  const words = rate < 0.05 ? 'under 0.1' : rate < 10 ? rate.toFixed(1) : count(rate);
+  return `${words} for 100 views`;
 };
 
 const WHAT: Readonly<Record<Where['what'], string>> = {

@@ -4,6 +4,7 @@ import { VITALS } from '@toplens/core/pages';
 import { countryMap } from '@/charts/country-shapes';
 import { freeLabels } from '@/charts/free-labels';
 import { trendWords } from '@/charts/vital-trend';
+import { fetchedWords } from './load-page';
 import { frameWords } from './error-stack';
 import { errorsSentence } from './errors-place';
 import { groupedParts } from './page-groups';
@@ -104,6 +105,18 @@ describe('page loads in words', () => {
     expect(sorted('-weight').rows.map(({ name }) => name)).toEqual(['/send', '/slow', '/rare']);
     expect(sorted('-meanMs').rows.map(({ name }) => name)).toEqual(['/slow', '/send', '/rare']);
     expect(sorted('-meanMs').few.size).toBe(1);
+  });
+
+  test('what was fetched: a size only where one is known, and a rate that is some is never told as none', () => {
+    const of = (...bytes: number[]) => fetchedWords(bytes.map((one) => ({ bytes: one, missing: false })));
+    expect(of(480_000, 0)).toBe(
+      '2 resources, 480 kB over the network; 1 without a size: from the cache, or not told by their host',
+    );
+    expect(of(0)).toBe('1 resource; 1 without a size: from the cache, or not told by their host');
+    const rare = group({ views: 10_000, errors: 1, interactions: 0 });
+    expect(pagesSentence({ all: rare, kinds: { load: 10_000, route: 0, frame: 0 } })).toContain(
+      '1 script error, under 0.1 for 100 views.',
+    );
   });
 
   test('a page in a line', () => {

@@ -109,6 +109,10 @@ test('the chart in words', () => {
   expect(fanWords(level({ line: { startMs: 0, stepMs: 1, left: [] }, forecast: null }), NOW)).toBe(
     'Budget: nothing known yet',
   );
+  expect(fanWords(level({ line: { startMs: 0, stepMs: 1, left: [-0.2] }, forecast: null }), NOW)).toBe(
+    'Budget: 20 % overspent now',
+  );
+  expect(burnWords(level({ burn: [{ windowMs: 3_600_000, rate: 0.02 }] }))).toBe('under 0.1× in 1 h');
   expect(leftWords(undefined)).toBe('not known');
 });
 

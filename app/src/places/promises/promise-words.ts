@@ -1,14 +1,12 @@
 import type { Schemas } from '@/data/client';
-import { clock, count, counted, formatMoney, percent } from '@/look/format';
+import { clock, count, counted, exactPercent, formatMoney, percent, percentCut } from '@/look/format';
 
 export type ServiceLevel = Schemas['ServiceLevel'];
 
-/** A share with two digits, cut and not rounded: what is short of a target never looks like it. 100 % is all of them. */
-export function shareWords(share: number): string {
-  return `${share === 1 ? 100 : Math.min(99.99, Math.floor(share * 1e4 + 1e-6) / 100)} %`;
-}
+/** A share with two digits, cut and not rounded. */
+export const shareWords = (share: number): string => percentCut(share, 2);
 
-export const targetWords = (share: number): string => `${Number((share * 100).toFixed(6))} %`;
+export { exactPercent as targetWords } from '@/look/format';
 
 /** Likely enough to be named in the headline. */
 const LIKELY = 0.5;
@@ -55,7 +53,7 @@ export function belowHeadline(levels: readonly ServiceLevel[], currency: string)
 
 /** "99.31 % of 99.5 %" */
 export const keptWords = ({ kept, target }: ServiceLevel): string =>
-  kept ? `${shareWords(kept.share)} of ${targetWords(target)}` : `no data, of ${targetWords(target)}`;
+  kept ? `${shareWords(kept.share)} of ${exactPercent(target)}` : `no data, of ${exactPercent(target)}`;
 
 /** A chance that was found by trying a thousand times: never told as none or for sure. */
 export const chanceWords = (chance: number): string =>
@@ -93,6 +91,9 @@ export function budgetWords({ budget: { allowed, spent, left } }: ServiceLevel):
   return `${count(spent)} of about ${counted(allowed, 'bad attempt')} spent, ${rest}`;
 }
 
+/** Some is never told as none. */
+const rateWords = (rate: number) => (rate > 0 && rate < 0.05 ? 'under 0.1' : rate.toFixed(rate < 10 ? 1 : 0));
+
 const LENGTHS: Record<number, string> = {
   300_000: '5 min',
   1_800_000: '30 min',
@@ -104,10 +105,7 @@ const LENGTHS: Record<number, string> = {
 /** "2.4× in 1 h": how many periods’ worth is spent in one. */
 export const burnWords = ({ burn }: ServiceLevel): string =>
   burn
-    .map(
-      ({ windowMs, rate }) =>
-        `${rate === null ? 'no data' : `${rate.toFixed(rate < 10 ? 1 : 0)}×`} in ${LENGTHS[windowMs]}`,
-    )
+    .map(({ windowMs, rate }) => `${rate === null ? 'no data' : `${rateWords(rate)}×`} in ${LENGTHS[windowMs]}`)
     .join(', ');
 
 const PACES = { fast: 'fast', medium: 'steadily', slow: 'slowly' } as const;
@@ -119,7 +117,7 @@ export function fanWords(level: ServiceLevel, nowMs: number): string {
   const { line, forecast } = level;
   const left = line.left.at(-1);
   const end = forecast?.fan.at(-1);
-  const now = left === undefined ? 'nothing known yet' : `${percent(Math.max(0, left))} left now`;
+  const now = left === undefined ? 'nothing known yet' : `${leftWords(left)} now`;
   const then = end
     ? `; at ${clock(end.atMs, nowMs)} probably ${leftWords(end.left[2])}, in 95 % of cases from ${leftWords(end.left[0])} to ${leftWords(end.left[4])}`
     : '';

@@ -35,8 +35,7 @@ export const budgetOf = ({ line, forecast, period }: ServiceLevel, nowMs: number
   fan: forecast?.fan ?? [],
 });
 
-export const tonesOf = (standing: Standing): 0 | 1 | 2 | 3 =>
-  ({ broken: 3, likely: 3, possible: 1, safe: 0, noData: 0 })[standing] as 0 | 1 | 2 | 3;
+const TONES: Record<Standing, 0 | 1 | 3> = { broken: 3, likely: 3, possible: 1, safe: 0, noData: 0 };
 
 /** Service levels: which will break, what that costs, and how much of each budget is left. */
 export function PromisesPlace() {
@@ -110,7 +109,7 @@ function PromiseLine({ level, currency, nowMs }: { level: ServiceLevel; currency
               <Rect
                 width={10}
                 height={10}
-                fill={standing === 'noData' ? palette.surface : palette.harm[tonesOf(standing)]}
+                fill={standing === 'noData' ? palette.surface : palette.harm[TONES[standing]]}
                 stroke={palette.muted}
               />
             </Svg>

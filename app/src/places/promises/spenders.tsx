@@ -1,10 +1,11 @@
+import { HOUR_MS } from '@toplens/core/time';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Rect } from 'react-native-svg';
 import type { Schemas } from '@/data/client';
 import { Door } from '@/frame/door';
 import { Strip } from '@/frame/strip';
-import { useView, type View as LookedAt } from '@/frame/view';
+import type { View as LookedAt } from '@/frame/view';
 import { clock, count, counted, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -33,7 +34,6 @@ interface Spender {
   narrowed?: Partial<LookedAt>;
 }
 
-const HOUR_MS = 3_600_000;
 const iso = (timeMs: number) => new Date(timeMs).toISOString();
 
 function spendersBy(by: By, page: Page): Spender[] {
@@ -95,7 +95,6 @@ function spendersBy(by: By, page: Page): Spender[] {
 
 /** Who spent the budget, told apart in several ways; each leads to what it is. */
 export function Spenders({ page }: { page: Page }) {
-  const { view } = useView();
   const [by, setBy] = useState<By>('incidents');
   const spenders = spendersBy(by, page).filter(({ bad }) => bad >= 0.5);
   return (
@@ -109,7 +108,7 @@ export function Spenders({ page }: { page: Page }) {
         {spenders.map((spender) => (
           <View role="listitem" key={spender.key}>
             {spender.path ? (
-              <Door path={spender.path} narrowed={{ ...view, ...spender.narrowed }} style={styles.row}>
+              <Door path={spender.path} {...(spender.narrowed && { narrowed: spender.narrowed })} style={styles.row}>
                 <SpenderLine spender={spender} isDoor />
               </Door>
             ) : (

@@ -49,7 +49,10 @@ export async function countHour(
   const counts = new Map<number, HourCount>();
   const open: { counter: Counter; key: string }[] = [];
   for (const counter of counters) {
-    const key = `${hourMs}:${counter.flow}:${counter.indicator}:${counter.limitMs ?? judgedBy(state, counter.flow, hourMs)}`;
+    const { flow, indicator, limitMs } = counter;
+    // Whether an attempt hung is told by the limit that judged it, whatever limit the promise has.
+    const by = indicator === 'inTime' && limitMs !== undefined ? limitMs : judgedBy(state, flow, hourMs);
+    const key = `${hourMs}:${flow}:${indicator}:${by}`;
     const known = cache.get(key);
     if (known?.version === version) counts.set(counter.flow, known.count);
     else open.push({ counter, key });

@@ -66,18 +66,23 @@ export async function countPromise(
 }
 
 /** Sum of the steps that begin in a window. */
-export const tallyIn = (steps: readonly BadStep[], { fromMs, toMs }: Window): Tally =>
-  steps.reduce(
-    (sum, { startMs, tally }) => (startMs >= fromMs && startMs < toMs ? addTally(sum, tally) : sum),
-    NOTHING,
-  );
+export function tallyIn(steps: readonly BadStep[], { fromMs, toMs }: Window): Tally {
+  let [valid, good] = [0, 0];
+  for (const { startMs, tally } of steps) {
+    if (startMs < fromMs || startMs >= toMs) continue;
+    valid += tally.valid;
+    good += tally.good;
+  }
+  return { valid, good };
+}
+
+/** Adds to what was counted under a key. */
+export const addTo = <Key>(tallies: Map<Key, Tally>, key: Key, tally: Tally): unknown =>
+  tallies.set(key, addTally(tallies.get(key) ?? NOTHING, tally));
 
 /** Steps summed by whole hours. */
 export function tallyByHour(steps: readonly BadStep[]): Map<number, Tally> {
   const hours = new Map<number, Tally>();
-  for (const { startMs, tally } of steps) {
-    const hourMs = floorTo(startMs, HOUR_MS);
-    hours.set(hourMs, addTally(hours.get(hourMs) ?? NOTHING, tally));
-  }
+  for (const { startMs, tally } of steps) addTo(hours, floorTo(startMs, HOUR_MS), tally);
   return hours;
 }

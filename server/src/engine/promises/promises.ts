@@ -1,13 +1,4 @@
-import {
-  addTally,
-  NOTHING,
-  periodBefore,
-  spentBy,
-  usualBadShare,
-  type PeriodReport,
-  type ServicePromise,
-  type Tally,
-} from '@toplens/core/promises';
+import { periodBefore, type PeriodReport, type ServicePromise, type Tally } from '@toplens/core/promises';
 import { HOUR_MS, overlap, type Window } from '@toplens/core/time';
 import type { EndangeredPromisesShape, PromisePageShape, PromisesShape } from '../../contract/promises';
 import { promisesOf } from '../../settings/promises';
@@ -16,9 +7,9 @@ import { resolveWindow } from '../reading/windows';
 import { PerVersion } from '../state/per-version';
 import type { PromiseQuestion, WindowQuestion } from '../state/questions';
 import type { EngineState } from '../state/engine-state';
-import { countPromise, flowsOf, tallyIn } from './promise-counts';
+import { addTo, countPromise, flowsOf, tallyByHour, tallyIn } from './promise-counts';
 import { reportOf } from './report';
-import { countedAt, levelOf, spendersOf, type Counted } from './service-level';
+import { countedAt, firstKnownMs, levelOf, spentIn, type Counted } from './service-level';
 
 const MOST_LISTED = 12;
 const PERIODS_BEFORE = 3;
@@ -54,12 +45,10 @@ export async function promisePage(state: EngineState, question: PromiseQuestion)
   if (!promise) return null;
   const window = resolveWindow(state, question.window);
   const counted = await countedAt(state, promise, window.toMs);
-  const { period, steps, nowMs } = counted;
-  const all = tallyIn(steps, period);
+  const { period, nowMs, tally: all } = counted;
   const bad = all.valid - all.good;
   const partOf = (one: number) => ({ bad: one, share: bad === 0 ? 0 : one / bad });
-  const spenders = spendersOf(state, counted, period);
-  const { byIncident, unexplained } = spentBy(steps, spenders, usualBadShare(steps, spenders));
+  const { spenders, byIncident, unexplained } = spentIn(state, counted);
   const inPeriod = placesIn(counted);
   return {
     nowMs,
@@ -126,26 +115,21 @@ const mostBad = (counts: ReadonlyMap<number, Tally>): [number, Tally][] =>
 function placesIn({ counts, steps, period, nowMs }: Counted) {
   const places = {
     flows: new Map<number, Tally>(),
-    hours: new Map<number, Tally>(),
+    hours: tallyByHour(steps),
     sites: new Map<number, Tally>(),
     versions: new Map<number, Tally>(),
     cells: new Map<string, Tally>(),
   };
-  const add = <Key>(tallies: Map<Key, Tally>, key: Key, tally: Tally) =>
-    tallies.set(key, addTally(tallies.get(key) ?? NOTHING, tally));
-  for (const { flow, startMs, tally } of steps) {
-    add(places.flows, flow, tally);
-    add(places.hours, Math.floor(startMs / HOUR_MS) * HOUR_MS, tally);
-  }
+  for (const { flow, tally } of steps) addTo(places.flows, flow, tally);
   for (const { hourMs, byFlow } of counts.hours) {
     // Sites and versions are known by whole hours: those that count from begin to end.
     if (hourMs < period.fromMs || hourMs >= nowMs || !counts.isCounted(hourMs)) continue;
     for (const [flow, { sites, versions }] of byFlow) {
       for (const [site, [valid, good]] of sites) {
-        add(places.sites, site, { valid, good });
-        if (site !== 0) add(places.cells, `${flow}:${site}`, { valid, good });
+        addTo(places.sites, site, { valid, good });
+        if (site !== 0) addTo(places.cells, `${flow}:${site}`, { valid, good });
       }
-      for (const [version, [valid, good]] of versions) add(places.versions, version, { valid, good });
+      for (const [version, [valid, good]] of versions) addTo(places.versions, version, { valid, good });
     }
   }
   return places;
@@ -178,9 +162,7 @@ export async function endangeredBy(
   for (const promise of promisesOf(state.settings.at())) {
     if (!flowsOf(state, promise).some((flow) => touched.has(flow))) continue;
     const counted = await countedAt(state, promise, nowMs);
-    const spenders = spendersOf(state, counted, counted.period);
-    const bad =
-      spentBy(counted.steps, spenders, usualBadShare(counted.steps, spenders)).byIncident.get(incident.id) ?? 0;
+    const bad = spentIn(state, counted).byIncident.get(incident.id) ?? 0;
     if (bad < LEAST_SPENT) continue;
     const { name, to, budget, forecast } = levelOf(state, counted);
     found.push({
@@ -203,13 +185,13 @@ export async function endangeredBy(
 export async function keptBefore(state: EngineState, promise: ServicePromise) {
   const { toMs } = resolveWindow(state, { lengthMs: HOUR_MS });
   const counted = await countedAt(state, promise, toMs);
-  return { counted: tallyIn(counted.steps, counted.period), periods: await periodsBefore(state, counted) };
+  return { tally: counted.tally, periods: await periodsBefore(state, counted) };
 }
 
 /** How it was kept before: periods of which the whole is known, by attempts or their sums. */
 async function periodsBefore(state: EngineState, { promise, period }: Counted): Promise<PromisePageShape['periods']> {
   const told: PromisePageShape['periods'] = [];
-  const firstMs = Math.min(...state.names.flows.map(({ id }) => state.history.firstMsOf(id)));
+  const firstMs = firstKnownMs(state);
   let before: Window = period;
   for (let k = 0; k < PERIODS_BEFORE; k++) {
     before = periodBefore(promise.period, promise.period.kind === 'rolling' ? before.toMs : before.fromMs);

@@ -1,5 +1,5 @@
 import { type PeriodReport } from '@toplens/core/promises';
-import { counted, formatMoney, percent } from '@toplens/core/words';
+import { counted, formatMoney, percent, percentCut } from '@toplens/core/words';
 import type { PromisePageShape } from '../../contract/promises';
 
 const utc = new Intl.DateTimeFormat('en-GB', {
@@ -11,8 +11,7 @@ const utc = new Intl.DateTimeFormat('en-GB', {
   timeZone: 'UTC',
 });
 const at = (timeMs: number) => utc.format(timeMs);
-/** Cut, not rounded: what is short of a target never looks like it. */
-const share = (value: number) => (value === 1 ? '100 %' : `${Math.floor(value * 1e5 + 1e-6) / 1e3} %`);
+const share = (value: number) => percentCut(value, 3);
 
 /** What a promise’s period came to: kept or not, what it cost, what was excluded, and what spent it. Times in UTC. */
 export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape): PeriodReport {

@@ -12,11 +12,13 @@ import {
   periodAt,
   periodWords,
   ruleWords,
+  spentBy,
   usualBadShare,
   type BadStep,
   type Forecast,
   type ServicePromise,
   type Spender,
+  type Tally,
 } from '@toplens/core/promises';
 import { ceilTo, DAY_MS, dayKinds, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { LRUCache } from 'lru-cache';
@@ -44,33 +46,29 @@ export interface Counted {
   /** up to when attempts are counted: the end of the steps that are whole */
   nowMs: number;
   counts: PromiseCounts;
-  /** those of its period */
+  /** those of its period, and their sum */
   steps: BadStep[];
+  tally: Tally;
 }
 
 /** @param nowMs the moment for which it stands */
 export async function countedAt(state: EngineState, promise: ServicePromise, nowMs: number): Promise<Counted> {
   const toMs = floorTo(nowMs, BUCKET_MS);
   const period = periodAt(promise.period, toMs);
-  const firstMs = Math.max(earliestMs(state), Math.min(period.fromMs, toMs - LEARNT_FROM_MS));
+  const knownMs = firstKnownMs(state);
+  const earliestMs = Number.isFinite(knownMs) ? floorTo(knownMs, HOUR_MS) : 0;
+  const firstMs = Math.max(earliestMs, Math.min(period.fromMs, toMs - LEARNT_FROM_MS));
   const counts = await countPromise(state, promise, { fromMs: firstMs, toMs: Math.max(firstMs, toMs) });
-  return {
-    promise,
-    period,
-    nowMs: toMs,
-    counts,
-    steps: counts.steps.filter(({ startMs }) => startMs >= period.fromMs),
-  };
+  const steps = counts.steps.filter(({ startMs }) => startMs >= period.fromMs);
+  return { promise, period, nowMs: toMs, counts, steps, tally: tallyIn(steps, period) };
 }
 
-/** From when anything is known. */
-function earliestMs({ names, history }: EngineState): number {
-  const first = Math.min(...names.flows.map(({ id }) => history.firstMsOf(id)));
-  return Number.isFinite(first) ? floorTo(first, HOUR_MS) : 0;
-}
+/** From when anything is known; Infinity while nothing is. */
+export const firstKnownMs = ({ names, history }: EngineState): number =>
+  Math.min(...names.flows.map(({ id }) => history.firstMsOf(id)));
 
 /** Incidents of its flows, as they were known by then. */
-export const spendersOf = (state: EngineState, { counts, nowMs }: Counted, window: Window): Spender[] =>
+const spendersOf = (state: EngineState, { counts, nowMs }: Counted, window: Window): Spender[] =>
   state.register.within({ fromMs: window.fromMs, toMs: Math.min(window.toMs, nowMs) }).flatMap((incident) => {
     const flows = new Set(incident.parts.map(({ flow }) => flow).filter((flow) => counts.flows.includes(flow)));
     return flows.size === 0 || incident.onsetMs >= nowMs
@@ -78,10 +76,15 @@ export const spendersOf = (state: EngineState, { counts, nowMs }: Counted, windo
       : [{ id: incident.id, fromMs: floorTo(incident.onsetMs, BUCKET_MS), toMs: incident.endMs, flows }];
   });
 
+/** Who spent the budget of the period, and what no incident explains. */
+export function spentIn(state: EngineState, counted: Counted) {
+  const spenders = spendersOf(state, counted, counted.period);
+  return { spenders, ...spentBy(counted.steps, spenders, usualBadShare(counted.steps, spenders)) };
+}
+
 export function levelOf(state: EngineState, counted: Counted): ServiceLevelShape {
-  const { promise, period, nowMs, counts, steps } = counted;
+  const { promise, period, nowMs, counts, tally } = counted;
   const { target } = promise;
-  const tally = tallyIn(steps, period);
   const upTo = (lengthMs: number) => tallyIn(counts.steps, { fromMs: nowMs - lengthMs, toMs: nowMs });
   const predicted = forecastOf(state, counted);
   const expectedValid = promise.period.kind === 'rolling' ? tally.valid : (predicted?.expectedValid ?? tally.valid);
@@ -137,10 +140,8 @@ export function levelOf(state: EngineState, counted: Counted): ServiceLevelShape
 }
 
 /** A rolling one when it is below its target; a calendar's once its budget is gone and nothing to come can mend it. */
-const isBroken = ({ promise, steps, period }: Counted, left: number, chance: number | undefined): boolean => {
-  const { valid, good } = tallyIn(steps, period);
-  return promise.period.kind === 'rolling' ? good / valid < promise.target : left < 0 && chance === 1;
-};
+const isBroken = ({ promise, tally }: Counted, left: number, chance: number | undefined): boolean =>
+  promise.period.kind === 'rolling' ? tally.good / tally.valid < promise.target : left < 0 && chance === 1;
 
 /** When nothing is left at the pace of the last hours; null when that is after the period, or nothing is spent. */
 function endsAt({ period, nowMs, counts, promise }: Counted, left: number): number | null {

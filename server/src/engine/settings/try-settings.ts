@@ -2,7 +2,7 @@ import { matchesPattern, type FlowRule } from '@toplens/core/flows';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { lineReader } from '@toplens/core/money';
 import { HOUR_MS } from '@toplens/core/time';
-import { counted, formatMoney } from '@toplens/core/words';
+import { counted, exactPercent, formatMoney, percentCut } from '@toplens/core/words';
 import type { TriedSettingShape } from '../../contract/settings';
 import type { Settings } from '../../settings/settings';
 import { promisesOf } from '../../settings/promises';
@@ -121,18 +121,16 @@ async function tryBusinessEvents(state: EngineState, { businessEvents, currency 
 async function tryPromises(state: EngineState, settings: Settings): Promise<Line[]> {
   const lines: Line[] = [];
   for (const promise of promisesOf(settings)) {
-    const { counted, periods } = await keptBefore(state, promise);
-    const { valid, good } = counted;
+    const { tally, periods } = await keptBefore(state, promise);
+    const { valid, good } = tally;
     const before = periods.map(({ isKept }) => (isKept === null ? 'no data' : isKept ? 'kept' : 'broken')).reverse();
-    const now = valid === 0 ? 'no attempt counts now' : `now ${shareOf(good / valid)} of ${shareOf(promise.target)}`;
+    const now =
+      valid === 0 ? 'no attempt counts now' : `now ${percentCut(good / valid, 4)} of ${exactPercent(promise.target)}`;
     const then = before.length === 0 ? 'no whole period before is known' : `before: ${before.join(', ')}`;
     lines.push({ of: promise.name, words: `${now}; ${then}` });
   }
   return lines;
 }
-
-/** Cut, not rounded: what is short of a target never looks like it. */
-const shareOf = (share: number): string => `${Math.floor(share * 1e6 + 1e-6) / 1e4} %`;
 
 const tryKeyTiers = ({ names }: EngineState, { rates }: Settings): Line[] =>
   rates.keyTiers.map((tier) => ({
