@@ -8,10 +8,10 @@ import {
   type ServicePromise,
   type Tally,
 } from '@toplens/core/promises';
-import { dayKinds, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
+import { dayKinds, floorTo, HOUR_MS, overlap, type Window } from '@toplens/core/time';
 import { isPromised } from '../../settings/promises';
 import type { EngineState } from '../state/engine-state';
-import { countHour, type HourCount } from './count-hours';
+import { countHour, type Counter, type HourCount } from './count-hours';
 
 /** Attempts of a promise in a window, as far as they count. */
 export interface PromiseCounts {
@@ -36,14 +36,35 @@ export const flowsOf = ({ names }: EngineState, promise: ServicePromise): number
     )
     .map(({ id }) => id);
 
+/** By what each of its flows is counted. */
+const countersOf = (state: EngineState, promise: ServicePromise): Counter[] =>
+  flowsOf(state, promise).map((flow) => ({ flow, indicator: promise.indicator, limitMs: promise.limitMs }));
+
+/** Reads each hour once for several promises, each in its window: what is counted of an hour is kept. */
+export async function countTogether(
+  state: EngineState,
+  asked: readonly { promise: ServicePromise; window: Window }[],
+): Promise<void> {
+  const all = asked.map(({ promise, window }) => ({ window, counters: countersOf(state, promise) }));
+  const fromMs = floorTo(Math.min(...all.map(({ window }) => window.fromMs)), HOUR_MS);
+  const toMs = Math.max(...all.map(({ window }) => window.toMs));
+  for (let hourMs = fromMs; hourMs < toMs; hourMs += HOUR_MS) {
+    const hour = { fromMs: hourMs, toMs: hourMs + HOUR_MS };
+    await countHour(
+      state,
+      hourMs,
+      all.filter(({ window }) => overlap(hour, window)).flatMap(({ counters }) => counters),
+    );
+  }
+}
+
 /** Counts hour by hour, so that other questions get their turn in between. */
 export async function countPromise(
   state: EngineState,
   promise: ServicePromise,
   window: Window,
 ): Promise<PromiseCounts> {
-  const flows = flowsOf(state, promise);
-  const counters = flows.map((flow) => ({ flow, indicator: promise.indicator, limitMs: promise.limitMs }));
+  const counters = countersOf(state, promise);
   const { isHoliday } = dayKinds(state.settings.calendarAt(window.toMs));
   const isCounted = isCountedIn(countedStretches(promise, window, isHoliday));
   const steps: BadStep[] = [];
@@ -62,7 +83,7 @@ export async function countPromise(
       }
     }
   }
-  return { flows, steps, hours, isCounted, isRough };
+  return { flows: counters.map(({ flow }) => flow), steps, hours, isCounted, isRough };
 }
 
 /** Sum of the steps that begin in a window. */

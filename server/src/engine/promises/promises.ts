@@ -7,9 +7,9 @@ import { resolveWindow } from '../reading/windows';
 import { PerVersion } from '../state/per-version';
 import type { PromiseQuestion, WindowQuestion } from '../state/questions';
 import type { EngineState } from '../state/engine-state';
-import { addTo, countPromise, flowsOf, tallyByHour, tallyIn } from './promise-counts';
+import { addTo, countPromise, countTogether, flowsOf, tallyByHour, tallyIn } from './promise-counts';
 import { reportOf } from './report';
-import { countedAt, firstKnownMs, levelOf, spentIn, type Counted } from './service-level';
+import { countedAt, countedWindow, firstKnownMs, levelOf, spentIn, type Counted } from './service-level';
 
 const MOST_LISTED = 12;
 const PERIODS_BEFORE = 3;
@@ -22,9 +22,13 @@ const listed = new PerVersion<PromisesShape>(20);
 export function promises(state: EngineState, { window: asked }: { window: WindowQuestion }): Promise<PromisesShape> {
   const window = resolveWindow(state, asked);
   return listed.get(state, `${window.fromMs}-${window.toMs}`, async () => {
+    const all = promisesOf(state.settings.at());
+    await countTogether(
+      state,
+      all.map((promise) => ({ promise, window: countedWindow(state, promise, window.toMs) })),
+    );
     const levels = [];
-    for (const promise of promisesOf(state.settings.at()))
-      levels.push(levelOf(state, await countedAt(state, promise, window.toMs)));
+    for (const promise of all) levels.push(levelOf(state, await countedAt(state, promise, window.toMs)));
     return {
       window,
       nowMs: window.toMs,

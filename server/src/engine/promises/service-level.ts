@@ -55,12 +55,17 @@ export interface Counted {
 export async function countedAt(state: EngineState, promise: ServicePromise, nowMs: number): Promise<Counted> {
   const toMs = floorTo(nowMs, BUCKET_MS);
   const period = periodAt(promise.period, toMs);
-  const knownMs = firstKnownMs(state);
-  const earliestMs = Number.isFinite(knownMs) ? floorTo(knownMs, HOUR_MS) : 0;
-  const firstMs = Math.max(earliestMs, Math.min(period.fromMs, toMs - LEARNT_FROM_MS));
-  const counts = await countPromise(state, promise, { fromMs: firstMs, toMs: Math.max(firstMs, toMs) });
+  const counts = await countPromise(state, promise, countedWindow(state, promise, toMs));
   const steps = counts.steps.filter(({ startMs }) => startMs >= period.fromMs);
   return { promise, period, nowMs: toMs, counts, steps, tally: tallyIn(steps, period) };
+}
+
+/** Its period up to a moment, and the days before from which is learned, as far as anything is known. */
+export function countedWindow(state: EngineState, { period }: ServicePromise, nowMs: number): Window {
+  const knownMs = firstKnownMs(state);
+  const earliestMs = Number.isFinite(knownMs) ? floorTo(knownMs, HOUR_MS) : 0;
+  const fromMs = Math.max(earliestMs, Math.min(periodAt(period, nowMs).fromMs, nowMs - LEARNT_FROM_MS));
+  return { fromMs, toMs: Math.max(fromMs, nowMs) };
 }
 
 /** From when anything is known; Infinity while nothing is. */
