@@ -17,13 +17,13 @@ const rooms = {
   api: 'access|contract|engine|intake|maintenance|outbound|search|settings|store|threads',
   'engine/state': 'contract|names|settings|store|threads',
   'engine/reading': 'engine/state|contract|store|names',
-  'engine/harm': 'engine/state|engine/reading|contract|store',
+  'engine/harm': 'engine/state|engine/reading|engine/promises|contract|store',
   'engine/evaluation': 'engine/state|engine/reading|store',
-  'engine/incidents': 'engine/state|engine/reading|engine/harm|contract|store',
+  'engine/incidents': 'engine/state|engine/reading|engine/harm|contract|store|settings',
   'engine/flows': 'engine/state|engine/reading|engine/harm|contract|store|settings',
   'engine/attempts': 'engine/state|engine/reading|engine/harm|contract|store',
   'engine/journeys': 'engine/state|engine/reading|engine/harm|contract|store|settings',
-  'engine/promises': 'engine/state|engine/reading|engine/harm|contract|store|settings',
+  'engine/promises': 'engine/state|engine/reading|contract|store|settings',
   'engine/settings': 'engine/state|engine/promises|engine/reading|contract|settings|store',
   'engine/infrastructure': 'engine/state|engine/reading|engine/harm|contract|store|names',
 };
@@ -49,8 +49,8 @@ module.exports = {
       name: 'core-knows-nobody',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-      // luxon: calendars in named time zones.
-      to: { pathNot: ['^core/src', '^node_modules/(@types/)?luxon/'] },
+      // luxon: calendars in named time zones; ical.js: calendars as iCalendar.
+      to: { pathNot: ['^core/src', '^node_modules/((@types/)?luxon|ical\\.js)/'] },
     },
     {
       name: 'stats-and-time-at-the-bottom',

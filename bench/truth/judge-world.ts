@@ -139,7 +139,7 @@ export function judgeWorld(
         rates: { ...DEFAULT_RATES },
         importanceOf: () => 1,
         isKeyTier: (tier) => tier === KEY_TIER,
-        penaltyOf: () => 0,
+        promises: [],
       },
     });
     return { incident, bill: harmBill(incident.parts, window, context) };

@@ -65,6 +65,7 @@ const found = (
     outcomes: { onTime: 0, late: 0, hung: 0, failed: 0 },
     missingAttempts: 0,
     penalties: 0,
+    promises: [],
     hurtPersons: new Set(),
     lines: [
       { name: 'waiting', quantity: interval(10, 1), rate: 1, importance: 1, harm: interval(10, 1) },

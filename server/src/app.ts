@@ -15,10 +15,11 @@ import { pageRoutes } from './api/pages';
 import { personRoutes } from './api/persons';
 import { promiseRoutes } from './api/promises';
 import { openApi } from './contract/open-api';
-import { problemHandler, sendProblem, unknownRoute } from './problems';
+import { problemHandler, sendProblem } from './problems';
 import { checkTexts, flushed } from './api/before';
 import { refusedRoutes } from './api/refused-records';
 import { serverStateRoutes } from './api/server-state';
+import { unknownRoute } from './api/unknown-route';
 import { settingsRoutes } from './api/settings';
 import type { Pseudonyms } from './access/pseudonyms';
 import type { Config } from './config';
@@ -131,9 +132,17 @@ export function buildApp({
   app.use('/v1', unknownRoute);
 
   if (config.appDir !== '' && existsSync(config.appDir)) serveApp(app, config.appDir);
+  else
+    app.get('/', (_request, response) => {
+      response.type('text').send(WITHOUT_APP);
+    });
   app.use(problemHandler(log));
   return app;
 }
+
+/** Of a server that was started without its interface. */
+const WITHOUT_APP =
+  'The server of Top Lens runs, without its interface: "npm run build" makes it, then start again. The API is described at /api/openapi.json.\n';
 
 function serveApp(app: Express, dir: string): void {
   // Names of built files hold a hash of their content: they never change. A missing one is an error, not the start
@@ -142,5 +151,9 @@ function serveApp(app: Express, dir: string): void {
   app.use('/_expo', express.static(join(dir, '_expo'), immutable));
   app.use('/assets', express.static(join(dir, 'assets'), immutable));
   app.use(express.static(dir));
-  app.get('/{*path}', (_request, response) => response.sendFile(join(dir, 'index.html')));
+  app.get('/{*path}', (request, response) => {
+    // No place of the app is called like a file; what stands below one, as a component, may be.
+    if (/^\/[^/]+\.\w+$/.test(request.path)) throw new Problem('notFound', `there is no file ${request.path}`);
+    response.sendFile(join(dir, 'index.html'));
+  });
 }

@@ -5,6 +5,7 @@ export const PROBLEMS = {
   noKey: [401, 'An ingest key is needed'],
   forbidden: [403, 'This is not allowed'],
   notFound: [404, 'There is no such thing here'],
+  wrongMethod: [405, 'This address is asked in another way'],
   conflict: [409, 'That does not fit the present state'],
   tooLarge: [413, 'The request is too large'],
   wrongType: [415, 'This content type cannot be read'],
@@ -29,7 +30,7 @@ export class Problem extends Error {
     readonly code: ProblemCode,
     /** what is wrong here, and the way on; for people */
     readonly detail: string,
-    readonly extra: { field?: string; retryAfterS?: number } = {},
+    readonly extra: { field?: string; retryAfterS?: number; allow?: readonly string[] } = {},
   ) {
     super(detail);
   }

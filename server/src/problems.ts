@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import type { ErrorRequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import { Problem, PROBLEMS } from './errors';
 import { databaseAway } from './store/database';
@@ -12,6 +12,9 @@ export const WHAT_IS_DAMAGED =
 /** problem+json, RFC 9457. */
 export function sendProblem(response: Response, problem: Problem, id?: string): void {
   const [status, title] = PROBLEMS[problem.code];
+  // RFC 9110, 15.5.2 and 15.5.6: how to be let in, and what is allowed.
+  if (status === 401) response.setHeader('www-authenticate', 'Bearer');
+  if (problem.extra.allow) response.setHeader('allow', problem.extra.allow.join(', '));
   if (problem.extra.retryAfterS !== undefined) response.setHeader('retry-after', String(problem.extra.retryAfterS));
   response
     .status(status)
@@ -27,13 +30,6 @@ export function sendProblem(response: Response, problem: Problem, id?: string): 
       }),
     );
 }
-
-export const unknownRoute: RequestHandler = (request) => {
-  throw new Problem(
-    'notFound',
-    `${request.method} ${request.baseUrl}${request.path} is not part of this API; /api/openapi.json describes it`,
-  );
-};
 
 /** Every error ends here; what nobody expected gets a number under which the log has it. */
 export function problemHandler(log: Logger): ErrorRequestHandler {

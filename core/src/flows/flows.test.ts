@@ -5,7 +5,6 @@ import { createHistogram, recordInPlace } from '../stats';
 import {
   apdex,
   apdexOf,
-  expectedPenalty,
   flowFacts,
   formatApdex,
   isEntry,
@@ -90,18 +89,6 @@ test('rules name flows, by pattern, first match first', () => {
     importance: 1,
   });
   expect(flowFacts(rules, 'A', 'GET /x.y')).toMatchObject({ name: 'GET /x.y', limitMs: undefined, importance: 3 });
-});
-
-test('a broken promise costs as much of its penalty as attempts use up of its budget, at most all', () => {
-  const agreement = { target: 0.995, days: 30, penalty: 4000 };
-  // 1,000 attempts a day for 30 days: 150 may be outside.
-  expect(expectedPenalty(agreement, 15, 1000)).toBeCloseTo(400, 9);
-  expect(expectedPenalty(agreement, 900, 1000)).toBe(4000);
-  expect([
-    expectedPenalty(agreement, 15, 0),
-    expectedPenalty(undefined, 15, 1000),
-    expectedPenalty(agreement, 0, 1000),
-  ]).toEqual([0, 0, 0]);
 });
 
 test('Apdex from a histogram is that of the single durations, where T and 4T lie between buckets', () => {

@@ -1,6 +1,7 @@
 export * from './rules';
 export * from './discover';
 export * from './outcome';
+export * from './is-good';
 export * from './apdex';
 export * from './roll-up';
 export * from './precedence';

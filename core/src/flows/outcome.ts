@@ -10,7 +10,7 @@ export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
 };
 
 const HANG_FACTOR = 10;
-const SHORTEST_HANG_MS = 30_000;
+export const SHORTEST_HANG_MS = 30_000;
 
 /** From here on an attempt counts as hung: ten times the limit, at least 30 s. */
 export const hangLimitMs = (limitMs: number): number => Math.max(HANG_FACTOR * limitMs, SHORTEST_HANG_MS);

@@ -26,22 +26,6 @@ export interface Agreement {
   penalty: number;
 }
 
-/**
- * What attempts outside the limit are expected to cost: the penalty times the share of the period's budget that they
- * use up, at most all of it.
- *
- * @param attemptsADay usual attempts of the flow in a day
- */
-export function expectedPenalty(
-  agreement: Agreement | undefined,
-  attemptsOutside: number,
-  attemptsADay: number,
-): number {
-  if (!agreement || !(attemptsADay > 0)) return 0;
-  const budget = (1 - agreement.target) * attemptsADay * agreement.days;
-  return agreement.penalty * Math.min(1, attemptsOutside / budget);
-}
-
 export interface FlowFacts {
   name: string;
   limitMs: number | undefined;

@@ -1,2 +1,3 @@
 export * from './otlp';
 export * from './har';
+export * from './icalendar';

@@ -35,8 +35,8 @@ export interface Brief {
   reproduce: string;
   /** journeys that lose people here, what fixing it brings, and what it hides further down; a line each */
   journeys: string[];
-  /** of the money, what promises are expected to cost; units of currency */
-  penalties: number;
+  /** promises whose budget it spends, a line each */
+  promises: string[];
   /** what else was seen: hosts that were not as usual, what the logs say, a line each */
   around: string[];
   samples: {
@@ -79,9 +79,7 @@ export function briefMarkdown(brief: Brief): string {
     `- **Who is hit most** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nobody stands out'}`,
     `- **To reproduce** ${plain(brief.reproduce)}`,
     ...brief.journeys.map((words) => `- **Journey** ${plain(words)}`),
-    ...(brief.penalties >= 0.5
-      ? [`- **Promises** ${formatMoney(brief.penalties, brief.currency)} of penalty is expected because of it`]
-      : []),
+    ...brief.promises.map((words) => `- **Promise** ${plain(words)}`),
     `- **Why you** ${plain(brief.team)} ${plain(brief.teamReason)}`,
     ...(brief.note ? ['', '## Note', ...brief.note.split('\n').map((row) => `> ${plain(row)}`)] : []),
     '',

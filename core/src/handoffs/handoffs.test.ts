@@ -75,7 +75,7 @@ const BRIEF: Brief = {
   journeys: [
     'Step 3 of 5 of Send a parcel: 194 left because of trouble; 24 are lost further down until that is fixed too',
   ],
-  penalties: 120,
+  promises: ['“Labels”: 42 attempts outside it, 12 % of all that may be; adds €120 to the penalty expected'],
   around: ['CPU, mid-2: 30 % usually, 97 % now', 'log, error, 50 lines, never before: no surcharge for band ‹…›'],
   samples: [
     {
@@ -110,7 +110,7 @@ test('the brief says what, since when, who, how much, where, whose, and shows at
     '(http://x/incident/3?from=a&to=b)',
     '- **To reproduce** Repeat POST /labels',
     '- **Journey** Step 3 of 5 of Send a parcel',
-    '- **Promises** €120 of penalty',
+    '- **Promise** “Labels”: 42 attempts outside it, 12 % of all that may be; adds €120',
   ])
     expect(markdown).toContain(wanted);
   expect(markdown).not.toContain('Never came');

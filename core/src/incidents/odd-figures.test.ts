@@ -50,6 +50,8 @@ test('neither does a sentence of a window or an incident', () => {
         withoutTeam: 1,
         incidents: Math.max(1, Math.round(figure)),
         isPast,
+        hasData: true,
+        learning: isPast ? null : { flows: Math.round(figure), of: Math.round(figure) + 1 },
       };
       const { headline, detail } = windowSentence(window);
       for (const text of [headline, detail]) expect(text).not.toMatch(BAD);
@@ -74,6 +76,8 @@ test('neither does a sentence of a window or an incident', () => {
       withoutTeam: 0,
       incidents: 1,
       isPast: false,
+      hasData: true,
+      learning: null,
     }).detail,
   ).toBe('It is with a team.');
 });

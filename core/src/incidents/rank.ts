@@ -1,7 +1,10 @@
 import { hoursOf, type Window } from '../time';
 import { BILL_LINES, quantityOf, type HarmBill } from './bill/bill';
 
-/** By what the list can be ordered; each: harm of one hurt person, on average; promises: penalties expected. */
+/**
+ * By what the list can be ordered; each: harm of one hurt person, on average; promises: what it adds to the penalties
+ * expected, then the share of a budget that it took.
+ */
 export const RANKINGS = ['harm', 'each', 'people', 'money', 'promises', 'keyCustomers'] as const;
 export type Ranking = (typeof RANKINGS)[number];
 
@@ -25,8 +28,17 @@ export interface Ranked {
 
 /** Worst first; equal weights by id, so that the order never depends on the order of the input. */
 export function rankWorstFirst<T extends Ranked>(incidents: readonly T[], ranking: Ranking = 'harm'): T[] {
-  return [...incidents].sort((a, b) => weightOf(b.bill, ranking) - weightOf(a.bill, ranking) || a.id - b.id);
+  return [...incidents].sort(
+    (a, b) =>
+      weightOf(b.bill, ranking) - weightOf(a.bill, ranking) ||
+      (ranking === 'promises' ? budgetTaken(b.bill) - budgetTaken(a.bill) : 0) ||
+      a.id - b.id,
+  );
 }
+
+/** The largest share that it took of the budget of any promise, 0 to 1 and more. */
+export const budgetTaken = ({ promises }: Pick<HarmBill, 'promises'>): number =>
+  Math.max(0, ...promises.map(({ budgetShare }) => budgetShare));
 
 export interface Stability {
   /** best and worst rank by harm while each rate in turn is halved and doubled */

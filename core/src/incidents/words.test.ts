@@ -58,6 +58,8 @@ describe('sentences', () => {
       withoutTeam: 2,
       incidents: 5,
       isPast: false,
+      hasData: true,
+      learning: null,
     };
     expect(windowSentence(window)).toEqual({
       headline: '917 people are hurt: 1,760 harm points an hour, in five flows.',
@@ -65,6 +67,18 @@ describe('sentences', () => {
     });
     expect(windowSentence({ ...window, incidents: 0 }).headline).toBe('Nobody is being hurt.');
     expect(windowSentence({ ...window, incidents: 0, isPast: true }).headline).toBe('Nobody was hurt.');
+    expect(windowSentence({ ...window, incidents: 0, hasData: false }).headline).toBe('No data has come in yet.');
+    expect(windowSentence({ ...window, incidents: 0, learning: { flows: 3, of: 3 } })).toEqual({
+      headline: 'Learning what is usual.',
+      detail: 'Nothing is judged yet: of 3 flows it is not known what is usual.',
+    });
+    expect(windowSentence({ ...window, incidents: 0, learning: { flows: 1, of: 8 } })).toEqual({
+      headline: 'Nobody is being hurt in what is judged.',
+      detail: 'One of 8 flows cannot be judged yet.',
+    });
+    expect(windowSentence({ ...window, learning: { flows: 2, of: 8 } }).detail).toMatch(
+      / Two of 8 flows cannot be judged yet\.$/,
+    );
     expect(windowSentence({ ...window, people: 1, harmPerHour: 1, flows: 1, isPast: true }).headline).toBe(
       '1 person was hurt: 1 harm point an hour, in one flow.',
     );

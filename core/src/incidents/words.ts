@@ -85,18 +85,43 @@ export interface WindowFacts {
   incidents: number;
   /** the window ended a while ago: told in the past */
   isPast: boolean;
+  /** anything was judged at all */
+  hasData: boolean;
+  /** flows that cannot be judged yet, of those that are used; null when all can */
+  learning: { flows: number; of: number } | null;
 }
 
 /** The one sentence that sums a window up, and the line under it. */
 export function windowSentence(facts: WindowFacts): { headline: string; detail: string } {
-  if (facts.incidents === 0)
-    return { headline: facts.isPast ? 'Nobody was hurt.' : 'Nobody is being hurt.', detail: '' };
+  if (facts.incidents === 0) return calmSentence(facts);
   const isOne = Math.round(facts.people) === 1;
   const verb = facts.isPast ? (isOne ? 'was' : 'were') : isOne ? 'is' : 'are';
   const headline = `${capital(people(facts.people))} ${verb} hurt: ${counted(facts.harmPerHour, 'harm point')} an hour, in ${inWords(facts.flows)} ${facts.flows === 1 ? 'flow' : 'flows'}.`;
   const money = facts.money >= 0.5 ? `${formatMoney(facts.money, facts.currency)} not earned. ` : '';
-  return { headline, detail: money + whoHasThem(facts.incidents, facts.withoutTeam) };
+  return {
+    headline,
+    detail: money + whoHasThem(facts.incidents, facts.withoutTeam) + learningWords(facts.learning, ' '),
+  };
 }
+
+/** Nobody is called unhurt of whom it is not known. */
+function calmSentence({ isPast, hasData, learning }: WindowFacts): { headline: string; detail: string } {
+  if (!hasData) return { headline: 'No data has come in yet.', detail: '' };
+  if (learning && learning.flows >= learning.of)
+    return {
+      headline: isPast ? 'Nothing was judged yet.' : 'Learning what is usual.',
+      detail: `Nothing is judged yet: of ${counted(learning.of, 'flow')} it is not known what is usual.`,
+    };
+  const headline = isPast ? 'Nobody was hurt' : 'Nobody is being hurt';
+  return learning
+    ? { headline: `${headline} in what is judged.`, detail: learningWords(learning) }
+    : { headline: `${headline}.`, detail: '' };
+}
+
+const learningWords = (learning: WindowFacts['learning'], before = ''): string =>
+  learning
+    ? `${before}${capital(inWords(learning.flows))} of ${counted(learning.of, 'flow')} cannot be judged yet.`
+    : '';
 
 function whoHasThem(incidents: number, withoutTeam: number): string {
   if (incidents === 1) return withoutTeam === 0 ? 'It is with a team.' : 'It is with nobody yet.';

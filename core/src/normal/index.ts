@@ -4,6 +4,7 @@ export * from './flow-normal';
 export * from './bucket-history';
 export { learnNormal } from './learn-normal';
 export * from './history';
+export * from './judged-from';
 export * from './deviations';
 export { SIGNALS, type MinuteSeries, type Signal } from './signal-series';
 export * from './outages';

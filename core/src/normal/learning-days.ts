@@ -18,7 +18,7 @@ const FEWEST_WEEKS = 3;
 /** Of fewer, how much they differ from one another is not known. */
 export const FEWEST_DAYS = 3;
 const FEWEST_DAYS_FOR_VOLUME = 2;
-const FEWEST_ATTEMPTS = 100;
+export const FEWEST_ATTEMPTS = 100;
 const ENOUGH_ATTEMPTS = 500;
 /** After so many days what was learned weighs half. */
 const HALF_LIFE_DAYS = 14;

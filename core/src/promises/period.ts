@@ -26,6 +26,13 @@ export function periodBefore(period: Period, timeMs: number): Window {
   return period.kind === 'rolling' ? periodAt(period, fromMs) : periodAt(period, fromMs - 1);
 }
 
+/** The period so many periods before the one that a moment lies in; 0: that one. */
+export function periodBack(period: Period, timeMs: number, back: number): Window {
+  let found = periodAt(period, timeMs);
+  for (let k = 0; k < back; k++) found = periodBefore(period, period.kind === 'rolling' ? found.toMs : found.fromMs);
+  return found;
+}
+
 /** How far ahead a rolling period is looked: by a part of its length. */
 const AHEAD = 0.25;
 

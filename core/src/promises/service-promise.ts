@@ -1,13 +1,7 @@
+import type { Indicator } from '../flows';
 import type { Window } from '../time';
 import type { Period } from './period';
 import type { ServiceHours } from './service-hours';
-
-/**
- * What makes an attempt a good one. answered: neither failed nor hung; inTime: answered within the promise's own limit,
- * or within the limit that judged the attempt at its time where the promise has none.
- */
-export const INDICATORS = ['answered', 'inTime'] as const;
-export type Indicator = (typeof INDICATORS)[number];
 
 /** One step of what breaking a promise costs: `amount` units of currency when less than the share `below` was good. */
 export interface PenaltyStep {

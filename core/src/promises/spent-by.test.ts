@@ -1,13 +1,15 @@
 import fc from 'fast-check';
-import { spentBy, usualBadShare, type BadStep, type Spender } from './spent-by';
+import { spentBy, usualBadShare, type Spender } from './spent-by';
+import { StepTable } from './step-table';
 import { ruleWords, penaltyWords } from './words';
 import type { ServicePromise } from './service-promise';
 
-const step = (flow: number, startMs: number, valid: number, bad: number): BadStep => ({
-  flow,
-  startMs,
-  tally: { valid, good: valid - bad },
-});
+type Step = [flow: number, startMs: number, valid: number, bad: number];
+function stepsOf(steps: readonly Step[]): StepTable {
+  const table = new StepTable();
+  for (const [flow, startMs, valid, bad] of steps) table.push(flow, startMs, valid, valid - bad);
+  return table;
+}
 const incident = (id: number, flow: number, fromMs: number, toMs: number): Spender => ({
   id,
   fromMs,
@@ -16,7 +18,12 @@ const incident = (id: number, flow: number, fromMs: number, toMs: number): Spend
 });
 
 test('by hand: what is bad beyond the usual is the incident’s, in equal parts where two went on', () => {
-  const steps = [step(1, 0, 100, 1), step(1, 5, 100, 21), step(1, 10, 100, 41), step(2, 5, 100, 9)];
+  const steps = stepsOf([
+    [1, 0, 100, 1],
+    [1, 5, 100, 21],
+    [1, 10, 100, 41],
+    [2, 5, 100, 9],
+  ]);
   const on = [incident(7, 1, 5, 15), incident(8, 1, 10, 15)];
   // 10 of 200 are bad where no incident went on.
   expect(usualBadShare(steps, on)).toBeCloseTo(0.05);
@@ -35,12 +42,12 @@ test('nothing is lost and nothing counted twice, in any order', () =>
       fc.array(fc.tuple(fc.nat(2), fc.nat(20), fc.nat(10)), { maxLength: 4 }),
       fc.double({ min: 0, max: 0.3, noNaN: true }),
       (rows, troubles, usual) => {
-        const steps = rows.map(([flow, at, good, bad]) => step(flow, at, good + bad, bad));
+        const steps = rows.map(([flow, at, good, bad]): Step => [flow, at, good + bad, bad]);
         const on = troubles.map(([flow, from, length], i) => incident(i, flow, from, from + length));
-        const { byIncident, unexplained } = spentBy(steps, on, usual);
+        const { byIncident, unexplained } = spentBy(stepsOf(steps), on, usual);
         const bad = rows.reduce((sum, [, , , one]) => sum + one, 0);
         expect([...byIncident.values()].reduce((sum, one) => sum + one, unexplained)).toBeCloseTo(bad, 6);
-        expect(spentBy([...steps].reverse(), on, usual).unexplained).toBeCloseTo(unexplained, 6);
+        expect(spentBy(stepsOf([...steps].reverse()), on, usual).unexplained).toBeCloseTo(unexplained, 6);
       },
     ),
   ));
@@ -84,4 +91,13 @@ test.each<[Partial<ServicePromise>, string]>([
 test('steps of a penalty in words', () => {
   expect(penaltyWords(promise.penalties, 'EUR')).toBe('below 99.5 %: €4,000; below 99 %: €10,000');
   expect(penaltyWords([], 'EUR')).toBe('');
+});
+
+test('a table of steps keeps all that was put into it, however many, and those since a moment', () => {
+  const steps = stepsOf(Array.from({ length: 1000 }, (_, i): Step => [i % 7, i * 10, i, i % 3]));
+  expect(steps.n).toBe(1000);
+  expect([steps.flow[999], steps.startMs[999], steps.valid[999], steps.good[999]]).toEqual([999 % 7, 9990, 999, 999]);
+  const since = steps.since(5000);
+  expect([since.n, since.startMs[0], since.valid[0]]).toEqual([500, 5000, 500]);
+  expect(steps.since(Infinity).n).toBe(0);
 });

@@ -1,12 +1,5 @@
 import type { Window } from '../time';
-import type { Tally } from './service-promise';
-
-/** Bad attempts of a flow in a step of time. */
-export interface BadStep {
-  flow: number;
-  startMs: number;
-  tally: Tally;
-}
+import type { StepTable } from './step-table';
 
 /** Trouble that may have spent a budget: when it went on, in which flows. */
 export interface Spender extends Window {
@@ -22,16 +15,19 @@ export interface Spender extends Window {
  * @returns bad attempts by incident, and the rest: together all of them
  */
 export function spentBy(
-  steps: readonly BadStep[],
+  steps: StepTable,
   spenders: readonly Spender[],
   usualShare: number,
 ): { byIncident: Map<number, number>; unexplained: number } {
   const byIncident = new Map<number, number>();
+  const onIn = spendersOn(spenders);
   let unexplained = 0;
-  for (const { flow, startMs, tally } of steps) {
-    const bad = tally.valid - tally.good;
-    const on = spenders.filter((one) => one.flows.has(flow) && startMs >= one.fromMs && startMs < one.toMs);
-    const theirs = on.length === 0 ? 0 : Math.max(0, bad - usualShare * tally.valid);
+  for (let at = 0; at < steps.n; at++) {
+    const valid = steps.valid[at] as number;
+    const bad = valid - (steps.good[at] as number);
+    if (bad === 0) continue;
+    const on = onIn(steps.flow[at] as number, steps.startMs[at] as number);
+    const theirs = on.length === 0 ? 0 : Math.max(0, bad - usualShare * valid);
     unexplained += bad - theirs;
     for (const { id } of on) byIncident.set(id, (byIncident.get(id) ?? 0) + theirs / on.length);
   }
@@ -39,12 +35,30 @@ export function spentBy(
 }
 
 /** Share of bad attempts while no incident went on; 0 when one always did. */
-export function usualBadShare(steps: readonly BadStep[], spenders: readonly Spender[]): number {
+export function usualBadShare(steps: StepTable, spenders: readonly Spender[]): number {
   let [valid, bad] = [0, 0];
-  for (const { flow, startMs, tally } of steps) {
-    if (spenders.some((one) => one.flows.has(flow) && startMs >= one.fromMs && startMs < one.toMs)) continue;
-    valid += tally.valid;
-    bad += tally.valid - tally.good;
+  const onIn = spendersOn(spenders);
+  for (let at = 0; at < steps.n; at++) {
+    if (onIn(steps.flow[at] as number, steps.startMs[at] as number).length > 0) continue;
+    valid += steps.valid[at] as number;
+    bad += (steps.valid[at] as number) - (steps.good[at] as number);
   }
   return valid === 0 ? 0 : bad / valid;
+}
+
+const NOBODY: readonly Spender[] = [];
+
+/** Asks which incidents go on in a flow at a time: of months of steps and many incidents few are looked at. */
+export function spendersOn(spenders: readonly Spender[]): (flow: number, timeMs: number) => readonly Spender[] {
+  const byFlow = new Map<number, Spender[]>();
+  for (const spender of spenders)
+    for (const flow of spender.flows) {
+      const known = byFlow.get(flow);
+      if (known) known.push(spender);
+      else byFlow.set(flow, [spender]);
+    }
+  return (flow, timeMs) => {
+    const own = byFlow.get(flow);
+    return own ? own.filter(({ fromMs, toMs }) => timeMs >= fromMs && timeMs < toMs) : NOBODY;
+  };
 }

@@ -31,12 +31,12 @@ export function ruleWords(promise: ServicePromise): string {
       ? `of ${application}`
       : 'of everything';
   const good =
-    indicator === 'answered'
+    indicator !== 'inTime'
       ? 'answered: neither failed nor hung'
       : limitMs === undefined
         ? 'in time, by the limit that judges each'
         : `in time: within ${durationWords(limitMs)}`;
-  return `${exactPercent(target)} of the attempts ${whose} ${good}, over ${periodWords(period)}${hours ? `, ${hoursWords(hours)}` : ''}.`;
+  return `${exactPercent(target)} of the ${indicator === 'reachable' ? 'runs of probes' : 'attempts'} ${whose} ${good}, over ${periodWords(period)}${hours ? `, ${hoursWords(hours)}` : ''}.`;
 }
 
 /** "below 99.5 %: €4,000; below 99 %: €10,000"; '' without any. */

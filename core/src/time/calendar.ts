@@ -6,6 +6,8 @@ export interface Calendar {
   holidays: readonly string[];
   /** weeks of trouble, migrations, rehearsals: left out of what is normal */
   excluded: readonly (Window & { reason: string })[];
+  /** agreed work on the systems: promises do not count it, and nothing is learned from it; none when left out */
+  maintenance?: readonly (Window & { reason: string })[] | undefined;
 }
 
 export const NO_CALENDAR: Calendar = { holidays: [], excluded: [] };
@@ -28,10 +30,11 @@ export function dayKinds(calendar: Calendar = NO_CALENDAR): DayKinds {
       return dayMs;
     }),
   );
+  const left = [...calendar.excluded, ...(calendar.maintenance ?? [])];
   const isHoliday = (timeMs: number) => days.has(floorTo(timeMs, DAY_MS));
   return {
     isHoliday,
     isOff: (timeMs) => isWeekend(timeMs) || isHoliday(timeMs),
-    isExcluded: (timeMs) => calendar.excluded.some(({ fromMs, toMs }) => timeMs >= fromMs && timeMs < toMs),
+    isExcluded: (timeMs) => left.some(({ fromMs, toMs }) => timeMs >= fromMs && timeMs < toMs),
   };
 }

@@ -110,6 +110,29 @@ describe('questions', () => {
   });
 });
 
+describe('what is asked in another way', () => {
+  test.each([
+    ['DELETE', '/api/flows', 'GET'],
+    ['POST', '/api/flows/1', 'GET'],
+    ['GET', '/v1/traces', 'POST'],
+    ['PUT', '/api/settings', 'GET, POST'],
+  ])('%s %s: 405, with what is allowed (RFC 9110, 15.5.6)', async (method, path, allow) => {
+    const answer = await fetch(`${server.url}${path}`, { method });
+    expect([answer.status, answer.headers.get('allow')]).toEqual([405, allow]);
+    await problemOf(answer);
+  });
+
+  test('who is not let in is told how one is (RFC 9110, 15.5.2)', async () => {
+    const answer = await ask('POST', '/api/incidents/1/hurt/export', { reason: 'to win them back' });
+    expect([answer.status, answer.headers.get('www-authenticate')]).toEqual([401, 'Bearer']);
+  });
+
+  test('without its interface the server says at its door how to get it', async () => {
+    const answer = await fetch(`${server.url}/`);
+    expect([answer.status, await answer.text()]).toEqual([200, expect.stringContaining('npm run build') as string]);
+  });
+});
+
 describe('changes', () => {
   const rates = (value: unknown) => ({ who: 'Ada', key: 'rates', value });
   test.each<[string, string, unknown, string]>([

@@ -8,6 +8,7 @@ import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
 import { Problem } from '../errors';
 import { makeBrief, type Around } from '../outbound/make-brief';
+import { incidentIn, noIncident } from './incident-ids';
 import { readFocus, readInput, readWindow } from './query';
 
 type Question = Partial<Omit<IncidentQuestion, 'id'>> & Pick<IncidentQuestion, 'window'>;
@@ -19,7 +20,7 @@ export async function askIncident(
   question: Question,
 ): Promise<IncidentShape> {
   const whole: IncidentQuestion = {
-    id: idIn(idText),
+    id: incidentIn(idText),
     against: 'nothing',
     focus: { values: {} },
     rates: 'then',
@@ -62,18 +63,6 @@ function toAction(id: number, given: InferType<typeof newDecision>): Action {
   }
 }
 
-/** @throws Problem 'notFound' */
-const idIn = (text: string | undefined): number => {
-  const id = Number(text);
-  if (!Number.isInteger(id) || id <= 0) throw noIncident(text);
-  return id;
-};
-
-const noIncident = (text: string | undefined) =>
-  new Problem('notFound', `there is no incident ${text}; it may have been withdrawn when later data came in`, {
-    field: 'id',
-  });
-
 export function incidentRoutes(engine: Engine, search: Search, publicUrl: string): Router {
   const router = Router();
   router.get('/worst-first', async (request, response) => {
@@ -100,7 +89,7 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
   });
   router.get('/incidents/:id/lost-by-tier', async (request, response) => {
     const lost = await engine.ask('lostByTier', {
-      id: idIn(request.params.id),
+      id: incidentIn(request.params.id),
       window: readWindow(request),
       focus: readFocus(request).focus,
     });
@@ -108,12 +97,12 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
     response.json(lost);
   });
   router.get('/incidents/:id/hosts', async (request, response) => {
-    const hosts = await engine.ask('incidentHosts', { id: idIn(request.params.id) });
+    const hosts = await engine.ask('incidentHosts', { id: incidentIn(request.params.id) });
     if (!hosts) throw noIncident(request.params.id);
     response.json(hosts);
   });
   router.get('/incidents/:id/logs', async (request, response) => {
-    const scope = await engine.ask('logScope', { id: idIn(request.params.id) });
+    const scope = await engine.ask('logScope', { id: incidentIn(request.params.id) });
     if (!scope) throw noIncident(request.params.id);
     const { version, ...question } = scope;
     response.json(await search.ask('logPatterns', question, version));
@@ -130,7 +119,7 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
     );
   });
   router.post('/incidents/:id/decisions', async (request, response) => {
-    const action = toAction(idIn(request.params.id), readInput(newDecision, request.body));
+    const action = toAction(incidentIn(request.params.id), readInput(newDecision, request.body));
     const done = await engine.ask('act', action);
     if (!done.ok) throw new Problem('conflict', done.why, { field: 'what' });
     response.json({ id: done.id });

@@ -10,6 +10,7 @@ import type { Database } from '../store/database';
 import { viewsOfPersons } from '../store/pages';
 import { loadLooks, personIds, personNumbers, recordLook } from '../store/persons';
 import { attemptIn, noAttempt } from './attempt-ids';
+import { incidentIn, noIncident } from './incident-ids';
 import { readFocus, readInput, readWindow } from './query';
 import { exportReason, findPerson, type HurtShape, type PersonShape } from '../contract/persons';
 
@@ -110,16 +111,9 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
 
 /** @throws Problem 'notFound' */
 async function askHurt(engine: Engine, request: Request<{ id: string }>): Promise<Hurt> {
-  const id = Number(request.params.id);
-  const hurt = Number.isInteger(id)
-    ? await engine.ask('hurt', { id, window: readWindow(request), focus: readFocus(request).focus })
-    : null;
-  if (!hurt)
-    throw new Problem(
-      'notFound',
-      `there is no incident ${request.params.id}; it may have been withdrawn when later data came in`,
-      { field: 'id' },
-    );
+  const id = incidentIn(request.params.id);
+  const hurt = await engine.ask('hurt', { id, window: readWindow(request), focus: readFocus(request).focus });
+  if (!hurt) throw noIncident(id);
   return hurt;
 }
 

@@ -149,3 +149,52 @@ describe('all settings as one file', () => {
     expect((await get<SettingsShape>('/settings')).installation).toMatchObject({ keepAttemptsDays: 35 });
   });
 });
+
+describe('the calendar as a file', () => {
+  const ics = (...events: string[][]) =>
+    [
+      'BEGIN:VCALENDAR',
+      'VERSION:2.0',
+      ...events.flatMap((lines, i) => ['BEGIN:VEVENT', `UID:${i}`, ...lines, 'END:VEVENT']),
+      'END:VCALENDAR',
+    ].join('\r\n');
+  const read = (text: unknown) => post<{ calendar: object; notes: string[] }>('/settings/calendar/read', { text });
+
+  test('says what it would set, and sets nothing', async () => {
+    const year = new Date().getUTCFullYear() + 1;
+    const answer = await read(
+      ics(
+        [`DTSTART;VALUE=DATE:${year}1225`, 'SUMMARY:Day off'],
+        [`DTSTART:${year}0110T220000Z`, `DTEND:${year}0111T010000Z`, 'SUMMARY:New disks'],
+      ),
+    );
+    expect(answer.status).toBe(200);
+    expect(answer.body).toEqual({
+      calendar: {
+        holidays: [`${year}-12-25`],
+        excluded: [],
+        maintenance: [{ fromMs: Date.UTC(year, 0, 10, 22), toMs: Date.UTC(year, 0, 11, 1), reason: 'New disks' }],
+      },
+      notes: [],
+    });
+    expect((await get<SettingsShape>('/settings')).calendar.maintenance).toEqual([]);
+  });
+
+  test.each([[''], ['no calendar'], [5], [`BEGIN:VCALENDAR\n${'x'.repeat(600_000)}`]])(
+    'what is none is refused with a word',
+    async (text) => expect((await read(text)).status).toBe(400),
+  );
+
+  test('goes out as iCalendar, and is read again as it was', async () => {
+    const fromMs = Date.UTC(new Date().getUTCFullYear(), 5, 1, 22);
+    const calendar = {
+      holidays: ['2026-12-25'],
+      excluded: [],
+      maintenance: [{ fromMs, toMs: fromMs + 3_600_000, reason: 'New disks; all of them' }],
+    };
+    expect((await change('calendar', calendar)).status).toBe(201);
+    const out = await fetch(`${server.url}/api/settings/calendar.ics`);
+    expect(out.headers.get('content-type')).toContain('text/calendar');
+    expect((await read(await out.text())).body.calendar).toEqual(calendar);
+  });
+});

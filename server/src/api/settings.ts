@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import { number, object, string, type ObjectSchema } from 'yup';
+import { calendarOf, MalformedTelemetry, readICalendar, writeICalendar } from '@toplens/core/formats';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import {
@@ -19,6 +20,7 @@ import { jsonSchemaOf } from '../contract/from-yup';
 import {
   importing,
   newSetting,
+  readingCalendar,
   RATE_NAMES,
   tryingSetting,
   undoing,
@@ -32,6 +34,7 @@ import { readInput } from './query';
 /** A change can be in force from so long ago: longer than anything is kept. */
 const LONGEST_AGO_MS = 400 * DAY_MS;
 const LONGEST_AHEAD_MS = 400 * DAY_MS;
+const YEAR_MS = 365 * DAY_MS;
 
 /** @throws Problem 'badInput' */
 function checkFrom(fromMs: number): number {
@@ -124,6 +127,14 @@ export function settingsRoutes(
     const settings = new SettingsBook(file, [{ id: 1, atMs: 0, who: '', undoes: null, ...tried }]).at();
     response.json({ lines: await engine.ask('trySettings', { key, settings }) });
   });
+  router.get('/settings/calendar.ics', async (_request, response) => {
+    const { calendar } = (await readBook(database, file)).at();
+    response.type('text/calendar').attachment('top-lens-calendar.ics').send(writeICalendar(calendar, Date.now()));
+  });
+  router.post('/settings/calendar/read', (request, response) => {
+    const { text } = readInput(readingCalendar, request.body);
+    response.json(readCalendar(text));
+  });
   router.get('/settings/file', async (_request, response) => {
     response
       .setHeader('content-disposition', 'attachment; filename="top-lens-settings.json"')
@@ -158,6 +169,18 @@ export function settingsRoutes(
   return router;
 }
 
+/** @throws Problem 'badInput' for what is no iCalendar file */
+function readCalendar(text: string) {
+  const now = Date.now();
+  try {
+    const { occurrences, notes } = readICalendar(text, { fromMs: now - YEAR_MS, toMs: now + 2 * YEAR_MS });
+    return { calendar: calendarOf(occurrences), notes };
+  } catch (error) {
+    if (error instanceof MalformedTelemetry) throw new Problem('badInput', error.message, { field: error.field });
+    throw error;
+  }
+}
+
 /** @throws Problem 'badInput' naming the field */
 function checkFile(settings: unknown): Settings {
   try {
@@ -178,12 +201,12 @@ function shapeOf(
   const { teams: _teams, ...settings } = book.at();
   const { keyTiers, ...rates } = settings.rates;
   const undone = new Set(changes.flatMap(({ undoes }) => (undoes === null ? [] : [undoes])));
-  const { holidays, excluded } = settings.calendar;
+  const { holidays, excluded, maintenance = [] } = settings.calendar;
   return {
     currency: settings.currency,
     rates,
     keyTiers,
-    calendar: { holidays: [...holidays], excluded: [...excluded] },
+    calendar: { holidays: [...holidays], excluded: [...excluded], maintenance: [...maintenance] },
     // Only what is set stands in it.
     file: JSON.parse(JSON.stringify(settings)) as SettingsFileShape,
     installation,

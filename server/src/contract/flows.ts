@@ -91,7 +91,7 @@ export const FlowRow = resource('FlowRow', 'One flow of the table', {
   application: text('name of the application', 'Courier app'),
   kind: oneOf(ATTEMPT_KINDS, 'what it is'),
   team: orNull(text('name of the team', 'Slots Team')),
-  level: oneOf([...LEVELS, 'noData'], 'how bad it is'),
+  level: oneOf([...LEVELS, 'learning', 'noData'], 'how bad it is; learning: not known yet what is usual'),
   attempts: integer('attempts that were begun', 'attempts', 1840),
   perMinute: number('attempts a minute', '1/min', 30),
   meanMs: orNull(number('mean duration; null without any', MS, 640)),

@@ -159,7 +159,7 @@ export const Component = resource('Component', 'A component: who calls it, whom 
       id: integer('number', '1', 7),
       name: text('name of the component (service.name)', 'slots'),
       application: text('name of the application', 'Courier app'),
-      level: oneOf([...LEVELS, 'noData'], 'how bad it is'),
+      level: oneOf([...LEVELS, 'learning', 'noData'], 'how bad it is; learning: not known yet what is usual'),
     }),
     'flows, by name',
   ),

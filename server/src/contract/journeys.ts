@@ -107,7 +107,9 @@ export type RevenueShape = Static<typeof Revenue>;
 export const Money = resource('Money', 'What all flows with value bring in', {
   window: ref(Window, 'what was looked at'),
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
-  isNarrowed: flag('the view is narrowed by what roll-ups do not tell apart: these figures are of all'),
+  isNarrowed: flag(
+    'the view is narrowed over more than eight hours: single days are not read so far, these figures are of all',
+  ),
   flows: list(ref(Revenue), 'flows that carry value'),
 });
 export type MoneyShape = Static<typeof Money>;

@@ -12,6 +12,7 @@ import * as logs from './logs';
 import * as pages from './pages';
 import * as persons from './persons';
 import * as promises from './promises';
+import * as standing from './standing';
 import * as server from './server';
 import * as settings from './settings';
 import type { Paths } from './paths';
@@ -28,6 +29,7 @@ const RESOURCES = [
   pages,
   persons,
   promises,
+  standing,
   handoffs,
   settings,
   server,
@@ -55,10 +57,20 @@ const PATHS: Paths = {
   ...pages.pagePaths,
   ...persons.personPaths,
   ...promises.promisePaths,
+  ...standing.standingPaths,
   ...handoffs.handoffPaths,
   ...settings.settingsPaths,
   ...server.serverPaths,
 };
+
+const TEMPLATES = Object.entries(PATHS).map(([path, methods]) => ({
+  pattern: new RegExp(`^${path.replace(/[.*+?^$()|[\]\\]/g, '\\$&').replace(/\{[^}]+\}/g, '[^/]+')}$`),
+  methods: Object.keys(methods).map((method) => method.toUpperCase()),
+}));
+
+/** The methods that a path is asked with; none for one that is not part of the API. */
+export const methodsOf = (path: string): string[] =>
+  TEMPLATES.filter(({ pattern }) => pattern.test(path)).flatMap(({ methods }) => methods);
 
 /** `getFlowsByIdField` for GET /api/flows/{id}/field. */
 const operationId = (method: string, path: string): string =>

@@ -1,6 +1,8 @@
 import type { Static } from '@sinclair/typebox';
-import { BURN_ALERTS, INDICATORS } from '@toplens/core/promises';
-import { object, string } from 'yup';
+import { INDICATORS } from '@toplens/core/flows';
+import { BURN_ALERTS } from '@toplens/core/promises';
+import { number as yupNumber, object, string } from 'yup';
+import { Sample } from './attempts';
 import { Window } from './common';
 import { get, incidentId, path, problem, type Paths } from './paths';
 import { windowQuery } from './queries';
@@ -173,6 +175,7 @@ export const PromisePage = resource('PromisePage', 'A promise, who spent its bud
   ),
   cells: list(
     record({
+      flowId: integer('number of the flow', '1', 3),
       flow: text('name of the flow', 'Print labels'),
       site: text("site; '' when not told", 'North'),
       valid: attempts('that count', 420),
@@ -184,7 +187,9 @@ export const PromisePage = resource('PromisePage', 'A promise, who spent its bud
     record({
       fromMs: number('begin', EPOCH_MS, 1772442000000),
       toMs: number('end', EPOCH_MS, 1772445600000),
-      reason: text('why, in words', 'maintenance'),
+      reason: text('why, in words', 'new disks'),
+      isMaintenance: flag('agreed work of the calendar, which counts for no promise'),
+      by: orNull(text('who took it out; null when it stands in the settings file', 'Dana')),
     }),
     'stretches of the period that do not count',
   ),
@@ -194,6 +199,16 @@ export const PromisePage = resource('PromisePage', 'A promise, who spent its bud
       valid: attempts('that count', 48_000),
       good: attempts('of these good ones', 47_900),
       isKept: orNull(flag('kept; null without an attempt')),
+      sealed: orNull(
+        record(
+          {
+            atMs: number('when it was written down', EPOCH_MS, 1772446440000),
+            valid: attempts('that counted then', 47_990),
+            good: attempts('of these good ones', 47_890),
+          },
+          'what it came to when it was over; null where it was not written down',
+        ),
+      ),
     }),
     'periods before, the newest first, as far as they are known',
   ),
@@ -207,6 +222,20 @@ export const PromisePage = resource('PromisePage', 'A promise, who spent its bud
   ),
 });
 export type PromisePageShape = Static<typeof PromisePage>;
+
+export const PromiseAttempts = resource('PromiseAttempts', 'Attempts that broke a promise', {
+  all: attempts('bad ones of the period up to now', 42),
+  attempts: list(
+    record({ flow: text('name of the flow', 'Print labels'), sample: ref(Sample, 'the attempt') }),
+    'the newest first, at most forty; of hours whose single attempts are gone none can be shown',
+  ),
+});
+export type PromiseAttemptsShape = Static<typeof PromiseAttempts>;
+
+export const promiseAttemptsQuery = object({
+  site: string().max(200).meta({ description: 'of this site alone', example: 'North' }),
+  flow: yupNumber().integer().min(1).meta({ description: 'of this flow alone, by its number', example: 3 }),
+});
 
 export const EndangeredPromises = resource('EndangeredPromises', 'Promises that an incident spends the budget of', {
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
@@ -234,6 +263,12 @@ export const reportQuery = object({
     .trim()
     .max(200)
     .meta({ description: 'one promise; all when left out', example: 'Labels for partners' }),
+  periodsBack: yupNumber()
+    .integer()
+    .min(0)
+    .max(12)
+    .default(0)
+    .meta({ description: 'of the period so many before; 0: the one that the end of the window lies in', example: 1 }),
 });
 
 const asText = { schema: { type: 'string' } };
@@ -261,6 +296,12 @@ export const promisePaths: Paths = {
     }),
   },
   '/api/promises': { get: get('All that was promised, and how it stands', Promises, { query: [windowQuery] }) },
+  '/api/promises/{name}/attempts': {
+    get: get('Attempts that broke a promise, the newest first', PromiseAttempts, {
+      path: [path('name', 'name of the promise', 'Labels for partners')],
+      query: [promiseAttemptsQuery, windowQuery],
+    }),
+  },
   '/api/promises/{name}': {
     get: get('A promise, who spent its budget, and where', PromisePage, {
       path: [path('name', 'name of the promise', 'Labels for partners')],

@@ -1,4 +1,4 @@
-import { INDICATORS } from '@toplens/core/promises';
+import { INDICATORS } from '@toplens/core/flows';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
 import { get, ok, path, post, problem, type Paths } from './paths';
@@ -37,20 +37,33 @@ const RATES = {
   keyMultiplier: number('what harm to key customers is multiplied by', '1', 3),
 };
 
+const stretch = record({
+  fromMs: number('begin', EPOCH_MS, 1772442000000),
+  toMs: number('end', EPOCH_MS, 1772445600000),
+  reason: text('why, in words', 'migration'),
+});
+
 const Calendar = record(
   {
     holidays: texts('days, as YYYY-MM-DD', ['2026-12-25']),
-    excluded: list(
-      record({
-        fromMs: number('begin', EPOCH_MS, 1772442000000),
-        toMs: number('end', EPOCH_MS, 1772445600000),
-        reason: text('why, in words', 'migration'),
-      }),
-      'times that nothing is learned from',
-    ),
+    excluded: list(stretch, 'times that nothing is learned from'),
+    maintenance: list(stretch, 'agreed work on the systems: promises do not count it, and nothing is learned from it'),
   },
   'days and times that are not as usual',
 );
+
+export const ReadCalendar = resource('ReadCalendar', 'What a calendar file would set', {
+  calendar: Calendar,
+  notes: texts('what could not be taken as it stands, a sentence each', ['Times without a zone are taken as UTC.']),
+});
+
+const LONGEST_CALENDAR = 500_000;
+export const readingCalendar = object({
+  text: string()
+    .required('text: expected an iCalendar file')
+    .max(LONGEST_CALENDAR, 'text: a calendar file is at most 500,000 characters long')
+    .meta({ description: 'the file (RFC 5545)', example: 'BEGIN:VCALENDAR …' }),
+});
 
 export const SettingsFile = resource('SettingsFile', 'All settings, as a file holds them', {
   currency: text('currency of all bills, ISO 4217', 'EUR'),
@@ -260,6 +273,25 @@ export const settingsPaths: Paths = {
     post: post('Trial of a setting: what it would match, and whether it can be used; nothing is changed', {
       body: tryingSetting,
       answers: { '200': ok(TriedSetting, 'what it would match') },
+    }),
+  },
+  '/api/settings/calendar.ics': {
+    get: {
+      summary: 'The calendar as iCalendar (RFC 5545)',
+      responses: {
+        '200': {
+          description: 'holidays as whole days; maintenance and what is left out as events of that category',
+          content: { 'text/calendar': { schema: { type: 'string' } } },
+        },
+        '4XX': problem,
+        '5XX': problem,
+      },
+    },
+  },
+  '/api/settings/calendar/read': {
+    post: post('Reads an iCalendar file, and changes nothing: what it would set', {
+      body: readingCalendar,
+      answers: { '200': ok(ReadCalendar, 'what the file holds, from a year ago to two years ahead') },
     }),
   },
   '/api/settings/file': {

@@ -8,6 +8,9 @@ import { readBook } from '../store/settings';
 import { act } from './incidents/actions';
 import { attemptHosts, attemptPage } from './attempts/attempt-page';
 import { attemptPerson } from './attempts/attempt-person';
+import { sealEnded } from './promises/seal';
+import { standing } from './promises/standing';
+import { attemptsOutside } from './promises/attempts-outside';
 import { endangeredBy, promisePage, promiseReports, promises } from './promises/promises';
 import { suddenlyChanged } from './infrastructure/changes';
 import { flowField, flowRegion } from './flows/flow-field';
@@ -72,6 +75,9 @@ let lastCycleEnd = 0;
 let watermarkAtCycle = 0;
 let running: Promise<void> | undefined;
 let thinning: Promise<void> | undefined;
+/** Periods of promises that are over are written down; looked for once an hour of event time. */
+let sealing: Promise<void> | undefined;
+let sealedMs = 0;
 /** Periods of promises are counted once before anybody asks: the first time takes seconds. */
 let countedAhead: Promise<unknown> | undefined;
 
@@ -114,6 +120,13 @@ async function runOne(state: EngineState, isFinal: boolean): Promise<void> {
     .then(() => thinTraces(state, usualTracesAMinute))
     .catch((error: Error) => logError('traces cannot be thinned out; it is tried again', error))
     .finally(() => (thinning = undefined));
+  // Not while older days are still to be judged: their attempts are not all counted yet.
+  if (sealing === undefined && state.dueFromMs === undefined && state.judgedMs >= sealedMs + HOUR_MS) {
+    sealedMs = floorTo(state.judgedMs, HOUR_MS);
+    sealing = sealEnded(state)
+      .catch((error: Error) => logError('periods of promises cannot be sealed; it is tried again', error))
+      .finally(() => (sealing = undefined));
+  }
   countedAhead ??= promises(state, { window: { lengthMs: HOUR_MS } }).catch((error: Error) =>
     logError('promises cannot be counted ahead; they are when somebody asks', error),
   );
@@ -182,7 +195,9 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     promises: (question) => promises(then(question), question),
     promiseReports: (question) => promiseReports(then(question), question),
     endangered: (question) => endangeredBy(then(question), question),
+    standing: (question) => standing(then(question), question),
     promise: (question) => promisePage(then(question), question),
+    promiseAttempts: (question) => attemptsOutside(then(question), question),
     earlyWarnings: (question) => earlyWarnings(then(question), question),
     estate: (question) => estate(then(question), question),
     changes: (question) => suddenlyChanged(then(question), question),

@@ -115,9 +115,11 @@ test('orders and money against the same hours of like days: below while payments
   });
   await sendAll(own, hours, 500);
   const from = new Date(nowMs - 65 * MINUTE_MS).toISOString();
-  const answer = (await (
-    await fetch(`${own.url}/api/money?from=${from}&to=${new Date(nowMs - 10 * MINUTE_MS).toISOString()}`)
-  ).json()) as MoneyShape;
+  const money = async (more = '') =>
+    (await (
+      await fetch(`${own.url}/api/money?from=${from}&to=${new Date(nowMs - 10 * MINUTE_MS).toISOString()}${more}`)
+    ).json()) as MoneyShape;
+  const answer = await money();
   expect(isA('Money', answer)).toBe(true);
   const [revenue] = answer.flows;
   expect(revenue).toMatchObject({
@@ -131,6 +133,17 @@ test('orders and money against the same hours of like days: below while payments
   expect((revenue?.orders.value as number) / (revenue?.orders.expected as number)).toBeCloseTo(0.5, 1);
   expect(revenue?.lost.low).toBeGreaterThan(0);
   expect((revenue?.lost.estimate as number) / (revenue?.value.expected as number)).toBeCloseTo(0.5, 1);
+  // The sites together are the whole, now and as expected; a filter over more than eight hours tells of everybody.
+  const sites = await Promise.all([money('&site=North'), money('&site=South')]);
+  expect(sites.map(({ isNarrowed }) => isNarrowed)).toEqual([false, false]);
+  const sum = (of: (one: MoneyShape['flows'][number]) => number | null) =>
+    sites.reduce((all, { flows }) => all + ((flows[0] && of(flows[0])) ?? NaN), 0);
+  expect(sum(({ orders }) => orders.value)).toBe(revenue?.orders.value);
+  expect(sum(({ value }) => value.value)).toBeCloseTo(revenue?.value.value as number, 6);
+  expect(sum(({ orders }) => orders.expected) / (revenue?.orders.expected as number)).toBeCloseTo(1, 1);
+  expect((await money('&site=Atlantis')).flows).toEqual([]);
+  const long = await fetch(`${own.url}/api/money?last=1440&site=North`);
+  expect(((await long.json()) as MoneyShape).isNarrowed).toBe(true);
   await own.remove();
 });
 

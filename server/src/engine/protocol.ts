@@ -18,7 +18,13 @@ import type {
 import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from '../contract/infrastructure';
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
-import type { EndangeredPromisesShape, PromisePageShape, PromisesShape } from '../contract/promises';
+import type {
+  EndangeredPromisesShape,
+  PromiseAttemptsShape,
+  PromisePageShape,
+  PromisesShape,
+} from '../contract/promises';
+import type { StandingShape } from '../contract/standing';
 import type { PeriodReport } from '@toplens/core/promises';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { TriedSettingShape } from '../contract/settings';
@@ -40,6 +46,8 @@ import type {
   HurtQuestion,
   LostByTierQuestion,
   PersonQuestion,
+  PromiseAttemptsQuestion,
+  ReportQuestion,
   PromiseQuestion,
   WindowQuestion,
   JourneyQuestion,
@@ -73,9 +81,11 @@ export interface Questions {
   journeys: { ask: JourneysQuestion; answer: JourneysShape };
   money: { ask: JourneysQuestion; answer: MoneyShape };
   promises: { ask: { window: WindowQuestion }; answer: PromisesShape };
-  promiseReports: { ask: { name: string | undefined; window: WindowQuestion }; answer: PeriodReport[] };
+  promiseReports: { ask: ReportQuestion; answer: PeriodReport[] };
   endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
+  standing: { ask: { window: WindowQuestion }; answer: StandingShape };
   promise: { ask: PromiseQuestion; answer: PromisePageShape | null };
+  promiseAttempts: { ask: PromiseAttemptsQuestion; answer: PromiseAttemptsShape | null };
   journey: { ask: JourneyQuestion; answer: JourneyShape | null };
   earlyWarnings: { ask: Pick<FlowsQuestion, 'window'>; answer: EarlyWarningsShape };
   estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };

@@ -1,6 +1,6 @@
 import { briefMarkdown, reproduceWords, type Brief } from '@toplens/core/handoffs';
 import { FIGURE_KINDS } from '@toplens/core/hosts';
-import type { BillLineName } from '@toplens/core/incidents';
+import { spentWords, type BillLineName } from '@toplens/core/incidents';
 import { repairWords, stepWords } from '@toplens/core/journeys';
 import { DIMENSION_WORDS } from '@toplens/core/telemetry';
 import type { IncidentShape } from '../contract/incidents';
@@ -94,7 +94,7 @@ export function makeBrief(
     component: originOf(incident),
     reproduce: howToReproduce(incident),
     journeys: journeysHit(incident, around.journeys),
-    penalties: incident.penalties,
+    promises: incident.promises.slice(0, MOST_LINES).map((one) => spentWords(one, incident.currency)),
     around: aroundWords(around),
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),

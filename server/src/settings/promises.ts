@@ -1,5 +1,5 @@
-import { matchesPattern, type Agreement, type FlowRule } from '@toplens/core/flows';
-import { HOURS_STEP_MS, INDICATORS, isZone, minuteOf, type ServicePromise } from '@toplens/core/promises';
+import { INDICATORS, matchesPattern, type Agreement, type FlowRule } from '@toplens/core/flows';
+import { HOURS_STEP_MS, isZone, minuteOf, type ServicePromise } from '@toplens/core/promises';
 import { DAY_MS, MINUTE_MS } from '@toplens/core/time';
 import { array, number, object, string, type InferType, type TestContext } from 'yup';
 
@@ -166,20 +166,3 @@ export const isPromised = (
 ): boolean =>
   (application === undefined || application === facts.application) &&
   (flow === undefined || matchesPattern(flow, facts.name) || matchesPattern(flow, facts.technicalName));
-
-const DAYS_OF = { week: 7, month: 30 } as const;
-
-/** The promise with a penalty that a flow's attempts count for, as a bill asks of it. */
-export function agreementOf(
-  promises: readonly ServicePromise[],
-  facts: { application: string; name: string; technicalName: string },
-): Agreement | undefined {
-  const promise = promises.find((one) => one.penalties.length > 0 && isPromised(one, facts));
-  return (
-    promise && {
-      target: promise.target,
-      days: promise.period.kind === 'rolling' ? promise.period.days : DAYS_OF[promise.period.kind],
-      penalty: promise.penalties[0]?.amount ?? 0,
-    }
-  );
-}

@@ -62,7 +62,7 @@ test('changes are told in the order in which they were made, whatever the order 
   ];
   expect(new SettingsBook(file, changes).calendarAt(1).holidays).toEqual(['2026-12-25']);
   expect(new SettingsBook(file, changes).changesOf(CALENDAR_KEY).map(({ id }) => id)).toEqual([1, 2]);
-  expect(new SettingsBook(file, []).calendarAt(1)).toEqual({ holidays: [], excluded: [] });
+  expect(new SettingsBook(file, []).calendarAt(1)).toEqual({ holidays: [], excluded: [], maintenance: [] });
 });
 
 test.each([

@@ -2,7 +2,6 @@ import { flowFacts, type FlowFacts } from '@toplens/core/flows';
 import type { HarmRates } from '@toplens/core/incidents';
 import type { Calendar } from '@toplens/core/time';
 import { isSection, type Section } from './sections';
-import { agreementOf, promisesOf } from './promises';
 import { teamsOf, type Settings } from './settings';
 
 /** A change as it is kept: in force from its time on. */
@@ -153,12 +152,8 @@ export class SettingsBook {
     const kept = `${turn}\u001f${key}`;
     let facts = this.timeline.facts.get(kept);
     if (!facts) {
-      const { flows, promises } = this.timeline.settings[turn] as Settings;
-      facts = flowFacts(flows, application, technicalName, usualImportance);
-      const agreement =
-        facts.agreement ??
-        agreementOf(promisesOf({ promises, flows }), { application, technicalName, name: facts.name });
-      this.timeline.facts.set(kept, (facts = { ...facts, agreement }));
+      const { flows } = this.timeline.settings[turn] as Settings;
+      this.timeline.facts.set(kept, (facts = flowFacts(flows, application, technicalName, usualImportance)));
     }
     const change = this.#inPlace(key, timeMs) as FlowChange | undefined;
     if (!change) return facts;

@@ -30,19 +30,22 @@ export interface Settings {
 
 const text = string().trim().min(1);
 
+const stretchSchema = object({
+  fromMs: number().integer().required(),
+  toMs: number().integer().required(),
+  reason: text.required(),
+})
+  .noUnknown()
+  .test('after', 'a stretch ends before it begins', ({ fromMs, toMs }) => toMs > fromMs);
+
 export const calendarSchema = object({
   holidays: array(
     string()
       .matches(/^\d{4}-\d\d-\d\d$/, 'expected a date as 2026-12-25')
       .required(),
   ).default([]),
-  excluded: array(
-    object({
-      fromMs: number().integer().required(),
-      toMs: number().integer().required(),
-      reason: text.required(),
-    }).noUnknown(),
-  ).default([]),
+  excluded: array(stretchSchema).default([]),
+  maintenance: array(stretchSchema).default([]),
 }).noUnknown();
 
 export const LONGEST_LIMIT_MS = 86_400_000;
@@ -118,7 +121,7 @@ export const settingsSchema = object({
     object({ name: text.required(), component: text, pattern: text.required().test('pattern', isPattern) }).noUnknown(),
   ).default([]),
   promises: promisesSchema,
-  calendar: calendarSchema.default({ holidays: [], excluded: [] }),
+  calendar: calendarSchema.default({ holidays: [], excluded: [], maintenance: [] }),
 }).noUnknown();
 
 /** Teams that own something, each once, in the order of the rules. */

@@ -42,12 +42,16 @@ function flowWords({ name, limitMs, siteLimitsMs, importance }: FlowChange): str
 
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
 
-function calendarWords({ holidays, excluded }: Settings['calendar']): string {
+/** "2026-11-02 22:00 UTC" */
+const moment = (timeMs: number) => `${new Date(timeMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
+
+function calendarWords({ holidays, excluded, maintenance = [] }: Settings['calendar']): string {
   const said = [
     ...(holidays.length > 0 ? [`holidays ${holidays.map((one) => day.format(Date.parse(one))).join(', ')}`] : []),
     ...excluded.map(
       ({ fromMs, toMs, reason }) => `left out ${day.format(fromMs)} to ${day.format(toMs - 1)}: ${reason}`,
     ),
+    ...maintenance.map(({ fromMs, toMs, reason }) => `maintenance ${moment(fromMs)} to ${moment(toMs)}: ${reason}`),
   ];
   return said.join('; ') || 'no day is special';
 }

@@ -2,6 +2,7 @@ import type { FlowNormal } from '../../normal';
 import type { AttemptColumns } from '../../telemetry';
 import type { Window } from '../../time';
 import type { HarmRates } from './rates';
+import type { PromiseAtStake } from './promise-at-stake';
 import type { UsualPeople } from './usual';
 
 /** What the bill needs to know about the world around the attempts. */
@@ -31,6 +32,6 @@ export interface BillContext {
   usualPeople: (flows: number[], window: Window) => UsualPeople;
   /** by how much today's volume was above (1.1) or below (0.9) its expectation before the trouble */
   todaysLevel: (flow: number, beforeMs: number) => number;
-  /** what so many attempts outside the agreement are expected to cost, units of currency */
-  penaltyOf: (flow: number, attemptsOutside: number) => number;
+  /** what was promised of any flow */
+  promises: readonly PromiseAtStake[];
 }

@@ -3,6 +3,7 @@ import { at, context, deviation, KEY_TIER, WINDOW } from '../../fixtures/bill';
 import { normalWith } from '../../fixtures/normal';
 import { normalDeviate, seededRandom } from '../../stats';
 import { FAILED, PROBE } from '../../telemetry';
+import { promised } from '../../fixtures/promise';
 import { harmBill, weightOf, type HarmBill } from '../index';
 
 const quantity = (bill: ReturnType<typeof harmBill>, name: string) =>
@@ -199,7 +200,7 @@ describe('the harm bill', () => {
 
   test('a promise that is likely broken costs its part of the penalty', () => {
     const rows = Array.from({ length: 20 }, (_, i) => ({ startMs: at(i), flags: FAILED, person: i + 1 }));
-    const bill = harmBill(parts, WINDOW, context(rows, { penaltyOf: (_flow, outside) => outside * 2 }));
+    const bill = harmBill(parts, WINDOW, context(rows, { promises: [promised({ price: 2 })] }));
     expect(bill.penalties).toBeCloseTo(40, 1);
     expect(quantity(bill, 'money')).toBeCloseTo(40, 1);
     expect(weightOf(bill, 'promises')).toBeCloseTo(40, 1);

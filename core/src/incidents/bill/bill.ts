@@ -5,6 +5,7 @@ import type { Window } from '../../time';
 import { failedOf, notUsual, sumAttempts, waitingOf, type AttemptSums } from './attempt-sums';
 import type { BillContext } from './bill-context';
 import { countLeft, type Left } from './left';
+import { spentPromises, type SpentPromise } from './spent-promises';
 import { countMissing, missingPeople, missingStretches, type Missing } from './missing';
 
 export const BILL_LINES = ['waiting', 'failed', 'left', 'missing', 'money', 'keyCustomers'] as const;
@@ -35,8 +36,10 @@ export interface HarmBill {
   outcomes: Record<Outcome, number>;
   /** attempts that never came, in the flow that misses most */
   missingAttempts: number;
-  /** of the money, what promises are expected to cost */
+  /** of the money, what it adds to the penalties expected, units of currency */
   penalties: number;
+  /** promises whose budget it spent of; those that it makes dearest first */
+  promises: SpentPromise[];
   /** the people who met a late, hung or failed attempt, by number; for exports and unions */
   hurtPersons: Set<number>;
 }
@@ -82,9 +85,8 @@ export function harmBill(parts: readonly Deviation[], window: Window, context: B
       charged.map((one) => ({ ...one, importance: context.importanceOf(one.flow) })),
     ),
   ];
-  const penalties = sum(
-    root.flows.map(({ flow, all }) => context.penaltyOf(flow, Math.max(0, all.notOnTime - all.usualNotOnTime))),
-  );
+  const promises = spentPromises(parts, window, context);
+  const penalties = sum(promises.map(({ penalty }) => penalty));
   const money = moneyOf(root, left ?? [], charged, penalties);
   lines.push(lineOf('money', rates.money, [{ ...money, importance: 1 }]));
   lines.push(keyLine(root, { left: left ?? [], charged, lines, context }));
@@ -99,6 +101,7 @@ export function harmBill(parts: readonly Deviation[], window: Window, context: B
     outcomes: root.outcomes,
     missingAttempts: worst ? worst.quantity : 0,
     penalties,
+    promises,
     hurtPersons: root.hurtPersons,
   };
 }

@@ -5,6 +5,7 @@ import type { Window } from '../../time';
 import type { BillContext } from './bill-context';
 import type { HarmRates } from './rates';
 import type { Register } from '../register';
+import type { PromiseAtStake } from './promise-at-stake';
 import { learnUsualMix, todaysLevel, usualPeople, type UsualMix } from './usual';
 
 /** What people decided that a bill depends on, as it was set at the time looked at. */
@@ -12,7 +13,7 @@ export interface BillSettings {
   rates: HarmRates;
   importanceOf: (flow: number) => number;
   isKeyTier: (tier: number) => boolean;
-  penaltyOf: (flow: number, attemptsOutside: number) => number;
+  promises: readonly PromiseAtStake[];
 }
 
 /** What is usual around an incident: learned once, used for every window. */

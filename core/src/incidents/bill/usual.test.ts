@@ -132,7 +132,7 @@ test('people of two incidents together are no more than those of each added; a s
       { dayBefore: columns, hoursBefore: columns },
       learnSuccession(columns),
     );
-    const settings = { rates: DEFAULT_RATES, importanceOf: () => 1, isKeyTier: () => false, penaltyOf: () => 0 };
+    const settings = { rates: DEFAULT_RATES, importanceOf: () => 1, isKeyTier: () => false, promises: [] };
     return harmBill(
       parts,
       window,

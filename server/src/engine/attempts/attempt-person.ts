@@ -4,6 +4,7 @@ import { DAY_MS } from '@toplens/core/time';
 import type { AttemptPersonShape } from '../../contract/attempts';
 import { personSince } from '../../store/persons';
 import { loadTrace } from '../../store/traces';
+import { eachAttempt } from '../reading/each-attempt';
 import type { EngineState } from '../state/engine-state';
 import type { AttemptQuestion } from '../state/questions';
 
@@ -22,20 +23,17 @@ export async function attemptPerson(
   const toMs = attempt.startUs / 1000;
   const told = { attempts: 0, wentWrong: 0, value: 0, valued: 0 };
   const window = { fromMs: toMs - DAY_MS, toMs };
-  await state.hours.visit(window, undefined, (rows, from, to) => {
-    for (let row = from; row < to; row++) {
-      const startMs = rows.startMs[row] as number;
-      const flags = rows.flags[row] as number;
-      if (rows.person[row] !== person.number || startMs < window.fromMs || startMs >= window.toMs) continue;
-      if (!Number.isNaN(rows.valueMinor[row]) && (flags & FAILED) === 0) {
-        told.valued++;
-        told.value += (rows.valueMinor[row] as number) / 100;
-      }
-      if (flags & (PAGE | BUSINESS_EVENT)) continue;
-      told.attempts++;
-      const flow = rows.flow[row] as number;
-      if (outcomeOfRow(rows, row, state.history.normalAt(flow, startMs)) !== 'onTime') told.wentWrong++;
+  await eachAttempt(state, { window }, (rows, row) => {
+    if (rows.person[row] !== person.number) return;
+    const flags = rows.flags[row] as number;
+    if (!Number.isNaN(rows.valueMinor[row]) && (flags & FAILED) === 0) {
+      told.valued++;
+      told.value += (rows.valueMinor[row] as number) / 100;
     }
+    if (flags & (PAGE | BUSINESS_EVENT)) return;
+    told.attempts++;
+    const normal = state.history.normalAt(rows.flow[row] as number, rows.startMs[row] as number);
+    if (outcomeOfRow(rows, row, normal) !== 'onTime') told.wentWrong++;
   });
   return {
     sinceMs: person.sinceMs < toMs ? person.sinceMs : null,

@@ -9,6 +9,7 @@ import { levelsFor } from '../harm/levels';
 import { LONGEST_SCAN_MS } from '../reading/each-attempt';
 import { sliceOf } from '../reading/focus';
 import type { AgainstQuestion, Focus, FlowsQuestion } from '../state/questions';
+import { calmOf } from '../reading/learning';
 import { flowSums } from '../reading/flow-sums';
 import { freshness } from '../state/freshness';
 import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
@@ -139,7 +140,7 @@ function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: 
     application: flow.application,
     kind: flow.kind,
     team: proposeTeam(state.settings.at().ownership, { application: flow.application, flow: flow.name })?.team ?? null,
-    level: sums ? (level ?? 'calm') : 'noData',
+    level: sums ? (level ?? calmOf(state, id, window)) : 'noData',
     attempts: sums?.attempts ?? 0,
     perMinute: (sums?.attempts ?? 0) / ((window.toMs - window.fromMs) / MINUTE_MS),
     meanMs: sums && sums.attempts > sums.failed ? sums.totalMs / (sums.attempts - sums.failed) : null,

@@ -1,4 +1,3 @@
-import { expectedPenalty } from '@toplens/core/flows';
 import {
   billContext,
   harmBill,
@@ -9,33 +8,26 @@ import {
   type BillContext,
   type BillSettings,
   type HarmBill,
+  type PromiseAtStake,
   type StoredIncident,
   type Surroundings,
 } from '@toplens/core/incidents';
 import { LRUCache } from 'lru-cache';
 import { DAY_MS, HOUR_MS, MINUTE_MS, overlap, type Window } from '@toplens/core/time';
+import { promisesAtStake } from '../promises/at-stake';
 import { sliceKey, sliceOf } from '../reading/focus';
 import { type Focus } from '../state/questions';
 import { successionIn } from '../reading/succession';
 import type { EngineState } from '../state/engine-state';
 
 /** Rates and importance as they were at a moment. Bills of past windows use what was set then, or what is set today. */
-export function billSettings(state: EngineState, atMs: number): BillSettings {
+export function billSettings(state: EngineState, atMs: number, promises: readonly PromiseAtStake[]): BillSettings {
   return {
     rates: state.settings.ratesAt(atMs),
     importanceOf: (flow) => state.names.flow(flow, atMs).importance,
     isKeyTier: (tier) => state.names.isKeyTier(tier),
-    penaltyOf: (flow, outside) =>
-      expectedPenalty(state.names.flow(flow, atMs).agreement, outside, attemptsADay(state, flow)),
+    promises,
   };
-}
-
-function attemptsADay(state: EngineState, flow: number): number {
-  const dayMs = Math.floor(state.judgedMs / DAY_MS) * DAY_MS;
-  const totals = [1, 2, 3, 4, 5, 6, 7]
-    .map((back) => state.history.totalOf(flow, dayMs - back * DAY_MS))
-    .filter((total) => total !== undefined);
-  return totals.length > 0 ? totals.reduce((sum, total) => sum + total, 0) / totals.length : 0;
 }
 
 /** Of the incidents looked at last; attempts that came later change what is usual around them. */
@@ -73,7 +65,7 @@ export interface BillQuestion {
   focus: Focus;
   /** rates, importance and agreements as they were set at this moment */
   ratesAtMs: number;
-  /** who left is told from hours of sessions: left out where only the direction is wanted; with it when not said */
+  /** who left and what promises cost: left out where only the direction is wanted; with it when not said */
   withLeft?: boolean;
 }
 
@@ -111,7 +103,12 @@ export async function contextOf(
     knownUntilMs: state.judgedMs,
     surroundings: around,
     judge: state,
-    settings: billSettings(state, ratesAtMs),
+    settings: billSettings(
+      state,
+      ratesAtMs,
+      // Money follows minutes: a direction is told without it.
+      withLeft ? await promisesAtStake(state, window.toMs, ratesAtMs) : [],
+    ),
   });
 }
 

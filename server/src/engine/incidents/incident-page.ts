@@ -92,6 +92,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     parts: incident.parts.map((part) => partOf(state, part, shared)),
     bill: bill.lines,
     penalties: bill.penalties,
+    promises: bill.promises,
     harm: bill.harm,
     harmPerHour: perHour,
     rank: place < 0 ? null : place + 1,

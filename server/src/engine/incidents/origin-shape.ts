@@ -7,6 +7,7 @@ import { flowsThrough } from '../../store/traces';
 import { levelsIn } from '../harm/levels';
 import { originOf } from '../reading/origin';
 import { outageOf } from '../reading/outage';
+import { calmOf } from '../reading/learning';
 import { PerVersion } from '../state/per-version';
 import type { EngineState } from '../state/engine-state';
 
@@ -62,6 +63,6 @@ async function sharedWith(
     .filter((id) => id !== own && state.names.has(id))
     .map((id) => {
       const { name, application } = state.names.flow(id);
-      return { id, name, application, level: levels.get(id) ?? 'calm' };
+      return { id, name, application, level: levels.get(id) ?? calmOf(state, id, window) };
     });
 }

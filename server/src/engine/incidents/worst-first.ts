@@ -19,6 +19,7 @@ import type {
   SetAsideShape,
   WorstFirstShape,
 } from '../../contract/incidents';
+import { promisesOf } from '../../settings/promises';
 import { latestHandoffs } from '../../store/handoffs';
 import { describe, isWholeApplication, rootOf } from '../harm/describe';
 import { levelOf } from '../harm/levels';
@@ -27,6 +28,7 @@ import { freshness } from '../state/freshness';
 import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from '../harm/judged';
 import { PerVersion } from '../state/per-version';
 import { proposalFor } from '../harm/proposal';
+import { learningIn } from '../reading/learning';
 import { remainingIn } from '../reading/remaining';
 import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
 import { measureOf, sparkOf, sparkWindow } from '../reading/series';
@@ -66,6 +68,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     row.handoffThen = then.get(row.id) ?? null;
   }
   const { currency } = state.settings.at();
+  const learning = learningIn(state, window);
   const sentence = windowSentence({
     people: peopleOnce(ranked),
     harmPerHour: rows.reduce((sum, row) => sum + row.harmPerHour, 0),
@@ -75,6 +78,8 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     withoutTeam: rows.filter(({ handoffThen }) => handoffThen === null || !isWithTeam(handoffThen.state)).length,
     incidents: rows.length,
     isPast: isPastWindow(state, window),
+    hasData: state.judgedMs > 0,
+    learning,
   });
   const harmless = shown.filter((entry) => !hurtsSomebody(entry) && !isSetAside(entry.incident, window));
   return {
@@ -83,8 +88,12 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     ...sentence,
     currency,
     // A ranking lists what weighs something in it; the sentence is about all that hurts.
-    rows: rows.filter(({ weight }) => ranking === 'harm' || ranking === 'people' || weight > 0),
-    hasPromises: state.names.flows.some(({ id }) => state.names.flow(id).agreement !== undefined),
+    rows: rows.filter(
+      ({ weight, promiseSpent }) =>
+        ranking === 'harm' || ranking === 'people' || weight > 0 || (ranking === 'promises' && promiseSpent !== null),
+    ),
+    learning,
+    hasPromises: promisesOf(state.settings.at()).length > 0,
     earlyWarnings: await Promise.all(harmless.map((entry) => earlyWarningOf(state, entry, window))),
     setAside: await Promise.all(
       shown.filter(({ incident }) => isSetAside(incident, window)).map((entry) => setAsideOf(state, entry, window)),
@@ -168,6 +177,7 @@ async function rowOf(
     money: quantityOf(bill, 'money'),
     keyCustomers: quantityOf(bill, 'keyCustomers'),
     weight: weightOf(bill, ranking),
+    promiseSpent: mostSpent(bill),
     best: stability.get(incident.id)?.best ?? rank,
     worst: stability.get(incident.id)?.worst ?? rank,
     nearTie: tied.has(incident.id),
@@ -176,6 +186,12 @@ async function rowOf(
     handoff: null,
     handoffThen: null,
   };
+}
+
+/** The promise of whose budget it took most; null when of none. */
+function mostSpent({ promises }: Judged['bill']): RowShape['promiseSpent'] {
+  const [most] = [...promises].sort((a, b) => b.budgetShare - a.budgetShare);
+  return most && most.budgetShare > 0 ? { name: most.name, budgetShare: most.budgetShare } : null;
 }
 
 async function earlyWarningOf(state: EngineState, entry: Judged, window: Window): Promise<EarlyWarningShape> {

@@ -18,6 +18,7 @@ import { keptShare } from '../reading/kept-share';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 import { hopShape, TRACES_LOOKED_AT } from '../reading/hops';
+import { calmOf } from '../reading/learning';
 
 /** Of a long window the last hour is looked at. */
 const LOOK_MS = HOUR_MS;
@@ -76,7 +77,7 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
       id,
       name: state.names.flow(id).name,
       application: state.names.flow(id).application,
-      level: levels.get(id) ?? 'calm',
+      level: levels.get(id) ?? calmOf(state, id, window),
     })),
     incidents: await Promise.all(
       state.register

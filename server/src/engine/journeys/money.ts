@@ -4,8 +4,9 @@ import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, DAY_MS, floorTo, type Window } from '@toplens/core/time';
 import type { MoneyFigureShape, MoneyShape, RevenueShape } from '../../contract/journeys';
 import { finiteOrNull } from '../reading/finite-or-null';
-import { flowsIn } from '../reading/focus';
+import { flowsIn, sliceKey, sliceOf } from '../reading/focus';
 import { waysAt } from './journeys';
+import { LONGEST_NARROWED_MS, narrowedTakings, type Slice } from './narrowed-takings';
 import { type JourneysQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
@@ -18,39 +19,60 @@ const LEAST_USABLE = 0.9;
 
 /**
  * Orders, value, size and conversion of each flow that has values, against the same hours of like days. From the
- * five-minute roll-ups, so it tells of whole flows: what is narrowed by site or promotion is not told.
+ * five-minute roll-ups; of a slice of up to eight hours from single attempts. Of a slice of a longer window it tells of
+ * whole flows, and says so.
  */
 export async function money(state: EngineState, { window: asked, focus }: JourneysQuestion): Promise<MoneyShape> {
   const window = wholeBuckets(state, resolveWindow(state, asked));
   const wanted = flowsIn(state, focus);
-  const shape = { window, currency: state.settings.at().currency, isNarrowed: Object.keys(focus.values).length > 0 };
+  const holds = sliceOf(state, focus);
+  const slice =
+    holds && window.toMs - window.fromMs <= LONGEST_NARROWED_MS ? { holds, key: sliceKey(focus) } : undefined;
+  const shape = {
+    window,
+    currency: state.settings.at().currency,
+    isNarrowed: holds !== undefined && slice === undefined,
+  };
   if (window.toMs <= window.fromMs) return { ...shape, flows: [] };
   const ways = await waysAt(state, window.toMs);
   const flows = state.names.flows.filter(
     ({ id, kind }) => (!wanted || wanted.has(id)) && counts(state, id, kind, window.toMs),
   );
-  const shapes = flows.map(({ id }) => {
+  const shapes: RevenueShape[] = [];
+  for (const { id } of flows) {
     const way = ways.find(({ steps }) => steps.includes(id) && steps[0] !== id);
-    return takingsOf(state, id, way?.steps[0], window);
-  });
+    const takings = await takingsOf(state, { flow: id, start: way?.steps[0] }, window, slice);
+    // What the slice never brings anything to is not its business.
+    if (!slice || takings.days > 0 || (takings.orders.value ?? 0) > 0) shapes.push(takings);
+  }
   return { ...shape, flows: shapes.sort((a, b) => (b.value.value ?? 0) - (a.value.value ?? 0) || a.flow - b.flow) };
 }
 
-/** Revenue of one flow over a stretch against like days. @param start the flow that its way begins with */
-export function takingsOf(state: EngineState, flow: number, start: number | undefined, window: Window): RevenueShape {
+/** A flow, and the one that its way begins with. */
+interface Earning {
+  flow: number;
+  start: number | undefined;
+}
+
+/** Revenue of one flow, or of a slice of it, over a stretch against like days. */
+async function takingsOf(
+  state: EngineState,
+  earning: Earning,
+  window: Window,
+  slice: Slice | undefined,
+): Promise<RevenueShape> {
+  const { flow, start } = earning;
   const earlier: Revenue[] = [];
   for (let back = 1; back <= LONGEST_MEMORY_DAYS && earlier.length < ENOUGH_DAYS; back++) {
     if (!state.history.isLikeDay(window.fromMs, back)) continue;
-    const day = takingsIn(state, flow, start, {
-      fromMs: window.fromMs - back * DAY_MS,
-      toMs: window.toMs - back * DAY_MS,
-    });
+    const then = { fromMs: window.fromMs - back * DAY_MS, toMs: window.toMs - back * DAY_MS };
+    const day = await takingsIn(state, earning, then, slice);
     // Nothing at all is no data, not a bad day.
     if (day && day.usable >= LEAST_USABLE && day.orders > 0) earlier.push(day);
   }
   // What began within the window is told from its begin.
   const begun = { ...window, fromMs: Math.max(window.fromMs, floorTo(state.history.firstMsOf(flow), BUCKET_MS)) };
-  const now = takingsIn(state, flow, start, begun) ?? { orders: 0, value: 0, starts: NaN };
+  const now = (await takingsIn(state, earning, begun, slice)) ?? { orders: 0, value: 0, starts: NaN };
   const figures = againstLikeDays(now, earlier);
   const { name, application, kind } = state.names.flow(flow);
   const lost = shortfall(figures.value);
@@ -69,14 +91,16 @@ export function takingsOf(state: EngineState, flow: number, start: number | unde
   };
 }
 
-function takingsIn(
+async function takingsIn(
   state: EngineState,
-  flow: number,
-  start: number | undefined,
+  earning: Earning,
   window: Window,
-): (Revenue & { usable: number }) | undefined {
+  slice: Slice | undefined,
+): Promise<(Revenue & { usable: number }) | undefined> {
+  const { flow, start } = earning;
   const own = state.history.sumsWithin(flow, window);
   if (!own) return undefined;
+  if (slice) return { ...(await narrowedTakings(state, earning, window, slice)), usable: own.usable };
   const first = start === undefined ? undefined : state.history.sumsWithin(start, window);
   return {
     orders: own.attempts - own.failed,

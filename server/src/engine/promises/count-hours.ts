@@ -1,8 +1,7 @@
-import { BUCKET_MS, outcomeOf } from '@toplens/core/flows';
-import { limitsAt } from '@toplens/core/normal';
-import type { Indicator } from '@toplens/core/promises';
+import { BUCKET_MS, dependsOnJudge, isCountedRow, isGoodAttempt, type Indicator } from '@toplens/core/flows';
+import { isGoodRow } from '@toplens/core/incidents';
 import { bucketFloorMs, forEachBucket } from '@toplens/core/stats';
-import { BUSINESS_EVENT, eachRow, FAILED, type AttemptColumns } from '@toplens/core/telemetry';
+import { BUSINESS_EVENT, eachRow, type AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import { LRUCache } from 'lru-cache';
 import { setImmediate as turn } from 'node:timers/promises';
@@ -49,9 +48,8 @@ export async function countHour(
   const counts = new Map<number, HourCount>();
   const open: { counter: Counter; key: string }[] = [];
   for (const counter of counters) {
-    const { flow, indicator, limitMs } = counter;
-    // Whether an attempt hung is told by the limit that judged it, whatever limit the promise has.
-    const by = indicator === 'inTime' && limitMs !== undefined ? limitMs : judgedBy(state, flow, hourMs);
+    const { flow, indicator } = counter;
+    const by = judgeOf(state, counter, hourMs);
     const key = `${hourMs}:${flow}:${indicator}:${by}`;
     const known = cache.get(key);
     if (known?.version === version) counts.set(counter.flow, known.count);
@@ -72,27 +70,21 @@ export async function countHour(
   return counts;
 }
 
-const judgedBy = (state: EngineState, flow: number, hourMs: number): string => {
-  const { limitMs } = state.history.normalAt(flow, hourMs);
-  return `judged ${limitMs}`;
-};
-
-const isGood = (
-  { indicator, limitMs }: Counter,
-  durationMs: number,
-  isFailed: boolean,
-  judgedMs: number | undefined,
-): boolean => {
-  if (isFailed) return false;
-  if (indicator === 'answered') return outcomeOf(durationMs, false, judgedMs) !== 'hung';
-  return durationMs <= (limitMs ?? judgedMs ?? Infinity);
-};
+/**
+ * What else the count depends on: the promise's own limit, or the one that judged; whether an attempt hung is told by the
+ * limit that judged it, which people may set anew.
+ */
+function judgeOf({ history, settings }: EngineState, { flow, indicator, limitMs }: Counter, hourMs: number): string {
+  if (indicator !== 'inTime') return `settings ${settings.number}`;
+  return limitMs === undefined ? `judged ${history.normalAt(flow, hourMs).limitMs}` : `own ${limitMs}`;
+}
 
 function countRows(
   state: EngineState,
   counter: Counter,
   { columns, from, to, window }: { columns: AttemptColumns; from: number; to: number; window: Window },
 ): HourCount {
+  const normalAt = (flow: number, timeMs: number) => state.history.normalAt(flow, timeMs);
   const steps = new Uint32Array(2 * STEPS);
   const sites = new Map<number, [number, number]>();
   const versions = new Map<number, [number, number]>();
@@ -103,13 +95,11 @@ function countRows(
       own[1] += good;
     } else counts.set(value, [1, good]);
   };
-  eachRow(columns, { flows: counter.flow, window, from, to }, (row) => {
-    const flags = columns.flags[row] as number;
-    if (flags & BUSINESS_EVENT) return;
+  eachRow(columns, { flows: counter.flow, window, from, to, without: BUSINESS_EVENT }, (row) => {
+    if (!isCountedRow(counter.indicator, columns.flags[row] as number)) return;
     const startMs = columns.startMs[row] as number;
     const site = columns.site[row] as number;
-    const judged = limitsAt(state.history.normalAt(counter.flow, startMs), site).limitMs;
-    const good = isGood(counter, columns.durationMs[row] as number, (flags & FAILED) !== 0, judged) ? 1 : 0;
+    const good = Number(isGoodRow(counter, columns, row, normalAt));
     const step = 2 * Math.floor((startMs - window.fromMs) / BUCKET_MS);
     steps[step] = (steps[step] as number) + 1;
     steps[step + 1] = (steps[step + 1] as number) + good;
@@ -125,14 +115,20 @@ const NONE: ReadonlyMap<number, readonly [number, number]> = new Map();
 function countSums(state: EngineState, counter: Counter, hourMs: number): HourCount {
   const steps = new Uint32Array(2 * STEPS);
   let isRough = false;
+  // Sums hold no probes: of hours whose runs are gone nothing is known.
+  if (counter.indicator === 'reachable') return { steps, sites: NONE, versions: NONE, isRough };
   for (let step = 0; step < STEPS; step++) {
-    const bucket = state.history.bucket(counter.flow, hourMs + step * BUCKET_MS);
+    const startMs = hourMs + step * BUCKET_MS;
+    const bucket = state.history.bucket(counter.flow, startMs);
     if (!bucket) continue;
     isRough = true;
-    const judged = state.history.normalAt(counter.flow, hourMs + step * BUCKET_MS).limitMs;
     let good = 0;
     forEachBucket(bucket.durations, (at, n) => {
-      if (isGood(counter, bucketFloorMs(at), false, judged)) good += n;
+      const attempt = { durationMs: bucketFloorMs(at), isFailed: false };
+      const judged = dependsOnJudge(counter, attempt.durationMs)
+        ? state.history.normalAt(counter.flow, startMs).limitMs
+        : undefined;
+      if (isGoodAttempt(counter, attempt, judged)) good += n;
     });
     steps[2 * step] = bucket.attempts;
     steps[2 * step + 1] = good;

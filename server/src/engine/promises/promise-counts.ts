@@ -4,7 +4,7 @@ import {
   countedStretches,
   isCountedIn,
   NOTHING,
-  type BadStep,
+  StepTable,
   type ServicePromise,
   type Tally,
 } from '@toplens/core/promises';
@@ -17,7 +17,7 @@ import { countHour, type Counter, type HourCount } from './count-hours';
 export interface PromiseCounts {
   flows: readonly number[];
   /** by flow and step of five minutes, only steps that count and hold an attempt */
-  steps: BadStep[];
+  steps: StepTable;
   /** whole hours, all of them and what counts of each, with what is known of sites and versions */
   hours: { hourMs: number; byFlow: ReadonlyMap<number, HourCount> }[];
   /** does a step that begins then count? */
@@ -58,6 +58,13 @@ export async function countTogether(
   }
 }
 
+/** Asks whether a moment of a window counts for a promise. */
+export function countedIn(state: EngineState, promise: ServicePromise, window: Window): (timeMs: number) => boolean {
+  const calendar = state.settings.calendarAt(window.toMs);
+  const excluded = [...promise.excluded, ...(calendar.maintenance ?? [])];
+  return isCountedIn(countedStretches({ ...promise, excluded }, window, dayKinds(calendar).isHoliday));
+}
+
 /** Counts hour by hour, so that other questions get their turn in between. */
 export async function countPromise(
   state: EngineState,
@@ -65,21 +72,22 @@ export async function countPromise(
   window: Window,
 ): Promise<PromiseCounts> {
   const counters = countersOf(state, promise);
-  const { isHoliday } = dayKinds(state.settings.calendarAt(window.toMs));
-  const isCounted = isCountedIn(countedStretches(promise, window, isHoliday));
-  const steps: BadStep[] = [];
+  const isCounted = countedIn(state, promise, window);
+  const steps = new StepTable();
   const hours: PromiseCounts['hours'] = [];
   let isRough = false;
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
     const byFlow = await countHour(state, hourMs, counters);
     hours.push({ hourMs, byFlow });
+    const counted = Array.from({ length: HOUR_MS / BUCKET_MS }, (_, step) => hourMs + step * BUCKET_MS).map(
+      (startMs) => startMs >= window.fromMs && startMs < window.toMs && isCounted(startMs),
+    );
     for (const [flow, count] of byFlow) {
       isRough ||= count.isRough;
-      for (let step = 0; step < count.steps.length / 2; step++) {
-        const startMs = hourMs + step * BUCKET_MS;
+      for (let step = 0; step < counted.length; step++) {
         const valid = count.steps[2 * step] as number;
-        if (valid === 0 || startMs < window.fromMs || startMs >= window.toMs || !isCounted(startMs)) continue;
-        steps.push({ flow, startMs, tally: { valid, good: count.steps[2 * step + 1] as number } });
+        if (valid > 0 && counted[step])
+          steps.push(flow, hourMs + step * BUCKET_MS, valid, count.steps[2 * step + 1] as number);
       }
     }
   }
@@ -87,12 +95,13 @@ export async function countPromise(
 }
 
 /** Sum of the steps that begin in a window. */
-export function tallyIn(steps: readonly BadStep[], { fromMs, toMs }: Window): Tally {
+export function tallyIn(steps: StepTable, { fromMs, toMs }: Window): Tally {
   let [valid, good] = [0, 0];
-  for (const { startMs, tally } of steps) {
+  for (let at = 0; at < steps.n; at++) {
+    const startMs = steps.startMs[at] as number;
     if (startMs < fromMs || startMs >= toMs) continue;
-    valid += tally.valid;
-    good += tally.good;
+    valid += steps.valid[at] as number;
+    good += steps.good[at] as number;
   }
   return { valid, good };
 }
@@ -102,8 +111,19 @@ export const addTo = <Key>(tallies: Map<Key, Tally>, key: Key, tally: Tally): un
   tallies.set(key, addTally(tallies.get(key) ?? NOTHING, tally));
 
 /** Steps summed by whole hours. */
-export function tallyByHour(steps: readonly BadStep[]): Map<number, Tally> {
+export function tallyByHour(steps: StepTable): Map<number, Tally> {
   const hours = new Map<number, Tally>();
-  for (const { startMs, tally } of steps) addTo(hours, floorTo(startMs, HOUR_MS), tally);
+  let [hourMs, hour]: [number, Tally] = [NaN, { valid: 0, good: 0 }];
+  for (let at = 0; at < steps.n; at++) {
+    const startMs = steps.startMs[at] as number;
+    // Steps stand hour by hour: the same hour is asked for again and again.
+    if (!(startMs >= hourMs && startMs < hourMs + HOUR_MS)) {
+      hourMs = floorTo(startMs, HOUR_MS);
+      hour = hours.get(hourMs) ?? { valid: 0, good: 0 };
+      hours.set(hourMs, hour);
+    }
+    hour.valid += steps.valid[at] as number;
+    hour.good += steps.good[at] as number;
+  }
   return hours;
 }

@@ -1,7 +1,8 @@
 import Ajv2020 from 'ajv/dist/2020';
-import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
+import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { openApi } from '../../contract/open-api';
-import type { PromisePageShape, PromisesShape } from '../../contract/promises';
+import type { PromiseAttemptsShape, PromisePageShape, PromisesShape } from '../../contract/promises';
+import type { StandingShape } from '../../contract/standing';
 import type { TriedSettingShape } from '../../contract/settings';
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
@@ -29,6 +30,13 @@ const settings = {
       ],
     },
     { name: 'Answered', indicator: 'answered', target: 0.99, period: { kind: 'rolling', days: 2 } },
+    {
+      name: 'Seen by probes',
+      flow: 'Print labels',
+      indicator: 'reachable',
+      target: 0.9,
+      period: { kind: 'rolling', days: 2 },
+    },
     {
       name: 'Nothing yet',
       application: 'Nobody',
@@ -61,6 +69,22 @@ beforeAll(async () => {
       ],
     };
   });
+  // Ten runs of a probe, of which two fail.
+  const runs = Array.from({ length: 10 }, (_, n) => ({
+    traceId: hex(50_000 + n, 32),
+    spanId: hex(50_000 + n, 16),
+    kind: 2,
+    name: 'POST',
+    startTimeUnixNano: nanos(END - 50 * MINUTE_MS + n * MINUTE_MS),
+    endTimeUnixNano: nanos(END - 50 * MINUTE_MS + n * MINUTE_MS + 90),
+    status: n < 2 ? { code: 2 } : {},
+    attributes: [
+      text('http.request.method', 'POST'),
+      text('http.route', '/labels'),
+      text('user_agent.synthetic.type', 'test'),
+    ],
+  }));
+  spans.push(...runs);
   await fetch(`${server.url}/v1/traces`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -133,8 +157,8 @@ test('a promise opens to who spent it: sites, hours and versions add up to all t
     ['North', 288, 0],
   ]);
   expect(page.cells).toEqual([
-    { flow: 'Print labels', site: 'North', valid: 288, good: 288 },
-    { flow: 'Print labels', site: 'South', valid: 288, good: 282 },
+    { flowId: 1, flow: 'Print labels', site: 'North', valid: 288, good: 288 },
+    { flowId: 1, flow: 'Print labels', site: 'South', valid: 288, good: 282 },
   ]);
   expect(page.hours.map(({ startMs, bad }) => [(END - startMs) / HOUR_MS, bad])).toEqual([
     [2, 3],
@@ -146,6 +170,54 @@ test('a promise opens to who spent it: sites, hours and versions add up to all t
   // One whole period of two days lies before this one; of the one before that the first day is not known.
   expect(page.periods).toHaveLength(1);
   expect(page.periods[0]).toMatchObject({ valid: 576, good: 576, isKept: true });
+});
+
+test('runs of probes count where reachability was promised, and nowhere else', async () => {
+  expect(await level('Seen by probes', END)).toMatchObject({
+    valid: 10,
+    good: 8,
+    rule: '90 % of the runs of probes of “Print labels” answered: neither failed nor hung, over 2 days.',
+  });
+  const { body } = await ask<PromiseAttemptsShape>(`/promises/Seen%20by%20probes/attempts?${at(END - HOUR_MS, END)}`);
+  expect(body.attempts.map(({ sample }) => sample.outcome)).toEqual(['failed', 'failed']);
+});
+
+test('an application in three words, and its activity at each site', async () => {
+  const { body } = await ask<StandingShape>(`/standing?${at(END - HOUR_MS, END)}`);
+  const validate = new Ajv2020({ strict: false })
+    .addSchema(openApi('/'), 'api')
+    .compile({ $ref: 'api#/components/schemas/Standing' });
+  expect(validate(body) ? true : validate.errors).toBe(true);
+  // Twelve attempts are too few for a word about speed; how many come is known to the day.
+  expect(body.applications).toMatchObject([
+    { application: 'Shop', flows: 1, speed: { word: 'unknown' }, use: { word: 'asUsual', attempts: AN_HOUR } },
+  ]);
+  expect(body.applications[0]?.answers.good?.estimate).toBe(1);
+  const [activity] = body.activities;
+  expect(activity).toMatchObject({ name: 'Print labels', attempts: AN_HOUR, agreedLimitMs: null });
+  expect(activity?.sites.map(({ site, valid }) => [site, valid])).toEqual([
+    ['North', 6],
+    ['South', 6],
+  ]);
+  const outside = activity?.sites.reduce((sum, { valid, good }) => sum + valid - good, 0);
+  expect(activity?.outside).toBe(outside);
+});
+
+test('a promise opens to the attempts outside it, of all or of one flow at one site', async () => {
+  const outside = async (query = '') =>
+    (await ask<PromiseAttemptsShape>(`/promises/Labels/attempts?${at(END - HOUR_MS, END)}${query}`)).body;
+  const all = await outside();
+  expect(all.all).toBe(6);
+  expect(all.attempts.map(({ flow, sample }) => [flow, sample.durationMs])).toEqual(
+    Array.from({ length: 6 }, () => ['Print labels', 100.6]),
+  );
+  const times = all.attempts.map(({ sample }) => sample.atMs);
+  expect(times).toEqual([...times].sort((a, b) => b - a));
+  expect((await outside('&site=North')).attempts).toEqual([]);
+  expect((await outside('&site=South&flow=1')).attempts).toHaveLength(6);
+  expect((await outside('&site=Atlantis')).attempts).toEqual([]);
+  expect((await ask<object>('/promises/Elsewhere/attempts')).status).toBe(404);
+  expect((await ask<object>('/promises/Labels/attempts?flow=x')).status).toBe(400);
 });
 
 test('a report for paper, as text and as figures; of one promise or of all', async () => {
@@ -160,7 +232,7 @@ test('a report for paper, as text and as figures; of one promise or of all', asy
   );
   expect(page.text).not.toContain('Nothing yet');
   const text = await report('&format=markdown');
-  expect(text.text.match(/^## .*$/gm)).toEqual(['## Labels', '## Answered', '## Nothing yet']);
+  expect(text.text.match(/^## .*$/gm)).toEqual(['## Labels', '## Answered', '## Seen by probes', '## Nothing yet']);
   expect(text.text).toContain('| South | 288 | 6 | 97.916 % |');
   expect((await report('&format=csv')).type).toBe('text/csv; charset=utf-8');
   expect((await report('&name=Elsewhere')).status).toBe(404);
@@ -218,7 +290,28 @@ test('tried before it is saved; a changed target counts, and is undone', async (
   expect((await post('/settings', { who: 'Kim', key: 'promises', value })).status).toBe(201);
   expect((await ask<PromisesShape>('/promises')).body.promises).toMatchObject([{ name: 'Labels', target: 0.999 }]);
   // At the end of a past window it was as it was then.
-  expect((await levels(END - 3 * HOUR_MS)).promises).toHaveLength(3);
+  expect((await levels(END - 3 * HOUR_MS)).promises).toHaveLength(4);
+});
+
+test('maintenance counts for no promise: who agreed it and why is said, and it is undone', async () => {
+  const post = (path: string, body: object) =>
+    fetch(`${server.url}/api${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  const before = await level('Labels', END);
+  const maintenance = [{ fromMs: END - 2 * HOUR_MS, toMs: END - HOUR_MS, reason: 'new disks' }];
+  const value = { holidays: [], excluded: [], maintenance };
+  const fromMs = END - 4 * HOUR_MS;
+  expect((await post('/settings', { who: 'Kim', key: 'calendar', value, fromMs })).status).toBe(201);
+  const after = await level('Labels', END);
+  expect([before.valid - after.valid, before.good - after.good]).toEqual([AN_HOUR, AN_HOUR - 3]);
+  const { body: page } = await ask<PromisePageShape>(`/promises/Labels?${at(END - HOUR_MS, END)}`);
+  expect(page.excluded).toEqual([{ ...maintenance[0], isMaintenance: true, by: 'Kim' }]);
+  const { body: report } = await ask<{ changes: { id: number }[] }>('/settings');
+  expect((await post(`/settings/changes/${report.changes[0]?.id}/undo`, { who: 'Kim' })).status).toBe(201);
+  expect((await level('Labels', END)).valid).toBe(before.valid);
 });
 
 test.each([
@@ -257,7 +350,7 @@ test.each([
 test('promises of an incident that never was are not found', async () => {
   for (const id of ['999', 'x']) {
     const { status, body } = await ask<object>(`/incidents/${id}/promises`);
-    expect([status, body.detail]).toEqual([404, `there is no incident ${id}`]);
+    expect([status, body.detail]).toEqual([404, expect.stringMatching(`there is no incident ${id}`) as string]);
   }
 });
 

@@ -1,14 +1,16 @@
 import { periodBefore, type PeriodReport, type ServicePromise, type Tally } from '@toplens/core/promises';
-import { HOUR_MS, overlap, type Window } from '@toplens/core/time';
+import { HOUR_MS, type Window } from '@toplens/core/time';
 import type { EndangeredPromisesShape, PromisePageShape, PromisesShape } from '../../contract/promises';
 import { promisesOf } from '../../settings/promises';
+import { sealedPeriods, type SealedPeriod } from '../../store/sealed-periods';
 import { valueWords } from '../../settings/value-words';
 import { resolveWindow } from '../reading/windows';
 import { PerVersion } from '../state/per-version';
-import type { PromiseQuestion, WindowQuestion } from '../state/questions';
+import type { PromiseQuestion, ReportQuestion, WindowQuestion } from '../state/questions';
 import type { EngineState } from '../state/engine-state';
+import { excludedIn } from './excluded';
 import { addTo, countPromise, countTogether, flowsOf, tallyByHour, tallyIn } from './promise-counts';
-import { reportOf } from './report';
+import { reportOf, sealedReport } from './report';
 import { countedAt, countedWindow, firstKnownMs, levelOf, spentIn, type Counted } from './service-level';
 
 const MOST_LISTED = 12;
@@ -48,7 +50,7 @@ export async function promisePage(state: EngineState, question: PromiseQuestion)
   const promise = promisesOf(state.settings.at()).find(({ name }) => name === question.name);
   if (!promise) return null;
   const window = resolveWindow(state, question.window);
-  const counted = await countedAt(state, promise, window.toMs);
+  const counted = await countedAt(state, promise, window.toMs, question.periodsBack);
   const { period, nowMs, tally: all } = counted;
   const bad = all.valid - all.good;
   const partOf = (one: number) => ({ bad: one, share: bad === 0 ? 0 : one / bad });
@@ -100,10 +102,10 @@ export async function promisePage(state: EngineState, question: PromiseQuestion)
     cells: [...inPeriod.cells]
       .map(([key, tally]) => {
         const [flow, site] = key.split(':').map(Number) as [number, number];
-        return { flow: state.names.flow(flow).name, site: state.names.text(site), ...tally };
+        return { flowId: flow, flow: state.names.flow(flow).name, site: state.names.text(site), ...tally };
       })
       .sort((a, b) => a.flow.localeCompare(b.flow) || a.site.localeCompare(b.site)),
-    excluded: promise.excluded.filter((gap) => overlap(gap, period)).map((gap) => ({ ...gap })),
+    excluded: excludedIn(state, promise, period),
     periods: await periodsBefore(state, counted),
     changes: state.settings
       .changesOf('promises')
@@ -124,7 +126,8 @@ function placesIn({ counts, steps, period, nowMs }: Counted) {
     versions: new Map<number, Tally>(),
     cells: new Map<string, Tally>(),
   };
-  for (const { flow, tally } of steps) addTo(places.flows, flow, tally);
+  for (let at = 0; at < steps.n; at++)
+    addTo(places.flows, steps.flow[at] as number, { valid: steps.valid[at] as number, good: steps.good[at] as number });
   for (const { hourMs, byFlow } of counts.hours) {
     // Sites and versions are known by whole hours: those that count from begin to end.
     if (hourMs < period.fromMs || hourMs >= nowMs || !counts.isCounted(hourMs)) continue;
@@ -142,16 +145,25 @@ function placesIn({ counts, steps, period, nowMs }: Counted) {
 /** Reports of one promise, or of all; none where nothing is called that. */
 export async function promiseReports(
   state: EngineState,
-  { name, window }: { name: string | undefined; window: WindowQuestion },
+  { name, window, periodsBack }: ReportQuestion,
 ): Promise<PeriodReport[]> {
   const wanted = promisesOf(state.settings.at()).filter((promise) => name === undefined || promise.name === name);
   const reports: PeriodReport[] = [];
   for (const promise of wanted) {
-    const page = await promisePage(state, { name: promise.name, window });
-    if (page) reports.push(reportOf(page));
+    const page = await promisePage(state, { name: promise.name, window, periodsBack });
+    if (!page) continue;
+    const sealed = periodsBack > 0 ? await sealedOf(state, page) : undefined;
+    reports.push(sealed ? sealedReport(sealed, page) : reportOf(page));
   }
   return reports;
 }
+
+/** The period of a page as it was written down when it was over. */
+const sealedOf = async (
+  { database }: EngineState,
+  { level: { name, period } }: PromisePageShape,
+): Promise<SealedPeriod | undefined> =>
+  (await sealedPeriods(database, name)).find(({ fromMs, toMs }) => fromMs === period.fromMs && toMs === period.toMs);
 
 /** Promises of the flows of an incident that it spent something of; null when there is no such incident. */
 export async function endangeredBy(
@@ -195,6 +207,7 @@ export async function keptBefore(state: EngineState, promise: ServicePromise) {
 /** How it was kept before: periods of which the whole is known, by attempts or their sums. */
 async function periodsBefore(state: EngineState, { promise, period }: Counted): Promise<PromisePageShape['periods']> {
   const told: PromisePageShape['periods'] = [];
+  const sealed = await sealedPeriods(state.database, promise.name);
   const firstMs = firstKnownMs(state);
   let before: Window = period;
   for (let k = 0; k < PERIODS_BEFORE; k++) {
@@ -203,7 +216,14 @@ async function periodsBefore(state: EngineState, { promise, period }: Counted): 
     if (before.fromMs < firstMs) break;
     const { steps } = await countPromise(state, promise, before);
     const { valid, good } = tallyIn(steps, before);
-    told.push({ period: before, valid, good, isKept: valid === 0 ? null : good / valid >= promise.target });
+    const then = sealed.find(({ fromMs }) => fromMs === before.fromMs);
+    told.push({
+      period: before,
+      valid,
+      good,
+      isKept: valid === 0 ? null : good / valid >= promise.target,
+      sealed: then ? { atMs: then.sealedMs, valid: then.valid, good: then.good } : null,
+    });
   }
   return told;
 }

@@ -1,6 +1,7 @@
-import { type PeriodReport } from '@toplens/core/promises';
+import { penaltyWords, type PeriodReport, type Tally } from '@toplens/core/promises';
 import { counted, formatMoney, percent, percentCut } from '@toplens/core/words';
 import type { PromisePageShape } from '../../contract/promises';
+import type { SealedPeriod } from '../../store/sealed-periods';
 
 const utc = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
@@ -34,14 +35,20 @@ export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape):
       ...(level.forecast && !isOver
         ? [['Chance of breaking it', percent(level.forecast.chanceOfBreaking)] as const]
         : []),
+      ...(penalties.length > 0 ? [['Penalties agreed', penaltyWords(penalties, currency)] as const] : []),
       ['Penalty', due ? `${formatMoney(due.amount, currency)}${isOver ? '' : ' if it stays so'}` : 'none'],
       ...(level.isRough ? [['Note', 'Hours whose single attempts are gone were counted from sums.'] as const] : []),
     ],
     tables: [
       {
         title: 'Excluded',
-        heads: ['from (UTC)', 'to (UTC)', 'why'],
-        rows: page.excluded.map(({ fromMs, toMs, reason }) => [at(fromMs), at(toMs), reason]),
+        heads: ['from (UTC)', 'to (UTC)', 'why', 'by'],
+        rows: page.excluded.map(({ fromMs, toMs, reason, isMaintenance, by }) => [
+          at(fromMs),
+          at(toMs),
+          isMaintenance ? `maintenance: ${reason}` : reason,
+          by ?? 'settings file',
+        ]),
       },
       {
         title: 'Incidents that spent it',
@@ -85,6 +92,28 @@ export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape):
           isKept === null ? 'no data' : `${isKept ? 'kept' : 'broken'}: ${share(good / valid)}`,
         ]),
       },
+    ],
+  };
+}
+
+/** A period's report as it was written down when it was over; what is counted differently now is told as a correction. */
+export function sealedReport(
+  { report, sealedMs, valid, good }: SealedPeriod,
+  { level }: PromisePageShape,
+): PeriodReport {
+  const isSame = level.valid === valid && level.good === good;
+  const words = (tally: Tally) => `${share(tally.good / tally.valid)} of ${counted(tally.valid, 'attempt')}`;
+  return {
+    ...report,
+    facts: [
+      ...report.facts,
+      ['Sealed', `${at(sealedMs)} UTC`],
+      [
+        'Correction',
+        isSame
+          ? 'none: counted again it is the same'
+          : `counted again it is ${level.valid > 0 ? words(level) : 'no attempt'}, sealed as ${words({ valid, good })}`,
+      ],
     ],
   };
 }

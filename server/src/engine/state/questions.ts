@@ -32,13 +32,28 @@ export interface IncidentQuestion extends FlowsQuestion {
   rates: 'then' | 'today';
 }
 
-/** Ids in lower-case hexadecimal, 32 and 16 digits. */
 /** One promise, by its name. */
 export interface PromiseQuestion {
   name: string;
   window: WindowQuestion;
+  /** of the period so many before the one that goes on; 0 when left out */
+  periodsBack?: number | undefined;
 }
 
+/** Reports of one promise, or of all. */
+export interface ReportQuestion {
+  name: string | undefined;
+  window: WindowQuestion;
+  periodsBack: number;
+}
+
+/** Attempts outside a promise: of a site or a flow alone, or of all. */
+export interface PromiseAttemptsQuestion extends PromiseQuestion {
+  site?: string | undefined;
+  flow?: number | undefined;
+}
+
+/** Ids in lower-case hexadecimal, 32 and 16 digits. */
 export interface AttemptQuestion {
   traceId: string;
   spanId: string;

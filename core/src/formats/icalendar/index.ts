@@ -1,0 +1,3 @@
+export * from './read-icalendar';
+export * from './write-icalendar';
+export * from './calendar-of';
