@@ -1,3 +1,6 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { ask } from '../ask';
 import { openPage, type Size } from '../browser';
 import { fill, gone, seen, tap, textOf, violations } from '../page';
@@ -52,6 +55,78 @@ describe.each<Size>(['phone', 'wide'])('promises, on the %s size', (size) => {
     await page.waitForFunction(() => location.pathname.startsWith('/incident/'));
     await page.waitForSelector('[data-testid="promises-part"]');
     expect(await textOf(page, 'promises-part')).toMatch(/Payments answered\nIt took [\d.]+ % of the budget/);
+    expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
+  test('the attempts outside it are doors, of all and of one flow at one site', async () => {
+    const page = await open(`/promises/Payments%20answered?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="outside"] [data-testid^="sample-"]');
+    expect(await textOf(page, 'outside')).toMatch(/Newest first, 40 of [\d,]+ bad ones of the period\./);
+    await page.$eval('[data-testid="cells"] [role="cell"] button', (cell) => (cell as HTMLElement).click());
+    await page.waitForFunction(() =>
+      document.querySelector('[data-testid="outside"]')?.textContent?.includes('Pay, Aldermoor'),
+    );
+    expect(await violations(page)).toEqual([]);
+    expect(await runsOver(page)).toBeLessThanOrEqual(0);
+    await page.waitForSelector('[data-testid="outside"] a[href^="/attempt/"]');
+    await page.$eval('[data-testid="outside"] a[href^="/attempt/"]', (door) => (door as HTMLElement).click());
+    await page.waitForFunction(() => location.pathname.startsWith('/attempt/'));
+    await page.close();
+  });
+
+  test('applications in three words, activities by people over the limit, and each at its sites', async () => {
+    const page = await open(`/promises?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="promises-headline"]');
+    await seen(page, 'Applications and activities');
+    await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('button')]
+        .find(({ innerText }) => innerText.includes('Applications and activities'))
+        ?.click(),
+    );
+    await page.waitForSelector('[data-testid="activity-sites"]');
+    const { applications, activities } = await ask(stage().url, '/api/standing', { query: stage().day });
+    const worst = [...activities].sort((a, b) => b.peopleOver - a.peopleOver)[0];
+    expect(worst?.name).toBe('Pick a slot');
+    expect(applications.find(({ application }) => application === 'Sender Portal')?.speed.word).toBe('worse');
+    expect(await textOf(page, 'application-Sender Portal')).toContain('slower than usual');
+    expect(await textOf(page, `activity-${worst?.id}`)).toContain(
+      `${worst?.peopleOver.toLocaleString('en-GB')} of ${worst?.people.toLocaleString('en-GB')} people over the limit`,
+    );
+    expect(await violations(page)).toEqual([]);
+    expect(await runsOver(page)).toBeLessThanOrEqual(0);
+    await page.close();
+  });
+
+  test('ranked by promises: what is added to penalties stands first, and on the bill', async () => {
+    const page = await open(`/?rankBy=promises&${stage().day}`, size);
+    await page.waitForSelector('[data-testid^="row-"]');
+    const { rows } = await ask(stage().url, '/api/worst-first', { query: `rankBy=promises&${stage().day}` });
+    const weights = rows.map(({ weight }) => weight);
+    expect(weights).toEqual([...weights].sort((a, b) => b - a));
+    expect(weights[0]).toBeGreaterThan(1);
+    expect(rows.every(({ weight, promiseSpent }) => weight > 0 || promiseSpent !== null)).toBe(true);
+    await seen(page, 'more of penalties expected');
+    const bill = await ask(stage().url, '/api/incidents/{id}', { id: rows[0]?.id ?? 0, query: stage().day });
+    expect(bill.penalties).toBeCloseTo(weights[0] ?? 0, 6);
+    expect(bill.promises.reduce((sum, { penalty }) => sum + penalty, 0)).toBeCloseTo(bill.penalties, 6);
+    await page.close();
+  });
+
+  test('maintenance from a calendar is read, looked at, and only then saved', async () => {
+    const page = await open('/settings', size);
+    await page.waitForSelector('[data-testid="calendar-days"]');
+    const year = new Date(stage().nowMs).getUTCFullYear();
+    const ics = join(mkdtempSync(join(tmpdir(), 'toplens-ics-')), 'work.ics');
+    const event = ['UID:1', `DTSTART:${year}1201T220000Z`, `DTEND:${year}1202T020000Z`, 'SUMMARY:New disks'];
+    writeFileSync(ics, ['BEGIN:VCALENDAR', 'BEGIN:VEVENT', ...event, 'END:VEVENT', 'END:VCALENDAR'].join('\r\n'));
+    const [chooser] = await Promise.all([page.waitForFileChooser(), tap(page, 'pick-calendar')]);
+    await chooser.accept([ics]);
+    await seen(page, '1 entry read; nothing is saved yet.');
+    expect(
+      await page.$eval('[data-testid="calendar-days"]', (field) => (field as HTMLTextAreaElement).value),
+    ).toContain(`maintenance ${year}-12-01T22:00Z to ${year}-12-02T02:00Z New disks`);
+    expect((await ask(stage().url, '/api/settings')).calendar.maintenance).toEqual([]);
     expect(await violations(page)).toEqual([]);
     await page.close();
   });

@@ -787,6 +787,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/promises/{name}/attempts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Attempts that broke a promise, the newest first */
+        get: operations["getPromisesByNameAttempts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/promises/{name}": {
         parameters: {
             query?: never;
@@ -796,6 +813,23 @@ export interface paths {
         };
         /** A promise, who spent its budget, and where */
         get: operations["getPromisesByName"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every application in three words, and every activity with whom its limit fails */
+        get: operations["getStanding"];
         put?: never;
         post?: never;
         delete?: never;
@@ -919,6 +953,40 @@ export interface paths {
         put?: never;
         /** Trial of a setting: what it would match, and whether it can be used; nothing is changed */
         post: operations["postSettingsTry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The calendar as iCalendar (RFC 5545) */
+        get: operations["getSettingsCalendarIcs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/calendar/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads an iCalendar file, and changes nothing: what it would set */
+        post: operations["postSettingsCalendarRead"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1532,10 +1600,33 @@ export interface components {
             /** @description lines of the harm bill: quantity, rate, harm */
             bill: components["schemas"]["BillLine"][];
             /**
-             * @description of the money, what promises are expected to cost
+             * @description of the money, what it adds to the penalties expected
              * @example 120
              */
             penalties: number;
+            /** @description promises whose budget it spent of; those that it makes dearest first */
+            promises: {
+                /**
+                 * @description name of the promise
+                 * @example Labels for partners
+                 */
+                name: string;
+                /**
+                 * @description attempts outside it beyond the usual, in the window
+                 * @example 42
+                 */
+                bad: number;
+                /**
+                 * @description of all that may be bad in its period
+                 * @example 0.12
+                 */
+                budgetShare: number;
+                /**
+                 * @description what it adds to the penalty expected
+                 * @example 120
+                 */
+                penalty: number;
+            }[];
             /** @description harm, minutes of people's time */
             harm: components["schemas"]["Interval"];
             /**
@@ -1873,11 +1964,11 @@ export interface components {
                  */
                 application: string;
                 /**
-                 * @description how bad it is
+                 * @description how bad it is; learning: not known yet what is usual
                  * @example calm
                  * @enum {string}
                  */
-                level: "calm" | "strained" | "hurting" | "broken" | "noData";
+                level: "calm" | "strained" | "hurting" | "broken" | "learning" | "noData";
             }[];
         };
         /**
@@ -2148,6 +2239,19 @@ export interface components {
              * @example 1
              */
             weight: number;
+            /** @description the promise of whose budget it took most in the window; null when of none */
+            promiseSpent: {
+                /**
+                 * @description name of the promise
+                 * @example Labels for partners
+                 */
+                name: string;
+                /**
+                 * @description of all that may be bad in its period
+                 * @example 0.12
+                 */
+                budgetShare: number;
+            } | null;
             /**
              * @description best rank by harm while each rate is halved and doubled
              * @example 1
@@ -2353,8 +2457,26 @@ export interface components {
             rows: components["schemas"]["Row"][];
             /** @description incidents that hurt nobody so far */
             earlyWarnings: components["schemas"]["EarlyWarning"][];
+            /** @description of what is used it is not known yet what is usual; null when all of it is judged */
+            learning: {
+                /**
+                 * @description flows that cannot be judged yet
+                 * @example 3
+                 */
+                flows: number;
+                /**
+                 * @description flows that people used in the last hour
+                 * @example 8
+                 */
+                of: number;
+                /**
+                 * @description when the first of them can, if attempts go on coming
+                 * @example 1772446440000
+                 */
+                judgedFromMs: number | null;
+            } | null;
             /**
-             * @description some flow carries an agreement with a penalty
+             * @description something is promised
              * @example true
              */
             hasPromises: boolean;
@@ -3265,11 +3387,11 @@ export interface components {
              */
             team: string | null;
             /**
-             * @description how bad it is
+             * @description how bad it is; learning: not known yet what is usual
              * @example calm
              * @enum {string}
              */
-            level: "calm" | "strained" | "hurting" | "broken" | "noData";
+            level: "calm" | "strained" | "hurting" | "broken" | "learning" | "noData";
             /**
              * @description attempts that were begun
              * @example 1840
@@ -3850,7 +3972,7 @@ export interface components {
              */
             currency: string;
             /**
-             * @description the view is narrowed by what roll-ups do not tell apart: these figures are of all
+             * @description the view is narrowed over more than eight hours: single days are not read so far, these figures are of all
              * @example true
              */
             isNarrowed: boolean;
@@ -4015,11 +4137,11 @@ export interface components {
                  */
                 application: string;
                 /**
-                 * @description how bad it is
+                 * @description how bad it is; learning: not known yet what is usual
                  * @example calm
                  * @enum {string}
                  */
-                level: "calm" | "strained" | "hurting" | "broken" | "noData";
+                level: "calm" | "strained" | "hurting" | "broken" | "learning" | "noData";
             }[];
             /** @description incidents */
             incidents: {
@@ -5653,6 +5775,27 @@ export interface components {
             }[];
         };
         /**
+         * PromiseAttempts
+         * @description Attempts that broke a promise
+         */
+        PromiseAttempts: {
+            /**
+             * @description bad ones of the period up to now
+             * @example 42
+             */
+            all: number;
+            /** @description the newest first, at most forty; of hours whose single attempts are gone none can be shown */
+            attempts: {
+                /**
+                 * @description name of the flow
+                 * @example Print labels
+                 */
+                flow: string;
+                /** @description the attempt */
+                sample: components["schemas"]["Sample"];
+            }[];
+        };
+        /**
          * PromisePage
          * @description A promise, who spent its budget, and where
          */
@@ -5825,6 +5968,11 @@ export interface components {
             /** @description each flow at each site, as far as sites are told */
             cells: {
                 /**
+                 * @description number of the flow
+                 * @example 3
+                 */
+                flowId: number;
+                /**
                  * @description name of the flow
                  * @example Print labels
                  */
@@ -5859,9 +6007,19 @@ export interface components {
                 toMs: number;
                 /**
                  * @description why, in words
-                 * @example maintenance
+                 * @example new disks
                  */
                 reason: string;
+                /**
+                 * @description agreed work of the calendar, which counts for no promise
+                 * @example true
+                 */
+                isMaintenance: boolean;
+                /**
+                 * @description who took it out; null when it stands in the settings file
+                 * @example Dana
+                 */
+                by: string | null;
             }[];
             /** @description periods before, the newest first, as far as they are known */
             periods: {
@@ -5882,6 +6040,24 @@ export interface components {
                  * @example true
                  */
                 isKept: boolean | null;
+                /** @description what it came to when it was over; null where it was not written down */
+                sealed: {
+                    /**
+                     * @description when it was written down
+                     * @example 1772446440000
+                     */
+                    atMs: number;
+                    /**
+                     * @description that counted then
+                     * @example 47990
+                     */
+                    valid: number;
+                    /**
+                     * @description of these good ones
+                     * @example 47890
+                     */
+                    good: number;
+                } | null;
             }[];
             /** @description changes of the promises, the newest first */
             changes: {
@@ -5947,7 +6123,7 @@ export interface components {
              * @example answered
              * @enum {string}
              */
-            indicator: "answered" | "inTime";
+            indicator: "answered" | "inTime" | "reachable";
             /**
              * @description the promise's own limit; null for the limit that judged each
              * @example 1200
@@ -6118,6 +6294,149 @@ export interface components {
              * @example true
              */
             isRough: boolean;
+        };
+        /**
+         * Standing
+         * @description Every application in three words, and every activity
+         */
+        Standing: {
+            /** @description what was counted: of a long window its last day */
+            window: components["schemas"]["Window"];
+            /** @description in order of the alphabet */
+            applications: {
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description flows that people walk in it
+                 * @example 7
+                 */
+                flows: number;
+                /** @description of attempts that did not fail, those in time by the limit that judges each */
+                speed: {
+                    /**
+                     * @description against what is usual; unknown: nothing is learned yet, or fewer than thirty came
+                     * @example asUsual
+                     * @enum {string}
+                     */
+                    word: "asUsual" | "worse" | "farWorse" | "unknown";
+                    /** @description share of good ones, with its 95 % interval (Wilson); null without any */
+                    good: components["schemas"]["Interval"] | null;
+                };
+                /** @description of all attempts, those that did not fail */
+                answers: {
+                    /**
+                     * @description against what is usual; unknown: nothing is learned yet, or fewer than thirty came
+                     * @example asUsual
+                     * @enum {string}
+                     */
+                    word: "asUsual" | "worse" | "farWorse" | "unknown";
+                    /** @description share of good ones, with its 95 % interval (Wilson); null without any */
+                    good: components["schemas"]["Interval"] | null;
+                };
+                /** @description how much it is used */
+                use: {
+                    /**
+                     * @description against what is expected at this time of the week
+                     * @example asUsual
+                     * @enum {string}
+                     */
+                    word: "asUsual" | "less" | "none" | "more" | "unknown";
+                    /**
+                     * @description attempts that came
+                     * @example 1840
+                     */
+                    attempts: number;
+                    /**
+                     * @description begin of the usual range
+                     * @example 1600
+                     */
+                    low: number;
+                    /**
+                     * @description end of it
+                     * @example 2100
+                     */
+                    high: number;
+                };
+            }[];
+            /** @description flows that people walk and that anybody walked in the window */
+            activities: {
+                /**
+                 * @description number of the flow
+                 * @example 3
+                 */
+                id: number;
+                /**
+                 * @description name of the flow
+                 * @example Print labels
+                 */
+                name: string;
+                /**
+                 * @description name of the application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description attempts that came
+                 * @example 1840
+                 */
+                attempts: number;
+                /**
+                 * @description attempts that were late, hung or failed
+                 * @example 212
+                 */
+                outside: number;
+                /**
+                 * @description people active, each counted once
+                 * @example 128
+                 */
+                people: number;
+                /**
+                 * @description of them, people who met a late, hung or failed attempt
+                 * @example 31
+                 */
+                peopleOver: number;
+                /**
+                 * @description usual duration; null while nothing is learned
+                 * @example 400
+                 */
+                usualMs: number | null;
+                /**
+                 * @description half took less; null without any
+                 * @example 420
+                 */
+                currentMs: number | null;
+                /**
+                 * @description learned limit; null while nothing is learned
+                 * @example 800
+                 */
+                learnedLimitMs: number | null;
+                /**
+                 * @description the owner's limit, which judges where there is one; null without one
+                 * @example 1000
+                 */
+                agreedLimitMs: number | null;
+                /** @description as far as sites are told */
+                sites: {
+                    /**
+                     * @description name of the site
+                     * @example North
+                     */
+                    site: string;
+                    /**
+                     * @description attempts that came
+                     * @example 420
+                     */
+                    valid: number;
+                    /**
+                     * @description of them, those in time
+                     * @example 410
+                     */
+                    good: number;
+                }[];
+            }[];
         };
         /**
          * BriefPage
@@ -6322,6 +6641,55 @@ export interface components {
             handoffs: components["schemas"]["HandoffSummary"][];
         };
         /**
+         * ReadCalendar
+         * @description What a calendar file would set
+         */
+        ReadCalendar: {
+            /** @description days and times that are not as usual */
+            calendar: {
+                /** @description days, as YYYY-MM-DD */
+                holidays: string[];
+                /** @description times that nothing is learned from */
+                excluded: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                    /**
+                     * @description why, in words
+                     * @example migration
+                     */
+                    reason: string;
+                }[];
+                /** @description agreed work on the systems: promises do not count it, and nothing is learned from it */
+                maintenance: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                    /**
+                     * @description why, in words
+                     * @example migration
+                     */
+                    reason: string;
+                }[];
+            };
+            /** @description what could not be taken as it stands, a sentence each */
+            notes: string[];
+        };
+        /**
          * Settings
          * @description Rates, calendar, and every change of a setting
          */
@@ -6372,6 +6740,24 @@ export interface components {
                 holidays: string[];
                 /** @description times that nothing is learned from */
                 excluded: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                    /**
+                     * @description why, in words
+                     * @example migration
+                     */
+                    reason: string;
+                }[];
+                /** @description agreed work on the systems: promises do not count it, and nothing is learned from it */
+                maintenance: {
                     /**
                      * @description begin
                      * @example 1772442000000
@@ -6668,7 +7054,7 @@ export interface components {
                  * @example answered
                  * @enum {string}
                  */
-                indicator: "answered" | "inTime";
+                indicator: "answered" | "inTime" | "reachable";
                 /**
                  * @description with inTime: its own limit; left out: the limit that judges each
                  * @example 1200
@@ -6756,6 +7142,24 @@ export interface components {
                 holidays: string[];
                 /** @description times that nothing is learned from */
                 excluded: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                    /**
+                     * @description why, in words
+                     * @example migration
+                     */
+                    reason: string;
+                }[];
+                /** @description agreed work on the systems: promises do not count it, and nothing is learned from it */
+                maintenance: {
                     /**
                      * @description begin
                      * @example 1772442000000
@@ -9733,6 +10137,8 @@ export interface operations {
                 format?: "html" | "markdown" | "csv";
                 /** @description one promise; all when left out */
                 name?: string;
+                /** @description of the period so many before; 0: the one that the end of the window lies in */
+                periodsBack?: number;
                 /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
                 last?: number;
                 /** @description begin, with `to` */
@@ -9870,6 +10276,58 @@ export interface operations {
             };
         };
     };
+    getPromisesByNameAttempts: {
+        parameters: {
+            query?: {
+                /** @description of this site alone */
+                site?: string;
+                /** @description of this flow alone, by its number */
+                flow?: number;
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path: {
+                /** @description name of the promise */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Attempts that broke a promise, the newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PromiseAttempts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getPromisesByName: {
         parameters: {
             query?: {
@@ -9896,6 +10354,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PromisePage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getStanding: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Every application in three words, and every activity with whom its limit fails */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Standing"];
                 };
             };
             /** @description what is wrong and the way on */
@@ -10361,6 +10864,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TriedSetting"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSettingsCalendarIcs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description holidays as whole days; maintenance and what is left out as events of that category */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSettingsCalendarRead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description the file (RFC 5545)
+                     * @example BEGIN:VCALENDAR …
+                     */
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description what the file holds, from a year ago to two years ahead */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadCalendar"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -16,6 +16,16 @@ export function usePromises(view: View) {
   });
 }
 
+export function useStanding(view: View) {
+  const query = windowQuery(view);
+  return useQuery({
+    queryKey: ['standing', query],
+    queryFn: () => get('/api/standing', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, EVERY_MS),
+  });
+}
+
 /** Promises that an incident spends the budget of. */
 export function useEndangered(id: number, view: View) {
   const query = windowQuery(view);
@@ -24,6 +34,17 @@ export function useEndangered(id: number, view: View) {
     queryFn: () => get('/api/incidents/{id}/promises', { path: { id }, query }),
     placeholderData: keepPreviousData,
     refetchInterval: refetchInterval(view, SURROUNDINGS_MS),
+  });
+}
+
+/** Attempts that broke a promise: of a flow at a site alone, or all. */
+export function usePromiseAttempts(name: string, view: View, only: { flow: number; site: string } | undefined) {
+  const query = { ...windowQuery(view), ...only };
+  return useQuery({
+    queryKey: ['promise attempts', name, query],
+    queryFn: () => get('/api/promises/{name}/attempts', { path: { name }, query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, EVERY_MS),
   });
 }
 

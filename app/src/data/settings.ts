@@ -22,6 +22,11 @@ export function useTrySetting() {
   });
 }
 
+/** What a calendar file would set; nothing is changed. */
+export function useReadCalendar() {
+  return useMutation({ mutationFn: (text: string) => post('/api/settings/calendar/read', { body: { text } }) });
+}
+
 export function useExportSettings() {
   return useMutation({ mutationFn: () => get('/api/settings/file', {}) });
 }

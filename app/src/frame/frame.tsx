@@ -25,6 +25,7 @@ const isHere = (path: string, pathname: string) =>
   path === '/'
     ? pathname === '/' || pathname.startsWith('/incident')
     : pathname.startsWith(path) ||
+      (path === '/promises' && pathname.startsWith('/standing')) ||
       (path === '/people' && pathname.startsWith('/page-load')) ||
       (path === '/flows' &&
         (pathname.startsWith('/flow') ||

@@ -10,7 +10,6 @@ import { sureWords } from './incident/bill-words';
 import { decisionOf } from './incident/decide-sheet';
 import { stateWords } from './incident/what-happens';
 import { ruledOutWords } from './incident/who-is-hit-most';
-import { calendarText, parseCalendar } from './settings/calendar-form';
 import { comparedWords } from './worst-first/compared-words';
 import { headlineOf } from './worst-first/worst-first-list';
 
@@ -101,19 +100,6 @@ test('in trouble then and in trouble now are two marks', () => {
   expect(words(true, true)).toContain('still in trouble now');
   expect(words(true, false)).toContain('in trouble then; over by now');
   expect(words(false, false)).toContain('over');
-});
-
-test('days that are not like others are typed a line each; a wrong line says what is wrong', () => {
-  const text = '2026-12-25\n2026-11-02 to 2026-11-09 migration';
-  const parsed = parseCalendar(text);
-  expect(parsed).toEqual({
-    holidays: ['2026-12-25'],
-    excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 10), reason: 'migration' }],
-  });
-  expect(calendarText(parsed as never)).toBe(text);
-  expect(parseCalendar('25.12.')).toContain('write a day as');
-  expect(parseCalendar('2026-11-09 to 2026-11-02 x')).toContain('ends before');
-  expect(parseCalendar('2026-11-02 to 2026-11-09')).toContain('say why');
 });
 
 test('what was in the window compared with', () => {

@@ -12,6 +12,7 @@ import { clock, count } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
+import { isQuiet } from '../flows/quiet';
 import { HopList } from './hop-list';
 
 type Component = Schemas['Component'];
@@ -112,10 +113,10 @@ function Incidents({ page }: { page: Component }) {
 function Flows({ page }: { page: Component }) {
   const palette = usePalette();
   if (page.flows.length === 0) return null;
-  const inTrouble = page.flows.filter(({ level }) => level !== 'calm');
+  const inTrouble = page.flows.filter(({ level }) => !isQuiet(level));
   return (
     <Part name="Flows that need it">
-      {[...inTrouble, ...page.flows.filter(({ level }) => level === 'calm')].map(({ id, name, application, level }) => (
+      {[...inTrouble, ...page.flows.filter(({ level }) => isQuiet(level))].map(({ id, name, application, level }) => (
         <Door key={id} path={`/flow/${id}`} style={styles.door}>
           <Words style={{ color: palette.action }}>{name}</Words>
           <Words kind="small">{`${application} · ${level === 'noData' ? 'no data' : level}`}</Words>

@@ -5,7 +5,7 @@ import { count, durationWords, percent } from '@/look/format';
 /** A column of the table of flows. */
 export type FlowColumn = Column<FlowRow>;
 
-const LEVELS = ['noData', 'calm', 'strained', 'hurting', 'broken'];
+const LEVELS = ['noData', 'learning', 'calm', 'strained', 'hurting', 'broken'];
 const shown = (value: number | null, words: (value: number) => string) => (value === null ? '–' : words(value));
 
 export const COLUMNS: readonly FlowColumn[] = [

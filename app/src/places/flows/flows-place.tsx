@@ -63,6 +63,9 @@ export function FlowsPlace() {
             <Button icon="server-network-outline" onPress={() => go('/estate')}>
               Everything that runs
             </Button>
+            <Button icon="account-group-outline" onPress={() => go('/standing')}>
+              Applications and activities
+            </Button>
             {isWide && <TableTools table={table} hasHeads />}
           </View>
           {!isWide && <TableTools table={table} />}
@@ -98,6 +101,7 @@ export function flowsSentence(rows: readonly Pick<FlowRow, 'level'>[]): string {
   const parts = (['broken', 'hurting', 'strained'] as const).flatMap((level) =>
     n(level) > 0 ? [`${n(level)} ${level}`] : [],
   );
+  if (n('learning') > 0) parts.push(`${n('learning')} not judged yet`);
   if (n('noData') > 0) parts.push(`${n('noData')} without data`);
   return `${counted(rows.length, 'flow')}${parts.length > 0 ? `: ${parts.join(', ')}.` : ', all calm.'}`;
 }

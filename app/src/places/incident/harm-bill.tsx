@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import { LEAST_PENALTY } from '@toplens/core/incidents';
 import type { Incident } from '@/data/client';
 import { Door } from '@/frame/door';
 import { clock, count, formatMoney, lengthWords } from '@/look/format';
@@ -66,8 +67,8 @@ export function HarmBill({ incident }: { incident: Incident }) {
         </View>
       </View>
       <Words kind="muted">{`${count(incident.harmPerHour)} an hour over the ${lengthWords(window.toMs - window.fromMs)} looked at. Ranges hold the true value in 95 of 100 cases.`}</Words>
-      {incident.penalties >= 0.5 && (
-        <Words kind="muted">{`${formatMoney(incident.penalties, currency)} of the money is what a broken promise is expected to cost.`}</Words>
+      {incident.penalties >= LEAST_PENALTY && (
+        <Words kind="muted">{`${formatMoney(incident.penalties, currency)} of the money is what it adds to the penalties expected.`}</Words>
       )}
       <Words kind="muted" testID="sure">
         {sureWords(incident)}

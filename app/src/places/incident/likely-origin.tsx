@@ -9,6 +9,7 @@ import { clock, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { isQuiet } from '../flows/quiet';
 import { spanWords } from '../attempt/rows';
 
 type Origin = Schemas['Origin'];
@@ -135,7 +136,7 @@ function Found({ origin, incident }: { origin: Origin; incident: Incident }) {
 
 /** Who else depends on it, those in trouble by name. */
 export function sharedWords(component: string, shared: Origin['shared']): string {
-  const troubled = shared.filter(({ level }) => level !== 'calm');
+  const troubled = shared.filter(({ level }) => !isQuiet(level));
   const calm = shared.length - troubled.length;
   const named = troubled
     .slice(0, FEW_SHARED)

@@ -21,11 +21,7 @@ export function MoneyList() {
         Orders and money
       </Words>
       <Words kind="small">Mark: this window. Band: what is usual.</Words>
-      {data.isNarrowed && (
-        <Words kind="muted">
-          Of everybody: sums of money are not kept by site, region, tier, promotion, version or host.
-        </Words>
-      )}
+      {data.isNarrowed && <Words kind="muted">Of everybody: what a filter leaves is told of up to eight hours.</Words>}
       {data.flows.map((revenue) => (
         <RevenueLine key={revenue.flow} revenue={revenue} currency={data.currency} isShort />
       ))}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { BudgetFan } from '@/charts/budget-fan';
 import { SharedMoment } from '@/charts/moment';
@@ -9,7 +10,8 @@ import { clock, counted, formatMoney } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
-import { Cells } from './cells';
+import { Cells, type Cell } from './cells';
+import { Outside } from './outside';
 import {
   budgetWords,
   burnWords,
@@ -17,7 +19,9 @@ import {
   fanWords,
   outlookWords,
   paceWords,
+  periodWords,
   rangeWords,
+  sealedWords,
   shareWords,
   targetWords,
 } from './promise-words';
@@ -32,6 +36,7 @@ export function PromisePage({ name }: { name: string }) {
   const { view } = useView();
   const { data: page, error, refetch } = usePromise(name, view);
   const isInColumns = width >= TWO_COLUMNS_FROM;
+  const [cell, setCell] = useState<Cell>();
   return (
     <InnerPage title={page?.level.name} error={error} hasData={page !== undefined} onRetry={() => void refetch()}>
       {!page && !error && <Words style={styles.inset}>Counting the attempts of the period …</Words>}
@@ -48,7 +53,8 @@ export function PromisePage({ name }: { name: string }) {
               </View>
               <View style={isInColumns ? styles.column : styles.stack}>
                 <Spenders page={page} />
-                <Cells page={page} />
+                <Cells page={page} chosen={cell} onChoose={setCell} />
+                <Outside page={page} cell={cell} onClear={() => setCell(undefined)} />
               </View>
             </View>
           </View>
@@ -110,14 +116,14 @@ function Before({ page: { periods, level, nowMs } }: { page: Page }) {
         Periods before
       </Words>
       <View role="list">
-        {periods.map(({ period, valid, good, isKept }) => (
+        {periods.map(({ period, isKept, ...one }, k) => (
           <View role="listitem" key={period.fromMs} style={[styles.period, { borderTopColor: palette.hairline }]}>
-            <Words style={styles.name}>{`${clock(period.fromMs, nowMs)} to ${clock(period.toMs, nowMs)}`}</Words>
-            <Words kind={isKept === false ? 'strong' : 'body'}>
-              {isKept === null
-                ? 'no data'
-                : `${isKept ? 'kept' : 'broken'}: ${shareWords(good / valid)} of ${targetWords(level.target)}`}
-            </Words>
+            <View style={styles.name}>
+              <Words>{`${clock(period.fromMs, nowMs)} to ${clock(period.toMs, nowMs)}`}</Words>
+              <Words kind={isKept === false ? 'strong' : 'body'}>{periodWords({ isKept, ...one }, level.target)}</Words>
+              {one.sealed && <Words kind="small">{sealedWords(one, one.sealed, nowMs)}</Words>}
+            </View>
+            <ReportLink name={level.name} format="html" periodsBack={k + 1} words="Report" />
           </View>
         ))}
       </View>
@@ -127,21 +133,29 @@ function Before({ page: { periods, level, nowMs } }: { page: Page }) {
 
 /** What the period came to, to read and print, to send on, or to reckon with. */
 function Report({ name }: { name: string }) {
-  const palette = usePalette();
-  const { view } = useView();
-  const query = windowQuery(view);
   return (
     <View style={styles.gap} testID="promise-report">
       <Words kind="section" level={2}>
         Report of the period
       </Words>
       {FORMATS.map(({ format, words }) => (
-        <View key={format} style={styles.link}>
-          <Words {...linkTo(addressOf('/api/promise-report', { query: { ...query, name, format } }))}>
-            <Words style={{ color: palette.action }}>{words}</Words>
-          </Words>
-        </View>
+        <ReportLink key={format} name={name} format={format} periodsBack={0} words={words} />
       ))}
+    </View>
+  );
+}
+
+type Format = (typeof FORMATS)[number]['format'];
+
+/** Opens a report beside the app. */
+function ReportLink({ words, ...asked }: { name: string; format: Format; periodsBack: number; words: string }) {
+  const palette = usePalette();
+  const { view } = useView();
+  return (
+    <View style={styles.link}>
+      <Words {...linkTo(addressOf('/api/promise-report', { query: { ...windowQuery(view), ...asked } }))}>
+        <Words style={{ color: palette.action }}>{words}</Words>
+      </Words>
     </View>
   );
 }
@@ -163,7 +177,7 @@ function Rule({ page: { level, excluded, changes, nowMs } }: { page: Page }) {
       </Words>
       <Words>{level.rule}</Words>
       <Words kind="small">
-        {`${counted(level.flows, 'flow')} of it ${level.flows === 1 ? 'is' : 'are'} known. Probes do not count. Without an attempt nothing is known.`}
+        {`${counted(level.flows, 'flow')} of it ${level.flows === 1 ? 'is' : 'are'} known. ${level.indicator === 'reachable' ? 'Probes alone count' : 'Probes do not count'}. Without an attempt nothing is known.`}
       </Words>
       {level.isRough && (
         <Words kind="small">
@@ -171,8 +185,10 @@ function Rule({ page: { level, excluded, changes, nowMs } }: { page: Page }) {
         </Words>
       )}
       {excluded.length === 0 && <Words kind="small">Nothing of this period is excluded.</Words>}
-      {excluded.map(({ fromMs, toMs, reason }) => (
-        <Words key={fromMs}>{`Excluded ${clock(fromMs, nowMs)} to ${clock(toMs, nowMs)}: ${reason}`}</Words>
+      {excluded.map(({ fromMs, toMs, reason, isMaintenance, by }) => (
+        <Words key={`${fromMs}-${reason}`}>
+          {`${isMaintenance ? 'Maintenance' : 'Excluded'} ${clock(fromMs, nowMs)} to ${clock(toMs, nowMs)}: ${reason} (${by ?? 'settings file'})`}
+        </Words>
       ))}
       {changes.slice(0, 5).map(({ atMs, who, words }) => (
         <Words key={atMs} kind="small">{`${clock(atMs, nowMs)} · ${who} changed the promises: ${words}`}</Words>

@@ -7,7 +7,9 @@ import {
   keptWords,
   leftWords,
   outlookWords,
+  periodWords,
   rangeWords,
+  sealedWords,
   shareWords,
   standingOf,
   type ServiceLevel,
@@ -123,4 +125,16 @@ test('a cell is toned by how far it misses the target, and not of a few', () => 
     missOf({ valid: 1000, good: 980 }, 0.995),
     missOf({ valid: 19, good: 0 }, 0.995),
   ]).toEqual([0, 1, 2, undefined]);
+});
+
+test('a period before, and what was sealed of it', () => {
+  const period = { valid: 1000, good: 993, isKept: true, sealed: null };
+  expect(periodWords(period, 0.992)).toBe('kept: 99.3 % of 99.2 %');
+  expect(periodWords({ ...period, isKept: false, good: 990 }, 0.992)).toBe('broken: 99 % of 99.2 %');
+  expect(periodWords({ ...period, valid: 0, good: 0, isKept: null }, 0.992)).toBe('no data');
+  const atMs = Date.UTC(2026, 2, 10, 1);
+  expect(sealedWords(period, { atMs, valid: 1000, good: 993 }, atMs)).toMatch(/^sealed \d\d:\d\d$/);
+  expect(sealedWords(period, { atMs, valid: 990, good: 983 }, atMs)).toMatch(
+    /^sealed \d\d:\d\d as 99\.29 % of 990 attempts; now 1,000 attempts$/,
+  );
 });

@@ -126,3 +126,22 @@ export function fanWords(level: ServiceLevel, nowMs: number): string {
 
 export const leftWords = (left: number | undefined): string =>
   left === undefined ? 'not known' : left < 0 ? `${percent(-left)} overspent` : `${percent(left)} left`;
+
+type Before = Pick<Schemas['PromisePage']['periods'][number], 'valid' | 'good' | 'isKept' | 'sealed'>;
+
+/** "kept: 99.31 % of 99.2 %" */
+export const periodWords = ({ isKept, valid, good }: Before, target: number): string =>
+  isKept === null ? 'no data' : `${isKept ? 'kept' : 'broken'}: ${shareWords(good / valid)} of ${exactPercent(target)}`;
+
+/** "sealed Mon 2 Nov 01:00", and what it was then where it is counted differently now. */
+export function sealedWords(
+  { valid, good }: Pick<Before, 'valid' | 'good'>,
+  sealed: NonNullable<Before['sealed']>,
+  nowMs: number,
+): string {
+  const isSame = sealed.valid === valid && sealed.good === good;
+  const then = isSame
+    ? ''
+    : ` as ${shareWords(sealed.good / sealed.valid)} of ${counted(sealed.valid, 'attempt')}; now ${counted(valid, 'attempt')}`;
+  return `sealed ${clock(sealed.atMs, nowMs)}${then}`;
+}

@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import Svg, { Rect } from 'react-native-svg';
+import { Button } from 'react-native-paper';
 import { SmallBudget, type Budget } from '@/charts/budget-fan';
+import { ToneSquare } from '@/charts/tone-square';
 import { usePromises } from '@/data/promises';
 import { Door } from '@/frame/door';
 import { figureColumn, textColumn, type Column } from '@/frame/table/columns';
@@ -39,7 +40,7 @@ const TONES: Record<Standing, 0 | 1 | 3> = { broken: 3, likely: 3, possible: 1, 
 
 /** Service levels: which will break, what that costs, and how much of each budget is left. */
 export function PromisesPlace() {
-  const { view } = useView();
+  const { view, go } = useView();
   const { data, error, refetch } = usePromises(view);
   useEffect(() => {
     document.title = 'Promises · Top Lens';
@@ -74,6 +75,9 @@ export function PromisesPlace() {
                 <Words>What was promised to whom is said in Settings, under Promises.</Words>
               </Door>
             )}
+            <Button icon="account-group-outline" onPress={() => go('/standing')} style={styles.standing}>
+              Applications and activities
+            </Button>
             {data.promises.length > 1 && <TableTools table={table} unit="attempt" />}
             <View role="list" aria-label="Promises">
               {table.rows.map((level) => (
@@ -105,14 +109,7 @@ function PromiseLine({ level, currency, nowMs }: { level: ServiceLevel; currency
           <Words>{keptWords(level)}</Words>
           <Words kind="small">{[level.to, level.periodWords].filter(Boolean).join(' · ')}</Words>
           <View style={styles.outlook}>
-            <Svg width={10} height={10} aria-hidden>
-              <Rect
-                width={10}
-                height={10}
-                fill={standing === 'noData' ? palette.surface : palette.harm[TONES[standing]]}
-                stroke={palette.muted}
-              />
-            </Svg>
+            <ToneSquare tone={standing === 'noData' ? undefined : TONES[standing]} />
             <Words kind={standing === 'broken' || standing === 'likely' ? 'strong' : 'small'} style={styles.said}>
               {outlookWords(level, currency, nowMs)}
             </Words>
@@ -142,6 +139,7 @@ const styles = StyleSheet.create({
   fill: { flex: 1 },
   content: { paddingBottom: SPACE.xl },
   page: { padding: SPACE.l, gap: SPACE.s, maxWidth: 900 },
+  standing: { alignSelf: 'flex-start' },
   door: { minHeight: TOUCH, justifyContent: 'center' },
   row: { borderTopWidth: 1 },
   line: { flexDirection: 'row', gap: SPACE.m, minHeight: TOUCH, paddingVertical: SPACE.s, alignItems: 'center' },

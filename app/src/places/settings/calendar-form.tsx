@@ -1,48 +1,21 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
-import type { Settings } from '@/data/client';
-import { useChangeSetting } from '@/data/settings';
+import { addressOf, type Settings } from '@/data/client';
+import { useChangeSetting, useReadCalendar } from '@/data/settings';
 import { FormField } from '@/frame/form-field';
+import { pickText } from '@/frame/pick-text';
 import { SaveBar } from '@/frame/save-bar';
+import { Trouble } from '@/frame/trouble';
 import { useWho, whoChanges } from '@/frame/who';
+import { counted } from '@/look/format';
+import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
-
-const DATE = /^\d{4}-\d\d-\d\d$/;
-const DAY_MS = 86_400_000;
-
-/** Lines of text as holidays (`2026-12-25`) and excluded stretches (`2026-11-02 to 2026-11-09 migration`). */
-export function parseCalendar(text: string): Settings['calendar'] | string {
-  const holidays: string[] = [];
-  const excluded: Settings['calendar']['excluded'] = [];
-  for (const line of text
-    .split('\n')
-    .map((one) => one.trim())
-    .filter(Boolean)) {
-    const range = /^(\S+) to (\S+)\s*(.*)$/.exec(line);
-    const days = range ? [range[1] as string, range[2] as string] : [line];
-    if (days.some((day) => !DATE.test(day) || Number.isNaN(Date.parse(day))))
-      return `“${line}”: write a day as 2026-12-25, or a stretch as 2026-11-02 to 2026-11-09 and why.`;
-    if (!range) holidays.push(line);
-    else {
-      const [fromMs, toMs] = days.map((day) => Date.parse(`${day}T00:00:00Z`)) as [number, number];
-      if (toMs < fromMs) return `“${line}”: it ends before it begins.`;
-      if (!range[3]) return `“${line}”: say why it is left out.`;
-      excluded.push({ fromMs, toMs: toMs + DAY_MS, reason: range[3] });
-    }
-  }
-  return { holidays, excluded };
-}
-
-export function calendarText({ holidays, excluded }: Settings['calendar']): string {
-  const day = (ms: number) => new Date(ms).toISOString().slice(0, 10);
-  return [
-    ...holidays,
-    ...excluded.map(({ fromMs, toMs, reason }) => `${day(fromMs)} to ${day(toMs - DAY_MS)} ${reason}`),
-  ].join('\n');
-}
+import { SPACE, TOUCH } from '@/look/tokens';
+import { addedTo, calendarText, parseCalendar } from './calendar-text';
 
 const schema = object({
   days: string()
@@ -54,7 +27,7 @@ const schema = object({
   who: whoChanges,
 });
 
-/** Holidays, and weeks from which nothing normal is to be learned. */
+/** Holidays, maintenance, and weeks from which nothing normal is to be learned; in and out as iCalendar. */
 export function CalendarForm({ settings }: { settings: Settings }) {
   const change = useChangeSetting();
   const [who, setWho] = useWho();
@@ -75,14 +48,80 @@ export function CalendarForm({ settings }: { settings: Settings }) {
       <FormField
         control={form.control}
         name="days"
-        label="Holidays and excluded stretches"
-        hint="A day a line: 2026-12-25. A stretch: 2026-11-02 to 2026-11-09 migration."
+        label="Holidays, maintenance, excluded stretches"
+        hint="A line each. Holiday: 2026-12-25. Nothing is learned: 2026-11-02 to 2026-11-09 migration. Neither learned nor promised: maintenance 2026-11-02T22:00Z to 2026-11-03T02:00Z new disks."
         multiline
         testID="calendar-days"
+      />
+      <FromFile
+        onRead={(more) => form.setValue('days', addedTo(form.getValues('days'), more), { shouldDirty: true })}
       />
       <SaveBar control={form.control} name="calendar" words="Save days" saving={change} onSave={() => void submit()} />
     </View>
   );
 }
 
-const styles = StyleSheet.create({ box: { gap: SPACE.s } });
+/** Adds what a calendar file holds to the lines above, where it is looked at before it is saved. */
+function FromFile({ onRead }: { onRead: (calendar: Settings['calendar']) => void }) {
+  const palette = usePalette();
+  const reading = useReadCalendar();
+  const [trouble, setTrouble] = useState('');
+  const pick = async () => {
+    setTrouble('');
+    try {
+      const text = await pickText('.ics,text/calendar');
+      if (text !== undefined) onRead((await reading.mutateAsync(text)).calendar);
+    } catch (error) {
+      // What the server says is told by the mutation.
+      if (!reading.isError) setTrouble(`This file cannot be read: ${(error as Error).message}.`);
+    }
+  };
+  const read = reading.data;
+  return (
+    <View style={styles.box}>
+      <View style={styles.row}>
+        <Button
+          mode="outlined"
+          icon="upload"
+          loading={reading.isPending}
+          onPress={() => void pick()}
+          testID="pick-calendar"
+        >
+          Add from an iCalendar file
+        </Button>
+        <View style={styles.link}>
+          <Words {...{ href: addressOf('/api/settings/calendar.ics') }}>
+            <Words style={{ color: palette.action }}>Save as iCalendar</Words>
+          </Words>
+        </View>
+      </View>
+      <Words kind="small">
+        Whole days are holidays, events with a time maintenance; a category (holiday, maintenance, excluded) says it
+        otherwise.
+      </Words>
+      {trouble !== '' && (
+        <Words role="alert" style={{ color: palette.harm[3] }}>
+          {trouble}
+        </Words>
+      )}
+      {reading.error && (
+        <Trouble error={reading.error} still="The lines above stay as they are." onRetry={() => void pick()} />
+      )}
+      <View role="status">
+        {read && <Words>{`${counted(countOf(read.calendar), 'entry', 'entries')} read; nothing is saved yet.`}</Words>}
+        {read?.notes.map((note) => (
+          <Words key={note}>{note}</Words>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const countOf = ({ holidays, excluded, maintenance }: Settings['calendar']): number =>
+  holidays.length + excluded.length + maintenance.length;
+
+const styles = StyleSheet.create({
+  box: { gap: SPACE.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m },
+  link: { minHeight: TOUCH, justifyContent: 'center' },
+});

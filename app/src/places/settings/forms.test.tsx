@@ -4,7 +4,16 @@ import { CalendarForm } from './calendar-form';
 import { RatesForm } from './rates-form';
 
 const mockChange = { mutate: jest.fn(), isPending: false, error: null as Error | null };
-jest.mock('@/data/settings', () => ({ useChangeSetting: () => mockChange }));
+const mockRead = {
+  mutateAsync: jest.fn(() =>
+    Promise.resolve({ calendar: { holidays: ['2026-12-25', '2027-01-01'], excluded: [], maintenance: [] }, notes: [] }),
+  ),
+  isPending: false,
+  error: null,
+  data: undefined,
+};
+jest.mock('@/data/settings', () => ({ useChangeSetting: () => mockChange, useReadCalendar: () => mockRead }));
+jest.mock('@/frame/pick-text', () => ({ pickText: () => Promise.resolve('BEGIN:VCALENDAR') }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 beforeEach(() => {
   mockChange.mutate.mockClear();
@@ -19,6 +28,7 @@ const settings = {
   calendar: {
     holidays: ['2026-12-25'],
     excluded: [{ fromMs: Date.UTC(2026, 10, 2), toMs: Date.UTC(2026, 10, 9) + DAY_MS, reason: 'migration' }],
+    maintenance: [],
   },
 } as unknown as Settings;
 
@@ -81,6 +91,18 @@ describe('harm rates', () => {
 });
 
 describe('days that are not like others', () => {
+  test('are added from a file to those that stand there, and not saved yet', async () => {
+    render(<CalendarForm settings={settings} />);
+    press('pick-calendar');
+    await waitFor(() =>
+      expect((field('calendar-days') as HTMLTextAreaElement).value).toBe(
+        '2026-12-25\n2026-11-02 to 2026-11-09 migration\n2027-01-01',
+      ),
+    );
+    expect(mockRead.mutateAsync).toHaveBeenCalledWith('BEGIN:VCALENDAR');
+    expect(mockChange.mutate).not.toHaveBeenCalled();
+  });
+
   test('are shown as they are typed, and typed as they are shown', async () => {
     render(<CalendarForm settings={settings} />);
     const text = (field('calendar-days') as HTMLTextAreaElement).value;
@@ -92,7 +114,7 @@ describe('days that are not like others', () => {
     expect(mockChange.mutate).toHaveBeenCalledWith({
       who: 'Ada',
       key: 'calendar',
-      value: { holidays: ['2026-12-25', '2027-01-01'], excluded: settings.calendar.excluded },
+      value: { holidays: ['2026-12-25', '2027-01-01'], excluded: settings.calendar.excluded, maintenance: [] },
     });
   });
 

@@ -45,6 +45,12 @@ export function readPenalty(line: string): { below: number; amount: number } | u
     : undefined;
 }
 
+const INDICATOR_WORDS = { inTime: 'in time', answered: 'answered', reachable: 'reachable' } as const;
+const indicatorOf = (text: string): keyof typeof INDICATOR_WORDS | undefined =>
+  (Object.keys(INDICATOR_WORDS) as (keyof typeof INDICATOR_WORDS)[]).find(
+    (indicator) => INDICATOR_WORDS[indicator] === text.trim(),
+  );
+
 const iso = (timeMs: number) => new Date(timeMs).toISOString().replace(/:00\.000Z$/, 'Z');
 const shareText = (share: number) => String(Number((share * 100).toFixed(6)));
 const unlessEmpty = (read: (text: string) => unknown, what: string) => (text: string) =>
@@ -68,8 +74,8 @@ export const PROMISES: Section = {
     {
       name: 'indicator',
       label: 'What makes an attempt good',
-      hint: '“in time”, or “answered” (neither failed nor hung).',
-      check: (text) => (/^(in time|answered)$/.test(text.trim()) ? undefined : '“in time” or “answered”.'),
+      hint: '“in time”, “answered” (neither failed nor hung), or “reachable” (the same of probes alone).',
+      check: (text) => (indicatorOf(text) ? undefined : '“in time”, “answered” or “reachable”.'),
     },
     {
       name: 'limit',
@@ -128,7 +134,7 @@ export const PROMISES: Section = {
         to,
         application,
         flow,
-        indicator: indicator === 'inTime' ? 'in time' : 'answered',
+        indicator: INDICATOR_WORDS[indicator],
         limit: limitMs === undefined ? '' : String(limitMs / 1000),
         target: shareText(target),
         period: period.kind === 'rolling' ? `${period.days} days` : period.kind,
@@ -151,7 +157,7 @@ export const PROMISES: Section = {
         ...set('to', entry.to?.trim()),
         ...set('application', entry.application?.trim()),
         ...set('flow', entry.flow?.trim()),
-        indicator: entry.indicator?.trim() === 'answered' ? 'answered' : 'inTime',
+        indicator: indicatorOf(entry.indicator ?? '') ?? 'inTime',
         ...set('limitMs', limit === undefined ? undefined : Math.round(limit * 1000)),
         target: Number(((numberOf(entry.target) ?? NaN) / 100).toFixed(8)),
         period: period.kind === 'rolling' ? period : { ...period, zone },

@@ -50,7 +50,7 @@ const FILE: Schemas['SettingsFile'] = {
       excluded: [],
     },
   ],
-  calendar: { holidays: [], excluded: [] },
+  calendar: { holidays: [], excluded: [], maintenance: [] },
 };
 
 const valueIn = ({ key }: Section) => (key === 'keyTiers' ? FILE.rates.keyTiers : FILE[key as keyof typeof FILE]);

@@ -1,6 +1,7 @@
 import { isWithTeam, STATE_WORDS } from '@toplens/core/handoffs';
+import { LEAST_PENALTY } from '@toplens/core/incidents';
 import type { Row } from '@/data/client';
-import { clock, count, formatMoney } from '@/look/format';
+import { clock, count, formatMoney, percent } from '@/look/format';
 
 /** "Sender Portal · since 09:42 · growing"; short: without the application, which the incident beside it says. */
 export function sinceWords(row: Row, nowMs: number, isShort = false): string {
@@ -40,7 +41,17 @@ export function weightWords(row: Row, ranking: string, currency: string): string
   if (ranking === 'each')
     return `${row.weight < 10 ? row.weight.toFixed(1) : count(row.weight)} points for each person`;
   if (ranking === 'money') return `${formatMoney(row.weight, currency)} not earned`;
-  if (ranking === 'promises') return `${formatMoney(row.weight, currency)} of penalties expected`;
+  if (ranking === 'promises') return promiseWords(row, currency);
   if (ranking === 'keyCustomers') return `${count(row.weight)} points of key customers`;
   return undefined;
+}
+
+/** "€120 more of penalties expected · 12 % of the budget of “Labels for partners”" */
+function promiseWords({ weight, promiseSpent }: Row, currency: string): string {
+  return [
+    weight >= LEAST_PENALTY && `${formatMoney(weight, currency)} more of penalties expected`,
+    promiseSpent && `${percent(promiseSpent.budgetShare)} of the budget of “${promiseSpent.name}”`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }

@@ -79,8 +79,10 @@ export function WorstFirstList({ chosenId }: Props) {
             <Words kind="title" level={1} testID="headline" style={isWide && styles.denseTitle}>
               {headlineOf(data, isStale)}
             </Words>
-            {data.detail !== '' && <Words kind="muted">{data.detail}</Words>}
-            {rows.length === 0 && data.remaining?.sessions !== 0 && (
+            {data.detail !== '' && (
+              <Words kind="muted">{[data.detail, judgedFromWords(data)].filter(Boolean).join(' ')}</Words>
+            )}
+            {rows.length === 0 && data.remaining?.sessions !== 0 && (!isAll || calmWords(data) !== '') && (
               <Words kind="muted">
                 {isAll ? calmWords(data) : 'No incident weighs anything in this ranking. Harm lists them all.'}
               </Words>
@@ -144,14 +146,22 @@ export function headlineOf(
   return data.headline;
 }
 
+/** "The first is judged from about 15:30." */
+export function judgedFromWords({ learning, window }: Pick<WorstFirst, 'learning' | 'window'>): string {
+  if (!learning || learning.judgedFromMs === null || learning.judgedFromMs <= window.toMs) return '';
+  const who = learning.flows === 1 ? 'It' : 'The first';
+  return `${who} is judged from about ${clock(learning.judgedFromMs, window.toMs)}.`;
+}
+
 function calmWords(data: {
+  learning: WorstFirst['learning'];
   lastEndedMs: number | null;
   window: { toMs: number };
   freshness: { judgedMs: number | null };
 }): string {
   if (data.freshness.judgedMs === null)
     return 'Send spans to /v1/traces; the first rank appears when there is something to compare with.';
-  if (data.lastEndedMs === null) return 'No incident on record.';
+  if (data.lastEndedMs === null) return data.learning ? '' : 'No incident on record.';
   return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;
 }
 

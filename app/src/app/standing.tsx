@@ -1,0 +1,5 @@
+import { StandingPage } from '@/places/promises/standing-page';
+
+export default function StandingRoute() {
+  return <StandingPage />;
+}

@@ -1,0 +1,101 @@
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { count, percentCut } from '@/look/format';
+import { usePalette } from '@/look/look';
+import { Words } from '@/look/text';
+import { SPACE, TOUCH } from '@/look/tokens';
+
+export interface ShareCell {
+  row: string;
+  column: string;
+  valid: number;
+  good: number;
+  /** level of the harm ramp, of those that ink is read on; none: as it should be, or too few to say */
+  tone?: 0 | 1 | undefined;
+}
+
+export type Props<Cell extends ShareCell> = {
+  /** names the table: "Share of good attempts by flow and site" */
+  label: string;
+  /** head of the first column */
+  head: string;
+  cells: readonly Cell[];
+  /** where cells open something */
+  chosen?: Cell | undefined;
+  onChoose?: ((cell: Cell | undefined) => void) | undefined;
+};
+
+/** Shares of good attempts by two things, with how many stand behind each; toned, never averaged. Scrolls sideways. */
+export function ShareGrid<Cell extends ShareCell>({ label, head, cells, chosen, onChoose }: Props<Cell>) {
+  const palette = usePalette();
+  const rows = [...new Set(cells.map(({ row }) => row))];
+  const columns = [...new Set(cells.map(({ column }) => column))].sort((a, b) => a.localeCompare(b));
+  const at = new Map(cells.map((cell) => [`${cell.row}\u001f${cell.column}`, cell]));
+  return (
+    <ScrollView horizontal tabIndex={0} role="region" aria-label={`${label}, scrolls sideways`}>
+      <View role="table" aria-label={label}>
+        <View role="row" style={styles.row}>
+          <View role="columnheader" style={styles.name}>
+            <Words kind="small">{head}</Words>
+          </View>
+          {columns.map((column) => (
+            <View role="columnheader" key={column} style={styles.head}>
+              <Words kind="small" numberOfLines={1}>
+                {column}
+              </Words>
+            </View>
+          ))}
+        </View>
+        {rows.map((row) => (
+          <View role="row" key={row} style={styles.row}>
+            <View role="rowheader" style={styles.name}>
+              <Words>{row}</Words>
+            </View>
+            {columns.map((column) => {
+              const cell = at.get(`${row}\u001f${column}`);
+              const isChosen = cell !== undefined && cell.row === chosen?.row && cell.column === chosen.column;
+              const words = <CellWords cell={cell} />;
+              const tone = cell?.tone === undefined ? undefined : palette.harm[cell.tone];
+              return (
+                <View role="cell" key={column} style={{ backgroundColor: tone }}>
+                  {onChoose && cell ? (
+                    <Pressable
+                      role="button"
+                      aria-pressed={isChosen}
+                      onPress={() => onChoose(isChosen ? undefined : cell)}
+                      style={[styles.cell, { borderColor: isChosen ? palette.action : 'transparent' }]}
+                    >
+                      {words}
+                    </Pressable>
+                  ) : (
+                    <View style={[styles.cell, { borderColor: 'transparent' }]}>{words}</View>
+                  )}
+                </View>
+              );
+            })}
+          </View>
+        ))}
+      </View>
+    </ScrollView>
+  );
+}
+
+function CellWords({ cell }: { cell: ShareCell | undefined }) {
+  const palette = usePalette();
+  return (
+    <>
+      <Words kind={cell?.tone === undefined ? 'body' : 'strong'} style={{ color: palette.ink }}>
+        {cell ? percentCut(cell.good / cell.valid, 2) : '–'}
+      </Words>
+      <Words kind="small" style={{ color: palette.ink }}>
+        {cell ? count(cell.valid) : ''}
+      </Words>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row' },
+  name: { width: 130, padding: SPACE.xs, justifyContent: 'center' },
+  head: { width: 84, padding: SPACE.xs, alignItems: 'flex-end' },
+  cell: { width: 84, minHeight: TOUCH, padding: SPACE.xs, borderWidth: 2, alignItems: 'flex-end' },
+});

@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button } from 'react-native-paper';
+import type { Schemas } from '@/data/client';
+import { usePromiseAttempts } from '@/data/promises';
+import { Chip } from '@/frame/chip';
+import { useView } from '@/frame/view';
+import { count } from '@/look/format';
+import { Words } from '@/look/text';
+import { SPACE } from '@/look/tokens';
+import type { Cell } from './cells';
+import { SampleList } from '../incident/sample-list';
+
+const FIRST = 6;
+
+/** The attempts that broke it, the newest first; those of one flow at one site where such a cell was chosen. */
+export function Outside({
+  page: { level, nowMs },
+  cell,
+  onClear,
+}: {
+  page: Schemas['PromisePage'];
+  cell: Cell | undefined;
+  onClear: () => void;
+}) {
+  const { view } = useView();
+  const [isWhole, setWhole] = useState(false);
+  const { data } = usePromiseAttempts(level.name, view, cell && { flow: cell.flowId, site: cell.column });
+  if (!data || data.all === 0) return null;
+  const shown = isWhole ? data.attempts : data.attempts.slice(0, FIRST);
+  const hasSeveral = level.flows > 1;
+  return (
+    <View style={styles.box} testID="outside">
+      <Words kind="section" level={2}>
+        Attempts outside it
+      </Words>
+      {cell && <Chip words={`${cell.row}, ${cell.column}`} onPress={onClear} removes />}
+      <Words kind="small">{outsideWords(data, cell !== undefined)}</Words>
+      {shown.map(({ flow, sample }) => (
+        <View key={`${sample.traceId}-${sample.spanId}`}>
+          {hasSeveral && <Words kind="small">{flow}</Words>}
+          <SampleList samples={[sample]} nowMs={nowMs} />
+        </View>
+      ))}
+      {data.attempts.length > FIRST && (
+        <Button mode="text" onPress={() => setWhole(!isWhole)} style={styles.more}>
+          {isWhole ? `The newest ${FIRST} alone` : `Show ${data.attempts.length}`}
+        </Button>
+      )}
+    </View>
+  );
+}
+
+/** "Newest first, 40 of 1,284 bad ones of the period." */
+export function outsideWords({ all, attempts }: Schemas['PromiseAttempts'], isPart: boolean): string {
+  if (attempts.length === 0) return isPart ? 'None here.' : 'Single attempts of that time are no longer kept.';
+  return isPart ? 'Newest first.' : `Newest first, ${count(attempts.length)} of ${count(all)} bad ones of the period.`;
+}
+
+const styles = StyleSheet.create({
+  box: { gap: SPACE.xs },
+  more: { alignSelf: 'flex-start' },
+});
