@@ -1,6 +1,6 @@
 import type { Control, FieldValues, Path } from 'react-hook-form';
 import { StyleSheet } from 'react-native';
-import { Button } from 'react-native-paper';
+import { BusyButton } from './busy-button';
 import { FormField } from './form-field';
 import { Trouble } from './trouble';
 
@@ -28,16 +28,15 @@ export function SaveBar<Values extends FieldValues & { who: string }, Context, S
       {saving.error && (
         <Trouble error={saving.error} still="Nothing was changed; what you typed is kept." onRetry={onSave} />
       )}
-      <Button
+      <BusyButton
         mode="contained"
-        loading={saving.isPending}
-        disabled={saving.isPending}
+        busy={saving.isPending}
         onPress={onSave}
         style={styles.button}
         testID={`save-${name}`}
       >
         {words}
-      </Button>
+      </BusyButton>
     </>
   );
 }

@@ -2,10 +2,11 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, Checkbox } from 'react-native-paper';
+import { Checkbox } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
 import { useDecide, type Decision } from '@/data/incidents';
+import { BusyButton } from '@/frame/busy-button';
 import { Choice } from '@/frame/choice';
 import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
@@ -98,16 +99,15 @@ export function DecideSheet({ incident, on, onClose }: Props) {
       <FormField control={form.control} name="who" label="Your name" testID="who" />
       {missing !== undefined && <Words role="alert">{missing}</Words>}
       {decide.error && <Trouble error={decide.error} still="Nothing was changed." onRetry={() => void submit()} />}
-      <Button
+      <BusyButton
         mode="contained"
-        loading={decide.isPending}
-        disabled={decide.isPending}
+        busy={decide.isPending}
         onPress={() => void submit()}
         testID="decide"
         style={styles.button}
       >
         {TITLES[on]}
-      </Button>
+      </BusyButton>
     </Sheet>
   );
 }

@@ -2,11 +2,12 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useEffect, useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button, HelperText, TextInput } from 'react-native-paper';
+import { HelperText, TextInput } from 'react-native-paper';
 import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
 import { useBrief, useSend } from '@/data/handoffs';
 import { useIncident } from '@/data/incidents';
+import { BusyButton } from '@/frame/busy-button';
 import { Choice } from '@/frame/choice';
 import { Sheet } from '@/frame/sheet';
 import { Trouble } from '@/frame/trouble';
@@ -125,16 +126,15 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
       {send.error && (
         <Trouble error={send.error} still="Nothing was sent; your note is kept." onRetry={() => void submit()} />
       )}
-      <Button
+      <BusyButton
         mode="contained"
         icon="send-outline"
-        loading={send.isPending}
-        disabled={send.isPending}
+        busy={send.isPending}
         onPress={() => void submit()}
         testID="send-now"
       >
         {team ? `Send to ${team}` : 'Send'}
-      </Button>
+      </BusyButton>
     </View>
   );
 }

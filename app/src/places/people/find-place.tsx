@@ -1,9 +1,9 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import { useFindPerson, usePersonLooks } from '@/data/persons';
+import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
@@ -42,16 +42,15 @@ export function FindPlace() {
       <FormField control={form.control} name="find" label="Id or e-mail address" testID="find-person" />
       <FormField control={form.control} name="why" label="What it is for" testID="find-why" />
       <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID="find-key" />
-      <Button
+      <BusyButton
         mode="contained"
-        loading={finding.isPending}
-        disabled={finding.isPending}
+        busy={finding.isPending}
         onPress={() => void submit()}
         style={styles.button}
         testID="find-now"
       >
         Find
-      </Button>
+      </BusyButton>
       {finding.error && <Trouble error={finding.error} still="What you typed is kept." onRetry={() => void submit()} />}
       {finding.data && <SessionList found={finding.data} />}
       <Looks />

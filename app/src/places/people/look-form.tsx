@@ -1,7 +1,7 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
-import { Button } from 'react-native-paper';
 import { object } from 'yup';
+import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
 import { Trouble } from '@/frame/trouble';
 import { lookReason, personKey } from './see-persons';
@@ -27,15 +27,9 @@ export function LookForm({ name, words, looking, still, onLook }: Props) {
       <FormField control={form.control} name="why" label="What it is for" testID={`${name}-why`} />
       <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID={`${name}-key`} />
       {looking.error && <Trouble error={looking.error} still={still} onRetry={() => void submit()} />}
-      <Button
-        mode="contained"
-        loading={looking.isPending}
-        disabled={looking.isPending}
-        onPress={() => void submit()}
-        testID={`${name}-now`}
-      >
+      <BusyButton mode="contained" busy={looking.isPending} onPress={() => void submit()} testID={`${name}-now`}>
         {words}
-      </Button>
+      </BusyButton>
     </>
   );
 }

@@ -2,10 +2,10 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import { addressOf, type Settings } from '@/data/client';
 import { useChangeSetting, useReadCalendar } from '@/data/settings';
+import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
 import { pickText } from '@/frame/pick-text';
 import { SaveBar } from '@/frame/save-bar';
@@ -80,15 +80,15 @@ function FromFile({ onRead }: { onRead: (calendar: Settings['calendar']) => void
   return (
     <View style={styles.box}>
       <View style={styles.row}>
-        <Button
+        <BusyButton
           mode="outlined"
           icon="upload"
-          loading={reading.isPending}
+          busy={reading.isPending}
           onPress={() => void pick()}
           testID="pick-calendar"
         >
           Add from an iCalendar file
-        </Button>
+        </BusyButton>
         <View style={styles.link}>
           <Words {...{ href: addressOf('/api/settings/calendar.ics') }}>
             <Words style={{ color: palette.action }}>Save as iCalendar</Words>

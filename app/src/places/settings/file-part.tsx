@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object } from 'yup';
 import { useExportSettings, useImportSettings } from '@/data/settings';
+import { BusyButton } from '@/frame/busy-button';
 import { pickText } from '@/frame/pick-text';
 import { SaveBar } from '@/frame/save-bar';
 import { saveFile } from '@/frame/save-file';
@@ -60,9 +61,9 @@ export function FilePart() {
         JSON, with what flows and journeys were given on their own pages. Its form: /api/settings/file/schema.
       </Words>
       <View style={styles.buttons}>
-        <Button mode="outlined" icon="download" loading={exporting.isPending} onPress={save} testID="export-settings">
+        <BusyButton mode="outlined" icon="download" busy={exporting.isPending} onPress={save} testID="export-settings">
           Save as a file
-        </Button>
+        </BusyButton>
         <Button mode="outlined" icon="upload" onPress={() => void pick()} testID="pick-settings">
           Import a file
         </Button>

@@ -6,6 +6,7 @@ import { Button, IconButton } from 'react-native-paper';
 import { array, object, string } from 'yup';
 import type { Settings } from '@/data/client';
 import { useChangeSetting, useTrySetting } from '@/data/settings';
+import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
 import { SaveBar } from '@/frame/save-bar';
 import { Sheet } from '@/frame/sheet';
@@ -117,9 +118,9 @@ export function SectionSheet({
         <Button mode="outlined" icon="plus" onPress={add} testID={`add-${section.key}`}>
           {`Add a ${section.unit}`}
         </Button>
-        <Button mode="outlined" loading={trial.isPending} onPress={() => void tryIt()} testID={`try-${section.key}`}>
+        <BusyButton mode="outlined" busy={trial.isPending} onPress={() => void tryIt()} testID={`try-${section.key}`}>
           Try it
-        </Button>
+        </BusyButton>
       </View>
       <View role="status">
         {wrong !== '' && <Words>{wrong}</Words>}

@@ -2,9 +2,9 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import { useUploadEvents } from '@/data/telemetry';
+import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
 import { pickText } from '@/frame/pick-text';
 import { Trouble } from '@/frame/trouble';
@@ -47,16 +47,16 @@ export function EventsForm() {
         isSecret
         testID="events-key"
       />
-      <Button
+      <BusyButton
         mode="outlined"
         icon="upload"
-        loading={uploading.isPending}
+        busy={uploading.isPending}
         onPress={() => void submit()}
         style={styles.button}
         testID="pick-events"
       >
         Choose a CSV file
-      </Button>
+      </BusyButton>
       {trouble !== '' && (
         <Words role="alert" style={{ color: palette.harm[3] }}>
           {trouble}

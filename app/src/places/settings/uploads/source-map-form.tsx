@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import { useKeepSourceMap, useSourceMaps } from '@/data/pages';
+import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
 import { pickText } from '@/frame/pick-text';
 import { Trouble } from '@/frame/trouble';
@@ -75,15 +76,15 @@ export function SourceMapForm() {
           {keeping.error && (
             <Trouble error={keeping.error} still="What you typed is kept." onRetry={() => void submit()} />
           )}
-          <Button
+          <BusyButton
             mode="contained"
-            loading={keeping.isPending}
+            busy={keeping.isPending}
             onPress={() => void submit()}
             style={styles.button}
             testID="keep-map"
           >
             Choose the file
-          </Button>
+          </BusyButton>
         </>
       )}
     </View>
