@@ -5,7 +5,10 @@ import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 
 export interface ShareCell {
+  rowId: number;
   row: string;
+  /** told below the name of a row that shares it with another row */
+  owner: string;
   column: string;
   valid: number;
   good: number;
@@ -27,9 +30,9 @@ export type Props<Cell extends ShareCell> = {
 /** Shares of good attempts by two things, with how many stand behind each; toned, never averaged. Scrolls sideways. */
 export function ShareGrid<Cell extends ShareCell>({ label, head, cells, chosen, onChoose }: Props<Cell>) {
   const palette = usePalette();
-  const rows = [...new Set(cells.map(({ row }) => row))];
+  const rows = rowsOf(cells);
   const columns = [...new Set(cells.map(({ column }) => column))].sort((a, b) => a.localeCompare(b));
-  const at = new Map(cells.map((cell) => [`${cell.row}\u001f${cell.column}`, cell]));
+  const at = new Map(cells.map((cell) => [`${cell.rowId}:${cell.column}`, cell]));
   return (
     <ScrollView horizontal tabIndex={0} role="region" aria-label={`${label}, scrolls sideways`}>
       <View role="table" aria-label={label}>
@@ -45,14 +48,15 @@ export function ShareGrid<Cell extends ShareCell>({ label, head, cells, chosen, 
             </View>
           ))}
         </View>
-        {rows.map((row) => (
-          <View role="row" key={row} style={styles.row}>
+        {rows.map(({ id, name, owner }) => (
+          <View role="row" key={id} style={styles.row}>
             <View role="rowheader" style={styles.name}>
-              <Words>{row}</Words>
+              <Words>{name}</Words>
+              {owner && <Words kind="small">{owner}</Words>}
             </View>
             {columns.map((column) => {
-              const cell = at.get(`${row}\u001f${column}`);
-              const isChosen = cell !== undefined && cell.row === chosen?.row && cell.column === chosen.column;
+              const cell = at.get(`${id}:${column}`);
+              const isChosen = cell !== undefined && cell.rowId === chosen?.rowId && cell.column === chosen.column;
               const words = <CellWords cell={cell} />;
               const tone = cell?.tone === undefined ? undefined : palette.harm[cell.tone];
               return (
@@ -77,6 +81,13 @@ export function ShareGrid<Cell extends ShareCell>({ label, head, cells, chosen, 
       </View>
     </ScrollView>
   );
+}
+
+/** Rows in the order of their first cell; the owner only where two rows have one name. */
+export function rowsOf(cells: readonly ShareCell[]): { id: number; name: string; owner: string | undefined }[] {
+  const rows = [...new Map(cells.map((cell) => [cell.rowId, cell])).values()];
+  const isShared = (name: string) => rows.filter(({ row }) => row === name).length > 1;
+  return rows.map(({ rowId, row, owner }) => ({ id: rowId, name: row, owner: isShared(row) ? owner : undefined }));
 }
 
 function CellWords({ cell }: { cell: ShareCell | undefined }) {

@@ -5978,6 +5978,11 @@ export interface components {
                  */
                 flow: string;
                 /**
+                 * @description name of its application
+                 * @example Courier app
+                 */
+                application: string;
+                /**
                  * @description site; '' when not told
                  * @example North
                  */

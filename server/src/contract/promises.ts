@@ -177,6 +177,7 @@ export const PromisePage = resource('PromisePage', 'A promise, who spent its bud
     record({
       flowId: integer('number of the flow', '1', 3),
       flow: text('name of the flow', 'Print labels'),
+      application: text('name of its application', 'Courier app'),
       site: text("site; '' when not told", 'North'),
       valid: attempts('that count', 420),
       good: attempts('of these good ones', 410),

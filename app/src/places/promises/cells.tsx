@@ -8,7 +8,7 @@ import { targetWords } from './promise-words';
 type Page = Schemas['PromisePage'];
 
 /** A flow at a site. */
-export type Cell = ShareCell & { flowId: number };
+export type Cell = ShareCell;
 
 const FEWEST = 20;
 
@@ -41,9 +41,9 @@ export function Cells({
       <ShareGrid
         label="Share of good attempts by flow and site"
         head="Flow"
-        cells={cells.map(({ flow, site, ...cell }) => {
+        cells={cells.map(({ flowId, flow, application, site, ...cell }) => {
           const miss = missOf(cell, level.target);
-          return { ...cell, row: flow, column: site, tone: miss && TONES[miss] };
+          return { ...cell, rowId: flowId, row: flow, owner: application, column: site, tone: miss && TONES[miss] };
         })}
         chosen={chosen}
         onChoose={onChoose}

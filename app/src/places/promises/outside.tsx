@@ -25,7 +25,7 @@ export function Outside({
 }) {
   const { view } = useView();
   const [isWhole, setWhole] = useState(false);
-  const { data } = usePromiseAttempts(level.name, view, cell && { flow: cell.flowId, site: cell.column });
+  const { data } = usePromiseAttempts(level.name, view, cell && { flow: cell.rowId, site: cell.column });
   if (!data || data.all === 0) return null;
   const shown = isWhole ? data.attempts : data.attempts.slice(0, FIRST);
   const hasSeveral = level.flows > 1;

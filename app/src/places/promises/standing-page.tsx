@@ -161,8 +161,15 @@ function Activities({ activities }: { activities: readonly Activity[] }) {
 }
 
 function BySite({ activities }: { activities: Schemas['Standing']['activities'] }) {
-  const cells = activities.flatMap(({ name, sites }) =>
-    sites.map(({ site, ...counts }) => ({ row: name, column: site, ...counts, tone: toneOf(counts) })),
+  const cells = activities.flatMap(({ id, name, application, sites }) =>
+    sites.map(({ site, ...counts }) => ({
+      rowId: id,
+      row: name,
+      owner: application,
+      column: site,
+      ...counts,
+      tone: toneOf(counts),
+    })),
   );
   if (cells.length === 0) return null;
   return (

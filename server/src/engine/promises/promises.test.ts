@@ -157,8 +157,8 @@ test('a promise opens to who spent it: sites, hours and versions add up to all t
     ['North', 288, 0],
   ]);
   expect(page.cells).toEqual([
-    { flowId: 1, flow: 'Print labels', site: 'North', valid: 288, good: 288 },
-    { flowId: 1, flow: 'Print labels', site: 'South', valid: 288, good: 282 },
+    { flowId: 1, flow: 'Print labels', application: 'Shop', site: 'North', valid: 288, good: 288 },
+    { flowId: 1, flow: 'Print labels', application: 'Shop', site: 'South', valid: 288, good: 282 },
   ]);
   expect(page.hours.map(({ startMs, bad }) => [(END - startMs) / HOUR_MS, bad])).toEqual([
     [2, 3],

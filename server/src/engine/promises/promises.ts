@@ -102,7 +102,8 @@ export async function promisePage(state: EngineState, question: PromiseQuestion)
     cells: [...inPeriod.cells]
       .map(([key, tally]) => {
         const [flow, site] = key.split(':').map(Number) as [number, number];
-        return { flowId: flow, flow: state.names.flow(flow).name, site: state.names.text(site), ...tally };
+        const { name, application } = state.names.flow(flow);
+        return { flowId: flow, flow: name, application, site: state.names.text(site), ...tally };
       })
       .sort((a, b) => a.flow.localeCompare(b.flow) || a.site.localeCompare(b.site)),
     excluded: excludedIn(state, promise, period),
