@@ -42,6 +42,8 @@ export interface RunningServer {
 }
 
 const TIDY_EVERY_MS = 6 * HOUR_MS;
+/** How often attempts are looked for whose end nobody waits for any longer. */
+const UNENDED_EVERY_MS = 20_000;
 const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
 
@@ -169,6 +171,9 @@ export async function startServer(
     desk.start();
     backups.start();
     const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);
+    const unended = setInterval(() => {
+      intake.closeUnended().catch((error: unknown) => log.warn({ err: error }, 'what never ended is closed later'));
+    }, UNENDED_EVERY_MS);
     const firstTidy = setTimeout(() => void tidyUp(database, config, log), FIRST_TIDY_MS);
     log.info({ url, dataDir: config.dataDir }, 'Top Lens is ready');
     return {
@@ -182,6 +187,7 @@ export async function startServer(
       backups,
       close: async () => {
         clearInterval(tidy);
+        clearInterval(unended);
         clearTimeout(firstTidy);
         recovery.stop();
         disk.stop();

@@ -1,5 +1,17 @@
 import { changeOfCloudEvent, changeOfRecord, isChange } from '@toplens/core/changes';
-import { isEntry, toAttempt, toInnerSpan, type EntryServices, type InnerSpan } from '@toplens/core/flows';
+import {
+  BEGIN_EVENT,
+  beginOrEndOf,
+  END_EVENT,
+  isBeginOrEnd,
+  isEntry,
+  toAttempt,
+  toInnerSpan,
+  unendedAttempt,
+  type AttemptMark,
+  type EntryServices,
+  type InnerSpan,
+} from '@toplens/core/flows';
 import {
   MalformedTelemetry,
   TooMuchTelemetry,
@@ -47,8 +59,10 @@ import {
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
+import type { OpenAttempts } from './open-attempts';
 import type { SourceClocks } from './source-clocks';
 import type { UnknownCurrencies } from './unknown-currencies';
+import type { ReceivedMark } from '../store/attempt-marks';
 import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
 import { shortHash } from './short-hash';
@@ -62,7 +76,9 @@ export interface Records {
   changes: ChangeEvent[];
   views: PageView[];
   errors: ScriptError[];
-  /** attempts that some of these tell of besides: loads of pages, business events in lines */
+  /** begins and ends of attempts, as applications told them */
+  marks: ReceivedMark[];
+  /** attempts that some of these tell of besides: loads of pages, business events in lines, what ended */
   toldBeside: Attempt[];
 }
 
@@ -91,6 +107,7 @@ const SENT = [
   'changes',
   'views',
   'errors',
+  'marks',
 ] as const satisfies (keyof Records)[];
 export const KINDS = [...SENT, 'toldBeside'] as const;
 
@@ -102,6 +119,7 @@ export const noRecords = (): Records => ({
   changes: [],
   views: [],
   errors: [],
+  marks: [],
   toldBeside: [],
 });
 /** Records as the sender counts them. */
@@ -113,6 +131,13 @@ export function joined(many: readonly Records[]): Records {
   ) as unknown as Records;
 }
 
+/** What outlives a request. */
+export interface DecodeState {
+  clocks?: SourceClocks;
+  currencies?: UnknownCurrencies;
+  openAttempts?: OpenAttempts;
+}
+
 /**
  * A request's records, and those that cannot be taken. The same bytes received at the same time give the same answer:
  * the journal is replayed through here.
@@ -122,7 +147,7 @@ export function joined(many: readonly Records[]): Records {
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
   { entryServices, readLine, limits, exchange }: Reading,
-  { clocks, currencies }: { clocks?: SourceClocks; currencies?: UnknownCurrencies } = {},
+  { clocks, currencies, openAttempts }: DecodeState = {},
 ): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
@@ -133,6 +158,13 @@ export function decode(
   const reject = (reason: string) => void reasons.set(reason, (reasons.get(reason) ?? 0) + 1);
   const json = encoding === 'json';
   const tooMany = new Spread(limits);
+  const noteMark = (mark: AttemptMark) => {
+    const reason = tooMany.why('', mark.atUs);
+    if (reason !== undefined) throw new RecordRefused(reason);
+    const attempt = openAttempts?.note(mark, receivedMs);
+    records.marks.push({ mark, receivedMs });
+    if (attempt) records.toldBeside.push(attempt);
+  };
   switch (signal) {
     case 'traces':
       for (const span of json ? readTracesJson(parseJson(body), limits) : readTracesProtobuf(body, limits)) {
@@ -153,6 +185,7 @@ export function decode(
         range,
         records,
         reject,
+        noteMark,
         readLine,
       });
       break;
@@ -178,7 +211,10 @@ export function decode(
       }
       break;
     case 'browser':
-      decodeBrowser(parseJson(body), { range, limits, records, reject });
+      decodeBrowser(parseJson(body), { range, limits, records, reject, noteMark });
+      break;
+    case 'unended':
+      records.attempts.push(...(parseJson(body) as AttemptMark[]).map(unendedAttempt));
       break;
   }
   for (const attempt of [...records.attempts, ...records.toldBeside]) {
@@ -196,12 +232,7 @@ export function decode(
 /** Lines alike in all that was sent are told apart by their order. */
 function decodeLogs(
   all: ReturnType<typeof readLogsJson>,
-  {
-    range,
-    records,
-    reject,
-    readLine,
-  }: { range: TimeRange; records: Records; reject: (reason: string) => void; readLine: Reading['readLine'] },
+  { range, records, reject, noteMark, readLine }: EventReading & { readLine: Reading['readLine'] },
 ): void {
   const repeats = new Map<string, number>();
   for (const record of all) {
@@ -209,7 +240,7 @@ function decodeLogs(
       takeOr(reject, records.changes, () => changeOfRecord(record, range));
       continue;
     }
-    if (takeBrowserEvent(record, range, records, reject)) continue;
+    if (takeEvent(record, { range, records, reject, noteMark })) continue;
     const reason = whyLineRejected(record, range);
     if (reason !== undefined) {
       reject(reason);
@@ -249,34 +280,35 @@ function takeView(record: LogRecord, range: TimeRange, records: Records, reject:
 }
 
 /** @returns false when it is an event of another kind */
-function takeBrowserEvent(
-  record: LogRecord,
-  range: TimeRange,
-  records: Records,
-  reject: (reason: string) => void,
-): boolean {
+function takeEvent(record: LogRecord, { range, records, reject, noteMark }: EventReading): boolean {
   if (isPageView(record)) takeView(record, range, records, reject);
   else if (isScriptError(record)) takeOr(reject, records.errors, () => errorOfRecord(record, range));
   else if (isBusinessEvent(record)) takeOr(reject, records.attempts, () => eventOfRecord(record, range, shortHash));
-  else return false;
+  else if (isBeginOrEnd(record)) {
+    takeOr(reject, [], () => noteMark(beginOrEndOf(record, range, shortHash)));
+  } else return false;
   return true;
 }
 
-interface BrowserReading {
+interface EventReading {
   range: TimeRange;
-  limits: IntakeLimits;
   records: Records;
   reject: (reason: string) => void;
+  /** @throws RecordRefused */
+  noteMark: (mark: AttemptMark) => void;
 }
 
 /**
- * What a browser may tell: page views, script errors, business events, and its own spans. Everything else in its
+ * What a browser may tell: page views, script errors, business events, where attempts begin and end, and its own spans. Everything else in its
  * request is refused.
  */
-function decodeBrowser(body: unknown, { range, limits, records, reject }: BrowserReading): void {
+function decodeBrowser(body: unknown, { limits, ...reading }: EventReading & { limits: IntakeLimits }): void {
+  const { range, records, reject } = reading;
   for (const record of recordsOfBrowser(body, limits))
-    if (!takeBrowserEvent(record, range, records, reject))
-      reject(`eventName: a browser tells of ${PAGE_VIEW_EVENT}, ${BUSINESS_EVENT_NAME} and exception alone`);
+    if (!takeEvent(record, reading))
+      reject(
+        `eventName: a browser tells of ${PAGE_VIEW_EVENT}, ${BUSINESS_EVENT_NAME}, ${BEGIN_EVENT}, ${END_EVENT} and exception alone`,
+      );
   for (const span of spansOfBrowser(body, limits)) {
     const reason = whyRejected(span, range);
     if (reason !== undefined) reject(reason);

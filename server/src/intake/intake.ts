@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import { Problem, type ProblemCode } from '../errors';
 import type { Database } from '../store/database';
 import type { TableRows } from '../store/tables';
+import { marksReceivedSince } from '../store/attempt-marks';
 import { appliedUpTo } from '../store/journal-applied';
 import type { CopiedBeside, IngestBatch, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
@@ -10,7 +11,8 @@ import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from
 import type { Damage, Journal, JournalMark } from './journal';
 import type { JournalEntry } from './journal-record';
 import { NameBook, nameRows, type Name } from './name-book';
-import { changeRow, lineRows, pointRows } from './other-rows';
+import { LONGEST_WAIT_MS, OpenAttempts } from './open-attempts';
+import { changeRow, lineRows, markRows, pointRows } from './other-rows';
 import { callRows, detailRows, errorRows, viewRows } from './page-rows';
 import { countOf, halves, isTransient, keepAside } from './refused';
 import { encodeRows } from './rows';
@@ -131,6 +133,8 @@ export class Intake {
   readonly clocks: SourceClocks;
   /** of values that no bill counts */
   readonly currencies: UnknownCurrencies;
+  /** begun and not ended, as applications told */
+  openAttempts = new OpenAttempts();
   /** parts of the journal that could not be read */
   readonly damages: Damage[] = [];
 
@@ -177,6 +181,9 @@ export class Intake {
       'SELECT max(batch) AS batch FROM stale_hour',
     );
     this.#batch = Math.max(this.#batch, Number(newest?.batch ?? 0));
+    this.openAttempts = new OpenAttempts();
+    for (const { mark, receivedMs } of await marksReceivedSince(this.deps.database, this.#now() - LONGEST_WAIT_MS))
+      this.openAttempts.note(mark, receivedMs);
   }
 
   /**
@@ -282,6 +289,19 @@ export class Intake {
       this.figures.records += taken;
     }
     return { ...decoded, taken };
+  }
+
+  /**
+   * Attempts whose end nobody waits for any longer become attempts that never ended. Called now and then; goes through
+   * the journal as all else does.
+   */
+  async closeUnended(): Promise<void> {
+    const now = this.#now();
+    this.openAttempts.forget(now);
+    const due = this.openAttempts.due(now).slice(0, BATCH_RECORDS);
+    if (due.length === 0 || this.#replaying) return;
+    await this.take('unended', 'json', Buffer.from(JSON.stringify(due)));
+    for (const mark of due) this.openAttempts.close(mark);
   }
 
   #checkOpen(): void {
@@ -470,6 +490,7 @@ export class Intake {
       ...rowsOf(records.views, detailRows),
       ...rowsOf(records.views, callRows),
       ...rowsOf(records.errors, errorRows),
+      ...rowsOf(records.marks, markRows),
     ];
     // Last, since all rows before may bring new names.
     const unsaved = names.unsavedOfBatch;

@@ -4,7 +4,7 @@ import { crc32c } from './crc32c';
 export type Encoding = 'json' | 'protobuf';
 
 /** What a request tells of. Their order is part of the journal's format. */
-export const SIGNALS = ['traces', 'logs', 'metrics', 'changes', 'browser', 'events'] as const;
+export const SIGNALS = ['traces', 'logs', 'metrics', 'changes', 'browser', 'events', 'unended'] as const;
 export type Signal = (typeof SIGNALS)[number];
 
 /** A request as it came in, with all that is needed to take the same decisions about it again. */

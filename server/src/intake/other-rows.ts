@@ -4,6 +4,7 @@ import { TableRows } from '../store/tables';
 import type { ChangeRow } from '../store/protocol';
 import type { NameBook } from './name-book';
 import { lineIdentity } from './line-identity';
+import type { ReceivedMark } from '../store/attempt-marks';
 
 export function lineRows(lines: readonly LogLine[], names: NameBook): TableRows<'log_line'> {
   const rows = new TableRows('log_line');
@@ -32,6 +33,13 @@ export function pointRows(points: readonly MetricPoint[], names: NameBook): Tabl
       value,
       distribution,
     });
+  return rows;
+}
+
+export function markRows(marks: readonly ReceivedMark[]): TableRows<'attempt_mark'> {
+  const rows = new TableRows('attempt_mark');
+  for (const { mark, receivedMs } of marks)
+    rows.add({ id: mark.id, is_end: mark.isEnd ? 1 : 0, received_ms: Math.round(receivedMs), mark });
   return rows;
 }
 

@@ -133,6 +133,7 @@ const VACUUMED = [
   'log_line',
   'page_call',
   'script_error',
+  'attempt_mark',
   'page_detail',
   'page_view',
   'metric_point',
@@ -167,6 +168,7 @@ export async function dropOld(
   await dropBefore(database, 'failure_detail', 'started_us', keep.spansFromMs * 1000);
   await dropBefore(database, 'log_line', 'at_us', keep.spansFromMs * 1000);
   await dropBefore(database, 'page_call', 'started_us', keep.attemptsFromMs * 1000);
+  await dropBefore(database, 'attempt_mark', 'received_ms', keep.spansFromMs);
   await dropBefore(database, 'script_error', 'at_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'page_detail', 'at_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'page_view', 'started_us', keep.attemptsFromMs * 1000);

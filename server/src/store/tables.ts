@@ -171,6 +171,10 @@ export const TABLES = {
     },
     identity: ['span_id'],
   }),
+  attempt_mark: table({
+    columns: { id: 'hex8', is_end: 'int2', received_ms: 'int8', mark: 'json' },
+    identity: ['id', 'is_end'],
+  }),
   script_error: table({
     columns: {
       id: 'hex8',
