@@ -245,8 +245,8 @@ describe.each<Size>(['phone', 'wide'])('what a screen gives away, on the %s size
     expect(warnings.map(({ kind, component }) => `${kind} ${component}`)).toEqual(['replica addresses']);
     const page = await open('/?last=60', size);
     await press(page, 'button', 'Early warnings: nobody hurt yet');
-    await page.waitForSelector('[data-testid="host-warning"]');
-    expect(await textOf(page, 'host-warning')).toMatch(/^Silent for .*: addresses on /);
+    await page.waitForSelector('[data-testid="early-warning"]');
+    expect(await textOf(page, 'early-warning')).toMatch(/^Silent for .*: addresses on /);
     expect(await violations(page)).toEqual([]);
     await page.close();
   });

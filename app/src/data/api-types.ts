@@ -361,6 +361,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flows/{id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Steps inside a flow, each against its own limit */
+        get: operations["getFlowsByIdSteps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flows/{id}/field": {
         parameters: {
             query?: never;
@@ -487,7 +504,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
+        /** Flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
         get: operations["getEarlyWarnings"];
         put?: never;
         post?: never;
@@ -3760,6 +3777,97 @@ export interface components {
             failed: number;
         };
         /**
+         * Steps
+         * @description Steps inside a flow, each against its own limit
+         */
+        Steps: {
+            /** @description what was looked at: of a long window its last day */
+            window: components["schemas"]["Window"];
+            /**
+             * @description attempts that were looked at
+             * @example 200
+             */
+            attempts: number;
+            /**
+             * @description attempts of the same time of the day before that it is compared with
+             * @example 200
+             */
+            usualAttempts: number;
+            /** @description limits as set, also of steps that nobody walked */
+            limits: {
+                /**
+                 * @description component and operation
+                 * @example payments POST /authorise
+                 */
+                step: string;
+                /**
+                 * @description limit that the owner set
+                 * @example 800
+                 */
+                limitMs: number;
+            }[];
+            /** @description by time spent in them, the most first */
+            steps: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example payments
+                 */
+                component: string;
+                /**
+                 * @description name of the span
+                 * @example POST /authorise
+                 */
+                operation: string;
+                /**
+                 * @description of the attempts, those that went through it
+                 * @example 200
+                 */
+                attempts: number;
+                /**
+                 * @description calls in each of these, mean
+                 * @example 1
+                 */
+                callsAnAttempt: number;
+                /**
+                 * @description half spent less in it; of an attempt all its calls together
+                 * @example 420
+                 */
+                medianMs: number;
+                /**
+                 * @description 95 of 100 spent less in it
+                 * @example 900
+                 */
+                p95Ms: number;
+                /**
+                 * @description attempts in which a call of it failed
+                 * @example 3
+                 */
+                failed: number;
+                /**
+                 * @description median the day before; null with too few
+                 * @example 400
+                 */
+                usualMs: number | null;
+                /**
+                 * @description upper bound of what was usual the day before; null with too few
+                 * @example 800
+                 */
+                learnedLimitMs: number | null;
+                /**
+                 * @description limit that the owner set, which judges; null without one
+                 * @example 600
+                 */
+                ownersLimitMs: number | null;
+                /**
+                 * @description attempts that spent more in it than the limit that judges
+                 * @example 12
+                 */
+                over: number;
+                /** @description their share, with its 95 % interval (Wilson); null without a limit */
+                overShare: components["schemas"]["Interval"] | null;
+            }[];
+        };
+        /**
          * Journey
          * @description A way that people walk through flows
          */
@@ -4182,13 +4290,13 @@ export interface components {
         };
         /**
          * EarlyWarnings
-         * @description What is not as usual on hosts
+         * @description What is not as usual on hosts, and flows that answer too quickly
          */
         EarlyWarnings: {
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /** @description what is not as usual, what is full first */
-            warnings: components["schemas"]["HostWarning"][];
+            /** @description what is not as usual: flows, silent hosts, what is full, what is raised */
+            warnings: components["schemas"]["PartWarning"][];
         };
         /**
          * Estate
@@ -4312,48 +4420,6 @@ export interface components {
             }[];
         };
         /**
-         * HostWarning
-         * @description What is not as usual on a host, and nobody may feel yet
-         */
-        HostWarning: {
-            /**
-             * @description one of several hosts is silent, nothing is left of something, more than usual
-             * @example replica
-             * @enum {string}
-             */
-            kind: "replica" | "full" | "raised";
-            /**
-             * @description name of the component (service.name); '' for the host as a whole
-             * @example addresses
-             */
-            component: string;
-            /**
-             * @description name of the host; '' where there is none
-             * @example north-2
-             */
-            host: string;
-            /**
-             * @description name of the team; null when no rule names one
-             * @example Portal
-             */
-            team: string | null;
-            /**
-             * @description since when; null when that is not known
-             * @example 1772442840000
-             */
-            sinceMs: number | null;
-            /**
-             * @description what is not as usual
-             * @example Silent for 3.2 h: addresses on north-2
-             */
-            title: string;
-            /**
-             * @description what may come of it, in words
-             * @example One host carries all of it now.
-             */
-            mayBecome: string;
-        };
-        /**
          * Hosts
          * @description Hosts, processes and runtimes while something went on
          */
@@ -4426,6 +4492,53 @@ export interface components {
             unknown: number;
             /** @description what was left out since it belongs to something else, in sentences */
             leftOut: string[];
+        };
+        /**
+         * PartWarning
+         * @description What is not as usual, and nobody may feel yet
+         */
+        PartWarning: {
+            /**
+             * @description a flow answers in next to no time, one of several hosts is silent, nothing is left of something, more than usual
+             * @example empty
+             * @enum {string}
+             */
+            kind: "empty" | "replica" | "full" | "raised";
+            /**
+             * @description number of the flow; null where it is no flow
+             * @example 7
+             */
+            flow: number | null;
+            /**
+             * @description name of the component (service.name); '' for the host as a whole, or a flow
+             * @example addresses
+             */
+            component: string;
+            /**
+             * @description name of the host; '' where there is none
+             * @example north-2
+             */
+            host: string;
+            /**
+             * @description name of the team; null when no rule names one
+             * @example Portal
+             */
+            team: string | null;
+            /**
+             * @description since when; null when that is not known
+             * @example 1772442840000
+             */
+            sinceMs: number | null;
+            /**
+             * @description what is not as usual
+             * @example Silent for 3.2 h: addresses on north-2
+             */
+            title: string;
+            /**
+             * @description what may come of it, in words
+             * @example One host carries all of it now.
+             */
+            mayBecome: string;
         };
         /**
          * RunningPart
@@ -6915,6 +7028,10 @@ export interface components {
                 siteLimitsMs?: {
                     [key: string]: unknown;
                 };
+                /** @description limits of steps inside it, ms by component and operation */
+                stepLimitsMs?: {
+                    [key: string]: unknown;
+                };
                 /**
                  * @description multiplies its harm; 1 is as any other
                  * @example 1
@@ -8787,6 +8904,84 @@ export interface operations {
             };
         };
     };
+    getFlowsByIdSteps: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
+            };
+            header?: never;
+            path: {
+                /** @description number of the flow */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Steps inside a flow, each against its own limit */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Steps"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getFlowsByIdField: {
         parameters: {
             query?: {
@@ -9307,7 +9502,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
+            /** @description Flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -54,6 +54,16 @@ export function usePath(id: number, view: View) {
   });
 }
 
+export function useSteps(id: number, view: View) {
+  const query = apiQuery(view);
+  return useQuery({
+    queryKey: ['steps', id, query],
+    queryFn: () => get('/api/flows/{id}/steps', { path: { id }, query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, SURROUNDINGS_MS),
+  });
+}
+
 /** Part of the field: from when to when, and how long attempts took; `toDurationMs` null: however long. */
 export interface Region {
   fromMs: number;

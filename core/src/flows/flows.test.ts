@@ -86,6 +86,7 @@ test('rules name flows, by pattern, first match first', () => {
     name: 'Pick a slot',
     limitMs: 1200,
     siteLimitsMs: {},
+    stepLimitsMs: {},
     importance: 1,
   });
   expect(flowFacts(rules, 'A', 'GET /x.y')).toMatchObject({ name: 'GET /x.y', limitMs: undefined, importance: 3 });

@@ -10,6 +10,8 @@ export interface FlowRule {
   limitMs?: number;
   /** owner's limits for single sites, in milliseconds; judge there in place of any other */
   siteLimitsMs?: Record<string, number>;
+  /** owner's limits for steps inside it, in milliseconds, by component and operation: "payments POST /authorise" */
+  stepLimitsMs?: Record<string, number>;
   /** multiplies the harm of this flow; 1 when left out */
   importance?: number;
   /** what was promised, and what breaking it costs */
@@ -30,6 +32,7 @@ export interface FlowFacts {
   name: string;
   limitMs: number | undefined;
   siteLimitsMs: Readonly<Record<string, number>>;
+  stepLimitsMs: Readonly<Record<string, number>>;
   importance: number;
   agreement: Agreement | undefined;
 }
@@ -62,6 +65,7 @@ export function flowFacts(
     name: rule?.name ?? technicalName,
     limitMs: rule?.limitMs,
     siteLimitsMs: rule?.siteLimitsMs ?? {},
+    stepLimitsMs: rule?.stepLimitsMs ?? {},
     importance: rule?.importance ?? usualImportance,
     agreement: rule?.agreement,
   };

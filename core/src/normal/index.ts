@@ -8,5 +8,6 @@ export * from './judged-from';
 export * from './deviations';
 export { SIGNALS, type MinuteSeries, type Signal } from './signal-series';
 export * from './outages';
+export * from './next-to-nothing';
 export * from './recent';
 export * from './sudden-change';

@@ -5,5 +5,6 @@ export * from './time-shares';
 export * from './clock-offsets';
 export * from './waterfall';
 export * from './hops';
+export * from './inner-steps';
 export * from './layers';
 export * from './slow-errors';

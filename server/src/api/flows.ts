@@ -44,6 +44,13 @@ export function flowRoutes(engine: Engine, database: Database): Router {
         noFlow(request.params.id),
     );
   });
+  router.get('/flows/:id/steps', async (request, response) => {
+    const { focus } = readFocus(request);
+    response.json(
+      (await engine.ask('steps', { id: flowIn(request.params.id), window: readWindow(request), focus })) ??
+        noFlow(request.params.id),
+    );
+  });
   router.get('/early-warnings', async (request, response) => {
     response.json(await engine.ask('earlyWarnings', { window: readWindow(request) }));
   });

@@ -9,6 +9,7 @@ import {
   LONGEST_LIMIT_MS,
   settingsSchema,
   siteLimitsSchema,
+  stepLimitsSchema,
   type Settings,
 } from '../settings/settings';
 import { isSection, SECTION_WORDS, sectionSchema } from '../settings/sections';
@@ -53,6 +54,7 @@ const flowSchema = object({
   name: string().trim().min(1, 'name: expected some words').max(120).nullable(),
   limitMs: number().positive().max(LONGEST_LIMIT_MS).nullable(),
   siteLimitsMs: siteLimitsSchema.nullable(),
+  stepLimitsMs: stepLimitsSchema.nullable(),
   importance: number().min(0).max(1000).nullable(),
 }).noUnknown();
 

@@ -6,7 +6,7 @@ import { LAYERS } from '@toplens/core/traces';
 import { ATTEMPT_KINDS, DIMENSIONS } from '@toplens/core/telemetry';
 import { BASES, LEVELS } from '@toplens/core/normal';
 import { Sample } from './attempts';
-import { Chart, Freshness, Mark, Remaining, Series, Window } from './common';
+import { Chart, Freshness, Interval, Mark, Remaining, Series, Window } from './common';
 import { Hop } from './infrastructure';
 import {
   EPOCH_MS,
@@ -83,6 +83,37 @@ export const Path = resource('Path', 'The components that a flow goes through', 
   ),
 });
 export type PathShape = Static<typeof Path>;
+
+export const Steps = resource('Steps', 'Steps inside a flow, each against its own limit', {
+  window: ref(Window, 'what was looked at: of a long window its last day'),
+  attempts: integer('attempts that were looked at', 'attempts', 200),
+  usualAttempts: integer('attempts of the same time of the day before that it is compared with', 'attempts', 200),
+  limits: list(
+    record({
+      step: text('component and operation', 'payments POST /authorise'),
+      limitMs: number('limit that the owner set', MS, 800),
+    }),
+    'limits as set, also of steps that nobody walked',
+  ),
+  steps: list(
+    record({
+      component: text('name of the component (service.name)', 'payments'),
+      operation: text('name of the span', 'POST /authorise'),
+      attempts: integer('of the attempts, those that went through it', 'attempts', 200),
+      callsAnAttempt: number('calls in each of these, mean', '1', 1),
+      medianMs: number('half spent less in it; of an attempt all its calls together', MS, 420),
+      p95Ms: number('95 of 100 spent less in it', MS, 900),
+      failed: integer('attempts in which a call of it failed', 'attempts', 3),
+      usualMs: orNull(number('median the day before; null with too few', MS, 400)),
+      learnedLimitMs: orNull(number('upper bound of what was usual the day before; null with too few', MS, 800)),
+      ownersLimitMs: orNull(number('limit that the owner set, which judges; null without one', MS, 600)),
+      over: integer('attempts that spent more in it than the limit that judges', 'attempts', 12),
+      overShare: orNull(ref(Interval, 'their share, with its 95 % interval (Wilson); null without a limit')),
+    }),
+    'by time spent in them, the most first',
+  ),
+});
+export type StepsShape = Static<typeof Steps>;
 
 export const FlowRow = resource('FlowRow', 'One flow of the table', {
   id: integer('number', '1', 7),
@@ -323,6 +354,7 @@ export const flowPaths: Paths = {
     get: get('All flows with what their attempts came to', FlowTable, { query: [windowQuery, focusQuery] }),
   },
   '/api/flows/{id}': { get: get('One flow', FlowPage, OF_FLOW) },
+  '/api/flows/{id}/steps': { get: get('Steps inside a flow, each against its own limit', Steps, OF_FLOW) },
   '/api/flows/{id}/field': { get: get('Attempts of a flow by time and duration', Field, OF_FLOW) },
   '/api/flows/{id}/region': {
     get: get('Attempts of a part of the field, worst first', Region, {

@@ -182,30 +182,35 @@ export const Component = resource('Component', 'A component: who calls it, whom 
 });
 export type ComponentShape = Static<typeof Component>;
 
-export const HostWarning = resource('HostWarning', 'What is not as usual on a host, and nobody may feel yet', {
+export const PartWarning = resource('PartWarning', 'What is not as usual, and nobody may feel yet', {
   kind: oneOf(
-    ['replica', 'full', 'raised'],
-    'one of several hosts is silent, nothing is left of something, more than usual',
+    ['empty', 'replica', 'full', 'raised'],
+    'a flow answers in next to no time, one of several hosts is silent, nothing is left of something, more than usual',
   ),
-  component: text("name of the component (service.name); '' for the host as a whole", 'addresses'),
+  flow: orNull(integer('number of the flow; null where it is no flow', '1', 7)),
+  component: text("name of the component (service.name); '' for the host as a whole, or a flow", 'addresses'),
   host: text("name of the host; '' where there is none", 'north-2'),
   team: orNull(text('name of the team; null when no rule names one', 'Portal')),
   sinceMs: orNull(number('since when; null when that is not known', EPOCH_MS, 1772442840000)),
   title: text('what is not as usual', 'Silent for 3.2 h: addresses on north-2'),
   mayBecome: text('what may come of it, in words', 'One host carries all of it now.'),
 });
-export type HostWarningShape = Static<typeof HostWarning>;
+export type PartWarningShape = Static<typeof PartWarning>;
 
-export const EarlyWarnings = resource('EarlyWarnings', 'What is not as usual on hosts', {
-  window: ref(Window, 'what was looked at'),
-  warnings: list(ref(HostWarning), 'what is not as usual, what is full first'),
-});
+export const EarlyWarnings = resource(
+  'EarlyWarnings',
+  'What is not as usual on hosts, and flows that answer too quickly',
+  {
+    window: ref(Window, 'what was looked at'),
+    warnings: list(ref(PartWarning), 'what is not as usual: flows, silent hosts, what is full, what is raised'),
+  },
+);
 export type EarlyWarningsShape = Static<typeof EarlyWarnings>;
 
 export const infrastructurePaths: Paths = {
   '/api/early-warnings': {
     get: get(
-      'Hosts that fell silent while others of their component work, and figures of hosts that are full or raised',
+      'Flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised',
       EarlyWarnings,
       { query: [windowQuery] },
     ),

@@ -82,6 +82,9 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
       name: optional(text('what business people call it', 'Book a pick-up')),
       limitMs: optional(number('an attempt that takes longer is late', MS, 800)),
       siteLimitsMs: optional(anything('limits of single sites, ms by name', { Ostrel: 2500 })),
+      stepLimitsMs: optional(
+        anything('limits of steps inside it, ms by component and operation', { 'payments POST /authorise': 800 }),
+      ),
       importance: optional(number('multiplies its harm; 1 is as any other', '1', 1)),
       agreement: optional(
         record(

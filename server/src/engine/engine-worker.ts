@@ -18,6 +18,7 @@ import { flowPage } from './flows/flow-page';
 import { flowTable } from './flows/flow-table';
 import { componentPage } from './infrastructure/component-page';
 import { flowPath } from './flows/flow-path';
+import { flowSteps } from './flows/flow-steps';
 import { figures, flowCounts, freshness } from './state/freshness';
 import { hurt } from './incidents/hurt';
 import { lostByTier } from './incidents/lost-by-tier';
@@ -183,6 +184,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     slowestFlows: (question) => slowestFlows(then(question), question),
     field: (question) => flowField(then(question), question),
     path: (question) => flowPath(then(question), question),
+    steps: (question) => flowSteps(then(question), question),
     component: (question) => componentPage(then(question), question),
     region: (question) => flowRegion(then(question), question),
     flow: (question) => flowPage(then(question), question),

@@ -5,6 +5,7 @@ import type {
   FlowPageShape,
   FlowTableShape,
   PathShape,
+  StepsShape,
   RegionShape,
   SlowestFlowsShape,
 } from '../contract/flows';
@@ -65,6 +66,7 @@ export interface Questions {
   slowestFlows: { ask: FlowsQuestion; answer: SlowestFlowsShape };
   field: { ask: FieldQuestion; answer: FieldShape | null };
   path: { ask: FieldQuestion; answer: PathShape | null };
+  steps: { ask: FieldQuestion; answer: StepsShape | null };
   component: { ask: ComponentQuestion; answer: ComponentShape | null };
   region: { ask: RegionQuestion; answer: RegionShape | null };
   flow: { ask: FlowQuestion; answer: FlowPageShape | null };

@@ -23,6 +23,7 @@ export interface FlowChange {
   name?: string | null;
   limitMs?: number | null;
   siteLimitsMs?: Record<string, number> | null;
+  stepLimitsMs?: Record<string, number> | null;
   importance?: number | null;
 }
 
@@ -162,6 +163,7 @@ export class SettingsBook {
       name: change.name ?? facts.name,
       limitMs: change.limitMs ?? facts.limitMs,
       siteLimitsMs: change.siteLimitsMs ?? facts.siteLimitsMs,
+      stepLimitsMs: change.stepLimitsMs ?? facts.stepLimitsMs,
       importance: change.importance ?? facts.importance,
     };
   }
@@ -180,6 +182,7 @@ export class SettingsBook {
           ...(facts.name !== technicalName && { name: facts.name }),
           ...(facts.limitMs !== undefined && { limitMs: facts.limitMs }),
           ...(Object.keys(facts.siteLimitsMs).length > 0 && { siteLimitsMs: { ...facts.siteLimitsMs } }),
+          ...(Object.keys(facts.stepLimitsMs).length > 0 && { stepLimitsMs: { ...facts.stepLimitsMs } }),
           ...(!Number.isNaN(facts.importance) && { importance: facts.importance }),
           ...(facts.agreement && { agreement: facts.agreement }),
         },

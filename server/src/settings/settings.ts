@@ -50,16 +50,19 @@ export const calendarSchema = object({
 
 export const LONGEST_LIMIT_MS = 86_400_000;
 
-/** Milliseconds by the name of a site. */
-export const siteLimitsSchema = mixed<Record<string, number>>().test(
-  'limits',
-  'siteLimitsMs: expected more than 0 ms and at most a day for each site',
-  (value) =>
-    value === undefined ||
-    value === null ||
-    (typeof value === 'object' &&
-      Object.values(value).every((ms) => typeof ms === 'number' && ms > 0 && ms <= LONGEST_LIMIT_MS)),
-);
+/** Milliseconds by the name of what they limit. */
+const limitsByName = (message: string) =>
+  mixed<Record<string, number>>().test(
+    'limits',
+    message,
+    (value) =>
+      value === undefined ||
+      value === null ||
+      (typeof value === 'object' &&
+        Object.values(value).every((ms) => typeof ms === 'number' && ms > 0 && ms <= LONGEST_LIMIT_MS)),
+  );
+export const siteLimitsSchema = limitsByName('siteLimitsMs: expected more than 0 ms and at most a day for each site');
+export const stepLimitsSchema = limitsByName('stepLimitsMs: expected more than 0 ms and at most a day for each step');
 
 const isPattern = (pattern: string, context: TestContext) => {
   try {
@@ -87,6 +90,7 @@ export const settingsSchema = object({
       name: text,
       limitMs: number().positive(),
       siteLimitsMs: siteLimitsSchema,
+      stepLimitsMs: stepLimitsSchema,
       importance: number().min(0),
       agreement: object({
         target: number().min(0.5).max(0.99999).required(),

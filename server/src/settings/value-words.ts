@@ -29,12 +29,15 @@ export function valueWords(key: string, value: unknown): string {
   return flowWords(value as FlowChange & JourneyChange);
 }
 
-function flowWords({ name, limitMs, siteLimitsMs, importance }: FlowChange): string {
-  const sites = Object.entries(siteLimitsMs ?? {}).map(([site, ms]) => `${site} ${durationWords(ms)}`);
+function flowWords({ name, limitMs, siteLimitsMs, stepLimitsMs, importance }: FlowChange): string {
+  const limitsOf = (byName: Record<string, number> | null | undefined) =>
+    Object.entries(byName ?? {}).map(([of, ms]) => `${of} ${durationWords(ms)}`);
+  const [sites, steps] = [limitsOf(siteLimitsMs), limitsOf(stepLimitsMs)];
   const said = [
     name === null ? 'no name of its own' : name && `called “${name}”`,
     limitMs === null ? 'no limit of its own' : limitMs !== undefined && `limit ${durationWords(limitMs)}`,
     sites.length > 0 && `limits of sites: ${sites.join(', ')}`,
+    steps.length > 0 && `limits of steps: ${steps.join(', ')}`,
     typeof importance === 'number' && `importance ${importance}`,
   ].filter(Boolean);
   return said.join(', ') || 'nothing of its own';

@@ -1,5 +1,5 @@
 import { FAILED, USER_SIDE, type FailureDetail } from '@toplens/core/telemetry';
-import type { TraceSpan } from '@toplens/core/traces';
+import type { StepSpan, TraceSpan } from '@toplens/core/traces';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
 import { isOfShare } from './trace-shares';
@@ -295,6 +295,16 @@ export interface StoredStatement {
 }
 
 /** Statements of some traces by their shape, heaviest first. */
+/** Spans below the entries of some traces, with what they are called. */
+export const stepSpansIn = (database: Database, traceIds: readonly string[]): Promise<StepSpan[]> =>
+  database.query<StepSpan & Record<string, unknown>>(
+    `SELECT replace(s.trace_id::text, '-', '') AS "traceId", ${ID('s.span_id')} AS "spanId", ${ID('s.parent_id')} AS "parentSpanId",
+            coalesce(${nameOf('s.component')}, '') AS component, coalesce(${nameOf('s.name')}, '') AS operation,
+            s.duration_us::float8 / 1000 AS "durationMs", s.flags & ${FAILED} <> 0 AS failed
+       FROM span s WHERE s.trace_id = ANY($1::uuid[]) ORDER BY s.trace_id, s.started_us, s.span_id`,
+    [traceIds],
+  );
+
 export async function statementsIn(database: Database, traceIds: readonly string[]): Promise<StoredStatement[]> {
   return database.query<StoredStatement>(
     `SELECT t.value AS statement, c.value AS component, count(*)::int AS calls, sum(s.duration_us)::float8 / 1000 AS "totalMs",

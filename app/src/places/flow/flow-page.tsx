@@ -19,6 +19,7 @@ import { Limits } from './limits';
 import { PathPart } from './path-part';
 import { Sides } from './sides';
 import { Statements } from './statements';
+import { StepsPart } from './steps-part';
 
 /** One flow: what became of its attempts, against what, for whom, and its slowest ones. */
 export function FlowPage({ id }: { id: number }) {
@@ -54,6 +55,7 @@ export function FlowPage({ id }: { id: number }) {
                 ) : (
                   <>
                     <PathPart flow={page.row.id} />
+                    <StepsPart flow={page.row.id} />
                     <Statements page={page} />
                   </>
                 )}

@@ -6,6 +6,12 @@ const mockMutate = jest.fn();
 jest.mock('@/data/settings', () => ({
   useChangeSetting: () => ({ mutate: mockMutate, error: null, isPending: false }),
 }));
+const mockSteps = {
+  steps: [{ component: 'payments', operation: 'POST /authorise' }],
+  limits: [{ step: 'ledger insert', limitMs: 250 }],
+};
+jest.mock('@/data/flows', () => ({ useSteps: () => ({ data: mockSteps }) }));
+jest.mock('@/frame/view', () => ({ useView: () => ({ view: {} }) }));
 jest.mock('@/frame/sheet', () => ({
   Sheet: ({ title, children }: { title: string; children: unknown }) => (
     <div aria-label={title}>{children as never}</div>
@@ -18,7 +24,7 @@ const page = (more: Partial<FlowPage['normal']> = {}) =>
   ({
     key: 'flow\u001fShop\u001fPOST /pay',
     window: { fromMs: 1_000, toMs: 2_000 },
-    row: { name: 'Pay', technicalName: 'POST /pay', importance: 2 },
+    row: { id: 3, name: 'Pay', technicalName: 'POST /pay', importance: 2 },
     // Tarn has not come yet: it judges nothing, but what was set for it must not get lost.
     sites: ['Ostrel', 'Brann', 'Tarn'],
     ownersSiteLimits: [
@@ -40,15 +46,23 @@ test('what is known stands in the form, and is sent back as a whole: name, limit
   render(<FlowSheet page={page()} onClose={jest.fn()} />);
   expect(screen.getByTestId<HTMLInputElement>('flow-limit').value).toBe('1.5');
   expect(screen.getByTestId<HTMLTextAreaElement>('flow-site-limits').value).toBe('Brann: 0.7\nTarn: 1.1');
+  expect(screen.getByTestId<HTMLTextAreaElement>('flow-step-limits').value).toBe('ledger insert: 0.25');
   type('flow-who', 'Kim');
   type('flow-limit', '2,25');
   type('flow-site-limits', 'Brann: 0.7\nTarn: 1.1\nostrel: 3');
+  type('flow-step-limits', 'ledger insert: 0.3\npayments POST /authorise: 0.8');
   await save();
   await waitFor(() => expect(mockMutate).toHaveBeenCalledTimes(1));
   expect((mockMutate.mock.calls[0] as unknown[])[0]).toEqual({
     who: 'Kim',
     key: 'flow\u001fShop\u001fPOST /pay',
-    value: { name: 'Pay', limitMs: 2250, siteLimitsMs: { Brann: 700, Tarn: 1100, Ostrel: 3000 }, importance: 2 },
+    value: {
+      name: 'Pay',
+      limitMs: 2250,
+      siteLimitsMs: { Brann: 700, Tarn: 1100, Ostrel: 3000 },
+      stepLimitsMs: { 'ledger insert': 300, 'payments POST /authorise': 800 },
+      importance: 2,
+    },
     fromMs: 1_000,
   });
 });
@@ -65,7 +79,7 @@ test('from now on, without limit and name of its own: null takes back to the set
   expect((mockMutate.mock.calls[0] as unknown[])[0]).toEqual({
     who: 'Kim',
     key: 'flow\u001fShop\u001fPOST /pay',
-    value: { name: null, limitMs: null, siteLimitsMs: {}, importance: 2 },
+    value: { name: null, limitMs: null, siteLimitsMs: {}, stepLimitsMs: { 'ledger insert': 250 }, importance: 2 },
   });
 });
 
@@ -74,6 +88,7 @@ test.each([
   ['flow-limit', '0', /Limit: a number, more than 0/],
   ['flow-importance', '-1', /Importance: a number, at least 0/],
   ['flow-site-limits', 'Ostrel', /Line 1: write the site/],
+  ['flow-step-limits', 'ledger: 1', /Line 1: no step is called “ledger”/],
   ['flow-name', 'x'.repeat(121), /At most 120/],
 ])('%s refuses %j, sends nothing and keeps what was typed', async (field, text, words) => {
   render(<FlowSheet page={page()} onClose={jest.fn()} />);

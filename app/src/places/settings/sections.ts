@@ -28,13 +28,20 @@ const OWNERS: Section = {
     })),
 };
 
-const siteLimits = (text = '') =>
+/** Milliseconds by name, of lines as "North: 2.5". */
+const limitsIn = (text = '') =>
   Object.fromEntries(
     lines(text).map((line) => {
       const colon = line.lastIndexOf(':');
       return [line.slice(0, colon).trim(), Math.round(parseDecimal(line.slice(colon + 1)) * 1000)];
     }),
   );
+
+/** The same the other way round. */
+const linesOf = (limits: unknown): string =>
+  Object.entries((limits ?? {}) as Record<string, number>)
+    .map(([name, ms]) => `${name}: ${ms / 1000}`)
+    .join('\n');
 
 const FLOWS: Section = {
   key: 'flows',
@@ -63,9 +70,19 @@ const FLOWS: Section = {
       hint: 'A line each, as “North: 2.5”.',
       isMultiline: true,
       check: (text) =>
-        Object.entries(siteLimits(text)).every(([site, ms]) => site !== '' && ms > 0 && ms <= 86_400_000)
+        Object.entries(limitsIn(text)).every(([site, ms]) => site !== '' && ms > 0 && ms <= 86_400_000)
           ? undefined
           : 'A line each: the site, a colon and seconds.',
+    },
+    {
+      name: 'stepLimits',
+      label: 'Limits of steps inside it',
+      hint: 'A line each: component and operation, as “payments POST /authorise: 0.8”.',
+      isMultiline: true,
+      check: (text) =>
+        Object.entries(limitsIn(text)).every(([step, ms]) => step !== '' && ms > 0 && ms <= 86_400_000)
+          ? undefined
+          : 'A line each: component and operation, a colon and seconds.',
     },
     {
       name: 'importance',
@@ -90,19 +107,21 @@ const FLOWS: Section = {
       .filter(Boolean)
       .join(' · '),
   entriesOf: ({ flows }) =>
-    flows.map(({ technicalName, application = '', name = '', limitMs, siteLimitsMs, importance, agreement }) => ({
-      technicalName,
-      application,
-      name,
-      limit: limitMs === undefined ? '' : String(limitMs / 1000),
-      siteLimits: Object.entries(siteLimitsMs ?? {})
-        .map(([site, ms]) => `${site}: ${Number(ms) / 1000}`)
-        .join('\n'),
-      importance: importance === undefined ? '' : String(importance),
-      target: agreement ? String(Number((agreement.target * 100).toFixed(6))) : '',
-      days: agreement ? String(agreement.days) : '',
-      penalty: agreement ? String(agreement.penalty) : '',
-    })),
+    flows.map((rule) => {
+      const { technicalName, application = '', name = '', limitMs, importance, agreement } = rule;
+      return {
+        technicalName,
+        application,
+        name,
+        limit: limitMs === undefined ? '' : String(limitMs / 1000),
+        siteLimits: linesOf(rule.siteLimitsMs),
+        stepLimits: linesOf(rule.stepLimitsMs),
+        importance: importance === undefined ? '' : String(importance),
+        target: agreement ? String(Number((agreement.target * 100).toFixed(6))) : '',
+        days: agreement ? String(agreement.days) : '',
+        penalty: agreement ? String(agreement.penalty) : '',
+      };
+    }),
   valueOf: (entries) =>
     entries.map((entry) => {
       const limit = numberOf(entry.limit);
@@ -112,7 +131,8 @@ const FLOWS: Section = {
         ...set('application', entry.application?.trim()),
         ...set('name', entry.name?.trim()),
         ...set('limitMs', limit === undefined ? undefined : Math.round(limit * 1000)),
-        ...(lines(entry.siteLimits).length > 0 && { siteLimitsMs: siteLimits(entry.siteLimits) }),
+        ...(lines(entry.siteLimits).length > 0 && { siteLimitsMs: limitsIn(entry.siteLimits) }),
+        ...(lines(entry.stepLimits).length > 0 && { stepLimitsMs: limitsIn(entry.stepLimits) }),
         ...set('importance', numberOf(entry.importance)),
         ...(target !== undefined && {
           agreement: {

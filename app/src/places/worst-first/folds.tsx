@@ -29,19 +29,27 @@ function Fold({ words, children, onOpen }: { words: string; children: ReactNode;
   );
 }
 
-type HostWarning = Schemas['HostWarning'];
+type PartWarning = Schemas['PartWarning'];
 
-/** What no user feels yet: deviations that hurt nobody, and hosts that are not as usual, with what they may become. */
+function pathOf({
+  flow,
+  component,
+}: Pick<PartWarning, 'flow' | 'component'>): '/estate' | `/${'flow' | 'component'}/${string}` {
+  if (flow !== null) return `/flow/${flow}`;
+  return component === '' ? '/estate' : `/component/${encodeURIComponent(component)}`;
+}
+
+/** What no user feels yet: deviations that hurt nobody, flows that answer too quickly, and hosts that are not as usual, with what they may become. */
 export function EarlyWarnings({
   warnings,
-  hosts,
+  others,
   nowMs,
 }: {
   warnings: WorstFirst['earlyWarnings'];
-  hosts: readonly HostWarning[];
+  others: readonly PartWarning[];
   nowMs: number;
 }) {
-  const all = warnings.length + hosts.length;
+  const all = warnings.length + others.length;
   if (all === 0) return null;
   return (
     <Fold words={`Early warnings: nobody hurt yet (${all})`}>
@@ -51,12 +59,12 @@ export function EarlyWarnings({
           <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}. ${notice.mayBecome}`}</Words>
         </Door>
       ))}
-      {hosts.map(({ component, host, title, mayBecome, team, sinceMs }) => (
+      {others.map(({ flow, component, host, title, mayBecome, team, sinceMs }) => (
         <Door
           key={`${title}-${component}-${host}`}
-          path={component === '' ? '/estate' : `/component/${encodeURIComponent(component)}`}
+          path={pathOf({ flow, component })}
           style={styles.row}
-          testID="host-warning"
+          testID="early-warning"
         >
           <Words>{title}</Words>
           <Words kind="small">

@@ -11,10 +11,11 @@ const mockChanges = jest.fn((isShown: boolean) => ({
 const mockSetView = jest.fn();
 const mockGo = jest.fn();
 const mockView = { last: 60, rankBy: 'harm', from: undefined as number | undefined };
-const mockHostWarnings = {
+const mockWarnings = {
   warnings: [
     {
       kind: 'replica',
+      flow: null,
       component: 'addresses',
       host: 'north-2',
       team: 'Portal',
@@ -24,7 +25,7 @@ const mockHostWarnings = {
     },
   ],
 };
-jest.mock('@/data/infrastructure', () => ({ useEarlyWarnings: () => ({ data: mockHostWarnings }) }));
+jest.mock('@/data/infrastructure', () => ({ useEarlyWarnings: () => ({ data: mockWarnings }) }));
 jest.mock('@/data/incidents', () => ({
   useWorstFirst: () => mockAnswer,
   useChanges: (_view: unknown, isShown: boolean) => mockChanges(isShown),

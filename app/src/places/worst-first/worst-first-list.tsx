@@ -30,7 +30,7 @@ export function WorstFirstList({ chosenId }: Props) {
   const palette = usePalette();
   const { view, setView, go } = useView();
   const { data, error, refetch, isPlaceholderData } = useWorstFirst(view);
-  const { data: hostWarnings } = useEarlyWarnings(view);
+  const { data: warnings } = useEarlyWarnings(view);
   const [sending, setSending] = useState<number | undefined>();
   const [at, setAt] = useState<number>(-1);
   const rows = data?.rows ?? [];
@@ -124,7 +124,7 @@ export function WorstFirstList({ chosenId }: Props) {
             ))}
           </View>
           <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
-          <EarlyWarnings warnings={data.earlyWarnings} hosts={hostWarnings?.warnings ?? []} nowMs={data.window.toMs} />
+          <EarlyWarnings warnings={data.earlyWarnings} others={warnings?.warnings ?? []} nowMs={data.window.toMs} />
           <Changes view={view} />
         </>
       )}

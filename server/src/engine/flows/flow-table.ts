@@ -1,5 +1,5 @@
 import { apdexOf, BUCKET_MS, formatApdex } from '@toplens/core/flows';
-import { type Level } from '@toplens/core/normal';
+import { isNextToNothing, type Level } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile, histogramSum, sum } from '@toplens/core/stats';
 import type { AttemptKind } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
@@ -124,6 +124,18 @@ function rolledSums(state: EngineState, window: Window): Map<number, Sums> {
   return result;
 }
 
+/** Nobody is known to be hurt: answers that come too quickly to be whole are not calm for all that. */
+function unhurtLevel(
+  state: EngineState,
+  id: number,
+  window: Window,
+  { attempts, failed, durations }: Sums,
+): FlowRowShape['level'] {
+  const answers = { answered: attempts - failed, medianMs: histogramQuantile(durations, 0.5) };
+  const { expectedMs } = state.history.normalAt(id, window.toMs - 1);
+  return isNextToNothing(answers, expectedMs) ? 'strained' : calmOf(state, id, window);
+}
+
 function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: Figures): FlowRowShape {
   const sums = figures.sums.get(id);
   const before = figures.before?.get(id);
@@ -140,7 +152,7 @@ function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: 
     application: flow.application,
     kind: flow.kind,
     team: proposeTeam(state.settings.at().ownership, { application: flow.application, flow: flow.name })?.team ?? null,
-    level: sums ? (level ?? calmOf(state, id, window)) : 'noData',
+    level: sums ? (level ?? unhurtLevel(state, id, window, sums)) : 'noData',
     attempts: sums?.attempts ?? 0,
     perMinute: (sums?.attempts ?? 0) / ((window.toMs - window.fromMs) / MINUTE_MS),
     meanMs: sums && sums.attempts > sums.failed ? sums.totalMs / (sums.attempts - sums.failed) : null,

@@ -1,6 +1,7 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
-import type { FlowTableShape, PathShape, SlowestFlowsShape } from '../../contract/flows';
+import type { FlowTableShape, PathShape, SlowestFlowsShape, StepsShape } from '../../contract/flows';
 import type { ComponentShape } from '../../contract/infrastructure';
+import { flowKey } from '../../settings/settings-book';
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 
@@ -81,6 +82,46 @@ test('an error that comes with slow attempts is told beside the way of the flow'
   ]);
   const help = rows.find(({ technicalName }) => technicalName === 'GET /help');
   expect((await ask<PathShape>(`/flows/${help?.id}/path?last=60`)).slowErrors).toEqual([]);
+});
+
+test('steps inside a flow are judged by limits of their own, as soon as they are set', async () => {
+  const { rows } = await ask<FlowTableShape>('/flows?last=60');
+  const basket = rows.find(({ technicalName }) => technicalName === 'GET /basket');
+  const steps = () => ask<StepsShape>(`/flows/${basket?.id}/steps?last=60`);
+  expect(await steps()).toMatchObject({
+    attempts: ATTEMPTS,
+    usualAttempts: 0,
+    limits: [],
+    steps: [
+      {
+        component: 'prices',
+        operation: 'price',
+        attempts: ATTEMPTS,
+        callsAnAttempt: 1,
+        failed: SLOW,
+        over: 0,
+        overShare: null,
+        learnedLimitMs: null,
+      },
+    ],
+  });
+  const set = await fetch(`${server.url}/api/settings`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      who: 'Kim',
+      key: flowKey('Shop', 'GET /basket'),
+      value: { stepLimitsMs: { 'prices price': 1_000, 'prices reserve': 50 } },
+      fromMs: END - 60 * MINUTE_MS,
+    }),
+  });
+  expect(set.status).toBe(201);
+  const { steps: judged, limits } = await steps();
+  expect(limits).toEqual([
+    { step: 'prices price', limitMs: 1_000 },
+    { step: 'prices reserve', limitMs: 50 },
+  ]);
+  expect(judged[0]).toMatchObject({ ownersLimitMs: 1_000, over: SLOW, overShare: { estimate: 0.2 } });
 });
 
 test('the slowest flows stand with their slowest attempts, the longest first', async () => {

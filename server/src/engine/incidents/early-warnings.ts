@@ -1,11 +1,16 @@
 import { deadReplicas } from '@toplens/core/estate';
 import { FIGURE_KINDS, figureWords, ownerWords, type JudgedFigure } from '@toplens/core/hosts';
 import { proposeTeam } from '@toplens/core/handoffs';
-import { lengthWords } from '@toplens/core/words';
-import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
-import type { EarlyWarningsShape, HostWarningShape } from '../../contract/infrastructure';
+import { BUCKET_MS } from '@toplens/core/flows';
+import { isNextToNothing } from '@toplens/core/normal';
+import { histogramQuantile } from '@toplens/core/stats';
+import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { durationWords, lengthWords } from '@toplens/core/words';
+import type { EarlyWarningsShape, PartWarningShape } from '../../contract/infrastructure';
 import { seenParts } from '../../store/activity';
 import { judgedIn, rankedOf } from '../harm/judged';
+import { flowSums } from '../reading/flow-sums';
+import { NO_FOCUS } from '../reading/focus';
 import { judgeAllFigures } from '../reading/hosts';
 import { isPastWindow, resolveWindow } from '../reading/windows';
 import { PerVersion } from '../state/per-version';
@@ -20,18 +25,23 @@ import { scopeOf } from './incident-scope';
  */
 const NOW_MS = 30 * MINUTE_MS;
 const HOURS_BEFORE = 6;
+const LONGEST_EMPTY_MS = DAY_MS;
 const MOST = 12;
 
 const made = new PerVersion<EarlyWarningsShape>(10);
 
-/** What is not as usual on hosts at the end of a window, and belongs to nothing that hurts anybody. */
+/** What is not as usual at the end of a window, and belongs to nothing that hurts anybody. */
 export function earlyWarnings(
   state: EngineState,
   { window: asked }: Pick<FlowsQuestion, 'window'>,
 ): Promise<EarlyWarningsShape> {
   const window = resolveWindow(state, asked);
   return made.get(state, `${window.fromMs}:${window.toMs}`, async () => {
-    const all = [...(await silentHosts(state, window)), ...(await oddFigures(state, window))];
+    const all = [
+      ...(await emptyAnswers(state, window)),
+      ...(await silentHosts(state, window)),
+      ...(await oddFigures(state, window)),
+    ];
     const hurting = await whereItHurts(state, window);
     return { window, warnings: all.filter((one) => !hurting(one)).slice(0, MOST) };
   });
@@ -41,26 +51,66 @@ export function earlyWarnings(
 async function whereItHurts(
   state: EngineState,
   window: Window,
-): Promise<(one: { component: string; host: string }) => boolean> {
+): Promise<(one: Pick<PartWarningShape, 'flow' | 'component' | 'host'>) => boolean> {
   const last = { fromMs: Math.max(window.fromMs, window.toMs - HOUR_MS), toMs: window.toMs };
   const components = new Set<string>();
   const odd = new Set<string>();
+  const flows = new Set<number>();
   for (const { incident } of rankedOf(await judgedIn(state, last, Infinity, { values: {} }), last, 'harm')) {
+    for (const { flow } of incident.parts) flows.add(flow);
     for (const component of (await scopeOf(state, incident)).components) components.add(component);
     for (const line of (await incidentHosts(state, incident))?.lines ?? [])
       for (const { host } of line.odd) odd.add(host);
   }
-  return ({ component, host }) => (component === '' ? odd.has(host) : components.has(component));
+  return ({ flow, component, host }) =>
+    flow === null ? (component === '' ? odd.has(host) : components.has(component)) : flows.has(flow);
 }
 
 const teamOf = (state: EngineState, component: string) =>
   proposeTeam(state.settings.at().ownership, { application: '', component })?.team ?? null;
 
+/** Flows that answer in next to no time: perhaps an outage that counts as a success. */
+async function emptyAnswers(state: EngineState, { toMs }: Window): Promise<PartWarningShape[]> {
+  const sums = await flowSums(state, { fromMs: toMs - NOW_MS, toMs }, NO_FOCUS);
+  return [...sums].flatMap(([flow, { attempts, failed, durations }]) => {
+    const medianMs = histogramQuantile(durations, 0.5);
+    const { expectedMs } = state.history.normalAt(flow, toMs - 1);
+    if (medianMs === undefined || !isNextToNothing({ answered: attempts - failed, medianMs }, expectedMs)) return [];
+    const { name, application } = state.names.flow(flow);
+    return [
+      {
+        kind: 'empty' as const,
+        flow,
+        component: '',
+        host: '',
+        team: proposeTeam(state.settings.at().ownership, { application, flow: name })?.team ?? null,
+        sinceMs: emptySince(state, flow, toMs),
+        title: `Answers in ${durationWords(medianMs)} in place of ${durationWords(expectedMs as number)}: ${name}`,
+        mayBecome: 'So quick an answer has hardly done its work: perhaps an outage that counts as a success.',
+      },
+    ];
+  });
+}
+
+/** From which five minutes on it answered so quickly without a break. */
+function emptySince({ history }: EngineState, flow: number, toMs: number): number {
+  let sinceMs = floorTo(toMs - 1, BUCKET_MS);
+  for (let atMs = sinceMs; atMs > toMs - LONGEST_EMPTY_MS; atMs -= BUCKET_MS) {
+    const bucket = history.bucket(flow, atMs);
+    const { expectedMs } = history.normalAt(flow, atMs);
+    // A few answers of five minutes tell enough once the half hour told it.
+    if (bucket && !isNextToNothing({ answered: Infinity, medianMs: bucket.medianMs }, expectedMs)) break;
+    if (bucket) sinceMs = atMs;
+  }
+  return sinceMs;
+}
+
 /** When a host was last heard of is known of now alone. */
-async function silentHosts(state: EngineState, window: Window): Promise<HostWarningShape[]> {
+async function silentHosts(state: EngineState, window: Window): Promise<PartWarningShape[]> {
   if (isPastWindow(state, window)) return [];
   return deadReplicas(await seenParts(state.database), state.judgedMs).map(({ component, host, lastMs, alive }) => ({
     kind: 'replica',
+    flow: null,
     component,
     host,
     team: teamOf(state, component),
@@ -70,7 +120,7 @@ async function silentHosts(state: EngineState, window: Window): Promise<HostWarn
   }));
 }
 
-async function oddFigures(state: EngineState, { toMs }: Window): Promise<HostWarningShape[]> {
+async function oddFigures(state: EngineState, { toMs }: Window): Promise<PartWarningShape[]> {
   const now = { fromMs: toMs - NOW_MS, toMs };
   const hoursBefore = { fromMs: toMs - HOURS_BEFORE * HOUR_MS, toMs: now.fromMs - HOUR_MS };
   return (await judgeAllFigures(state, now, hoursBefore))
@@ -78,6 +128,7 @@ async function oddFigures(state: EngineState, { toMs }: Window): Promise<HostWar
     .sort((a, b) => Number(b.verdict === 'full') - Number(a.verdict === 'full') || ratio(b) - ratio(a))
     .map((one) => ({
       kind: one.verdict === 'full' ? 'full' : 'raised',
+      flow: null,
       component: one.component,
       host: one.host,
       team: one.component === '' ? null : teamOf(state, one.component),
