@@ -1,6 +1,8 @@
 /** Answers in less than this part of the usual time have hardly done their work. Our own choice, no source. */
 const NEXT_TO_NOTHING = 1 / 50;
 const FEWEST_ANSWERS = 30;
+/** What takes less as usual has no room to be told from nothing. */
+const LEAST_USUAL_MS = 20;
 
 /**
  * Does a flow take next to no time, though it is asked as ever? That is no improvement: an empty page, or an error that
@@ -18,4 +20,5 @@ export const isNextToNothing = (
   answered >= FEWEST_ANSWERS &&
   medianMs !== undefined &&
   expectedMs !== undefined &&
+  expectedMs >= LEAST_USUAL_MS &&
   medianMs < expectedMs * NEXT_TO_NOTHING;

@@ -55,7 +55,6 @@ export function FlowPage({ id }: { id: number }) {
                 ) : (
                   <>
                     <PathPart flow={page.row.id} />
-                    <StepsPart flow={page.row.id} />
                     <Statements page={page} />
                   </>
                 )}
@@ -66,6 +65,7 @@ export function FlowPage({ id }: { id: number }) {
                 </Words>
                 <Charts charts={page.charts} window={page.window} marks={page.marks} />
                 <Sides page={page} />
+                {page.row.kind !== 'page' && <StepsPart flow={page.row.id} />}
               </View>
             </View>
           </SharedMoment>

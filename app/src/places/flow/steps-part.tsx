@@ -49,6 +49,7 @@ export function StepsPart({ flow }: { flow: number }) {
         Steps inside it
       </Words>
       {error && <Trouble error={error} onRetry={() => void refetch()} />}
+      {!data && !error && <Words kind="muted">Looking at attempts of the window and of the day before …</Words>}
       {data && (
         <>
           <Words kind="muted">

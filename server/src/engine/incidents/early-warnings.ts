@@ -73,6 +73,7 @@ const teamOf = (state: EngineState, component: string) =>
 async function emptyAnswers(state: EngineState, { toMs }: Window): Promise<PartWarningShape[]> {
   const sums = await flowSums(state, { fromMs: toMs - NOW_MS, toMs }, NO_FOCUS);
   return [...sums].flatMap(([flow, { attempts, failed, durations }]) => {
+    if (state.names.kindOf(flow) === 'businessEvent') return [];
     const medianMs = histogramQuantile(durations, 0.5);
     const { expectedMs } = state.history.normalAt(flow, toMs - 1);
     if (medianMs === undefined || !isNextToNothing({ answered: attempts - failed, medianMs }, expectedMs)) return [];
