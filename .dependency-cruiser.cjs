@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts =
-  'csv|promises|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
+  'csv|phones|promises|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry|logs|hosts|changes|metrics|statements';
 
 /** Rooms of the server, and whom each may know besides core and the files at the top of server/src. */
 const rooms = {

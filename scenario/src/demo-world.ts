@@ -47,6 +47,14 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
         hurts: true,
       },
       {
+        number: 3,
+        name: 'Round 7.3.0 crashes when a photo is taken on one device',
+        flow: 'photo',
+        from: troubles.photoCrash && { fromMs: troubles.photoCrash.fromMs, toMs: NEVER_ENDS },
+        origin: 'round-app',
+        hurts: true,
+      },
+      {
         number: 5,
         name: 'map tiles do not come for one country',
         flow: 'slots',

@@ -5,6 +5,8 @@ import { linesOf, minuteLines, type OutLine } from './otlp/lines';
 import { minutePoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
 import { Sender } from './otlp/sender';
+import { simulateRoundMinute } from './pellwick/round';
+import { roundRecords } from './otlp/phones';
 import { busyness, simulateMinute, type WorldOptions } from './pellwick/simulate';
 import type { TruthEvent } from './pellwick/truth';
 
@@ -100,6 +102,9 @@ export class Player {
           minutes: 0,
         });
     }
+    const round = roundRecords(simulateRoundMinute(minuteMs, this.options, this.truth));
+    this.#pending.push(...round.spans);
+    this.#pendingLines.push(...round.lines);
     if (minuteMs < figuresFromMs) return;
     this.#pendingLines.push(...minuteLines(minuteMs, troubles));
     this.#points.push(...minutePoints(minuteMs, busyness(minuteMs, this.options), troubles));

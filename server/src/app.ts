@@ -12,6 +12,7 @@ import { incidentRoutes } from './api/incidents';
 import { metricsRoute } from './api/metrics';
 import { journeyRoutes } from './api/journeys';
 import { pageRoutes } from './api/pages';
+import { phoneRoutes } from './api/phones';
 import { personRoutes } from './api/persons';
 import { promiseRoutes } from './api/promises';
 import { openApi } from './contract/open-api';
@@ -85,7 +86,7 @@ export function buildApp({
 
   const api = Router();
   // Source maps are larger than all else: their route reads its own body.
-  api.use(/^(?!\/source-maps)/, express.json({ limit: '1mb' }));
+  api.use(/^(?!\/(?:source-maps|name-mappings))/, express.json({ limit: '1mb' }));
   api.use(checkTexts);
   api.use(flushed(database, engine));
   api.use(refusedRoutes(database, intake));
@@ -108,6 +109,7 @@ export function buildApp({
   api.use(journeyRoutes(engine));
   api.use(promiseRoutes(engine));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
+  api.use(phoneRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));
   api.use(
     settingsRoutes(database, engine, {

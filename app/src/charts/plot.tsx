@@ -100,7 +100,10 @@ export function Plot({
         <ChartMenu name={name} figures={figures} svg={svg} />
       </View>
       <View ref={ref} style={styles.drawing} onLayout={onLayout}>
-        <View style={{ height, width: own, marginLeft: x(fromMs) }}>{width !== undefined && children(own)}</View>
+        {/* A last step that goes beyond the page's axis is cut where the axis ends. */}
+        <View style={[styles.own, { height, width: Math.min(own, (width ?? own) - x(fromMs)), marginLeft: x(fromMs) }]}>
+          {width !== undefined && children(own)}
+        </View>
         {marks.map(({ atMs }) => (
           <View key={atMs} aria-hidden style={[styles.mark, { left: x(atMs), height, borderColor: palette.muted }]} />
         ))}
@@ -165,6 +168,7 @@ const TimeAxis = ({ marks, width }: { marks: readonly AxisMark[]; width: number 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row' },
   drawing: { flex: 1, minWidth: 0 },
+  own: { overflow: 'hidden' },
   value: { position: 'absolute', right: 6, textAlign: 'right' },
   mark: { position: 'absolute', top: 0, width: 0, borderLeftWidth: 1, borderStyle: 'dotted', pointerEvents: 'none' },
   times: { height: 24 },

@@ -753,6 +753,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/phone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Versions of phone applications side by side, and crashes in groups */
+        get: operations["getPhone"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/crash-groups/{crash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The group of a crash: where it happens more often */
+        get: operations["getCrashGroupsByCrash"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/crashes/{crash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One crash, with threads, trail and session */
+        get: operations["getCrashesByCrash"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/name-mappings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mapping that restores names in stacks; one of the same component and version is replaced */
+        post: operations["postNameMappings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/promise-report": {
         parameters: {
             query?: never;
@@ -5839,6 +5907,563 @@ export interface components {
             }[];
         };
         /**
+         * CrashGroup
+         * @description Crashes at one place of the code
+         */
+        CrashGroup: {
+            /**
+             * @description 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            id: string;
+            /**
+             * @description name of the application
+             * @example Round
+             */
+            application: string;
+            /**
+             * @description type of the exception
+             * @example java.lang.IllegalStateException
+             */
+            type: string;
+            /**
+             * @description message of the newest, what may name somebody hidden
+             * @example no camera
+             */
+            message: string;
+            /**
+             * @description class and method of the topmost own code; '' when not told
+             * @example Camera.take
+             */
+            place: string;
+            /**
+             * @description crashes
+             * @example 31
+             */
+            crashes: number;
+            /**
+             * @description people, each counted once; sessions where nobody is named
+             * @example 24
+             */
+            people: number;
+            /**
+             * @description models of devices
+             * @example 3
+             */
+            devices: number;
+            /**
+             * @description share of launches that ended so; null where launches are not told
+             * @example 0.012
+             */
+            shareOfLaunches: number | null;
+            /**
+             * @description the first in the window
+             * @example 1772442840000
+             */
+            firstMs: number;
+            /**
+             * @description the newest
+             * @example 1772446440000
+             */
+            lastMs: number;
+            /** @description versions that have it, the newest first */
+            versions: {
+                /**
+                 * @description version; '' when not told
+                 * @example 7.3.0
+                 */
+                version: string;
+                /**
+                 * @description crashes of it
+                 * @example 31
+                 */
+                crashes: number;
+                /**
+                 * @description launches of that version
+                 * @example 1840
+                 */
+                launches: number;
+            }[];
+            /**
+             * @description new: in the newest version alone; gone: not in the newest, where at the rate of the others three were due
+             * @example new
+             * @enum {string}
+             */
+            state: "new" | "gone" | "known";
+            /**
+             * @description names were restored by an uploaded mapping or source map
+             * @example true
+             */
+            isRestored: boolean;
+            /**
+             * @description the newest crash of it, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            sample: string;
+        };
+        /**
+         * CrashGroupPage
+         * @description One group of crashes: where it happens
+         */
+        CrashGroupPage: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /** @description its figures */
+            group: components["schemas"]["CrashGroup"];
+            /** @description frames, the newest call first */
+            frames: {
+                /**
+                 * @description class, script or library
+                 * @example app.round.photo.Camera
+                 */
+                module: string;
+                /**
+                 * @description method; '' when not told
+                 * @example take
+                 */
+                method: string;
+                /**
+                 * @description file; '' when not told
+                 * @example Camera.kt
+                 */
+                file: string;
+                /**
+                 * @description line, from 1; 0 when not told
+                 * @example 88
+                 */
+                line: number;
+                /**
+                 * @description code of the application itself, as far as its name tells
+                 * @example true
+                 */
+                isOwn: boolean;
+            }[];
+            /** @description where it happens, beside how much it is used there */
+            where: {
+                /**
+                 * @description by what it is told apart
+                 * @example version
+                 * @enum {string}
+                 */
+                dimension: "version" | "device" | "carrier" | "country" | "system" | "screen";
+                /** @description most crashes first */
+                values: {
+                    /**
+                     * @description value of the dimension
+                     * @example Tessel 5
+                     */
+                    value: string;
+                    /**
+                     * @description crashes
+                     * @example 31
+                     */
+                    crashes: number;
+                    /**
+                     * @description launches with it; null where launches do not tell it
+                     * @example 420
+                     */
+                    launches: number | null;
+                    /**
+                     * @description as often as in all other launches; null where that is not known
+                     * @example 12.4
+                     */
+                    times: number | null;
+                    /**
+                     * @description lower end of its 95 % interval
+                     * @example 6.1
+                     */
+                    low: number | null;
+                    /**
+                     * @description upper end of it; null: without bound
+                     * @example 30.2
+                     */
+                    high: number | null;
+                }[];
+            }[];
+            /** @description the newest crashes of it */
+            newest: {
+                /**
+                 * @description 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
+                id: string;
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description version; '' when not told
+                 * @example 7.3.0
+                 */
+                version: string;
+                /**
+                 * @description model; '' when not told
+                 * @example Tessel 5
+                 */
+                device: string;
+                /**
+                 * @description system with its version; '' when not told
+                 * @example Android 16
+                 */
+                system: string;
+                /**
+                 * @description what was shown; '' when not told
+                 * @example Take a photo
+                 */
+                screen: string;
+            }[];
+        };
+        /**
+         * CrashPage
+         * @description One crash
+         */
+        CrashPage: {
+            /**
+             * @description 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            id: string;
+            /**
+             * @description its group, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            group: string;
+            /**
+             * @description when it was
+             * @example 1772442840000
+             */
+            atMs: number;
+            /**
+             * @description name of the application
+             * @example Round
+             */
+            application: string;
+            /**
+             * @description name of the component (service.name)
+             * @example round
+             */
+            component: string;
+            /**
+             * @description version; '' when not told
+             * @example 7.3.0
+             */
+            version: string;
+            /**
+             * @description model; '' when not told
+             * @example Tessel 5
+             */
+            device: string;
+            /**
+             * @description system with its version; '' when not told
+             * @example Android 16
+             */
+            system: string;
+            /**
+             * @description whose mobile network; '' when not told
+             * @example Northline
+             */
+            carrier: string;
+            /**
+             * @description country; '' when not told
+             * @example NL
+             */
+            country: string;
+            /**
+             * @description what was shown; '' when not told
+             * @example Take a photo
+             */
+            screen: string;
+            /**
+             * @description type of the exception
+             * @example java.lang.IllegalStateException
+             */
+            type: string;
+            /**
+             * @description its message, what may name somebody hidden
+             * @example no camera
+             */
+            message: string;
+            /** @description frames, the newest call first */
+            frames: {
+                /**
+                 * @description class, script or library
+                 * @example app.round.photo.Camera
+                 */
+                module: string;
+                /**
+                 * @description method; '' when not told
+                 * @example take
+                 */
+                method: string;
+                /**
+                 * @description file; '' when not told
+                 * @example Camera.kt
+                 */
+                file: string;
+                /**
+                 * @description line, from 1; 0 when not told
+                 * @example 88
+                 */
+                line: number;
+                /**
+                 * @description code of the application itself, as far as its name tells
+                 * @example true
+                 */
+                isOwn: boolean;
+            }[];
+            /**
+             * @description names were restored by an uploaded mapping or source map
+             * @example true
+             */
+            isRestored: boolean;
+            /**
+             * @description as the phone told it
+             * @example java.lang.IllegalStateException: no camera
+             */
+            stack: string;
+            /**
+             * @description the thread that crashed; '' when not told
+             * @example main
+             */
+            thread: string;
+            /** @description the other threads, as far as told */
+            threads: {
+                /**
+                 * @description name of the thread
+                 * @example upload
+                 */
+                name: string;
+                /**
+                 * @description its stack
+                 * @example at app.round.Upload.send(Upload.kt:12)
+                 */
+                stack: string;
+            }[];
+            /** @description what the application noted just before, oldest first */
+            trail: {
+                /**
+                 * @description when it was
+                 * @example 1772442830000
+                 */
+                atMs: number;
+                /**
+                 * @description what happened
+                 * @example tap Take a photo
+                 */
+                what: string;
+            }[];
+            /** @description attempts of the same session in the half hour before, in order */
+            session: {
+                /**
+                 * @description 32 hexadecimal digits
+                 * @example 4bf92f3577b34da6a3ce929d0e0e4736
+                 */
+                traceId: string;
+                /**
+                 * @description 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
+                spanId: string;
+                /**
+                 * @description when it began
+                 * @example 1772442830000
+                 */
+                atMs: number;
+                /**
+                 * @description how long it took
+                 * @example 420
+                 */
+                durationMs: number;
+                /**
+                 * @description it failed
+                 * @example true
+                 */
+                failed: boolean;
+                /**
+                 * @description method and route, screen, or name of the span
+                 * @example screen Take a photo
+                 */
+                flow: string;
+                /**
+                 * @description why it failed; '' when it did not
+                 * @example java.lang.IllegalStateException
+                 */
+                failure: string;
+            }[];
+        };
+        /**
+         * NameMappingKept
+         * @description A mapping of names that was kept
+         */
+        NameMappingKept: {
+            /**
+             * @description name of the component (service.name)
+             * @example round
+             */
+            component: string;
+            /**
+             * @description version of the application
+             * @example 7.3.0
+             */
+            version: string;
+            /**
+             * @description classes whose names it restores
+             * @example 840
+             */
+            classes: number;
+        };
+        /**
+         * Phone
+         * @description Phone applications: versions side by side, and crashes in groups
+         */
+        Phone: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description there were more crashes: the newest are counted
+             * @example true
+             */
+            isCut: boolean;
+            /** @description applications that tell of their launches */
+            applications: {
+                /**
+                 * @description name of the application
+                 * @example Round
+                 */
+                application: string;
+                /**
+                 * @description launches, cold and warm
+                 * @example 4200
+                 */
+                launches: number;
+                /**
+                 * @description crashes
+                 * @example 64
+                 */
+                crashes: number;
+                /**
+                 * @description people whom it crashed for
+                 * @example 40
+                 */
+                peopleCrashed: number;
+                /** @description newest first */
+                versions: components["schemas"]["PhoneVersion"][];
+            }[];
+            /** @description by people, most first */
+            groups: components["schemas"]["CrashGroup"][];
+        };
+        /**
+         * PhoneVersion
+         * @description One version of a phone application
+         */
+        PhoneVersion: {
+            /**
+             * @description version; '' when not told
+             * @example 7.3.0
+             */
+            version: string;
+            /**
+             * @description when it was first seen; null when that is not known
+             * @example 1772442840000
+             */
+            firstMs: number | null;
+            /**
+             * @description launches, cold and warm
+             * @example 1840
+             */
+            launches: number;
+            /**
+             * @description share of all launches of the application
+             * @example 0.4
+             */
+            shareOfLaunches: number;
+            /**
+             * @description crashes
+             * @example 31
+             */
+            crashes: number;
+            /**
+             * @description people who launched it, each counted once
+             * @example 420
+             */
+            people: number;
+            /**
+             * @description of them, people whom it crashed for
+             * @example 24
+             */
+            peopleCrashed: number;
+            /** @description crashes by launches, with its 95 % interval (Wilson); null without launches */
+            crashRate: components["schemas"]["Interval"] | null;
+            /** @description share of people whom it never crashed for (Wilson); null without people */
+            crashFree: components["schemas"]["Interval"] | null;
+            /** @description cold starts that did not fail; null without any */
+            cold: {
+                /**
+                 * @description starts that tell it: of many a fair part
+                 * @example 840
+                 */
+                starts: number;
+                /**
+                 * @description half took less
+                 * @example 900
+                 */
+                medianMs: number;
+                /**
+                 * @description 75 of 100 took less
+                 * @example 1300
+                 */
+                p75Ms: number;
+                /**
+                 * @description 95 of 100 took less
+                 * @example 2400
+                 */
+                p95Ms: number;
+            } | null;
+            /** @description warm starts that did not fail; null without any */
+            warm: {
+                /**
+                 * @description starts that tell it: of many a fair part
+                 * @example 840
+                 */
+                starts: number;
+                /**
+                 * @description half took less
+                 * @example 900
+                 */
+                medianMs: number;
+                /**
+                 * @description 75 of 100 took less
+                 * @example 1300
+                 */
+                p75Ms: number;
+                /**
+                 * @description 95 of 100 took less
+                 * @example 2400
+                 */
+                p95Ms: number;
+            } | null;
+            /** @description beyond chance over all that is compared (false discoveries at most 5 %) */
+            standsOut: {
+                /**
+                 * @description what is unlike all other versions together
+                 * @example crashes
+                 * @enum {string}
+                 */
+                what: "crashes" | "coldStart";
+                /**
+                 * @description as often, or as long; null: the others have none
+                 * @example 6.2
+                 */
+                times: number | null;
+                /**
+                 * @description more often, or longer
+                 * @example true
+                 */
+                isWorse: boolean;
+            }[];
+        };
+        /**
          * EndangeredPromises
          * @description Promises that an incident spends the budget of
          */
@@ -10308,6 +10933,201 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PersonLooks"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPhone: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Versions of phone applications side by side, and crashes in groups */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Phone"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getCrashGroupsByCrash: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path: {
+                /** @description 16 hexadecimal digits */
+                crash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The group of a crash: where it happens more often */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrashGroupPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getCrashesByCrash: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 16 hexadecimal digits */
+                crash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One crash, with threads, trail and session */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrashPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postNameMappings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description component that sends the crashes
+                     * @example round
+                     */
+                    component: string;
+                    /**
+                     * @description its version
+                     * @example 7.3.0
+                     */
+                    version: string;
+                    /**
+                     * @description text of the mapping that R8 or ProGuard wrote
+                     * @example app.round.photo.Camera -> a.b:
+                     *         void take() -> a
+                     */
+                    mapping: string;
+                };
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameMappingKept"];
                 };
             };
             /** @description what is wrong and the way on */

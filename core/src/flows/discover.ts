@@ -16,6 +16,8 @@ import {
   type Span,
 } from '../telemetry';
 
+import { launchFlow, launchOf, screenFlow } from './screens-and-launches';
+
 /**
  * Services whose server spans begin attempts although they have a parent: the parent is a browser or a phone
  * whose own spans may come as well.
@@ -51,14 +53,19 @@ export interface InnerSpan {
 }
 
 /**
- * An entry span begins an attempt of a flow: a screen; a span that names its flow (`toplens.flow`); a message
+ * An entry span begins an attempt of a flow: a screen; a launch of an application; a span that names its flow (`toplens.flow`); a message
  * being consumed; a server span without a parent, or of an entry service.
  */
 export function isEntry(span: Span, entryServices: EntryServices): boolean {
   if (span.attributes['toplens.flow'] !== undefined || span.attributes['app.screen.name'] !== undefined) return true;
+  if (launchOfSpan(span)) return true;
   if (span.kind === SpanKind.CONSUMER) return true;
   return span.kind === SpanKind.SERVER && (span.parentSpanId === '' || entryServices.has(serviceOf(span)));
 }
+
+/** Only of a phone: other senders may call something else a start. */
+const launchOfSpan = ({ attributes, resource }: Span) =>
+  isUserSide(resource) ? launchOf(textOf(attributes['toplens.launch']) ?? textOf(attributes['start.type'])) : undefined;
 
 /** The attempt that an entry span tells of. */
 export function toAttempt(span: Span): Attempt {
@@ -168,8 +175,10 @@ function technicalName(span: Span): string {
   const { attributes } = span;
   const named = textOf(attributes['toplens.flow']);
   if (named) return named;
+  const launch = launchOfSpan(span);
+  if (launch) return launchFlow(launch);
   const screen = textOf(attributes['app.screen.name']);
-  if (screen) return `screen ${screen}`;
+  if (screen) return screenFlow(screen);
   const destination = textOf(attributes['messaging.destination.name']);
   if (span.kind === SpanKind.CONSUMER) return `consume ${destination ?? span.name}`;
   const method = textOf(attributes['http.request.method']) ?? textOf(attributes['http.method']);

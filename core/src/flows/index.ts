@@ -1,5 +1,6 @@
 export * from './rules';
 export * from './discover';
+export * from './screens-and-launches';
 export * from './begin-and-end';
 export * from './outcome';
 export * from './is-good';

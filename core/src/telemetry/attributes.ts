@@ -50,6 +50,8 @@ export const SPAN_ATTRIBUTES = [
   'code.lineno',
   'messaging.destination.name',
   'app.screen.name',
+  'start.type',
+  'toplens.launch',
   'user.id',
   'enduser.id',
   'session.id',

@@ -19,6 +19,8 @@ export interface OutLine {
   spanId: number[] | undefined;
   eventName: string;
   attributes: Attribute[];
+  /** of the person's own device, for what runs there; else left out */
+  device?: Attribute[];
 }
 
 const SERVER = 2;

@@ -27,12 +27,13 @@ export interface OutSpan {
   device?: Attribute[];
 }
 
-const INTERNAL = 1;
+export const INTERNAL = 1;
 const SERVER = 2;
 const CLIENT = 3;
 const CONSUMER = 5;
 
-const words = (number: number, salt: number): number[] => {
+/** An id of two words, the same for the same number and purpose. */
+export const words = (number: number, salt: number): number[] => {
   let h = (number ^ Math.imul(salt, 0x9e3779b1)) >>> 0;
   return Array.from({ length: 2 }, () => {
     h = Math.imul(h ^ (h >>> 15), 0x2c1b3c6d) >>> 0;

@@ -11,6 +11,7 @@ import * as journeys from './journeys';
 import * as logs from './logs';
 import * as pages from './pages';
 import * as persons from './persons';
+import * as phones from './phones';
 import * as promises from './promises';
 import * as standing from './standing';
 import * as server from './server';
@@ -28,6 +29,7 @@ const RESOURCES = [
   logs,
   pages,
   persons,
+  phones,
   promises,
   standing,
   handoffs,
@@ -56,6 +58,7 @@ const PATHS: Paths = {
   ...logs.logPaths,
   ...pages.pagePaths,
   ...persons.personPaths,
+  ...phones.phonePaths,
   ...promises.promisePaths,
   ...standing.standingPaths,
   ...handoffs.handoffPaths,

@@ -56,6 +56,7 @@ import {
   type PageView,
   type ScriptError,
 } from '@toplens/core/pages';
+import { attemptOfCrash, crashOfRecord, isCrash, type Crash } from '@toplens/core/phones';
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
@@ -65,7 +66,7 @@ import type { UnknownCurrencies } from './unknown-currencies';
 import type { ReceivedMark } from '../store/attempt-marks';
 import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
-import { shortHash } from './short-hash';
+import { shortHash } from '../names/short-hash';
 
 /** A request's telemetry, told apart by what becomes of it. */
 export interface Records {
@@ -76,9 +77,10 @@ export interface Records {
   changes: ChangeEvent[];
   views: PageView[];
   errors: ScriptError[];
+  crashes: Crash[];
   /** begins and ends of attempts, as applications told them */
   marks: ReceivedMark[];
-  /** attempts that some of these tell of besides: loads of pages, business events in lines, what ended */
+  /** attempts that some of these tell of besides: loads of pages, business events in lines, crashes, what ended */
   toldBeside: Attempt[];
 }
 
@@ -107,6 +109,7 @@ const SENT = [
   'changes',
   'views',
   'errors',
+  'crashes',
   'marks',
 ] as const satisfies (keyof Records)[];
 export const KINDS = [...SENT, 'toldBeside'] as const;
@@ -119,6 +122,7 @@ export const noRecords = (): Records => ({
   changes: [],
   views: [],
   errors: [],
+  crashes: [],
   marks: [],
   toldBeside: [],
 });
@@ -279,11 +283,19 @@ function takeView(record: LogRecord, range: TimeRange, records: Records, reject:
   if (attempt) records.toldBeside.push(attempt);
 }
 
+/** A crash is kept as it was told, and once more as a failed attempt. */
+function takeCrash(record: LogRecord, range: TimeRange, records: Records, reject: (reason: string) => void): void {
+  const crash = takeOr(reject, records.crashes, () => crashOfRecord(record, range, shortHash));
+  const attempt = crash && attemptOfCrash(crash);
+  if (attempt) records.toldBeside.push(attempt);
+}
+
 /** @returns false when it is an event of another kind */
 function takeEvent(record: LogRecord, { range, records, reject, noteMark }: EventReading): boolean {
   if (isPageView(record)) takeView(record, range, records, reject);
   else if (isScriptError(record)) takeOr(reject, records.errors, () => errorOfRecord(record, range));
   else if (isBusinessEvent(record)) takeOr(reject, records.attempts, () => eventOfRecord(record, range, shortHash));
+  else if (isCrash(record)) takeCrash(record, range, records, reject);
   else if (isBeginOrEnd(record)) {
     takeOr(reject, [], () => noteMark(beginOrEndOf(record, range, shortHash)));
   } else return false;

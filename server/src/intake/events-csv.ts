@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/sync';
 import { Problem } from '../errors';
-import { shortHash } from './short-hash';
+import { shortHash } from '../names/short-hash';
 
 const NEEDED = ['time', 'name'] as const;
 const OTHERS = [

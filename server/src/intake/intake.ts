@@ -7,6 +7,7 @@ import { marksReceivedSince } from '../store/attempt-marks';
 import { appliedUpTo } from '../store/journal-applied';
 import type { CopiedBeside, IngestBatch, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
+import { crashRows } from './crash-rows';
 import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
 import type { Damage, Journal, JournalMark } from './journal';
 import type { JournalEntry } from './journal-record';
@@ -490,6 +491,7 @@ export class Intake {
       ...rowsOf(records.views, detailRows),
       ...rowsOf(records.views, callRows),
       ...rowsOf(records.errors, errorRows),
+      ...rowsOf(records.crashes, crashRows),
       ...rowsOf(records.marks, markRows),
     ];
     // Last, since all rows before may bring new names.

@@ -1,5 +1,5 @@
 import type { LogLine } from '@toplens/core/telemetry';
-import { shortHash } from './short-hash';
+import { shortHash } from '../names/short-hash';
 
 /**
  * All that a sender told of a line, but its component and moment, as 16 hexadecimal digits: the first 64 bits of SHA-1.

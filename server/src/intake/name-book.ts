@@ -29,6 +29,7 @@ export type NameKind =
   | 'call'
   | 'country'
   | 'area'
+  | 'screen'
   | 'browser'
   | 'system'
   | 'connection';

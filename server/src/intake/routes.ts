@@ -7,7 +7,7 @@ import type { IntakeLimits } from './limits';
 import { parseJson } from './decode';
 import { eventsOfCsv } from './events-csv';
 import { readBody } from './read-body';
-import { shortHash } from './short-hash';
+import { shortHash } from '../names/short-hash';
 import { asProblem, taking, unlessAllRefused } from './taking';
 
 export interface IntakeRouteOptions {

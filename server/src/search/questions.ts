@@ -1,5 +1,8 @@
 import type { LogPatternsShape } from '../contract/logs';
 import type { PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../contract/pages';
+import type { Window } from '@toplens/core/time';
+import type { CrashGroupPageShape, CrashPageShape, PhoneShape } from '../contract/phones';
+import type { PhoneQuestion } from './phone';
 import type { PagesQuestion } from './page-loads';
 import type { ErrorsQuestion } from './script-errors';
 import type { LogQuestion } from '../store/log-question';
@@ -10,6 +13,10 @@ export interface SearchQuestions {
   pageLoads: { ask: PagesQuestion; answer: PageLoadsShape };
   /** 16 hexadecimal digits */
   pageLoad: { ask: string; answer: PageLoadShape | null };
+  phone: { ask: PhoneQuestion; answer: PhoneShape };
+  crashGroup: { ask: { crash: string; window: Window }; answer: CrashGroupPageShape | null };
+  /** 16 hexadecimal digits */
+  crash: { ask: string; answer: CrashPageShape | null };
   scriptErrors: { ask: ErrorsQuestion; answer: ScriptErrorsShape };
 }
 

@@ -4,6 +4,8 @@ import { serve } from '../threads/ask-and-serve';
 import { logPatterns } from './log-patterns';
 import { pageLoad } from './page-load';
 import { pageLoads } from './page-loads';
+import { crash } from './crash';
+import { crashGroup, phone } from './phone';
 import type { SearchQuestions } from './questions';
 import { scriptErrors } from './script-errors';
 
@@ -17,6 +19,9 @@ main.on(
     logPatterns: (question) => logPatterns(database, question),
     pageLoads: (question) => pageLoads(database, question),
     pageLoad: (id) => pageLoad(database, id),
+    phone: (question) => phone(database, question),
+    crashGroup: (question) => crashGroup(database, question),
+    crash: (id) => crash(database, id),
     scriptErrors: (question) => scriptErrors(database, question),
   }),
 );

@@ -18,3 +18,12 @@ export const saveRelease = ({ application, version, firstMs }: Release): Stateme
         ON CONFLICT (application, version) DO UPDATE SET first_ms = least(release.first_ms, excluded.first_ms)`,
   params: [application, version, Math.round(firstMs)],
 });
+
+/** When each version of an application was first seen, milliseconds. */
+export async function firstSeen(database: Database, application: string): Promise<Map<string, number>> {
+  const rows = await database.query<{ version: string; firstMs: number }>(
+    'SELECT version, first_ms::float8 AS "firstMs" FROM release WHERE application = $1',
+    [application],
+  );
+  return new Map(rows.map(({ version, firstMs }) => [version, firstMs]));
+}

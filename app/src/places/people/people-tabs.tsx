@@ -8,6 +8,7 @@ import { SPACE, TOUCH } from '@/look/tokens';
 const TABS = [
   { path: '/people', words: 'Page loads' },
   { path: '/people/errors', words: 'Script errors' },
+  { path: '/people/phone', words: 'Phone' },
   { path: '/people/find', words: 'Find a person' },
 ] as const;
 

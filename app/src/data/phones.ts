@@ -1,0 +1,36 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { windowQuery, type View } from '@/frame/view';
+import { get } from './client';
+import { refetchInterval } from './live';
+
+/** Crashes are grouped anew a few times a minute: all of a window are read for it. */
+const PHONE_MS = 15_000;
+
+export function usePhone(view: View) {
+  const query = { ...windowQuery(view), ...(view.application !== undefined && { application: view.application }) };
+  return useQuery({
+    queryKey: ['phone', query],
+    queryFn: () => get('/api/phone', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, PHONE_MS),
+  });
+}
+
+/** The group of a crash. */
+export function useCrashGroup(crash: string, view: View) {
+  const query = windowQuery(view);
+  return useQuery({
+    queryKey: ['crash-group', crash, query],
+    queryFn: () => get('/api/crash-groups/{crash}', { path: { crash }, query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, PHONE_MS),
+  });
+}
+
+/** A crash does not change; names may be restored later. */
+export const useCrash = (crash: string) =>
+  useQuery({
+    queryKey: ['crash', crash],
+    queryFn: () => get('/api/crashes/{crash}', { path: { crash } }),
+    staleTime: PHONE_MS,
+  });

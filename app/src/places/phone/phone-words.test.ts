@@ -1,0 +1,106 @@
+import {
+  byVersionWords,
+  crashFreeWords,
+  crashRateWords,
+  foldedFrames,
+  frameWords,
+  groupFigures,
+  standsOutWords,
+  startWords,
+  whereWords,
+  type Frame,
+  type Group,
+} from './phone-words';
+import { phoneSentence } from './phone-place';
+
+jest.mock('@/look/icon', () => ({ Icon: () => null }));
+
+const interval = (estimate: number, low: number, high: number) => ({ estimate, low, high });
+const starts = (medianMs: number) => ({ starts: 100, medianMs, p75Ms: 1.5 * medianMs, p95Ms: 2 * medianMs });
+const group = (more: Partial<Group> = {}): Group => ({
+  id: '1',
+  application: 'Round',
+  type: 'Lost',
+  message: 'no camera',
+  place: 'Camera.take',
+  crashes: 31,
+  people: 1,
+  devices: 3,
+  shareOfLaunches: 0.012,
+  firstMs: 0,
+  lastMs: 1,
+  versions: [
+    { version: '7.3.0', crashes: 30, launches: 1_000 },
+    { version: '', crashes: 1, launches: 0 },
+  ],
+  state: 'new',
+  isRestored: true,
+  sample: '2',
+  ...more,
+});
+
+test('a version is told by its crashes, whom it spared, and how it starts', () => {
+  expect(crashRateWords({ launches: 1_000, crashes: 60, crashRate: interval(0.061, 0.047, 0.077) })).toBe(
+    '6.1 % of 1,000 launches crashed, between 4.7 % and 7.7 %',
+  );
+  expect(crashRateWords({ launches: 0, crashes: 1, crashRate: null })).toBe('1 crash; its launches are not told');
+  expect(crashFreeWords({ people: 420, crashFree: interval(0.97, 0.95, 0.98) })).toBe(
+    'it never crashed for 97 % of 420 people',
+  );
+  expect(crashFreeWords({ people: 0, crashFree: null })).toBe('nobody is named');
+  expect(startWords({ cold: starts(900), warm: starts(240) })).toBe(
+    'cold start 900 ms, 95 of 100 below 1.8 s; warm 240 ms',
+  );
+  expect(startWords({ cold: null, warm: null })).toBe('no start is told');
+});
+
+test.each([
+  [{ what: 'crashes', times: 12, isWorse: true }, 'crashes 12× as often as all others'],
+  [{ what: 'crashes', times: 0.25, isWorse: false }, 'crashes 4.0× less often than all others'],
+  [{ what: 'crashes', times: 0, isWorse: false }, 'does not crash, others do'],
+  [{ what: 'crashes', times: null, isWorse: true }, 'crashes, all others do not'],
+  [{ what: 'coldStart', times: 1.4, isWorse: true }, 'cold start 40 % slower than all others'],
+  [{ what: 'coldStart', times: 0.8, isWorse: false }, 'cold start 20 % faster than all others'],
+] as const)('%j stands out as “%s”', (one, words) => {
+  expect(standsOutWords({ standsOut: [one] })).toEqual([words]);
+});
+
+test('a group is told by people, launches, devices and versions', () => {
+  expect(groupFigures(group())).toBe('31 crashes for 1 person, 1.2 % of launches, on 3 device models');
+  expect(groupFigures(group({ shareOfLaunches: null, devices: 0 }))).toBe('31 crashes for 1 person');
+  expect(byVersionWords(group())).toBe('7.3.0: 30 of 1,000 launches; version not told: 1');
+});
+
+test('where it happens is told beside how much it is used there', () => {
+  const value = { value: 'Tessel 5', crashes: 30, launches: 400, times: 12, low: 6, high: 30 };
+  expect(whereWords(value, 31)).toBe('30 of 400 launches: 12× as often as elsewhere (6.0× to 30×)');
+  expect(whereWords({ ...value, times: null, high: null }, 31)).toBe('30 of 400 launches: here alone');
+  expect(whereWords({ ...value, high: null }, 31)).toBe('30 of 400 launches: 12× as often as elsewhere (6.0× to any)');
+  expect(whereWords({ ...value, launches: null }, 31)).toBe('30, 97 % of them');
+  expect(whereWords({ ...value, low: null, times: null }, 31)).toBe('30 of 400 launches');
+});
+
+const frame = (method: string, isOwn: boolean): Frame => ({ module: 'a.B', method, file: 'B.kt', line: 7, isOwn });
+
+test('frames of others in a row are one line, own ones stand by themselves', () => {
+  const lines = foldedFrames([frame('x', false), frame('y', false), frame('take', true), frame('z', false)]);
+  expect(lines.map((line) => ('frame' in line ? line.frame.method : line.others.length))).toEqual([2, 'take', 1]);
+});
+
+test.each([
+  [frame('take', true), 'a.B.take, B.kt:7'],
+  [{ module: 'libphoto.so', method: 'encode', file: '', line: 0, isOwn: true }, 'libphoto.so.encode'],
+  [{ module: 'src/photo.ts', method: 'take', file: 'photo.ts', line: 8, isOwn: true }, 'src/photo.ts.take:8'],
+])('%j reads “%s”', (one, words) => expect(frameWords(one)).toBe(words));
+
+test('no data is not the same as no crash', () => {
+  const window = { fromMs: 0, toMs: 1 };
+  const round = { application: 'Round', launches: 1_200, crashes: 0, peopleCrashed: 0, versions: [] };
+  expect(phoneSentence({ window, isCut: false, applications: [], groups: [] })).toMatch(/^No data: .*not the same/);
+  expect(phoneSentence({ window, isCut: false, applications: [round], groups: [] })).toBe(
+    '1,200 launches, and no crash among them.',
+  );
+  expect(phoneSentence({ window, isCut: false, applications: [round], groups: [group()] })).toBe(
+    '1,200 launches; 31 crashes at one place of the code.',
+  );
+});

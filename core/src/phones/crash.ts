@@ -1,0 +1,177 @@
+import { launchFlow, screenFlow } from '../flows';
+import type { LogRecord } from '../formats';
+import {
+  cleanLines,
+  cleanText,
+  DEFAULT_LIMITS,
+  eventOf,
+  isSpanId,
+  outfitOf,
+  RecordRefused,
+  whyTimeRejected,
+  type Attempt,
+  type TimeRange,
+} from '../telemetry';
+
+/** Event of the OpenTelemetry semantic conventions by which an application tells that it crashed. */
+export const CRASH_EVENT = 'app.crash';
+
+export const isCrash = (record: LogRecord): boolean => eventOf(record) === CRASH_EVENT;
+
+/** An application that ended by a crash in somebody's hand. */
+export interface Crash {
+  /** 16 hexadecimal digits: the same crash sent again adds nothing */
+  id: string;
+  atUs: number;
+  component: string;
+  application: string;
+  version: string;
+  person: string;
+  session: string;
+  /** model of the device */
+  device: string;
+  /** "Android 16" */
+  system: string;
+  carrier: string;
+  country: string;
+  /** place of work; '' when not told */
+  site: string;
+  /** what was on the screen; '' when not told */
+  screen: string;
+  type: string;
+  message: string;
+  stack: string;
+  /** the thread that crashed; '' when not told */
+  thread: string;
+  /** the other threads, as far as told */
+  threads: Thread[];
+  /** what happened just before, oldest first */
+  trail: TrailEntry[];
+  /** attempt that was under way, which the phone tells as failed itself; '' when none is named */
+  spanId: string;
+}
+
+export interface Thread {
+  name: string;
+  stack: string;
+}
+
+export interface TrailEntry {
+  atMs: number;
+  what: string;
+}
+
+const MOST_THREADS = 60;
+const MOST_TRAIL = 200;
+
+/**
+ * The crash that a log record tells of: `app.crash` with `app.crash.id` and `exception.*`, names as in the OpenTelemetry
+ * semantic conventions. What these do not have: `toplens.threads`, a JSON list of `{ "name", "stack" }`, and
+ * `toplens.trail`, one of `{ "at": milliseconds since the epoch, "what" }`. Lists that are cut off or no lists are read
+ * as far as they go.
+ *
+ * @param idOf 16 hexadecimal digits for a text
+ * @throws RecordRefused naming the attribute
+ */
+export function crashOfRecord(record: LogRecord, range: TimeRange, idOf: (text: string) => string): Crash {
+  const { atUs, attributes, resource, spanId } = record;
+  const raw = (name: string) => String(attributes[name] ?? resource[name] ?? '');
+  const text = (...names: string[]) => cleanText(names.map(raw).find(Boolean) ?? '');
+  const crashId = raw('app.crash.id');
+  if (crashId === '') throw new RecordRefused('app.crash.id: missing: without it a crash sent twice would count twice');
+  const wrongTime = whyTimeRejected(atUs, range);
+  if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);
+  const component = text('service.name') || 'unknown application';
+  const { device, system, carrier } = outfitOf((name) => text(name));
+  const { lengths } = DEFAULT_LIMITS;
+  return {
+    id: isSpanId(crashId) ? crashId : idOf(`${component}\u001f${crashId}`),
+    atUs,
+    component,
+    application: text('toplens.application', 'service.namespace') || component,
+    version: text('service.version'),
+    person: text('user.id', 'enduser.id'),
+    session: text('session.id'),
+    device,
+    system: [system, text('os.version')].filter(Boolean).join(' '),
+    carrier,
+    country: text('toplens.region', 'geo.country.iso_code'),
+    site: text('toplens.site'),
+    screen: text('app.screen.name'),
+    type: text('exception.type') || 'Crash',
+    message: cleanText(raw('exception.message'), lengths.message),
+    stack: cleanLines(raw('exception.stacktrace'), lengths.stack),
+    thread: text('thread.name'),
+    threads: listIn(raw('toplens.threads'))
+      .slice(0, MOST_THREADS)
+      .map((one) => ({
+        name: cleanText(String(one.name ?? '')),
+        stack: cleanLines(String(one.stack ?? ''), lengths.stack),
+      })),
+    trail: listIn(raw('toplens.trail'))
+      .slice(-MOST_TRAIL)
+      .map((one) => ({ atMs: Number(one.at), what: cleanText(String(one.what ?? '')) }))
+      .filter(({ atMs, what }) => Number.isFinite(atMs) && what !== ''),
+    spanId: isSpanId(spanId) ? spanId : '',
+  };
+}
+
+/** Objects of a JSON list, also of one that was cut off in the middle. */
+function listIn(text: string): Record<string, unknown>[] {
+  const whole = parsed(text) ?? parsed(`${text.slice(0, text.lastIndexOf('}') + 1)}]`);
+  return Array.isArray(whole)
+    ? whole.filter((one): one is Record<string, unknown> => typeof one === 'object' && one !== null)
+    : [];
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * A crash as a failed attempt of the screen that was shown (of the launch, where no screen is told), so that crashes are
+ * judged, billed and ranked as all that fails. When the crash names an attempt, the phone tells that one itself.
+ */
+export function attemptOfCrash(crash: Crash): Attempt | undefined {
+  if (crash.spanId !== '') return undefined;
+  const { id, atUs, component, application, version, person, session, device, carrier, country, screen } = crash;
+  return {
+    traceId: id.padStart(32, '0'),
+    spanId: id,
+    parentSpanId: '',
+    startUs: atUs,
+    durationUs: 0,
+    flow: screen === '' ? launchFlow('cold') : screenFlow(screen),
+    application,
+    component,
+    zone: '',
+    ranOn: [device, crash.system].filter(Boolean).join(' · '),
+    isUserSide: true,
+    isHandheld: true,
+    failed: true,
+    probe: false,
+    kind: 'work',
+    failure: crash.type,
+    detail: undefined,
+    person,
+    session,
+    site: crash.site,
+    version,
+    region: country,
+    tier: '',
+    promotion: '',
+    item: '',
+    host: '',
+    device,
+    browser: '',
+    system: crash.system.split(' ')[0] ?? '',
+    carrier,
+    userAgent: '',
+    valueMinor: NaN,
+    currency: '',
+  };
+}

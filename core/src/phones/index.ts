@@ -1,0 +1,5 @@
+export * from './crash';
+export * from './stack-frames';
+export * from './crash-group';
+export * from './mapping';
+export * from './versions';

@@ -1,0 +1,74 @@
+import { Router, json, type Request } from 'express';
+import { NameMapping } from '@toplens/core/phones';
+import type { Engine } from '../engine/engine';
+import { Problem } from '../errors';
+import type { Search } from '../search/search';
+import type { Database } from '../store/database';
+import { newestCrash, saveMapping } from '../store/phones';
+import { newMapping, phoneQuery } from '../contract/phones';
+import { checkBody } from './before';
+import { readInput, readWindow } from './query';
+
+/** Answers are asked for anew after so long: crashes come in all the time. */
+const FRESH_MS = 5_000;
+
+/** Phone applications: versions, crashes in groups, single crashes, and the mappings that restore their names. */
+export function phoneRoutes({
+  database,
+  engine,
+  search,
+  maxMapBytes,
+}: {
+  database: Database;
+  engine: Engine;
+  search: Search;
+  maxMapBytes: number;
+}): Router {
+  const router = Router();
+  const version = () => Math.floor(Date.now() / FRESH_MS);
+  /** A live window ends with the newest that is known: data has its own time. */
+  const windowOf = async (request: Request) => {
+    const question = readWindow(request);
+    if ('fromMs' in question) return question;
+    const toMs = Math.max(engine.figures?.watermarkMs ?? 0, (await newestCrash(database)) + 1);
+    return { fromMs: toMs - question.lengthMs, toMs };
+  };
+  router.get('/phone', async (request, response) => {
+    const { application } = readInput(phoneQuery, request.query);
+    response.json(
+      await search.ask('phone', { window: await windowOf(request), application: application || undefined }, version()),
+    );
+  });
+  router.get('/crash-groups/:crash', async (request, response) => {
+    const { crash: id } = request.params;
+    const found = isId(id)
+      ? await search.ask('crashGroup', { crash: id, window: await windowOf(request) }, version())
+      : null;
+    if (!found)
+      throw new Problem('notFound', `nothing crashed as ${id.slice(0, 40)} did in this time`, { field: 'crash' });
+    response.json(found);
+  });
+  router.get('/crashes/:crash', async (request, response) => {
+    const { crash: id } = request.params;
+    const found = isId(id) ? await search.ask('crash', id, version()) : null;
+    if (!found)
+      throw new Problem('notFound', `there is no crash ${id.slice(0, 40)}: it may be older than what is kept`, {
+        field: 'crash',
+      });
+    response.json(found);
+  });
+  router.post('/name-mappings', json({ limit: maxMapBytes }), async (request, response) => {
+    checkBody(request.body);
+    const { mapping, ...key } = readInput(newMapping, request.body);
+    const classes = NameMapping.read(mapping).size;
+    if (classes === 0)
+      throw new Problem('badInput', 'mapping: expected lines as “app.round.Camera -> a.b:”, as R8 writes them', {
+        field: 'mapping',
+      });
+    await saveMapping(database, key, mapping);
+    response.status(201).json({ ...key, classes });
+  });
+  return router;
+}
+
+const isId = (text: string) => /^[0-9a-f]{16}$/.test(text);

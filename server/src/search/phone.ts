@@ -1,0 +1,296 @@
+import { versionFigures, type VersionFigures } from '@toplens/core/phones';
+import { quantileSorted, rateRatio, sortedCopy } from '@toplens/core/stats';
+import { maskText } from '@toplens/core/handoffs';
+import type { Window } from '@toplens/core/time';
+import type { CrashGroupPageShape, CrashGroupShape, PhoneShape, PhoneVersionShape } from '../contract/phones';
+import type { Database } from '../store/database';
+import {
+  crashesWithin,
+  launchesBy,
+  launchesByVersion,
+  launchFlows,
+  loadCrash,
+  PHONE_DIMENSIONS,
+  type LaunchFlows,
+  type StoredCrash,
+} from '../store/phones';
+import { firstSeen } from '../store/releases';
+import { CrashReader, type ReadCrash } from './read-crash';
+
+export interface PhoneQuestion {
+  window: Window;
+  /** of this application alone */
+  application: string | undefined;
+}
+
+const MOST_CRASHES = 50_000;
+const MOST_GROUPS = 60;
+const MOST_VERSIONS = 12;
+const MOST_VALUES = 8;
+const MOST_LISTED = 20;
+/** So many crashes of the newest version would have been expected: then none of them is said to be gone. */
+const FEWEST_EXPECTED = 3;
+
+interface Group extends ReadCrash {
+  id: string;
+  /** newest first */
+  crashes: StoredCrash[];
+}
+
+/** Versions of phone applications side by side, and their crashes in groups, by people. */
+export async function phone(database: Database, { window, application }: PhoneQuestion): Promise<PhoneShape> {
+  const applications = await launchFlows(database);
+  const wanted = applications.filter((one) => application === undefined || one.application === application);
+  const all = await crashesWithin(database, window, MOST_CRASHES);
+  const crashes = all.filter((crash) => application === undefined || crash.application === application);
+  const groups = await groupsOf(database, crashes);
+  const versions = new Map<string, PhoneVersionShape[]>();
+  for (const flows of wanted)
+    versions.set(
+      flows.application,
+      await versionShapes(database, flows, {
+        window,
+        crashes: crashes.filter((one) => one.application === flows.application),
+      }),
+    );
+  return {
+    window,
+    isCut: all.length === MOST_CRASHES,
+    applications: wanted.map((one) => {
+      const own = versions.get(one.application) ?? [];
+      const ofIt = crashes.filter((crash) => crash.application === one.application);
+      return {
+        application: one.application,
+        launches: sumOf(own, ({ launches }) => launches),
+        crashes: ofIt.length,
+        peopleCrashed: peopleOf(ofIt),
+        versions: own.slice(0, MOST_VERSIONS),
+      };
+    }),
+    groups: groups
+      .map((group) => groupShape(group, versions.get(group.crashes[0]?.application ?? '') ?? []))
+      .sort((a, b) => b.people - a.people || b.crashes - a.crashes)
+      .slice(0, MOST_GROUPS),
+  };
+}
+
+/**
+ * The group of a crash: where it happens more often than elsewhere, and its newest crashes; null when there is no such
+ * crash. A group is asked for by a crash of it: names that are restored later give a group another key.
+ */
+export async function crashGroup(
+  database: Database,
+  { crash, window }: { crash: string; window: Window },
+): Promise<CrashGroupPageShape | null> {
+  const one = await loadCrash(database, crash);
+  if (!one) return null;
+  const { group: key } = await new CrashReader(database).read(one);
+  const all = await groupsOf(database, await crashesWithin(database, window, MOST_CRASHES));
+  const group = all.find(({ id }) => id === key);
+  if (!group) return null;
+  const application = (group.crashes[0] as StoredCrash).application;
+  const flows = (await launchFlows(database)).find((one) => one.application === application);
+  const ofApplication = flows ? await versionShapes(database, flows, { window, crashes: group.crashes }) : [];
+  return {
+    window,
+    group: groupShape(group, ofApplication),
+    frames: group.frames,
+    where: [
+      ...(flows
+        ? await Promise.all(
+            PHONE_DIMENSIONS.map((dimension) => whereShape(database, flows, { window, dimension, group })),
+          )
+        : []),
+      sharesBy(group, 'system'),
+      sharesBy(group, 'screen'),
+    ].filter(({ values }) => values.length > 0),
+    newest: group.crashes.slice(0, MOST_LISTED).map(({ id: crash, atMs, version, device, system, screen }) => ({
+      id: crash,
+      atMs,
+      version,
+      device,
+      system,
+      screen,
+    })),
+  };
+}
+
+async function groupsOf(database: Database, crashes: readonly StoredCrash[]): Promise<Group[]> {
+  const reader = new CrashReader(database);
+  const groups = new Map<string, Group>();
+  for (const crash of crashes) {
+    const read = await reader.read(crash);
+    const group = groups.get(read.group);
+    if (group) group.crashes.push(crash);
+    else groups.set(read.group, { ...read, id: read.group, crashes: [crash] });
+  }
+  return [...groups.values()];
+}
+
+const sumOf = <One>(ones: readonly One[], value: (one: One) => number) =>
+  ones.reduce((sum, one) => sum + value(one), 0);
+
+/** Where nobody is named each session stands for somebody, and each crash without one. */
+const peopleOf = (crashes: readonly StoredCrash[]): number =>
+  new Set(crashes.map(({ person, session, id }) => (person !== 0 ? `p${person}` : session !== 0 ? `s${session}` : id)))
+    .size;
+
+async function versionShapes(
+  database: Database,
+  flows: LaunchFlows,
+  { window, crashes }: { window: Window; crashes: readonly StoredCrash[] },
+): Promise<PhoneVersionShape[]> {
+  const stored = await launchesByVersion(database, flows, window);
+  const first = await firstSeen(database, flows.application);
+  const told = new Set(stored.map(({ version }) => version));
+  const silent = [...new Set(crashes.map(({ version }) => version))].filter((version) => !told.has(version));
+  const all = [
+    ...stored,
+    ...silent.map((version) => ({ version, launches: 0, people: 0, coldMs: [], warmMs: [] })),
+  ].sort((a, b) => (first.get(b.version) ?? 0) - (first.get(a.version) ?? 0) || newerFirst(a.version, b.version));
+  const launches = sumOf(all, (one) => one.launches);
+  const figures = versionFigures(
+    all.map((one) => {
+      const own = crashes.filter(({ version }) => version === one.version);
+      return {
+        ...one,
+        crashes: own.length,
+        peopleCrashed: Math.min(one.people, peopleOf(own)),
+        coldStartsMs: one.coldMs,
+      };
+    }),
+  );
+  return figures.map((one, i) => {
+    const { coldMs, warmMs } = all[i] as (typeof all)[number];
+    return {
+      ...versionShape(one),
+      firstMs: first.get(one.version) ?? null,
+      shareOfLaunches: launches > 0 ? one.launches / launches : 0,
+      cold: startsOf(coldMs),
+      warm: startsOf(warmMs),
+    };
+  });
+}
+
+/** "7.10.0" is newer than "7.9.0". */
+const newerFirst = (a: string, b: string) => b.localeCompare(a, 'en', { numeric: true });
+
+const versionShape = ({
+  crashRate,
+  crashFree,
+  standsOut,
+  version,
+  launches,
+  crashes,
+  people,
+  peopleCrashed,
+}: VersionFigures) => ({
+  version,
+  launches,
+  crashes,
+  people,
+  peopleCrashed,
+  crashRate: crashRate ?? null,
+  crashFree: crashFree ?? null,
+  standsOut: standsOut.map(({ times, ...one }) => ({ ...one, times: Number.isFinite(times) ? times : null })),
+});
+
+function startsOf(ms: readonly number[]): PhoneVersionShape['cold'] {
+  if (ms.length === 0) return null;
+  const sorted = sortedCopy(ms);
+  const at = (p: number) => quantileSorted(sorted, p) as number;
+  return { starts: ms.length, medianMs: at(0.5), p75Ms: at(0.75), p95Ms: at(0.95) };
+}
+
+/** @param versions of its application, newest first */
+function groupShape(
+  { id, crashes, frames, isRestored }: Group,
+  versions: readonly PhoneVersionShape[],
+): CrashGroupShape {
+  const newest = crashes[0] as StoredCrash;
+  const own = frames.find(({ isOwn }) => isOwn) ?? frames[0];
+  const byVersion = new Map<string, number>();
+  for (const { version } of crashes) byVersion.set(version, (byVersion.get(version) ?? 0) + 1);
+  const launches = sumOf(versions, (one) => one.launches);
+  const ordered = [...byVersion].sort(([a], [b]) => orderOf(versions, a) - orderOf(versions, b));
+  return {
+    id,
+    application: newest.application,
+    type: newest.type,
+    message: maskText(newest.message),
+    place: own ? `${(own.module.split(/[./]/).at(-1) ?? own.module) || own.file}.${own.method}` : '',
+    crashes: crashes.length,
+    people: peopleOf(crashes),
+    devices: new Set(crashes.map(({ device }) => device).filter(Boolean)).size,
+    shareOfLaunches: launches > 0 ? Math.min(1, crashes.length / launches) : null,
+    firstMs: (crashes.at(-1) as StoredCrash).atMs,
+    lastMs: newest.atMs,
+    versions: ordered.map(([version, count]) => ({
+      version,
+      crashes: count,
+      launches: versions.find((one) => one.version === version)?.launches ?? 0,
+    })),
+    state: stateOf(byVersion, versions),
+    isRestored,
+    sample: newest.id,
+  };
+}
+
+const orderOf = (versions: readonly PhoneVersionShape[], version: string): number => {
+  const at = versions.findIndex((one) => one.version === version);
+  return at < 0 ? versions.length : at;
+};
+
+/** New: only the newest version has it. Gone: the newest has none, where at the rate of the others some were due. */
+function stateOf(
+  byVersion: ReadonlyMap<string, number>,
+  versions: readonly PhoneVersionShape[],
+): CrashGroupShape['state'] {
+  const [newest, ...others] = versions;
+  if (!newest || others.length === 0) return 'known';
+  const inNewest = byVersion.get(newest.version) ?? 0;
+  const inOthers = sumOf(others, ({ version }) => byVersion.get(version) ?? 0);
+  if (inNewest > 0 && inOthers === 0) return 'new';
+  const launches = sumOf(others, (one) => one.launches);
+  const expected = launches > 0 ? (inOthers / launches) * newest.launches : 0;
+  return inNewest === 0 && expected >= FEWEST_EXPECTED ? 'gone' : 'known';
+}
+
+/** How often launches with a value end so, against all other launches. */
+async function whereShape(
+  database: Database,
+  flows: LaunchFlows,
+  { window, dimension, group }: { window: Window; dimension: (typeof PHONE_DIMENSIONS)[number]; group: Group },
+): Promise<CrashGroupPageShape['where'][number]> {
+  const told = await launchesBy(database, flows, { window, dimension });
+  const [launches, crashes] = [sumOf(told, (one) => one.launches), group.crashes.length];
+  const values = told
+    .map(({ value, launches: own }) => {
+      const met = group.crashes.filter((crash) => crash[dimension] === value).length;
+      const ratio = own > 0 && launches > own ? rateRatio(met, own, crashes - met, launches - own) : undefined;
+      return {
+        value,
+        crashes: met,
+        launches: own,
+        times: ratio && Number.isFinite(ratio.ratio) ? ratio.ratio : null,
+        low: ratio?.low ?? null,
+        high: ratio && Number.isFinite(ratio.high) ? ratio.high : null,
+      };
+    })
+    .filter((one) => one.crashes > 0)
+    .sort((a, b) => b.crashes - a.crashes)
+    .slice(0, MOST_VALUES);
+  return { dimension, values };
+}
+
+/** Where launches do not tell a value, its share of the crashes is all that is known. */
+function sharesBy({ crashes }: Group, dimension: 'system' | 'screen'): CrashGroupPageShape['where'][number] {
+  const counts = new Map<string, number>();
+  for (const crash of crashes)
+    if (crash[dimension] !== '') counts.set(crash[dimension], (counts.get(crash[dimension]) ?? 0) + 1);
+  const values = [...counts]
+    .sort(([a, inA], [b, inB]) => inB - inA || (a < b ? -1 : 1))
+    .slice(0, MOST_VALUES)
+    .map(([value, count]) => ({ value, crashes: count, launches: null, times: null, low: null, high: null }));
+  return { dimension, values };
+}

@@ -1,0 +1,182 @@
+import { launchFlow, LAUNCHES } from '@toplens/core/flows';
+import type { Crash } from '@toplens/core/phones';
+import type { Window } from '@toplens/core/time';
+import { nameOf } from '../names/name-of';
+import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
+import type { Database } from './database';
+
+/** What is kept of a crash beside its columns. */
+export type CrashDetail = Pick<Crash, 'thread' | 'threads' | 'trail'>;
+
+const within = (column: string, { fromMs, toMs }: Window) =>
+  `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
+
+/** Flows whose attempts are launches. */
+export interface LaunchFlows {
+  application: string;
+  cold: number[];
+  warm: number[];
+}
+
+/** Applications that tell of their launches, in order of the alphabet. */
+export async function launchFlows(database: Database): Promise<LaunchFlows[]> {
+  const rows = await database.query<{ id: number; value: string }>(
+    `SELECT id, value FROM name WHERE kind = 'flow' AND (${LAUNCHES.map(
+      (launch) => `value LIKE '%${FLOW_SEPARATOR}${launchFlow(launch)}${FLOW_SEPARATOR}'`,
+    ).join(' OR ')}) ORDER BY value`,
+  );
+  const found = new Map<string, LaunchFlows>();
+  for (const { id, value } of rows) {
+    const { application, technicalName } = parseFlowText(value);
+    let flows = found.get(application);
+    if (!flows) found.set(application, (flows = { application, cold: [], warm: [] }));
+    (technicalName === launchFlow('cold') ? flows.cold : flows.warm).push(id);
+  }
+  return [...found.values()];
+}
+
+export interface StoredVersionLaunches {
+  version: string;
+  launches: number;
+  people: number;
+  /** of launches that did not fail, milliseconds: a fair part, the same each time */
+  coldMs: number[];
+  warmMs: number[];
+}
+
+/** So many starts of a version tell how long they take. */
+const MOST_STARTS = 2_000;
+
+/** Launches of an application by version. */
+export const launchesByVersion = (
+  database: Database,
+  { cold, warm }: LaunchFlows,
+  window: Window,
+): Promise<StoredVersionLaunches[]> => {
+  const starts = (flows: string) =>
+    `coalesce((array_agg(duration_us::float8 / 1000 ORDER BY span_id) FILTER (WHERE flow = ANY(${flows}) AND flags & 1 = 0))[1:${MOST_STARTS}], '{}')`;
+  return database.query<StoredVersionLaunches & Record<string, unknown>>(
+    `SELECT coalesce(${nameOf('version')}, '') AS version, launches, people, "coldMs", "warmMs" FROM
+       (SELECT version, count(*)::int AS launches, count(DISTINCT nullif(person, 0))::int AS people, ${starts('$1::int[]')} AS "coldMs", ${starts('$2::int[]')} AS "warmMs"
+          FROM attempt WHERE flow = ANY($1::int[] || $2::int[]) AND ${within('started_us', window)} GROUP BY version) v`,
+    [cold, warm],
+  );
+};
+
+/** What launches and crashes are told apart by. */
+export const PHONE_DIMENSIONS = ['version', 'device', 'carrier', 'country'] as const;
+export type PhoneDimension = (typeof PHONE_DIMENSIONS)[number];
+/** As attempts call them. */
+const OF_ATTEMPT: Readonly<Record<PhoneDimension, string>> = {
+  version: 'version',
+  device: 'device',
+  carrier: 'carrier',
+  country: 'region',
+};
+
+/** Launches by the values of a dimension; those that do not tell it are left out. */
+export const launchesBy = (
+  database: Database,
+  { cold, warm }: LaunchFlows,
+  { window, dimension }: { window: Window; dimension: PhoneDimension },
+): Promise<{ value: string; launches: number }[]> =>
+  database.query(
+    `SELECT ${nameOf('of')} AS value, launches FROM (SELECT ${OF_ATTEMPT[dimension]} AS of, count(*)::int AS launches FROM attempt
+       WHERE flow = ANY($1::int[]) AND ${within('started_us', window)} AND ${OF_ATTEMPT[dimension]} <> 0 GROUP BY 1) l ORDER BY launches DESC, value`,
+    [[...cold, ...warm]],
+  );
+
+export interface StoredCrash {
+  /** 16 hexadecimal digits */
+  id: string;
+  atMs: number;
+  component: string;
+  application: string;
+  version: string;
+  /** number of the name; 0 when nobody is named */
+  person: number;
+  session: number;
+  device: string;
+  system: string;
+  carrier: string;
+  country: string;
+  screen: string;
+  type: string;
+  message: string;
+  stack: string;
+}
+
+const TEXTS = ['component', 'application', 'version', 'device', 'system', 'carrier', 'country', 'screen'] as const;
+const CRASH = `lpad(to_hex(id), 16, '0') AS id, at_us::float8 / 1000 AS "atMs", person, session::float8 AS session, type, message, stack,
+  ${TEXTS.map((text) => `coalesce(${nameOf(text)}, '') AS ${text}`).join(', ')}`;
+
+/** Crashes of a window, the newest of more than `most`. */
+export const crashesWithin = (database: Database, window: Window, most: number): Promise<StoredCrash[]> =>
+  database.query<StoredCrash & Record<string, unknown>>(
+    `SELECT ${CRASH} FROM (SELECT * FROM phone_crash WHERE ${within('at_us', window)} ORDER BY at_us DESC, id LIMIT ${most}) c`,
+  );
+
+/** One crash with all that is known of it. @param id 16 hexadecimal digits */
+export async function loadCrash(
+  database: Database,
+  id: string,
+): Promise<(StoredCrash & { detail: CrashDetail }) | undefined> {
+  const [row] = await database.query<StoredCrash & { detail: CrashDetail }>(
+    `SELECT ${CRASH}, detail FROM phone_crash WHERE id = ('x' || $1)::bit(64)::int8`,
+    [id],
+  );
+  return row;
+}
+
+export interface SessionAttempt {
+  traceId: string;
+  spanId: string;
+  atMs: number;
+  durationMs: number;
+  failed: boolean;
+  /** text of its flow */
+  flow: string;
+  failure: string;
+}
+
+/** Attempts of a session in a stretch of time, in order; the last of more than `most`. */
+export const attemptsOfSession = (
+  database: Database,
+  { session, window, most }: { session: number; window: Window; most: number },
+): Promise<SessionAttempt[]> =>
+  database.query<SessionAttempt & Record<string, unknown>>(
+    `SELECT replace(trace_id::text, '-', '') AS "traceId", lpad(to_hex(span_id), 16, '0') AS "spanId", started_us::float8 / 1000 AS "atMs",
+            duration_us::float8 / 1000 AS "durationMs", flags & 1 = 1 AS failed, coalesce(${nameOf('flow')}, '') AS flow, coalesce(${nameOf('failure')}, '') AS failure
+       FROM (SELECT * FROM attempt WHERE session = $1 AND ${within('started_us', window)} ORDER BY started_us DESC LIMIT ${most}) a ORDER BY started_us, span_id`,
+    [session],
+  );
+
+export interface MappingKey {
+  component: string;
+  version: string;
+}
+
+export const saveMapping = (
+  database: Database,
+  { component, version }: MappingKey,
+  mapping: string,
+): Promise<unknown> =>
+  database.query(
+    `INSERT INTO name_mapping (component, version, mapping) VALUES ($1, $2, $3)
+       ON CONFLICT (component, version) DO UPDATE SET mapping = excluded.mapping, uploaded = now()`,
+    [component, version, mapping],
+  );
+
+export async function loadMapping(database: Database, { component, version }: MappingKey): Promise<string | undefined> {
+  const [row] = await database.query<{ mapping: string }>(
+    'SELECT mapping FROM name_mapping WHERE component = $1 AND version = $2',
+    [component, version],
+  );
+  return row?.mapping;
+}
+
+/** When the newest crash happened, milliseconds; 0 before the first. */
+export async function newestCrash(database: Database): Promise<number> {
+  const [row] = await database.query<{ ms: number | null }>('SELECT max(at_us)::float8 / 1000 AS ms FROM phone_crash');
+  return row?.ms ?? 0;
+}
