@@ -5956,6 +5956,8 @@ export interface components {
              * @example 0.012
              */
             shareOfLaunches: number | null;
+            /** @description what was shown when it crashed; '' where that is not told */
+            screens: string[];
             /**
              * @description the first in the window
              * @example 1772442840000

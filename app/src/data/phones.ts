@@ -16,6 +16,17 @@ export function usePhone(view: View) {
   });
 }
 
+/** Crashes of an application in a window that is not that of the view; nothing is asked without an application. */
+export function usePhoneWithin({ fromMs, toMs }: { fromMs: number; toMs: number }, application: string | undefined) {
+  const query = { from: new Date(fromMs).toISOString(), to: new Date(toMs).toISOString(), application };
+  return useQuery({
+    queryKey: ['phone', query],
+    queryFn: () => get('/api/phone', { query }),
+    enabled: application !== undefined,
+    placeholderData: keepPreviousData,
+  });
+}
+
 /** The group of a crash. */
 export function useCrashGroup(crash: string, view: View) {
   const query = windowQuery(view);

@@ -84,6 +84,7 @@ export function toAttempt(span: Span): Attempt {
     ...placeOf(resource),
     isHandheld: isHandheld(resource, text('user_agent.original')),
     failed: isFailed(span),
+    crashed: attributes['toplens.outcome'] === 'crashed',
     probe: text('user_agent.synthetic.type') !== '',
     kind: span.kind === SpanKind.CONSUMER ? 'background' : 'work',
     failure: isFailed(span) ? failureOf(span) : '',
@@ -158,7 +159,8 @@ const statusOf = (span: Span) =>
 
 /** Error status at the span, an answer of the 5xx class, or a business rule of the sender. */
 function isFailed(span: Span): boolean {
-  return span.error || (statusOf(span) ?? 0) >= 500 || span.attributes['toplens.outcome'] === 'failed';
+  const outcome = span.attributes['toplens.outcome'];
+  return span.error || (statusOf(span) ?? 0) >= 500 || outcome === 'failed' || outcome === 'crashed';
 }
 
 function failureOf(span: Span): string {

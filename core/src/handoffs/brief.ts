@@ -37,6 +37,8 @@ export interface Brief {
   journeys: string[];
   /** promises whose budget it spends, a line each */
   promises: string[];
+  /** where it crashes in people's hands, in which versions, in which code, and after what; a line each */
+  crashes: string[];
   /** what else was seen: hosts that were not as usual, what the logs say, a line each */
   around: string[];
   samples: {
@@ -75,6 +77,7 @@ export function briefMarkdown(brief: Brief): string {
     `- **Where** ${plain(brief.application)}: ${brief.flows.map((flow) => `${plain(flow.name)} (\`${flow.technicalName.replaceAll('`', "'")}\`)`).join(', ')}`,
     `- **People hurt** ${count(brief.people.estimate)} (${count(brief.people.low)} to ${count(brief.people.high)})${brief.people.key > 0 ? `, ${count(brief.people.key)} of them key customers` : ''}`,
     ...(brief.component ? [`- **Likely origin** ${plain(brief.component.name)}: ${plain(brief.component.words)}`] : []),
+    ...brief.crashes.map((words) => `- **Crash** ${plain(words)}`),
     ...(brief.around.length > 0 ? [`- **Seen beside it** ${brief.around.map(plain).join('; ')}`] : []),
     `- **Who is hit most** ${brief.mostHit.length > 0 ? brief.mostHit.map((hit) => plain(hit.words)).join('; ') : 'nobody stands out'}`,
     `- **To reproduce** ${plain(brief.reproduce)}`,

@@ -76,6 +76,7 @@ const BRIEF: Brief = {
     'Step 3 of 5 of Send a parcel: 194 left because of trouble; 24 are lost further down until that is fixed too',
   ],
   promises: ['“Labels”: 42 attempts outside it, 12 % of all that may be; adds €120 to the penalty expected'],
+  crashes: ['PhotoStore.keep: Lost: the picture was closed. 64 crashes for 39 people'],
   around: ['CPU, mid-2: 30 % usually, 97 % now', 'log, error, 50 lines, never before: no surcharge for band ‹…›'],
   samples: [
     {

@@ -17,6 +17,7 @@ describe('sentences', () => {
     [{ ...facts, signal: 'slow' as const }, 'Takes 4.1× as long as usual: Pick a slot'],
     [{ ...facts, signal: 'slow' as const, slowness: 1.1 }, 'Is slow for 30 %, usually 0.4 %: Pick a slot'],
     [{ ...facts, signal: 'failing' as const }, 'Fails for 30 %, usually 0.4 %: Pick a slot'],
+    [{ ...facts, signal: 'failing' as const, isCrash: true }, 'Crashes for 30 %, usually 0.4 %: Pick a slot'],
     [
       { ...facts, signal: 'failing' as const, only: { dimension: 'promotion' as const, value: 'SPRING10' } },
       'Fails for promotion SPRING10: Pick a slot',

@@ -13,6 +13,8 @@ export interface IncidentFacts {
   lengthMs: number;
   /** the flow is the load of a page */
   isPage?: boolean;
+  /** most of what failed ended by a crash of the application */
+  isCrash?: boolean;
   /** the whole application fell silent */
   wholeApplication: boolean;
   /** duration now against usual, 1 = as usual */
@@ -46,12 +48,18 @@ export function incidentTitle(facts: IncidentFacts): string {
     return `${missing} than usual: ${flow}`;
   }
   if (facts.signal === 'failing') {
-    const fails = facts.isPage ? (isOver ? 'Came incomplete' : 'Comes incomplete') : isOver ? 'Failed' : 'Fails';
+    const fails = failsWords(facts);
     if (facts.only) return `${fails} for ${DIMENSION_WORDS[facts.only.dimension]} ${facts.only.value}: ${flow}`;
     return `${fails} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}: ${flow}`;
   }
   if (facts.slowness >= 1.3) return `${isOver ? 'Took' : 'Takes'} ${times(facts.slowness)} as long as usual: ${of}`;
   return `${isOver ? 'Was slow' : 'Is slow'} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}: ${of}`;
+}
+
+function failsWords({ isPage, isCrash, isOver }: IncidentFacts): string {
+  if (isPage) return isOver ? 'Came incomplete' : 'Comes incomplete';
+  if (isCrash) return isOver ? 'Crashed' : 'Crashes';
+  return isOver ? 'Failed' : 'Fails';
 }
 
 /** Second sentence of an incident: what it did to people. */

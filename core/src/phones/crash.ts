@@ -153,6 +153,7 @@ export function attemptOfCrash(crash: Crash): Attempt | undefined {
     isUserSide: true,
     isHandheld: true,
     failed: true,
+    crashed: true,
     probe: false,
     kind: 'work',
     failure: crash.type,

@@ -23,6 +23,8 @@ export interface Attempt {
   /** the person had a phone or tablet in hand */
   isHandheld: boolean;
   failed: boolean;
+  /** it failed because the application ended by a crash */
+  crashed?: boolean;
   /** scripted check: kept, never counted among people */
   probe: boolean;
   kind: AttemptKind;
@@ -97,6 +99,8 @@ export const PAGE = 16;
 export const BUSINESS_EVENT = 32;
 /** on a phone or tablet */
 export const HANDHELD = 64;
+/** ended by a crash of the application */
+export const CRASHED = 128;
 
 /**
  * work: what a person asked for and waits for; background: begun by a message, nobody waits for it; page: the load of a

@@ -1,3 +1,4 @@
+import { isFlowOfScreens } from '@toplens/core/phones';
 import { Router } from 'express';
 import type { InferType } from 'yup';
 import { briefQuery } from '../contract/handoffs';
@@ -32,15 +33,34 @@ export async function askIncident(
 }
 
 /** What else was seen, for the brief. A brief is written whether the logs can be read or not. */
-export async function askAround(engine: Engine, search: Search, { id, window }: IncidentShape): Promise<Around> {
-  const [hosts, scope, { journeys }] = await Promise.all([
+export async function askAround(engine: Engine, search: Search, incident: IncidentShape): Promise<Around> {
+  const { id, window } = incident;
+  const [hosts, scope, { journeys }, crashes] = await Promise.all([
     engine.ask('incidentHosts', { id }),
     engine.ask('logScope', { id }),
     engine.ask('journeys', { window, focus: { values: {} } }),
+    crashesAround(search, incident).catch(() => null),
   ]);
-  if (!scope) return { hosts, logs: null, journeys };
+  if (!scope) return { hosts, logs: null, journeys, crashes };
   const { version, ...question } = scope;
-  return { hosts, logs: await search.ask('logPatterns', question, version).catch(() => null), journeys };
+  return { hosts, logs: await search.ask('logPatterns', question, version).catch(() => null), journeys, crashes };
+}
+
+/** The crashes that hurt most people on a screen that is in trouble; null where none is. */
+async function crashesAround(
+  search: Search,
+  { window, application, parts }: IncidentShape,
+): Promise<Around['crashes']> {
+  const isOnPhone = parts.some(({ technicalName }) => /^(?:screen |launch, )/.test(technicalName));
+  if (!isOnPhone) return null;
+  const version = window.toMs;
+  const { applications, groups } = await search.ask('phone', { window, application }, version);
+  const group = groups.find(({ screens }) =>
+    parts.some(({ technicalName }) => isFlowOfScreens(technicalName, screens)),
+  );
+  if (!group) return null;
+  const newest = applications.find((one) => one.application === application)?.versions[0];
+  return { group, example: await search.ask('crash', group.sample, version), newest };
 }
 
 const LONGEST_ASIDE_MS = 31 * 86_400_000;

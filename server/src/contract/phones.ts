@@ -3,7 +3,22 @@ import { object, string } from 'yup';
 import { Interval, Window } from './common';
 import { get, ok, path, post, type Paths } from './paths';
 import { windowQuery } from './queries';
-import { EPOCH_MS, MS, SHARE, flag, integer, list, number, oneOf, orNull, record, ref, resource, text } from './words';
+import {
+  EPOCH_MS,
+  MS,
+  SHARE,
+  flag,
+  integer,
+  list,
+  number,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+  texts,
+} from './words';
 
 const starts = (words: string) =>
   orNull(
@@ -51,6 +66,7 @@ export const CrashGroup = resource('CrashGroup', 'Crashes at one place of the co
   people: integer('people, each counted once; sessions where nobody is named', 'people', 24),
   devices: integer('models of devices', 'models', 3),
   shareOfLaunches: orNull(number('share of launches that ended so; null where launches are not told', SHARE, 0.012)),
+  screens: texts("what was shown when it crashed; '' where that is not told", ['Take a photo']),
   firstMs: number('the first in the window', EPOCH_MS, 1772442840000),
   lastMs: number('the newest', EPOCH_MS, 1772446440000),
   versions: list(

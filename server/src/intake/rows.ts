@@ -1,5 +1,6 @@
 import { type InnerSpan } from '@toplens/core/flows';
 import {
+  CRASHED,
   emptyColumns,
   FAILED,
   HANDHELD,
@@ -127,6 +128,7 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
     (probe ? PROBE : 0) |
     (isUserSide ? USER_SIDE : 0) |
     (isHandheld ? HANDHELD : 0) |
+    (attempt.crashed ? CRASHED : 0) |
     KIND_FLAGS[kind];
   const flow = names.idOf(
     'flow',

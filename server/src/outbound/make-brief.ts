@@ -1,11 +1,13 @@
 import { briefMarkdown, reproduceWords, type Brief } from '@toplens/core/handoffs';
 import { FIGURE_KINDS } from '@toplens/core/hosts';
 import { spentWords, type BillLineName } from '@toplens/core/incidents';
+import { crashLines } from '@toplens/core/phones';
 import { repairWords, stepWords } from '@toplens/core/journeys';
 import { DIMENSION_WORDS } from '@toplens/core/telemetry';
 import type { IncidentShape } from '../contract/incidents';
 import type { HostsShape } from '../contract/infrastructure';
 import type { JourneyShape } from '../contract/journeys';
+import type { CrashGroupShape, CrashPageShape, PhoneVersionShape } from '../contract/phones';
 import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
 
 const LINE_WORDS: Record<BillLineName, { words: string; unit: string }> = {
@@ -24,6 +26,15 @@ export interface Around {
   hosts: HostsShape | null;
   logs: LogPatternsShape | null;
   journeys: readonly JourneyShape[];
+  crashes: CrashesAround | null;
+}
+
+/** Crashes on the screens that are in trouble. */
+export interface CrashesAround {
+  group: CrashGroupShape;
+  /** one crash of it */
+  example: CrashPageShape | null;
+  newest: PhoneVersionShape | undefined;
 }
 
 /** So many of each kind: a brief is one page. */
@@ -95,6 +106,9 @@ export function makeBrief(
     reproduce: howToReproduce(incident),
     journeys: journeysHit(incident, around.journeys),
     promises: incident.promises.slice(0, MOST_LINES).map((one) => spentWords(one, incident.currency)),
+    crashes: around.crashes
+      ? crashLines(around.crashes.group, around.crashes.example ?? undefined, around.crashes.newest)
+      : [],
     around: aroundWords(around),
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),

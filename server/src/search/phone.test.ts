@@ -1,3 +1,4 @@
+import { CRASHED } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { Ajv2020 } from 'ajv/dist/2020';
 import { openApi } from '../contract/open-api';
@@ -195,6 +196,11 @@ test('a crash stands among the flows as a failed attempt of the screen that was 
   const photo = rows.find(({ technicalName }) => technicalName === 'screen Take a photo');
   expect(photo).toMatchObject({ application: 'Round', attempts: counted, failedShare: 1 });
   expect(rows.map(({ technicalName }) => technicalName).sort()).toContain('launch, cold');
+  const [flags] = await server.database.query<{ crashed: number }>(
+    'SELECT count(*) FILTER (WHERE flags & $1 <> 0)::int AS crashed FROM attempt',
+    [CRASHED],
+  );
+  expect(flags?.crashed).toBe(crashed.length);
   expect((await ask<WorstFirstShape>('/worst-first?last=120')).freshness).toBeDefined();
 });
 

@@ -222,6 +222,7 @@ function groupShape(
     crashes: crashes.length,
     people: peopleOf(crashes),
     devices: new Set(crashes.map(({ device }) => device).filter(Boolean)).size,
+    screens: [...new Set(crashes.map(({ screen }) => screen))].slice(0, MOST_VALUES),
     shareOfLaunches: launches > 0 ? Math.min(1, crashes.length / launches) : null,
     firstMs: (crashes.at(-1) as StoredCrash).atMs,
     lastMs: newest.atMs,

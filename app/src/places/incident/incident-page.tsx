@@ -11,6 +11,7 @@ import { useIsWide } from '@/look/look';
 import { SPACE } from '@/look/tokens';
 import { AgainstNormal, timeAxisOf } from './against-normal';
 import { Decided } from './decided';
+import { CrashesPart } from './crashes-part';
 import { DecideSheet, type DecideOn } from './decide-sheet';
 import { Evidence } from './evidence';
 import { HandoffPart } from './handoff-part';
@@ -76,6 +77,7 @@ export function IncidentPage({ id }: { id: number }) {
                   <AgainstNormal incident={incident} />
                   <IncidentField incident={incident} />
                   <Evidence incident={incident} />
+                  <CrashesPart incident={incident} />
                   <LikelyOrigin incident={incident} />
                   <HostsPart incident={incident} />
                 </View>
@@ -90,6 +92,7 @@ export function IncidentPage({ id }: { id: number }) {
                 <MoneyPart incident={incident} />
                 <PromisesPart incident={incident} />
                 <HurtPart incident={incident} />
+                <CrashesPart incident={incident} />
                 <LikelyOrigin incident={incident} />
                 <Evidence incident={incident} />
                 <HostsPart incident={incident} />

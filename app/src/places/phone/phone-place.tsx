@@ -70,7 +70,14 @@ export function phoneSentence({ applications, groups }: Phone): string {
 }
 
 const VERSION_COLUMNS: readonly Column<Version>[] = [
-  figureColumn('first', 'First seen, ms since the epoch', ({ firstMs }) => firstMs, { show: (ms) => clock(ms) }),
+  {
+    key: 'first',
+    words: 'First seen',
+    label: 'First seen',
+    show: ({ firstMs }) => (firstMs === null ? '–' : clock(firstMs)),
+    value: ({ firstMs }) => firstMs,
+    save: ({ firstMs }) => (firstMs === null ? null : new Date(firstMs).toISOString()),
+  },
   textColumn('version', 'Version', ({ version }) => versionName(version)),
   figureColumn('launches', 'Launches', ({ launches }) => launches, { show: count }),
   figureColumn('share', 'Share of launches, 0 to 1', ({ shareOfLaunches }) => shareOfLaunches, { show: percent }),
@@ -183,7 +190,7 @@ function Groups({ groups, nowMs }: { groups: readonly Group[]; nowMs: number }) 
               <Words kind="small">
                 {[
                   STATE_WORDS[group.state],
-                  byVersionWords(group),
+                  `${byVersionWords(group)}.`,
                   `${group.application}, ${clock(group.firstMs, nowMs)} to ${clock(group.lastMs, nowMs)}`,
                 ]
                   .filter(Boolean)

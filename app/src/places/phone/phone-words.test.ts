@@ -33,6 +33,7 @@ const group = (more: Partial<Group> = {}): Group => ({
     { version: '7.3.0', crashes: 30, launches: 1_000 },
     { version: '', crashes: 1, launches: 0 },
   ],
+  screens: ['Photo'],
   state: 'new',
   isRestored: true,
   sample: '2',
@@ -44,6 +45,9 @@ test('a version is told by its crashes, whom it spared, and how it starts', () =
     '6.1 % of 1,000 launches crashed, between 4.7 % and 7.7 %',
   );
   expect(crashRateWords({ launches: 0, crashes: 1, crashRate: null })).toBe('1 crash; its launches are not told');
+  expect(crashRateWords({ launches: 25, crashes: 0, crashRate: interval(0, 0, 0.133) })).toBe(
+    'None of 25 launches crashed; the share is at most 13 %',
+  );
   expect(crashFreeWords({ people: 420, crashFree: interval(0.97, 0.95, 0.98) })).toBe(
     'it never crashed for 97 % of 420 people',
   );

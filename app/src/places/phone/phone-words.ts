@@ -14,6 +14,8 @@ export function crashRateWords({
   crashes,
 }: Pick<Version, 'launches' | 'crashRate' | 'crashes'>): string {
   if (crashRate === null) return `${counted(crashes, 'crash', 'crashes')}; its launches are not told`;
+  if (crashes === 0)
+    return `None of ${counted(launches, 'launch', 'launches')} crashed; the share is at most ${percent(crashRate.high)}`;
   const range = `between ${percent(crashRate.low)} and ${percent(crashRate.high)}`;
   return `${percent(crashRate.estimate)} of ${counted(launches, 'launch', 'launches')} crashed, ${range}`;
 }

@@ -12,7 +12,7 @@ import {
 import { BUCKET_MS } from '@toplens/core/flows';
 import { type Deviation } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
-import type { AttemptColumns } from '@toplens/core/telemetry';
+import { CRASHED, FAILED, type AttemptColumns } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { EngineState } from '../state/engine-state';
 import { isPastWindow } from '../reading/windows';
@@ -58,6 +58,7 @@ export function describeIncident(
     isOver,
     lengthMs: window.toMs - window.fromMs,
     isPage: flow.kind === 'page',
+    isCrash: isMostlyCrashes(rows, root.flow),
     wholeApplication: isWholeApplication(state, incident),
     slowness: slowness(state, root.flow, window),
     badShare:
@@ -69,6 +70,18 @@ export function describeIncident(
     ...(alone && { only: { dimension: alone.dimension, value: state.names.text(alone.value) } }),
   };
   return { title: incidentTitle(facts) };
+}
+
+/** Of what failed in a flow, more than half ended by a crash of the application. */
+function isMostlyCrashes(rows: AttemptColumns, flow: number): boolean {
+  let [failed, crashed] = [0, 0];
+  for (let i = 0; i < rows.n; i++) {
+    if (rows.flow[i] !== flow) continue;
+    const flags = rows.flags[i] as number;
+    if (flags & FAILED) failed++;
+    if (flags & CRASHED) crashed++;
+  }
+  return 2 * crashed > failed;
 }
 
 /** An outage in which every flow of the application that usually has attempts at that time is missing them. */
