@@ -811,7 +811,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Mappings that names in stacks are restored by */
+        get: operations["getNameMappings"];
         put?: never;
         /** Mapping that restores names in stacks; one of the same component and version is replaced */
         post: operations["postNameMappings"];
@@ -6316,6 +6317,35 @@ export interface components {
             classes: number;
         };
         /**
+         * NameMappings
+         * @description Mappings that names in stacks are restored by
+         */
+        NameMappings: {
+            /** @description mappings that are kept */
+            mappings: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example round
+                 */
+                component: string;
+                /**
+                 * @description version of the application
+                 * @example 7.3.0
+                 */
+                version: string;
+                /**
+                 * @description when it was uploaded
+                 * @example 1772442840000
+                 */
+                uploadedMs: number;
+                /**
+                 * @description size
+                 * @example 482100
+                 */
+                bytes: number;
+            }[];
+        };
+        /**
          * Phone
          * @description Phone applications: versions side by side, and crashes in groups
          */
@@ -11071,6 +11101,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CrashPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getNameMappings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Mappings that names in stacks are restored by */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameMappings"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -1,6 +1,7 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { windowQuery, type View } from '@/frame/view';
-import { get } from './client';
+import type { operations } from './api-types';
+import { get, post } from './client';
 import { refetchInterval } from './live';
 
 /** Crashes are grouped anew a few times a minute: all of a window are read for it. */
@@ -45,3 +46,20 @@ export const useCrash = (crash: string) =>
     queryFn: () => get('/api/crashes/{crash}', { path: { crash } }),
     staleTime: PHONE_MS,
   });
+
+export const useNameMappings = () =>
+  useQuery({ queryKey: ['name-mappings'], queryFn: () => get('/api/name-mappings', {}) });
+
+export type NewNameMapping = operations['postNameMappings']['requestBody']['content']['application/json'];
+
+/** A mapping restores names of crashes that came before it. */
+export function useKeepNameMapping() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: NewNameMapping) => post('/api/name-mappings', { body }),
+    onSuccess: async () => {
+      for (const key of ['name-mappings', 'phone', 'crash-group', 'crash'])
+        await client.invalidateQueries({ queryKey: [key] });
+    },
+  });
+}

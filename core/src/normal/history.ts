@@ -2,6 +2,7 @@ import { BUCKET_MS, type FlowBucket } from '../flows';
 import { sum } from '../stats';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS, type DayKinds, type Window } from '../time';
 import { type FlowNormal } from './flow-normal';
+import { dispersionAround } from './volume';
 import { learnNormal } from './learn-normal';
 import { type UsualBucket } from './bucket-history';
 import { SLOT_MS } from './learning-days';
@@ -251,6 +252,26 @@ export class History {
       slots.set(slotMs, normal);
     }
     return normal;
+  }
+
+  /**
+   * Variance-to-mean ratio of the attempts of several flows taken together, as it usually is around a moment. Where the
+   * same people walk them one after the other it is far above that of each. Not kept: it is asked where an outage is
+   * suspected.
+   */
+  dispersionTogether(flows: readonly number[], timeMs: number): number {
+    const slotMs = floorTo(timeMs, SLOT_MS);
+    const together = (startMs: number): UsualBucket | undefined => {
+      let attempts = 0;
+      for (const flow of flows) {
+        const bucket = this.#earlier(flow, startMs, slotMs);
+        if (!bucket) return undefined;
+        attempts += bucket.attempts;
+      }
+      return { ...EMPTY, attempts };
+    };
+    const firstMs = Math.min(...flows.map((flow) => this.firstMsOf(flow)));
+    return dispersionAround(together, { firstMs, slotMs, kinds: this.#kinds });
   }
 
   /** Attempts of a flow on a whole day (its begin, UTC); `undefined` when nothing is known of it. */

@@ -52,6 +52,21 @@ describe('outages of a whole application', () => {
     }
   });
 
+  test('flows that the same people walk one after the other are one lot of attempts, not five', () => {
+    // Each stop is an attempt of all five flows.
+    const random = seededRandom(5);
+    const stops = Int32Array.from({ length: MINUTES }, () => poissonDeviate(random, 2.2));
+    const flowsOf = (own: Int32Array) =>
+      new Map([1, 2, 3, 4, 5].map((id) => [id, minutesWith(START, 2.2, { attempts: Int32Array.from(own) })]));
+    // For nine minutes one stop in two of them, by chance.
+    const few = flowsOf(stops.map((n, t) => (t >= 90 && t < 99 ? t % 2 : n)));
+    expect(findOutages(few, []).length).toBeGreaterThan(0);
+    expect(findOutages(few, [], () => 5)).toEqual([]);
+    // When nobody comes at all for twenty minutes, it is an outage for all that.
+    const [outage] = findOutages(flowsOf(stops.map((n, t) => (t >= 120 && t < 140 ? 0 : n))), [], () => 5);
+    expect(Math.abs(minuteOf(outage?.onsetMs as number) - 120)).toBeLessThanOrEqual(3);
+  });
+
   test('one flow is no application, and what is not expected is not missed', () => {
     expect(findOutages(new Map([[1, silent(flow(1, 5), 60, 80)]]), [])).toEqual([]);
     const unknown = flow(2, 5);

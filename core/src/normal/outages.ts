@@ -16,14 +16,22 @@ const LEAST_Z = 4;
  *
  * @param flows of one application, with their series over the same minutes
  * @param found what single flows told
+ * @param dispersionTogether how much the sum of these flows usually varies around a moment (variance by mean): more than
+ *   is taken at first, where the same people walk all of them
  */
-export function findOutages(flows: ReadonlyMap<number, MinuteSeries>, found: readonly Deviation[]): Deviation[] {
+export function findOutages(
+  flows: ReadonlyMap<number, MinuteSeries>,
+  found: readonly Deviation[],
+  dispersionTogether: (flows: readonly number[], timeMs: number) => number = () => 1,
+): Deviation[] {
   const all = [...flows.values()];
   if (all.length < 2) return [];
   const together = sumOf(all);
   const added: Deviation[] = [];
-  for (const outage of findMissing(0, together)) {
-    if (outage.z < LEAST_Z) continue;
+  for (const suspected of findMissing(0, together)) {
+    if (suspected.z < LEAST_Z) continue;
+    const outage = heldAgainst(suspected, together, dispersionTogether([...flows.keys()], suspected.onsetMs));
+    if (!outage) continue;
     const from = Math.round((outage.onsetMs - together.startMs) / MINUTE_MS);
     const to = Math.round((outage.endMs - together.startMs) / MINUTE_MS);
     for (const [flow, series] of flows) {
@@ -37,6 +45,15 @@ export function findOutages(flows: ReadonlyMap<number, MinuteSeries>, found: rea
     }
   }
   return added;
+}
+
+/** The same outage when the sum varies so much; `undefined` when it does not stand out then. */
+function heldAgainst(outage: Deviation, together: MinuteSeries, dispersion: number): Deviation | undefined {
+  const volumeDispersion = together.volumeDispersion.map((one) => Math.max(one, dispersion));
+  if (volumeDispersion.every((one, t) => one === together.volumeDispersion[t])) return outage;
+  return findMissing(0, { ...together, volumeDispersion }).find(
+    ({ onsetMs, endMs, z }) => z >= LEAST_Z && onsetMs < outage.endMs && endMs > outage.onsetMs,
+  );
 }
 
 /**

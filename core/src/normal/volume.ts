@@ -1,9 +1,9 @@
 import { BUCKET_MS } from '../flows';
 import { mean, median, robustCentre, sortedCopy, sum } from '../stats';
-import { DAY_MS, floorTo } from '../time';
+import { DAY_MS, floorTo, type DayKinds } from '../time';
 import type { FlowNormal } from './flow-normal';
 import type { BucketHistory, DayTotal } from './bucket-history';
-import { BUCKETS_PER_SLOT, FEWEST_DAYS, type LearningDay } from './learning-days';
+import { BUCKETS_PER_SLOT, chooseDays, FEWEST_DAYS, type LearningDay } from './learning-days';
 
 const NEIGHBOURHOOD = 2;
 /** Days are compared by what they bring in the slot and half an hour on each side. */
@@ -72,6 +72,17 @@ export function learnVolume(
     volumeDispersion: dispersionOf(counts),
   };
 }
+
+/** Variance-to-mean ratio of the attempts around the slot's time on the days to learn from. */
+export const dispersionAround = (
+  history: BucketHistory,
+  { firstMs, slotMs, kinds }: { firstMs: number; slotMs: number; kinds: DayKinds },
+): number =>
+  dispersionOf(
+    chooseDays(history, firstMs, slotMs, kinds).volumeDays.map(({ starts }) =>
+      starts.map((start) => history(start)?.attempts ?? 0),
+    ),
+  );
 
 /**
  * Load drifts: the week up to now against the week up to a learning day of the same weekday. Days that are not known

@@ -105,16 +105,18 @@ export function crashOfRecord(record: LogRecord, range: TimeRange, idOf: (text: 
     threads: listIn(raw('toplens.threads'))
       .slice(0, MOST_THREADS)
       .map((one) => ({
-        name: cleanText(String(one.name ?? '')),
-        stack: cleanLines(String(one.stack ?? ''), lengths.stack),
+        name: cleanText(textIn(one.name)),
+        stack: cleanLines(textIn(one.stack), lengths.stack),
       })),
     trail: listIn(raw('toplens.trail'))
       .slice(-MOST_TRAIL)
-      .map((one) => ({ atMs: Number(one.at), what: cleanText(String(one.what ?? '')) }))
+      .map((one) => ({ atMs: Number(one.at), what: cleanText(textIn(one.what)) }))
       .filter(({ atMs, what }) => Number.isFinite(atMs) && what !== ''),
     spanId: isSpanId(spanId) ? spanId : '',
   };
 }
+
+const textIn = (value: unknown): string => (typeof value === 'string' ? value : '');
 
 /** Objects of a JSON list, also of one that was cut off in the middle. */
 function listIn(text: string): Record<string, unknown>[] {

@@ -36,7 +36,8 @@ test('the file of a class is its outer one', () => {
 });
 
 test('no text stops it, and what is no mapping maps nothing', () => {
-  expect(NameMapping.read('no mapping at all').size).toBe(0);
+  expect(NameMapping.classesIn('no mapping at all')).toBe(0);
+  expect(NameMapping.classesIn(MAPPING)).toBe(2);
   fc.assert(
     fc.property(
       fc.array(fc.oneof(fc.string(), fc.constantFrom(...MAPPING.split('\n'))), { maxLength: 30 }),

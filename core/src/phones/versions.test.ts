@@ -21,10 +21,10 @@ test('the version that crashes more than chance stands out, the others by its ab
   expect(newest?.crashRate).toEqual(wilson(60, 1_000));
   expect(newest?.crashFree?.estimate).toBeCloseTo(0.94, 9);
   expect(newest?.standsOut).toEqual([
-    { what: 'crashes', times: expect.closeTo(60 / 1000 / (23 / 4500), 9), isWorse: true },
+    { what: 'crashes', times: expect.closeTo(60 / 1000 / (23 / 4500), 9) as number, isWorse: true },
   ]);
   expect(older?.standsOut).toEqual([
-    { what: 'crashes', times: expect.closeTo(20 / 4000 / (63 / 1500), 9), isWorse: false },
+    { what: 'crashes', times: expect.closeTo(20 / 4000 / (63 / 1500), 9) as number, isWorse: false },
   ]);
   expect(oldest?.standsOut).toEqual([]);
 });

@@ -26,6 +26,7 @@ export const RESOURCE_ATTRIBUTES = [
   'os.version',
   'toplens.application',
   'toplens.site',
+  'toplens.sent_at',
 ] as const;
 
 export const SPAN_ATTRIBUTES = [

@@ -1,5 +1,6 @@
 export * from './attributes';
 export * from './user-side';
+export * from './sender-clock';
 export * from './span';
 export * from './failure-place';
 export * from './attempt';

@@ -76,3 +76,24 @@ export const flushed =
     };
     next();
   };
+
+/** Uploads of a kind that are read at a time: each is in memory as a whole. */
+const MOST_UPLOADS = 2;
+
+/** Lets few uploads of a kind in at a time; for those that come besides, it is too many. */
+export function fewAtATime(what: string): RequestHandler {
+  let uploads = 0;
+  return (_request, response, next) => {
+    if (uploads >= MOST_UPLOADS)
+      throw new Problem(
+        'tooMany',
+        `At most ${MOST_UPLOADS} ${what} are taken at a time. Send this one again in a moment.`,
+        {
+          retryAfterS: 5,
+        },
+      );
+    uploads++;
+    response.once('close', () => uploads--);
+    next();
+  };
+}

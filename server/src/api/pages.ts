@@ -1,4 +1,4 @@
-import { Router, json, type Request, type RequestHandler } from 'express';
+import { Router, json, type Request } from 'express';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import type { Search } from '../search/search';
@@ -6,13 +6,11 @@ import type { Database } from '../store/database';
 import { listSourceMaps, newestOfPages, saveSourceMap, viewOfTrace, type PageFocus } from '../store/pages';
 import { PAGE_DIMENSIONS, type PageDimension } from '@toplens/core/pages';
 import { newSourceMap, pagesQuery } from '../contract/pages';
-import { checkBody } from './before';
+import { checkBody, fewAtATime } from './before';
 import { readInput, readWindow } from './query';
 
 /** Answers are asked for anew after so long: views come in all the time. */
 const FRESH_MS = 5_000;
-/** Uploads that are read at a time: each is in memory as a whole. */
-const MOST_UPLOADS = 2;
 
 /** Page loads in browsers, errors of their scripts, and the maps that make those readable. */
 export function pageRoutes({
@@ -27,18 +25,6 @@ export function pageRoutes({
   maxMapBytes: number;
 }): Router {
   const router = Router();
-  let uploads = 0;
-  const oneOfFew: RequestHandler = (_request, response, next) => {
-    if (uploads >= MOST_UPLOADS)
-      throw new Problem(
-        'tooMany',
-        `At most ${MOST_UPLOADS} source maps are taken at a time. Send this one again in a moment.`,
-        { retryAfterS: 5 },
-      );
-    uploads++;
-    response.once('close', () => uploads--);
-    next();
-  };
   const version = () => Math.floor(Date.now() / FRESH_MS);
   /** A live window ends with the newest that is known: data has its own time. */
   const windowOf = async (request: Request) => {
@@ -79,7 +65,7 @@ export function pageRoutes({
   router.get('/source-maps', async (_request, response) => {
     response.json({ maps: await listSourceMaps(database) });
   });
-  router.post('/source-maps', oneOfFew, json({ limit: maxMapBytes }), async (request, response) => {
+  router.post('/source-maps', fewAtATime('source maps'), json({ limit: maxMapBytes }), async (request, response) => {
     checkBody(request.body);
     const { map: _map, ...key } = readInput(newSourceMap, request.body);
     const { map } = request.body as { map: { version?: unknown; mappings?: unknown } };

@@ -4,9 +4,9 @@ import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import type { Search } from '../search/search';
 import type { Database } from '../store/database';
-import { newestCrash, saveMapping } from '../store/phones';
+import { listMappings, newestCrash, saveMapping } from '../store/phones';
 import { newMapping, phoneQuery } from '../contract/phones';
-import { checkBody } from './before';
+import { checkBody, fewAtATime } from './before';
 import { readInput, readWindow } from './query';
 
 /** Answers are asked for anew after so long: crashes come in all the time. */
@@ -57,10 +57,13 @@ export function phoneRoutes({
       });
     response.json(found);
   });
-  router.post('/name-mappings', json({ limit: maxMapBytes }), async (request, response) => {
+  router.get('/name-mappings', async (_request, response) => {
+    response.json({ mappings: await listMappings(database) });
+  });
+  router.post('/name-mappings', fewAtATime('mappings'), json({ limit: maxMapBytes }), async (request, response) => {
     checkBody(request.body);
     const { mapping, ...key } = readInput(newMapping, request.body);
-    const classes = NameMapping.read(mapping).size;
+    const classes = NameMapping.classesIn(mapping);
     if (classes === 0)
       throw new Problem('badInput', 'mapping: expected lines as “app.round.Camera -> a.b:”, as R8 writes them', {
         field: 'mapping',

@@ -196,6 +196,19 @@ export const CrashPage = resource('CrashPage', 'One crash', {
 });
 export type CrashPageShape = Static<typeof CrashPage>;
 
+export const NameMappings = resource('NameMappings', 'Mappings that names in stacks are restored by', {
+  mappings: list(
+    record({
+      component: text('name of the component (service.name)', 'round'),
+      version: text('version of the application', '7.3.0'),
+      uploadedMs: number('when it was uploaded', EPOCH_MS, 1772442840000),
+      bytes: integer('size', 'B', 482100),
+    }),
+    'mappings that are kept',
+  ),
+});
+export type NameMappingsShape = Static<typeof NameMappings>;
+
 export const NameMappingKept = resource('NameMappingKept', 'A mapping of names that was kept', {
   component: text('name of the component (service.name)', 'round'),
   version: text('version of the application', '7.3.0'),
@@ -241,6 +254,7 @@ export const phonePaths: Paths = {
     get: get('One crash, with threads, trail and session', CrashPage, { path: [crashId('crash')] }),
   },
   '/api/name-mappings': {
+    get: get('Mappings that names in stacks are restored by', NameMappings),
     post: post('Mapping that restores names in stacks; one of the same component and version is replaced', {
       body: newMapping,
       answers: { '201': ok(NameMappingKept, 'kept') },

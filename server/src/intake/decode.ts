@@ -35,6 +35,7 @@ import {
   isBusinessEvent,
 } from '@toplens/core/money';
 import {
+  clockCorrectionUs,
   RecordRefused,
   textOf,
   whyPointRejected,
@@ -172,6 +173,7 @@ export function decode(
   switch (signal) {
     case 'traces':
       for (const span of json ? readTracesJson(parseJson(body), limits) : readTracesProtobuf(body, limits)) {
+        span.startUs += clockCorrectionUs(span.resource, receivedMs);
         const reason = whyRejected(span, range) ?? tooMany.why(span.traceId, span.startUs);
         if (span.startUs > range.latestUs)
           clocks?.note(
@@ -186,6 +188,7 @@ export function decode(
       break;
     case 'logs':
       decodeLogs(json ? readLogsJson(parseJson(body), limits) : readLogsProtobuf(body, limits), {
+        receivedMs,
         range,
         records,
         reject,
@@ -236,10 +239,18 @@ export function decode(
 /** Lines alike in all that was sent are told apart by their order. */
 function decodeLogs(
   all: ReturnType<typeof readLogsJson>,
-  { range, records, reject, noteMark, readLine }: EventReading & { readLine: Reading['readLine'] },
+  {
+    receivedMs,
+    range,
+    records,
+    reject,
+    noteMark,
+    readLine,
+  }: EventReading & { receivedMs: number; readLine: Reading['readLine'] },
 ): void {
   const repeats = new Map<string, number>();
   for (const record of all) {
+    record.atUs += clockCorrectionUs(record.resource, receivedMs);
     if (isChange(record)) {
       takeOr(reject, records.changes, () => changeOfRecord(record, range));
       continue;
@@ -311,8 +322,8 @@ interface EventReading {
 }
 
 /**
- * What a browser may tell: page views, script errors, business events, where attempts begin and end, and its own spans. Everything else in its
- * request is refused.
+ * What a browser may tell: page views, script errors, business events, where attempts begin and end, and its own spans.
+ * Everything else in its request is refused.
  */
 function decodeBrowser(body: unknown, { limits, ...reading }: EventReading & { limits: IntakeLimits }): void {
   const { range, records, reject } = reading;

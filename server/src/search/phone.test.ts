@@ -2,9 +2,10 @@ import { CRASHED } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { Ajv2020 } from 'ajv/dist/2020';
 import { openApi } from '../contract/open-api';
-import type { CrashGroupPageShape, CrashPageShape, PhoneShape } from '../contract/phones';
+import type { CrashGroupPageShape, CrashPageShape, NameMappingsShape, PhoneShape } from '../contract/phones';
 import type { WorstFirstShape } from '../contract/incidents';
 import type { FlowTableShape } from '../contract/flows';
+import { shortHash } from '../names/short-hash';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
@@ -133,6 +134,8 @@ test('crashes fall into groups, by people; a mapping that is uploaded restores n
   ]);
   const kept = await post('/api/name-mappings', { component: 'round', version: '7.3.0', mapping: MAPPING });
   expect([kept.status, await kept.json()]).toEqual([201, { component: 'round', version: '7.3.0', classes: 1 }]);
+  const { mappings } = await ask<NameMappingsShape>('/name-mappings', 'NameMappings');
+  expect(mappings).toEqual([expect.objectContaining({ component: 'round', version: '7.3.0', bytes: MAPPING.length })]);
   const [photo] = (await ask<PhoneShape>('/phone?last=119')).groups;
   expect(photo).toMatchObject({ place: 'Camera.take', isRestored: true });
 });
@@ -202,6 +205,26 @@ test('a crash stands among the flows as a failed attempt of the screen that was 
   );
   expect(flags?.crashed).toBe(crashed.length);
   expect((await ask<WorstFirstShape>('/worst-first?last=120')).freshness).toBeDefined();
+});
+
+test('a phone whose clock is two years behind says what it says now: the crash is put where it happened', async () => {
+  const yearsMs = 2 * 365 * 24 * HOUR_MS;
+  const { attributes } = resource(1);
+  const { attributes: own, ...record } = crashRecord(1);
+  const late = {
+    ...record,
+    timeUnixNano: nanos(Date.now() - 40 * MINUTE_MS - yearsMs),
+    attributes: [text('app.crash.id', 'late'), ...own.slice(1)],
+  };
+  const sent = [...attributes, text('toplens.sent_at', String(Date.now() - yearsMs))];
+  const body = { resourceLogs: [{ resource: { attributes: sent }, scopeLogs: [{ logRecords: [late] }] }] };
+  expect(await (await post('/v1/logs', body)).json()).toEqual({});
+  await server.intake.settled();
+  const stored = await server.database.query<{ at: number }>(
+    "SELECT at_us::float8 / 1000 AS at FROM phone_crash WHERE id = ('x' || $1)::bit(64)::int8",
+    [shortHash('round\u001flate')],
+  );
+  expect((Date.now() - (stored[0]?.at ?? 0)) / MINUTE_MS).toBeCloseTo(40, 0);
 });
 
 test('a crash without an id is refused by name, the rest of the request is taken', async () => {

@@ -23,7 +23,8 @@ export interface PhoneQuestion {
   application: string | undefined;
 }
 
-const MOST_CRASHES = 50_000;
+/** Each may have a stack of 8,000 characters. */
+const MOST_CRASHES = 20_000;
 const MOST_GROUPS = 60;
 const MOST_VERSIONS = 12;
 const MOST_VALUES = 8;

@@ -31,7 +31,7 @@ export class CrashReader {
     crash: Pick<StoredCrash, 'component' | 'application' | 'version' | 'type' | 'message' | 'stack'>,
   ): Promise<ReadCrash> {
     const { component, application, version, type, message, stack } = crash;
-    const key = [component, version, type, stack === '' ? message : '', stack].join('\u001f');
+    const key = shortHash([component, version, type, stack === '' ? message : '', stack].join('\u001f'));
     const known = this.#read.get(key);
     if (known) return known;
     const { frames, isRestored } = await this.#frames(component, version, stack);

@@ -167,6 +167,11 @@ export const saveMapping = (
     [component, version, mapping],
   );
 
+export const listMappings = (database: Database): Promise<(MappingKey & { uploadedMs: number; bytes: number })[]> =>
+  database.query(
+    `SELECT component, version, extract(epoch FROM uploaded)::float8 * 1000 AS "uploadedMs", length(mapping) AS bytes FROM name_mapping ORDER BY uploaded DESC, component, version LIMIT 500`,
+  );
+
 export async function loadMapping(database: Database, { component, version }: MappingKey): Promise<string | undefined> {
   const [row] = await database.query<{ mapping: string }>(
     'SELECT mapping FROM name_mapping WHERE component = $1 AND version = $2',

@@ -54,7 +54,11 @@ export function FlowSheet({ page, onClose }: { page: FlowPage; onClose: () => vo
   if (told) return <FlowForm page={page} told={told} onClose={onClose} />;
   return (
     <Sheet title={page.row.name} onClose={onClose}>
-      {error ? <Trouble error={error} onRetry={() => void refetch()} /> : <Words kind="muted">Looking up its steps …</Words>}
+      {error ? (
+        <Trouble error={error} onRetry={() => void refetch()} />
+      ) : (
+        <Words kind="muted">Looking up its steps …</Words>
+      )}
     </Sheet>
   );
 }

@@ -34,8 +34,7 @@ export function Frames({ frames, isRestored }: { frames: readonly Frame[]; isRes
       )}
       {!isRestored && (
         <Words kind="small">
-          As the phone told it: no mapping and no source map of this version is known. They are taken at
-          /api/name-mappings and /api/source-maps.
+          As the phone told it: no mapping and no source map of this version is known. Settings takes them.
         </Words>
       )}
     </View>

@@ -47,7 +47,7 @@ export function PhonePlace() {
       {data && (
         <>
           <Words testID="phone-sentence">{phoneSentence(data)}</Words>
-          {data.isCut && <Words kind="muted">There were more crashes: the newest 50,000 are counted.</Words>}
+          {data.isCut && <Words kind="muted">There were more crashes: the newest 20,000 are counted.</Words>}
           {data.applications.map((one) => (
             <Versions key={one.application} application={one} />
           ))}

@@ -18,6 +18,7 @@ import { RefusedPart } from './refused-part';
 import { SectionsPart } from './sections-part';
 import { ServerPart } from './server-part';
 import { EventsForm } from './uploads/events-form';
+import { NameMappingForm } from './uploads/name-mapping-form';
 import { SourceMapForm } from './uploads/source-map-form';
 
 /** What a unit of harm weighs, days that are not like others, who changed what, and how the server is. */
@@ -42,6 +43,7 @@ export function SettingsPlace() {
             <FilePart />
             <EventsForm />
             <SourceMapForm />
+            <NameMappingForm />
             <Changes settings={data} />
             <InstallationPart settings={data} />
           </>

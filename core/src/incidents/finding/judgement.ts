@@ -57,7 +57,8 @@ export function deviationsIn(
     if (known) known.set(flow, minutes);
     else applications.set(application, new Map([[flow, minutes]]));
   }
-  return [...found, ...[...applications.values()].flatMap((own) => findOutages(own, found))];
+  const dispersion = (flows: readonly number[], timeMs: number) => history.dispersionTogether(flows, timeMs);
+  return [...found, ...[...applications.values()].flatMap((own) => findOutages(own, found, dispersion))];
 }
 
 /**
