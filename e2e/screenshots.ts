@@ -37,12 +37,11 @@ async function shot(
 
 const { rows: flows } = await ask(url, '/api/flows');
 const worstFlow = [...flows].sort((a, b) => (b.hurt ?? 0) - (a.hurt ?? 0))[0]?.id;
-const narrow = rows.find(({ title }) => title.includes('promotion'))?.id ?? first;
 await shot('worst-first-phone', '/', 'phone');
 await shot('worst-first-wide', '/', 'wide');
 await shot('incident-phone', `/incident/${first}`, 'phone');
 await shot('incident-wide-dark', `/incident/${first}`, 'wide', { scheme: 'dark' });
-await shot('most-hit-wide', `/incident/${narrow}?against=day`, 'wide');
+await shot('phone-wide', '/people/phone', 'wide');
 await shot('flows-wide', '/flows', 'wide');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
 const samplesOf = async (id: number) => (await ask(url, '/api/incidents/{id}', { id })).samples;

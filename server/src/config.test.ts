@@ -29,6 +29,7 @@ test('what is set is taken: keys by name, folders from the root, no app', () => 
     TOPLENS_PORT: '5000',
     TOPLENS_INGEST_KEYS: 'shop=a, depot =b',
     TOPLENS_PERSON_KEYS: 'desk=c=d',
+    TOPLENS_PHONE_KEYS: 'round-app=p',
     TOPLENS_DATA: 'elsewhere',
     TOPLENS_APP: '',
   });
@@ -38,6 +39,7 @@ test('what is set is taken: keys by name, folders from the root, no app', () => 
   ]);
   // A key may hold an equals sign, as base64 does; a name may not.
   expect([...config.personKeys]).toEqual([['c=d', 'desk']]);
+  expect([...config.phoneKeys]).toEqual([['p', 'round-app']]);
   expect(config.dataDir).toBe(join(projectRoot(), 'elsewhere'));
   expect(config.appDir).toBe('');
   expect(config.publicUrl).toBe('http://127.0.0.1:5000');

@@ -16,6 +16,8 @@ export interface Config {
   demo: boolean;
   /** `source=key` pairs */
   ingestKeys: Map<string, string>;
+  /** key → component, of applications on phones: what each tells of itself is taken, and nothing else */
+  phoneKeys: Map<string, string>;
   /** keys of pages: what their scripts tell is taken from these origins alone */
   browserKeys: Map<string, BrowserKey>;
   /** `who=key` pairs of those who may see persons by name */
@@ -86,6 +88,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     snippetFile: join(root, 'dist', 'snippet.js'),
     demo: env.TOPLENS_DEMO === '1',
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? '', 'TOPLENS_INGEST_KEYS'),
+    phoneKeys: readKeys(env.TOPLENS_PHONE_KEYS ?? '', 'TOPLENS_PHONE_KEYS'),
     browserKeys: readBrowserKeys(env.TOPLENS_BROWSER_KEYS ?? ''),
     personKeys: readKeys(env.TOPLENS_PERSON_KEYS ?? '', 'TOPLENS_PERSON_KEYS'),
     maxBodyBytes: whole(env, 'TOPLENS_MAX_BODY_MB', 16, { least: 1, most: 1024 }) * 1024 * 1024,

@@ -124,7 +124,7 @@ function attemptOf(
   }: { durationUs: number; failed: boolean; attributes: Attributes; resource: Attributes },
 ): Attempt {
   return toAttempt({
-    traceId: traceId || id.padStart(32, '0'),
+    traceId: traceId || id.repeat(2),
     spanId: id,
     parentSpanId: '',
     name: '',

@@ -142,7 +142,7 @@ export function attemptOfCrash(crash: Crash): Attempt | undefined {
   if (crash.spanId !== '') return undefined;
   const { id, atUs, component, application, version, person, session, device, carrier, country, screen } = crash;
   return {
-    traceId: id.padStart(32, '0'),
+    traceId: id.repeat(2),
     spanId: id,
     parentSpanId: '',
     startUs: atUs,

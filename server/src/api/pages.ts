@@ -7,7 +7,8 @@ import { listSourceMaps, newestOfPages, saveSourceMap, viewOfTrace, type PageFoc
 import { PAGE_DIMENSIONS, type PageDimension } from '@toplens/core/pages';
 import { newSourceMap, pagesQuery } from '../contract/pages';
 import { checkBody, fewAtATime } from './before';
-import { readInput, readWindow } from './query';
+import { liveWindow } from './live-window';
+import { readInput } from './query';
 
 /** Answers are asked for anew after so long: views come in all the time. */
 const FRESH_MS = 5_000;
@@ -26,13 +27,7 @@ export function pageRoutes({
 }): Router {
   const router = Router();
   const version = () => Math.floor(Date.now() / FRESH_MS);
-  /** A live window ends with the newest that is known: data has its own time. */
-  const windowOf = async (request: Request) => {
-    const question = readWindow(request);
-    if ('fromMs' in question) return question;
-    const toMs = Math.max(engine.figures?.watermarkMs ?? 0, (await newestOfPages(database)) + 1);
-    return { fromMs: toMs - question.lengthMs, toMs };
-  };
+  const windowOf = (request: Request) => liveWindow(request, engine, () => newestOfPages(database));
   const focusOf = (request: Request): { by: PageDimension; focus: PageFocus } => {
     const { by, ...values } = readInput(pagesQuery, request.query);
     const focus = Object.fromEntries(

@@ -7,7 +7,8 @@ import type { Database } from '../store/database';
 import { listMappings, newestCrash, saveMapping } from '../store/phones';
 import { newMapping, phoneQuery } from '../contract/phones';
 import { checkBody, fewAtATime } from './before';
-import { readInput, readWindow } from './query';
+import { liveWindow } from './live-window';
+import { readInput } from './query';
 
 /** Answers are asked for anew after so long: crashes come in all the time. */
 const FRESH_MS = 5_000;
@@ -26,13 +27,7 @@ export function phoneRoutes({
 }): Router {
   const router = Router();
   const version = () => Math.floor(Date.now() / FRESH_MS);
-  /** A live window ends with the newest that is known: data has its own time. */
-  const windowOf = async (request: Request) => {
-    const question = readWindow(request);
-    if ('fromMs' in question) return question;
-    const toMs = Math.max(engine.figures?.watermarkMs ?? 0, (await newestCrash(database)) + 1);
-    return { fromMs: toMs - question.lengthMs, toMs };
-  };
+  const windowOf = (request: Request) => liveWindow(request, engine, () => newestCrash(database));
   router.get('/phone', async (request, response) => {
     const { application } = readInput(phoneQuery, request.query);
     response.json(

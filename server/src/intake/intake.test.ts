@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { post, requestOf, send, testSpan } from '../fixtures/traffic';
+import { text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
 // eslint-disable-next-line @typescript-eslint/no-require-imports
@@ -174,6 +175,49 @@ test('outside demo mode a key is needed', async () => {
   } finally {
     await closed.remove();
   }
+});
+
+describe('a key of an application on phones', () => {
+  let phones: TestServer;
+  beforeAll(async () => {
+    phones = await startTestServer({ demo: false, phoneKeys: new Map([['public', 'round-app']]) });
+  });
+  afterAll(() => phones.remove());
+
+  const told = (service: string, more: object[] = [text('os.name', 'Android')]) => ({
+    resourceSpans: [
+      {
+        resource: { attributes: [text('service.name', service), ...more] },
+        scopeSpans: [{ spans: [{ ...testSpan(1, now, 10), attributes: [text('app.screen.name', 'Stop')] }] }],
+      },
+    ],
+  });
+  const answerTo = async (body: object, path = '/v1/traces') => {
+    const answer = await fetch(`${phones.url}${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'toplens-key': 'public' },
+      body: JSON.stringify(body),
+    });
+    return [answer.status, await answer.text()];
+  };
+
+  test('takes what the application tells of itself', async () => {
+    expect(await answerTo(told('round-app'))).toEqual([200, '{}']);
+  });
+
+  test.each([
+    ['another component', 'payments', undefined, 'of payments'],
+    ['a server', 'round-app', [], 'that names no device'],
+  ])('takes nothing of %s', async (_what, service, more, words) => {
+    expect(await answerTo(told(service, more))).toEqual([403, expect.stringContaining(words)]);
+  });
+
+  test('and opens no other way in', async () => {
+    for (const path of ['/v1/changes', '/v1/business-events', '/v1/har?component=x'])
+      expect((await answerTo({}, path))[0]).toBeGreaterThanOrEqual(401);
+    await phones.intake.settled();
+    expect(await phones.database.query('SELECT 1 FROM attempt')).toHaveLength(1);
+  });
 });
 
 test('when the database cannot keep up, senders are told to come back, and nothing taken is lost', async () => {

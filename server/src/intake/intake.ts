@@ -12,6 +12,7 @@ import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from
 import type { Damage, Journal, JournalMark } from './journal';
 import type { JournalEntry } from './journal-record';
 import { NameBook, nameRows, type Name } from './name-book';
+import { checkOnlyOwn } from './only-own';
 import { LONGEST_WAIT_MS, OpenAttempts } from './open-attempts';
 import { changeRow, lineRows, markRows, pointRows } from './other-rows';
 import { callRows, detailRows, errorRows, viewRows } from './page-rows';
@@ -265,6 +266,7 @@ export class Intake {
   /**
    * Takes a request. Resolves when its records are on the disk.
    *
+   * @param only component whose key it came by, of a phone: then nothing else may be told
    * @returns how many records were rejected and why (partial success)
    * @throws Problem 'cannotKeepUp' when too much waits for the database, 'diskFull', 'stopping'
    * @throws MalformedTelemetry when the body is not of the protocol; nothing of it was taken
@@ -273,9 +275,12 @@ export class Intake {
     signal: JournalEntry['signal'],
     encoding: JournalEntry['encoding'],
     body: Uint8Array,
+    only?: string,
   ): Promise<Pick<Decoded, 'rejected' | 'reasons'> & { taken: number }> {
     this.#checkOpen();
     const entry: JournalEntry = { signal, encoding, body, receivedMs: this.#now() };
+    // Looked at before anything of it is noted.
+    if (only !== undefined) checkOnlyOwn(decode(entry, this.#reading).records, only);
     const { records, ...decoded } = this.#read(entry);
     this.figures.requests++;
     this.figures.rejectedRecords += decoded.rejected;

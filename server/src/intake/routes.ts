@@ -15,6 +15,8 @@ export interface IntakeRouteOptions {
   maxBodyBytes: number;
   /** key → source */
   ingestKeys: ReadonlyMap<string, string>;
+  /** key → component */
+  phoneKeys: ReadonlyMap<string, string>;
   /** without any key configured, telemetry is taken only in demo mode */
   demo: boolean;
 }
@@ -35,9 +37,10 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
     router.post(`/v1/${signal}`, async (request, response) => {
       const encoding = encodingOf(request);
       try {
-        checkKey(request, options);
+        const phone = options.phoneKeys.get(keyOf(request) ?? '');
+        if (phone === undefined) checkKey(request, options);
         const body = await readBody(request, limits);
-        const { rejected, reasons } = await intake.take(signal, encoding, body);
+        const { rejected, reasons } = await intake.take(signal, encoding, body, phone);
         sendSuccess(response, { encoding, name: REJECTED[signal], rejected, reasons });
       } catch (error) {
         request.resume();
@@ -112,10 +115,15 @@ function encodingOf(request: Request): Encoding {
   );
 }
 
+function keyOf({ headers }: Request): string | undefined {
+  const header = headers['authorization'];
+  const key = header?.startsWith('Bearer ') ? header.slice(7) : headers['toplens-key'];
+  return typeof key === 'string' ? key : undefined;
+}
+
 function checkKey(request: Request, { ingestKeys, demo }: IntakeRouteOptions): void {
-  const header = request.headers['authorization'];
-  const key = header?.startsWith('Bearer ') ? header.slice(7) : request.headers['toplens-key'];
-  if (typeof key === 'string' && ingestKeys.has(key)) return;
+  const key = keyOf(request);
+  if (key !== undefined && ingestKeys.has(key)) return;
   if (key === undefined && demo) return;
   throw new Problem(
     'noKey',

@@ -1,4 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
+import type { Incident } from '@/data/client';
 import { LikelyOrigin, sharedWords } from './likely-origin';
 import { incident } from '@/fixtures/incident';
 
@@ -87,9 +88,13 @@ test('an outage says what usually serves it, what that did meanwhile, and what w
 });
 
 test('where no trace can tell, that is said', () => {
-  const { rerender } = render(<LikelyOrigin incident={{ ...incident({}, 'slow'), origin: null, outage: null }} />);
+  const untraced = { ...incident({}, 'slow'), origin: null, outage: null, samples: [] };
+  const { rerender } = render(<LikelyOrigin incident={untraced} />);
   const words = () => screen.getByTestId('likely-origin').textContent;
   expect(words()).toContain('their traces cannot tell');
+  const told = { spanId: '00f067aa0ba902b7', traceId: '00f067aa0ba902b7'.repeat(2) } as Incident['samples'][number];
+  rerender(<LikelyOrigin incident={{ ...untraced, samples: [told] }} />);
+  expect(words()).toContain('No spans came with these attempts');
   const outage = { words: [], path: [], changes: [] };
   rerender(<LikelyOrigin incident={{ ...incident({}, 'missing'), origin: null, outage }} />);
   expect(words()).toContain('No trace of a usual attempt is kept');

@@ -11,6 +11,7 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { isQuiet } from '../flows/quiet';
 import { spanWords } from '../attempt/rows';
+import { hasNoTrace } from './sample-list';
 
 type Origin = Schemas['Origin'];
 
@@ -42,7 +43,9 @@ export function LikelyOrigin({ incident }: { incident: Incident }) {
             <Words kind="muted">
               {incident.outage
                 ? 'No trace of a usual attempt is kept, so nothing tells which components serve it.'
-                : 'The inner spans of these attempts are not kept, so their traces cannot tell.'}
+                : incident.samples.length > 0 && incident.samples.every(hasNoTrace)
+                  ? 'No spans came with these attempts, so no trace can tell.'
+                  : 'The inner spans of these attempts are not kept, so their traces cannot tell.'}
             </Words>
           )}
         </>

@@ -30,9 +30,15 @@ export function SampleList({ samples, nowMs }: { samples: readonly Schemas['Samp
   );
 }
 
+/** What a phone told of by an event, or an application by a begin and an end, belongs to no trace. */
+export const hasNoTrace = ({ traceId, spanId }: Pick<Schemas['Sample'], 'traceId' | 'spanId'>): boolean =>
+  traceId === spanId.repeat(2);
+
 /** A page load that no server's trace answered is known by itself. */
-const traceWords = ({ traceId, spanId }: Schemas['Sample']): string =>
-  traceId === spanId.padStart(32, '0') ? `page load ${spanId}` : `trace ${traceId}`;
+export function traceWords({ traceId, spanId }: Pick<Schemas['Sample'], 'traceId' | 'spanId'>): string {
+  if (hasNoTrace({ traceId, spanId })) return `no trace, ${spanId}`;
+  return traceId === spanId.padStart(32, '0') ? `page load ${spanId}` : `trace ${traceId}`;
+}
 
 const styles = StyleSheet.create({
   list: { borderWidth: 1, borderRadius: 4 },

@@ -1,8 +1,8 @@
-import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { Schemas } from '@/data/client';
 import { useCrash } from '@/data/phones';
 import { Door } from '@/frame/door';
+import { Fold } from '@/frame/fold';
 import { InnerPage } from '@/frame/inner-page';
 import { clockSeconds, durationWords } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
@@ -104,19 +104,6 @@ function Session({ crash }: { crash: Crash }) {
           </Words>
         </Door>
       ))}
-    </View>
-  );
-}
-
-function Fold({ words, children }: { words: string; children: React.ReactNode }) {
-  const [isOpen, setOpen] = useState(false);
-  const palette = usePalette();
-  return (
-    <View>
-      <Pressable role="button" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)} style={styles.door}>
-        <Words style={{ color: palette.action }}>{words}</Words>
-      </Pressable>
-      {isOpen && children}
     </View>
   );
 }

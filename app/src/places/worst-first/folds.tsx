@@ -1,33 +1,13 @@
-import { useState, type ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { useState } from 'react';
+import { StyleSheet } from 'react-native';
 import type { Schemas, WorstFirst } from '@/data/client';
 import { useChanges } from '@/data/incidents';
 import { Door } from '@/frame/door';
+import { Fold } from '@/frame/fold';
 import type { View as LookedAt } from '@/frame/view';
 import { clock, lengthWords } from '@/look/format';
-import { Icon } from '@/look/icon';
-import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-
-/** A part of the page that opens at a tap. */
-function Fold({ words, children, onOpen }: { words: string; children: ReactNode; onOpen?: (isOpen: boolean) => void }) {
-  const palette = usePalette();
-  const [isOpen, setOpen] = useState(false);
-  const toggle = () => {
-    setOpen(!isOpen);
-    onOpen?.(!isOpen);
-  };
-  return (
-    <View style={styles.fold}>
-      <Pressable role="button" aria-expanded={isOpen} onPress={toggle} style={styles.head}>
-        <Icon name={isOpen ? 'chevron-down' : 'chevron-right'} size={18} color={palette.muted} />
-        <Words kind="muted">{words}</Words>
-      </Pressable>
-      {isOpen && children}
-    </View>
-  );
-}
 
 type PartWarning = Schemas['PartWarning'];
 
@@ -52,7 +32,7 @@ export function EarlyWarnings({
   const all = warnings.length + others.length;
   if (all === 0) return null;
   return (
-    <Fold words={`Early warnings: nobody hurt yet (${all})`}>
+    <Fold style={styles.fold} words={`Early warnings: nobody hurt yet (${all})`}>
       {warnings.map((notice) => (
         <Door key={notice.id} path={`/incident/${notice.id}`} style={styles.row}>
           <Words>{notice.title}</Words>
@@ -80,7 +60,7 @@ export function EarlyWarnings({
 export function SetAside({ setAside, nowMs }: { setAside: WorstFirst['setAside']; nowMs: number }) {
   if (setAside.length === 0) return null;
   return (
-    <Fold words={`Set aside ${setAside.length}`}>
+    <Fold style={styles.fold} words={`Set aside ${setAside.length}`}>
       {setAside.map((one) => (
         <Door key={one.id} path={`/incident/${one.id}`} style={styles.row}>
           <Words>{one.title}</Words>
@@ -96,7 +76,7 @@ export function Changes({ view }: { view: LookedAt }) {
   const [isShown, setShown] = useState(false);
   const { data, error } = useChanges(view, isShown);
   return (
-    <Fold words="Changed suddenly" onOpen={setShown}>
+    <Fold style={styles.fold} words="Changed suddenly" onOpen={setShown}>
       {error && <Words kind="small">{error.message}</Words>}
       {data && (
         <Words kind="small" style={styles.said}>
@@ -126,7 +106,6 @@ export function Changes({ view }: { view: LookedAt }) {
 
 const styles = StyleSheet.create({
   fold: { paddingHorizontal: SPACE.l },
-  head: { flexDirection: 'row', alignItems: 'center', minHeight: TOUCH },
   said: { paddingLeft: SPACE.l, paddingVertical: SPACE.xs },
   row: { minHeight: TOUCH, justifyContent: 'center', paddingLeft: SPACE.l },
 });
