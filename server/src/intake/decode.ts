@@ -255,6 +255,10 @@ function decodeLogs(
       takeOr(reject, records.changes, () => changeOfRecord(record, range));
       continue;
     }
+    if (isCrash(record)) {
+      takeCrash(record, range, records, reject);
+      continue;
+    }
     if (takeEvent(record, { range, records, reject, noteMark })) continue;
     const reason = whyLineRejected(record, range);
     if (reason !== undefined) {
@@ -301,12 +305,11 @@ function takeCrash(record: LogRecord, range: TimeRange, records: Records, reject
   if (attempt) records.toldBeside.push(attempt);
 }
 
-/** @returns false when it is an event of another kind */
+/** Events that pages may tell as well. @returns false when it is an event of another kind */
 function takeEvent(record: LogRecord, { range, records, reject, noteMark }: EventReading): boolean {
   if (isPageView(record)) takeView(record, range, records, reject);
   else if (isScriptError(record)) takeOr(reject, records.errors, () => errorOfRecord(record, range));
   else if (isBusinessEvent(record)) takeOr(reject, records.attempts, () => eventOfRecord(record, range, shortHash));
-  else if (isCrash(record)) takeCrash(record, range, records, reject);
   else if (isBeginOrEnd(record)) {
     takeOr(reject, [], () => noteMark(beginOrEndOf(record, range, shortHash)));
   } else return false;

@@ -360,6 +360,18 @@ describe('what pages may not', () => {
     expect((await ask(`page-loads/${hex(500, 16)}`)) as object).toMatchObject({ status: 404 });
   });
 
+  test('a page tells of no crash of a phone', async () => {
+    const crash = {
+      timeUnixNano: nanos(nowMs),
+      eventName: 'app.crash',
+      attributes: [text('app.crash.id', 'c-1'), text('exception.type', 'Lost')],
+    };
+    const answer = await send(logs(crash));
+    expect([answer.status, await answer.text()]).toEqual([400, expect.stringContaining('a browser tells of')]);
+    await server.intake.settled();
+    expect(await server.database.query('SELECT 1 FROM phone_crash')).toEqual([]);
+  });
+
   test('a browser adds no lines, no attempts and nothing under another name', async () => {
     const plain = { timeUnixNano: nanos(nowMs - 1000), body: { stringValue: 'a line' } };
     expect(await (await send(logs(plain, view(501)))).json()).toMatchObject({

@@ -19,6 +19,7 @@ const step = (more: Partial<Step> = {}): Step => ({
 test('a step is told by its time, what is usual, and its calls where there are several', () => {
   expect(stepName(step())).toBe('payments POST /authorise');
   expect(timeWords(step())).toBe('420 ms, 95 of 100 below 900 ms; usually 400 ms');
+  expect(timeWords(step({ attempts: 19 }))).toBe('420 ms; usually 400 ms');
   expect(timeWords(step({ usualMs: null, callsAnAttempt: 5.04 }))).toBe(
     '420 ms, 95 of 100 below 900 ms · 5.0 calls an attempt',
   );

@@ -1,5 +1,5 @@
 import type { Schemas } from '@/data/client';
-import { count, durationWords, percent } from '@/look/format';
+import { count, counted, durationWords, percent } from '@/look/format';
 
 export type Step = Schemas['Steps']['steps'][number];
 
@@ -7,11 +7,15 @@ export type Step = Schemas['Steps']['steps'][number];
 export const stepName = ({ component, operation }: Pick<Step, 'component' | 'operation'>): string =>
   `${component} ${operation}`;
 
+/** Of fewer nothing is said of 95 in a hundred. */
+const FEWEST_OF_A_HUNDRED = 20;
+
 /** "420 ms, 95 of 100 below 900 ms; usually 400 ms · 2 calls an attempt" */
-export function timeWords({ medianMs, p95Ms, usualMs, callsAnAttempt }: Step): string {
+export function timeWords({ attempts, medianMs, p95Ms, usualMs, callsAnAttempt }: Step): string {
   const usual = usualMs === null ? '' : `; usually ${durationWords(usualMs)}`;
   const calls = callsAnAttempt < 1.05 ? '' : ` · ${callsAnAttempt.toFixed(1)} calls an attempt`;
-  return `${durationWords(medianMs)}, 95 of 100 below ${durationWords(p95Ms)}${usual}${calls}`;
+  const most = attempts < FEWEST_OF_A_HUNDRED ? '' : `, 95 of 100 below ${durationWords(p95Ms)}`;
+  return `${durationWords(medianMs)}${most}${usual}${calls}`;
 }
 
 /** "12 of 200 over the owner’s 800 ms (6.0 %, 3.5 % to 10 %)" */
@@ -23,6 +27,15 @@ export function overWords({ attempts, over, overShare, ownersLimitMs, learnedLim
   return over === 0
     ? `None of ${count(attempts)} over ${limit}.`
     : `${count(over)} of ${count(attempts)} over ${limit}: ${share}.`;
+}
+
+/** Of which attempts it is told, and beside which. */
+export function sampleWords({ attempts, usualAttempts }: Schemas['Steps']): string {
+  const beside =
+    usualAttempts > 0
+      ? `, beside ${count(usualAttempts)} of the same time the day before`
+      : '; none of the day before to compare with';
+  return `From a fair sample of ${counted(attempts, 'attempt')}${beside}. Of an attempt all calls of a step count together.`;
 }
 
 /** Of a learned limit three spreads wide about one in seven hundred lies beyond; so many are worth a tone. */

@@ -10,7 +10,7 @@ import { count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { isNotable, overWords, stepName, timeWords, type Step } from './step-words';
+import { isNotable, overWords, sampleWords, stepName, timeWords, type Step } from './step-words';
 
 const COLUMNS: readonly Column<Step>[] = [
   figureColumn('time', 'Time of all attempts, ms', ({ medianMs, attempts }) => medianMs * attempts, {
@@ -52,9 +52,7 @@ export function StepsPart({ flow }: { flow: number }) {
       {!data && !error && <Words kind="muted">Looking at attempts of the window and of the day before …</Words>}
       {data && (
         <>
-          <Words kind="muted">
-            {`From a fair sample of ${count(data.attempts)} attempts${data.usualAttempts > 0 ? `, beside ${count(data.usualAttempts)} of the same time the day before` : '; none of the day before are kept'}. Of an attempt all calls of a step count together.`}
-          </Words>
+          <Words kind="muted">{sampleWords(data)}</Words>
           <TableTools table={table} />
           <View role="list" aria-label="Steps inside it">
             {table.rows.map((step) => (

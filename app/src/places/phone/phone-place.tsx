@@ -8,7 +8,7 @@ import { figureColumn, textColumn, timeColumn, type Column } from '@/frame/table
 import { TableTools } from '@/frame/table/table-tools';
 import { useTable } from '@/frame/table/use-table';
 import { useView } from '@/frame/view';
-import { clock, count, durationWords, percent } from '@/look/format';
+import { clock, count, counted, durationWords, percent } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
@@ -59,14 +59,15 @@ export function PhonePlace() {
 }
 
 export function phoneSentence({ applications, groups }: Phone): string {
-  if (applications.length === 0 && groups.length === 0)
-    return 'No data: no application on a phone told of a launch in this time, so no crash is known. That is not the same as none.';
   const launches = applications.reduce((sum, one) => sum + one.launches, 0);
   const crashes = groups.reduce((sum, one) => sum + one.crashes, 0);
+  if (launches === 0 && crashes === 0)
+    return 'No data: no application on a phone told of a launch in this time, so no crash is known. That is not the same as none.';
+  const launched = launches === 0 ? 'Launches are not told' : counted(launches, 'launch', 'launches');
   const places = groups.length === 1 ? 'one place' : `${count(groups.length)} places`;
   return crashes === 0
-    ? `${count(launches)} launches, and no crash among them.`
-    : `${count(launches)} launches; ${count(crashes)} ${crashes === 1 ? 'crash' : 'crashes'} at ${places} of the code.`;
+    ? `${launched}, and no crash among them.`
+    : `${launched}; ${counted(crashes, 'crash', 'crashes')} at ${places} of the code.`;
 }
 
 const VERSION_COLUMNS: readonly Column<Version>[] = [
@@ -112,6 +113,7 @@ function Versions({ application }: { application: Phone['applications'][number] 
     byDefault: '-first',
     countOf: ({ launches }) => launches,
   });
+  if (application.versions.length === 0) return null;
   return (
     <View style={styles.gap} testID={`versions-${application.application}`}>
       <Words kind="section" level={2}>{`${application.application}, by version`}</Words>
@@ -129,7 +131,14 @@ function Versions({ application }: { application: Phone['applications'][number] 
             >
               <View style={isWide && styles.name}>
                 <Words kind="strong">{versionName(version.version)}</Words>
-                <Words kind="small">{`${percent(version.shareOfLaunches)} of launches${version.firstMs === null ? '' : ` · since ${clock(version.firstMs)}`}`}</Words>
+                <Words kind="small">
+                  {[
+                    `${percent(version.shareOfLaunches)} of launches`,
+                    version.firstMs !== null && `since ${clock(version.firstMs)}`,
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </Words>
               </View>
               <View style={isWide ? styles.third : styles.told}>
                 <Words>{crashRateWords(version)}</Words>

@@ -55,6 +55,7 @@ test('a version is told by its crashes, whom it spared, and how it starts', () =
   expect(startWords({ cold: starts(900), warm: starts(240) })).toBe(
     'cold start 900 ms, 95 of 100 below 1.8 s; warm 240 ms',
   );
+  expect(startWords({ cold: { ...starts(900), starts: 19 }, warm: null })).toBe('cold start 900 ms');
   expect(startWords({ cold: null, warm: null })).toBe('no start is told');
 });
 
@@ -72,6 +73,9 @@ test.each([
 test('a group is told by people, launches, devices and versions', () => {
   expect(groupFigures(group())).toBe('31 crashes for 1 person, 1.2 % of launches, on 3 device models');
   expect(groupFigures(group({ shareOfLaunches: null, devices: 0 }))).toBe('31 crashes for 1 person');
+  expect(byVersionWords(group({ versions: [{ version: '7.3.0', crashes: 1, launches: 1 }] }))).toBe(
+    '7.3.0: 1 of 1 launch',
+  );
   expect(byVersionWords(group())).toBe('7.3.0: 30 of 1,000 launches; version not told: 1');
 });
 
@@ -101,6 +105,15 @@ test('no data is not the same as no crash', () => {
   const window = { fromMs: 0, toMs: 1 };
   const round = { application: 'Round', launches: 1_200, crashes: 0, peopleCrashed: 0, versions: [] };
   expect(phoneSentence({ window, isCut: false, applications: [], groups: [] })).toMatch(/^No data: .*not the same/);
+  // It is known from before, and told nothing in this window.
+  const silent = { ...round, launches: 0 };
+  expect(phoneSentence({ window, isCut: false, applications: [silent], groups: [] })).toMatch(/^No data: /);
+  expect(phoneSentence({ window, isCut: false, applications: [silent], groups: [group({ crashes: 1 })] })).toBe(
+    'Launches are not told; 1 crash at one place of the code.',
+  );
+  expect(phoneSentence({ window, isCut: false, applications: [{ ...round, launches: 1 }], groups: [] })).toBe(
+    '1 launch, and no crash among them.',
+  );
   expect(phoneSentence({ window, isCut: false, applications: [round], groups: [] })).toBe(
     '1,200 launches, and no crash among them.',
   );

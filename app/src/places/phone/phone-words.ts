@@ -26,10 +26,16 @@ export const crashFreeWords = ({ crashFree, people }: Pick<Version, 'crashFree' 
     ? 'nobody is named'
     : `it never crashed for ${percent(crashFree.estimate)} of ${counted(people, 'person', 'people')}`;
 
+/** Of fewer nothing is said of 95 in a hundred. */
+const FEWEST_OF_A_HUNDRED = 20;
+
 /** "cold start 900 ms, 95 of 100 below 2.4 s" */
 export function startWords({ cold, warm }: Pick<Version, 'cold' | 'warm'>): string {
   const told = [
-    cold && `cold start ${durationWords(cold.medianMs)}, 95 of 100 below ${durationWords(cold.p95Ms)}`,
+    cold &&
+      (cold.starts < FEWEST_OF_A_HUNDRED
+        ? `cold start ${durationWords(cold.medianMs)}`
+        : `cold start ${durationWords(cold.medianMs)}, 95 of 100 below ${durationWords(cold.p95Ms)}`),
     warm && `warm ${durationWords(warm.medianMs)}`,
   ].filter(Boolean);
   return told.join('; ') || 'no start is told';
@@ -65,8 +71,9 @@ export function groupFigures({ crashes, people, shareOfLaunches, devices }: Grou
 export const byVersionWords = ({ versions }: Group): string =>
   versions
     .map(({ version, crashes, launches }, i) => {
-      const of = launches > 0 ? ` of ${count(launches)}${i === 0 ? ' launches' : ''}` : '';
-      return `${versionName(version)}: ${count(crashes)}${of}`;
+      if (launches === 0) return `${versionName(version)}: ${count(crashes)}`;
+      const of = i === 0 ? counted(launches, 'launch', 'launches') : count(launches);
+      return `${versionName(version)}: ${count(crashes)} of ${of}`;
     })
     .join('; ');
 
