@@ -53,8 +53,8 @@ export interface InnerSpan {
 }
 
 /**
- * An entry span begins an attempt of a flow: a screen; a launch of an application; a span that names its flow (`toplens.flow`); a message
- * being consumed; a server span without a parent, or of an entry service.
+ * An entry span begins an attempt of a flow: a screen; a launch of an application; a span that names its flow
+ * (`toplens.flow`); a message being consumed; a server span without a parent, or of an entry service.
  */
 export function isEntry(span: Span, entryServices: EntryServices): boolean {
   if (span.attributes['toplens.flow'] !== undefined || span.attributes['app.screen.name'] !== undefined) return true;

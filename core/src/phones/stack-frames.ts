@@ -11,8 +11,14 @@ export interface StackFrame {
 }
 
 /** Code that others wrote. Common practice, no source; names of platforms and their libraries. */
-const NOT_OWN =
-  /^(?:java|javax|jdk|sun|dalvik|android|androidx|kotlin|kotlinx|libcore|com\.android|com\.google|com\.facebook|okhttp3|okio|expo\.modules)\b|node_modules|^(?:lib(?:c|art|hermes|hwui|log|utils|binder|system_\w+|dispatch|objc)\S*|UIKitCore|Foundation|CoreFoundation|QuartzCore|Security|GraphicsServices)$|^\[native code\]/;
+const NOT_OWN = [
+  /^(?:java|javax|jdk|sun|dalvik|android|androidx|kotlin|kotlinx|libcore|okhttp3|okio|expo\.modules)\b/,
+  /^com\.(?:android|google|facebook)\b/,
+  /node_modules/,
+  /^lib(?:c|art|hermes|hwui|log|utils|binder|system_\w+|dispatch|objc)\S*$/,
+  /^(?:UIKitCore|Foundation|CoreFoundation|QuartzCore|Security|GraphicsServices)$/,
+  /^\[native code\]/,
+];
 
 const MOST_LINES = 10_000;
 const MOST_FRAMES = 400;
@@ -29,7 +35,7 @@ export function stackFrames(stack: string): StackFrame[] {
   const frames: StackFrame[] = [];
   for (const line of lines.slice(cause + 1)) {
     const frame = frameOf(line);
-    if (frame) frames.push({ ...frame, isOwn: !NOT_OWN.test(frame.module) });
+    if (frame) frames.push({ ...frame, isOwn: !NOT_OWN.some((pattern) => pattern.test(frame.module)) });
     if (frames.length === MOST_FRAMES) break;
   }
   return frames;

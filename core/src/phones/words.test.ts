@@ -1,3 +1,4 @@
+import { isOnPhone } from '../flows';
 import { crashLines, isFlowOfScreens } from './index';
 
 const GROUP = {
@@ -49,3 +50,11 @@ test.each([
   ['launch, warm', [''], false],
   ['screen Photo', [], false],
 ])('%s fails by crashes on %j: %s', (flow, screens, isSo) => expect(isFlowOfScreens(flow, screens)).toBe(isSo));
+
+test.each([
+  ['screen Photo', true],
+  ['launch, cold', true],
+  ['launch, warm', true],
+  ['launch, soon', false],
+  ['GET /screen', false],
+])('%s is of a phone: %s', (flow, isSo) => expect(isOnPhone(flow)).toBe(isSo));

@@ -36,12 +36,7 @@ export function crashLines(
   example: CrashFacts | undefined,
   newest: { version: string; shareOfLaunches: number } | undefined,
 ): string[] {
-  const byVersion = versions
-    .map(
-      (one) =>
-        `${one.version || 'version not told'}: ${count(one.crashes)}${one.launches > 0 ? ` of ${counted(one.launches, 'launch', 'launches')}` : ''}`,
-    )
-    .join('; ');
+  const byVersion = versions.map(versionText).join('; ');
   const isFixed = newest && !versions.some(({ version }) => version === newest.version);
   const own = example?.frames.filter(({ isOwn }) => isOwn).slice(0, MOST_FRAMES) ?? [];
   const trail = example?.trail.slice(-MOST_TRAIL) ?? [];
@@ -50,12 +45,18 @@ export function crashLines(
     `${byVersion}${isFixed ? `. ${newest.version} has none so far; ${percent(newest.shareOfLaunches)} of launches are of it` : ''}`,
     ...(own.length > 0 ? [`in ${own.map(frameText).join(', called by ')}`] : []),
     ...(example && trail.length > 0
-      ? [
-          `before one of them${on(example)}: ${trail.map(({ what, atMs }) => `${what} (${durationWords(Math.max(0, example.atMs - atMs))} before)`).join(', ')}`,
-        ]
+      ? [`before one of them${on(example)}: ${trail.map((one) => trailText(one, example.atMs)).join(', ')}`]
       : []),
   ];
 }
+
+function versionText({ version, crashes, launches }: GroupFacts['versions'][number]): string {
+  const of = launches > 0 ? ` of ${counted(launches, 'launch', 'launches')}` : '';
+  return `${version || 'version not told'}: ${count(crashes)}${of}`;
+}
+
+const trailText = ({ what, atMs }: CrashFacts['trail'][number], crashMs: number): string =>
+  `${what} (${durationWords(Math.max(0, crashMs - atMs))} before)`;
 
 const on = ({ device, system }: CrashFacts): string => {
   const told = [device, system].filter(Boolean).join(', ');

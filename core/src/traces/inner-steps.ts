@@ -95,8 +95,7 @@ interface StepTimes {
 }
 
 function timesByStep(entries: ReadonlyMap<string, string>, spans: readonly StepSpan[]): Map<string, StepTimes> {
-  const byTrace = new Map<string, StepSpan[]>();
-  for (const span of spans) byTrace.set(span.traceId, [...(byTrace.get(span.traceId) ?? []), span]);
+  const byTrace = grouped(spans, ({ traceId }) => traceId);
   const steps = new Map<string, StepTimes>();
   for (const [traceId, entry] of entries)
     for (const [name, calls] of stepsBelow(entry, byTrace.get(traceId) ?? [])) {
@@ -112,9 +111,8 @@ function timesByStep(entries: ReadonlyMap<string, string>, spans: readonly StepS
 
 /** Spans that hang on an entry by their parents, by step; a circle of parents is walked once. */
 function stepsBelow(entry: string, spans: readonly StepSpan[]): Map<string, StepSpan[]> {
-  const children = new Map<string, StepSpan[]>();
-  for (const span of spans) children.set(span.parentSpanId, [...(children.get(span.parentSpanId) ?? []), span]);
-  const steps = new Map<string, StepSpan[]>();
+  const children = grouped(spans, ({ parentSpanId }) => parentSpanId);
+  const below: StepSpan[] = [];
   const seen = new Set([entry]);
   const open = [entry];
   for (let at = open.pop(); at !== undefined; at = open.pop())
@@ -122,8 +120,18 @@ function stepsBelow(entry: string, spans: readonly StepSpan[]): Map<string, Step
       if (seen.has(span.spanId)) continue;
       seen.add(span.spanId);
       open.push(span.spanId);
-      const name = stepName(span);
-      steps.set(name, [...(steps.get(name) ?? []), span]);
+      below.push(span);
     }
-  return steps;
+  return grouped(below, stepName);
+}
+
+/** Spans by a text of theirs, in their order: a trace may have ten thousand. */
+function grouped(spans: readonly StepSpan[], by: (span: StepSpan) => string): Map<string, StepSpan[]> {
+  const groups = new Map<string, StepSpan[]>();
+  for (const span of spans) {
+    const group = groups.get(by(span));
+    if (group) group.push(span);
+    else groups.set(by(span), [span]);
+  }
+  return groups;
 }

@@ -1,3 +1,4 @@
+import { isOnPhone } from '@toplens/core/flows';
 import { isFlowOfScreens } from '@toplens/core/phones';
 import { Router } from 'express';
 import type { InferType } from 'yup';
@@ -51,8 +52,7 @@ async function crashesAround(
   search: Search,
   { window, application, parts }: IncidentShape,
 ): Promise<Around['crashes']> {
-  const isOnPhone = parts.some(({ technicalName }) => /^(?:screen |launch, )/.test(technicalName));
-  if (!isOnPhone) return null;
+  if (!parts.some(({ technicalName }) => isOnPhone(technicalName))) return null;
   const version = window.toMs;
   const { applications, groups } = await search.ask('phone', { window, application }, version);
   const group = groups.find(({ screens }) =>

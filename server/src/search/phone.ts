@@ -46,28 +46,23 @@ export async function phone(database: Database, { window, application }: PhoneQu
   const crashes = all.filter((crash) => application === undefined || crash.application === application);
   const groups = await groupsOf(database, crashes);
   const versions = new Map<string, PhoneVersionShape[]>();
-  for (const flows of wanted)
-    versions.set(
-      flows.application,
-      await versionShapes(database, flows, {
-        window,
-        crashes: crashes.filter((one) => one.application === flows.application),
-      }),
-    );
+  const shapes: PhoneShape['applications'] = [];
+  for (const flows of wanted) {
+    const ofIt = crashes.filter((crash) => crash.application === flows.application);
+    const own = await versionShapes(database, flows, { window, crashes: ofIt });
+    versions.set(flows.application, own);
+    shapes.push({
+      application: flows.application,
+      launches: sumOf(own, ({ launches }) => launches),
+      crashes: ofIt.length,
+      peopleCrashed: peopleOf(ofIt),
+      versions: own.slice(0, MOST_VERSIONS),
+    });
+  }
   return {
     window,
     isCut: all.length === MOST_CRASHES,
-    applications: wanted.map((one) => {
-      const own = versions.get(one.application) ?? [];
-      const ofIt = crashes.filter((crash) => crash.application === one.application);
-      return {
-        application: one.application,
-        launches: sumOf(own, ({ launches }) => launches),
-        crashes: ofIt.length,
-        peopleCrashed: peopleOf(ofIt),
-        versions: own.slice(0, MOST_VERSIONS),
-      };
-    }),
+    applications: shapes,
     groups: groups
       .map((group) => groupShape(group, versions.get(group.crashes[0]?.application ?? '') ?? []))
       .sort((a, b) => b.people - a.people || b.crashes - a.crashes)

@@ -14,6 +14,7 @@ import type { Window } from '@toplens/core/time';
 import { flowText } from '../names/flow-text';
 
 import { byName } from '../by-name';
+import { between } from './between';
 import { eachSelected, float, integer } from './selection';
 import { PART_COLUMNS } from './tables';
 import type { Database } from './database';
@@ -35,9 +36,6 @@ export interface ViewsFound {
 }
 
 const FRAME = VIEW_KINDS.indexOf('frame');
-
-const between = (column: string, { fromMs, toMs }: Window) =>
-  `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
 
 /** Number of a name; `undefined` when it was never seen. */
 export async function numberOf(

@@ -3,13 +3,11 @@ import type { Crash } from '@toplens/core/phones';
 import type { Window } from '@toplens/core/time';
 import { nameOf } from '../names/name-of';
 import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
+import { between } from './between';
 import type { Database } from './database';
 
 /** What is kept of a crash beside its columns. */
 export type CrashDetail = Pick<Crash, 'thread' | 'threads' | 'trail'>;
-
-const within = (column: string, { fromMs, toMs }: Window) =>
-  `${column} >= ${Math.floor(fromMs * 1000)} AND ${column} < ${Math.ceil(toMs * 1000)}`;
 
 /** Flows whose attempts are launches. */
 export interface LaunchFlows {
@@ -54,11 +52,13 @@ export const launchesByVersion = (
   window: Window,
 ): Promise<StoredVersionLaunches[]> => {
   const starts = (flows: string) =>
-    `coalesce((array_agg(duration_us::float8 / 1000 ORDER BY span_id) FILTER (WHERE flow = ANY(${flows}) AND flags & 1 = 0))[1:${MOST_STARTS}], '{}')`;
+    `coalesce((array_agg(duration_us::float8 / 1000 ORDER BY span_id)
+                 FILTER (WHERE flow = ANY(${flows}) AND flags & 1 = 0))[1:${MOST_STARTS}], '{}')`;
   return database.query<StoredVersionLaunches & Record<string, unknown>>(
     `SELECT coalesce(${nameOf('version')}, '') AS version, launches, people, "coldMs", "warmMs" FROM
-       (SELECT version, count(*)::int AS launches, count(DISTINCT nullif(person, 0))::int AS people, ${starts('$1::int[]')} AS "coldMs", ${starts('$2::int[]')} AS "warmMs"
-          FROM attempt WHERE flow = ANY($1::int[] || $2::int[]) AND ${within('started_us', window)} GROUP BY version) v`,
+       (SELECT version, count(*)::int AS launches, count(DISTINCT nullif(person, 0))::int AS people,
+               ${starts('$1::int[]')} AS "coldMs", ${starts('$2::int[]')} AS "warmMs"
+          FROM attempt WHERE flow = ANY($1::int[] || $2::int[]) AND ${between('started_us', window)} GROUP BY version) v`,
     [cold, warm],
   );
 };
@@ -82,7 +82,7 @@ export const launchesBy = (
 ): Promise<{ value: string; launches: number }[]> =>
   database.query(
     `SELECT ${nameOf('of')} AS value, launches FROM (SELECT ${OF_ATTEMPT[dimension]} AS of, count(*)::int AS launches FROM attempt
-       WHERE flow = ANY($1::int[]) AND ${within('started_us', window)} AND ${OF_ATTEMPT[dimension]} <> 0 GROUP BY 1) l ORDER BY launches DESC, value`,
+       WHERE flow = ANY($1::int[]) AND ${between('started_us', window)} AND ${OF_ATTEMPT[dimension]} <> 0 GROUP BY 1) l ORDER BY launches DESC, value`,
     [[...cold, ...warm]],
   );
 
@@ -113,7 +113,7 @@ const CRASH = `lpad(to_hex(id), 16, '0') AS id, at_us::float8 / 1000 AS "atMs", 
 /** Crashes of a window, the newest of more than `most`. */
 export const crashesWithin = (database: Database, window: Window, most: number): Promise<StoredCrash[]> =>
   database.query<StoredCrash & Record<string, unknown>>(
-    `SELECT ${CRASH} FROM (SELECT * FROM phone_crash WHERE ${within('at_us', window)} ORDER BY at_us DESC, id LIMIT ${most}) c`,
+    `SELECT ${CRASH} FROM (SELECT * FROM phone_crash WHERE ${between('at_us', window)} ORDER BY at_us DESC, id LIMIT ${most}) c`,
   );
 
 /** One crash with all that is known of it. @param id 16 hexadecimal digits */
@@ -146,8 +146,9 @@ export const attemptsOfSession = (
 ): Promise<SessionAttempt[]> =>
   database.query<SessionAttempt & Record<string, unknown>>(
     `SELECT replace(trace_id::text, '-', '') AS "traceId", lpad(to_hex(span_id), 16, '0') AS "spanId", started_us::float8 / 1000 AS "atMs",
-            duration_us::float8 / 1000 AS "durationMs", flags & 1 = 1 AS failed, coalesce(${nameOf('flow')}, '') AS flow, coalesce(${nameOf('failure')}, '') AS failure
-       FROM (SELECT * FROM attempt WHERE session = $1 AND ${within('started_us', window)} ORDER BY started_us DESC LIMIT ${most}) a ORDER BY started_us, span_id`,
+            duration_us::float8 / 1000 AS "durationMs", flags & 1 = 1 AS failed,
+            coalesce(${nameOf('flow')}, '') AS flow, coalesce(${nameOf('failure')}, '') AS failure
+       FROM (SELECT * FROM attempt WHERE session = $1 AND ${between('started_us', window)} ORDER BY started_us DESC LIMIT ${most}) a ORDER BY started_us, span_id`,
     [session],
   );
 
@@ -169,7 +170,8 @@ export const saveMapping = (
 
 export const listMappings = (database: Database): Promise<(MappingKey & { uploadedMs: number; bytes: number })[]> =>
   database.query(
-    `SELECT component, version, extract(epoch FROM uploaded)::float8 * 1000 AS "uploadedMs", length(mapping) AS bytes FROM name_mapping ORDER BY uploaded DESC, component, version LIMIT 500`,
+    `SELECT component, version, extract(epoch FROM uploaded)::float8 * 1000 AS "uploadedMs", length(mapping) AS bytes
+       FROM name_mapping ORDER BY uploaded DESC, component, version LIMIT 500`,
   );
 
 export async function loadMapping(database: Database, { component, version }: MappingKey): Promise<string | undefined> {

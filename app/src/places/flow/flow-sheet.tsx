@@ -1,3 +1,4 @@
+import { stepName } from '@toplens/core/traces';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -16,7 +17,6 @@ import { useWho, whoChanges } from '@/frame/who';
 import { durationWords } from '@/look/format';
 import { Words } from '@/look/text';
 import { limitsText, parseLimits } from './limits-text';
-import { stepName } from './step-words';
 
 /** "1.2", "1,2" → 1200 ms; empty: no limit; NaN when it is no number. */
 export function parseSeconds(text: string): number | null {

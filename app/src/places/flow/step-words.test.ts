@@ -1,4 +1,5 @@
-import { isNotable, overWords, stepName, timeWords, type Step } from './step-words';
+import { stepName } from '@toplens/core/traces';
+import { isNotable, overWords, timeWords, type Step } from './step-words';
 
 const step = (more: Partial<Step> = {}): Step => ({
   component: 'payments',

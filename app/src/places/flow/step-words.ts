@@ -3,10 +3,6 @@ import { count, counted, durationWords, percent } from '@/look/format';
 
 export type Step = Schemas['Steps']['steps'][number];
 
-/** How a step is called where its limit is set. */
-export const stepName = ({ component, operation }: Pick<Step, 'component' | 'operation'>): string =>
-  `${component} ${operation}`;
-
 /** Of fewer nothing is said of 95 in a hundred. */
 const FEWEST_OF_A_HUNDRED = 20;
 

@@ -1,3 +1,4 @@
+import { stepName } from '@toplens/core/traces';
 import { StyleSheet, View } from 'react-native';
 import { ToneSquare } from '@/charts/tone-square';
 import { useSteps } from '@/data/flows';
@@ -10,7 +11,7 @@ import { count, durationWords, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
-import { isNotable, overWords, sampleWords, stepName, timeWords, type Step } from './step-words';
+import { isNotable, overWords, sampleWords, timeWords, type Step } from './step-words';
 
 const COLUMNS: readonly Column<Step>[] = [
   figureColumn('time', 'Time of all attempts, ms', ({ medianMs, attempts }) => medianMs * attempts, {

@@ -1,3 +1,4 @@
+import { isOnPhone } from '@toplens/core/flows';
 import { isFlowOfScreens } from '@toplens/core/phones';
 import { StyleSheet, View } from 'react-native';
 import type { Incident } from '@/data/client';
@@ -8,13 +9,11 @@ import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { byVersionWords, groupFigures, STATE_WORDS } from '../phone/phone-words';
 
-const ON_PHONE = /^(?:screen |launch, )/;
-
 /** Where the application crashes on the screens that are in trouble. Nothing where it does not. */
 export function CrashesPart({ incident: { window, application, parts } }: { incident: Incident }) {
   const palette = usePalette();
-  const isOnPhone = parts.some(({ technicalName }) => ON_PHONE.test(technicalName));
-  const { data } = usePhoneWithin(window, isOnPhone ? application : undefined);
+  const hasPhone = parts.some(({ technicalName }) => isOnPhone(technicalName));
+  const { data } = usePhoneWithin(window, hasPhone ? application : undefined);
   const groups = (data?.groups ?? []).filter(({ screens }) =>
     parts.some(({ technicalName }) => isFlowOfScreens(technicalName, screens)),
   );

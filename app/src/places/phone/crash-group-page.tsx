@@ -22,6 +22,9 @@ const DIMENSION_WORDS: Readonly<Record<Page['where'][number]['dimension'], strin
   screen: 'Screen',
 };
 
+const whenWords = ({ group: { application, firstMs, lastMs }, window: { toMs } }: Page): string =>
+  `${application}, ${clock(firstMs, toMs)} to ${clock(lastMs, toMs)}.`;
+
 /** Crashes at one place of the code: how many, where more often than elsewhere, and the newest of them. */
 export function CrashGroupPage({ crash }: { crash: string }) {
   const { view } = useView();
@@ -45,7 +48,7 @@ export function CrashGroupPage({ crash }: { crash: string }) {
           <Words kind="muted">
             {[STATE_WORDS[data.group.state], byVersionWords(data.group)].filter(Boolean).join(' ')}
           </Words>
-          <Words kind="muted">{`${data.group.application}, ${clock(data.group.firstMs, data.window.toMs)} to ${clock(data.group.lastMs, data.window.toMs)}.`}</Words>
+          <Words kind="muted">{whenWords(data)}</Words>
           <View style={isWide ? styles.columns : styles.stack}>
             <View style={isWide ? styles.column : styles.stack}>
               <Words kind="section" level={2}>

@@ -19,7 +19,10 @@ function pathOf({
   return component === '' ? '/estate' : `/component/${encodeURIComponent(component)}`;
 }
 
-/** What no user feels yet: deviations that hurt nobody, flows that answer too quickly, and hosts that are not as usual, with what they may become. */
+/**
+ * What no user feels yet: deviations that hurt nobody, flows that answer too quickly, and hosts that are not as usual,
+ * with what they may become.
+ */
 export function EarlyWarnings({
   warnings,
   others,

@@ -14,9 +14,8 @@ import {
 } from '@toplens/core/traces';
 import type { PathShape } from '../../contract/flows';
 import { loadPaths } from '../../store/traces';
-import { fairSample } from '../reading/fair-sample';
+import { narrowedSample } from '../reading/fair-sample';
 import { finiteOrNull } from '../reading/finite-or-null';
-import { sliceOf } from '../reading/focus';
 import { hopShape, TRACES_LOOKED_AT } from '../reading/hops';
 import type { FieldQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';
@@ -31,12 +30,7 @@ export async function flowPath(
 ): Promise<PathShape | null> {
   if (!state.names.has(id)) return null;
   const window = resolveWindow(state, asked);
-  const holds = sliceOf(state, focus);
-  const sample = await fairSample(
-    state,
-    { flow: id, window, most: TRACES_LOOKED_AT },
-    (rows, row) => !holds || holds(rows, row),
-  );
+  const sample = await narrowedSample(state, { flow: id, window, most: TRACES_LOOKED_AT }, focus);
   const paths = await loadPaths(
     state.database,
     sample.map(({ traceId }) => traceId),

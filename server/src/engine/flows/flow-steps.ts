@@ -2,8 +2,7 @@ import { DAY_MS, type Window } from '@toplens/core/time';
 import { innerSteps, type StepSpan } from '@toplens/core/traces';
 import type { StepsShape } from '../../contract/flows';
 import { stepSpansIn } from '../../store/traces';
-import { fairSample } from '../reading/fair-sample';
-import { sliceOf } from '../reading/focus';
+import { narrowedSample } from '../reading/fair-sample';
 import { walkedPart } from '../reading/each-attempt';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
@@ -47,8 +46,7 @@ async function sampled(
   window: Window,
   focus: Focus,
 ): Promise<{ entries: Map<string, string>; spans: StepSpan[] }> {
-  const holds = sliceOf(state, focus);
-  const sample = await fairSample(state, { flow, window, most: LOOKED_AT }, (rows, row) => !holds || holds(rows, row));
+  const sample = await narrowedSample(state, { flow, window, most: LOOKED_AT }, focus);
   const spans = await stepSpansIn(
     state.database,
     sample.map(({ traceId }) => traceId),

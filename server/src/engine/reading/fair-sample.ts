@@ -4,6 +4,8 @@ import { attemptsAt, type StoredSample } from '../../store/attempts';
 import { eachAttempt } from './each-attempt';
 import { keptShare } from './kept-share';
 import type { EngineState } from '../state/engine-state';
+import type { Focus } from '../state/questions';
+import { sliceOf } from './focus';
 
 export type RowTest = (rows: AttemptColumns, row: number) => boolean;
 
@@ -23,6 +25,12 @@ const TO_SPARE = 1.5;
  */
 export function fairSample(state: EngineState, question: SampleOf, isWanted: RowTest): Promise<StoredSample[]> {
   return sample(state, question, keptShare(state, question.window), isWanted);
+}
+
+/** The same of what a filter leaves. */
+export function narrowedSample(state: EngineState, question: SampleOf, focus: Focus): Promise<StoredSample[]> {
+  const holds = sliceOf(state, focus);
+  return fairSample(state, question, (rows, row) => !holds || holds(rows, row));
 }
 
 /** The same of attempts that went wrong: all of their traces are kept. */

@@ -2,8 +2,7 @@ import { sum } from '@toplens/core/stats';
 import type { Window } from '@toplens/core/time';
 import type { StatementShape } from '../../contract/flows';
 import { statementsIn } from '../../store/traces';
-import { fairSample } from './fair-sample';
-import { sliceOf } from './focus';
+import { narrowedSample } from './fair-sample';
 import { type Focus } from '../state/questions';
 import type { EngineState } from '../state/engine-state';
 
@@ -20,8 +19,7 @@ export async function flowStatements(
   window: Window,
   focus: Focus,
 ): Promise<{ attempts: number; statements: StatementShape[] }> {
-  const holds = sliceOf(state, focus);
-  const sample = await fairSample(state, { flow, window, most: SAMPLE }, (rows, row) => !holds || holds(rows, row));
+  const sample = await narrowedSample(state, { flow, window, most: SAMPLE }, focus);
   const rows = await statementsIn(
     state.database,
     sample.map(({ traceId }) => traceId),
