@@ -2355,6 +2355,8 @@ export interface components {
             nearTie: boolean;
             /** @description the measure in trouble, for a small chart */
             spark: components["schemas"]["Series"];
+            /** @description what was changed on its way, on the time axis of the small chart */
+            marks: components["schemas"]["Mark"][];
             /**
              * @description the team that should get it; null when none is known
              * @example Slots Team
@@ -3574,6 +3576,8 @@ export interface components {
             } | null;
             /** @description the measure in trouble, for a small chart */
             spark: components["schemas"]["Series"];
+            /** @description what was changed on its way, on the time axis of the small chart */
+            marks: components["schemas"]["Mark"][];
         };
         /**
          * FlowTable

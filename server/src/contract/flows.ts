@@ -155,6 +155,7 @@ export const FlowRow = resource('FlowRow', 'One flow of the table', {
     ),
   ),
   spark: ref(Series, 'the measure in trouble, for a small chart'),
+  marks: list(ref(Mark), 'what was changed on its way, on the time axis of the small chart'),
 });
 export type FlowRowShape = Static<typeof FlowRow>;
 

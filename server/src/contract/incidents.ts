@@ -76,6 +76,7 @@ export const Row = resource('Row', 'One incident of the list', {
   worst: integer('worst rank by harm while each rate is halved and doubled', 'rank', 2),
   nearTie: flag("its range overlaps with a neighbour's"),
   spark: ref(Series, 'the measure in trouble, for a small chart'),
+  marks: list(ref(Mark), 'what was changed on its way, on the time axis of the small chart'),
   proposedTeam: orNull(text('the team that should get it; null when none is known', 'Slots Team')),
   handoff: orNull(ref(HandoffMark, 'the newest handoff of it, as it is now; null when it has none')),
   handoffThen: orNull(ref(HandoffMark, 'the same as it was at the end of a past window; null when it had none yet')),

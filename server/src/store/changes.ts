@@ -22,3 +22,14 @@ export async function changesOf(
     [components, Math.floor(fromMs * 1000), Math.ceil(toMs * 1000)],
   );
 }
+
+/** Components of which a change was told, or of which a version was first seen, in a window. */
+export async function changedComponents(database: Database, { fromMs, toMs }: Window): Promise<string[]> {
+  const rows = await database.query<{ component: string }>(
+    `SELECT component FROM change_event WHERE at_us >= $1 AND at_us < $2
+      UNION SELECT component FROM component_version WHERE first_us >= $1 AND first_us < $2
+      ORDER BY component`,
+    [Math.floor(fromMs * 1000), Math.ceil(toMs * 1000)],
+  );
+  return rows.map(({ component }) => component);
+}

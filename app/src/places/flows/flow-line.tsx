@@ -33,7 +33,7 @@ export function FlowLine({ row, column, isFew }: { row: FlowRow; column: FlowCol
         <View style={styles.side}>
           <Words kind="strong">{column.show(row)}</Words>
           {isFew && <Words kind="small">too few to rank</Words>}
-          <Sparkline series={row.spark} />
+          <Sparkline series={row.spark} marks={row.marks} />
         </View>
       </Door>
     </View>

@@ -23,6 +23,7 @@ const flowRow = {
   shareOfTime: null,
   before: null,
   spark: series,
+  marks: [{ atMs: series.startMs, words: 'slots 3.2 released' }],
 } as unknown as FlowRow;
 
 test('a flow without data shows no figures, never zeroes; every head sorts', () => {

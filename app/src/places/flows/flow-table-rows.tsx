@@ -72,7 +72,7 @@ export function FlowTableRows({ table }: { table: Table<FlowRow> }) {
             ),
           )}
           <View role="cell" style={styles.spark}>
-            <Sparkline series={row.spark} />
+            <Sparkline series={row.spark} marks={row.marks} />
           </View>
         </View>
       ))}

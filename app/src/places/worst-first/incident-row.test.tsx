@@ -26,6 +26,7 @@ test('a row says rank, level, priority and a near tie, and offers to send', () =
     money: 0.2,
     nearTie: true,
     spark: series,
+    marks: [{ atMs: series.startMs, words: 'slots 3.2 released' }],
     handoff: null,
     handoffThen: null,
     proposedTeam: 'Payments',

@@ -103,7 +103,7 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
                 </Words>
               )}
             </View>
-            {!isWide && <Sparkline series={row.spark} />}
+            {!isWide && <Sparkline series={row.spark} marks={row.marks} />}
           </Door>
           {isWide && sendButton}
         </View>

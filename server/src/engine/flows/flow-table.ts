@@ -10,6 +10,7 @@ import { LONGEST_SCAN_MS } from '../reading/each-attempt';
 import { sliceOf } from '../reading/focus';
 import type { AgainstQuestion, Focus, FlowsQuestion } from '../state/questions';
 import { calmOf } from '../reading/learning';
+import { marksByFlow, type ChangeMark } from '../reading/marks';
 import { flowSums } from '../reading/flow-sums';
 import { freshness } from '../state/freshness';
 import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
@@ -37,6 +38,8 @@ interface Figures {
   levels: ReadonlyMap<number, Level>;
   /** what the filter leaves, for the small lines */
   narrowed: Narrowed | undefined;
+  /** what was changed on its way, for the small lines */
+  marks: (flow: number) => ChangeMark[];
 }
 
 /** Pages stand with People, business events with the money. */
@@ -58,6 +61,7 @@ async function figuresOf(
     totalMs: sum([...sums].map(([flow, one]) => (isWork(state.names.kindOf(flow)) ? one.totalMs : 0))),
     levels: await levelsFor(state, window, focus),
     narrowed: await narrowedBuckets(state, [sparkWindow(window)], focus, shown),
+    marks: await marksByFlow(state, sparkWindow(window)),
   };
 }
 
@@ -177,5 +181,6 @@ function rowOf(state: EngineState, id: number, { window, totalMs, ...figures }: 
         }
       : null,
     spark: sparkOf(state, { flow: id, measure: 'duration', window, narrowed: figures.narrowed }),
+    marks: figures.marks(id),
   };
 }

@@ -32,6 +32,7 @@ import { learningIn } from '../reading/learning';
 import { remainingIn } from '../reading/remaining';
 import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
 import { measureOf, sparkOf, sparkWindow } from '../reading/series';
+import { marksByFlow } from '../reading/marks';
 import { isActiveAtEnd, TREND_MS, trendOf } from '../harm/trend';
 import { comparedWindow, isPastWindow, momentOf, ratesAt, resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
@@ -182,6 +183,7 @@ async function rowOf(
     worst: stability.get(incident.id)?.worst ?? rank,
     nearTie: tied.has(incident.id),
     spark: sparkOf(state, { flow: root.flow, measure: measureOf(root.signal), window, narrowed }),
+    marks: (await marksByFlow(state, sparkWindow(window)))(root.flow),
     proposedTeam: proposalFor(state, incident)?.team ?? null,
     handoff: null,
     handoffThen: null,

@@ -3,7 +3,7 @@ import { seededRandom } from '@toplens/core/stats';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../../contract/open-api';
 import type { AttemptPageShape } from '../../contract/attempts';
-import type { FieldShape, PathShape, RegionShape } from '../../contract/flows';
+import type { FieldShape, FlowPageShape, FlowTableShape, PathShape, RegionShape } from '../../contract/flows';
 import type { IncidentShape, WorstFirstShape } from '../../contract/incidents';
 import type { ComponentShape, HostsShape } from '../../contract/infrastructure';
 import type { LogPatternsShape } from '../../contract/logs';
@@ -169,6 +169,15 @@ test('what was changed on the way is told beside the likely origin', async () =>
   expect([...(origin?.candidates[0]?.reasons ?? []), ...(origin?.changes ?? [])].join()).toMatch(
     /setting of prices: pool 20 to 10, by desk, \d min before it began/,
   );
+});
+
+test('small lines show what was changed on the way of their flow, as its page does', async () => {
+  const { rows } = await get<WorstFirstShape>('/api/worst-first?last=60', 'WorstFirst');
+  expect(rows[0]?.marks).toEqual([{ atMs: ONSET - 4 * MINUTE_MS, words: 'setting of prices: pool 20 to 10, by desk' }]);
+  const table = await get<FlowTableShape>('/api/flows?last=60', 'FlowTable');
+  expect(table.rows.map(({ marks }) => marks)).toEqual([rows[0]?.marks]);
+  const page = await get<FlowPageShape>(`/api/flows/${table.rows[0]?.id}?last=60`, 'FlowPage');
+  expect(page.marks).toEqual(rows[0]?.marks);
 });
 
 test('hosts of the components on the way are ruled out or left over, with advice where something is full', async () => {

@@ -1,5 +1,9 @@
-import type { Window } from '@toplens/core/time';
+import type { ComponentChange } from '@toplens/core/incidents';
+import { HOUR_MS, type Window } from '@toplens/core/time';
+import { changedComponents } from '../../store/changes';
+import { flowsThrough } from '../../store/traces';
 import type { EngineState } from '../state/engine-state';
+import { PerVersion } from '../state/per-version';
 import { changesNear, SAME_RELEASE_MS } from './origin';
 import { isFirst } from './windows';
 
@@ -7,6 +11,11 @@ export interface ChangeMark {
   atMs: number;
   words: string;
 }
+
+/** What passes a component is told by so much time before and after its change. */
+const AROUND_CHANGE_MS = HOUR_MS / 2;
+
+const marksKept = new PerVersion<(flow: number) => ChangeMark[]>(20);
 
 /**
  * What was changed, on the time axis: versions of the application, and releases, commits, settings and flags of the
@@ -17,7 +26,37 @@ export async function marksOf(
   { application, components }: { application: string; components: readonly string[] },
   window: Window,
 ): Promise<ChangeMark[]> {
-  const changes = (await changesNear(state, components, window)).map(({ atMs, words }) => ({
+  return together(state, application, await changesNear(state, components, window), window);
+}
+
+/**
+ * The same for any flow, asked once for all of them: of the components that were changed it is looked up which flows
+ * pass them, not of each flow which components it passes.
+ */
+export const marksByFlow = (state: EngineState, window: Window): Promise<(flow: number) => ChangeMark[]> =>
+  marksKept.get(state, `${window.fromMs}:${window.toMs}`, async () => {
+    const components = await changedComponents(state.database, window);
+    const changes = await changesNear(state, components, window);
+    const ofFlow = new Map<number, ComponentChange[]>();
+    for (const component of components) {
+      const own = changes.filter((change) => change.component === component);
+      if (own.length === 0) continue;
+      const { atMs } = own[0] as ComponentChange;
+      const around = { fromMs: atMs - AROUND_CHANGE_MS, toMs: atMs + AROUND_CHANGE_MS };
+      for (const flow of await flowsThrough(state.database, component, around))
+        ofFlow.set(flow, [...(ofFlow.get(flow) ?? []), ...own]);
+    }
+    return (flow) => together(state, state.names.flow(flow).application, ofFlow.get(flow) ?? [], window);
+  });
+
+/** Versions of the application beside changes of components, one release named once, in the order of time. */
+function together(
+  state: EngineState,
+  application: string,
+  ofComponents: readonly ComponentChange[],
+  window: Window,
+): ChangeMark[] {
+  const changes = ofComponents.map(({ atMs, words }) => ({
     atMs,
     // "setting of slots: …, by desk," goes on with how long before it was; here it ends.
     words: words.replace(/,$/, ''),
