@@ -539,20 +539,21 @@ export class Intake {
   }
 
   /**
-   * Parts that are new, or of which something changed; else they are written down now and then, so that it is known
-   * when they were last seen.
+   * Parts that are new, or were seen earlier than was known; else they are written down now and then, so that it is
+   * known when they were last seen.
    */
   #freshParts(parts: ReadonlyMap<string, PartRow>): PartRow[] {
     const isFresh = ([key, part]: [string, PartRow]) => {
       const known = this.#parts.get(key);
       if (!known) return true;
-      if (part.last_us <= known.last_us) return false;
-      const isChanged =
-        part.version !== known.version || part.region !== known.region || part.application !== known.application;
-      return isChanged || part.last_us - known.last_us > PART_SEEN_EVERY_US;
+      return part.first_us < known.first_us || part.last_us - known.last_us > PART_SEEN_EVERY_US;
     };
     const fresh = [...parts].filter(isFresh);
-    for (const [key, part] of fresh) this.#parts.set(key, part);
+    for (const [key, part] of fresh) {
+      const known = this.#parts.get(key) ?? part;
+      const first_us = Math.min(known.first_us, part.first_us);
+      this.#parts.set(key, { ...part, first_us, last_us: Math.max(known.last_us, part.last_us) });
+    }
     return fresh.map(([, part]) => part);
   }
 

@@ -103,9 +103,14 @@ function addPart(
   { component, host, application, zone, version, startUs }: Attempt | InnerSpan,
   parts: Map<string, PartRow>,
 ): void {
-  const key = `${component}\u001f${host}`;
-  if ((parts.get(key)?.last_us ?? 0) < startUs)
-    parts.set(key, { component, host, application, region: zone, version, last_us: startUs });
+  const key = [component, host, application, zone, version].join('\u001f');
+  const known = parts.get(key);
+  if (!known)
+    parts.set(key, { component, host, application, region: zone, version, first_us: startUs, last_us: startUs });
+  else {
+    known.first_us = Math.min(known.first_us, startUs);
+    known.last_us = Math.max(known.last_us, startUs);
+  }
 }
 
 function addDetail({ traceId, spanId, startUs, detail }: Attempt | InnerSpan, details: DetailRow[]): void {

@@ -76,7 +76,8 @@ export async function spanActivity(
 /** When each component was last heard of on each host. */
 export const seenParts = (database: Database): Promise<SeenPart[]> =>
   database.query<SeenPart>(
-    'SELECT component, host, last_us::float8 / 1000 AS "lastMs" FROM component_part ORDER BY component, host',
+    `SELECT component, host, max(last_us)::float8 / 1000 AS "lastMs"
+       FROM component_part GROUP BY component, host ORDER BY component, host`,
   );
 
 export interface StoredPart {
@@ -87,10 +88,13 @@ export interface StoredPart {
   version: string;
 }
 
-/** Where components run, as their newest spans say. */
-export const storedParts = (database: Database): Promise<StoredPart[]> =>
+/** Where components ran before a moment, as the newest spans of that time say. */
+export const partsBefore = (database: Database, beforeMs: number): Promise<StoredPart[]> =>
   database.query<StoredPart>(
-    'SELECT component, host, application, region, version FROM component_part ORDER BY component, host',
+    `SELECT DISTINCT ON (component, host) component, host, application, region, version
+       FROM component_part WHERE first_us < $1
+      ORDER BY component, host, least(last_us, $1) DESC, first_us DESC`,
+    [Math.ceil(beforeMs * 1000)],
   );
 
 /** All names of some kinds that ever came, each once, in order. */

@@ -115,11 +115,10 @@ async function ingest(db: PGlite, batch: IngestBatch): Promise<IngestResult> {
     if (batch.parts.length > 0)
       await tx.query(
         `INSERT INTO component_part
-           SELECT component, host, application, region, version, last_us
-             FROM jsonb_to_recordset($1::jsonb) AS p (component text, host text, application text, region text, version text, last_us int8)
-           ON CONFLICT (component, host) DO UPDATE
-             SET application = excluded.application, region = excluded.region, version = excluded.version, last_us = excluded.last_us
-             WHERE excluded.last_us > component_part.last_us`,
+           SELECT component, host, application, region, version, last_us, first_us
+             FROM jsonb_to_recordset($1::jsonb) AS p (component text, host text, application text, region text, version text, last_us int8, first_us int8)
+           ON CONFLICT (component, host, application, region, version) DO UPDATE
+             SET first_us = least(component_part.first_us, excluded.first_us), last_us = greatest(component_part.last_us, excluded.last_us)`,
         [batch.parts],
       );
     if (batch.mark) {

@@ -53,13 +53,14 @@ export interface VersionRow {
   first_us: number;
 }
 
-/** A row of table component_part. */
+/** A row of table component_part: what a part was, and from when to when it was seen as that. */
 export interface PartRow {
   component: string;
   host: string;
   application: string;
   region: string;
   version: string;
+  first_us: number;
   last_us: number;
 }
 

@@ -4,7 +4,7 @@ import type { StoredIncident } from '@toplens/core/incidents';
 import { hopsOf } from '@toplens/core/traces';
 import { DAY_MS, HOUR_MS, type Window } from '@toplens/core/time';
 import type { ComponentShape } from '../../contract/infrastructure';
-import { storedParts } from '../../store/activity';
+import { partsBefore } from '../../store/activity';
 import { changesOf } from '../../store/changes';
 import { flowsThrough, loadPaths, releasesOf, tracesThrough } from '../../store/traces';
 import { describe } from '../harm/describe';
@@ -68,7 +68,7 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
     callers: hops.filter(({ to }) => to === name).map((hop) => hopShape(hop, traces.length)),
     callees: hops.filter(({ from }) => from === name).map((hop) => hopShape(hop, traces.length)),
     hosts,
-    neighbours: await neighboursOf(state, name, hosts),
+    neighbours: await neighboursOf(state, { name, hosts, atMs: window.toMs }),
     figures: FIGURES.map((figure) => ({
       figure,
       hosts: judged.filter((one) => one.figure === figure).map(figureShape),
@@ -100,11 +100,10 @@ async function lookAtComponent(state: EngineState, name: string, whole: Window):
 /** What else runs on its hosts: whoever shares a machine shares its trouble. */
 async function neighboursOf(
   state: EngineState,
-  name: string,
-  hosts: readonly string[],
+  { name, hosts, atMs }: { name: string; hosts: readonly string[]; atMs: number },
 ): Promise<ComponentShape['neighbours']> {
   const shared = new Map<string, ComponentShape['neighbours'][number]>();
-  for (const { component, host, application } of await storedParts(state.database)) {
+  for (const { component, host, application } of await partsBefore(state.database, atMs)) {
     if (component === name || host === '' || !hosts.includes(host)) continue;
     const known = shared.get(component);
     if (known) known.hosts.push(host);

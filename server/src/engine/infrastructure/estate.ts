@@ -4,7 +4,7 @@ import { proposeTeam } from '@toplens/core/handoffs';
 import type { Window } from '@toplens/core/time';
 import type { EstateShape, RunningPartShape } from '../../contract/infrastructure';
 import { parseFlowText } from '../../names/flow-text';
-import { spanActivity, storedParts, type StoredPart } from '../../store/activity';
+import { spanActivity, partsBefore, type StoredPart } from '../../store/activity';
 import { finiteOrNull } from '../reading/finite-or-null';
 import { activityInHours } from '../../store/part-hours';
 import { judgeAllFigures } from '../reading/hosts';
@@ -41,7 +41,7 @@ async function lookAtAll(state: EngineState, { last: window, before }: LastStret
     before: minutesOf(before) * share,
     day: minutesOf(earlier[0] as Window),
   });
-  const places = new Map((await storedParts(state.database)).map((place) => [keyOf(place), place]));
+  const places = new Map((await partsBefore(state.database, window.toMs)).map((place) => [keyOf(place), place]));
   const odd = (await judgeAllFigures(state, window, before)).filter(
     ({ verdict }) => verdict === 'raised' || verdict === 'full',
   );
