@@ -26,6 +26,22 @@ test('crashes are counted as they happened: people and launches within a tenth o
   });
 });
 
+test('an address that fails for one carrier is told so; in its sessions the failing request stands on the clock', async () => {
+  const { addresses } = await ask(stage().url, '/api/phone-addresses', { query: stage().day });
+  const photos = addresses.find(({ address }) => address === 'photos.round.pellwick.example/photos/{id}');
+  expect(photos?.where).toMatchObject({ dimension: 'carrier', value: 'Copperwave', times: null });
+  expect(addresses[0]).toEqual(photos);
+  expect(addresses.filter(({ where }) => where !== null)).toHaveLength(1);
+  const { sessions } = await ask(stage().url, '/api/phone-sessions', {
+    query: `${stage().day}&address=${encodeURIComponent(photos?.address ?? '')}`,
+  });
+  const hit = sessions.find(({ requestsFailed }) => requestsFailed > 0);
+  const page = await ask(stage().url, '/api/phone-sessions/{session}', { session: hit?.session ?? '' });
+  const asked = page.entries.find(({ kind, failed }) => kind === 'request' && failed);
+  expect(asked).toMatchObject({ what: photos?.address, words: 'no answer' });
+  expect(asked?.attempt).not.toBeNull();
+});
+
 test('the crash stands in the one rank, with people and the team that must act', async () => {
   const { rows } = await ask(stage().url, '/api/worst-first', { query: stage().day });
   const crash = rows.find(({ application }) => application === 'Round');
@@ -63,8 +79,47 @@ describe.each<Size>(['phone', 'wide'])('phones, on the %s size', (size) => {
     expect(await textOf(page, 'crash-facts')).toContain('7.3.0 · Tessel 5 · Android');
     expect(await violations(page)).toEqual([]);
     expect(await runsOver(page)).toBeLessThanOrEqual(0);
+    await page.$eval('[data-testid="whole-session"]', (door) => (door as HTMLElement).click());
+    await page.waitForSelector('[data-testid="session-clock"]');
+    expect(await textOf(page, 'session-sentence')).toMatch(/1 crash|[\d]+ crashes/);
+    expect(await textOf(page, 'session-entries')).toContain('Crash: java.lang.IllegalStateException on Photo');
+    expect(await violations(page)).toEqual([]);
+    expect(await runsOver(page)).toBeLessThanOrEqual(0);
+    await page.$eval('[data-testid="session-entries"] a[href^="/crash/"]', (door) => (door as HTMLElement).click());
+    await page.waitForSelector('[data-testid="trail"]');
     await page.$eval('a[href^="/crash-group/"]', (door) => (door as HTMLElement).click());
     await page.waitForFunction(() => location.pathname.startsWith('/crash-group/'));
+    await page.close();
+  });
+
+  test('sessions of an address that fails, and what the person saw, step by step', async () => {
+    const page = await open(`/people/phone?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="phone-addresses"]');
+    expect(await textOf(page, 'phone-addresses')).toMatch(/carrier Copperwave: \d+ of \d+ failed, elsewhere none/);
+    await page.$eval('[data-testid^="sessions-of-photos"]', (button) => (button as HTMLElement).click());
+    await page.waitForSelector('[aria-label="Sessions of every address"]');
+    const { sessions } = await ask(stage().url, '/api/phone-sessions', { query: stage().day });
+    let seenShapes = false;
+    for (const { session } of sessions.slice(0, 30)) {
+      const { shapes, entries } = await ask(stage().url, '/api/phone-sessions/{session}', { session });
+      if (shapes.length < 2 || !entries.some(({ kind }) => kind === 'crash')) continue;
+      await page.goto(`${stage().url}/session/${session}`);
+      await page.waitForSelector('[data-testid="screen-step"]');
+      const last = await textOf(page, 'screen-step');
+      expect(last).toMatch(/: .*\d+ (text|button|picture|field|list)s?.*\. (\d+) of \2\.$/);
+      await page.$eval('[data-testid="screen-before"]', (button) => (button as HTMLElement).click());
+      await page.waitForFunction(
+        (before) => document.querySelector('[data-testid="screen-step"]')?.textContent !== before,
+        {},
+        last,
+      );
+      expect(await textOf(page, 'session-clock')).toMatch(/Processor.*%.*Memory.*MB/s);
+      expect(await violations(page)).toEqual([]);
+      expect(await runsOver(page)).toBeLessThanOrEqual(0);
+      seenShapes = true;
+      break;
+    }
+    expect(seenShapes).toBe(true);
     await page.close();
   });
 

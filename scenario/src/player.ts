@@ -6,6 +6,7 @@ import { minutePoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
 import { Sender } from './otlp/sender';
 import { simulateRoundMinute } from './pellwick/round';
+import { detailsOf } from './otlp/phone-details';
 import { roundRecords } from './otlp/phones';
 import { busyness, simulateMinute, type WorldOptions } from './pellwick/simulate';
 import type { TruthEvent } from './pellwick/truth';
@@ -102,10 +103,14 @@ export class Player {
           minutes: 0,
         });
     }
-    const round = roundRecords(simulateRoundMinute(minuteMs, this.options, this.truth));
+    const stops = simulateRoundMinute(minuteMs, this.options, this.truth);
+    const round = roundRecords(stops);
     this.#pending.push(...round.spans);
     this.#pendingLines.push(...round.lines);
     if (minuteMs < figuresFromMs) return;
+    const details = detailsOf(stops, troubles);
+    this.#pending.push(...details.spans);
+    this.#pendingLines.push(...details.lines);
     this.#pendingLines.push(...minuteLines(minuteMs, troubles));
     this.#points.push(...minutePoints(minuteMs, busyness(minuteMs, this.options), troubles));
   }

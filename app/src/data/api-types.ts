@@ -804,6 +804,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/phone-addresses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What phones asked of servers, by address */
+        get: operations["getPhoneAddresses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/phone-sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sessions on phones, the worst first */
+        get: operations["getPhoneSessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/phone-sessions/{session}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One session on one clock */
+        get: operations["getPhoneSessionsBySession"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/name-mappings": {
         parameters: {
             query?: never;
@@ -6260,6 +6311,11 @@ export interface components {
                  */
                 what: string;
             }[];
+            /**
+             * @description its session, 8 hexadecimal digits; null when none is told
+             * @example 00c0ffee
+             */
+            sessionId: string | null;
             /** @description attempts of the same session in the half hour before, in order */
             session: {
                 /**
@@ -6388,6 +6444,387 @@ export interface components {
             }[];
             /** @description by people, most first */
             groups: components["schemas"]["CrashGroup"][];
+        };
+        /**
+         * PhoneAddress
+         * @description Requests of phones to one address
+         */
+        PhoneAddress: {
+            /**
+             * @description host and path, ids left out
+             * @example photos.round.example/photos/{id}
+             */
+            address: string;
+            /**
+             * @description requests
+             * @example 420
+             */
+            requests: number;
+            /**
+             * @description requests without an answer, or with a status from 400 on
+             * @example 31
+             */
+            failed: number;
+            /**
+             * @description bytes of all answers; null where they are not told
+             * @example 840000
+             */
+            bytesIn: number | null;
+            /**
+             * @description bytes of all that was sent; null where they are not told
+             * @example 84000000
+             */
+            bytesOut: number | null;
+            /**
+             * @description half took less
+             * @example 180
+             */
+            medianMs: number;
+            /**
+             * @description 95 of 100 took less
+             * @example 900
+             */
+            p95Ms: number;
+            /**
+             * @description sessions that asked it
+             * @example 210
+             */
+            sessions: number;
+            /**
+             * @description sessions in which a request to it failed
+             * @example 24
+             */
+            sessionsHit: number;
+            /**
+             * @description countries from which it was asked
+             * @example 4
+             */
+            countries: number;
+            /** @description where it fails more often than elsewhere, beyond chance over all addresses; null where nothing stands out */
+            where: {
+                /**
+                 * @description by what it is told apart
+                 * @example carrier
+                 * @enum {string}
+                 */
+                dimension: "carrier" | "country" | "version" | "device";
+                /**
+                 * @description value of the dimension
+                 * @example Copperwave
+                 */
+                value: string;
+                /**
+                 * @description requests with it
+                 * @example 60
+                 */
+                requests: number;
+                /**
+                 * @description of them, those that failed
+                 * @example 29
+                 */
+                failed: number;
+                /**
+                 * @description as often as all other requests to the address; null: these never fail
+                 * @example 40
+                 */
+                times: number | null;
+                /**
+                 * @description lower end of its 95 % interval
+                 * @example 12
+                 */
+                low: number;
+                /**
+                 * @description upper end of it; null: without bound
+                 * @example 180
+                 */
+                high: number | null;
+            } | null;
+        };
+        /**
+         * PhoneAddresses
+         * @description What phones asked of servers, by address
+         */
+        PhoneAddresses: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description there are more addresses: those that fail or are asked most are listed
+             * @example true
+             */
+            isCut: boolean;
+            /** @description what fails most first */
+            addresses: components["schemas"]["PhoneAddress"][];
+        };
+        /**
+         * PhoneSession
+         * @description One session on a phone, within the window
+         */
+        PhoneSession: {
+            /**
+             * @description 8 hexadecimal digits
+             * @example 00c0ffee
+             */
+            session: string;
+            /**
+             * @description name of the application
+             * @example Round
+             */
+            application: string;
+            /**
+             * @description its first moment
+             * @example 1772442840000
+             */
+            fromMs: number;
+            /**
+             * @description its last
+             * @example 1772446440000
+             */
+            toMs: number;
+            /**
+             * @description launches, screens and the like
+             * @example 24
+             */
+            attempts: number;
+            /**
+             * @description of them, those that failed
+             * @example 2
+             */
+            failed: number;
+            /**
+             * @description crashes
+             * @example 1
+             */
+            crashes: number;
+            /**
+             * @description requests to servers
+             * @example 20
+             */
+            requests: number;
+            /**
+             * @description of them, those that failed
+             * @example 3
+             */
+            requestsFailed: number;
+            /**
+             * @description errors that the application caught
+             * @example 3
+             */
+            errors: number;
+            /**
+             * @description time that its attempts took
+             * @example 18400
+             */
+            waitedMs: number;
+            /**
+             * @description the newest version; '' when not told
+             * @example 7.3.0
+             */
+            version: string;
+            /**
+             * @description model; '' when not told
+             * @example Tessel 5
+             */
+            device: string;
+            /**
+             * @description whose mobile network; '' when not told
+             * @example Northline
+             */
+            carrier: string;
+            /**
+             * @description country; '' when not told
+             * @example NL
+             */
+            country: string;
+        };
+        /**
+         * PhoneSessionPage
+         * @description One session on one clock
+         */
+        PhoneSessionPage: {
+            /**
+             * @description 8 hexadecimal digits
+             * @example 00c0ffee
+             */
+            session: string;
+            /** @description from its first moment to its last; of a long session the last twelve hours */
+            window: components["schemas"]["Window"];
+            /**
+             * @description there is more: the last is listed
+             * @example true
+             */
+            isCut: boolean;
+            /**
+             * @description name of the application; '' when not told
+             * @example Round
+             */
+            application: string;
+            /**
+             * @description version; '' when not told
+             * @example 7.3.0
+             */
+            version: string;
+            /**
+             * @description model; '' when not told
+             * @example Tessel 5
+             */
+            device: string;
+            /**
+             * @description whose mobile network; '' when not told
+             * @example Northline
+             */
+            carrier: string;
+            /**
+             * @description country; '' when not told
+             * @example NL
+             */
+            country: string;
+            /** @description in the order of time */
+            entries: {
+                /**
+                 * @description what it is
+                 * @example launch
+                 * @enum {string}
+                 */
+                kind: "launch" | "screen" | "work" | "crash" | "request" | "error" | "tap" | "state";
+                /**
+                 * @description when it began
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description how long it took; 0 of what lasts no time
+                 * @example 420
+                 */
+                durationMs: number;
+                /**
+                 * @description start, screen, address, type of the error, what was tapped
+                 * @example photos.round.example/photos/{id}
+                 */
+                what: string;
+                /**
+                 * @description it failed
+                 * @example true
+                 */
+                failed: boolean;
+                /**
+                 * @description why, or with what status; '' when that is not told
+                 * @example status 503
+                 */
+                words: string;
+                /** @description the attempt that it is, or that a server began for it; null when none is known */
+                attempt: {
+                    /**
+                     * @description 32 hexadecimal digits
+                     * @example 4bf92f3577b34da6a3ce929d0e0e4736
+                     */
+                    traceId: string;
+                    /**
+                     * @description 16 hexadecimal digits
+                     * @example 00f067aa0ba902b7
+                     */
+                    spanId: string;
+                } | null;
+                /**
+                 * @description the crash that it is, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
+                crash: string | null;
+                /**
+                 * @description bytes of the answer; null where not told
+                 * @example 2100
+                 */
+                bytesIn: number | null;
+                /**
+                 * @description bytes that were sent; null where not told
+                 * @example 840000
+                 */
+                bytesOut: number | null;
+            }[];
+            /** @description what the application took, in the order of time */
+            usage: {
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description share of the processor; null where not told
+                 * @example 0.31
+                 */
+                cpu: number | null;
+                /**
+                 * @description memory taken; null where not told
+                 * @example 220000000
+                 */
+                memory: number | null;
+            }[];
+            /** @description what the screen looked like, in the order of time */
+            shapes: {
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description screen; '' when not told
+                 * @example Photo
+                 */
+                screen: string;
+                /**
+                 * @description width of the screen
+                 * @example 390
+                 */
+                width: number;
+                /**
+                 * @description height of the screen
+                 * @example 844
+                 */
+                height: number;
+                /** @description rectangles, without what they say */
+                parts: {
+                    /**
+                     * @description what stands there
+                     * @example text
+                     * @enum {string}
+                     */
+                    kind: "text" | "button" | "picture" | "field" | "list";
+                    /**
+                     * @description from the left
+                     * @example 16
+                     */
+                    x: number;
+                    /**
+                     * @description from the top
+                     * @example 120
+                     */
+                    y: number;
+                    /**
+                     * @description width
+                     * @example 358
+                     */
+                    width: number;
+                    /**
+                     * @description height
+                     * @example 48
+                     */
+                    height: number;
+                }[];
+            }[];
+        };
+        /**
+         * PhoneSessions
+         * @description Sessions on phones
+         */
+        PhoneSessions: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description there are more sessions: the worst are listed
+             * @example true
+             */
+            isCut: boolean;
+            /** @description what crashed first, then what failed, then what took longest */
+            sessions: components["schemas"]["PhoneSession"][];
         };
         /**
          * PhoneVersion
@@ -11105,6 +11542,143 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CrashPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPhoneAddresses: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What phones asked of servers, by address */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneAddresses"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPhoneSessions: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only sessions that asked this address */
+                address?: string;
+                /** @description only this application */
+                application?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Sessions on phones, the worst first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneSessions"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getPhoneSessionsBySession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 8 hexadecimal digits */
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One session on one clock */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneSessionPage"];
                 };
             };
             /** @description what is wrong and the way on */

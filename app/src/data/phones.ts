@@ -7,8 +7,13 @@ import { refetchInterval } from './live';
 /** Crashes are grouped anew a few times a minute: all of a window are read for it. */
 const PHONE_MS = 15_000;
 
+const phoneQuery = (view: View) => ({
+  ...windowQuery(view),
+  ...(view.application !== undefined && { application: view.application }),
+});
+
 export function usePhone(view: View) {
-  const query = { ...windowQuery(view), ...(view.application !== undefined && { application: view.application }) };
+  const query = phoneQuery(view);
   return useQuery({
     queryKey: ['phone', query],
     queryFn: () => get('/api/phone', { query }),
@@ -38,6 +43,37 @@ export function useCrashGroup(crash: string, view: View) {
     refetchInterval: refetchInterval(view, PHONE_MS),
   });
 }
+
+/** What phones asked of servers. */
+export function usePhoneAddresses(view: View) {
+  const query = phoneQuery(view);
+  return useQuery({
+    queryKey: ['phone-addresses', query],
+    queryFn: () => get('/api/phone-addresses', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, PHONE_MS),
+  });
+}
+
+/** Sessions, the worst first; of one address where one is given. */
+export function usePhoneSessions(view: View, address: string | undefined) {
+  const query = { ...phoneQuery(view), ...(address !== undefined && { address }) };
+  return useQuery({
+    queryKey: ['phone-sessions', query],
+    queryFn: () => get('/api/phone-sessions', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, PHONE_MS),
+  });
+}
+
+/** One session; more of it may come. */
+export const usePhoneSession = (session: string) =>
+  useQuery({
+    queryKey: ['phone-session', session],
+    queryFn: () => get('/api/phone-sessions/{session}', { path: { session } }),
+    placeholderData: keepPreviousData,
+    refetchInterval: PHONE_MS,
+  });
 
 /** A crash does not change; names may be restored later. */
 export const useCrash = (crash: string) =>

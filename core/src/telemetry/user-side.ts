@@ -14,8 +14,12 @@ export function isUserSide(resource: Attributes): boolean {
     resource['browser.language'] !== undefined
   )
     return true;
-  return modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase());
+  return isPhone(resource);
 }
+
+/** An application on a phone or tablet itself, told by its resource. */
+export const isPhone = (resource: Attributes): boolean =>
+  modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase());
 
 /**
  * The person's device as far as it is told: "Pixel 9 · Android 16", "Firefox 128 · Linux"; '' for what runs elsewhere.
@@ -34,7 +38,7 @@ export function ranOnOf(resource: Attributes): string {
  * in those of phones (MDN, "Browser detection using the user agent"); tablets name themselves or Android.
  */
 export function isHandheld(resource: Attributes, userAgent: string): boolean {
-  if (modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase())) return true;
+  if (isPhone(resource)) return true;
   if (/^(?:true|1)$/.test(textOf(resource['browser.mobile']) ?? '')) return true;
   return /Mobi|Android|iPad|Tablet/.test(userAgent);
 }

@@ -14,7 +14,7 @@ export function roundRecords(events: readonly PhoneEvent[]): { spans: OutSpan[];
   };
 }
 
-const sender = ({ version, driver }: PhoneEvent) => ({
+export const phoneOf = ({ version, driver }: PhoneEvent) => ({
   service: SERVICE,
   host: '',
   application: APPLICATION,
@@ -26,7 +26,7 @@ const sender = ({ version, driver }: PhoneEvent) => ({
   ] satisfies Attribute[],
 });
 
-const ofPerson = ({ driver, session }: PhoneEvent): Attribute[] => [
+export const ofPerson = ({ driver, session }: PhoneEvent): Attribute[] => [
   ['user.id', driver.id],
   ['session.id', session],
   ['toplens.site', driver.site],
@@ -38,7 +38,7 @@ function spanOf(event: PhoneEvent): OutSpan {
   const { what, atMs, durationMs, number } = event;
   const own: Attribute = 'launch' in what ? ['toplens.launch', what.launch] : ['app.screen.name', what.screen];
   return {
-    ...sender(event),
+    ...phoneOf(event),
     traceId: [...words(number, 60), ...words(number, 61)],
     spanId: words(number, 62),
     parentSpanId: undefined,
@@ -92,7 +92,7 @@ function crashOf(event: PhoneEvent): OutLine {
   const { crash, screen } = what as { crash: keyof typeof CRASHES; screen: string };
   const { type, message, stack } = CRASHES[crash];
   return {
-    ...sender(event),
+    ...phoneOf(event),
     atMs,
     severity: Severity.FATAL,
     body: '',

@@ -28,8 +28,8 @@ export interface OutSpan {
 }
 
 export const INTERNAL = 1;
-const SERVER = 2;
-const CLIENT = 3;
+export const SERVER = 2;
+export const CLIENT = 3;
 const CONSUMER = 5;
 
 /** An id of two words, the same for the same number and purpose. */

@@ -5,7 +5,7 @@ import { Problem } from '../errors';
 import type { Search } from '../search/search';
 import type { Database } from '../store/database';
 import { listMappings, newestCrash, saveMapping } from '../store/phones';
-import { newMapping, phoneQuery } from '../contract/phones';
+import { newMapping, phoneQuery, phoneSessionsQuery } from '../contract/phones';
 import { checkBody, fewAtATime } from './before';
 import { liveWindow } from './live-window';
 import { readInput } from './query';
@@ -33,6 +33,29 @@ export function phoneRoutes({
     response.json(
       await search.ask('phone', { window: await windowOf(request), application: application || undefined }, version()),
     );
+  });
+  router.get('/phone-addresses', async (request, response) => {
+    const { application } = readInput(phoneQuery, request.query);
+    const question = { window: await windowOf(request), application: application || undefined };
+    response.json(await search.ask('phoneAddresses', question, version()));
+  });
+  router.get('/phone-sessions', async (request, response) => {
+    const { application, address } = readInput(phoneSessionsQuery, request.query);
+    const question = {
+      window: await windowOf(request),
+      application: application || undefined,
+      address: address || undefined,
+    };
+    response.json(await search.ask('phoneSessions', question, version()));
+  });
+  router.get('/phone-sessions/:session', async (request, response) => {
+    const { session } = request.params;
+    const found = /^[0-9a-f]{8}$/.test(session)
+      ? await search.ask('phoneSession', parseInt(session, 16), version())
+      : null;
+    if (!found)
+      throw new Problem('notFound', `nothing of a session ${session.slice(0, 40)} is kept`, { field: 'session' });
+    response.json(found);
   });
   router.get('/crash-groups/:crash', async (request, response) => {
     const { crash: id } = request.params;

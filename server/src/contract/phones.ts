@@ -181,6 +181,7 @@ export const CrashPage = resource('CrashPage', 'One crash', {
     }),
     'what the application noted just before, oldest first',
   ),
+  sessionId: orNull(text('its session, 8 hexadecimal digits; null when none is told', '00c0ffee')),
   session: list(
     record({
       traceId: text('32 hexadecimal digits', '4bf92f3577b34da6a3ce929d0e0e4736'),
@@ -195,6 +196,131 @@ export const CrashPage = resource('CrashPage', 'One crash', {
   ),
 });
 export type CrashPageShape = Static<typeof CrashPage>;
+
+export const PhoneAddress = resource('PhoneAddress', 'Requests of phones to one address', {
+  address: text('host and path, ids left out', 'photos.round.example/photos/{id}'),
+  requests: integer('requests', 'requests', 420),
+  failed: integer('requests without an answer, or with a status from 400 on', 'requests', 31),
+  bytesIn: orNull(integer('bytes of all answers; null where they are not told', 'B', 840000)),
+  bytesOut: orNull(integer('bytes of all that was sent; null where they are not told', 'B', 84000000)),
+  medianMs: number('half took less', MS, 180),
+  p95Ms: number('95 of 100 took less', MS, 900),
+  sessions: integer('sessions that asked it', 'sessions', 210),
+  sessionsHit: integer('sessions in which a request to it failed', 'sessions', 24),
+  countries: integer('countries from which it was asked', 'countries', 4),
+  where: orNull(
+    record(
+      {
+        dimension: oneOf(['carrier', 'country', 'version', 'device'], 'by what it is told apart'),
+        value: text('value of the dimension', 'Copperwave'),
+        requests: integer('requests with it', 'requests', 60),
+        failed: integer('of them, those that failed', 'requests', 29),
+        times: orNull(number('as often as all other requests to the address; null: these never fail', '1', 40)),
+        low: number('lower end of its 95 % interval', '1', 12),
+        high: orNull(number('upper end of it; null: without bound', '1', 180)),
+      },
+      'where it fails more often than elsewhere, beyond chance over all addresses; null where nothing stands out',
+    ),
+  ),
+});
+export type PhoneAddressShape = Static<typeof PhoneAddress>;
+
+export const PhoneAddresses = resource('PhoneAddresses', 'What phones asked of servers, by address', {
+  window: ref(Window, 'what was looked at'),
+  isCut: flag('there are more addresses: those that fail or are asked most are listed'),
+  addresses: list(ref(PhoneAddress), 'what fails most first'),
+});
+export type PhoneAddressesShape = Static<typeof PhoneAddresses>;
+
+const sessionId = '8 hexadecimal digits';
+
+export const PhoneSession = resource('PhoneSession', 'One session on a phone, within the window', {
+  session: text(sessionId, '00c0ffee'),
+  application: text('name of the application', 'Round'),
+  fromMs: number('its first moment', EPOCH_MS, 1772442840000),
+  toMs: number('its last', EPOCH_MS, 1772446440000),
+  attempts: integer('launches, screens and the like', 'attempts', 24),
+  failed: integer('of them, those that failed', 'attempts', 2),
+  crashes: integer('crashes', 'crashes', 1),
+  requests: integer('requests to servers', 'requests', 20),
+  requestsFailed: integer('of them, those that failed', 'requests', 3),
+  errors: integer('errors that the application caught', 'errors', 3),
+  waitedMs: number('time that its attempts took', MS, 18400),
+  version: text("the newest version; '' when not told", '7.3.0'),
+  device: text("model; '' when not told", 'Tessel 5'),
+  carrier: text("whose mobile network; '' when not told", 'Northline'),
+  country: text("country; '' when not told", 'NL'),
+});
+export type PhoneSessionShape = Static<typeof PhoneSession>;
+
+export const PhoneSessions = resource('PhoneSessions', 'Sessions on phones', {
+  window: ref(Window, 'what was looked at'),
+  isCut: flag('there are more sessions: the worst are listed'),
+  sessions: list(ref(PhoneSession), 'what crashed first, then what failed, then what took longest'),
+});
+export type PhoneSessionsShape = Static<typeof PhoneSessions>;
+
+export const PhoneSessionPage = resource('PhoneSessionPage', 'One session on one clock', {
+  session: text(sessionId, '00c0ffee'),
+  window: ref(Window, 'from its first moment to its last; of a long session the last twelve hours'),
+  isCut: flag('there is more: the last is listed'),
+  application: text("name of the application; '' when not told", 'Round'),
+  version: text("version; '' when not told", '7.3.0'),
+  device: text("model; '' when not told", 'Tessel 5'),
+  carrier: text("whose mobile network; '' when not told", 'Northline'),
+  country: text("country; '' when not told", 'NL'),
+  entries: list(
+    record({
+      kind: oneOf(['launch', 'screen', 'work', 'crash', 'request', 'error', 'tap', 'state'], 'what it is'),
+      atMs: number('when it began', EPOCH_MS, 1772442840000),
+      durationMs: number('how long it took; 0 of what lasts no time', MS, 420),
+      what: text('start, screen, address, type of the error, what was tapped', 'photos.round.example/photos/{id}'),
+      failed: flag('it failed'),
+      words: text("why, or with what status; '' when that is not told", 'status 503'),
+      attempt: orNull(
+        record(
+          {
+            traceId: text('32 hexadecimal digits', '4bf92f3577b34da6a3ce929d0e0e4736'),
+            spanId: text('16 hexadecimal digits', '00f067aa0ba902b7'),
+          },
+          'the attempt that it is, or that a server began for it; null when none is known',
+        ),
+      ),
+      crash: orNull(text('the crash that it is, 16 hexadecimal digits', '00f067aa0ba902b7')),
+      bytesIn: orNull(integer('bytes of the answer; null where not told', 'B', 2100)),
+      bytesOut: orNull(integer('bytes that were sent; null where not told', 'B', 840000)),
+    }),
+    'in the order of time',
+  ),
+  usage: list(
+    record({
+      atMs: number('when it was', EPOCH_MS, 1772442840000),
+      cpu: orNull(number('share of the processor; null where not told', SHARE, 0.31)),
+      memory: orNull(number('memory taken; null where not told', 'B', 220000000)),
+    }),
+    'what the application took, in the order of time',
+  ),
+  shapes: list(
+    record({
+      atMs: number('when it was', EPOCH_MS, 1772442840000),
+      screen: text("screen; '' when not told", 'Photo'),
+      width: number('width of the screen', 'points', 390),
+      height: number('height of the screen', 'points', 844),
+      parts: list(
+        record({
+          kind: oneOf(['text', 'button', 'picture', 'field', 'list'], 'what stands there'),
+          x: number('from the left', 'points', 16),
+          y: number('from the top', 'points', 120),
+          width: number('width', 'points', 358),
+          height: number('height', 'points', 48),
+        }),
+        'rectangles, without what they say',
+      ),
+    }),
+    'what the screen looked like, in the order of time',
+  ),
+});
+export type PhoneSessionPageShape = Static<typeof PhoneSessionPage>;
 
 export const NameMappings = resource('NameMappings', 'Mappings that names in stacks are restored by', {
   mappings: list(
@@ -219,6 +345,15 @@ export type NameMappingKeptShape = Static<typeof NameMappingKept>;
 export const phoneQuery = object({
   application: string().trim().max(300).meta({ description: 'only this application', example: 'Round' }),
 });
+
+export const phoneSessionsQuery = phoneQuery.concat(
+  object({
+    address: string()
+      .trim()
+      .max(600)
+      .meta({ description: 'only sessions that asked this address', example: 'photos.round.example/photos/{id}' }),
+  }),
+);
 
 /** Both are the key of a table. */
 const keyText = string().trim().max(200);
@@ -252,6 +387,17 @@ export const phonePaths: Paths = {
   },
   '/api/crashes/{crash}': {
     get: get('One crash, with threads, trail and session', CrashPage, { path: [crashId('crash')] }),
+  },
+  '/api/phone-addresses': {
+    get: get('What phones asked of servers, by address', PhoneAddresses, { query: [windowQuery, phoneQuery] }),
+  },
+  '/api/phone-sessions': {
+    get: get('Sessions on phones, the worst first', PhoneSessions, { query: [windowQuery, phoneSessionsQuery] }),
+  },
+  '/api/phone-sessions/{session}': {
+    get: get('One session on one clock', PhoneSessionPage, {
+      path: [path('session', '8 hexadecimal digits', '00c0ffee')],
+    }),
   },
   '/api/name-mappings': {
     get: get('Mappings that names in stacks are restored by', NameMappings),

@@ -57,7 +57,16 @@ import {
   type PageView,
   type ScriptError,
 } from '@toplens/core/pages';
-import { attemptOfCrash, crashOfRecord, isCrash, type Crash } from '@toplens/core/phones';
+import {
+  attemptOfCrash,
+  crashOfRecord,
+  isCrash,
+  isMoment,
+  momentOfRecord,
+  requestOfSpan,
+  type Crash,
+  type Moment,
+} from '@toplens/core/phones';
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
@@ -79,10 +88,14 @@ export interface Records {
   views: PageView[];
   errors: ScriptError[];
   crashes: Crash[];
+  /** what sessions on phones are made of, as events told it */
+  moments: Moment[];
   /** begins and ends of attempts, as applications told them */
   marks: ReceivedMark[];
   /** attempts that some of these tell of besides: loads of pages, business events in lines, crashes, what ended */
   toldBeside: Attempt[];
+  /** requests of phones, which are spans as well */
+  requests: Moment[];
 }
 
 /** What the settings say of how telemetry is read. */
@@ -111,9 +124,10 @@ const SENT = [
   'views',
   'errors',
   'crashes',
+  'moments',
   'marks',
 ] as const satisfies (keyof Records)[];
-export const KINDS = [...SENT, 'toldBeside'] as const;
+export const KINDS = [...SENT, 'toldBeside', 'requests'] as const;
 
 export const noRecords = (): Records => ({
   attempts: [],
@@ -124,8 +138,10 @@ export const noRecords = (): Records => ({
   views: [],
   errors: [],
   crashes: [],
+  moments: [],
   marks: [],
   toldBeside: [],
+  requests: [],
 });
 /** Records as the sender counts them. */
 export const sizeOf = (records: Records): number => SENT.reduce((sum, kind) => sum + records[kind].length, 0);
@@ -183,7 +199,11 @@ export function decode(
           );
         if (reason !== undefined) reject(reason);
         else if (isEntry(span, entryServices)) records.attempts.push(toAttempt(span));
-        else records.spans.push(toInnerSpan(span));
+        else {
+          records.spans.push(toInnerSpan(span));
+          const request = requestOfSpan(span);
+          if (request) records.requests.push(request);
+        }
       }
       break;
     case 'logs':
@@ -257,6 +277,10 @@ function decodeLogs(
     }
     if (isCrash(record)) {
       takeCrash(record, range, records, reject);
+      continue;
+    }
+    if (isMoment(record)) {
+      takeOr(reject, records.moments, () => momentOfRecord(record, range, shortHash));
       continue;
     }
     if (takeEvent(record, { range, records, reject, noteMark })) continue;

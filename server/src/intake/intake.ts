@@ -8,6 +8,7 @@ import { appliedUpTo } from '../store/journal-applied';
 import type { CopiedBeside, IngestBatch, PartRow, VersionRow } from '../store/protocol';
 import { admitSeries } from './admit-series';
 import { crashRows } from './crash-rows';
+import { momentRows } from './moment-rows';
 import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
 import type { Damage, Journal, JournalMark } from './journal';
 import type { JournalEntry } from './journal-record';
@@ -497,6 +498,8 @@ export class Intake {
       ...rowsOf(records.views, callRows),
       ...rowsOf(records.errors, errorRows),
       ...rowsOf(records.crashes, crashRows),
+      ...rowsOf(records.moments, momentRows),
+      ...rowsOf(records.requests, momentRows),
       ...rowsOf(records.marks, markRows),
     ];
     // Last, since all rows before may bring new names.

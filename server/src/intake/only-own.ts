@@ -17,12 +17,12 @@ export function checkOnlyOwn(records: Records, component: string): void {
 }
 
 function foreignIn(records: Records, component: string): string | undefined {
-  const { attempts, toldBeside, spans, lines, points, changes, views, errors, crashes, marks } = records;
+  const { attempts, toldBeside, spans, lines, points, changes, views, errors, crashes, moments, marks } = records;
   if (changes.length > 0) return 'a change';
   const server = [...attempts, ...spans].find(({ isUserSide }) => !isUserSide);
   if (server) return `a span of ${server.component} that names no device`;
   const senders = [
-    ...[...attempts, ...toldBeside, ...lines, ...views, ...errors, ...crashes].map((one) => one.component),
+    ...[...attempts, ...toldBeside, ...lines, ...views, ...errors, ...crashes, ...moments].map((one) => one.component),
     // A store on the device is called by its own name.
     ...spans.filter(({ statement }) => statement === '').map((one) => one.component),
     ...points.map(({ series }) => series.component),

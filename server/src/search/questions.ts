@@ -1,7 +1,14 @@
 import type { LogPatternsShape } from '../contract/logs';
 import type { PageLoadShape, PageLoadsShape, ScriptErrorsShape } from '../contract/pages';
 import type { Window } from '@toplens/core/time';
-import type { CrashGroupPageShape, CrashPageShape, PhoneShape } from '../contract/phones';
+import type {
+  CrashGroupPageShape,
+  CrashPageShape,
+  PhoneShape,
+  PhoneAddressesShape,
+  PhoneSessionPageShape,
+  PhoneSessionsShape,
+} from '../contract/phones';
 import type { PhoneQuestion } from './phone';
 import type { PagesQuestion } from './page-loads';
 import type { ErrorsQuestion } from './script-errors';
@@ -17,6 +24,10 @@ export interface SearchQuestions {
   crashGroup: { ask: { crash: string; window: Window }; answer: CrashGroupPageShape | null };
   /** 16 hexadecimal digits */
   crash: { ask: string; answer: CrashPageShape | null };
+  phoneAddresses: { ask: PhoneQuestion; answer: PhoneAddressesShape };
+  phoneSessions: { ask: PhoneQuestion & { address: string | undefined }; answer: PhoneSessionsShape };
+  /** number of the session */
+  phoneSession: { ask: number; answer: PhoneSessionPageShape | null };
   scriptErrors: { ask: ErrorsQuestion; answer: ScriptErrorsShape };
 }
 

@@ -6,6 +6,7 @@ import { pageLoad } from './page-load';
 import { pageLoads } from './page-loads';
 import { crash } from './crash';
 import { crashGroup, phone } from './phone';
+import { phoneAddresses, phoneSession, phoneSessions } from './phone-sessions';
 import type { SearchQuestions } from './questions';
 import { scriptErrors } from './script-errors';
 
@@ -22,6 +23,9 @@ main.on(
     phone: (question) => phone(database, question),
     crashGroup: (question) => crashGroup(database, question),
     crash: (id) => crash(database, id),
+    phoneAddresses: (question) => phoneAddresses(database, question),
+    phoneSessions: (question) => phoneSessions(database, question),
+    phoneSession: (session) => phoneSession(database, session),
     scriptErrors: (question) => scriptErrors(database, question),
   }),
 );

@@ -135,6 +135,7 @@ const VACUUMED = [
   'script_error',
   'attempt_mark',
   'phone_crash',
+  'phone_moment',
   'page_detail',
   'page_view',
   'metric_point',
@@ -171,6 +172,7 @@ export async function dropOld(
   await dropBefore(database, 'page_call', 'started_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'attempt_mark', 'received_ms', keep.spansFromMs);
   await dropBefore(database, 'phone_crash', 'at_us', keep.attemptsFromMs * 1000);
+  await dropBefore(database, 'phone_moment', 'at_us', keep.spansFromMs * 1000);
   await dropBefore(database, 'script_error', 'at_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'page_detail', 'at_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'page_view', 'started_us', keep.attemptsFromMs * 1000);

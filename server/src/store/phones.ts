@@ -4,6 +4,7 @@ import type { Window } from '@toplens/core/time';
 import { nameOf } from '../names/name-of';
 import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
 import { between } from './between';
+import { ON_PHONE } from './on-phone';
 import type { Database } from './database';
 
 /** What is kept of a crash beside its columns. */
@@ -148,9 +149,27 @@ export const attemptsOfSession = (
     `SELECT replace(trace_id::text, '-', '') AS "traceId", lpad(to_hex(span_id), 16, '0') AS "spanId", started_us::float8 / 1000 AS "atMs",
             duration_us::float8 / 1000 AS "durationMs", flags & 1 = 1 AS failed,
             coalesce(${nameOf('flow')}, '') AS flow, coalesce(${nameOf('failure')}, '') AS failure
-       FROM (SELECT * FROM attempt WHERE session = $1 AND ${between('started_us', window)} ORDER BY started_us DESC LIMIT ${most}) a ORDER BY started_us, span_id`,
+       FROM (SELECT * FROM attempt WHERE session = $1 AND session <> 0 AND ${ON_PHONE} AND ${between('started_us', window)} ORDER BY started_us DESC LIMIT ${most}) a ORDER BY started_us, span_id`,
     [session],
   );
+
+/** With what a session was, as its newest attempt or moment tells. */
+export async function outfitOfSession(
+  database: Database,
+  session: number,
+  window: Window,
+): Promise<{ application: string; version: string; device: string; carrier: string; country: string }> {
+  const [row] = await database.query<Record<'application' | 'version' | 'device' | 'carrier' | 'country', string>>(
+    `SELECT application, ${['version', 'device', 'carrier', 'country'].map((name) => `coalesce(${nameOf(name)}, '') AS ${name}`).join(', ')} FROM (
+       (SELECT started_us AS at_us, split_part(${nameOf('flow')}, '${FLOW_SEPARATOR}', 1) AS application, version, device, carrier, region AS country
+          FROM attempt WHERE session = $1 AND session <> 0 AND ${ON_PHONE} AND ${between('started_us', window)} ORDER BY started_us DESC LIMIT 1)
+       UNION ALL
+       (SELECT at_us, coalesce(${nameOf('application')}, ''), version, device, carrier, country
+          FROM phone_moment WHERE session = $1 AND ${between('at_us', window)} ORDER BY at_us DESC LIMIT 1)) o ORDER BY at_us DESC LIMIT 1`,
+    [session],
+  );
+  return row ?? { application: '', version: '', device: '', carrier: '', country: '' };
+}
 
 export interface MappingKey {
   component: string;

@@ -93,6 +93,11 @@ function Session({ crash }: { crash: Crash }) {
       <Words kind="section" level={2}>
         Its session, the half hour before
       </Words>
+      {crash.sessionId !== null && (
+        <Door path={`/session/${crash.sessionId}`} style={styles.door} testID="whole-session">
+          <Words style={{ color: palette.action }}>The whole session on one clock</Words>
+        </Door>
+      )}
       {crash.session.length === 0 && <Words kind="muted">No session is told, or its attempts are not kept.</Words>}
       {crash.session.map((one) => (
         <Door key={`${one.traceId}-${one.spanId}`} path={`/attempt/${one.traceId}/${one.spanId}`} style={styles.door}>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ToneSquare } from '@/charts/tone-square';
 import { usePhone } from '@/data/phones';
@@ -13,6 +14,8 @@ import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { PeopleFrame } from '../people/people-frame';
+import { Addresses } from './addresses';
+import { Sessions } from './sessions';
 import {
   byVersionWords,
   crashFreeWords,
@@ -32,6 +35,7 @@ type Phone = Schemas['Phone'];
 export function PhonePlace() {
   const { view } = useView();
   const { data, error, refetch } = usePhone(view);
+  const [address, setAddress] = useState<string>();
   return (
     <PeopleFrame
       title="Phone"
@@ -52,6 +56,8 @@ export function PhonePlace() {
             <Versions key={one.application} application={one} />
           ))}
           <Groups groups={data.groups} nowMs={data.window.toMs} />
+          <Addresses chosen={address} onChoose={setAddress} />
+          <Sessions address={address} onClear={() => setAddress(undefined)} />
         </>
       )}
     </PeopleFrame>
