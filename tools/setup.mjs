@@ -85,7 +85,7 @@ export function chromium() {
 export function app() {
   whenChanged(
     'fonts',
-    ['app/src/look/icon-glyphs.json', 'tools/fonts.mjs', 'package-lock.json'],
+    ['app/src', 'tools/fonts.mjs', 'package-lock.json'],
     'app/assets/fonts/icons.woff2',
     () => run(process.execPath, ['tools/fonts.mjs']),
   );

@@ -78,7 +78,9 @@ const LONGEST_STEP_MS = 7 * 86_400_000;
 
 /** Round moments for a time axis: at most `most` of them. */
 export function timeTicks(fromMs: number, toMs: number, most: number): number[] {
-  const steps = [5, 10, 15, 30, 60, 120, 180, 360, 720, 1440, 2880].map((minutes) => minutes * 60_000);
+  const steps = [1 / 12, 1 / 6, 0.5, 1, 2, 5, 10, 15, 30, 60, 120, 180, 360, 720, 1440, 2880].map(
+    (minutes) => minutes * 60_000,
+  );
   const step = steps.find((candidate) => (toMs - fromMs) / candidate <= most) ?? LONGEST_STEP_MS;
   const ticks: number[] = [];
   for (let t = Math.ceil(fromMs / step) * step; t <= toMs; t += step) ticks.push(t);

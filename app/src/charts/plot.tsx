@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { Line, type LineProps } from 'react-native-svg';
-import { clock, dateWords, isMidnight } from '@/look/format';
+import { clock, clockWithSeconds, dateWords, isMidnight } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { timeTicks } from './band-shape';
@@ -150,7 +150,11 @@ const labelTop = (lineY: number, height: number): number =>
 function timeMarks({ fromMs, toMs }: TimeRange, width: number | undefined): AxisMark[] {
   const ticks = width === undefined ? [] : timeTicks(fromMs, toMs, width > WIDE_FROM ? 6 : 3);
   // Over days each mark is a midnight: its hour says nothing.
-  const words = ticks.length > 1 && ticks.every(isMidnight) ? dateWords : (tick: number) => clock(tick, toMs);
+  const isWithinMinutes = ticks.some((tick) => tick % 60_000 !== 0);
+  const words =
+    ticks.length > 1 && ticks.every(isMidnight)
+      ? dateWords
+      : (tick: number) => (isWithinMinutes ? clockWithSeconds(tick, toMs) : clock(tick, toMs));
   return ticks.map((tick) => ({ at: ((tick - fromMs) / (toMs - fromMs)) * (width ?? 0), words: words(tick) }));
 }
 

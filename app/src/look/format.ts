@@ -18,10 +18,17 @@ const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'num
 const dayKey = new Intl.DateTimeFormat('en-CA', { year: 'numeric', month: '2-digit', day: '2-digit' });
 
 /** Clock time in the viewer's zone, with the date when it is another day than `today`. */
-export function clock(timeMs: number, todayMs: number = Date.now()): string {
-  const time = clockFormat.format(timeMs);
-  return dayKey.format(timeMs) === dayKey.format(todayMs) ? time : `${dayFormat.format(timeMs)} ${time}`;
-}
+export const clock = (timeMs: number, todayMs: number = Date.now()): string =>
+  onDay(clockFormat.format(timeMs), timeMs, todayMs);
+
+const wholeSecondsFormat = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+
+/** "11:02:07", with the date when it is another day than `today`. */
+export const clockWithSeconds = (timeMs: number, todayMs: number = Date.now()): string =>
+  onDay(wholeSecondsFormat.format(timeMs), timeMs, todayMs);
+
+const onDay = (time: string, timeMs: number, todayMs: number): string =>
+  dayKey.format(timeMs) === dayKey.format(todayMs) ? time : `${dayFormat.format(timeMs)} ${time}`;
 
 const dateFormat = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 
@@ -38,10 +45,8 @@ const secondsFormat = new Intl.DateTimeFormat('en-GB', {
 });
 
 /** "11:02:07.250", with the date when it is another day than `today`. */
-export function clockSeconds(timeMs: number, todayMs: number = Date.now()): string {
-  const time = secondsFormat.format(timeMs);
-  return dayKey.format(timeMs) === dayKey.format(todayMs) ? time : `${dayFormat.format(timeMs)} ${time}`;
-}
+export const clockSeconds = (timeMs: number, todayMs: number = Date.now()): string =>
+  onDay(secondsFormat.format(timeMs), timeMs, todayMs);
 
 /** Name of the viewer's time zone as people know it: "GMT+1", "UTC". */
 export function zoneName(timeMs: number = Date.now()): string {

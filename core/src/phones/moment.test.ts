@@ -49,6 +49,8 @@ test.each([
 
 test('servers and pages tell of exceptions as well: those are no moments', () => {
   expect(isMoment(record('exception', {}, { 'service.name': 'shop' }))).toBe(false);
+  expect(isMoment(record('exception', {}, { ...PHONE, 'browser.platform': 'Android' }))).toBe(false);
+  expect(isMoment(record('exception', {}, { ...PHONE, 'user_agent.name': 'Chrome Mobile' }))).toBe(false);
   expect(isMoment(record('', {}))).toBe(false);
 });
 

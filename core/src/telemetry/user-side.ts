@@ -8,17 +8,19 @@ const PHONES: ReadonlySet<string> = new Set(['android', 'ios', 'ipados']);
  */
 export function isUserSide(resource: Attributes): boolean {
   if (textOf(resource['telemetry.sdk.language']) === 'webjs') return true;
-  if (
-    resource['browser.platform'] !== undefined ||
-    resource['browser.mobile'] !== undefined ||
-    resource['browser.language'] !== undefined
-  )
-    return true;
-  return isPhone(resource);
+  return isBrowser(resource) || isOnHandheld(resource);
 }
 
-/** An application on a phone or tablet itself, told by its resource. */
+const isBrowser = (resource: Attributes): boolean =>
+  resource['browser.platform'] !== undefined ||
+  resource['browser.mobile'] !== undefined ||
+  resource['browser.language'] !== undefined;
+
+/** Is it an application on a phone or tablet, and not a page in a browser there? Told by its resource. */
 export const isPhone = (resource: Attributes): boolean =>
+  isOnHandheld(resource) && !isBrowser(resource) && resource['user_agent.name'] === undefined;
+
+const isOnHandheld = (resource: Attributes): boolean =>
   modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase());
 
 /**
@@ -38,7 +40,7 @@ export function ranOnOf(resource: Attributes): string {
  * in those of phones (MDN, "Browser detection using the user agent"); tablets name themselves or Android.
  */
 export function isHandheld(resource: Attributes, userAgent: string): boolean {
-  if (isPhone(resource)) return true;
+  if (isOnHandheld(resource)) return true;
   if (/^(?:true|1)$/.test(textOf(resource['browser.mobile']) ?? '')) return true;
   return /Mobi|Android|iPad|Tablet/.test(userAgent);
 }

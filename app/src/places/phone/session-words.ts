@@ -13,12 +13,17 @@ export function addressWords({ requests, failed, medianMs, p95Ms, bytesIn, bytes
     failed === 0 ? 'none failed' : `${count(failed)} failed (${percent(failed / requests)})`,
     `median ${durationWords(medianMs)}`,
     requests > 1 && `95 of 100 below ${durationWords(p95Ms)}`,
-    bytesOut !== null && `${sizeWords(bytesOut)} sent`,
-    bytesIn !== null && `${sizeWords(bytesIn)} received`,
+    ...bytesWords(bytesIn, bytesOut),
   ]
     .filter(Boolean)
     .join(', ');
 }
+
+/** "80 MB sent": what is not told, or nothing, is left out. */
+const bytesWords = (bytesIn: number | null, bytesOut: number | null) => [
+  bytesOut !== null && bytesOut > 0 && `${sizeWords(bytesOut)} sent`,
+  bytesIn !== null && bytesIn > 0 && `${sizeWords(bytesIn)} received`,
+];
 
 /** "asked in 210 sessions from 4 countries; it failed in 24 of them" */
 export function reachWords({ sessions, sessionsHit, countries }: Address): string {
@@ -100,8 +105,7 @@ export const entryFacts = ({ kind, durationMs, failed, words, bytesIn, bytesOut 
     durationMs > 0 && durationWords(durationMs),
     failed && kind !== 'crash' && kind !== 'error' && 'failed',
     words,
-    bytesOut !== null && `${sizeWords(bytesOut)} sent`,
-    bytesIn !== null && `${sizeWords(bytesIn)} received`,
+    ...bytesWords(bytesIn, bytesOut),
   ]
     .filter(Boolean)
     .join(' · ');
