@@ -69,6 +69,12 @@ module.exports = {
         pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '^core/src/fixtures/'],
       },
     },
+    {
+      name: 'what-runs-with-others-knows-nobody',
+      severity: 'error',
+      from: { path: '^(snippet|phone)/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(core|server|app|scenario|bench|e2e)/' },
+    },
     { name: 'app-and-server-apart', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'server-and-app-apart', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
     {

@@ -28,6 +28,7 @@ export default defineConfig([
             'server/tsconfig.json',
             'scenario/tsconfig.json',
             'snippet/tsconfig.json',
+            'phone/tsconfig.json',
             'e2e/tsconfig.json',
             'bench/tsconfig.json',
             'app/tsconfig.json',
@@ -41,7 +42,7 @@ export default defineConfig([
     languageOptions: { globals: { ...globals.node, ...globals.jest, ...globals.browser } },
   },
   {
-    files: ['{core,server,scenario,snippet,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
+    files: ['{core,server,scenario,snippet,phone,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
     extends: [configs.recommendedTypeCheckedOnly],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {

@@ -23,6 +23,7 @@ module.exports = {
     nodeProject('server'),
     nodeProject('scenario'),
     { ...nodeProject('snippet'), testEnvironment: 'jsdom' },
+    nodeProject('phone'),
     nodeProject('bench'),
     nodeProject('e2e'),
     {

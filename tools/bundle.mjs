@@ -16,6 +16,7 @@ const ENTRIES = {
   'search-worker': 'server/src/search/search-worker.ts',
   'database-worker': 'server/src/store/database-worker.ts',
   'desk-main': 'scenario/src/desk-main.ts',
+  'round-main': 'scenario/src/round-main.ts',
   'load-and-play': 'scenario/src/load-and-play.ts',
   'truth-main': 'bench/truth/main.ts',
   'scale-main': 'bench/scale/main.ts',

@@ -12,6 +12,8 @@ bundles();
 
 const port = process.env.TOPLENS_PORT ?? '4400';
 const deskPort = process.env.TOPLENS_DESK_PORT ?? '4410';
+const roundPort = process.env.TOPLENS_ROUND_PORT ?? '4420';
+const ROUND_KEY = 'demo-round';
 const data = join(root, process.env.TOPLENS_DATA ?? 'data/demo');
 const url = `http://127.0.0.1:${port}`;
 const stamp = join(data, 'world.json');
@@ -31,6 +33,7 @@ const env = {
   TOPLENS_DESK_TOKEN: process.env.TOPLENS_DESK_TOKEN ?? 'demo-desk',
   TOPLENS_BROWSER_KEYS:
     process.env.TOPLENS_BROWSER_KEYS ?? 'portal-browser=demo-portal@https://portal.pellwick.example',
+  TOPLENS_PHONE_KEYS: process.env.TOPLENS_PHONE_KEYS ?? `round-app=${ROUND_KEY}`,
   TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal',
   TOPLENS_PERSON_KEYS: process.env.TOPLENS_PERSON_KEYS ?? 'first support=demo',
   TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',
@@ -54,6 +57,7 @@ server.on('exit', (code) => {
   process.exitCode = code ?? 0;
 });
 start('desk-main', deskPort, 'config/pellwick.json');
+start('round-main', roundPort, url, ROUND_KEY);
 
 for (let tries = 0; ; tries++) {
   const ready = await fetch(`${url}/healthz`).then(

@@ -83,11 +83,8 @@ export function chromium() {
 }
 
 export function app() {
-  whenChanged(
-    'fonts',
-    ['app/src', 'tools/fonts.mjs', 'package-lock.json'],
-    'app/assets/fonts/icons.woff2',
-    () => run(process.execPath, ['tools/fonts.mjs']),
+  whenChanged('fonts', ['app/src', 'tools/fonts.mjs', 'package-lock.json'], 'app/assets/fonts/icons.woff2', () =>
+    run(process.execPath, ['tools/fonts.mjs']),
   );
   whenChanged('app', ['app', 'core/src', 'package-lock.json'], 'app/dist/index.html', () => {
     console.log('building the app (about two minutes the first time) …');
@@ -99,10 +96,17 @@ export function app() {
   });
 }
 
-/** The script that pages include; server, workers and demo world for Node. */
+/** The script that pages include; Round in a browser; server, workers and demo world for Node. */
 export function bundles() {
   whenChanged('snippet', ['snippet/src', 'tools/snippet.mjs', 'package-lock.json'], 'dist/snippet.js', () =>
     run(process.execPath, ['--input-type=module', '-e', "import { snippet } from './tools/snippet.mjs'; snippet();"]),
+  );
+  whenChanged('round', ['phone', 'tools/round-page.mjs', 'package-lock.json'], 'dist/round.js', () =>
+    run(process.execPath, [
+      '--input-type=module',
+      '-e',
+      "import { roundPage } from './tools/round-page.mjs'; roundPage();",
+    ]),
   );
   whenChanged(
     'bundles',

@@ -6043,11 +6043,11 @@ export interface components {
                 launches: number;
             }[];
             /**
-             * @description new: in the newest version alone; gone: not in the newest, where at the rate of the others three were due
+             * @description new: in the newest version alone; gone: not in the newest, where at the rate of the others three were due; back: in the newest and in an older one, and not in the one between, where three were due
              * @example new
              * @enum {string}
              */
-            state: "new" | "gone" | "known";
+            state: "new" | "gone" | "back" | "known";
             /**
              * @description names were restored by an uploaded mapping or source map
              * @example true
@@ -6441,6 +6441,29 @@ export interface components {
                 peopleCrashed: number;
                 /** @description newest first */
                 versions: components["schemas"]["PhoneVersion"][];
+                /** @description how versions spread: launches of each over the window */
+                spread: {
+                    /**
+                     * @description begin of the first step
+                     * @example 1772442840000
+                     */
+                    startMs: number;
+                    /**
+                     * @description length of a step
+                     * @example 3600000
+                     */
+                    stepMs: number;
+                    /** @description newest first */
+                    versions: {
+                        /**
+                         * @description version; '' when not told
+                         * @example 7.3.0
+                         */
+                        version: string;
+                        /** @description launches in each step */
+                        launches: number[];
+                    }[];
+                };
             }[];
             /** @description by people, most first */
             groups: components["schemas"]["CrashGroup"][];
@@ -6916,6 +6939,41 @@ export interface components {
                  */
                 p95Ms: number;
             } | null;
+            /**
+             * @description sessions that tell of requests, errors and the like
+             * @example 210
+             */
+            sessions: number;
+            /**
+             * @description requests to servers
+             * @example 840
+             */
+            requests: number;
+            /**
+             * @description of them, those that failed
+             * @example 12
+             */
+            requestsFailed: number;
+            /**
+             * @description half of the requests that did not fail took less; null without any
+             * @example 320
+             */
+            requestMedianMs: number | null;
+            /**
+             * @description errors that the application caught
+             * @example 31
+             */
+            errors: number;
+            /**
+             * @description share of the processor, median; null where not told
+             * @example 0.31
+             */
+            cpu: number | null;
+            /**
+             * @description memory taken, median; null where not told
+             * @example 240000000
+             */
+            memory: number | null;
             /** @description beyond chance over all that is compared (false discoveries at most 5 %) */
             standsOut: {
                 /**
@@ -6923,14 +6981,14 @@ export interface components {
                  * @example crashes
                  * @enum {string}
                  */
-                what: "crashes" | "coldStart";
+                what: "crashes" | "coldStart" | "warmStart" | "requestsFailed" | "requestTime" | "errors" | "cpu" | "memory";
                 /**
-                 * @description as often, or as long; null: the others have none
+                 * @description as often, or as much; null: the others have none
                  * @example 6.2
                  */
                 times: number | null;
                 /**
-                 * @description more often, or longer
+                 * @description more often, or more
                  * @example true
                  */
                 isWorse: boolean;

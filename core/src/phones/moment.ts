@@ -85,10 +85,7 @@ export function momentOfRecord(record: LogRecord, range: TimeRange, idOf: (text:
   const { atUs, attributes, resource } = record;
   const kind = kindOf(record) as Exclude<MomentKind, 'request'>;
   const text = (...names: string[]) =>
-    cleanText(
-      names.map((name) => String(attributes[name] ?? resource[name] ?? '')).find(Boolean) ??
-        '',
-    );
+    cleanText(names.map((name) => String(attributes[name] ?? resource[name] ?? '')).find(Boolean) ?? '');
   const figure = (name: string) => notNegative(numberOf(attributes[name]));
   const wrongTime = whyTimeRejected(atUs, range);
   if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);

@@ -8,6 +8,14 @@ const tally = (version: string, launches: number, crashes: number, more: Partial
   people: launches,
   peopleCrashed: crashes,
   coldStartsMs: [],
+  warmStartsMs: [],
+  sessions: 0,
+  requests: 0,
+  requestsFailed: 0,
+  requestsMs: [],
+  errors: 0,
+  cpu: [],
+  memory: [],
   ...more,
 });
 const starts = (fromMs: number) => Array.from({ length: 200 }, (_, i) => fromMs + (i % 50) * 10);
@@ -35,6 +43,29 @@ test('a slower cold start stands out by its rank, told as a ratio of medians', (
     tally('7.2.0', 200, 0, { coldStartsMs: starts(1_000) }),
   ]);
   expect(newest?.standsOut).toEqual([{ what: 'coldStart', times: 1750 / 1250, isWorse: true }]);
+});
+
+test.each([
+  ['warmStart', { warmStartsMs: starts(1_500) }, { warmStartsMs: starts(1_000) }, 1750 / 1250],
+  ['requestTime', { requestsMs: starts(1_500) }, { requestsMs: starts(1_000) }, 1750 / 1250],
+  ['cpu', { cpu: starts(1_500) }, { cpu: starts(1_000) }, 1750 / 1250],
+  ['memory', { memory: starts(1_500) }, { memory: starts(1_000) }, 1750 / 1250],
+  ['requestsFailed', { requests: 1_000, requestsFailed: 60 }, { requests: 2_000, requestsFailed: 40 }, 3],
+  ['errors', { sessions: 100, errors: 60 }, { sessions: 200, errors: 40 }, 3],
+])('%s of a version is compared as well', (what, own, others, times) => {
+  const [newest, older] = versionFigures([tally('7.3.0', 0, 0, own), tally('7.2.0', 0, 0, others)]);
+  expect(newest?.standsOut).toEqual([{ what, times: expect.closeTo(times, 9) as number, isWorse: true }]);
+  expect(older?.standsOut).toMatchObject([{ what, isWorse: false }]);
+});
+
+test('what differs by less than a twentieth is not said, however many samples there are', () => {
+  const many = (fromMs: number) => Array.from({ length: 4_000 }, (_, i) => fromMs + (i % 100));
+  expect(
+    versionFigures([tally('a', 0, 0, { cpu: many(1_020) }), tally('b', 0, 0, { cpu: many(1_000) })])[0]?.standsOut,
+  ).toEqual([]);
+  expect(
+    versionFigures([tally('a', 0, 0, { cpu: many(1_080) }), tally('b', 0, 0, { cpu: many(1_000) })])[0]?.standsOut,
+  ).toHaveLength(1);
 });
 
 test('chance alone stands out in hardly any of fifty worlds', () => {

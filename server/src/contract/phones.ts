@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { object, string } from 'yup';
+import { VERSION_MEASURES } from '@toplens/core/phones';
 import { Interval, Window } from './common';
 import { get, ok, path, post, type Paths } from './paths';
 import { windowQuery } from './queries';
@@ -45,11 +46,18 @@ export const PhoneVersion = resource('PhoneVersion', 'One version of a phone app
   crashFree: orNull(ref(Interval, 'share of people whom it never crashed for (Wilson); null without people')),
   cold: starts('cold starts that did not fail; null without any'),
   warm: starts('warm starts that did not fail; null without any'),
+  sessions: integer('sessions that tell of requests, errors and the like', 'sessions', 210),
+  requests: integer('requests to servers', 'requests', 840),
+  requestsFailed: integer('of them, those that failed', 'requests', 12),
+  requestMedianMs: orNull(number('half of the requests that did not fail took less; null without any', MS, 320)),
+  errors: integer('errors that the application caught', 'errors', 31),
+  cpu: orNull(number('share of the processor, median; null where not told', SHARE, 0.31)),
+  memory: orNull(number('memory taken, median; null where not told', 'B', 240000000)),
   standsOut: list(
     record({
-      what: oneOf(['crashes', 'coldStart'], 'what is unlike all other versions together'),
-      times: orNull(number('as often, or as long; null: the others have none', '1', 6.2)),
-      isWorse: flag('more often, or longer'),
+      what: oneOf(VERSION_MEASURES, 'what is unlike all other versions together'),
+      times: orNull(number('as often, or as much; null: the others have none', '1', 6.2)),
+      isWorse: flag('more often, or more'),
     }),
     'beyond chance over all that is compared (false discoveries at most 5 %)',
   ),
@@ -78,8 +86,8 @@ export const CrashGroup = resource('CrashGroup', 'Crashes at one place of the co
     'versions that have it, the newest first',
   ),
   state: oneOf(
-    ['new', 'gone', 'known'],
-    'new: in the newest version alone; gone: not in the newest, where at the rate of the others three were due',
+    ['new', 'gone', 'back', 'known'],
+    'new: in the newest version alone; gone: not in the newest, where at the rate of the others three were due; back: in the newest and in an older one, and not in the one between, where three were due',
   ),
   isRestored: flag('names were restored by an uploaded mapping or source map'),
   sample: text('the newest crash of it, 16 hexadecimal digits', '00f067aa0ba902b7'),
@@ -96,6 +104,20 @@ export const Phone = resource('Phone', 'Phone applications: versions side by sid
       crashes: integer('crashes', 'crashes', 64),
       peopleCrashed: integer('people whom it crashed for', 'people', 40),
       versions: list(ref(PhoneVersion), 'newest first'),
+      spread: record(
+        {
+          startMs: number('begin of the first step', EPOCH_MS, 1772442840000),
+          stepMs: number('length of a step', MS, 3600000),
+          versions: list(
+            record({
+              version: text("version; '' when not told", '7.3.0'),
+              launches: list(integer('launches in a step', 'launches', 12), 'launches in each step'),
+            }),
+            'newest first',
+          ),
+        },
+        'how versions spread: launches of each over the window',
+      ),
     }),
     'applications that tell of their launches',
   ),

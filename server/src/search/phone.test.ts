@@ -121,7 +121,13 @@ test('versions stand side by side, the newest first, with what stands out; nothi
   expect(newest?.standsOut.map(({ what, isWorse }) => [what, isWorse])).toEqual([
     ['crashes', true],
     ['coldStart', true],
+    ['warmStart', true],
   ]);
+  const spread = round?.spread.versions.map(({ version, launches }) => [
+    version,
+    launches.reduce((sum, n) => sum + n, 0),
+  ]);
+  expect(spread).toEqual(round?.versions.map(({ version, launches }) => [version, launches]));
   expect(newest?.crashRate?.estimate).toBeCloseTo(crashed.filter(isNew).length / all.filter(isNew).length, 9);
   expect(newest?.cold?.medianMs).toBeGreaterThan(1_150);
 });

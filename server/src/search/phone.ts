@@ -1,4 +1,4 @@
-import { versionFigures, type VersionFigures } from '@toplens/core/phones';
+import { versionFigures, type VersionFigures, type VersionTally } from '@toplens/core/phones';
 import { quantileSorted, rateRatio, sortedCopy } from '@toplens/core/stats';
 import { maskText } from '@toplens/core/handoffs';
 import type { Window } from '@toplens/core/time';
@@ -7,6 +7,7 @@ import type { Database } from '../store/database';
 import {
   crashesWithin,
   launchesBy,
+  launchesOverTime,
   launchesByVersion,
   launchFlows,
   loadCrash,
@@ -14,6 +15,7 @@ import {
   type LaunchFlows,
   type StoredCrash,
 } from '../store/phones';
+import { momentsByVersion } from '../store/phone-moments';
 import { firstSeen } from '../store/releases';
 import { CrashReader, type ReadCrash } from './read-crash';
 
@@ -57,6 +59,7 @@ export async function phone(database: Database, { window, application }: PhoneQu
       crashes: ofIt.length,
       peopleCrashed: peopleOf(ofIt),
       versions: own.slice(0, MOST_VERSIONS),
+      spread: await spreadOf(database, flows, window, own),
     });
   }
   return {
@@ -137,6 +140,9 @@ async function versionShapes(
   { window, crashes }: { window: Window; crashes: readonly StoredCrash[] },
 ): Promise<PhoneVersionShape[]> {
   const stored = await launchesByVersion(database, flows, window);
+  const moments = new Map(
+    (await momentsByVersion(database, flows.application, window)).map(({ version, ...one }) => [version, one]),
+  );
   const first = await firstSeen(database, flows.application);
   const told = new Set(stored.map(({ version }) => version));
   const silent = [...new Set(crashes.map(({ version }) => version))].filter((version) => !told.has(version));
@@ -145,51 +151,70 @@ async function versionShapes(
     ...silent.map((version) => ({ version, launches: 0, people: 0, coldMs: [], warmMs: [] })),
   ].sort((a, b) => (first.get(b.version) ?? 0) - (first.get(a.version) ?? 0) || newerFirst(a.version, b.version));
   const launches = sumOf(all, (one) => one.launches);
-  const figures = versionFigures(
-    all.map((one) => {
-      const own = crashes.filter(({ version }) => version === one.version);
-      return {
-        ...one,
-        crashes: own.length,
-        peopleCrashed: Math.min(one.people, peopleOf(own)),
-        coldStartsMs: one.coldMs,
-      };
-    }),
-  );
-  return figures.map((one, i) => {
-    const { coldMs, warmMs } = all[i] as (typeof all)[number];
+  const tallies = all.map((one): VersionTally => {
+    const own = crashes.filter(({ version }) => version === one.version);
     return {
-      ...versionShape(one),
-      firstMs: first.get(one.version) ?? null,
-      shareOfLaunches: launches > 0 ? one.launches / launches : 0,
-      cold: startsOf(coldMs),
-      warm: startsOf(warmMs),
+      ...(moments.get(one.version) ?? NO_MOMENTS),
+      version: one.version,
+      launches: one.launches,
+      people: one.people,
+      crashes: own.length,
+      peopleCrashed: Math.min(one.people, peopleOf(own)),
+      coldStartsMs: one.coldMs,
+      warmStartsMs: one.warmMs,
     };
   });
+  const figures = versionFigures(tallies);
+  return tallies.map((tally, i) => ({
+    ...versionShape(tally, figures[i] as VersionFigures),
+    firstMs: first.get(tally.version) ?? null,
+    shareOfLaunches: launches > 0 ? tally.launches / launches : 0,
+  }));
+}
+
+const NO_MOMENTS = { sessions: 0, requests: 0, requestsFailed: 0, requestsMs: [], errors: 0, cpu: [], memory: [] };
+
+/** Steps in which a window is told: so many that a release is seen spreading. */
+const SPREAD_STEPS = 24;
+
+async function spreadOf(
+  database: Database,
+  flows: LaunchFlows,
+  window: Window,
+  versions: readonly PhoneVersionShape[],
+): Promise<PhoneShape['applications'][number]['spread']> {
+  const stepMs = Math.max(1, Math.ceil((window.toMs - window.fromMs) / SPREAD_STEPS));
+  const told = await launchesOverTime(database, flows, { window, stepMs });
+  return {
+    startMs: window.fromMs,
+    stepMs,
+    versions: versions.slice(0, MOST_VERSIONS).map(({ version }) => {
+      const launches = new Array<number>(SPREAD_STEPS).fill(0);
+      for (const one of told) if (one.version === version && one.step < SPREAD_STEPS) launches[one.step] = one.launches;
+      return { version, launches };
+    }),
+  };
 }
 
 /** "7.10.0" is newer than "7.9.0". */
 const newerFirst = (a: string, b: string) => b.localeCompare(a, 'en', { numeric: true });
 
-const versionShape = ({
-  crashRate,
-  crashFree,
-  standsOut,
-  version,
-  launches,
-  crashes,
-  people,
-  peopleCrashed,
-}: VersionFigures) => ({
-  version,
-  launches,
-  crashes,
-  people,
-  peopleCrashed,
+const versionShape = (
+  { coldStartsMs, warmStartsMs, requestsMs, cpu, memory, ...told }: VersionTally,
+  { crashRate, crashFree, standsOut }: VersionFigures,
+) => ({
+  ...told,
   crashRate: crashRate ?? null,
   crashFree: crashFree ?? null,
+  cold: startsOf(coldStartsMs),
+  warm: startsOf(warmStartsMs),
+  requestMedianMs: medianOf(requestsMs),
+  cpu: medianOf(cpu),
+  memory: medianOf(memory),
   standsOut: standsOut.map(({ times, ...one }) => ({ ...one, times: Number.isFinite(times) ? times : null })),
 });
+
+const medianOf = (values: readonly number[]): number | null => quantileSorted(sortedCopy(values), 0.5) ?? null;
 
 function startsOf(ms: readonly number[]): PhoneVersionShape['cold'] {
   if (ms.length === 0) return null;
@@ -238,8 +263,11 @@ const orderOf = (versions: readonly PhoneVersionShape[], version: string): numbe
   return at < 0 ? versions.length : at;
 };
 
-/** New: only the newest version has it. Gone: the newest has none, where at the rate of the others some were due. */
-function stateOf(
+/**
+ * New: only the newest version has it. Gone: the newest has none, where at the rate of the others some were due. Come
+ * back: the newest has it, and the one before had none where some were due, and an older one has it.
+ */
+export function stateOf(
   byVersion: ReadonlyMap<string, number>,
   versions: readonly PhoneVersionShape[],
 ): CrashGroupShape['state'] {
@@ -248,9 +276,21 @@ function stateOf(
   const inNewest = byVersion.get(newest.version) ?? 0;
   const inOthers = sumOf(others, ({ version }) => byVersion.get(version) ?? 0);
   if (inNewest > 0 && inOthers === 0) return 'new';
-  const launches = sumOf(others, (one) => one.launches);
-  const expected = launches > 0 ? (inOthers / launches) * newest.launches : 0;
-  return inNewest === 0 && expected >= FEWEST_EXPECTED ? 'gone' : 'known';
+  if (inNewest === 0) return isDue(byVersion, others, newest) ? 'gone' : 'known';
+  const [before, ...older] = others as [PhoneVersionShape, ...PhoneVersionShape[]];
+  const isBack = !byVersion.get(before.version) && isDue(byVersion, older, before);
+  return isBack ? 'back' : 'known';
+}
+
+/** At the rate of other versions, were some crashes of this one due? */
+function isDue(
+  byVersion: ReadonlyMap<string, number>,
+  others: readonly PhoneVersionShape[],
+  { launches }: PhoneVersionShape,
+): boolean {
+  const crashes = sumOf(others, ({ version }) => byVersion.get(version) ?? 0);
+  const among = sumOf(others, (one) => one.launches);
+  return among > 0 && (crashes / among) * launches >= FEWEST_EXPECTED;
 }
 
 /** How often launches with a value end so, against all other launches. */

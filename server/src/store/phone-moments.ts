@@ -72,6 +72,42 @@ export async function addressSlices(
   return (await Promise.all(ADDRESS_DIMENSIONS.map(ofDimension))).flat();
 }
 
+export interface VersionMoments {
+  version: string;
+  sessions: number;
+  requests: number;
+  requestsFailed: number;
+  errors: number;
+  /** a fair part of many, the same each time */
+  requestsMs: number[];
+  cpu: number[];
+  memory: number[];
+}
+
+/** So many of a kind tell what is usual of a version. */
+const MOST_SAMPLES = 2_000;
+
+/** Moments of an application by version. */
+export const momentsByVersion = (
+  database: Database,
+  application: string,
+  window: Window,
+): Promise<VersionMoments[]> => {
+  const sample = (column: string, where: string) =>
+    `coalesce((array_agg(${column} ORDER BY id) FILTER (WHERE ${where}))[1:${MOST_SAMPLES}], '{}')`;
+  return database.query<VersionMoments & Record<string, unknown>>(
+    `SELECT coalesce(${nameOf('version')}, '') AS version, sessions, requests, "requestsFailed", errors, "requestsMs", cpu, memory FROM
+       (SELECT version, count(DISTINCT nullif(session, 0))::int AS sessions,
+               (count(*) FILTER (WHERE kind = ${REQUEST}))::int AS requests,
+               (count(*) FILTER (WHERE kind = ${REQUEST} AND failed = 1))::int AS "requestsFailed",
+               (count(*) FILTER (WHERE kind = ${ERROR}))::int AS errors,
+               ${sample('duration_us::float8 / 1000', `kind = ${REQUEST} AND failed = 0`)} AS "requestsMs",
+               ${sample('cpu', 'cpu IS NOT NULL')} AS cpu, ${sample('memory::float8', 'memory IS NOT NULL')} AS memory
+          FROM phone_moment WHERE ${between('at_us', window)} AND ${OF_APPLICATION} GROUP BY version) v`,
+    [application],
+  );
+};
+
 export interface StoredSession {
   session: number;
   application: string;

@@ -64,6 +64,19 @@ export const launchesByVersion = (
   );
 };
 
+/** Launches of an application by version and step of time, from a moment on. */
+export const launchesOverTime = (
+  database: Database,
+  { cold, warm }: LaunchFlows,
+  { window, stepMs }: { window: Window; stepMs: number },
+): Promise<{ version: string; step: number; launches: number }[]> =>
+  database.query(
+    `SELECT coalesce(${nameOf('version')}, '') AS version, step, launches FROM
+       (SELECT version, ((started_us - $2) / $3)::int AS step, count(*)::int AS launches FROM attempt
+         WHERE flow = ANY($1::int[]) AND ${between('started_us', window)} GROUP BY 1, 2) v`,
+    [[...cold, ...warm], Math.floor(window.fromMs * 1000), stepMs * 1000],
+  );
+
 /** What launches and crashes are told apart by. */
 export const PHONE_DIMENSIONS = ['version', 'device', 'carrier', 'country'] as const;
 export type PhoneDimension = (typeof PHONE_DIMENSIONS)[number];

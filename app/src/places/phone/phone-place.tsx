@@ -9,17 +9,19 @@ import { figureColumn, textColumn, timeColumn, type Column } from '@/frame/table
 import { TableTools } from '@/frame/table/table-tools';
 import { useTable } from '@/frame/table/use-table';
 import { useView } from '@/frame/view';
-import { clock, count, counted, durationWords, percent } from '@/look/format';
+import { clock, count, counted, durationWords, percent, sizeWords } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { PeopleFrame } from '../people/people-frame';
 import { Addresses } from './addresses';
 import { Sessions } from './sessions';
+import { VersionSpread } from './version-spread';
 import {
   byVersionWords,
   crashFreeWords,
   crashRateWords,
+  demandWords,
   groupFigures,
   standsOutWords,
   startWords,
@@ -103,6 +105,21 @@ const VERSION_COLUMNS: readonly Column<Version>[] = [
     show: durationWords,
     isAverage: true,
   }),
+  figureColumn('requests', 'Requests', ({ requests }) => requests, { show: count }),
+  figureColumn(
+    'requestsFailed',
+    'Share of requests that failed, 0 to 1',
+    ({ requests, requestsFailed }) => (requests > 0 ? requestsFailed / requests : null),
+    { show: percent, isAverage: true },
+  ),
+  figureColumn('request', 'Request, median, ms', ({ requestMedianMs }) => requestMedianMs, {
+    show: durationWords,
+    isAverage: true,
+  }),
+  figureColumn('errors', 'Errors', ({ errors }) => errors, { show: count }),
+  figureColumn('sessions', 'Sessions that tell of these', ({ sessions }) => sessions, { show: count }),
+  figureColumn('cpu', 'Processor, median, 0 to 1', ({ cpu }) => cpu, { show: percent, isAverage: true }),
+  figureColumn('memory', 'Memory, median, bytes', ({ memory }) => memory, { show: sizeWords, isAverage: true }),
   figureColumn('warm', 'Warm start, median, ms', ({ warm }) => warm?.medianMs ?? null, {
     show: durationWords,
     isAverage: true,
@@ -123,7 +140,12 @@ function Versions({ application }: { application: Phone['applications'][number] 
   return (
     <View style={styles.gap} testID={`versions-${application.application}`}>
       <Words kind="section" level={2}>{`${application.application}, by version`}</Words>
-      {application.versions.length > 1 && <TableTools table={table} />}
+      {application.versions.length > 1 && (
+        <>
+          <VersionSpread spread={application.spread} />
+          <TableTools table={table} unit="launch" />
+        </>
+      )}
       <View role="list" aria-label={`Versions of ${application.application}`}>
         {table.rows.map((version) => {
           const standsOut = standsOutWords(version);
@@ -152,6 +174,7 @@ function Versions({ application }: { application: Phone['applications'][number] 
               </View>
               <View style={isWide ? styles.third : styles.told}>
                 <Words>{startWords(version)}</Words>
+                {demandWords(version) !== '' && <Words kind="small">{demandWords(version)}</Words>}
                 {standsOut.length > 0 && (
                   <View style={styles.word}>
                     <ToneSquare tone={isWorse ? 1 : undefined} />

@@ -2,6 +2,7 @@ import {
   byVersionWords,
   crashFreeWords,
   crashRateWords,
+  demandWords,
   foldedFrames,
   frameWords,
   groupFigures,
@@ -10,11 +11,14 @@ import {
   whereWords,
   type Frame,
   type Group,
+  type Version,
 } from './phone-words';
 import { phoneSentence } from './phone-place';
+import { oldestTogether } from './version-spread';
 
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 
+const NO_SPREAD = { startMs: 0, stepMs: 1, versions: [] };
 const interval = (estimate: number, low: number, high: number) => ({ estimate, low, high });
 const starts = (medianMs: number) => ({ starts: 100, medianMs, p75Ms: 1.5 * medianMs, p95Ms: 2 * medianMs });
 const group = (more: Partial<Group> = {}): Group => ({
@@ -103,7 +107,14 @@ test.each([
 
 test('no data is not the same as no crash', () => {
   const window = { fromMs: 0, toMs: 1 };
-  const round = { application: 'Round', launches: 1_200, crashes: 0, peopleCrashed: 0, versions: [] };
+  const round = {
+    application: 'Round',
+    launches: 1_200,
+    crashes: 0,
+    peopleCrashed: 0,
+    versions: [],
+    spread: NO_SPREAD,
+  };
   expect(phoneSentence({ window, isCut: false, applications: [], groups: [] })).toMatch(/^No data: .*not the same/);
   // It is known from before, and told nothing in this window.
   const silent = { ...round, launches: 0 };
@@ -120,4 +131,55 @@ test('no data is not the same as no crash', () => {
   expect(phoneSentence({ window, isCut: false, applications: [round], groups: [group()] })).toBe(
     '1,200 launches; 31 crashes at one place of the code.',
   );
+});
+
+test('what a version asks and takes is told as far as it is known', () => {
+  const version = (more: Partial<Version>) =>
+    ({
+      sessions: 0,
+      requests: 0,
+      requestsFailed: 0,
+      requestMedianMs: null,
+      errors: 0,
+      cpu: null,
+      memory: null,
+      ...more,
+    }) as Version;
+  expect(demandWords(version({}))).toBe('');
+  expect(
+    demandWords(
+      version({
+        sessions: 210,
+        requests: 840,
+        requestsFailed: 10,
+        requestMedianMs: 320,
+        errors: 1,
+        cpu: 0.31,
+        memory: 24e7,
+      }),
+    ),
+  ).toBe('1.2 % of 840 requests failed, median 320 ms; 1 error in 210 sessions; processor 31 %, memory 240 MB');
+  expect(demandWords(version({ requests: 1 }))).toBe('none of 1 request failed');
+});
+
+test.each([
+  ['requestsFailed', 3, true, 'failed requests 3.0× as often as all others'],
+  ['requestsFailed', null, true, 'failed requests where all others have none'],
+  ['errors', 0, false, 'no errors, others have some'],
+  ['errors', 1.5, true, 'errors 50 % more often than all others'],
+  ['memory', 2.4, true, 'memory 2.4× as much as all others'],
+  ['cpu', 0.8, false, 'processor 20 % less than all others'],
+  ['requestTime', 1.3, true, 'requests 30 % slower than all others'],
+] as const)('%s %s times stands out: %s, %s', (what, times, isWorse, words) => {
+  expect(standsOutWords({ standsOut: [{ what, times, isWorse }] })).toEqual([words]);
+});
+
+test('of many versions the oldest stand together', () => {
+  const version = (name: string, launches: number[]) => ({ version: name, launches });
+  expect(oldestTogether([version('', [1]), version('b', [2])])).toEqual([
+    { name: 'version not told', launches: [1] },
+    { name: 'b', launches: [2] },
+  ]);
+  const many = ['e', 'd', 'c', 'b', 'a'].map((name, i) => version(name, [i, 1]));
+  expect(oldestTogether(many).at(-1)).toEqual({ name: 'older', launches: [7, 2] });
 });

@@ -1,5 +1,5 @@
 import type { Schemas } from '@/data/client';
-import { count, counted, durationWords, percent, times } from '@/look/format';
+import { count, counted, durationWords, percent, sizeWords, times } from '@/look/format';
 
 export type Version = Schemas['PhoneVersion'];
 export type Group = Schemas['CrashGroup'];
@@ -52,9 +52,47 @@ export const standsOutWords = ({ standsOut }: Pick<Version, 'standsOut'>): strin
           : isWorse
             ? `crashes ${times(ratio)} as often as all others`
             : `crashes ${times(1 / ratio)} less often than all others`;
-    const change = ratio === null ? 0 : Math.abs(ratio - 1);
-    return `cold start ${percent(change)} ${isWorse ? 'slower' : 'faster'} than all others`;
+    const { name, more, less } = MEASURE_WORDS[what];
+    if (ratio === null) return `${name} where all others have none`;
+    if (ratio === 0) return `no ${name}, others have some`;
+    return ratio >= 2
+      ? `${name} ${times(ratio)} ${COUNTED.has(what) ? 'as often as' : 'as much as'} all others`
+      : `${name} ${percent(Math.abs(ratio - 1))} ${isWorse ? more : less} than all others`;
   });
+
+type Measure = Version['standsOut'][number]['what'];
+/** Told as how often something happens; all others as how much it is. */
+const COUNTED: ReadonlySet<Measure> = new Set(['requestsFailed', 'errors']);
+const MEASURE_WORDS: Readonly<Record<Exclude<Measure, 'crashes'>, { name: string; more: string; less: string }>> = {
+  coldStart: { name: 'cold start', more: 'slower', less: 'faster' },
+  warmStart: { name: 'warm start', more: 'slower', less: 'faster' },
+  requestTime: { name: 'requests', more: 'slower', less: 'faster' },
+  requestsFailed: { name: 'failed requests', more: 'more often', less: 'less often' },
+  errors: { name: 'errors', more: 'more often', less: 'less often' },
+  cpu: { name: 'processor', more: 'more', less: 'less' },
+  memory: { name: 'memory', more: 'more', less: 'less' },
+};
+
+/** "1.2 % of 840 requests failed, median 320 ms; 31 errors in 210 sessions; processor 31 %, memory 240 MB" */
+export function demandWords(version: Version): string {
+  const { requests, requestsFailed, requestMedianMs, errors, sessions, cpu, memory } = version;
+  const asked = [
+    requestsFailed === 0
+      ? `none of ${counted(requests, 'request')} failed`
+      : `${percent(requestsFailed / requests)} of ${counted(requests, 'request')} failed`,
+    requestMedianMs !== null && `median ${durationWords(requestMedianMs)}`,
+  ].filter(Boolean);
+  const took = [cpu !== null && `processor ${percent(cpu)}`, memory !== null && `memory ${sizeWords(memory)}`].filter(
+    Boolean,
+  );
+  return [
+    requests > 0 && asked.join(', '),
+    errors > 0 && `${counted(errors, 'error')} in ${counted(sessions, 'session')}`,
+    took.join(', '),
+  ]
+    .filter(Boolean)
+    .join('; ');
+}
 
 /** "31 crashes for 24 people, 1.2 % of launches, on 3 device models" */
 export function groupFigures({ crashes, people, shareOfLaunches, devices }: Group): string {
@@ -80,6 +118,7 @@ export const byVersionWords = ({ versions }: Group): string =>
 export const STATE_WORDS: Readonly<Record<Group['state'], string>> = {
   new: 'New in the newest version.',
   gone: 'Gone: the newest version has none, where some were due.',
+  back: 'Come back: the version before the newest had none, where some were due.',
   known: '',
 };
 
