@@ -34,6 +34,7 @@ const env = {
   TOPLENS_BROWSER_KEYS:
     process.env.TOPLENS_BROWSER_KEYS ?? 'portal-browser=demo-portal@https://portal.pellwick.example',
   TOPLENS_PHONE_KEYS: process.env.TOPLENS_PHONE_KEYS ?? `round-app=${ROUND_KEY}`,
+  TOPLENS_DEMO_ROUND_URL: `http://127.0.0.1:${roundPort}`,
   TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal',
   TOPLENS_PERSON_KEYS: process.env.TOPLENS_PERSON_KEYS ?? 'first support=demo',
   TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',

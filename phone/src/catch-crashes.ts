@@ -1,4 +1,4 @@
-import type { Phone } from './index';
+import type { Phone } from './phone';
 
 /** React Native's handler of errors that nobody caught (public since 0.4; there is no type for it). */
 interface ErrorUtils {

@@ -90,7 +90,7 @@ export function buildApp({
   api.use(checkTexts);
   api.use(flushed(database, engine));
   api.use(refusedRoutes(database, intake));
-  api.use(serverStateRoutes({ intake, engine, health }));
+  api.use(serverStateRoutes({ intake, engine, health, roundUrl: config.roundUrl }));
   api.post(
     '/handoffs',
     rateLimit({

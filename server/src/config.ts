@@ -14,6 +14,8 @@ export interface Config {
   snippetFile: string;
   /** takes telemetry without a key */
   demo: boolean;
+  /** where the page of the demo's phone application is; '' without it */
+  roundUrl: string;
   /** `source=key` pairs */
   ingestKeys: Map<string, string>;
   /** key → component, of applications on phones: what each tells of itself is taken, and nothing else */
@@ -87,6 +89,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     appDir: env.TOPLENS_APP === '' ? '' : resolve(root, env.TOPLENS_APP ?? 'app/dist'),
     snippetFile: join(root, 'dist', 'snippet.js'),
     demo: env.TOPLENS_DEMO === '1',
+    roundUrl: env.TOPLENS_DEMO_ROUND_URL ?? '',
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? '', 'TOPLENS_INGEST_KEYS'),
     phoneKeys: readKeys(env.TOPLENS_PHONE_KEYS ?? '', 'TOPLENS_PHONE_KEYS'),
     browserKeys: readBrowserKeys(env.TOPLENS_BROWSER_KEYS ?? ''),

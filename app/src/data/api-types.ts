@@ -8708,6 +8708,11 @@ export interface components {
                  */
                 sinceMs: number;
             }[];
+            /**
+             * @description where the page of the demo is that can be made to crash; null without it
+             * @example http://127.0.0.1:4420
+             */
+            roundUrl: string | null;
         };
     };
     responses: never;

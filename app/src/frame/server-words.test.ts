@@ -15,6 +15,7 @@ const stateWith = (
   gatheredNames: [],
   clocks: [],
   currencies: [],
+  roundUrl: null,
   parts: {
     intake: well,
     journal: well,

@@ -9,10 +9,12 @@ export function serverStateRoutes({
   intake,
   engine,
   health,
+  roundUrl,
 }: {
   intake: Intake;
   engine: Engine;
   health: Health;
+  roundUrl: string;
 }): Router {
   const router = Router();
   router.get('/server-state', (_request, response) => {
@@ -27,6 +29,7 @@ export function serverStateRoutes({
       gatheredNames: [...intake.names.gathered].map(([kind, names]) => ({ kind, names })),
       clocks: intake.clocks.list,
       currencies: intake.currencies.list,
+      roundUrl: roundUrl || null,
     } satisfies ServerStateShape);
   });
   return router;

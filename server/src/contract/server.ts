@@ -89,6 +89,9 @@ export const ServerState = resource('ServerState', 'How this server is, what is 
     }),
     'currencies without an exchange rate: their values are left out of money',
   ),
+  roundUrl: orNull(
+    text('where the page of the demo is that can be made to crash; null without it', 'http://127.0.0.1:4420'),
+  ),
 });
 export type ServerStateShape = Static<typeof ServerState>;
 

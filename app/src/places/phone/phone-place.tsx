@@ -1,7 +1,9 @@
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ToneSquare } from '@/charts/tone-square';
 import { usePhone } from '@/data/phones';
+import { useServerState } from '@/data/server';
 import type { Schemas } from '@/data/client';
 import { Door } from '@/frame/door';
 import { NotNarrowed } from '@/frame/not-narrowed';
@@ -53,6 +55,7 @@ export function PhonePlace() {
       {data && (
         <>
           <Words testID="phone-sentence">{phoneSentence(data)}</Words>
+          <TryRound />
           {data.isCut && <Words kind="muted">There were more crashes: the newest 20,000 are counted.</Words>}
           {data.applications.map((one) => (
             <Versions key={one.application} application={one} />
@@ -63,6 +66,18 @@ export function PhonePlace() {
         </>
       )}
     </PeopleFrame>
+  );
+}
+
+/** In the demo alone: an application that a visitor can make crash. */
+function TryRound() {
+  const palette = usePalette();
+  const { data } = useServerState();
+  if (!data?.roundUrl) return null;
+  return (
+    <Link href={data.roundUrl} target="_blank" style={{ color: palette.action }} testID="try-round">
+      <Words style={{ color: palette.action }}>Open Round in a browser, press Crash, and find it here.</Words>
+    </Link>
   );
 }
 
