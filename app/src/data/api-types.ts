@@ -6842,6 +6842,11 @@ export interface components {
             /** @description what was looked at */
             window: components["schemas"]["Window"];
             /**
+             * @description the window is longer: its last day was looked at
+             * @example true
+             */
+            isLastDay: boolean;
+            /**
              * @description there are more sessions: the worst are listed
              * @example true
              */

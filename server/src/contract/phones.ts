@@ -277,6 +277,7 @@ export type PhoneSessionShape = Static<typeof PhoneSession>;
 
 export const PhoneSessions = resource('PhoneSessions', 'Sessions on phones', {
   window: ref(Window, 'what was looked at'),
+  isLastDay: flag('the window is longer: its last day was looked at'),
   isCut: flag('there are more sessions: the worst are listed'),
   sessions: list(ref(PhoneSession), 'what crashed first, then what failed, then what took longest'),
 });

@@ -173,6 +173,8 @@ test('sessions: what crashed first, then what failed; and those of one address o
   expect(await of('application=Shop')).toBe(0);
   expect(await of(`address=${encodeURIComponent('photos.round.example/photos/{id}')}`)).toBe(SESSIONS);
   expect(await of('address=elsewhere')).toBe(0);
+  const { window, isLastDay } = await get<PhoneSessionsShape>('/api/phone-sessions?last=4320', 'PhoneSessions');
+  expect([window.toMs - window.fromMs, isLastDay]).toEqual([24 * HOUR_MS, true]);
 });
 
 test('one session on one clock: everything once, with the attempt that a server began for its request', async () => {

@@ -1,6 +1,7 @@
 import { LAUNCHES, launchFlow, screenFlow } from '@toplens/core/flows';
 import { maskText } from '@toplens/core/handoffs';
 import { whereAddressesFail } from '@toplens/core/phones';
+import { DAY_MS } from '@toplens/core/time';
 import type { PhoneAddressesShape, PhoneSessionPageShape, PhoneSessionsShape } from '../contract/phones';
 import { parseFlowText } from '../names/flow-text';
 import type { Database } from '../store/database';
@@ -19,6 +20,8 @@ import type { PhoneQuestion } from './phone';
 
 const MOST_ADDRESSES = 200;
 const MOST_SESSIONS = 100;
+/** Of a longer window the sessions of its last day are told: what happened in older ones is hardly kept any longer. */
+const LONGEST_MS = DAY_MS;
 const MOST_ATTEMPTS = 500;
 const MOST_MOMENTS = 4_000;
 
@@ -26,7 +29,14 @@ const MOST_MOMENTS = 4_000;
 export async function phoneAddresses(database: Database, question: PhoneQuestion): Promise<PhoneAddressesShape> {
   const found = await addressesWithin(database, { ...question, most: MOST_ADDRESSES + 1 });
   const addresses = found.slice(0, MOST_ADDRESSES);
-  const failing = whereAddressesFail(addresses, await addressSlices(database, question));
+  const slices = await addressSlices(database, question);
+  const failing = whereAddressesFail(
+    addresses,
+    slices.filter(({ failed }) => failed > 0),
+  );
+  const countries = new Map<string, number>();
+  for (const { address, dimension } of slices)
+    if (dimension === 'country') countries.set(address, (countries.get(address) ?? 0) + 1);
   return {
     window: question.window,
     isCut: found.length > MOST_ADDRESSES,
@@ -34,6 +44,7 @@ export async function phoneAddresses(database: Database, question: PhoneQuestion
       const where = failing.get(one.address);
       return {
         ...one,
+        countries: countries.get(one.address) ?? 0,
         where: where
           ? {
               dimension: where.dimension as 'carrier',
@@ -57,9 +68,12 @@ export async function phoneSessions(
   database: Database,
   question: PhoneQuestion & { address: string | undefined },
 ): Promise<PhoneSessionsShape> {
-  const found = await sessionsWithin(database, { ...question, most: MOST_SESSIONS + 1 });
+  const fromMs = Math.max(question.window.fromMs, question.window.toMs - LONGEST_MS);
+  const window = { fromMs, toMs: question.window.toMs };
+  const found = await sessionsWithin(database, { ...question, window, most: MOST_SESSIONS + 1 });
   return {
-    window: question.window,
+    window,
+    isLastDay: fromMs > question.window.fromMs,
     isCut: found.length > MOST_SESSIONS,
     sessions: found.slice(0, MOST_SESSIONS).map((one) => ({ ...one, session: sessionText(one.session) })),
   };
@@ -81,7 +95,7 @@ export async function phoneSession(database: Database, session: number): Promise
   const requests = moments.filter(({ kind }) => kind === 'request');
   const begun = await serverAttemptsOf(
     database,
-    requests.map(({ traceId }) => traceId),
+    requests.map(({ traceId }) => traceId).filter((traceId) => traceId !== ''),
   );
   const ofTrace = new Map(attempts.map(({ traceId, spanId }) => [traceId, { traceId, spanId }]));
   const crashIds = new Set(crashes.map(({ id }) => id));

@@ -4,6 +4,7 @@ import type { Window } from '@toplens/core/time';
 import { nameOf } from '../names/name-of';
 import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
 import { between } from './between';
+import { maskOf } from './mask-of';
 import { ON_PHONE } from './on-phone';
 import type { Database } from './database';
 
@@ -47,22 +48,35 @@ export interface StoredVersionLaunches {
 const MOST_STARTS = 2_000;
 
 /** Launches of an application by version. */
-export const launchesByVersion = (
+export async function launchesByVersion(
   database: Database,
   { cold, warm }: LaunchFlows,
   window: Window,
-): Promise<StoredVersionLaunches[]> => {
-  const starts = (flows: string) =>
-    `coalesce((array_agg(duration_us::float8 / 1000 ORDER BY span_id)
-                 FILTER (WHERE flow = ANY(${flows}) AND flags & 1 = 0))[1:${MOST_STARTS}], '{}')`;
-  return database.query<StoredVersionLaunches & Record<string, unknown>>(
-    `SELECT coalesce(${nameOf('version')}, '') AS version, launches, people, "coldMs", "warmMs" FROM
-       (SELECT version, count(*)::int AS launches, count(DISTINCT nullif(person, 0))::int AS people,
-               ${starts('$1::int[]')} AS "coldMs", ${starts('$2::int[]')} AS "warmMs"
-          FROM attempt WHERE flow = ANY($1::int[] || $2::int[]) AND ${between('started_us', window)} GROUP BY version) v`,
-    [cold, warm],
+): Promise<StoredVersionLaunches[]> {
+  const flows = [...cold, ...warm];
+  // Hashed by person first: to sort a month of launches for count(DISTINCT) takes three times as long.
+  const counted = await database.query<{ number: number; version: string; launches: number; people: number }>(
+    `SELECT version AS number, coalesce(${nameOf('version')}, '') AS version, launches, people FROM
+       (SELECT version, sum(n)::int AS launches, (count(*) FILTER (WHERE person <> 0))::int AS people
+          FROM (SELECT version, person, count(*) AS n FROM attempt WHERE flow = ANY($1::int[]) AND ${between('started_us', window)} GROUP BY version, person) p
+         GROUP BY version) v`,
+    [flows],
   );
-};
+  const starts = await database.query<{ number: number; isCold: boolean; ms: number }>(
+    `SELECT a.version AS number, a.flow = ANY($2::int[]) AS "isCold", a.duration_us::float8 / 1000 AS ms
+       FROM attempt a JOIN unnest($3::int[], $4::int8[]) AS part (version, mask) ON part.version = a.version
+      WHERE a.flow = ANY($1::int[]) AND ${between('a.started_us', window)} AND a.flags & 1 = 0 AND a.span_id & part.mask = 0`,
+    [flows, cold, counted.map(({ number }) => number), counted.map(({ launches }) => maskOf(launches, MOST_STARTS))],
+  );
+  return counted.map(({ number, ...told }) => {
+    const own = starts.filter((start) => start.number === number);
+    return {
+      ...told,
+      coldMs: own.filter(({ isCold }) => isCold).map(({ ms }) => ms),
+      warmMs: own.filter(({ isCold }) => !isCold).map(({ ms }) => ms),
+    };
+  });
+}
 
 /** Launches of an application by version and step of time, from a moment on. */
 export const launchesOverTime = (

@@ -48,7 +48,7 @@ export function Sessions({ address, onClear }: { address: string | undefined; on
   return (
     <View style={styles.gap} testID="phone-sessions">
       <Words kind="section" level={2}>
-        Sessions
+        {data.isLastDay ? 'Sessions of the last day' : 'Sessions'}
       </Words>
       {address !== undefined && (
         <Chip words={`asked ${address}`} removes onPress={onClear} accessibilityLabel="Sessions of every address" />
