@@ -2,6 +2,7 @@ import {
   belowHeadline,
   budgetWords,
   burnWords,
+  trendWords,
   fanWords,
   headline,
   keptWords,
@@ -137,4 +138,19 @@ test('a period before, and what was sealed of it', () => {
   expect(sealedWords(period, { atMs, valid: 990, good: 983 }, atMs)).toMatch(
     /^sealed \d\d:\d\d as 99\.29 % of 990 attempts; now 1,000 attempts$/,
   );
+});
+
+test.each([
+  [null, 1, 'no attempt in the last hour'],
+  [0, 0, 'nothing spent in three days'],
+  [0, null, '0.0× in the last hour, not known over three days'],
+  [5.2, 1.1, 'spent faster: 5.2× in the last hour, 1.1× over three days'],
+  [0, 1.1, 'spent more slowly: 0.0× in the last hour, 1.1× over three days'],
+  [1.2, 1.1, 'spent at the same pace: 1.2× in the last hour, 1.1× over three days'],
+])('a pace of %s in the last hour and %s over three days reads: %s', (hour, days, words) => {
+  const burn = [
+    { windowMs: 3_600_000, rate: hour },
+    { windowMs: 259_200_000, rate: days },
+  ];
+  expect(trendWords(level({ burn }))).toBe(words);
 });

@@ -108,6 +108,26 @@ export const burnWords = ({ burn }: ServiceLevel): string =>
     .map(({ windowMs, rate }) => `${rate === null ? 'no data' : `${rateWords(rate)}×`} in ${LENGTHS[windowMs]}`)
     .join(', ');
 
+const SHORT_MS = 3_600_000;
+const LONG_MS = 259_200_000;
+/** How fast the budget was spent in the last hour, and over three days; null where nothing is known. */
+export const rateOver = ({ burn }: ServiceLevel, lengthMs: number): number | null =>
+  burn.find(({ windowMs }) => windowMs === lengthMs)?.rate ?? null;
+export const lastHour = (level: ServiceLevel) => rateOver(level, SHORT_MS);
+export const lastDays = (level: ServiceLevel) => rateOver(level, LONG_MS);
+
+/** "spent faster: 5.2× in the last hour, 1.1× over three days" */
+export function trendWords(level: ServiceLevel): string {
+  const [now, before] = [lastHour(level), lastDays(level)];
+  if (now === null) return 'no attempt in the last hour';
+  const rates = `${rateWords(now)}× in the last hour, ${before === null ? 'not known' : `${rateWords(before)}×`} over three days`;
+  if (before === null) return rates;
+  if (now === 0 && before === 0) return 'nothing spent in three days';
+  // Twice the pace is beyond what an hour differs from the next.
+  const direction = now > 2 * before ? 'faster' : now < before / 2 ? 'more slowly' : 'at the same pace';
+  return `spent ${direction}: ${rates}`;
+}
+
 const PACES = { fast: 'fast', medium: 'steadily', slow: 'slowly' } as const;
 export const paceWords = ({ pace }: ServiceLevel): string | undefined =>
   pace === null ? undefined : `The budget is being spent ${PACES[pace]} beyond what its period allows.`;

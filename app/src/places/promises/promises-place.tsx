@@ -21,8 +21,11 @@ import {
   headline,
   keptWords,
   outlookWords,
+  lastDays,
+  lastHour,
   standingOf,
   targetWords,
+  trendWords,
   type ServiceLevel,
   type Standing,
 } from './promise-words';
@@ -114,6 +117,7 @@ function PromiseLine({ level, currency, nowMs }: { level: ServiceLevel; currency
               {outlookWords(level, currency, nowMs)}
             </Words>
           </View>
+          {level.valid > 0 && <Words kind="small">{`Budget: ${trendWords(level)}`}</Words>}
         </View>
       </Door>
     </View>
@@ -132,6 +136,11 @@ const columnsIn = (currency: string): readonly Column<ServiceLevel>[] => [
   figureColumn('kept', 'Kept so far, 0 to 1', ({ kept }) => kept?.share ?? null, { show: percent, isAverage: true }),
   figureColumn('target', 'Target, 0 to 1', ({ target }) => target, { show: targetWords }),
   figureColumn('left', 'Budget left, 0 to 1', ({ budget }) => budget.leftShare, { show: percent }),
+  figureColumn('hour', 'Pace in the last hour, 1: just spends it', lastHour, {
+    show: (value) => `${value.toFixed(1)}×`,
+    isAverage: true,
+  }),
+  figureColumn('days', 'Pace over three days', lastDays, { show: (value) => `${value.toFixed(1)}×`, isAverage: true }),
   figureColumn('attempts', 'Attempts that count', ({ valid }) => valid, { show: count }),
 ];
 
