@@ -96,7 +96,9 @@ describe.each<Size>(['phone', 'wide'])('phones, on the %s size', (size) => {
     const page = await open(`/people/phone?${stage().day}`, size);
     await page.waitForSelector('[data-testid="phone-addresses"]');
     expect(await textOf(page, 'phone-addresses')).toMatch(/carrier Copperwave: \d+ of \d+ failed, elsewhere none/);
-    await page.$eval('[data-testid="sessions-of-photos.round.pellwick.example/photos/{id}"]', (button) => (button as HTMLElement).click());
+    await page.$eval('[data-testid="sessions-of-photos.round.pellwick.example/photos/{id}"]', (button) =>
+      (button as HTMLElement).click(),
+    );
     await page.waitForSelector('[aria-label="Sessions of every address"]');
     const { sessions } = await ask(stage().url, '/api/phone-sessions', { query: stage().day });
     let seenShapes = false;
