@@ -18,6 +18,8 @@ export interface CountryFigure {
 
 export type Props = {
   countries: readonly CountryFigure[];
+  /** what the circles count */
+  unit?: string;
   /** what the tone tells: "loads slower than elsewhere" */
   toneWords: string;
   /** a country that is tapped narrows everything to it */
@@ -39,7 +41,7 @@ const stepOf = (ratio: number | undefined) => STEPS.filter((step) => (ratio ?? 1
  * Countries with circles: area by views, tone by how much worse than elsewhere. The list beside it says the same in
  * words.
  */
-export default function CountryMap({ countries, toneWords, onChoose }: Props) {
+export default function CountryMap({ countries, unit = 'views', toneWords, onChoose }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(340);
   const codes = countries.map(({ code }) => code).join();
@@ -113,7 +115,7 @@ export default function CountryMap({ countries, toneWords, onChoose }: Props) {
               <Pressable
                 key={code}
                 role="button"
-                aria-label={`${name}: ${count(views)} views${ratio === undefined ? '' : `, ${times(ratio)} as elsewhere`}. Filter`}
+                aria-label={`${name}: ${count(views)} ${unit}${ratio === undefined ? '' : `, ${times(ratio)} as elsewhere`}. Filter`}
                 onPress={() => onChoose(code)}
                 style={{ position: 'absolute', left: x - size / 2, top: y - size / 2, width: size, height: size }}
               />
@@ -121,7 +123,7 @@ export default function CountryMap({ countries, toneWords, onChoose }: Props) {
           })}
       </View>
       <Words kind="small">
-        {`Circle: views. Tone: ${toneWords}, from alike to 1.7 times and more.${without.length > 0 ? ` Too small for this map: ${without.join(', ')}.` : ''}`}
+        {`Circle: ${unit}. Tone: ${toneWords}, from alike to 1.7 times and more.${without.length > 0 ? ` Too small for this map: ${without.join(', ')}.` : ''}`}
       </Words>
     </View>
   );

@@ -6441,6 +6441,29 @@ export interface components {
                 peopleCrashed: number;
                 /** @description newest first */
                 versions: components["schemas"]["PhoneVersion"][];
+                /** @description countries that launches tell, most launches first */
+                countries: {
+                    /**
+                     * @description country
+                     * @example NL
+                     */
+                    country: string;
+                    /**
+                     * @description launches there
+                     * @example 420
+                     */
+                    launches: number;
+                    /**
+                     * @description crashes there
+                     * @example 12
+                     */
+                    crashes: number;
+                    /**
+                     * @description crashes by launches, as often as in all other countries; null where that is not known
+                     * @example 1.4
+                     */
+                    times: number | null;
+                }[];
                 /** @description how versions spread: launches of each over the window */
                 spread: {
                     /**
@@ -11507,6 +11530,14 @@ export interface operations {
                 to?: string;
                 /** @description only this application */
                 application?: string;
+                /** @description only launches, crashes and sessions of this version */
+                version?: string;
+                /** @description only launches, crashes and sessions on this model */
+                device?: string;
+                /** @description only launches, crashes and sessions on this network */
+                carrier?: string;
+                /** @description only launches, crashes and sessions in this country */
+                region?: string;
             };
             header?: never;
             path?: never;
@@ -11643,6 +11674,14 @@ export interface operations {
                 to?: string;
                 /** @description only this application */
                 application?: string;
+                /** @description only launches, crashes and sessions of this version */
+                version?: string;
+                /** @description only launches, crashes and sessions on this model */
+                device?: string;
+                /** @description only launches, crashes and sessions on this network */
+                carrier?: string;
+                /** @description only launches, crashes and sessions in this country */
+                region?: string;
             };
             header?: never;
             path?: never;
@@ -11692,6 +11731,14 @@ export interface operations {
                 address?: string;
                 /** @description only this application */
                 application?: string;
+                /** @description only launches, crashes and sessions of this version */
+                version?: string;
+                /** @description only launches, crashes and sessions on this model */
+                device?: string;
+                /** @description only launches, crashes and sessions on this network */
+                carrier?: string;
+                /** @description only launches, crashes and sessions in this country */
+                region?: string;
             };
             header?: never;
             path?: never;

@@ -7,9 +7,12 @@ import { refetchInterval } from './live';
 /** Crashes are grouped anew a few times a minute: all of a window are read for it. */
 const PHONE_MS = 15_000;
 
+/** What launches, crashes and sessions can be narrowed to. */
+export const PHONE_NARROWING = ['application', 'version', 'device', 'carrier', 'region'] as const;
+
 const phoneQuery = (view: View) => ({
   ...windowQuery(view),
-  ...(view.application !== undefined && { application: view.application }),
+  ...Object.fromEntries(PHONE_NARROWING.flatMap((name) => (view[name] === undefined ? [] : [[name, view[name]]]))),
 });
 
 export function usePhone(view: View) {

@@ -54,7 +54,7 @@ async function crashesAround(
 ): Promise<Around['crashes']> {
   if (!parts.some(({ technicalName }) => isOnPhone(technicalName))) return null;
   const version = window.toMs;
-  const { applications, groups } = await search.ask('phone', { window, application }, version);
+  const { applications, groups } = await search.ask('phone', { window, application, values: {} }, version);
   const group = groups.find(({ screens }) =>
     parts.some(({ technicalName }) => isFlowOfScreens(technicalName, screens)),
   );

@@ -1,11 +1,13 @@
 import { Router, json, type Request } from 'express';
 import { NameMapping } from '@toplens/core/phones';
+import type { InferType } from 'yup';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import type { Search } from '../search/search';
 import type { Database } from '../store/database';
 import { listMappings, newestCrash, saveMapping } from '../store/phones';
 import { newMapping, phoneQuery, phoneSessionsQuery } from '../contract/phones';
+import type { PhoneValues } from '../store/phone-scope';
 import { checkBody, fewAtATime } from './before';
 import { liveWindow } from './live-window';
 import { readInput } from './query';
@@ -29,23 +31,16 @@ export function phoneRoutes({
   const version = () => Math.floor(Date.now() / FRESH_MS);
   const windowOf = (request: Request) => liveWindow(request, engine, () => newestCrash(database));
   router.get('/phone', async (request, response) => {
-    const { application } = readInput(phoneQuery, request.query);
-    response.json(
-      await search.ask('phone', { window: await windowOf(request), application: application || undefined }, version()),
-    );
+    const narrowed = narrowedTo(readInput(phoneQuery, request.query));
+    response.json(await search.ask('phone', { window: await windowOf(request), ...narrowed }, version()));
   });
   router.get('/phone-addresses', async (request, response) => {
-    const { application } = readInput(phoneQuery, request.query);
-    const question = { window: await windowOf(request), application: application || undefined };
-    response.json(await search.ask('phoneAddresses', question, version()));
+    const narrowed = narrowedTo(readInput(phoneQuery, request.query));
+    response.json(await search.ask('phoneAddresses', { window: await windowOf(request), ...narrowed }, version()));
   });
   router.get('/phone-sessions', async (request, response) => {
-    const { application, address } = readInput(phoneSessionsQuery, request.query);
-    const question = {
-      window: await windowOf(request),
-      application: application || undefined,
-      address: address || undefined,
-    };
+    const { address, ...query } = readInput(phoneSessionsQuery, request.query);
+    const question = { window: await windowOf(request), ...narrowedTo(query), address: address || undefined };
     response.json(await search.ask('phoneSessions', question, version()));
   });
   router.get('/phone-sessions/:session', async (request, response) => {
@@ -90,6 +85,15 @@ export function phoneRoutes({
     response.status(201).json({ ...key, classes });
   });
   return router;
+}
+
+/** What a question is narrowed to; attempts call a country a region. */
+function narrowedTo({ application, version, device, carrier, region }: InferType<typeof phoneQuery>): {
+  application: string | undefined;
+  values: PhoneValues;
+} {
+  const told = Object.entries({ version, device, carrier, country: region }).filter(([, value]) => value);
+  return { application: application || undefined, values: Object.fromEntries(told) };
 }
 
 const isId = (text: string) => /^[0-9a-f]{16}$/.test(text);

@@ -104,6 +104,17 @@ export const Phone = resource('Phone', 'Phone applications: versions side by sid
       crashes: integer('crashes', 'crashes', 64),
       peopleCrashed: integer('people whom it crashed for', 'people', 40),
       versions: list(ref(PhoneVersion), 'newest first'),
+      countries: list(
+        record({
+          country: text('country', 'NL'),
+          launches: integer('launches there', 'launches', 420),
+          crashes: integer('crashes there', 'crashes', 12),
+          times: orNull(
+            number('crashes by launches, as often as in all other countries; null where that is not known', '1', 1.4),
+          ),
+        }),
+        'countries that launches tell, most launches first',
+      ),
       spread: record(
         {
           startMs: number('begin of the first step', EPOCH_MS, 1772442840000),
@@ -365,8 +376,18 @@ export const NameMappingKept = resource('NameMappingKept', 'A mapping of names t
 });
 export type NameMappingKeptShape = Static<typeof NameMappingKept>;
 
+const valueOf = (words: string, example: string) =>
+  string()
+    .trim()
+    .max(300)
+    .meta({ description: `only launches, crashes and sessions ${words}`, example });
+
 export const phoneQuery = object({
   application: string().trim().max(300).meta({ description: 'only this application', example: 'Round' }),
+  version: valueOf('of this version', '7.3.0'),
+  device: valueOf('on this model', 'Tessel 5'),
+  carrier: valueOf('on this network', 'Northline'),
+  region: valueOf('in this country', 'NL'),
 });
 
 export const phoneSessionsQuery = phoneQuery.concat(

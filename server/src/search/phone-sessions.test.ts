@@ -1,7 +1,7 @@
 import { HOUR_MS } from '@toplens/core/time';
 import { Ajv2020 } from 'ajv/dist/2020';
 import { openApi } from '../contract/open-api';
-import type { PhoneAddressesShape, PhoneSessionPageShape, PhoneSessionsShape } from '../contract/phones';
+import type { PhoneShape, PhoneAddressesShape, PhoneSessionPageShape, PhoneSessionsShape } from '../contract/phones';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
@@ -175,6 +175,21 @@ test('sessions: what crashed first, then what failed; and those of one address o
   expect(await of('address=elsewhere')).toBe(0);
   const { window, isLastDay } = await get<PhoneSessionsShape>('/api/phone-sessions?last=4320', 'PhoneSessions');
   expect([window.toMs - window.fromMs, isLastDay]).toEqual([24 * HOUR_MS, true]);
+});
+
+test('all of it is narrowed to a carrier, a country, a version or a model; to one that nobody has, nothing is left', async () => {
+  const counts = async (query: string) => {
+    const { addresses } = await get<PhoneAddressesShape>(`/api/phone-addresses?last=120&${query}`, 'PhoneAddresses');
+    const { sessions } = await get<PhoneSessionsShape>(`/api/phone-sessions?last=120&${query}`, 'PhoneSessions');
+    const { groups } = await get<PhoneShape>(`/api/phone?last=120&${query}`, 'Phone');
+    return [addresses[0]?.requests ?? 0, sessions.length, groups[0]?.crashes ?? 0];
+  };
+  expect(await counts('carrier=Copperwave')).toEqual([20, 20, 0]);
+  expect(await counts('carrier=Northline')).toEqual([40, 40, 1]);
+  expect(await counts('region=DE')).toEqual([30, 30, 1]);
+  expect(await counts('region=DE&carrier=Copperwave')).toEqual([10, 10, 0]);
+  expect(await counts('version=7.3.0&device=Quill%202')).toEqual([60, 60, 1]);
+  expect(await counts('device=nobody%27s')).toEqual([0, 0, 0]);
 });
 
 test('one session on one clock: everything once, with the attempt that a server began for its request', async () => {

@@ -15,6 +15,7 @@ import {
   stretchOfSession,
   type StoredMoment,
 } from '../store/phone-moments';
+import { phoneScope } from '../store/phone-scope';
 import { attemptsOfSession, outfitOfSession, type SessionAttempt } from '../store/phones';
 import type { PhoneQuestion } from './phone';
 
@@ -26,10 +27,14 @@ const MOST_ATTEMPTS = 500;
 const MOST_MOMENTS = 4_000;
 
 /** What phones asked of servers, by address, and where that fails more often. */
-export async function phoneAddresses(database: Database, question: PhoneQuestion): Promise<PhoneAddressesShape> {
-  const found = await addressesWithin(database, { ...question, most: MOST_ADDRESSES + 1 });
+export async function phoneAddresses(
+  database: Database,
+  { window, application, values }: PhoneQuestion,
+): Promise<PhoneAddressesShape> {
+  const scope = await phoneScope(database, window, values);
+  const found = await addressesWithin(database, { scope, application, most: MOST_ADDRESSES + 1 });
   const addresses = found.slice(0, MOST_ADDRESSES);
-  const slices = await addressSlices(database, question);
+  const slices = await addressSlices(database, { scope, application });
   const failing = whereAddressesFail(
     addresses,
     slices.filter(({ failed }) => failed > 0),
@@ -38,7 +43,7 @@ export async function phoneAddresses(database: Database, question: PhoneQuestion
   for (const { address, dimension } of slices)
     if (dimension === 'country') countries.set(address, (countries.get(address) ?? 0) + 1);
   return {
-    window: question.window,
+    window,
     isCut: found.length > MOST_ADDRESSES,
     addresses: addresses.map((one) => {
       const where = failing.get(one.address);
@@ -70,7 +75,9 @@ export async function phoneSessions(
 ): Promise<PhoneSessionsShape> {
   const fromMs = Math.max(question.window.fromMs, question.window.toMs - LONGEST_MS);
   const window = { fromMs, toMs: question.window.toMs };
-  const found = await sessionsWithin(database, { ...question, window, most: MOST_SESSIONS + 1 });
+  const { application, address, values } = question;
+  const scope = await phoneScope(database, window, values);
+  const found = await sessionsWithin(database, { scope, application, address, most: MOST_SESSIONS + 1 });
   return {
     window,
     isLastDay: fromMs > question.window.fromMs,

@@ -123,6 +123,10 @@ test('versions stand side by side, the newest first, with what stands out; nothi
     ['coldStart', true],
     ['warmStart', true],
   ]);
+  const narrowed = await ask<PhoneShape>('/phone?last=120&device=Tessel%205', 'Phone');
+  const ofTessel = Array.from({ length: LAUNCHES }, (_, i) => i).filter(isTessel);
+  expect(narrowed.applications[0]?.launches).toBe(ofTessel.length);
+  expect(narrowed.applications[0]?.crashes).toBe(ofTessel.filter((i) => crashes(i) || crashesElsewhere(i)).length);
   const spread = round?.spread.versions.map(({ version, launches }) => [
     version,
     launches.reduce((sum, n) => sum + n, 0),

@@ -11,11 +11,18 @@ import {
   launchesByVersion,
   launchFlows,
   loadCrash,
-  PHONE_DIMENSIONS,
   type LaunchFlows,
   type StoredCrash,
 } from '../store/phones';
 import { momentsByVersion } from '../store/phone-moments';
+import {
+  everythingIn,
+  PHONE_DIMENSIONS,
+  phoneScope,
+  type PhoneDimension,
+  type PhoneScope,
+  type PhoneValues,
+} from '../store/phone-scope';
 import { firstSeen } from '../store/releases';
 import { CrashReader, type ReadCrash } from './read-crash';
 
@@ -23,6 +30,8 @@ export interface PhoneQuestion {
   window: Window;
   /** of this application alone */
   application: string | undefined;
+  /** with these values alone */
+  values: PhoneValues;
 }
 
 /** Each may have a stack of 8,000 characters. */
@@ -41,17 +50,18 @@ interface Group extends ReadCrash {
 }
 
 /** Versions of phone applications side by side, and their crashes in groups, by people. */
-export async function phone(database: Database, { window, application }: PhoneQuestion): Promise<PhoneShape> {
+export async function phone(database: Database, { window, application, values }: PhoneQuestion): Promise<PhoneShape> {
+  const scope = await phoneScope(database, window, values);
   const applications = await launchFlows(database);
   const wanted = applications.filter((one) => application === undefined || one.application === application);
-  const all = await crashesWithin(database, window, MOST_CRASHES);
+  const all = await crashesWithin(database, scope, MOST_CRASHES);
   const crashes = all.filter((crash) => application === undefined || crash.application === application);
   const groups = await groupsOf(database, crashes);
   const versions = new Map<string, PhoneVersionShape[]>();
   const shapes: PhoneShape['applications'] = [];
   for (const flows of wanted) {
     const ofIt = crashes.filter((crash) => crash.application === flows.application);
-    const own = await versionShapes(database, flows, { window, crashes: ofIt });
+    const own = await versionShapes(database, flows, { scope, crashes: ofIt });
     versions.set(flows.application, own);
     shapes.push({
       application: flows.application,
@@ -59,7 +69,10 @@ export async function phone(database: Database, { window, application }: PhoneQu
       crashes: ofIt.length,
       peopleCrashed: peopleOf(ofIt),
       versions: own.slice(0, MOST_VERSIONS),
-      spread: await spreadOf(database, flows, window, own),
+      countries: (await valuesBy(database, flows, { scope, dimension: 'country', crashes: ofIt })).map(
+        ({ value, launches, crashes: met, times }) => ({ country: value, launches, crashes: met, times }),
+      ),
+      spread: await spreadOf(database, flows, scope, own),
     });
   }
   return {
@@ -84,12 +97,13 @@ export async function crashGroup(
   const one = await loadCrash(database, crash);
   if (!one) return null;
   const { group: key } = await new CrashReader(database).read(one);
-  const all = await groupsOf(database, await crashesWithin(database, window, MOST_CRASHES));
+  const scope = everythingIn(window);
+  const all = await groupsOf(database, await crashesWithin(database, scope, MOST_CRASHES));
   const group = all.find(({ id }) => id === key);
   if (!group) return null;
   const application = (group.crashes[0] as StoredCrash).application;
   const flows = (await launchFlows(database)).find((one) => one.application === application);
-  const ofApplication = flows ? await versionShapes(database, flows, { window, crashes: group.crashes }) : [];
+  const ofApplication = flows ? await versionShapes(database, flows, { scope, crashes: group.crashes }) : [];
   return {
     window,
     group: groupShape(group, ofApplication),
@@ -97,7 +111,7 @@ export async function crashGroup(
     where: [
       ...(flows
         ? await Promise.all(
-            PHONE_DIMENSIONS.map((dimension) => whereShape(database, flows, { window, dimension, group })),
+            PHONE_DIMENSIONS.map((dimension) => whereShape(database, flows, { scope, dimension, group })),
           )
         : []),
       sharesBy(group, 'system'),
@@ -137,11 +151,11 @@ const peopleOf = (crashes: readonly StoredCrash[]): number =>
 async function versionShapes(
   database: Database,
   flows: LaunchFlows,
-  { window, crashes }: { window: Window; crashes: readonly StoredCrash[] },
+  { scope, crashes }: { scope: PhoneScope; crashes: readonly StoredCrash[] },
 ): Promise<PhoneVersionShape[]> {
-  const stored = await launchesByVersion(database, flows, window);
+  const stored = await launchesByVersion(database, flows, scope);
   const moments = new Map(
-    (await momentsByVersion(database, flows.application, window)).map(({ version, ...one }) => [version, one]),
+    (await momentsByVersion(database, flows.application, scope)).map(({ version, ...one }) => [version, one]),
   );
   const first = await firstSeen(database, flows.application);
   const told = new Set(stored.map(({ version }) => version));
@@ -180,11 +194,12 @@ const SPREAD_STEPS = 24;
 async function spreadOf(
   database: Database,
   flows: LaunchFlows,
-  window: Window,
+  scope: PhoneScope,
   versions: readonly PhoneVersionShape[],
 ): Promise<PhoneShape['applications'][number]['spread']> {
+  const { window } = scope;
   const stepMs = Math.max(1, Math.ceil((window.toMs - window.fromMs) / SPREAD_STEPS));
-  const told = await launchesOverTime(database, flows, { window, stepMs });
+  const told = await launchesOverTime(database, flows, { scope, stepMs });
   return {
     startMs: window.fromMs,
     stepMs,
@@ -293,27 +308,35 @@ function isDue(
   return among > 0 && (crashes / among) * launches >= FEWEST_EXPECTED;
 }
 
-/** How often launches with a value end so, against all other launches. */
+/** How often launches with each value of a dimension end in some crashes, against all other launches. */
+async function valuesBy(
+  database: Database,
+  flows: LaunchFlows,
+  { scope, dimension, crashes }: { scope: PhoneScope; dimension: PhoneDimension; crashes: readonly StoredCrash[] },
+) {
+  const told = await launchesBy(database, flows, { scope, dimension });
+  const launches = sumOf(told, (one) => one.launches);
+  return told.map(({ value, launches: own }) => {
+    const met = crashes.filter((crash) => crash[dimension] === value).length;
+    const ratio = own > 0 && launches > own ? rateRatio(met, own, crashes.length - met, launches - own) : undefined;
+    return {
+      value,
+      crashes: met,
+      launches: own,
+      times: ratio && Number.isFinite(ratio.ratio) ? ratio.ratio : null,
+      low: ratio?.low ?? null,
+      high: ratio && Number.isFinite(ratio.high) ? ratio.high : null,
+    };
+  });
+}
+
+/** Where a group happens, the values with most of its crashes first. */
 async function whereShape(
   database: Database,
   flows: LaunchFlows,
-  { window, dimension, group }: { window: Window; dimension: (typeof PHONE_DIMENSIONS)[number]; group: Group },
+  { scope, dimension, group }: { scope: PhoneScope; dimension: PhoneDimension; group: Group },
 ): Promise<CrashGroupPageShape['where'][number]> {
-  const told = await launchesBy(database, flows, { window, dimension });
-  const [launches, crashes] = [sumOf(told, (one) => one.launches), group.crashes.length];
-  const values = told
-    .map(({ value, launches: own }) => {
-      const met = group.crashes.filter((crash) => crash[dimension] === value).length;
-      const ratio = own > 0 && launches > own ? rateRatio(met, own, crashes - met, launches - own) : undefined;
-      return {
-        value,
-        crashes: met,
-        launches: own,
-        times: ratio && Number.isFinite(ratio.ratio) ? ratio.ratio : null,
-        low: ratio?.low ?? null,
-        high: ratio && Number.isFinite(ratio.high) ? ratio.high : null,
-      };
-    })
+  const values = (await valuesBy(database, flows, { scope, dimension, crashes: group.crashes }))
     .filter((one) => one.crashes > 0)
     .sort((a, b) => b.crashes - a.crashes)
     .slice(0, MOST_VALUES);

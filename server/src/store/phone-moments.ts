@@ -6,6 +6,7 @@ import { nameOf } from '../names/name-of';
 import { between } from './between';
 import { maskOf } from './mask-of';
 import { ON_PHONE } from './on-phone';
+import { attemptsIn, toldIn, type PhoneScope } from './phone-scope';
 import type { Database } from './database';
 
 /** What is kept of a moment beside its columns. */
@@ -37,12 +38,12 @@ export interface StoredAddress {
 /** Addresses that phones asked, those that fail most first, then those that are asked most. */
 export const addressesWithin = (
   database: Database,
-  { window, application, most }: { window: Window; application: string | undefined; most: number },
+  { scope, application, most }: { scope: PhoneScope; application: string | undefined; most: number },
 ): Promise<StoredAddress[]> =>
   // Hashed by session first: sorted for count(DISTINCT), a million requests take three times as long.
   database.query<StoredAddress & Record<string, unknown>>(
     `WITH request AS (SELECT what, session, duration_us, failed, bytes_in, bytes_out FROM phone_moment
-                       WHERE kind = ${REQUEST} AND ${between('at_us', window)} AND ${OF_APPLICATION}),
+                       WHERE kind = ${REQUEST} AND ${toldIn(scope, 'phone_moment')} AND ${OF_APPLICATION}),
           told AS (SELECT what, sum(n)::int AS requests, sum(failed)::int AS failed, sum(bytes_in)::float8 AS "bytesIn", sum(bytes_out)::float8 AS "bytesOut",
                           (count(*) FILTER (WHERE session <> 0))::int AS sessions, (count(*) FILTER (WHERE session <> 0 AND failed > 0))::int AS "sessionsHit"
                      FROM (SELECT what, session, count(*) AS n, sum(failed) AS failed, sum(bytes_in) AS bytes_in, sum(bytes_out) AS bytes_out FROM request GROUP BY what, session) s
@@ -59,13 +60,13 @@ export const ADDRESS_DIMENSIONS = ['carrier', 'country', 'version', 'device'] as
 /** Requests by address and value of each dimension; those that do not tell a value are left out. */
 export const addressSlices = (
   database: Database,
-  { window, application }: { window: Window; application: string | undefined },
+  { scope, application }: { scope: PhoneScope; application: string | undefined },
 ): Promise<AddressSlice[]> =>
   database.query<AddressSlice & Record<string, unknown>>(
     `SELECT ${nameOf('what')} AS address, dimension, ${nameOf('of')} AS value, requests, failed FROM
        (SELECT what, CASE ${ADDRESS_DIMENSIONS.map((name) => `WHEN grouping(${name}) = 0 THEN '${name}'`).join(' ')} END AS dimension,
                coalesce(${ADDRESS_DIMENSIONS.join(', ')}) AS of, count(*)::int AS requests, sum(failed)::int AS failed
-          FROM phone_moment WHERE kind = ${REQUEST} AND ${between('at_us', window)} AND ${OF_APPLICATION}
+          FROM phone_moment WHERE kind = ${REQUEST} AND ${toldIn(scope, 'phone_moment')} AND ${OF_APPLICATION}
          GROUP BY what, GROUPING SETS (${ADDRESS_DIMENSIONS.map((name) => `(${name})`).join(', ')})) s
       WHERE of <> 0`,
     [application ?? null],
@@ -90,9 +91,9 @@ const MOST_SAMPLES = 6_000;
 export async function momentsByVersion(
   database: Database,
   application: string,
-  window: Window,
+  scope: PhoneScope,
 ): Promise<VersionMoments[]> {
-  const where = `${between('at_us', window)} AND ${OF_APPLICATION}`;
+  const where = `${toldIn(scope, 'phone_moment')} AND ${OF_APPLICATION}`;
   const counted = await database.query<
     Pick<VersionMoments, 'version' | 'sessions' | 'requests' | 'requestsFailed' | 'errors'> & {
       number: number;
@@ -114,9 +115,9 @@ export async function momentsByVersion(
     cpu: number | null;
     memory: number | null;
   }>(
-    `SELECT m.version AS number, CASE WHEN kind = ${REQUEST} AND failed = 0 THEN duration_us::float8 / 1000 END AS "requestMs", cpu, memory::float8 AS memory
-       FROM phone_moment m JOIN unnest($2::int[], $3::int8[]) AS part (version, mask) ON part.version = m.version
-      WHERE ${where} AND m.id & part.mask = 0 AND (kind = ${REQUEST} OR cpu IS NOT NULL OR memory IS NOT NULL)`,
+    `SELECT version AS number, CASE WHEN kind = ${REQUEST} AND failed = 0 THEN duration_us::float8 / 1000 END AS "requestMs", cpu, memory::float8 AS memory
+       FROM phone_moment JOIN unnest($2::int[], $3::int8[]) AS part (number, mask) ON part.number = version
+      WHERE ${where} AND id & part.mask = 0 AND (kind = ${REQUEST} OR cpu IS NOT NULL OR memory IS NOT NULL)`,
     [application, counted.map(({ number }) => number), counted.map(({ all }) => maskOf(all, MOST_SAMPLES))],
   );
   return counted.map(({ number, all: _all, ...told }) => {
@@ -151,7 +152,7 @@ export interface StoredSession {
 }
 
 export interface SessionsQuestion {
-  window: Window;
+  scope: PhoneScope;
   application: string | undefined;
   /** sessions with a request to this address alone */
   address: string | undefined;
@@ -161,7 +162,7 @@ export interface SessionsQuestion {
 /** Sessions on phones, the worst first: what crashed, then what failed, then what took longest. */
 export const sessionsWithin = (
   database: Database,
-  { window, application, address, most }: SessionsQuestion,
+  { scope, application, address, most }: SessionsQuestion,
 ): Promise<StoredSession[]> =>
   database.query<StoredSession & Record<string, unknown>>(
     `WITH part AS (
@@ -169,11 +170,11 @@ export const sessionsWithin = (
               started_us, started_us + duration_us AS ended_us, 1 AS attempt,
               (flags & ${FAILED} = ${FAILED})::int AS failed, (flags & ${CRASHED} = ${CRASHED})::int AS crashed, 0 AS request, 0 AS request_failed, 0 AS error,
               duration_us, version, device, carrier, region AS country
-         FROM attempt WHERE session <> 0 AND ${ON_PHONE} AND ${between('started_us', window)}
+         FROM attempt WHERE session <> 0 AND ${ON_PHONE} AND ${attemptsIn(scope)}
        UNION ALL
        SELECT session, ${nameOf('application')}, at_us, at_us + duration_us, 0, 0, 0, (kind = ${REQUEST})::int, (kind = ${REQUEST} AND failed = 1)::int,
               (kind = ${ERROR})::int, 0, version, device, carrier, country
-         FROM phone_moment WHERE session <> 0 AND ${between('at_us', window)})
+         FROM phone_moment WHERE session <> 0 AND ${toldIn(scope, 'phone_moment')})
      SELECT session::float8 AS session, application, "fromMs", "toMs", attempts, failed, crashes, requests, "requestsFailed", errors, "waitedMs",
             ${['version', 'device', 'carrier', 'country'].map((name) => `coalesce(${nameOf(name)}, '') AS ${name}`).join(', ')}
        FROM (SELECT session, application, min(started_us)::float8 / 1000 AS "fromMs", max(ended_us)::float8 / 1000 AS "toMs",
@@ -181,7 +182,7 @@ export const sessionsWithin = (
                     sum(request_failed)::int AS "requestsFailed", sum(error)::int AS errors, sum(duration_us)::float8 / 1000 AS "waitedMs",
                     (array_agg(version ORDER BY started_us DESC))[1] AS version, max(device) AS device, max(carrier) AS carrier, max(country) AS country
                FROM part WHERE ($1::text IS NULL OR application = $1)
-                AND ($2::text IS NULL OR session IN (SELECT session FROM phone_moment WHERE kind = ${REQUEST} AND ${between('at_us', window)}
+                AND ($2::text IS NULL OR session IN (SELECT session FROM phone_moment WHERE kind = ${REQUEST} AND ${toldIn(scope, 'phone_moment')}
                       AND what IN (SELECT id FROM name WHERE kind = 'call' AND value = $2)))
               GROUP BY session, application
               ORDER BY sum(crashed) DESC, sum(failed + request_failed + error) DESC, sum(duration_us) DESC, session LIMIT ${most}) s

@@ -5,6 +5,7 @@ import { nameOf } from '../names/name-of';
 import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
 import { between } from './between';
 import { maskOf } from './mask-of';
+import { attemptsIn, OF_ATTEMPT, toldIn, type PhoneDimension, type PhoneScope } from './phone-scope';
 import { ON_PHONE } from './on-phone';
 import type { Database } from './database';
 
@@ -51,21 +52,21 @@ const MOST_STARTS = 2_000;
 export async function launchesByVersion(
   database: Database,
   { cold, warm }: LaunchFlows,
-  window: Window,
+  scope: PhoneScope,
 ): Promise<StoredVersionLaunches[]> {
   const flows = [...cold, ...warm];
   // Hashed by person first: to sort a month of launches for count(DISTINCT) takes three times as long.
   const counted = await database.query<{ number: number; version: string; launches: number; people: number }>(
     `SELECT version AS number, coalesce(${nameOf('version')}, '') AS version, launches, people FROM
        (SELECT version, sum(n)::int AS launches, (count(*) FILTER (WHERE person <> 0))::int AS people
-          FROM (SELECT version, person, count(*) AS n FROM attempt WHERE flow = ANY($1::int[]) AND ${between('started_us', window)} GROUP BY version, person) p
+          FROM (SELECT version, person, count(*) AS n FROM attempt WHERE flow = ANY($1::int[]) AND ${attemptsIn(scope)} GROUP BY version, person) p
          GROUP BY version) v`,
     [flows],
   );
   const starts = await database.query<{ number: number; isCold: boolean; ms: number }>(
-    `SELECT a.version AS number, a.flow = ANY($2::int[]) AS "isCold", a.duration_us::float8 / 1000 AS ms
-       FROM attempt a JOIN unnest($3::int[], $4::int8[]) AS part (version, mask) ON part.version = a.version
-      WHERE a.flow = ANY($1::int[]) AND ${between('a.started_us', window)} AND a.flags & 1 = 0 AND a.span_id & part.mask = 0`,
+    `SELECT version AS number, flow = ANY($2::int[]) AS "isCold", duration_us::float8 / 1000 AS ms
+       FROM attempt JOIN unnest($3::int[], $4::int8[]) AS part (number, mask) ON part.number = version
+      WHERE flow = ANY($1::int[]) AND ${attemptsIn(scope)} AND flags & 1 = 0 AND span_id & part.mask = 0`,
     [flows, cold, counted.map(({ number }) => number), counted.map(({ launches }) => maskOf(launches, MOST_STARTS))],
   );
   return counted.map(({ number, ...told }) => {
@@ -82,35 +83,24 @@ export async function launchesByVersion(
 export const launchesOverTime = (
   database: Database,
   { cold, warm }: LaunchFlows,
-  { window, stepMs }: { window: Window; stepMs: number },
+  { scope, stepMs }: { scope: PhoneScope; stepMs: number },
 ): Promise<{ version: string; step: number; launches: number }[]> =>
   database.query(
     `SELECT coalesce(${nameOf('version')}, '') AS version, step, launches FROM
        (SELECT version, ((started_us - $2) / $3)::int AS step, count(*)::int AS launches FROM attempt
-         WHERE flow = ANY($1::int[]) AND ${between('started_us', window)} GROUP BY 1, 2) v`,
-    [[...cold, ...warm], Math.floor(window.fromMs * 1000), stepMs * 1000],
+         WHERE flow = ANY($1::int[]) AND ${attemptsIn(scope)} GROUP BY 1, 2) v`,
+    [[...cold, ...warm], Math.floor(scope.window.fromMs * 1000), stepMs * 1000],
   );
-
-/** What launches and crashes are told apart by. */
-export const PHONE_DIMENSIONS = ['version', 'device', 'carrier', 'country'] as const;
-export type PhoneDimension = (typeof PHONE_DIMENSIONS)[number];
-/** As attempts call them. */
-const OF_ATTEMPT: Readonly<Record<PhoneDimension, string>> = {
-  version: 'version',
-  device: 'device',
-  carrier: 'carrier',
-  country: 'region',
-};
 
 /** Launches by the values of a dimension; those that do not tell it are left out. */
 export const launchesBy = (
   database: Database,
   { cold, warm }: LaunchFlows,
-  { window, dimension }: { window: Window; dimension: PhoneDimension },
+  { scope, dimension }: { scope: PhoneScope; dimension: PhoneDimension },
 ): Promise<{ value: string; launches: number }[]> =>
   database.query(
     `SELECT ${nameOf('of')} AS value, launches FROM (SELECT ${OF_ATTEMPT[dimension]} AS of, count(*)::int AS launches FROM attempt
-       WHERE flow = ANY($1::int[]) AND ${between('started_us', window)} AND ${OF_ATTEMPT[dimension]} <> 0 GROUP BY 1) l ORDER BY launches DESC, value`,
+       WHERE flow = ANY($1::int[]) AND ${attemptsIn(scope)} AND ${OF_ATTEMPT[dimension]} <> 0 GROUP BY 1) l ORDER BY launches DESC, value`,
     [[...cold, ...warm]],
   );
 
@@ -138,10 +128,10 @@ const TEXTS = ['component', 'application', 'version', 'device', 'system', 'carri
 const CRASH = `lpad(to_hex(id), 16, '0') AS id, at_us::float8 / 1000 AS "atMs", person, session::float8 AS session, type, message, stack,
   ${TEXTS.map((text) => `coalesce(${nameOf(text)}, '') AS ${text}`).join(', ')}`;
 
-/** Crashes of a window, the newest of more than `most`. */
-export const crashesWithin = (database: Database, window: Window, most: number): Promise<StoredCrash[]> =>
+/** Crashes of a scope, the newest of more than `most`. */
+export const crashesWithin = (database: Database, scope: PhoneScope, most: number): Promise<StoredCrash[]> =>
   database.query<StoredCrash & Record<string, unknown>>(
-    `SELECT ${CRASH} FROM (SELECT * FROM phone_crash WHERE ${between('at_us', window)} ORDER BY at_us DESC, id LIMIT ${most}) c`,
+    `SELECT ${CRASH} FROM (SELECT * FROM phone_crash WHERE ${toldIn(scope, 'phone_crash')} ORDER BY at_us DESC, id LIMIT ${most}) c`,
   );
 
 /** One crash with all that is known of it. @param id 16 hexadecimal digits */

@@ -76,7 +76,7 @@ export function CrashGroupPage({ crash }: { crash: string }) {
                   <Words kind="strong">{DIMENSION_WORDS[dimension]}</Words>
                   {values.map((value) => (
                     <View key={value.value} style={styles.value}>
-                      <Words>{value.value}</Words>
+                      <WhereValue dimension={dimension} value={value.value} />
                       <Words kind="small">{whereWords(value, data.group.crashes)}</Words>
                     </View>
                   ))}
@@ -87,6 +87,17 @@ export function CrashGroupPage({ crash }: { crash: string }) {
         </View>
       )}
     </InnerPage>
+  );
+}
+
+/** A value that launches are told by is a filter; of a screen or a system there is no more to see. */
+function WhereValue({ dimension, value }: { dimension: keyof typeof DIMENSION_WORDS; value: string }) {
+  const palette = usePalette();
+  if (dimension === 'system' || dimension === 'screen') return <Words>{value}</Words>;
+  return (
+    <Door path="/people/phone" narrowed={{ [dimension === 'country' ? 'region' : dimension]: value }}>
+      <Words style={{ color: palette.action }}>{value}</Words>
+    </Door>
   );
 }
 

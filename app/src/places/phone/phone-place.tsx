@@ -2,7 +2,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ToneSquare } from '@/charts/tone-square';
-import { usePhone } from '@/data/phones';
+import { PHONE_NARROWING, usePhone } from '@/data/phones';
 import { useServerState } from '@/data/server';
 import type { Schemas } from '@/data/client';
 import { Door } from '@/frame/door';
@@ -10,13 +10,14 @@ import { NotNarrowed } from '@/frame/not-narrowed';
 import { figureColumn, textColumn, timeColumn, type Column } from '@/frame/table/columns';
 import { TableTools } from '@/frame/table/table-tools';
 import { useTable } from '@/frame/table/use-table';
-import { useView } from '@/frame/view';
+import { narrowedOf, useView } from '@/frame/view';
 import { clock, count, counted, durationWords, percent, sizeWords } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { PeopleFrame } from '../people/people-frame';
 import { Addresses } from './addresses';
+import { PhoneCountries } from './phone-countries';
 import { Sessions } from './sessions';
 import { VersionSpread } from './version-spread';
 import {
@@ -51,14 +52,20 @@ export function PhonePlace() {
       <Words kind="title" level={1}>
         Phone
       </Words>
-      <NotNarrowed what="launches and crashes are told by application alone" />
+      <NotNarrowed
+        what="launches and crashes are told by application, version, device, carrier and country"
+        but={PHONE_NARROWING}
+      />
       {data && (
         <>
-          <Words testID="phone-sentence">{phoneSentence(data)}</Words>
+          <Words testID="phone-sentence">{phoneSentence(data, Object.keys(narrowedOf(view)).length > 0)}</Words>
           <TryRound />
           {data.isCut && <Words kind="muted">There were more crashes: the newest 20,000 are counted.</Words>}
           {data.applications.map((one) => (
-            <Versions key={one.application} application={one} />
+            <View key={one.application}>
+              <Versions application={one} />
+              <PhoneCountries application={one} />
+            </View>
           ))}
           <Groups groups={data.groups} nowMs={data.window.toMs} />
           <Addresses chosen={address} onChoose={setAddress} />
@@ -81,9 +88,11 @@ function TryRound() {
   );
 }
 
-export function phoneSentence({ applications, groups }: Phone): string {
+export function phoneSentence({ applications, groups }: Phone, isNarrowed = false): string {
   const launches = applications.reduce((sum, one) => sum + one.launches, 0);
   const crashes = groups.reduce((sum, one) => sum + one.crashes, 0);
+  if (launches === 0 && crashes === 0 && isNarrowed)
+    return 'No data for this filter: nothing that it leaves told of a launch in this time.';
   if (launches === 0 && crashes === 0)
     return 'No data: no application on a phone told of a launch in this time, so no crash is known. That is not the same as none.';
   const launched = launches === 0 ? 'Launches are not told' : counted(launches, 'launch', 'launches');
@@ -173,7 +182,15 @@ function Versions({ application }: { application: Phone['applications'][number] 
               testID={`version-${version.version}`}
             >
               <View style={isWide && styles.name}>
-                <Words kind="strong">{versionName(version.version)}</Words>
+                {version.version === '' ? (
+                  <Words kind="strong">{versionName('')}</Words>
+                ) : (
+                  <Door path="/people/phone" narrowed={{ version: version.version }}>
+                    <Words kind="strong" style={{ color: palette.action }}>
+                      {version.version}
+                    </Words>
+                  </Door>
+                )}
                 <Words kind="small">
                   {[
                     `${percent(version.shareOfLaunches)} of launches`,

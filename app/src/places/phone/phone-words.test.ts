@@ -13,6 +13,7 @@ import {
   type Group,
   type Version,
 } from './phone-words';
+import { countryWords } from './phone-countries';
 import { phoneSentence } from './phone-place';
 import { oldestTogether } from './version-spread';
 
@@ -113,6 +114,7 @@ test('no data is not the same as no crash', () => {
     crashes: 0,
     peopleCrashed: 0,
     versions: [],
+    countries: [],
     spread: NO_SPREAD,
   };
   expect(phoneSentence({ window, isCut: false, applications: [], groups: [] })).toMatch(/^No data: .*not the same/);
@@ -132,6 +134,19 @@ test('no data is not the same as no crash', () => {
     '1,200 launches; 31 crashes at one place of the code.',
   );
 });
+
+test('a filter that leaves nobody says so, and not that nothing crashed', () => {
+  const window = { fromMs: 0, toMs: 1 };
+  expect(phoneSentence({ window, isCut: false, applications: [], groups: [] }, true)).toMatch(
+    /^No data for this filter/,
+  );
+});
+
+test.each([
+  [{ crashes: 0, launches: 1, times: null }, 'none of 1 launch crashed'],
+  [{ crashes: 12, launches: 420, times: 1.42 }, '12 of 420 launches crashed, 1.4× as often as elsewhere'],
+  [{ crashes: 12, launches: 420, times: null }, '12 of 420 launches crashed'],
+])('a country with %j reads: %s', (told, words) => expect(countryWords({ country: 'IE', ...told })).toBe(words));
 
 test('what a version asks and takes is told as far as it is known', () => {
   const version = (more: Partial<Version>) =>

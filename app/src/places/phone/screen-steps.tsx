@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import Svg, { Rect } from 'react-native-svg';
 import { useMoment } from '@/charts/moment';
+import { Stepper } from '@/frame/stepper';
 import { clockSeconds } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -34,20 +34,7 @@ export function ScreenSteps({ shapes, toMs }: { shapes: readonly Shape[]; toMs: 
       <Words role="status" testID="screen-step">
         {`${shape.screen || 'screen not told'}, ${clockSeconds(shape.atMs, toMs)}: ${shapeWords(shape)}. ${at + 1} of ${shapes.length}.`}
       </Words>
-      <View style={styles.buttons}>
-        <Button compact icon="chevron-left" disabled={at === 0} onPress={() => go(at - 1)} testID="screen-before">
-          Before
-        </Button>
-        <Button
-          compact
-          icon="chevron-right"
-          disabled={at === shapes.length - 1}
-          onPress={() => go(at + 1)}
-          testID="screen-next"
-        >
-          Next
-        </Button>
-      </View>
+      <Stepper at={at} of={shapes.length} onGo={go} before="Before" next="Next" name="screen" />
     </View>
   );
 }
@@ -84,5 +71,4 @@ function Wireframe({ shape }: { shape: Shape }) {
 
 const styles = StyleSheet.create({
   gap: { gap: SPACE.s },
-  buttons: { flexDirection: 'row', gap: SPACE.s },
 });

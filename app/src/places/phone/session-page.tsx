@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import { SharedMoment, useMomentWithin } from '@/charts/moment';
 import { SessionLanes, type Lane } from '@/charts/session-lanes';
 import { UsageCurve } from '@/charts/usage-curve';
 import { usePhoneSession } from '@/data/phones';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
+import { Stepper } from '@/frame/stepper';
 import { clock, clockSeconds, percent, sizeWords } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -64,21 +64,15 @@ function Session({ session }: { session: SessionPageData }) {
       </Words>
       {session.isCut && <Words kind="muted">There is more: the last of it is listed.</Words>}
       {visits.length > 1 && (
-        <View style={styles.visits} role="group" aria-label="Visits">
-          <Button compact icon="chevron-left" disabled={at === 0} onPress={() => choose(at - 1)} testID="visit-before">
-            Earlier
-          </Button>
-          <Words kind="small" role="status">{`Visit ${at + 1} of ${visits.length}`}</Words>
-          <Button
-            compact
-            icon="chevron-right"
-            disabled={at === visits.length - 1}
-            onPress={() => choose(at + 1)}
-            testID="visit-next"
-          >
-            Later
-          </Button>
-        </View>
+        <Stepper
+          at={at}
+          of={visits.length}
+          onGo={choose}
+          before="Earlier"
+          next="Later"
+          words={`Visit ${at + 1} of ${visits.length}`}
+          name="visit"
+        />
       )}
       {visit && (
         <SharedMoment key={at} axis={axisOf(visit)}>
@@ -215,7 +209,6 @@ function EntryRow({ entry, toMs }: { entry: Entry; toMs: number }) {
 
 const styles = StyleSheet.create({
   page: { paddingHorizontal: SPACE.l, gap: SPACE.s },
-  visits: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
   columns: { flexDirection: 'row', gap: SPACE.xl },
   column: { flex: 1, minWidth: 0, gap: SPACE.s },
   gap: { gap: SPACE.s },
