@@ -2763,6 +2763,11 @@ export interface components {
              */
             person: string;
             /**
+             * @description session on a phone that it belongs to, 8 hexadecimal digits; null where none is told
+             * @example 00c0ffee
+             */
+            phoneSession: string | null;
+            /**
              * @description ids, messages and lines stand here as they were sent
              * @example true
              */

@@ -1,6 +1,7 @@
 export * from './crash';
 export * from './addresses';
 export * from './moment';
+export * from './session-id';
 export * from './screen-shape';
 export * from './stack-frames';
 export * from './crash-group';

@@ -96,6 +96,9 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
   expectedMs: orNull(number('how long it usually takes; null where nothing is known', MS, 420)),
   failure: text("what failed; '' when nothing did", 'GatewayTimeout'),
   person: text("begin of the person's id, or all of it where it is unmasked; '' when not told", 'cour…'),
+  phoneSession: orNull(
+    text('session on a phone that it belongs to, 8 hexadecimal digits; null where none is told', '00c0ffee'),
+  ),
   isUnmasked: flag('ids, messages and lines stand here as they were sent'),
   values: list(
     record({

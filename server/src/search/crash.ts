@@ -1,10 +1,10 @@
 import { maskText } from '@toplens/core/handoffs';
+import { sessionId } from '@toplens/core/phones';
 import { MINUTE_MS } from '@toplens/core/time';
 import type { CrashPageShape } from '../contract/phones';
 import { parseFlowText } from '../names/flow-text';
 import type { Database } from '../store/database';
 import { attemptsOfSession, loadCrash } from '../store/phones';
-import { sessionText } from './phone-sessions';
 import { CrashReader } from './read-crash';
 
 /** So long before a crash its session is shown. */
@@ -30,7 +30,7 @@ export async function crash(database: Database, id: string): Promise<CrashPageSh
     thread: detail.thread,
     threads: detail.threads.map((thread) => ({ name: thread.name, stack: maskText(thread.stack) })),
     trail: detail.trail.map(({ atMs, what }) => ({ atMs, what: maskText(what) })),
-    sessionId: session === 0 ? null : sessionText(session),
+    sessionId: session === 0 ? null : sessionId(session),
     session: attempts.map(({ flow, ...attempt }) => ({ ...attempt, flow: parseFlowText(flow).technicalName })),
   };
 }

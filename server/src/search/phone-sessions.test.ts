@@ -1,6 +1,7 @@
 import { HOUR_MS } from '@toplens/core/time';
 import { Ajv2020 } from 'ajv/dist/2020';
 import { openApi } from '../contract/open-api';
+import type { AttemptPageShape } from '../contract/attempts';
 import type { PhoneShape, PhoneAddressesShape, PhoneSessionPageShape, PhoneSessionsShape } from '../contract/phones';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
@@ -212,6 +213,11 @@ test('one session on one clock: everything once, with the attempt that a server 
   const [, shown, asked, , died] = crashed.entries;
   expect(shown?.attempt).toEqual({ traceId: hex(7, 32), spanId: hex(70, 16) });
   expect(asked).toMatchObject({ words: 'status 204', bytesOut: 100_000, attempt: { spanId: hex(72, 16) } });
+  // And back: from either attempt to the session.
+  for (const { traceId, spanId } of [shown?.attempt, asked?.attempt].filter((one) => one != null)) {
+    const attempt = await get<AttemptPageShape>(`/api/attempts/${traceId}/${spanId}`, 'AttemptPage');
+    expect(attempt.phoneSession).toBe(crashed.session);
+  }
   expect(died?.crash).toMatch(/^[0-9a-f]{16}$/);
   expect(crashed.usage).toEqual([
     { atMs: atMs(7), cpu: 0.25, memory: 200_000_007 },

@@ -1,6 +1,6 @@
 import { LAUNCHES, launchFlow, screenFlow } from '@toplens/core/flows';
 import { maskText } from '@toplens/core/handoffs';
-import { whereAddressesFail } from '@toplens/core/phones';
+import { sessionId, whereAddressesFail } from '@toplens/core/phones';
 import { DAY_MS } from '@toplens/core/time';
 import type { PhoneAddressesShape, PhoneSessionPageShape, PhoneSessionsShape } from '../contract/phones';
 import { parseFlowText } from '../names/flow-text';
@@ -82,12 +82,9 @@ export async function phoneSessions(
     window,
     isLastDay: fromMs > question.window.fromMs,
     isCut: found.length > MOST_SESSIONS,
-    sessions: found.slice(0, MOST_SESSIONS).map((one) => ({ ...one, session: sessionText(one.session) })),
+    sessions: found.slice(0, MOST_SESSIONS).map((one) => ({ ...one, session: sessionId(one.session) })),
   };
 }
-
-/** A session's number as the interface names it. */
-export const sessionText = (session: number): string => session.toString(16).padStart(8, '0');
 
 /** One session: attempts, crashes and moments on one clock; null when nothing of it is kept. */
 export async function phoneSession(database: Database, session: number): Promise<PhoneSessionPageShape | null> {
@@ -126,7 +123,7 @@ export async function phoneSession(database: Database, session: number): Promise
       })),
   ];
   return {
-    session: sessionText(session),
+    session: sessionId(session),
     window,
     isCut: attempts.length === MOST_ATTEMPTS || moments.length === MOST_MOMENTS,
     ...outfit,

@@ -13,6 +13,8 @@ export interface StoredAttempt {
   durationUs: number;
   failure: string;
   person: string;
+  /** number of its session; 0 where none is told */
+  session: number;
   site: number;
   version: number;
   region: number;
@@ -80,7 +82,7 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
                FROM span WHERE trace_id = $1::uuid
              UNION ALL
              SELECT a.span_id, a.parent_id, a.started_us, a.duration_us, a.component, a.host, a.flow, 0, 0, a.failure, a.ran_on, 2, a.flags,
-                    jsonb_build_object('flow', a.flow, 'person', coalesce(${nameOf('a.person')}, ''), 'site', a.site, 'version', a.version, 'region', a.region, 'tier', a.tier,
+                    jsonb_build_object('flow', a.flow, 'person', coalesce(${nameOf('a.person')}, ''), 'session', a.session, 'site', a.site, 'version', a.version, 'region', a.region, 'tier', a.tier,
                                        'promotion', a.promotion, 'host', a.host, 'device', a.device, 'browser', a.browser,
                                        'system', a.system, 'carrier', a.carrier, 'valueMinor', a.value_minor)
                FROM attempt a WHERE a.trace_id = $1::uuid) s

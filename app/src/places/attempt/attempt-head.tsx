@@ -72,6 +72,11 @@ export function AttemptHead({ page, onUnmasked }: ByNameProps) {
           <Words style={{ color: palette.action }}>The page view on which it was made</Words>
         </Door>
       )}
+      {page.phoneSession && (
+        <Door path={`/session/${page.phoneSession}`} style={styles.door} testID="phone-session">
+          <Words style={{ color: palette.action }}>The session on the phone</Words>
+        </Door>
+      )}
       {page.wholeMs > page.durationMs + 1 && (
         <Words kind="muted">{`${spanWords(page.wholeMs * 1000)} with what came before and after it on the person’s side`}</Words>
       )}

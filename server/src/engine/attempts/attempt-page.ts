@@ -1,7 +1,8 @@
 import { outcomeOf } from '@toplens/core/flows';
 import { maskId, maskText } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
-import { DIMENSIONS, FAILED, SpanKind, type Dimension } from '@toplens/core/telemetry';
+import { sessionId } from '@toplens/core/phones';
+import { DIMENSIONS, FAILED, HANDHELD, PAGE, SpanKind, USER_SIDE, type Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { beginOf, layOut, type Waterfall } from '@toplens/core/traces';
 import type { AttemptPageShape, AttemptRowShape } from '../../contract/attempts';
@@ -60,6 +61,7 @@ export async function attemptPage(
     expectedMs: normal.expectedMs ?? null,
     failure: attempt.failure,
     person: isUnmasked ? attempt.person : maskId(attempt.person),
+    phoneSession: phoneSessionOf(trace.attempts),
     isUnmasked,
     values: DIMENSIONS.map((dimension) => ({ dimension, value: text(dimension) })).filter(({ value }) => value !== ''),
     value: attempt.valueMinor === null ? null : attempt.valueMinor / 100,
@@ -97,6 +99,14 @@ export async function attemptPage(
       .filter((one) => one !== attempt)
       .map((one) => ({ spanId: one.spanId, name: state.names.flow(one.flow).name, durationMs: one.durationUs / 1000 })),
   };
+}
+
+/** The session of the attempt, or of the screen that asked a server for it. */
+function phoneSessionOf(attempts: readonly StoredAttempt[]): string | null {
+  const onPhone = attempts.find(
+    ({ session, flags }) => session !== 0 && (flags & (USER_SIDE | HANDHELD | PAGE)) === (USER_SIDE | HANDHELD),
+  );
+  return onPhone ? sessionId(onPhone.session) : null;
 }
 
 /** Lines that a little wrong clock put before or behind the trace belong to it as well. */
