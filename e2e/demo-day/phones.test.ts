@@ -128,7 +128,7 @@ describe.each<Size>(['phone', 'wide'])('phones, on the %s size', (size) => {
   test('dark and narrowed to an application without crashes, it says so', async () => {
     const page = await open(`/people/phone?${stage().day}&application=Sender%20Portal`, size, 'dark');
     await page.waitForSelector('[data-testid="phone-sentence"]');
-    expect(await textOf(page, 'phone-sentence')).toMatch(/^No data: /);
+    expect(await textOf(page, 'phone-sentence')).toMatch(/^No data for this filter: /);
     expect(await violations(page)).toEqual([]);
     await page.close();
   });
