@@ -76,9 +76,7 @@ for (let tries = 0; ; tries++) {
 const known = existsSync(stamp) ? JSON.parse(readFileSync(stamp, 'utf8')) : undefined;
 const fromMs = known?.nowMs ?? Date.now();
 console.log(
-  known
-    ? 'the demo world goes on where it stopped'
-    : 'loading two weeks of the demo world (about a minute and a half) …',
+  known ? 'the demo world goes on where it stopped' : 'loading two weeks of the demo world (about five minutes) …',
 );
 const world = spawn(process.execPath, [bundled('load-and-play'), url, join(data, 'truth.json')], {
   cwd: root,

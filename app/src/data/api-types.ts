@@ -6468,6 +6468,16 @@ export interface components {
                      * @example 1.4
                      */
                     times: number | null;
+                    /**
+                     * @description lower end of its 95 % interval; null where it is not known
+                     * @example 0.8
+                     */
+                    low: number | null;
+                    /**
+                     * @description upper end of it; null: without bound, or not known
+                     * @example 2.3
+                     */
+                    high: number | null;
                 }[];
                 /** @description how versions spread: launches of each over the window */
                 spread: {

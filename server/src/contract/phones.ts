@@ -112,6 +112,8 @@ export const Phone = resource('Phone', 'Phone applications: versions side by sid
           times: orNull(
             number('crashes by launches, as often as in all other countries; null where that is not known', '1', 1.4),
           ),
+          low: orNull(number('lower end of its 95 % interval; null where it is not known', '1', 0.8)),
+          high: orNull(number('upper end of it; null: without bound, or not known', '1', 2.3)),
         }),
         'countries that launches tell, most launches first',
       ),

@@ -70,7 +70,7 @@ export async function phone(database: Database, { window, application, values }:
       peopleCrashed: peopleOf(ofIt),
       versions: own.slice(0, MOST_VERSIONS),
       countries: (await valuesBy(database, flows, { scope, dimension: 'country', crashes: ofIt })).map(
-        ({ value, launches, crashes: met, times }) => ({ country: value, launches, crashes: met, times }),
+        ({ value, crashes: met, ...told }) => ({ country: value, crashes: met, ...told }),
       ),
       spread: await spreadOf(database, flows, scope, own),
     });

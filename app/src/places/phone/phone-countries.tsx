@@ -15,11 +15,15 @@ const CountryMap = lazy(() => import('@/charts/country-map'));
 type Application = Schemas['Phone']['applications'][number];
 export type Country = Application['countries'][number];
 
-/** "12 of 420 launches: 1.4× as often as elsewhere" */
+/** "12 of 420 launches crashed: 1.4× as often as elsewhere (0.8× to 2.3×)" */
 export const countryWords = ({ country: _country, ...told }: Country): string =>
   told.crashes === 0
     ? `none of ${counted(told.launches, 'launch', 'launches')} crashed`
-    : `${whereWords({ value: '', low: null, high: null, ...told }, told.crashes)} crashed${told.times === null ? '' : `, ${told.times.toFixed(1)}× as often as elsewhere`}`;
+    : whereWords({ value: '', ...told }, told.crashes).replace(/ launch(es)?/, (of) => `${of} crashed`);
+
+/** What an interval that holds 1 may well be by chance is no tone. */
+export const toneRatio = ({ times, low }: Country): number | undefined =>
+  times === null ? undefined : (low ?? 0) > 1 ? times : 1;
 
 /** Launches by country: area by launches, tone by how much more often they crash than elsewhere. */
 export function PhoneCountries({ application: { application, countries } }: { application: Application }) {
@@ -32,14 +36,14 @@ export function PhoneCountries({ application: { application, countries } }: { ap
       <Words kind="section" level={2}>{`${application}, by country`}</Words>
       <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
         <CountryMap
-          countries={known.map(({ country, launches, times }) => ({
-            code: country,
-            name: valueName('country', country),
-            views: launches,
-            ratio: times ?? undefined,
+          countries={known.map((one) => ({
+            code: one.country,
+            name: valueName('country', one.country),
+            views: one.launches,
+            ratio: toneRatio(one),
           }))}
           unit="launches"
-          toneWords="crashes more often than elsewhere"
+          toneWords="crashes more often than elsewhere, beyond chance"
           onChoose={(region) => setView({ ...view, region })}
         />
       </Suspense>

@@ -13,7 +13,7 @@ import {
   type Group,
   type Version,
 } from './phone-words';
-import { countryWords } from './phone-countries';
+import { countryWords, toneRatio } from './phone-countries';
 import { phoneSentence } from './phone-place';
 import { oldestTogether } from './version-spread';
 
@@ -143,10 +143,22 @@ test('a filter that leaves nobody says so, and not that nothing crashed', () => 
 });
 
 test.each([
-  [{ crashes: 0, launches: 1, times: null }, 'none of 1 launch crashed'],
-  [{ crashes: 12, launches: 420, times: 1.42 }, '12 of 420 launches crashed, 1.4× as often as elsewhere'],
-  [{ crashes: 12, launches: 420, times: null }, '12 of 420 launches crashed'],
-])('a country with %j reads: %s', (told, words) => expect(countryWords({ country: 'IE', ...told })).toBe(words));
+  [{ crashes: 0, launches: 1, times: null, low: null, high: null }, 'none of 1 launch crashed', undefined],
+  [
+    { crashes: 12, launches: 420, times: 1.42, low: 0.8, high: 2.3 },
+    '12 of 420 launches crashed: 1.4× as often as elsewhere (0.8× to 2.3×)',
+    1,
+  ],
+  [
+    { crashes: 12, launches: 420, times: 2.1, low: 1.2, high: null },
+    '12 of 420 launches crashed: 2.1× as often as elsewhere (1.2× to any)',
+    2.1,
+  ],
+  [{ crashes: 1, launches: 1, times: null, low: null, high: null }, '1 of 1 launch crashed', undefined],
+])('a country with %j reads: %s', (told, words, tone) => {
+  expect(countryWords({ country: 'IE', ...told })).toBe(words);
+  expect(toneRatio({ country: 'IE', ...told })).toBe(tone);
+});
 
 test('what a version asks and takes is told as far as it is known', () => {
   const version = (more: Partial<Version>) =>
