@@ -149,12 +149,9 @@ const labelTop = (lineY: number, height: number): number =>
 /** Round clock times under a drawing that is so wide. */
 function timeMarks({ fromMs, toMs }: TimeRange, width: number | undefined): AxisMark[] {
   const ticks = width === undefined ? [] : timeTicks(fromMs, toMs, width > WIDE_FROM ? 6 : 3);
+  const clockOf = ticks.some((tick) => tick % 60_000 !== 0) ? clockWithSeconds : clock;
   // Over days each mark is a midnight: its hour says nothing.
-  const isWithinMinutes = ticks.some((tick) => tick % 60_000 !== 0);
-  const words =
-    ticks.length > 1 && ticks.every(isMidnight)
-      ? dateWords
-      : (tick: number) => (isWithinMinutes ? clockWithSeconds(tick, toMs) : clock(tick, toMs));
+  const words = ticks.length > 1 && ticks.every(isMidnight) ? dateWords : (tick: number) => clockOf(tick, toMs);
   return ticks.map((tick) => ({ at: ((tick - fromMs) / (toMs - fromMs)) * (width ?? 0), words: words(tick) }));
 }
 

@@ -6565,10 +6565,10 @@ export interface components {
             where: {
                 /**
                  * @description by what it is told apart
-                 * @example carrier
+                 * @example version
                  * @enum {string}
                  */
-                dimension: "carrier" | "country" | "version" | "device";
+                dimension: "version" | "device" | "carrier" | "country";
                 /**
                  * @description value of the dimension
                  * @example Copperwave

@@ -9,6 +9,7 @@ import {
   numberOf,
   pathShape,
   SpanKind,
+  statusOf,
   textOf,
   type Attempt,
   type Attributes,
@@ -154,17 +155,14 @@ function placeOf(resource: Attributes): PlaceOfSpan {
 
 const serviceOf = (span: Span) => textOf(span.resource['service.name']) ?? 'unknown service';
 
-const statusOf = (span: Span) =>
-  numberOf(span.attributes['http.response.status_code']) ?? numberOf(span.attributes['http.status_code']);
-
 /** Error status at the span, an answer of the 5xx class, or a business rule of the sender. */
 function isFailed(span: Span): boolean {
   const outcome = span.attributes['toplens.outcome'];
-  return span.error || (statusOf(span) ?? 0) >= 500 || outcome === 'failed' || outcome === 'crashed';
+  return span.error || (statusOf(span.attributes) ?? 0) >= 500 || outcome === 'failed' || outcome === 'crashed';
 }
 
 function failureOf(span: Span): string {
-  const status = statusOf(span);
+  const status = statusOf(span.attributes);
   return (
     span.exceptionType ||
     textOf(span.attributes['error.type']) ||

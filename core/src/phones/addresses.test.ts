@@ -2,7 +2,12 @@ import fc from 'fast-check';
 import { seededRandom } from '../stats';
 import { whereAddressesFail, type AddressSlice } from './addresses';
 
-const slice = (value: string, requests: number, failed: number, dimension = 'carrier'): AddressSlice => ({
+const slice = (
+  value: string,
+  requests: number,
+  failed: number,
+  dimension: AddressSlice['dimension'] = 'carrier',
+): AddressSlice => ({
   address: 'a',
   dimension,
   value,

@@ -1,4 +1,5 @@
 import { benjaminiHochberg, rateRatio } from '../stats';
+import type { PhoneDimension } from './dimensions';
 
 /** Requests to an address, and how many of them failed. */
 export interface AddressTally {
@@ -9,7 +10,7 @@ export interface AddressTally {
 
 /** The same of one value of a dimension: one carrier, one country, one version. */
 export interface AddressSlice extends AddressTally {
-  dimension: string;
+  dimension: PhoneDimension;
   value: string;
 }
 

@@ -12,6 +12,7 @@ import {
   type Attempt,
   type TimeRange,
 } from '../telemetry';
+import { senderOf } from './sender';
 
 /** Event of the OpenTelemetry semantic conventions by which an application tells that it crashed. */
 export const CRASH_EVENT = 'app.crash';
@@ -81,21 +82,15 @@ export function crashOfRecord(record: LogRecord, range: TimeRange, idOf: (text: 
   if (crashId === '') throw new RecordRefused('app.crash.id: missing: without it a crash sent twice would count twice');
   const wrongTime = whyTimeRejected(atUs, range);
   if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);
-  const component = text('service.name') || 'unknown application';
-  const { device, system, carrier } = outfitOf((name) => text(name));
+  const sender = senderOf(text);
+  const { system } = outfitOf((name) => text(name));
   const { lengths } = DEFAULT_LIMITS;
   return {
-    id: isSpanId(crashId) ? crashId : idOf(`${component}\u001f${crashId}`),
+    id: isSpanId(crashId) ? crashId : idOf(`${sender.component}\u001f${crashId}`),
     atUs,
-    component,
-    application: text('toplens.application', 'service.namespace') || component,
-    version: text('service.version'),
+    ...sender,
     person: text('user.id', 'enduser.id'),
-    session: text('session.id'),
-    device,
     system: [system, text('os.version')].filter(Boolean).join(' '),
-    carrier,
-    country: text('toplens.region', 'geo.country.iso_code'),
     site: text('toplens.site'),
     screen: text('app.screen.name'),
     type: text('exception.type') || 'Crash',

@@ -1,5 +1,6 @@
 export * from './crash';
 export * from './addresses';
+export * from './dimensions';
 export * from './moment';
 export * from './session-id';
 export * from './screen-shape';

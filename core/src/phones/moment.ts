@@ -5,15 +5,16 @@ import {
   eventOf,
   isPhone,
   numberOf,
-  outfitOf,
   pathShape,
   RecordRefused,
   SpanKind,
+  statusOf,
   textOf,
   whyTimeRejected,
   type Span,
   type TimeRange,
 } from '../telemetry';
+import { senderOf } from './sender';
 import { readShape, type ScreenShape } from './screen-shape';
 
 /**
@@ -84,15 +85,15 @@ export const isMoment = (record: LogRecord): boolean => kindOf(record) !== undef
 export function momentOfRecord(record: LogRecord, range: TimeRange, idOf: (text: string) => string): Moment {
   const { atUs, attributes, resource } = record;
   const kind = kindOf(record) as Exclude<MomentKind, 'request'>;
-  const text = (...names: string[]) =>
-    cleanText(names.map((name) => String(attributes[name] ?? resource[name] ?? '')).find(Boolean) ?? '');
+  const raw = (name: string) => String(attributes[name] ?? resource[name] ?? '');
+  const text = (...names: string[]) => cleanText(names.map(raw).find(Boolean) ?? '');
   const figure = (name: string) => notNegative(numberOf(attributes[name]));
   const wrongTime = whyTimeRejected(atUs, range);
   if (wrongTime !== undefined) throw new RecordRefused(`timeUnixNano: ${wrongTime}`);
   const [cpu, memory] = [figure('process.cpu.utilization'), figure('process.memory.usage')];
   if (kind === 'usage' && Number.isNaN(cpu) && Number.isNaN(memory))
     throw new RecordRefused('process.cpu.utilization, process.memory.usage: toplens.usage tells at least one of them');
-  const shape = kind === 'shape' ? readShape(String(attributes['toplens.shape'] ?? '')) : undefined;
+  const shape = kind === 'shape' ? readShape(raw('toplens.shape')) : undefined;
   const whats: Readonly<Record<typeof kind, () => string>> = {
     error: () => text('exception.type') || 'error',
     tap: () => text('app.widget.name', 'app.widget.id') || 'screen',
@@ -110,7 +111,7 @@ export function momentOfRecord(record: LogRecord, range: TimeRange, idOf: (text:
     id: idOf(`${sender.component}\u001f${uid}`),
     atUs,
     what,
-    message: kind === 'error' ? cleanText(text('exception.message'), DEFAULT_LIMITS.lengths.message) : '',
+    message: kind === 'error' ? cleanText(raw('exception.message'), DEFAULT_LIMITS.lengths.message) : '',
     failed: kind === 'error',
     cpu: Math.min(1, cpu),
     memory: Math.round(memory),
@@ -125,7 +126,7 @@ export function requestOfSpan(span: Span): Moment | undefined {
     names.map((name) => textOf(attributes[name]) ?? textOf(resource[name])).find(Boolean) ?? '';
   if (span.kind !== SpanKind.CLIENT || !isPhone(resource) || !text('http.request.method', 'http.method'))
     return undefined;
-  const status = numberOf(attributes['http.response.status_code']) ?? numberOf(attributes['http.status_code']) ?? 0;
+  const status = statusOf(attributes) ?? 0;
   return {
     ...NOTHING,
     ...senderOf(text as (...names: string[]) => string),
@@ -156,20 +157,6 @@ function addressOf(
   }
   const path = text('url.template') || pathShape(text('url.path', 'http.target') || url?.pathname || '');
   return cleanText(`${text('server.address') || url?.hostname || ''}${path}`) || 'not told';
-}
-
-function senderOf(text: (...names: string[]) => string) {
-  const component = text('service.name') || 'unknown application';
-  const { device, carrier } = outfitOf((name) => text(name));
-  return {
-    component,
-    application: text('toplens.application', 'service.namespace') || component,
-    version: text('service.version'),
-    session: text('session.id'),
-    device,
-    carrier,
-    country: text('toplens.region', 'geo.country.iso_code'),
-  };
 }
 
 const notNegative = (value: number | undefined): number => (value === undefined || value < 0 ? NaN : value);

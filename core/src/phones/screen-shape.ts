@@ -1,8 +1,8 @@
 import { RecordRefused } from '../telemetry';
 
 /** Kinds of what stands on a screen; what it says is never sent. */
-export const PART_KINDS_OF_SCREEN = ['text', 'button', 'picture', 'field', 'list'] as const;
-export type ScreenPartKind = (typeof PART_KINDS_OF_SCREEN)[number];
+export const SCREEN_PART_KINDS = ['text', 'button', 'picture', 'field', 'list'] as const;
+export type ScreenPartKind = (typeof SCREEN_PART_KINDS)[number];
 
 /** A rectangle on a screen, in the screen's own points from its upper left corner. */
 export interface ScreenPart {
@@ -47,9 +47,9 @@ export function readShape(text: string): ScreenShape {
     height,
     parts: (parts as unknown[]).map((part) => {
       const [kind, x, y, w, h] = Array.isArray(part) ? (part as unknown[]) : [];
-      const isKind = PART_KINDS_OF_SCREEN.includes(kind as ScreenPartKind);
+      const isKind = SCREEN_PART_KINDS.includes(kind as ScreenPartKind);
       if (!isKind || ![x, y, w, h].every((one) => typeof one === 'number' && Math.abs(one) <= LARGEST))
-        return refuse(`parts: expected [${PART_KINDS_OF_SCREEN.join(' | ')}, x, y, width, height]`);
+        return refuse(`parts: expected [${SCREEN_PART_KINDS.join(' | ')}, x, y, width, height]`);
       return { kind, x, y, width: w, height: h } as ScreenPart;
     }),
   };

@@ -143,3 +143,7 @@ export function numberOf(value: AttributeValue | undefined): number | undefined 
   const number = Number(value);
   return Number.isFinite(number) ? number : undefined;
 }
+
+/** Status of an HTTP answer, by either generation of the conventions; `undefined` where none is told. */
+export const statusOf = (attributes: Attributes): number | undefined =>
+  numberOf(attributes['http.response.status_code']) ?? numberOf(attributes['http.status_code']);

@@ -1,6 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { object, string } from 'yup';
-import { VERSION_MEASURES } from '@toplens/core/phones';
+import { PHONE_DIMENSIONS, SCREEN_PART_KINDS, VERSION_MEASURES } from '@toplens/core/phones';
 import { Interval, Window } from './common';
 import { get, ok, path, post, type Paths } from './paths';
 import { windowQuery } from './queries';
@@ -155,7 +155,7 @@ export const CrashGroupPage = resource('CrashGroupPage', 'One group of crashes: 
   frames,
   where: list(
     record({
-      dimension: oneOf(['version', 'device', 'carrier', 'country', 'system', 'screen'], 'by what it is told apart'),
+      dimension: oneOf([...PHONE_DIMENSIONS, 'system', 'screen'], 'by what it is told apart'),
       values: list(
         record({
           value: text('value of the dimension', 'Tessel 5'),
@@ -246,7 +246,7 @@ export const PhoneAddress = resource('PhoneAddress', 'Requests of phones to one 
   where: orNull(
     record(
       {
-        dimension: oneOf(['carrier', 'country', 'version', 'device'], 'by what it is told apart'),
+        dimension: oneOf(PHONE_DIMENSIONS, 'by what it is told apart'),
         value: text('value of the dimension', 'Copperwave'),
         requests: integer('requests with it', 'requests', 60),
         failed: integer('of them, those that failed', 'requests', 29),
@@ -344,7 +344,7 @@ export const PhoneSessionPage = resource('PhoneSessionPage', 'One session on one
       height: number('height of the screen', 'points', 844),
       parts: list(
         record({
-          kind: oneOf(['text', 'button', 'picture', 'field', 'list'], 'what stands there'),
+          kind: oneOf(SCREEN_PART_KINDS, 'what stands there'),
           x: number('from the left', 'points', 16),
           y: number('from the top', 'points', 120),
           width: number('width', 'points', 358),

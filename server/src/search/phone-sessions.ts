@@ -52,7 +52,7 @@ export async function phoneAddresses(
         countries: countries.get(one.address) ?? 0,
         where: where
           ? {
-              dimension: where.dimension as 'carrier',
+              dimension: where.dimension,
               value: where.value,
               requests: where.requests,
               failed: where.failed,

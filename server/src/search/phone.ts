@@ -1,4 +1,10 @@
-import { versionFigures, type VersionFigures, type VersionTally } from '@toplens/core/phones';
+import {
+  PHONE_DIMENSIONS,
+  versionFigures,
+  type PhoneDimension,
+  type VersionFigures,
+  type VersionTally,
+} from '@toplens/core/phones';
 import { quantileSorted, rateRatio, sortedCopy } from '@toplens/core/stats';
 import { maskText } from '@toplens/core/handoffs';
 import type { Window } from '@toplens/core/time';
@@ -15,14 +21,7 @@ import {
   type StoredCrash,
 } from '../store/phones';
 import { momentsByVersion } from '../store/phone-moments';
-import {
-  everythingIn,
-  PHONE_DIMENSIONS,
-  phoneScope,
-  type PhoneDimension,
-  type PhoneScope,
-  type PhoneValues,
-} from '../store/phone-scope';
+import { everythingIn, phoneScope, type PhoneScope, type PhoneValues } from '../store/phone-scope';
 import { firstSeen } from '../store/releases';
 import { CrashReader, type ReadCrash } from './read-crash';
 

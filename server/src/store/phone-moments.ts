@@ -1,4 +1,4 @@
-import { MOMENT_KINDS, type AddressSlice, type Moment, type MomentKind } from '@toplens/core/phones';
+import { MOMENT_KINDS, PHONE_DIMENSIONS, type AddressSlice, type Moment, type MomentKind } from '@toplens/core/phones';
 import { CRASHED, FAILED } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import { FLOW_SEPARATOR } from '../names/flow-text';
@@ -54,9 +54,6 @@ export const addressesWithin = (
     [application ?? null],
   );
 
-/** By what requests to an address are told apart. */
-export const ADDRESS_DIMENSIONS = ['carrier', 'country', 'version', 'device'] as const;
-
 /** Requests by address and value of each dimension; those that do not tell a value are left out. */
 export const addressSlices = (
   database: Database,
@@ -64,10 +61,10 @@ export const addressSlices = (
 ): Promise<AddressSlice[]> =>
   database.query<AddressSlice & Record<string, unknown>>(
     `SELECT ${nameOf('what')} AS address, dimension, ${nameOf('of')} AS value, requests, failed FROM
-       (SELECT what, CASE ${ADDRESS_DIMENSIONS.map((name) => `WHEN grouping(${name}) = 0 THEN '${name}'`).join(' ')} END AS dimension,
-               coalesce(${ADDRESS_DIMENSIONS.join(', ')}) AS of, count(*)::int AS requests, sum(failed)::int AS failed
+       (SELECT what, CASE ${PHONE_DIMENSIONS.map((name) => `WHEN grouping(${name}) = 0 THEN '${name}'`).join(' ')} END AS dimension,
+               coalesce(${PHONE_DIMENSIONS.join(', ')}) AS of, count(*)::int AS requests, sum(failed)::int AS failed
           FROM phone_moment WHERE kind = ${REQUEST} AND ${toldIn(scope, 'phone_moment')} AND ${OF_APPLICATION}
-         GROUP BY what, GROUPING SETS (${ADDRESS_DIMENSIONS.map((name) => `(${name})`).join(', ')})) s
+         GROUP BY what, GROUPING SETS (${PHONE_DIMENSIONS.map((name) => `(${name})`).join(', ')})) s
       WHERE of <> 0`,
     [application ?? null],
   );

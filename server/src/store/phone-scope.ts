@@ -1,10 +1,8 @@
+import { PHONE_DIMENSIONS, type PhoneDimension } from '@toplens/core/phones';
 import type { Window } from '@toplens/core/time';
 import { between } from './between';
 import type { Database } from './database';
 
-/** What launches, crashes and moments are told apart by. */
-export const PHONE_DIMENSIONS = ['version', 'device', 'carrier', 'country'] as const;
-export type PhoneDimension = (typeof PHONE_DIMENSIONS)[number];
 export type PhoneValues = Partial<Record<PhoneDimension, string>>;
 
 /** As attempts call them, and names are kept. */

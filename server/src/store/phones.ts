@@ -1,11 +1,11 @@
 import { launchFlow, LAUNCHES } from '@toplens/core/flows';
-import type { Crash } from '@toplens/core/phones';
+import type { Crash, PhoneDimension } from '@toplens/core/phones';
 import type { Window } from '@toplens/core/time';
 import { nameOf } from '../names/name-of';
 import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
 import { between } from './between';
 import { maskOf } from './mask-of';
-import { attemptsIn, OF_ATTEMPT, toldIn, type PhoneDimension, type PhoneScope } from './phone-scope';
+import { attemptsIn, OF_ATTEMPT, toldIn, type PhoneScope } from './phone-scope';
 import { ON_PHONE } from './on-phone';
 import type { Database } from './database';
 

@@ -108,13 +108,13 @@ export const burnWords = ({ burn }: ServiceLevel): string =>
     .map(({ windowMs, rate }) => `${rate === null ? 'no data' : `${rateWords(rate)}×`} in ${LENGTHS[windowMs]}`)
     .join(', ');
 
-const SHORT_MS = 3_600_000;
-const LONG_MS = 259_200_000;
-/** How fast the budget was spent in the last hour, and over three days; null where nothing is known. */
-export const rateOver = ({ burn }: ServiceLevel, lengthMs: number): number | null =>
+const HOUR_MS = 3_600_000;
+const THREE_DAYS_MS = 259_200_000;
+const rateOver = ({ burn }: ServiceLevel, lengthMs: number): number | null =>
   burn.find(({ windowMs }) => windowMs === lengthMs)?.rate ?? null;
-export const lastHour = (level: ServiceLevel) => rateOver(level, SHORT_MS);
-export const lastDays = (level: ServiceLevel) => rateOver(level, LONG_MS);
+/** How fast the budget was spent in the last hour, and over three days; null where nothing is known. */
+export const lastHour = (level: ServiceLevel) => rateOver(level, HOUR_MS);
+export const lastDays = (level: ServiceLevel) => rateOver(level, THREE_DAYS_MS);
 
 /** "spent faster: 5.2× in the last hour, 1.1× over three days" */
 export function trendWords(level: ServiceLevel): string {

@@ -2,7 +2,7 @@ import { outcomeOf } from '@toplens/core/flows';
 import { maskId, maskText } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
 import { sessionId } from '@toplens/core/phones';
-import { DIMENSIONS, FAILED, HANDHELD, PAGE, SpanKind, USER_SIDE, type Dimension } from '@toplens/core/telemetry';
+import { DIMENSIONS, FAILED, SpanKind, type Dimension } from '@toplens/core/telemetry';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { beginOf, layOut, type Waterfall } from '@toplens/core/traces';
 import type { AttemptPageShape, AttemptRowShape } from '../../contract/attempts';
@@ -10,6 +10,7 @@ import type { HostsShape } from '../../contract/infrastructure';
 import type { LogLineShape } from '../../contract/logs';
 import { attemptsAt } from '../../store/attempts';
 import { linesOfTrace, lineShape } from '../../store/logs';
+import { ranOnPhone } from '../../store/on-phone';
 import { loadTrace, tracesWithSpans, type StoredAttempt, type StoredTrace } from '../../store/traces';
 import { eachAttempt } from '../reading/each-attempt';
 import { lookAt, USUAL_FROM_MS } from '../reading/hosts';
@@ -103,9 +104,7 @@ export async function attemptPage(
 
 /** The session of the attempt, or of the screen that asked a server for it. */
 function phoneSessionOf(attempts: readonly StoredAttempt[]): string | null {
-  const onPhone = attempts.find(
-    ({ session, flags }) => session !== 0 && (flags & (USER_SIDE | HANDHELD | PAGE)) === (USER_SIDE | HANDHELD),
-  );
+  const onPhone = attempts.find(({ session, flags }) => session !== 0 && ranOnPhone(flags));
   return onPhone ? sessionId(onPhone.session) : null;
 }
 
