@@ -29,7 +29,8 @@ export function UsageCurve({ name, points, least, format, window }: Props) {
   const inside = points.filter(({ atMs }) => atMs >= window.fromMs && atMs <= window.toMs);
   const y = scaleLinear([0, Math.max(least, ...inside.map(({ value }) => value)) * 1.05], [HEIGHT - 2, 2]);
   const atMs = useMomentWithin(window.fromMs, window.toMs);
-  const shown = inside.findLast((point) => atMs !== undefined && point.atMs <= atMs) ?? inside.at(-1);
+  // Before the first it was not told: the newest would be another moment's.
+  const shown = atMs === undefined ? inside.at(-1) : inside.findLast((point) => point.atMs <= atMs);
   return (
     <View>
       <View style={styles.head}>
