@@ -1,8 +1,7 @@
 import { HOUR_MS } from '@toplens/core/time';
-import { Ajv2020 } from 'ajv/dist/2020';
-import { openApi } from '../contract/open-api';
 import type { AttemptPageShape } from '../contract/attempts';
 import type { PhoneShape, PhoneAddressesShape, PhoneSessionPageShape, PhoneSessionsShape } from '../contract/phones';
+import { describedAnswer } from '../fixtures/described-answer';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
@@ -113,16 +112,7 @@ async function post(path: string, body: object): Promise<unknown> {
   expect([path, answer.status]).toEqual([path, 200]);
   return answer.json();
 }
-const ajv = new Ajv2020({ strict: false });
-async function get<Shape>(path: string, schema: string): Promise<Shape> {
-  const answer = await fetch(`${server.url}${path}`);
-  const body = (await answer.json()) as Shape;
-  expect([answer.status, body]).toEqual([200, expect.anything()]);
-  const { components } = openApi(server.url) as { components: object };
-  const validate = ajv.compile({ $ref: `#/components/schemas/${schema}`, components });
-  expect([schema, validate(body), validate.errors]).toEqual([schema, true, null]);
-  return body;
-}
+const get = <Shape>(path: string, schema: string) => describedAnswer<Shape>(server.url, path, schema);
 const all = Array.from({ length: SESSIONS }, (_, i) => i);
 const logsOf = (logRecords: object[]) => ({ resourceLogs: [{ resource, scopeLogs: [{ logRecords }] }] });
 

@@ -44,12 +44,17 @@ export const addressesWithin = (
   database.query<StoredAddress & Record<string, unknown>>(
     `WITH request AS (SELECT what, session, duration_us, failed, bytes_in, bytes_out FROM phone_moment
                        WHERE kind = ${REQUEST} AND ${toldIn(scope, 'phone_moment')} AND ${OF_APPLICATION}),
-          told AS (SELECT what, sum(n)::int AS requests, sum(failed)::int AS failed, sum(bytes_in)::float8 AS "bytesIn", sum(bytes_out)::float8 AS "bytesOut",
-                          (count(*) FILTER (WHERE session <> 0))::int AS sessions, (count(*) FILTER (WHERE session <> 0 AND failed > 0))::int AS "sessionsHit"
-                     FROM (SELECT what, session, count(*) AS n, sum(failed) AS failed, sum(bytes_in) AS bytes_in, sum(bytes_out) AS bytes_out FROM request GROUP BY what, session) s
-                    GROUP BY what ORDER BY failed DESC, requests DESC, what LIMIT ${most}),
-          took AS (SELECT what, percentile_cont(ARRAY[0.5, 0.95]) WITHIN GROUP (ORDER BY duration_us) AS times FROM request GROUP BY what)
-     SELECT ${nameOf('what')} AS address, requests, failed, "bytesIn", "bytesOut", times[1] / 1000 AS "medianMs", times[2] / 1000 AS "p95Ms", sessions, "sessionsHit"
+          of_session AS (SELECT what, session, count(*) AS n, sum(failed) AS failed, sum(bytes_in) AS bytes_in, sum(bytes_out) AS bytes_out
+                           FROM request GROUP BY what, session),
+          told AS (SELECT what, sum(n)::int AS requests, sum(failed)::int AS failed,
+                          sum(bytes_in)::float8 AS "bytesIn", sum(bytes_out)::float8 AS "bytesOut",
+                          (count(*) FILTER (WHERE session <> 0))::int AS sessions,
+                          (count(*) FILTER (WHERE session <> 0 AND failed > 0))::int AS "sessionsHit"
+                     FROM of_session GROUP BY what ORDER BY failed DESC, requests DESC, what LIMIT ${most}),
+          took AS (SELECT what, percentile_cont(ARRAY[0.5, 0.95]) WITHIN GROUP (ORDER BY duration_us) AS times
+                     FROM request GROUP BY what)
+     SELECT ${nameOf('what')} AS address, requests, failed, "bytesIn", "bytesOut",
+            times[1] / 1000 AS "medianMs", times[2] / 1000 AS "p95Ms", sessions, "sessionsHit"
        FROM told JOIN took USING (what) ORDER BY failed DESC, requests DESC, address`,
     [application ?? null],
   );
@@ -101,7 +106,8 @@ export async function momentsByVersion(
        (SELECT version, sum(n)::int AS "all", (count(*) FILTER (WHERE session <> 0))::int AS sessions, sum(requests)::int AS requests,
                sum(failed)::int AS "requestsFailed", sum(errors)::int AS errors
           FROM (SELECT version, session, count(*) AS n, count(*) FILTER (WHERE kind = ${REQUEST}) AS requests,
-                       count(*) FILTER (WHERE kind = ${REQUEST} AND failed = 1) AS failed, count(*) FILTER (WHERE kind = ${ERROR}) AS errors
+                       count(*) FILTER (WHERE kind = ${REQUEST} AND failed = 1) AS failed,
+                       count(*) FILTER (WHERE kind = ${ERROR}) AS errors
                   FROM phone_moment WHERE ${where} GROUP BY version, session) s
          GROUP BY version) v`,
     [application],
@@ -112,7 +118,8 @@ export async function momentsByVersion(
     cpu: number | null;
     memory: number | null;
   }>(
-    `SELECT version AS number, CASE WHEN kind = ${REQUEST} AND failed = 0 THEN duration_us::float8 / 1000 END AS "requestMs", cpu, memory::float8 AS memory
+    `SELECT version AS number, CASE WHEN kind = ${REQUEST} AND failed = 0 THEN duration_us::float8 / 1000 END AS "requestMs",
+            cpu, memory::float8 AS memory
        FROM phone_moment JOIN unnest($2::int[], $3::int8[]) AS part (number, mask) ON part.number = version
       WHERE ${where} AND id & part.mask = 0 AND (kind = ${REQUEST} OR cpu IS NOT NULL OR memory IS NOT NULL)`,
     [application, counted.map(({ number }) => number), counted.map(({ all }) => maskOf(all, MOST_SAMPLES))],
@@ -165,22 +172,25 @@ export const sessionsWithin = (
     `WITH part AS (
        SELECT session, (SELECT split_part(value, '${FLOW_SEPARATOR}', 1) FROM name WHERE id = flow) AS application,
               started_us, started_us + duration_us AS ended_us, 1 AS attempt,
-              (flags & ${FAILED} = ${FAILED})::int AS failed, (flags & ${CRASHED} = ${CRASHED})::int AS crashed, 0 AS request, 0 AS request_failed, 0 AS error,
-              duration_us, version, device, carrier, region AS country
+              (flags & ${FAILED} = ${FAILED})::int AS failed, (flags & ${CRASHED} = ${CRASHED})::int AS crashed,
+              0 AS request, 0 AS request_failed, 0 AS error, duration_us, version, device, carrier, region AS country
          FROM attempt WHERE session <> 0 AND ${ON_PHONE} AND ${attemptsIn(scope)}
        UNION ALL
-       SELECT session, ${nameOf('application')}, at_us, at_us + duration_us, 0, 0, 0, (kind = ${REQUEST})::int, (kind = ${REQUEST} AND failed = 1)::int,
-              (kind = ${ERROR})::int, 0, version, device, carrier, country
+       SELECT session, ${nameOf('application')}, at_us, at_us + duration_us, 0, 0, 0,
+              (kind = ${REQUEST})::int, (kind = ${REQUEST} AND failed = 1)::int, (kind = ${ERROR})::int, 0, version, device, carrier, country
          FROM phone_moment WHERE session <> 0 AND ${toldIn(scope, 'phone_moment')})
-     SELECT session::float8 AS session, application, "fromMs", "toMs", attempts, failed, crashes, requests, "requestsFailed", errors, "waitedMs",
-            ${['version', 'device', 'carrier', 'country'].map((name) => `coalesce(${nameOf(name)}, '') AS ${name}`).join(', ')}
+     SELECT session::float8 AS session, application, "fromMs", "toMs", attempts, failed, crashes,
+            requests, "requestsFailed", errors, "waitedMs",
+            ${PHONE_DIMENSIONS.map((name) => `coalesce(${nameOf(name)}, '') AS ${name}`).join(', ')}
        FROM (SELECT session, application, min(started_us)::float8 / 1000 AS "fromMs", max(ended_us)::float8 / 1000 AS "toMs",
                     sum(attempt)::int AS attempts, sum(failed)::int AS failed, sum(crashed)::int AS crashes, sum(request)::int AS requests,
-                    sum(request_failed)::int AS "requestsFailed", sum(error)::int AS errors, sum(duration_us)::float8 / 1000 AS "waitedMs",
-                    (array_agg(version ORDER BY started_us DESC))[1] AS version, max(device) AS device, max(carrier) AS carrier, max(country) AS country
+                    sum(request_failed)::int AS "requestsFailed", sum(error)::int AS errors,
+                    sum(duration_us)::float8 / 1000 AS "waitedMs", (array_agg(version ORDER BY started_us DESC))[1] AS version,
+                    max(device) AS device, max(carrier) AS carrier, max(country) AS country
                FROM part WHERE ($1::text IS NULL OR application = $1)
-                AND ($2::text IS NULL OR session IN (SELECT session FROM phone_moment WHERE kind = ${REQUEST} AND ${toldIn(scope, 'phone_moment')}
-                      AND what IN (SELECT id FROM name WHERE kind = 'call' AND value = $2)))
+                AND ($2::text IS NULL OR session IN (
+                      SELECT session FROM phone_moment WHERE kind = ${REQUEST} AND ${toldIn(scope, 'phone_moment')}
+                         AND what IN (SELECT id FROM name WHERE kind = 'call' AND value = $2)))
               GROUP BY session, application
               ORDER BY sum(crashed) DESC, sum(failed + request_failed + error) DESC, sum(duration_us) DESC, session LIMIT ${most}) s
       ORDER BY crashes DESC, failed + "requestsFailed" + errors DESC, "waitedMs" DESC, session`,

@@ -1,5 +1,5 @@
 import { launchFlow, LAUNCHES } from '@toplens/core/flows';
-import type { Crash, PhoneDimension } from '@toplens/core/phones';
+import { PHONE_DIMENSIONS, type Crash, type PhoneDimension } from '@toplens/core/phones';
 import type { Window } from '@toplens/core/time';
 import { nameOf } from '../names/name-of';
 import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
@@ -177,7 +177,7 @@ export async function outfitOfSession(
   window: Window,
 ): Promise<{ application: string; version: string; device: string; carrier: string; country: string }> {
   const [row] = await database.query<Record<'application' | 'version' | 'device' | 'carrier' | 'country', string>>(
-    `SELECT application, ${['version', 'device', 'carrier', 'country'].map((name) => `coalesce(${nameOf(name)}, '') AS ${name}`).join(', ')} FROM (
+    `SELECT application, ${PHONE_DIMENSIONS.map((name) => `coalesce(${nameOf(name)}, '') AS ${name}`).join(', ')} FROM (
        (SELECT started_us AS at_us, split_part(${nameOf('flow')}, '${FLOW_SEPARATOR}', 1) AS application, version, device, carrier, region AS country
           FROM attempt WHERE session = $1 AND session <> 0 AND ${ON_PHONE} AND ${between('started_us', window)} ORDER BY started_us DESC LIMIT 1)
        UNION ALL

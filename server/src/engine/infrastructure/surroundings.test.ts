@@ -1,12 +1,11 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { seededRandom } from '@toplens/core/stats';
-import Ajv2020 from 'ajv/dist/2020';
-import { openApi } from '../../contract/open-api';
 import type { AttemptPageShape } from '../../contract/attempts';
 import type { FieldShape, FlowPageShape, FlowTableShape, PathShape, RegionShape } from '../../contract/flows';
 import type { IncidentShape, WorstFirstShape } from '../../contract/incidents';
 import type { ComponentShape, HostsShape } from '../../contract/infrastructure';
 import type { LogPatternsShape } from '../../contract/logs';
+import { describedAnswer } from '../../fixtures/described-answer';
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 
@@ -141,17 +140,7 @@ async function sendWorld(): Promise<void> {
   await server.engine.ask('settle', null);
 }
 
-const ajv = new Ajv2020({ strict: false });
-/** Asks, and holds the answer against the description of the API. */
-async function get<Shape>(path: string, schema: string): Promise<Shape> {
-  const answer = await fetch(`${server.url}${path}`);
-  const body = (await answer.json()) as Shape;
-  expect([answer.status, body]).toEqual([200, expect.anything()]);
-  const { components } = openApi(server.url) as { components: object };
-  const validate = ajv.compile({ $ref: `#/components/schemas/${schema}`, components });
-  expect([schema, validate(body), validate.errors]).toEqual([schema, true, null]);
-  return body;
-}
+const get = <Shape>(path: string, schema: string) => describedAnswer<Shape>(server.url, path, schema);
 
 let id: number;
 beforeAll(async () => {
