@@ -146,7 +146,7 @@ test.each([
   [0, null, '0.0× in the last hour, not known over three days'],
   [5.2, 1.1, 'spent faster: 5.2× in the last hour, 1.1× over three days'],
   [0, 1.1, 'spent more slowly: 0.0× in the last hour, 1.1× over three days'],
-  [1.2, 1.1, 'spent at the same pace: 1.2× in the last hour, 1.1× over three days'],
+  [1.2, 1.1, 'spent 1.2× in the last hour, 1.1× over three days'],
 ])('a pace of %s in the last hour and %s over three days reads: %s', (hour, days, words) => {
   const burn = [
     { windowMs: 3_600_000, rate: hour },

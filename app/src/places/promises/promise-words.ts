@@ -123,9 +123,9 @@ export function trendWords(level: ServiceLevel): string {
   const rates = `${rateWords(now)}× in the last hour, ${before === null ? 'not known' : `${rateWords(before)}×`} over three days`;
   if (before === null) return rates;
   if (now === 0 && before === 0) return 'nothing spent in three days';
-  // Twice the pace is beyond what an hour differs from the next.
-  const direction = now > 2 * before ? 'faster' : now < before / 2 ? 'more slowly' : 'at the same pace';
-  return `spent ${direction}: ${rates}`;
+  // Twice the pace is beyond what an hour differs from the next; of less the figures alone speak.
+  if (now > 2 * before) return `spent faster: ${rates}`;
+  return now < before / 2 ? `spent more slowly: ${rates}` : `spent ${rates}`;
 }
 
 const PACES = { fast: 'fast', medium: 'steadily', slow: 'slowly' } as const;
