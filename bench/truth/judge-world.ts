@@ -50,47 +50,45 @@ export type SuspectsInWorld = (
   normalAt: (flow: number, timeMs: number) => FlowNormal,
 ) => Suspects;
 
-/** Plays a world and judges it as the engine does: hour by hour into the history, then day by day. */
-export function judgeWorld(
-  plan: WorldPlan,
-  player: Pick<WorldPlayer, 'hour' | 'truth' | 'finish'> = new WorldPlayer(plan),
-  suspectsIn?: SuspectsInWorld,
-): JudgedWorld {
-  const register = new Register();
-  const history = new History({
-    isMasked: (flow, startMs) => register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }),
+/** Judges the attempts of a world as the engine does: hours go into the history, then a stretch is judged. */
+export class WorldJudge {
+  readonly register = new Register();
+  readonly history = new History({
+    isMasked: (flow, startMs) => this.register.touches(flow, { fromMs: startMs, toMs: startMs + 300_000 }),
+    isWaitedFor: (flow) => flow <= this.plan.flows.length,
   });
-  const normalAt = (flow: number, timeMs: number) => history.normalAt(flow, timeMs);
-  const hours = new Map<number, AttemptColumns>();
-  const counted = new Map<number, Map<number, HourOfFlow>>();
-  const judgedFrom = plan.dayMs - QUIET_DAYS * DAY_MS;
-  let attempts = 0;
-  const rowsIn = (window: Window, flows?: ReadonlySet<number>): AttemptColumns => {
-    const parts: AttemptColumns[] = [];
-    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS)
-      parts.push(hours.get(hourMs) ?? emptyColumns(0));
-    const rows = emptyColumns(parts.reduce((n, part) => n + part.n, 0));
-    for (const part of parts)
-      for (let i = 0; i < part.n; i++) {
-        const startMs = part.startMs[i] as number;
-        if (startMs >= window.fromMs && startMs < window.toMs && (!flows || flows.has(part.flow[i] as number)))
-          appendRowInPlace(rows, part, i);
-      }
-    return rows;
-  };
-  const judgeDay = (dayMs: number) => {
-    const window = { fromMs: dayMs - LOOK_BACK_MS, toMs: dayMs + DAY_MS };
+  readonly #hours = new Map<number, AttemptColumns>();
+  readonly #counted = new Map<number, Map<number, HourOfFlow>>();
+
+  constructor(
+    readonly plan: WorldPlan,
+    private readonly suspectsIn?: SuspectsInWorld,
+  ) {}
+
+  readonly #normalAt = (flow: number, timeMs: number) => this.history.normalAt(flow, timeMs);
+
+  /** Attempts that began in an hour; `isKept` where the hour will be judged and billed. */
+  put(hourMs: number, rows: AttemptColumns, isKept = true): void {
+    this.history.putHour(hourMs, rollUp(rows));
+    this.#counted.delete(hourMs);
+    if (isKept) this.#hours.set(hourMs, rows);
+  }
+
+  /** Judges a stretch that begins with an hour. */
+  judge(window: Window): void {
+    const { history, register, plan } = this;
     for (let hourMs = window.fromMs - SLICE_PAST_MS; hourMs < window.toMs; hourMs += HOUR_MS) {
-      const known = counted.get(hourMs);
-      if (!known || isOutdated(known, hourMs, normalAt))
-        counted.set(hourMs, countMinutes(hours.get(hourMs) ?? emptyColumns(0), hourMs, normalAt));
+      const known = this.#counted.get(hourMs);
+      if (!known || isOutdated(known, hourMs, this.#normalAt))
+        this.#counted.set(hourMs, countMinutes(this.#hours.get(hourMs) ?? emptyColumns(0), hourMs, this.#normalAt));
     }
     const applicationOf = (flow: number) => plan.flows[flow - 1]?.app ?? 0;
-    const deviations = deviationsIn(window, (flow, hourMs) => counted.get(hourMs)?.get(flow), {
+    const deviations = deviationsIn(window, (flow, hourMs) => this.#counted.get(hourMs)?.get(flow), {
       history,
       applicationOf,
     });
-    const rows = deviations.length > 0 ? rowsIn(window) : emptyColumns(0);
+    const rows = deviations.length > 0 ? this.#rowsIn(window) : emptyColumns(0);
+    const { suspectsIn } = this;
     judgeStretch(deviations, {
       rows,
       succession: learnSuccession(rows),
@@ -99,24 +97,18 @@ export function judgeWorld(
         history,
         register,
         applicationOf,
-        ...(suspectsIn && { suspectsOf: (deviation) => suspectsIn(deviation, rows, normalAt) }),
+        ...(suspectsIn && { suspectsOf: (deviation) => suspectsIn(deviation, rows, this.#normalAt) }),
       },
     });
-  };
-  for (let hourMs = plan.firstMs; hourMs < plan.toMs; hourMs += HOUR_MS) {
-    const rows = player.hour(hourMs);
-    attempts += rows.n;
-    history.putHour(hourMs, rollUp(rows));
-    if (hourMs >= judgedFrom - 2 * DAY_MS) hours.set(hourMs, rows);
-    if (hourMs + HOUR_MS > judgedFrom && (hourMs + HOUR_MS) % DAY_MS === 0) judgeDay(hourMs + HOUR_MS - DAY_MS);
   }
-  player.finish();
-  const billed = (incident: StoredIncident, window: Window): Found => {
+
+  /** An incident with its bill in a window, when so much is known. */
+  billed(incident: StoredIncident, window: Window, knownUntilMs = this.plan.toMs): Found {
     const { onsetMs } = incident;
-    const succession = learnSuccession(rowsIn({ fromMs: onsetMs - LOOK_BACK_MS, toMs: onsetMs }));
+    const succession = learnSuccession(this.#rowsIn({ fromMs: onsetMs - LOOK_BACK_MS, toMs: onsetMs }));
     const flows = new Set(incident.parts.flatMap((part) => [part.flow, ...succession.followersOf(part.flow)]));
     const own = new Set(incident.parts.map((part) => part.flow));
-    const rows = rowsIn(
+    const rows = this.#rowsIn(
       {
         fromMs: Math.max(window.fromMs, onsetMs) - LEFT_LOOK_BACK_MS,
         toMs: Math.min(window.toMs, incident.endMs) + MADE_GOOD_MS,
@@ -126,15 +118,15 @@ export function judgeWorld(
     const around = surroundingsOf(
       onsetMs,
       {
-        dayBefore: rowsIn({ fromMs: onsetMs - DAY_MS, toMs: onsetMs }, own),
-        hoursBefore: rowsIn({ fromMs: onsetMs - LOOK_BACK_MS, toMs: onsetMs }, own),
+        dayBefore: this.#rowsIn({ fromMs: onsetMs - DAY_MS, toMs: onsetMs }, own),
+        hoursBefore: this.#rowsIn({ fromMs: onsetMs - LOOK_BACK_MS, toMs: onsetMs }, own),
       },
       succession,
     );
     const context = billContext(rows, {
-      knownUntilMs: plan.toMs,
+      knownUntilMs,
       surroundings: around,
-      judge: { history, register },
+      judge: this,
       settings: {
         rates: { ...DEFAULT_RATES },
         importanceOf: () => 1,
@@ -143,16 +135,53 @@ export function judgeWorld(
       },
     });
     return { incident, bill: harmBill(incident.parts, window, context) };
-  };
-  const hurting = (window: Window) =>
-    register
+  }
+
+  /** Incidents of a window that hurt somebody. */
+  hurting(window: Window, knownUntilMs?: number): Found[] {
+    return this.register
       .within(window)
-      .map((incident) => billed(incident, window))
+      .map((incident) => this.billed(incident, window, knownUntilMs))
       .filter(({ bill }) => bill.people.estimate >= 1);
-  const day = { fromMs: plan.dayMs, toMs: plan.toMs };
-  const found = hurting(day);
-  const onQuietDays = hurting({ fromMs: judgedFrom, toMs: plan.dayMs }).filter(
-    ({ incident }) => !found.some((one) => one.incident.id === incident.id),
-  );
+  }
+
+  #rowsIn(window: Window, flows?: ReadonlySet<number>): AttemptColumns {
+    const parts: AttemptColumns[] = [];
+    for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS)
+      parts.push(this.#hours.get(hourMs) ?? emptyColumns(0));
+    const rows = emptyColumns(parts.reduce((n, part) => n + part.n, 0));
+    for (const part of parts)
+      for (let i = 0; i < part.n; i++) {
+        const startMs = part.startMs[i] as number;
+        if (startMs >= window.fromMs && startMs < window.toMs && (!flows || flows.has(part.flow[i] as number)))
+          appendRowInPlace(rows, part, i);
+      }
+    return rows;
+  }
+}
+
+/** Plays a world and judges it: hour by hour into the history, then day by day. */
+export function judgeWorld(
+  plan: WorldPlan,
+  player: Pick<WorldPlayer, 'hour' | 'truth' | 'finish'> = new WorldPlayer(plan),
+  suspectsIn?: SuspectsInWorld,
+): JudgedWorld {
+  const judge = new WorldJudge(plan, suspectsIn);
+  const judgedFrom = plan.dayMs - QUIET_DAYS * DAY_MS;
+  let attempts = 0;
+  for (let hourMs = plan.firstMs; hourMs < plan.toMs; hourMs += HOUR_MS) {
+    const rows = player.hour(hourMs);
+    attempts += rows.n;
+    judge.put(hourMs, rows, hourMs >= judgedFrom - 2 * DAY_MS);
+    const endMs = hourMs + HOUR_MS;
+    if (endMs > judgedFrom && endMs % DAY_MS === 0)
+      // With the evening before.
+      judge.judge({ fromMs: endMs - DAY_MS - LOOK_BACK_MS, toMs: endMs });
+  }
+  player.finish();
+  const found = judge.hurting({ fromMs: plan.dayMs, toMs: plan.toMs });
+  const onQuietDays = judge
+    .hurting({ fromMs: judgedFrom, toMs: plan.dayMs })
+    .filter(({ incident }) => !found.some((one) => one.incident.id === incident.id));
   return { plan, truth: [...player.truth.values()], found, onQuietDays, attempts };
 }

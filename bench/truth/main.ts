@@ -2,6 +2,7 @@ import { fork } from 'node:child_process';
 import { once } from 'node:events';
 import { writeFileSync } from 'node:fs';
 import { planWorld } from '../../scenario/src/random-worlds/plan';
+import { FIRST_HOUR_REPORTING, firstHourReport, judgeFirstHour, type FirstHourVerdict } from './first-hour';
 import { judgeWorld, type JudgedWorld } from './judge-world';
 import { JOURNEY_REPORTING, journeyReport, scoreJourney, scoreJourneys } from './journeys';
 import { ORIGIN_REPORTING, ORIGIN_TUNING, originReport, scoreOrigins } from './origins';
@@ -11,11 +12,13 @@ import { judgeSharedWorld, SHARED_REPORTING, sharedReport, type SharedVerdict } 
 
 /**
  * `node dist/node/truth-main.mjs [FIRST LAST [PROCESSES]]`: plays and judges the worlds of these seeds and prints the
- * score. `shared FIRST LAST` judges the worlds of shared components alone. Without arguments all of it is judged with
- * the reporting seeds and goes into docs/truth.md.
+ * score. `shared FIRST LAST` judges the worlds of shared components alone, `first-hour FIRST LAST` the first hours of
+ * installations. Without arguments all of it is judged with the reporting seeds and goes into docs/truth.md.
  */
-const isSharedAlone = process.argv[2] === 'shared';
-const numbers = process.argv.slice(isSharedAlone ? 3 : 2).map(Number);
+const KINDS = ['world', 'shared', 'first-hour'] as const;
+type Kind = (typeof KINDS)[number];
+const alone = KINDS.find((kind) => kind === process.argv[2]);
+const numbers = process.argv.slice(alone ? 3 : 2).map(Number);
 const [first, last, processes = 2] = numbers;
 /** A worker that has judged so many worlds is ended: what it gathered goes with it. */
 const PER_WORKER = 10;
@@ -28,7 +31,7 @@ const range = ({ first: from, last: to }: Seeds) => Array.from({ length: to - fr
 
 /** One world for a worker to judge. */
 interface Asked {
-  kind: 'world' | 'shared';
+  kind: Kind;
   seed: number;
 }
 
@@ -57,27 +60,39 @@ const sharedWords = ({ troubles, one, pairs, apart }: SharedVerdict) =>
 const worldWords = ({ plan, attempts, truth, found }: JudgedWorld) =>
   `${plan.shape}, ${attempts} attempts, ${truth.length} troubles, ${found.length} incidents`;
 
+const minutesWords = ({ detections, falseOnes }: FirstHourVerdict) =>
+  `found after ${detections.map((minutes) => minutes.toFixed(0)).join(', ')} minutes; ${falseOnes.length} false`;
+
 async function main(): Promise<void> {
-  const sharedSeeds = isSharedAlone && first && last ? { first, last } : SHARED_REPORTING;
-  const seeds = !isSharedAlone && first && last ? { first, last } : REPORTING;
+  const given = first && last ? { first, last } : undefined;
+  const seedsOf = (kind: Kind, reporting: Seeds) => (alone === kind ? (given ?? reporting) : reporting);
+  const judgeShared = async (seeds: Seeds) =>
+    sharedReport(await judgeAll<SharedVerdict>('shared', seeds, sharedWords), seeds);
+  const judgeFirst = async (seeds: Seeds) =>
+    firstHourReport(await judgeAll<FirstHourVerdict>('first-hour', seeds, minutesWords), seeds);
+  if (alone === 'shared') return console.log(await judgeShared(seedsOf('shared', SHARED_REPORTING)));
+  if (alone === 'first-hour') return console.log(await judgeFirst(seedsOf('first-hour', FIRST_HOUR_REPORTING)));
+  const seeds = given ?? REPORTING;
   const begun = Date.now();
-  const worlds = isSharedAlone ? [] : await judgeAll<JudgedWorld>('world', seeds, worldWords);
+  const worlds = await judgeAll<JudgedWorld>('world', seeds, worldWords);
   const minutes = (Date.now() - begun) / 60_000;
-  const shared = sharedReport(await judgeAll<SharedVerdict>('shared', sharedSeeds, sharedWords), sharedSeeds);
-  if (isSharedAlone) return console.log(shared);
+  const ofWorlds = report(scoreWorlds(worlds), worlds, { ...seeds, minutes });
+  if (seeds !== REPORTING) return console.log(`\n${ofWorlds}`);
   const text = [
-    report(scoreWorlds(worlds), worlds, { ...seeds, minutes }),
-    shared,
+    ofWorlds,
+    await judgeShared(SHARED_REPORTING),
+    await judgeFirst(FIRST_HOUR_REPORTING),
     originReport(scoreOrigins(range(ORIGIN_REPORTING)), ORIGIN_REPORTING, ORIGIN_TUNING),
     journeyReport(scoreJourneys(range(JOURNEY_REPORTING).map(scoreJourney)), JOURNEY_REPORTING),
   ].join('\n');
   console.log(`\n${text}`);
-  if (seeds === REPORTING) writeFileSync('docs/truth.md', text);
+  writeFileSync('docs/truth.md', text);
 }
 
 if (process.send)
   process.on('message', ({ kind, seed }: Asked) => {
     // Maps and sets do not travel as JSON: the fork speaks the structured clone.
-    process.send?.(kind === 'world' ? judgeWorld(planWorld(seed)) : judgeSharedWorld(seed));
+    const judge = { world: () => judgeWorld(planWorld(seed)), shared: judgeSharedWorld, 'first-hour': judgeFirstHour };
+    process.send?.(judge[kind](seed));
   });
 else await main();

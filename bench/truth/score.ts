@@ -10,7 +10,7 @@ import { QUIET_DAYS } from './judge-world';
  */
 const CLEARLY = 1.1;
 /** Troubles that hurt fewer are too small to be asked for. */
-const FEWEST_HURT = 20;
+export const FEWEST_HURT = 20;
 const BEFORE_MS = 10 * MINUTE_MS;
 
 export interface Score {
@@ -39,12 +39,12 @@ export interface Score {
   outside: string[];
 }
 
-const matches = ({ incident }: Found, { trouble }: TroubleTruth): boolean =>
+export const matches = ({ incident }: Pick<Found, 'incident'>, { trouble }: Pick<TroubleTruth, 'trouble'>): boolean =>
   incident.onsetMs < trouble.toMs &&
   incident.endMs > trouble.fromMs - BEFORE_MS &&
   incident.parts.some((part) => trouble.flows.includes(part.flow));
 
-const describe = ({ plan }: JudgedWorld, { trouble, people }: TroubleTruth) =>
+export const describe = ({ plan }: Pick<JudgedWorld, 'plan'>, { trouble, people }: TroubleTruth) =>
   `seed ${plan.seed} ${trouble.kind}${trouble.slice ? ` ${trouble.slice.dimension}` : ''} ×${trouble.factor.toFixed(1)} ${(trouble.share * 100).toFixed(0)} % hurt ${people.size}`;
 
 /** Harm and its lines, true and found, of the trouble that should be first and of the incident that is. */

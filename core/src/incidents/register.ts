@@ -1,10 +1,10 @@
-import type { Deviation } from '../normal';
-import { MINUTE_MS, overlap, type Window } from '../time';
+import { isLearned, type Basis, type Deviation, type LimitBy } from '../normal';
+import { HOUR_MS, MINUTE_MS, overlap, type Window } from '../time';
 import type { DeviationGroup } from './finding/group';
 
 /** A part as it was judged: with the limit that judged it and from where normal was learned. */
 export interface IncidentPart extends Deviation {
-  judgedBy?: { basis: string; limitMs: number | null; limitBy: 'owner' | 'learned' | 'none' };
+  judgedBy?: { basis: Basis; limitMs: number | null; limitBy: LimitBy };
 }
 
 export interface SetAside {
@@ -239,10 +239,16 @@ export class Register {
   }
 }
 
+/** What was judged by first minutes alone and lasts for so long was no trouble: the flow is like that. */
+const LONGEST_FIRST_TROUBLE_MS = 12 * HOUR_MS;
+
+const isLikeThat = ({ onsetMs, endMs, judgedBy }: IncidentPart): boolean =>
+  judgedBy !== undefined && !isLearned(judgedBy) && endMs - onsetMs > LONGEST_FIRST_TROUBLE_MS;
+
 function troubledTimes(incidents: readonly StoredIncident[]): Map<number, Window[]> {
   const times = new Map<number, Window[]>();
   for (const { parts } of incidents)
-    for (const { flow, onsetMs, endMs } of parts) {
+    for (const { flow, onsetMs, endMs } of parts.filter((part) => !isLikeThat(part))) {
       const known = times.get(flow);
       if (known) known.push({ fromMs: onsetMs, toMs: endMs });
       else times.set(flow, [{ fromMs: onsetMs, toMs: endMs }]);

@@ -29,6 +29,17 @@ describe('sentences', () => {
       { ...facts, signal: 'missing' as const, volumeShare: 0, wholeApplication: true, isOver: true },
       'Nobody got in for 11 min: Sender Portal',
     ],
+    [{ ...facts, signal: 'slow' as const, against: 'first' as const }, 'Takes 4.1× as long as at first: Pick a slot'],
+    [{ ...facts, signal: 'slow' as const, against: 'nothing' as const }, 'Is slow for 30 %: Pick a slot'],
+    [
+      { ...facts, signal: 'failing' as const, against: 'first' as const },
+      'Fails for 30 %, at first 0.4 %: Pick a slot',
+    ],
+    [{ ...facts, signal: 'failing' as const, against: 'nothing' as const }, 'Fails for 30 %: Pick a slot'],
+    [
+      { ...facts, signal: 'missing' as const, against: 'first' as const },
+      '40 % fewer attempts than at first: Pick a slot',
+    ],
     [{ ...facts, signal: 'slow' as const, isOver: true }, 'Took 4.1× as long as usual: Pick a slot'],
     [
       { ...facts, signal: 'failing' as const, isPage: true, isOver: true },
@@ -70,15 +81,16 @@ describe('sentences', () => {
     expect(windowSentence({ ...window, incidents: 0, isPast: true }).headline).toBe('Nobody was hurt.');
     expect(windowSentence({ ...window, incidents: 0, hasData: false }).headline).toBe('No data has come in yet.');
     expect(windowSentence({ ...window, incidents: 0, learning: { flows: 3, of: 3 } })).toEqual({
-      headline: 'Learning what is usual.',
-      detail: 'Nothing is judged yet: of 3 flows it is not known what is usual.',
+      headline: 'Learning what is usual: nothing stands out so far.',
+      detail:
+        '3 flows are judged by their first minutes, and by how long people wait and how often services fail in general.',
     });
     expect(windowSentence({ ...window, incidents: 0, learning: { flows: 1, of: 8 } })).toEqual({
       headline: 'Nobody is being hurt in what is judged.',
-      detail: 'One of 8 flows cannot be judged yet.',
+      detail: 'One of 8 flows is judged by its first minutes alone.',
     });
     expect(windowSentence({ ...window, learning: { flows: 2, of: 8 } }).detail).toMatch(
-      / Two of 8 flows cannot be judged yet\.$/,
+      / Two of 8 flows are judged by their first minutes alone\.$/,
     );
     expect(windowSentence({ ...window, people: 1, harmPerHour: 1, flows: 1, isPast: true }).headline).toBe(
       '1 person was hurt: 1 harm point an hour, in one flow.',

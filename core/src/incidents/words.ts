@@ -24,6 +24,8 @@ export interface IncidentFacts {
   usualShare: number;
   /** share of the expected attempts that still come, 0 to 1 */
   volumeShare: number;
+  /** what it is held against: what is usual, its own first minutes, or nothing of its own; what is usual when left out */
+  against?: 'usual' | 'first' | 'nothing';
   /** dimension and value that hold nearly all that went wrong, if there are such */
   only?: { dimension: Dimension; value: string };
 }
@@ -45,15 +47,22 @@ export function incidentTitle(facts: IncidentFacts): string {
     }
     // A little later as many came as usual: how many are missing is not told by the whole.
     const missing = facts.volumeShare < 1 ? `${percent(1 - facts.volumeShare)} fewer attempts` : 'Fewer attempts';
-    return `${missing} than usual: ${flow}`;
+    return `${missing} than ${facts.against === 'first' ? 'at first' : 'usual'}: ${flow}`;
   }
   if (facts.signal === 'failing') {
     const fails = failsWords(facts);
     if (facts.only) return `${fails} for ${DIMENSION_WORDS[facts.only.dimension]} ${facts.only.value}: ${flow}`;
-    return `${fails} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}: ${flow}`;
+    return `${fails} for ${percent(facts.badShare)}${usuallyWords(facts)}: ${flow}`;
   }
-  if (facts.slowness >= 1.3) return `${isOver ? 'Took' : 'Takes'} ${times(facts.slowness)} as long as usual: ${of}`;
-  return `${isOver ? 'Was slow' : 'Is slow'} for ${percent(facts.badShare)}, usually ${percent(facts.usualShare)}: ${of}`;
+  if (facts.slowness >= 1.3 && facts.against !== 'nothing')
+    return `${isOver ? 'Took' : 'Takes'} ${times(facts.slowness)} as long as ${facts.against === 'first' ? 'at first' : 'usual'}: ${of}`;
+  return `${isOver ? 'Was slow' : 'Is slow'} for ${percent(facts.badShare)}${usuallyWords(facts)}: ${of}`;
+}
+
+/** ", usually 0.4 %": of what has shown nothing of its own yet nothing is said. */
+function usuallyWords({ against = 'usual', usualShare }: IncidentFacts): string {
+  if (against === 'nothing') return '';
+  return `, ${against === 'first' ? 'at first' : 'usually'} ${percent(usualShare)}`;
 }
 
 function failsWords({ isPage, isCrash, isOver }: IncidentFacts): string {
@@ -117,19 +126,26 @@ function calmSentence({ isPast, hasData, learning }: WindowFacts): { headline: s
   if (!hasData) return { headline: 'No data has come in yet.', detail: '' };
   if (learning && learning.flows >= learning.of)
     return {
-      headline: isPast ? 'Nothing was judged yet.' : 'Learning what is usual.',
-      detail: `Nothing is judged yet: of ${counted(learning.of, 'flow')} it is not known what is usual.`,
+      headline: isPast ? 'What is usual was not known yet.' : 'Learning what is usual: nothing stands out so far.',
+      detail: `${counted(learning.of, 'flow')} ${isPast ? (learning.of === 1 ? 'was' : 'were') : learning.of === 1 ? 'is' : 'are'} judged by ${learning.of === 1 ? 'its' : 'their'} first minutes, and by how long people wait and how often services fail in general.`,
     };
   const headline = isPast ? 'Nobody was hurt' : 'Nobody is being hurt';
   return learning
-    ? { headline: `${headline} in what is judged.`, detail: learningWords(learning) }
+    ? { headline: `${headline} in what is known well.`, detail: learningWords(learning) }
     : { headline: `${headline}.`, detail: '' };
 }
 
-const learningWords = (learning: WindowFacts['learning'], before = ''): string =>
-  learning
-    ? `${before}${capital(inWords(learning.flows))} of ${counted(learning.of, 'flow')} cannot be judged yet.`
-    : '';
+function learningWords(learning: WindowFacts['learning'], before = ''): string {
+  if (!learning) return '';
+  const { flows, of } = learning;
+  const who =
+    flows < of
+      ? `${capital(inWords(flows))} of ${counted(of, 'flow')}`
+      : flows === 1
+        ? 'The flow'
+        : `All ${counted(of, 'flow')}`;
+  return `${before}${who} ${flows === 1 ? 'is judged by its' : 'are judged by their'} first minutes alone.`;
+}
 
 function whoHasThem(incidents: number, withoutTeam: number): string {
   if (incidents === 1) return withoutTeam === 0 ? 'It is with a team.' : 'It is with nobody yet.';

@@ -13,6 +13,10 @@ export interface Limits {
   hungShare: number;
 }
 
+/** Who set the limit that judges; 'published' is what is known of people's patience. */
+export const LIMIT_SETTERS = ['owner', 'learned', 'published', 'none'] as const;
+export type LimitBy = (typeof LIMIT_SETTERS)[number];
+
 /** What is usual for a flow in one half hour. */
 export interface FlowNormal extends Limits {
   basis: Basis;
@@ -20,7 +24,7 @@ export interface FlowNormal extends Limits {
   samples: number;
   /** days that it was learned from */
   days: number;
-  limitBy: 'owner' | 'learned' | 'none';
+  limitBy: LimitBy;
   /** sites with a limit of their own, set by the owner */
   sites: ReadonlyMap<number, Limits>;
   /** upper normal bound of a single attempt, milliseconds; also when the owner's limit judges */
@@ -53,8 +57,13 @@ export interface FlowNormal extends Limits {
 export const limitsAt = (normal: FlowNormal, site: number): Limits =>
   normal.sites.size === 0 ? normal : (normal.sites.get(site) ?? normal);
 
-/** False where the owner's limit judges alone, or nothing does: what is usual is not known. */
-export const isLearned = ({ basis }: Pick<FlowNormal, 'basis'>): boolean => basis !== 'none' && basis !== 'ownersLimit';
+const FIRST: readonly Basis[] = ['firstMinutes', 'ownersLimit', 'published', 'none'];
+
+/** False while a flow is judged by its first minutes, its owner's limit or a prior: it is not known yet what is usual. */
+export const isLearned = ({ basis }: Pick<FlowNormal, 'basis'>): boolean => !FIRST.includes(basis);
+
+/** False where nothing is known at all. */
+export const isJudged = ({ basis }: Pick<FlowNormal, 'basis'>): boolean => basis !== 'none';
 
 /** Expected attempts in the five minutes that a moment of the normal's own slot lies in; NaN where not known. */
 export const volumeAt = ({ volume }: Pick<FlowNormal, 'volume'>, timeMs: number): number =>

@@ -1,7 +1,7 @@
 import { BUCKET_MS, type FlowBucket } from '../flows';
 import { sum } from '../stats';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS, type DayKinds, type Window } from '../time';
-import { type FlowNormal } from './flow-normal';
+import { isLearned, type FlowNormal } from './flow-normal';
 import { dispersionAround } from './volume';
 import { learnNormal } from './learn-normal';
 import { type UsualBucket } from './bucket-history';
@@ -15,6 +15,8 @@ export interface Around {
   isMasked?: IsMasked;
   ownersLimit?: (flow: number, timeMs: number) => number | undefined;
   siteLimits?: (flow: number, timeMs: number) => ReadonlyMap<number, number> | undefined;
+  /** false for what nobody waits for, such as a nightly batch */
+  isWaitedFor?: (flow: number) => boolean;
   kinds?: DayKinds;
 }
 
@@ -173,16 +175,19 @@ export class History {
   }
 
   /**
-   * A slot learns from the same time of earlier days; where too few are known, from all that came before it. So an hour
-   * changes what is normal a day later, and at once only where normal comes from all that is known.
+   * A slot learns from the same time of earlier days; where too few are known, from all that came before it; in a flow's
+   * first minutes from itself too. So an hour changes what is normal a day later, and at once only where normal comes
+   * from all that is known.
    */
   #forgetLearnedFrom(flow: number, hourMs: number, isLonger: boolean): void {
     const slots = this.#normals.get(flow);
     if (!slots) return;
     const laterMs = Math.min(hourMs + NEXT_DAY_MS, floorTo(hourMs, DAY_MS) + DAY_MS);
-    for (const [slotMs, { basis }] of slots) {
-      const fromAll = basis === 'history' || basis === 'none' || basis === 'ownersLimit';
-      if (slotMs > hourMs && (isLonger || fromAll || slotMs >= laterMs)) slots.delete(slotMs);
+    for (const [slotMs, normal] of slots) {
+      const fromItself = !isLearned(normal);
+      const fromAll = fromItself || normal.basis === 'history';
+      if (fromItself ? slotMs >= hourMs : slotMs > hourMs && (isLonger || fromAll || slotMs >= laterMs))
+        slots.delete(slotMs);
     }
   }
 
@@ -248,6 +253,7 @@ export class History {
         kinds: this.#kinds,
         totalOf: (dayMs) => this.totalOf(flow, dayMs),
         siteLimitsMs: this.around.siteLimits?.(flow, endMs),
+        isWaitedFor: this.around.isWaitedFor?.(flow) ?? true,
       });
       slots.set(slotMs, normal);
     }

@@ -1,10 +1,11 @@
 export * from './range';
 export * from './learning-days';
 export * from './flow-normal';
+export { AT_ONCE_MS, ATTENTION_MS } from './first-minutes';
 export * from './bucket-history';
-export { learnNormal } from './learn-normal';
+export { learnNormal, type NormalSources } from './learn-normal';
 export * from './history';
-export * from './judged-from';
+export * from './usual-known-from';
 export * from './deviations';
 export { SIGNALS, type MinuteSeries, type Signal } from './signal-series';
 export * from './outages';

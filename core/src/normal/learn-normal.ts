@@ -1,9 +1,11 @@
 import { hangLimitMs, BUCKET_MS } from '../flows';
-import { BUCKETS, forEachBucket, bucketMiddleMs, robustCentre, MAD_TO_SD } from '../stats';
+import { BUCKETS, forEachBucket, bucketMiddleMs, robustCentre } from '../stats';
 import { type DayKinds, DAY_MS } from '../time';
 import type { BucketHistory, DayTotal } from './bucket-history';
+import { AT_ONCE_MS, learnFirstMinutes, MOST_USUAL } from './first-minutes';
 import type { FlowNormal, Limits } from './flow-normal';
 import { chooseDays, type LearningDay, BUCKETS_PER_SLOT, FEWEST_DAYS } from './learning-days';
+import { countAbove, excessOf, poolInPlace, robustLogDuration, shareAbove } from './log-durations';
 import { STRAINED_SPREADS, normalRange, type NormalRange } from './range';
 import { learnVolume } from './volume';
 
@@ -17,35 +19,47 @@ export interface NormalSources {
   kinds: DayKinds;
   totalOf?: DayTotal;
   siteLimitsMs?: ReadonlyMap<number, number>;
+  /** false for what nobody waits for: its duration is judged by its own alone */
+  isWaitedFor?: boolean;
 }
 
 /**
  * Learns what is usual for a flow in the half hour that begins at `slotMs`, from what came before it, down a ladder:
- * the same time of the week in earlier weeks; with a wider neighbourhood; the same time of like days; all that is
- * known; the owner's limit alone. The newest days weigh most. Never from the slot itself or what follows.
+ * the same time of the week in earlier weeks; with a wider neighbourhood; the same time of like days; the calm part of all
+ * that is known; its first minutes (`learnFirstMinutes`). The newest days weigh most. But for those first minutes never
+ * from the slot itself or what follows.
  *
  * @param firstMs start of the flow's history: before it nothing is known, after it an absent bucket means no attempts
  * @param siteLimitsMs limits that the owner set for single sites; how often such a one is exceeded as usual is told
  *   from the
  *   durations of the whole flow, since roll-ups do not tell sites apart
  */
-export function learnNormal(
-  history: BucketHistory,
-  { firstMs, slotMs, ownersLimitMs, kinds, totalOf = () => undefined, siteLimitsMs = NO_SITES }: NormalSources,
-): FlowNormal {
+export function learnNormal(history: BucketHistory, sources: NormalSources): FlowNormal {
+  const {
+    firstMs,
+    slotMs,
+    ownersLimitMs,
+    kinds,
+    totalOf = () => undefined,
+    siteLimitsMs = NO_SITES,
+    isWaitedFor = true,
+  } = sources;
   const { basis, days, volumeDays } = chooseDays(history, firstMs, slotMs, kinds);
+  if (basis === 'none') return learnFirstMinutes(history, { ...sources, siteLimitsMs, isWaitedFor });
   const learned = days.map(({ weight, starts }) => ({
     weight,
     buckets: starts.map(history).filter((bucket) => bucket !== undefined),
   }));
   const pooled = new Float64Array(BUCKETS);
-  for (const { weight, buckets } of learned)
-    for (const { durations } of buckets)
-      forEachBucket(durations, (i, count) => (pooled[i] = (pooled[i] as number) + weight * count));
+  for (const { weight, buckets } of learned) for (const bucket of buckets) poolInPlace(pooled, bucket, weight);
   const known = robustLogDuration(pooled);
   const learnedLimitMs =
     known &&
-    Math.max(Math.exp(known.centre + STRAINED_SPREADS * known.spread), Math.exp(known.centre) * LEAST_LIMIT_FACTOR);
+    Math.max(
+      Math.exp(known.centre + STRAINED_SPREADS * known.spread),
+      Math.exp(known.centre) * LEAST_LIMIT_FACTOR,
+      isWaitedFor ? AT_ONCE_MS : 0,
+    );
   const limitMs = ownersLimitMs ?? learnedLimitMs;
   const medians: number[] = [];
   const daily = learned.map(({ weight, buckets }) => {
@@ -64,7 +78,7 @@ export function learnNormal(
   const expectedMs = known && Math.exp(known.centre);
   const wait = excessOf(pooled, expectedMs);
   return {
-    basis: basis === 'none' && ownersLimitMs !== undefined ? 'ownersLimit' : basis,
+    basis,
     samples: daily.reduce((sum, day) => sum + day.attempts, 0),
     days: days.length,
     limitMs,
@@ -78,10 +92,11 @@ export function learnNormal(
     lateShare: late.share,
     lateSpread: late.spread,
     hungShare: limitMs === undefined ? 0 : Math.min(late.share, shareAbove(pooled, hangLimitMs(limitMs))),
-    failedShare: failed.share,
+    // On its first day a flow has not shown yet that it is no trouble.
+    failedShare: basis === 'history' && slotMs - firstMs < DAY_MS ? Math.min(MOST_USUAL, failed.share) : failed.share,
     failedSpread: failed.spread,
     ...learnVolume(history, slotMs, volumeDays, totalOf),
-    money: basis === 'history' || basis === 'none' ? undefined : learnMoney(history, slotMs, days),
+    money: basis === 'history' ? undefined : learnMoney(history, slotMs, days),
   };
 }
 
@@ -115,62 +130,4 @@ function shareOverDays(days: readonly { weight: number; n: number; bad: number }
   const robust = robustCentre(shares) as { spread: number };
   const binomial = (share * (1 - share) * shares.length) / Math.max(1, n);
   return { share, spread: Math.sqrt(Math.max(0, robust.spread ** 2 - binomial)) };
-}
-
-function shareAbove(counts: Float64Array, limitMs: number): number {
-  const { above, all } = countAbove(counts, limitMs);
-  return above / all;
-}
-
-/** How many lie above a limit, of how many; one is added to all, so that it is never 0. */
-function countAbove(counts: Float64Array, limitMs: number): { above: number; all: number } {
-  let [above, all] = [0, 1];
-  for (let i = 0; i < BUCKETS; i++) {
-    const count = counts[i] as number;
-    if (count === 0) continue;
-    all += count;
-    if (bucketMiddleMs(i) > limitMs) above += count;
-  }
-  return { above, all };
-}
-
-/** Mean and standard deviation of what single attempts take longer than expected. */
-function excessOf(counts: Float64Array, expectedMs: number | undefined): { mean: number; sd: number } {
-  let [n, sum, squares] = [0, 0, 0];
-  for (let i = 0; i < BUCKETS; i++) {
-    const count = counts[i] as number;
-    if (count === 0 || expectedMs === undefined) continue;
-    const excess = Math.max(0, bucketMiddleMs(i) - expectedMs);
-    n += count;
-    sum += count * excess;
-    squares += count * excess * excess;
-  }
-  return n === 0 ? { mean: 0, sd: 0 } : { mean: sum / n, sd: Math.sqrt(Math.max(0, squares / n - (sum / n) ** 2)) };
-}
-
-const LOG_MIDDLES = Float64Array.from({ length: BUCKETS }, (_, i) => Math.log(Math.max(bucketMiddleMs(i), 0.005)));
-
-/** Median and 1.4826 × MAD of the log durations in a histogram. */
-function robustLogDuration(counts: Float64Array): { centre: number; spread: number } | undefined {
-  const values: [value: number, count: number][] = [];
-  for (let i = 0; i < BUCKETS; i++) {
-    const count = counts[i] as number;
-    if (count > 0) values.push([LOG_MIDDLES[i] as number, count]);
-  }
-  const centre = weightedMedian(values);
-  if (centre === undefined) return undefined;
-  const distances = values
-    .map(([value, count]): [number, number] => [Math.abs(value - centre), count])
-    .sort((a, b) => a[0] - b[0]);
-  return { centre, spread: MAD_TO_SD * (weightedMedian(distances) as number) };
-}
-
-function weightedMedian(sorted: [value: number, count: number][]): number | undefined {
-  const n = sorted.reduce((sum, [, count]) => sum + count, 0);
-  let seen = 0;
-  for (const [value, count] of sorted) {
-    seen += count;
-    if (2 * seen >= n) return value;
-  }
-  return undefined;
 }

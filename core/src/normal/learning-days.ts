@@ -1,13 +1,23 @@
 import { BUCKET_MS } from '../flows';
 import { DAY_MS, floorTo, MINUTE_MS, type DayKinds } from '../time';
 import type { BucketHistory } from './bucket-history';
+import { calmPart } from './calm-part';
 
 /** Normal is learned for every half hour of the day. */
 export const SLOT_MS = 30 * MINUTE_MS;
 export const BUCKETS_PER_SLOT = SLOT_MS / BUCKET_MS;
 
 /** From where normal was learned, best first. */
-export const BASES = ['timeOfWeek', 'timeOfWeekWide', 'dayPattern', 'history', 'ownersLimit', 'none'] as const;
+export const BASES = [
+  'timeOfWeek',
+  'timeOfWeekWide',
+  'dayPattern',
+  'history',
+  'firstMinutes',
+  'ownersLimit',
+  'published',
+  'none',
+] as const;
 export type Basis = (typeof BASES)[number];
 
 /** Half an hour on each side of the slot, and an hour and a half when that holds too few attempts. */
@@ -42,8 +52,8 @@ interface ChosenDays {
 }
 
 /**
- * The days to learn from: the first rung of the ladder that holds enough. For basis 'history' one "day" of all that is
- * known.
+ * The days to learn from: the first rung of the ladder that holds enough. For basis 'history' one "day", the calm part of
+ * all that is known.
  */
 export function chooseDays(history: BucketHistory, firstMs: number, slotMs: number, kinds: DayKinds): ChosenDays {
   const daysLike = (isWanted: (back: number) => boolean, neighbourhood: number) => {
@@ -96,8 +106,9 @@ export function chooseDays(history: BucketHistory, firstMs: number, slotMs: numb
     attempts += bucket.attempts;
   }
   if (attempts < FEWEST_ATTEMPTS || all.length < 2 * BUCKETS_PER_SLOT) return chosen('none', []);
-  const days = [{ daysBack: 0, weight: 1, starts: all.reverse() }];
-  return { basis: 'history', days, volumeDays: pattern ?? days };
+  const day = { daysBack: 0, weight: 1, starts: all.reverse() };
+  const calm = { ...day, starts: calmPart(history, day.starts) };
+  return { basis: 'history', days: [calm], volumeDays: pattern ?? [day] };
 }
 
 /** The slot's own buckets and some on each side, but never from the slot that is being judged. */

@@ -64,7 +64,7 @@ describe('what is usual for a flow', () => {
     [22, 'timeOfWeek'],
     [10, 'dayPattern'],
     [1, 'history'],
-    [0, 'none'],
+    [0, 'firstMinutes'],
   ])('after %d days it is learned from: %s', (days, basis) => {
     const { history, firstMs } = world(days);
     expect(learnNormal(history, { firstMs, slotMs, ownersLimitMs: undefined, kinds }).basis).toBe(basis);

@@ -3,6 +3,7 @@ import { attemptIds, get, type Paths } from './paths';
 import { Window } from './common';
 import { Hosts } from './infrastructure';
 import { OUTCOMES } from '@toplens/core/flows';
+import { LIMIT_SETTERS } from '@toplens/core/normal';
 import { ATTEMPT_KINDS, DIMENSIONS } from '@toplens/core/telemetry';
 import { LogLine } from './logs';
 import {
@@ -92,7 +93,7 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
   ranOn: text("the person's own device, as its spans tell it; '' where they do not", 'Pixel 9 · Android 16'),
   outcome: oneOf(OUTCOMES, 'what became of the attempt'),
   limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
-  limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),
+  limitBy: oneOf(LIMIT_SETTERS, 'who set the limit that judges; published: how long people are known to wait'),
   expectedMs: orNull(number('how long it usually takes; null where nothing is known', MS, 420)),
   failure: text("what failed; '' when nothing did", 'GatewayTimeout'),
   person: text("begin of the person's id, or all of it where it is unmasked; '' when not told", 'cour…'),

@@ -4,7 +4,7 @@ import { flowId, get, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
 import { LAYERS } from '@toplens/core/traces';
 import { ATTEMPT_KINDS, DIMENSIONS } from '@toplens/core/telemetry';
-import { BASES, LEVELS } from '@toplens/core/normal';
+import { BASES, LEVELS, LIMIT_SETTERS } from '@toplens/core/normal';
 import { Sample } from './attempts';
 import { Chart, Freshness, Interval, Mark, Remaining, Series, Window } from './common';
 import { Hop } from './infrastructure';
@@ -139,7 +139,7 @@ export const FlowRow = resource('FlowRow', 'One flow of the table', {
   ),
   apdexWords: orNull(text('Apdex in its usual notation, with its threshold in seconds', '0.87 [0.8]')),
   limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
-  limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),
+  limitBy: oneOf(LIMIT_SETTERS, 'who set the limit that judges; published: how long people are known to wait'),
   people: orNull(integer('persons, each counted once', 'people', 128)),
   hurt: orNull(integer('people who met a late, hung or failed attempt; null where not counted', 'people', 31)),
   shareOfTime: orNull(number("share of the attempts' whole time; parallel calls add up", SHARE, 0.3)),
@@ -220,7 +220,7 @@ export const FlowPage = resource('FlowPage', 'One flow', {
       learnedLimitMs: orNull(number('limit that is learned from what is usual; null where nothing is known', MS, 900)),
       ownersLimitMs: orNull(number('limit that the owner set; null without one', MS, 800)),
       limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
-      limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),
+      limitBy: oneOf(LIMIT_SETTERS, 'who set the limit that judges; published: how long people are known to wait'),
       lateShare: number('usual share of late attempts', SHARE, 0.01),
       failedShare: number('share of attempts that failed', SHARE, 0.04),
       sites: list(

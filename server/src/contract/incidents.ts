@@ -2,7 +2,7 @@ import type { Static } from '@sinclair/typebox';
 import { array, number as numberInput, object, string } from 'yup';
 import { get, incidentId, ok, post, type Paths } from './paths';
 import { focusQuery, rankingQuery, whoDoes, windowQuery } from './queries';
-import { BASES, LEVELS, SIGNALS } from '@toplens/core/normal';
+import { BASES, LEVELS, LIMIT_SETTERS, SIGNALS } from '@toplens/core/normal';
 import { BILL_LINES, HIT_MEASURES, PRIORITIES, RANKINGS } from '@toplens/core/incidents';
 import { DIMENSIONS } from '@toplens/core/telemetry';
 import { Sample } from './attempts';
@@ -124,11 +124,17 @@ export const WorstFirst = resource('WorstFirst', 'The incidents of a window, wor
   learning: orNull(
     record(
       {
-        flows: integer('flows that cannot be judged yet', 'flows', 3),
+        flows: integer('flows that are judged by their first minutes alone', 'flows', 3),
         of: integer('flows that people used in the last hour', 'flows', 8),
-        judgedFromMs: orNull(number('when the first of them can, if attempts go on coming', EPOCH_MS, 1772446440000)),
+        usualFromMs: orNull(
+          number(
+            'from when on what is usual for the first of them is known, if attempts go on coming',
+            EPOCH_MS,
+            1772446440000,
+          ),
+        ),
       },
-      'of what is used it is not known yet what is usual; null when all of it is judged',
+      'of what is used it is not known yet what is usual; null when it is of all',
     ),
   ),
   hasPromises: flag('something is promised'),
@@ -214,7 +220,7 @@ export const Part = resource('Part', "One flow's part of an incident", {
   active: flag('still goes on at the newest judged minute'),
   basis: oneOf(BASES, 'what the normal is learned from, best first'),
   limitMs: orNull(number('an attempt that takes longer is late; null where nothing is known', MS, 800)),
-  limitBy: oneOf(['owner', 'learned', 'none'], 'who set the limit that judges'),
+  limitBy: oneOf(LIMIT_SETTERS, 'who set the limit that judges; published: how long people are known to wait'),
   learnedLimitMs: orNull(number('limit that is learned from what is usual; null where nothing is known', MS, 900)),
   expectedMs: orNull(number('how long it usually takes; null where nothing is known', MS, 420)),
 });

@@ -29,6 +29,13 @@ const DIMENSION_WORDS = {
 } as const;
 const MOST_COMPONENTS = 8;
 
+const LIMIT_WORDS: Record<Page['limitBy'], string> = {
+  owner: 'the owner’s',
+  learned: 'learned',
+  published: 'what people wait at most, until more is learned',
+  none: 'set by nobody',
+};
+
 /** In one sentence, where the attempt's time went. */
 export function heldWords({ components, usual }: Page): string | undefined {
   const [first] = components;
@@ -45,7 +52,7 @@ export function AttemptHead({ page, onUnmasked }: ByNameProps) {
   const limit =
     page.limitMs === null
       ? 'no limit is known yet'
-      : `limit ${durationWords(page.limitMs)}, ${page.limitBy === 'owner' ? 'the owner’s' : 'learned'}`;
+      : `limit ${durationWords(page.limitMs)}, ${LIMIT_WORDS[page.limitBy]}`;
   // What it ran on says the same once more.
   const isToldApart = page.values.some(({ dimension }) => dimension === 'browser' || dimension === 'device');
   const facts = page.values.map(({ dimension, value }) => `${DIMENSION_WORDS[dimension]} ${value}`);

@@ -4,7 +4,7 @@ import { Button } from 'react-native-paper';
 import type { FlowPage } from '@/data/client';
 import { useUndoSetting } from '@/data/settings';
 import { useWho } from '@/frame/who';
-import { clock, count, durationWords, percent } from '@/look/format';
+import { clock, count, counted, durationWords, percent } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { basisWords } from '../incident/against-normal';
@@ -35,6 +35,9 @@ export function Limits({ page }: { page: FlowPage }) {
           isJudging={normal.limitBy === 'learned'}
           words={apdexWords(page.apdexAtLearned)}
         />
+        {normal.limitBy === 'published' && (
+          <Limit name="What people wait" limitMs={normal.limitMs} isJudging words="until the flow has shown its own" />
+        )}
         {normal.sites.map(({ site, limitMs, lateShare }) => (
           <Limit
             key={site}
@@ -45,7 +48,7 @@ export function Limits({ page }: { page: FlowPage }) {
         ))}
       </View>
       <Words kind="muted">
-        {`Normal is learned from ${basisWords(normal.basis)}: ${count(normal.samples)} attempts on ${normal.days} days. Usually ${percent(normal.lateShare)} are late and ${percent(normal.failedShare)} fail.`}
+        {`Normal comes from ${basisWords(normal.basis)}: ${count(normal.samples)} attempts${normal.days > 0 ? ` on ${counted(normal.days, 'day')}` : ''}. ${normal.days > 0 ? 'Usually' : 'For usual is taken that'} ${percent(normal.lateShare)} are late and ${percent(normal.failedShare)} fail.`}
       </Words>
       <Words kind="muted">{`Importance ${row.importance}: its harm counts ${row.importance} ${row.importance === 1 ? 'time' : 'times'}.`}</Words>
       <Button

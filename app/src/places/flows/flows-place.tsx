@@ -101,7 +101,7 @@ export function flowsSentence(rows: readonly Pick<FlowRow, 'level'>[]): string {
   const parts = (['broken', 'hurting', 'strained'] as const).flatMap((level) =>
     n(level) > 0 ? [`${n(level)} ${level}`] : [],
   );
-  if (n('learning') > 0) parts.push(`${n('learning')} not judged yet`);
+  if (n('learning') > 0) parts.push(`${n('learning')} still being learned`);
   if (n('noData') > 0) parts.push(`${n('noData')} without data`);
   return `${counted(rows.length, 'flow')}${parts.length > 0 ? `: ${parts.join(', ')}.` : ', all calm.'}`;
 }

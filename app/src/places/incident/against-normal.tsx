@@ -12,8 +12,10 @@ const BASIS_WORDS: Record<Schemas['Part']['basis'], string> = {
   timeOfWeek: 'the same time of the week',
   timeOfWeekWide: 'the same time of the week and three hours around it',
   dayPattern: 'the same time of like days',
-  history: 'all that is known so far',
-  ownersLimit: 'the owner’s limit alone',
+  history: 'the calm part of all that is known so far',
+  firstMinutes: 'its own first minutes, with wide doubt',
+  ownersLimit: 'nothing of its own yet: the owner’s limit, and that one attempt in a hundred goes wrong',
+  published: 'nothing of its own yet: people give up waiting after ten seconds, and one attempt in a hundred fails',
   none: 'nothing yet: no history',
 };
 export const basisWords = (basis: Schemas['Part']['basis']): string => BASIS_WORDS[basis];
@@ -40,9 +42,11 @@ export function limitWords(part: Pick<Schemas['Part'], 'limitBy' | 'limitMs' | '
     part.limitBy === 'owner' && part.limitMs !== null
       ? `Judged by the owner’s limit ${durationWords(part.limitMs)} (${learned})`
       : part.limitMs !== null
-        ? `Judged by the learned limit ${durationWords(part.limitMs)}`
+        ? part.limitBy === 'published'
+          ? `Judged by what people wait at most, ${durationWords(part.limitMs)}`
+          : `Judged by the learned limit ${durationWords(part.limitMs)}`
         : 'Only failures are judged';
-  return `${judged}; normal is learned from ${BASIS_WORDS[part.basis]}.`;
+  return `${judged}; normal comes from ${BASIS_WORDS[part.basis]}.`;
 }
 
 export type Props = {

@@ -80,7 +80,7 @@ export function WorstFirstList({ chosenId }: Props) {
               {headlineOf(data, isStale)}
             </Words>
             {data.detail !== '' && (
-              <Words kind="muted">{[data.detail, judgedFromWords(data)].filter(Boolean).join(' ')}</Words>
+              <Words kind="muted">{[data.detail, usualFromWords(data)].filter(Boolean).join(' ')}</Words>
             )}
             {rows.length === 0 && data.remaining?.sessions !== 0 && (!isAll || calmWords(data) !== '') && (
               <Words kind="muted">
@@ -146,11 +146,11 @@ export function headlineOf(
   return data.headline;
 }
 
-/** "The first is judged from about 15:30." */
-export function judgedFromWords({ learning, window }: Pick<WorstFirst, 'learning' | 'window'>): string {
-  if (!learning || learning.judgedFromMs === null || learning.judgedFromMs <= window.toMs) return '';
-  const who = learning.flows === 1 ? 'It' : 'The first';
-  return `${who} is judged from about ${clock(learning.judgedFromMs, window.toMs)}.`;
+/** "What is usual for the first of them is known from about 15:30." */
+export function usualFromWords({ learning, window }: Pick<WorstFirst, 'learning' | 'window'>): string {
+  if (!learning || learning.usualFromMs === null || learning.usualFromMs <= window.toMs) return '';
+  const whom = learning.flows === 1 ? 'it' : 'the first of them';
+  return `What is usual for ${whom} is known from about ${clock(learning.usualFromMs, window.toMs)}.`;
 }
 
 function calmWords(data: {
@@ -160,7 +160,7 @@ function calmWords(data: {
   freshness: { judgedMs: number | null };
 }): string {
   if (data.freshness.judgedMs === null)
-    return 'Send spans to /v1/traces; the first rank appears when there is something to compare with.';
+    return 'Settings › Data in says where telemetry is taken, and what was turned away.';
   if (data.lastEndedMs === null) return data.learning ? '' : 'No incident on record.';
   return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;
 }

@@ -1,6 +1,6 @@
 import {
   findInSlice,
-  isLearned,
+  isJudged,
   limitsAt,
   SLOT_MS,
   standsOut,
@@ -201,7 +201,7 @@ function seriesOf(key: number, window: Window, hourOf: HourAt): MinuteSeries {
         series.attempts[t] = minute === lone ? Math.max(1, spread) : spread;
         if (minute === lone) (slices.failed[place] === 1 ? series.failed : series.late)[t] = 1;
       }
-      if (!isLearned(normal)) continue;
+      if (!isJudged(normal)) continue;
       if (normal.limitMs !== undefined)
         [series.lateShare[t], series.lateSpread[t]] = scaled(lateShares[slot] as number, normal.lateSpread, late);
       [series.failedShare[t], series.failedSpread[t]] = scaled(normal.failedShare, normal.failedSpread, failed);
@@ -246,7 +246,7 @@ function usualOf(what: 'late' | 'failed', key: number, hourMs: number, hourOf: H
       const share = mean(
         hour.normals.map((normal) => (what === 'late' ? lateShareOf(hour, normal, key) : normal.failedShare)),
       );
-      if (!(share > 0) || !hour.normals.every(isLearned)) continue;
+      if (!(share > 0) || !hour.normals.every(isJudged)) continue;
       bad += own[what];
       usual += share * (own.attempts - (what === 'late' ? own.failed : 0));
     }

@@ -1,5 +1,5 @@
 import { BUCKET_MS, outcomeOf } from '../../flows';
-import { isLearned, limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../../normal';
+import { isJudged, limitsAt, SLOT_MS, volumeAt, type FlowNormal, type MinuteSeries } from '../../normal';
 import { eachRow, FAILED, PAGE, type AttemptColumns } from '../../telemetry';
 import { floorTo, HOUR_MS, MINUTE_MS, type Window } from '../../time';
 import { BROKEN, countSlices, LATE, NO_SLICES, NOT_JUDGED, WELL, type SlicesOfHour } from './count-slices';
@@ -162,7 +162,7 @@ function expectations(flow: number, window: Window, length: number, normalAt: No
       slotMs = floorTo(timeMs, SLOT_MS);
       normal = normalAt(flow, slotMs);
     }
-    const isKnown = isLearned(normal);
+    const isKnown = isJudged(normal);
     one.expectedAttempts[t] = (volumeAt(normal, timeMs) * MINUTE_MS) / BUCKET_MS;
     one.volumeSpread[t] = normal.volumeSpread;
     one.volumeDispersion[t] = normal.volumeDispersion;

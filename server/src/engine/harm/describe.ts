@@ -10,7 +10,7 @@ import {
   type StoredIncident,
 } from '@toplens/core/incidents';
 import { BUCKET_MS } from '@toplens/core/flows';
-import { type Deviation } from '@toplens/core/normal';
+import { isLearned, type Deviation } from '@toplens/core/normal';
 import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
 import { CRASHED, FAILED, type AttemptColumns } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
@@ -67,6 +67,7 @@ export function describeIncident(
         : 0,
     usualShare: root.signal === 'failing' ? normal.failedShare : normal.lateShare,
     volumeShare: root.signal === 'missing' ? volumeShare(state, incident, rows) : 1,
+    against: isLearned(normal) ? 'usual' : normal.basis === 'firstMinutes' ? 'first' : 'nothing',
     ...(alone && { only: { dimension: alone.dimension, value: state.names.text(alone.value) } }),
   };
   return { title: incidentTitle(facts) };

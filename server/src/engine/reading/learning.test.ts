@@ -27,17 +27,17 @@ test('before anything came it says that, and not that nobody is hurt', async () 
   expect((await get<WorstFirstShape>('/worst-first?last=15')).headline).toBe('No data has come in yet.');
 });
 
-test('in its first minutes a server says that it is learning, and from when it will judge; nobody is called unhurt', async () => {
+test('in its first minutes a server says that it is learning, and until when; nobody is called unhurt', async () => {
   const { list, flows } = await sent(20);
-  expect(list.headline).toBe('Learning what is usual.');
-  expect(list.detail).toContain('it is not known what is usual');
+  expect(list.headline).toBe('Learning what is usual: nothing stands out so far.');
+  expect(list.detail).toContain('1 flow is judged by its first minutes');
   expect(list.learning).toMatchObject({ flows: 1, of: 1 });
-  expect(list.learning?.judgedFromMs).toBeGreaterThan(END);
-  expect(list.learning?.judgedFromMs).toBeLessThanOrEqual(END + 80 * MINUTE_MS);
+  expect(list.learning?.usualFromMs).toBeGreaterThan(END);
+  expect(list.learning?.usualFromMs).toBeLessThanOrEqual(END + 80 * MINUTE_MS);
   expect(flows.rows.map(({ level }) => level)).toEqual(['learning']);
 });
 
-test('once an hour and a half is known it judges, and says so', async () => {
+test('once an hour and a half is known it knows what is usual, and says so', async () => {
   const { list, flows } = await sent(150);
   expect(list.learning).toBeNull();
   expect(list.headline).toBe('Nobody is being hurt.');

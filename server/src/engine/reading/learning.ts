@@ -1,4 +1,4 @@
-import { isLearned, judgedFrom, type Level } from '@toplens/core/normal';
+import { isLearned, usualKnownFrom, type Level } from '@toplens/core/normal';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import type { WorstFirstShape } from '../../contract/incidents';
 import type { EngineState } from '../state/engine-state';
@@ -11,8 +11,8 @@ export const calmOf = (
 ): Extract<Level, 'calm'> | 'learning' => (isLearned(history.normalAt(flow, toMs - 1)) ? 'calm' : 'learning');
 
 /**
- * Flows that people use and that cannot be judged at the end of a window, since it is not known yet what is usual; null
- * when all can.
+ * Flows that people use and that are judged by their first minutes alone at the end of a window, since it is not known yet
+ * what is usual; null when there are none.
  */
 export function learningIn(
   { history, names }: Pick<EngineState, 'history' | 'names'>,
@@ -28,8 +28,8 @@ export function learningIn(
     .map((id) => {
       const firstMs = history.firstMsOf(id);
       const attempts = history.sumsWithin(id, { fromMs: firstMs, toMs })?.attempts ?? 0;
-      return judgedFrom({ firstMs, attempts, nowMs: toMs });
+      return usualKnownFrom({ firstMs, attempts, nowMs: toMs });
     })
     .filter((ms) => ms !== undefined);
-  return { flows: unknown.length, of: used.length, judgedFromMs: from.length > 0 ? Math.min(...from) : null };
+  return { flows: unknown.length, of: used.length, usualFromMs: from.length > 0 ? Math.min(...from) : null };
 }

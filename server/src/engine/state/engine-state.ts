@@ -63,6 +63,7 @@ export async function loadState(
     isMasked,
     ownersLimit: (flow, timeMs) => names.flow(flow, timeMs).limitMs,
     siteLimits: (flow, timeMs) => names.siteLimits(flow, timeMs),
+    isWaitedFor: (flow) => names.kindOf(flow) !== 'background',
     kinds: dayKinds(settings.calendarAt(Infinity)),
   });
   const watermarkMs = await newestEnd(database, nowMs);
