@@ -73,6 +73,8 @@ export async function startServerProcess(
   const url = `http://127.0.0.1:${port}`;
   const server = start('main', [], {
     TOPLENS_PORT: String(port),
+    TOPLENS_OTLP_GRPC_PORT: '0',
+    TOPLENS_OTLP_HTTP_PORT: '0',
     TOPLENS_DATA: dataDir,
     TOPLENS_DEMO: '1',
     TOPLENS_LOG: 'error',

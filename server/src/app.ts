@@ -28,6 +28,7 @@ import type { Engine } from './engine/engine';
 import { Problem } from './errors';
 import { browserRoutes } from './intake/browser-routes';
 import type { Intake } from './intake/intake';
+import type { OtlpPorts } from './intake/otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
 import type { Search } from './search/search';
@@ -44,6 +45,7 @@ export interface AppDeps {
   search: Search;
   pseudonyms: Pseudonyms;
   health: Health;
+  otlp: OtlpPorts;
   log: Logger;
 }
 
@@ -59,6 +61,7 @@ export function buildApp({
   search,
   pseudonyms,
   health,
+  otlp,
   log,
 }: AppDeps): Express {
   const app = express();
@@ -90,7 +93,7 @@ export function buildApp({
   api.use(checkTexts);
   api.use(flushed(database, engine));
   api.use(refusedRoutes(database, intake));
-  api.use(serverStateRoutes({ intake, engine, health, roundUrl: config.roundUrl }));
+  api.use(serverStateRoutes({ intake, engine, health, otlp, config }));
   api.post(
     '/handoffs',
     rateLimit({

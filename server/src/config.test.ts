@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { readConfig } from './config';
+import { readConfig, startWarnings } from './config';
 import { projectRoot } from './project-root';
 
 const read = (env: Record<string, string>) => readConfig(env);
@@ -43,6 +43,23 @@ test('what is set is taken: keys by name, folders from the root, no app', () => 
   expect(config.dataDir).toBe(join(projectRoot(), 'elsewhere'));
   expect(config.appDir).toBe('');
   expect(config.publicUrl).toBe('http://127.0.0.1:5000');
+});
+
+test('a mistyped variable is told at the start, and that nobody can send', () => {
+  expect(startWarnings({ TOPLENS_DEMO: '1', TOPLENS_PORT: '0', TOPLENS_SCENARIO_SEED: '7', PATH: '/bin' })).toEqual([]);
+  expect(startWarnings({ TOPLENS_INGST_KEYS: 'shop=a' })).toEqual([
+    'TOPLENS_INGST_KEYS is no variable of Top Lens and is not read; the README lists them all',
+    'no key is set up, so nothing can send: TOPLENS_INGEST_KEYS=name=secret lets services send',
+  ]);
+  expect(startWarnings({ TOPLENS_INGEST_KEYS: 'shop=a' })).toEqual([]);
+});
+
+test('the ports of OpenTelemetry are open unless they are 0', () => {
+  expect(read({}).otlpPorts).toEqual({ grpc: 4317, http: 4318 });
+  expect(read({ TOPLENS_OTLP_GRPC_PORT: '0', TOPLENS_OTLP_HTTP_PORT: '5318' }).otlpPorts).toEqual({
+    grpc: undefined,
+    http: 5318,
+  });
 });
 
 test('keys of pages carry their origins', () => {

@@ -6,6 +6,8 @@ import { projectRoot } from './project-root';
 export interface Config {
   host: string;
   port: number;
+  /** beside the main port, where clients look first; none: not opened */
+  otlpPorts: { grpc: number | undefined; http: number | undefined };
   dataDir: string;
   settingsFile: string;
   /** folder of the exported app; empty: only the API is served */
@@ -84,6 +86,10 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   return {
     host,
     port,
+    otlpPorts: {
+      grpc: whole(env, 'TOPLENS_OTLP_GRPC_PORT', 4317, { least: 0, most: 65535 }) || undefined,
+      http: whole(env, 'TOPLENS_OTLP_HTTP_PORT', 4318, { least: 0, most: 65535 }) || undefined,
+    },
     dataDir,
     settingsFile: resolve(root, env.TOPLENS_SETTINGS ?? 'config/settings.json'),
     appDir: env.TOPLENS_APP === '' ? '' : resolve(root, env.TOPLENS_APP ?? 'app/dist'),
@@ -118,6 +124,26 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
 }
 
 const MEBIBYTE = 1024 * 1024;
+
+/** Variables of what ships beside the server: the demo's traffic, desk and page, and the tests. */
+const OF_OTHERS = /^TOPLENS_(?:SCENARIO_|TEST_|BUNDLE$|ROUND_PORT$|DESK_PORT$|DESK_TAKES_AFTER_MS$)/;
+
+/** What whoever starts the server should know: variables that nobody reads, and that nobody can send. */
+export function startWarnings(env: NodeJS.ProcessEnv = process.env): string[] {
+  const read = new Set<string>();
+  const { demo, ingestKeys, phoneKeys, browserKeys } = readConfig(
+    new Proxy(env, { get: (all, name) => (read.add(String(name)), all[String(name)]) }),
+  );
+  const unknown = Object.keys(env).filter(
+    (name) => name.startsWith('TOPLENS_') && !read.has(name) && !OF_OTHERS.test(name),
+  );
+  return [
+    ...unknown.map((name) => `${name} is no variable of Top Lens and is not read; the README lists them all`),
+    ...(!demo && ingestKeys.size + phoneKeys.size + browserKeys.size === 0
+      ? ['no key is set up, so nothing can send: TOPLENS_INGEST_KEYS=name=secret lets services send']
+      : []),
+  ];
+}
 
 /** docs/limits.md lists them. */
 function readLimits(env: NodeJS.ProcessEnv, keepAttemptsDays: number): IntakeLimits {

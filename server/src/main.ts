@@ -1,4 +1,5 @@
-import { readConfig } from './config';
+import { pino } from 'pino';
+import { readConfig, startWarnings } from './config';
 import { startServer, type RunningServer } from './server';
 
 /**
@@ -23,7 +24,10 @@ process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
 
 try {
-  server = await startServer(readConfig());
+  const config = readConfig();
+  const log = pino({ level: config.logLevel });
+  for (const words of startWarnings()) log.warn(words);
+  server = await startServer(config, log);
 } catch (error) {
   console.error(`Top Lens cannot start: ${(error as Error).message}`);
   process.exit(1);

@@ -10,6 +10,7 @@ import { type Config } from './config';
 import { projectRoot } from './project-root';
 import { Engine } from './engine/engine';
 import { Intake } from './intake/intake';
+import { OtlpPorts } from './intake/otlp-ports';
 import { Journal, START, type JournalMark } from './intake/journal';
 import { AdminSocket } from './maintenance/admin-socket';
 import { BackupRota } from './maintenance/backup-rota';
@@ -38,6 +39,8 @@ export interface RunningServer {
   health: Health;
   recovery: Recovery;
   backups: BackupRota;
+  /** beside the main port */
+  otlp: OtlpPorts;
   close: () => Promise<void>;
 }
 
@@ -157,10 +160,12 @@ export async function startServer(
 
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
+    const otlp = await OtlpPorts.open(intake, { ...config, log });
+    undo.unshift(() => otlp.close());
     http.off('request', whileStarting);
     http.on(
       'request',
-      buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, health, log }),
+      buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, health, otlp, log }),
     );
     const admin = await AdminSocket.open(config.dataDir, source, log);
     undo.unshift(() => admin.close());
@@ -185,13 +190,14 @@ export async function startServer(
       health,
       recovery,
       backups,
+      otlp,
       close: async () => {
         clearInterval(tidy);
         clearInterval(unended);
         clearTimeout(firstTidy);
         recovery.stop();
         disk.stop();
-        await Promise.all([closeHttp(http), admin.close(), backups.stop(), inTime(desk.stop())]);
+        await Promise.all([closeHttp(http), otlp.close(), admin.close(), backups.stop(), inTime(desk.stop())]);
         await Promise.all([intake.close(), engine.stop(), search.stop()]);
         await database.close();
         owner.release();

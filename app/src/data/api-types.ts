@@ -2201,18 +2201,18 @@ export interface components {
              * @example timeOfWeek
              * @enum {string}
              */
-            basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
+            basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "firstMinutes" | "ownersLimit" | "published" | "none";
             /**
              * @description an attempt that takes longer is late; null where nothing is known
              * @example 800
              */
             limitMs: number | null;
             /**
-             * @description who set the limit that judges
+             * @description who set the limit that judges; published: how long people are known to wait
              * @example owner
              * @enum {string}
              */
-            limitBy: "owner" | "learned" | "none";
+            limitBy: "owner" | "learned" | "published" | "none";
             /**
              * @description limit that is learned from what is usual; null where nothing is known
              * @example 900
@@ -2596,10 +2596,10 @@ export interface components {
             rows: components["schemas"]["Row"][];
             /** @description incidents that hurt nobody so far */
             earlyWarnings: components["schemas"]["EarlyWarning"][];
-            /** @description of what is used it is not known yet what is usual; null when all of it is judged */
+            /** @description of what is used it is not known yet what is usual; null when it is of all */
             learning: {
                 /**
-                 * @description flows that cannot be judged yet
+                 * @description flows that are judged by their first minutes alone
                  * @example 3
                  */
                 flows: number;
@@ -2609,10 +2609,10 @@ export interface components {
                  */
                 of: number;
                 /**
-                 * @description when the first of them can, if attempts go on coming
+                 * @description from when on what is usual for the first of them is known, if attempts go on coming
                  * @example 1772446440000
                  */
-                judgedFromMs: number | null;
+                usualFromMs: number | null;
             } | null;
             /**
              * @description something is promised
@@ -2742,11 +2742,11 @@ export interface components {
              */
             limitMs: number | null;
             /**
-             * @description who set the limit that judges
+             * @description who set the limit that judges; published: how long people are known to wait
              * @example owner
              * @enum {string}
              */
-            limitBy: "owner" | "learned" | "none";
+            limitBy: "owner" | "learned" | "published" | "none";
             /**
              * @description how long it usually takes; null where nothing is known
              * @example 420
@@ -3280,7 +3280,7 @@ export interface components {
                  * @example timeOfWeek
                  * @enum {string}
                  */
-                basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "ownersLimit" | "none";
+                basis: "timeOfWeek" | "timeOfWeekWide" | "dayPattern" | "history" | "firstMinutes" | "ownersLimit" | "published" | "none";
                 /**
                  * @description attempts that it is learned from
                  * @example 18400
@@ -3312,11 +3312,11 @@ export interface components {
                  */
                 limitMs: number | null;
                 /**
-                 * @description who set the limit that judges
+                 * @description who set the limit that judges; published: how long people are known to wait
                  * @example owner
                  * @enum {string}
                  */
-                limitBy: "owner" | "learned" | "none";
+                limitBy: "owner" | "learned" | "published" | "none";
                 /**
                  * @description usual share of late attempts
                  * @example 0.01
@@ -3587,11 +3587,11 @@ export interface components {
              */
             limitMs: number | null;
             /**
-             * @description who set the limit that judges
+             * @description who set the limit that judges; published: how long people are known to wait
              * @example owner
              * @enum {string}
              */
-            limitBy: "owner" | "learned" | "none";
+            limitBy: "owner" | "learned" | "published" | "none";
             /**
              * @description persons, each counted once
              * @example 128
@@ -8750,6 +8750,103 @@ export interface components {
                  * @example 1772442840000
                  */
                 sinceMs: number;
+            }[];
+            /** @description where telemetry is taken */
+            waysIn: {
+                /**
+                 * @description protocol of OpenTelemetry
+                 * @example OTLP/HTTP
+                 * @enum {string}
+                 */
+                protocol: "OTLP/HTTP" | "OTLP/gRPC";
+                /**
+                 * @description address that a client is given
+                 * @example http://127.0.0.1:4317
+                 */
+                address: string;
+                /**
+                 * @description why it is not open; '' when it is
+                 * @example
+                 */
+                trouble: string;
+            }[];
+            /**
+             * @description telemetry is taken with a key alone
+             * @example true
+             */
+            keysNeeded: boolean;
+            /** @description names of the ingest keys */
+            keyNames: string[];
+            /** @description who sends telemetry, the newest first */
+            senders: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                component: string;
+                /**
+                 * @description language, name and version of its SDK, as told last; '' where it does not say
+                 * @example nodejs opentelemetry
+                 */
+                sdk: string;
+                /**
+                 * @description records that came since the start of the server
+                 * @example 18400
+                 */
+                came: number;
+                /**
+                 * @description of them refused
+                 * @example 0
+                 */
+                refused: number;
+                /**
+                 * @description why the newest of these was refused; '' when none was
+                 * @example
+                 */
+                why: string;
+                /**
+                 * @description since when
+                 * @example 1772442840000
+                 */
+                sinceMs: number;
+                /**
+                 * @description when the newest came
+                 * @example 1772446440000
+                 */
+                lastMs: number;
+            }[];
+            /** @description requests with telemetry that were turned away as a whole, the newest first */
+            turnedAway: {
+                /**
+                 * @description by what way it came
+                 * @example POST /v1/traces
+                 */
+                way: string;
+                /**
+                 * @description why, and the way on
+                 * @example send your ingest key as "authorization: Bearer …"
+                 */
+                why: string;
+                /**
+                 * @description requests turned away so since the start of the server
+                 * @example 12
+                 */
+                requests: number;
+                /**
+                 * @description network address of the newest one
+                 * @example 10.0.4.17
+                 */
+                from: string;
+                /**
+                 * @description since when
+                 * @example 1772442840000
+                 */
+                sinceMs: number;
+                /**
+                 * @description when the newest came
+                 * @example 1772446440000
+                 */
+                lastMs: number;
             }[];
             /**
              * @description where the page of the demo is that can be made to crash; null without it

@@ -11,6 +11,7 @@ export type FlowTable = Schemas['FlowTable'];
 export type FlowRow = Schemas['FlowRow'];
 export type FlowPage = Schemas['FlowPage'];
 export type Settings = Schemas['Settings'];
+export type ServerState = Schemas['ServerState'];
 
 /** The server said what is wrong (problem+json), or could not be reached. */
 export class ApiProblem extends Error {

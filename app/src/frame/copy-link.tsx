@@ -1,8 +1,8 @@
 import { usePathname } from 'expo-router';
-import { useState } from 'react';
 import { View as Box } from 'react-native';
 import { Words } from '@/look/text';
 import { Chip } from './chip';
+import { useCopy } from './copy-text';
 import { useShortcuts } from './shortcuts';
 import { pinned, viewQuery, type View } from './view';
 
@@ -15,18 +15,12 @@ export type Props = {
 /** Copies a link to exactly what is on the screen, at exactly this moment. */
 export function CopyLink({ view, window: looked }: Props) {
   const pathname = usePathname();
-  const [said, setSaid] = useState('');
-  const copy = () => {
-    const link = `${window.location.origin}${pathname}${viewQuery(pinned(view, looked))}`;
-    navigator.clipboard.writeText(link).then(
-      () => setSaid('Copied'),
-      () => setSaid(`The browser does not let this page copy. The link: ${link}`),
-    );
-  };
-  useShortcuts({ l: copy });
+  const { said, copy } = useCopy();
+  const copyLink = () => copy(`${window.location.origin}${pathname}${viewQuery(pinned(view, looked))}`);
+  useShortcuts({ l: copyLink });
   return (
     <>
-      <Chip words="Copy link" onPress={copy} accessibilityLabel="Copy link to exactly this moment" />
+      <Chip words="Copy link" onPress={copyLink} accessibilityLabel="Copy link to exactly this moment" />
       <Box role="status">{said !== '' && <Words kind="small">{said}</Words>}</Box>
     </>
   );

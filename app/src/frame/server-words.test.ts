@@ -16,6 +16,11 @@ const stateWith = (
   clocks: [],
   currencies: [],
   roundUrl: null,
+  waysIn: [],
+  keysNeeded: true,
+  keyNames: [],
+  senders: [],
+  turnedAway: [],
   parts: {
     intake: well,
     journal: well,

@@ -15,6 +15,8 @@ export const RESOURCE_ATTRIBUTES = [
   'cloud.region',
   'cloud.availability_zone',
   'telemetry.sdk.language',
+  'telemetry.sdk.name',
+  'telemetry.sdk.version',
   'browser.platform',
   'browser.mobile',
   'browser.language',

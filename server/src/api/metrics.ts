@@ -75,6 +75,11 @@ function addMetrics(
   counter('intake_records', 'Spans, lines of logs, points of metrics and changes that were taken', () => taken.records);
   counter('intake_rejected_records', 'Records that could not be taken', () => taken.rejectedRecords);
   counter(
+    'intake_turned_away_requests',
+    'Requests turned away for a reason that their sender has to mend: no key, not of the protocol, too large',
+    () => taken.turnedAwayRequests,
+  );
+  counter(
     'intake_refused_requests',
     'Requests refused because the database was behind or the disk full',
     () => taken.refusedRequests,

@@ -1,6 +1,8 @@
 import { Router } from 'express';
 import type { Engine } from '../engine/engine';
+import type { Config } from '../config';
 import type { Intake } from '../intake/intake';
+import type { OtlpPorts } from '../intake/otlp-ports';
 import { Health } from '../maintenance/health';
 import type { ServerStateShape } from '../contract/server';
 
@@ -9,12 +11,14 @@ export function serverStateRoutes({
   intake,
   engine,
   health,
-  roundUrl,
+  otlp,
+  config: { publicUrl, roundUrl, demo, ingestKeys },
 }: {
   intake: Intake;
   engine: Engine;
   health: Health;
-  roundUrl: string;
+  otlp: Pick<OtlpPorts, 'ways'>;
+  config: Pick<Config, 'publicUrl' | 'roundUrl' | 'demo' | 'ingestKeys'>;
 }): Router {
   const router = Router();
   router.get('/server-state', (_request, response) => {
@@ -30,6 +34,11 @@ export function serverStateRoutes({
       clocks: intake.clocks.list,
       currencies: intake.currencies.list,
       roundUrl: roundUrl || null,
+      waysIn: [{ protocol: 'OTLP/HTTP', address: publicUrl, trouble: '' }, ...otlp.ways],
+      keysNeeded: !demo,
+      keyNames: [...ingestKeys.values()],
+      senders: intake.senders.list,
+      turnedAway: intake.senders.refusedRequests,
     } satisfies ServerStateShape);
   });
   return router;

@@ -2,7 +2,7 @@ import type { Static } from '@sinclair/typebox';
 import { number as numberInput, object } from 'yup';
 import { Freshness } from './common';
 import { get, ok, path, problem, type Paths } from './paths';
-import { EPOCH_MS, MS, flag, integer, list, number, oneOf, orNull, record, ref, resource, text } from './words';
+import { EPOCH_MS, MS, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
 
 export const RefusedRecords = resource('RefusedRecords', 'Records that the database refused, newest first', {
   total: integer('how many there are', '1', 128),
@@ -88,6 +88,42 @@ export const ServerState = resource('ServerState', 'How this server is, what is 
       sinceMs: number('since when', EPOCH_MS, 1772442840000),
     }),
     'currencies without an exchange rate: their values are left out of money',
+  ),
+  waysIn: list(
+    record({
+      protocol: oneOf(['OTLP/HTTP', 'OTLP/gRPC'], 'protocol of OpenTelemetry'),
+      address: text('address that a client is given', 'http://127.0.0.1:4317'),
+      trouble: text("why it is not open; '' when it is", ''),
+    }),
+    'where telemetry is taken',
+  ),
+  keysNeeded: flag('telemetry is taken with a key alone'),
+  keyNames: texts('names of the ingest keys', ['shop']),
+  senders: list(
+    record({
+      component: text('name of the component (service.name)', 'slots'),
+      sdk: text(
+        "language, name and version of its SDK, as told last; '' where it does not say",
+        'nodejs opentelemetry',
+      ),
+      came: integer('records that came since the start of the server', 'records', 18400),
+      refused: integer('of them refused', 'records', 0),
+      why: text("why the newest of these was refused; '' when none was", ''),
+      sinceMs: number('since when', EPOCH_MS, 1772442840000),
+      lastMs: number('when the newest came', EPOCH_MS, 1772446440000),
+    }),
+    'who sends telemetry, the newest first',
+  ),
+  turnedAway: list(
+    record({
+      way: text('by what way it came', 'POST /v1/traces'),
+      why: text('why, and the way on', 'send your ingest key as "authorization: Bearer …"'),
+      requests: integer('requests turned away so since the start of the server', 'requests', 12),
+      from: text('network address of the newest one', '10.0.4.17'),
+      sinceMs: number('since when', EPOCH_MS, 1772442840000),
+      lastMs: number('when the newest came', EPOCH_MS, 1772446440000),
+    }),
+    'requests with telemetry that were turned away as a whole, the newest first',
   ),
   roundUrl: orNull(
     text('where the page of the demo is that can be made to crash; null without it', 'http://127.0.0.1:4420'),

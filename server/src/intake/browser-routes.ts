@@ -51,10 +51,14 @@ export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits
           new Problem('tooMany', `at most ${REQUESTS_A_MINUTE} requests a minute`, { retryAfterS: 5 }),
         ),
     }),
-    taking(async (request, response) => {
+    taking(intake, async (request, response) => {
       const { component, origin } = checkKey(request, browserKeys);
       // Whether it was taken is for nobody but the page.
-      response.set({ 'access-control-allow-origin': origin, vary: 'origin' });
+      response.set({
+        'access-control-allow-origin': origin,
+        'cross-origin-resource-policy': 'cross-origin',
+        vary: 'origin',
+      });
       return unlessAllRefused(
         await intake.take(
           'browser',

@@ -71,6 +71,7 @@ import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
 import type { OpenAttempts } from './open-attempts';
+import type { Senders } from './senders';
 import type { SourceClocks } from './source-clocks';
 import type { UnknownCurrencies } from './unknown-currencies';
 import type { ReceivedMark } from '../store/attempt-marks';
@@ -157,6 +158,7 @@ export interface DecodeState {
   clocks?: SourceClocks;
   currencies?: UnknownCurrencies;
   openAttempts?: OpenAttempts;
+  senders?: Senders;
 }
 
 /**
@@ -168,7 +170,7 @@ export interface DecodeState {
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
   { entryServices, readLine, limits, exchange }: Reading,
-  { clocks, currencies, openAttempts }: DecodeState = {},
+  { clocks, currencies, openAttempts, senders }: DecodeState = {},
 ): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
@@ -197,8 +199,11 @@ export function decode(
             textOf(span.resource['host.name']) ?? '',
             span.startUs / 1000,
           );
-        if (reason !== undefined) reject(reason);
-        else if (isEntry(span, entryServices)) records.attempts.push(toAttempt(span));
+        senders?.came(span.resource);
+        if (reason !== undefined) {
+          reject(reason);
+          senders?.refused(span.resource, reason);
+        } else if (isEntry(span, entryServices)) records.attempts.push(toAttempt(span));
         else {
           records.spans.push(toInnerSpan(span));
           const request = requestOfSpan(span);
@@ -214,13 +219,17 @@ export function decode(
         reject,
         noteMark,
         readLine,
+        senders,
       });
       break;
     case 'metrics':
       for (const point of json ? readMetricsJson(parseJson(body), limits) : readMetricsProtobuf(body, limits)) {
         const reason = whyPointRejected(point, range, limits.buckets);
-        if (reason !== undefined) reject(reason);
-        else records.points.push(point);
+        senders?.came(point.series.component);
+        if (reason !== undefined) {
+          reject(reason);
+          senders?.refused(point.series.component, reason);
+        } else records.points.push(point);
       }
       break;
     case 'changes':
@@ -263,13 +272,19 @@ function decodeLogs(
     receivedMs,
     range,
     records,
-    reject,
+    reject: refuse,
     noteMark,
     readLine,
-  }: EventReading & { receivedMs: number; readLine: Reading['readLine'] },
+    senders,
+  }: EventReading & { receivedMs: number; readLine: Reading['readLine']; senders: Senders | undefined },
 ): void {
   const repeats = new Map<string, number>();
   for (const record of all) {
+    senders?.came(record.resource);
+    const reject = (reason: string) => {
+      refuse(reason);
+      senders?.refused(record.resource, reason);
+    };
     record.atUs += clockCorrectionUs(record.resource, receivedMs);
     if (isChange(record)) {
       takeOr(reject, records.changes, () => changeOfRecord(record, range));

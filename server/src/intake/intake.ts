@@ -19,6 +19,7 @@ import { changeRow, lineRows, markRows, pointRows } from './other-rows';
 import { callRows, detailRows, errorRows, viewRows } from './page-rows';
 import { countOf, halves, isTransient, keepAside } from './refused';
 import { encodeRows } from './rows';
+import { Senders } from './senders';
 import { SourceClocks } from './source-clocks';
 import { UnknownCurrencies } from './unknown-currencies';
 import type { CommittedBatch } from '../store/committed-batch';
@@ -29,6 +30,8 @@ export interface IntakeFigures {
   records: number;
   rejectedRecords: number;
   refusedRequests: number;
+  /** requests that their sender has to mend: no key, not of the protocol, too large */
+  turnedAwayRequests: number;
   backlogRecords: number;
   batches: number;
   duplicates: number;
@@ -106,6 +109,7 @@ export class Intake {
     records: 0,
     rejectedRecords: 0,
     refusedRequests: 0,
+    turnedAwayRequests: 0,
     backlogRecords: 0,
     batches: 0,
     duplicates: 0,
@@ -136,6 +140,8 @@ export class Intake {
   readonly clocks: SourceClocks;
   /** of values that no bill counts */
   readonly currencies: UnknownCurrencies;
+  /** who sends, and what was refused */
+  readonly senders: Senders;
   /** begun and not ended, as applications told */
   openAttempts = new OpenAttempts();
   /** parts of the journal that could not be read */
@@ -146,6 +152,7 @@ export class Intake {
     this.#now = deps.now ?? Date.now;
     this.clocks = new SourceClocks(this.#now);
     this.currencies = new UnknownCurrencies(this.#now);
+    this.senders = new Senders(this.#now);
     this.#lastCheckpointMs = this.#now();
   }
 
@@ -296,6 +303,20 @@ export class Intake {
       this.figures.records += taken;
     }
     return { ...decoded, taken };
+  }
+
+  /**
+   * A request was turned away before anything of it was taken, for a reason that its sender has to mend: counted, kept
+   * for the screen, and told in the log the first time.
+   */
+  turnedAway(problem: Problem, { way, from }: { way: string; from: string }): void {
+    if (problem.status >= 429) return;
+    this.figures.turnedAwayRequests++;
+    if (this.senders.refusedRequest({ way, why: problem.detail, from }))
+      this.deps.log.warn(
+        { way, from, code: problem.code },
+        `a request with telemetry was turned away: ${problem.detail}`,
+      );
   }
 
   /**

@@ -12,15 +12,26 @@ export function asProblem(error: unknown): unknown {
   return error;
 }
 
+/** By what way a request came, and from whom. */
+export const wayOf = (request: Request): { way: string; from: string } => ({
+  way: `${request.method} ${request.path}`,
+  from: request.ip ?? '',
+});
+
 /** A way in that answers in plain JSON how much it took, and what is wrong as a problem that names the field. */
-export function taking(take: (request: Request, response: Response) => Promise<Taken>): RequestHandler {
+export function taking(
+  intake: Pick<Intake, 'turnedAway'>,
+  take: (request: Request, response: Response) => Promise<Taken>,
+): RequestHandler {
   return async (request, response) => {
     try {
       const { taken, rejected, reasons } = await take(request, response);
       response.json({ taken, rejected, ...(rejected > 0 ? { errorMessage: reasons } : {}) });
     } catch (error) {
       request.resume();
-      throw asProblem(error);
+      const problem = asProblem(error);
+      if (problem instanceof Problem) intake.turnedAway(problem, wayOf(request));
+      throw problem;
     }
   };
 }

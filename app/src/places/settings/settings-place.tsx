@@ -10,6 +10,7 @@ import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { DataInPart } from './data-in/data-in-part';
 import { CalendarForm } from './calendar-form';
 import { FilePart } from './file-part';
 import { InstallationPart } from './installation-part';
@@ -48,6 +49,7 @@ export function SettingsPlace() {
             <InstallationPart settings={data} />
           </>
         )}
+        <DataInPart />
         <ServerPart />
         <RefusedPart />
       </View>
