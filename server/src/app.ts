@@ -32,7 +32,7 @@ import type { OtlpPorts } from './intake/otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
 import type { Search } from './search/search';
-import { readingOf } from './reading-of-settings';
+import type { ChangeSettings } from './settings/change-settings';
 import type { Settings } from './settings/settings';
 import type { Database } from './store/database';
 
@@ -46,6 +46,7 @@ export interface AppDeps {
   pseudonyms: Pseudonyms;
   health: Health;
   otlp: OtlpPorts;
+  changeSettings: ChangeSettings;
   log: Logger;
 }
 
@@ -62,6 +63,7 @@ export function buildApp({
   pseudonyms,
   health,
   otlp,
+  changeSettings,
   log,
 }: AppDeps): Express {
   const app = express();
@@ -128,7 +130,7 @@ export function buildApp({
         // By secret: the names alone are told.
         seesPersons: [...config.personKeys.values()],
       },
-      onChanged: (now) => intake.readBy(readingOf(now)),
+      changeSettings,
     }),
   );
   api.use(handoffRoutes(database, engine, search, { ...config, hasDesk: config.deskUrl !== '' }));

@@ -22,6 +22,8 @@ import { startingHandler } from './maintenance/starting-handler';
 import { diskHealth, watchParts } from './maintenance/watch-parts';
 import { Desk } from './outbound/desk';
 import { Search } from './search/search';
+import { changingSettings } from './settings/change-settings';
+import { keepFoundEntries } from './settings/found-entries';
 import { readSettings } from './settings/settings';
 import { readBook } from './store/settings';
 import { readingOf } from './reading-of-settings';
@@ -41,12 +43,16 @@ export interface RunningServer {
   backups: BackupRota;
   /** beside the main port */
   otlp: OtlpPorts;
+  /** looks now for services that begin attempts; done every few seconds */
+  findEntries: (nowMs?: number) => Promise<void>;
   close: () => Promise<void>;
 }
 
 const TIDY_EVERY_MS = 6 * HOUR_MS;
 /** How often attempts are looked for whose end nobody waits for any longer. */
 const UNENDED_EVERY_MS = 20_000;
+/** How often it is looked whether services begin attempts that are not known to. */
+const ENTRIES_EVERY_MS = 5_000;
 const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
 
@@ -160,12 +166,37 @@ export async function startServer(
 
     const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
+    const changeSettings = changingSettings({
+      database,
+      engine,
+      file: settings,
+      onChanged: (now) => intake.readBy(readingOf(now)),
+    });
+    let told = '';
+    const findEntries = async (nowMs = Date.now()) => {
+      const verdicts = intake.entryFinder.verdicts(nowMs);
+      if (JSON.stringify(verdicts) === told) return;
+      await keepFoundEntries(await readBook(database, settings), verdicts, changeSettings);
+      told = JSON.stringify(verdicts);
+    };
     const otlp = await OtlpPorts.open(intake, { ...config, log });
     undo.unshift(() => otlp.close());
     http.off('request', whileStarting);
     http.on(
       'request',
-      buildApp({ config: reachable, settings, database, intake, engine, search, pseudonyms, health, otlp, log }),
+      buildApp({
+        config: reachable,
+        settings,
+        database,
+        intake,
+        engine,
+        search,
+        pseudonyms,
+        health,
+        otlp,
+        changeSettings,
+        log,
+      }),
     );
     const admin = await AdminSocket.open(config.dataDir, source, log);
     undo.unshift(() => admin.close());
@@ -179,6 +210,9 @@ export async function startServer(
     const unended = setInterval(() => {
       intake.closeUnended().catch((error: unknown) => log.warn({ err: error }, 'what never ended is closed later'));
     }, UNENDED_EVERY_MS);
+    const entries = setInterval(() => {
+      findEntries().catch((error: unknown) => log.warn({ err: error }, 'entry services are looked for later'));
+    }, ENTRIES_EVERY_MS);
     const firstTidy = setTimeout(() => void tidyUp(database, config, log), FIRST_TIDY_MS);
     log.info({ url, dataDir: config.dataDir }, 'Top Lens is ready');
     return {
@@ -191,9 +225,11 @@ export async function startServer(
       recovery,
       backups,
       otlp,
+      findEntries,
       close: async () => {
         clearInterval(tidy);
         clearInterval(unended);
+        clearInterval(entries);
         clearTimeout(firstTidy);
         recovery.stop();
         disk.stop();

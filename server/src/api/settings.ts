@@ -12,11 +12,12 @@ import {
   stepLimitsSchema,
   type Settings,
 } from '../settings/settings';
+import type { ChangeSettings, WantedChange } from '../settings/change-settings';
 import { isSection, SECTION_WORDS, sectionSchema } from '../settings/sections';
 import { ALL_KEY, CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
 import { valueWords } from '../settings/value-words';
 import type { Database } from '../store/database';
-import { insertChange, loadChanges, readBook } from '../store/settings';
+import { loadChanges, readBook } from '../store/settings';
 import { jsonSchemaOf } from '../contract/from-yup';
 import {
   importing,
@@ -32,18 +33,7 @@ import { DAY_MS } from '@toplens/core/time';
 import { whyUnusable } from '../settings/try-change';
 import { readInput } from './query';
 
-/** A change can be in force from so long ago: longer than anything is kept. */
-const LONGEST_AGO_MS = 400 * DAY_MS;
-const LONGEST_AHEAD_MS = 400 * DAY_MS;
 const YEAR_MS = 365 * DAY_MS;
-
-/** @throws Problem 'badInput' */
-function checkFrom(fromMs: number): number {
-  const now = Date.now();
-  if (fromMs < now - LONGEST_AGO_MS || fromMs > now + LONGEST_AHEAD_MS)
-    throw new Problem('badInput', 'fromMs: expected a time within 400 days before or after now', { field: 'fromMs' });
-  return fromMs;
-}
 
 const rate = (name: string) =>
   number()
@@ -83,35 +73,22 @@ export interface SettingsRouteOptions {
   /** what stood in the file at the start */
   file: Settings;
   installation: SettingsShape['installation'];
-  /** settings were changed: whoever reads telemetry is told */
-  onChanged: (settings: Settings) => void;
+  changeSettings: ChangeSettings;
 }
 
 /** All that people decide, changed in place with who and when, tried before, and undone; out and in as one file. */
 export function settingsRoutes(
   database: Database,
   engine: Engine,
-  { file, installation, onChanged }: SettingsRouteOptions,
+  { file, installation, changeSettings }: SettingsRouteOptions,
 ): Router {
   const router = Router();
   const current = async () => {
     const changes = await loadChanges(database);
     return shapeOf(await readBook(database, file), changes, installation);
   };
-  const change = async (one: {
-    who: string;
-    key: string;
-    value: unknown;
-    fromMs?: number | undefined;
-    undoes?: number;
-  }) => {
-    const fromMs = checkFrom(one.fromMs ?? Date.now());
-    // Tried before it is kept: what is kept is used at every start.
-    const why = whyUnusable(file, { ...one, fromMs });
-    if (why !== undefined) throw new Problem('badInput', `value: ${why}`, { field: 'value' });
-    const kept = await insertChange(database, { ...one, fromMs });
-    await engine.ask('settings', kept);
-    onChanged((await readBook(database, file)).at());
+  const change = async (wanted: WantedChange) => {
+    await changeSettings(wanted);
     return current();
   };
   router.get('/settings', async (_request, response) => {

@@ -20,7 +20,14 @@ const release = (id: string) =>
   });
 
 const order = (id: string) =>
-  new CloudEvent<object>({ id, source: '/shop', type: 'order.placed', time: AT, subject: 'order', data: { amount: 12 } });
+  new CloudEvent<object>({
+    id,
+    source: '/shop',
+    type: 'order.placed',
+    time: AT,
+    subject: 'order',
+    data: { amount: 12 },
+  });
 
 async function send(path: string, { headers, body }: Message): Promise<{ status: number; answer: unknown }> {
   const response = await fetch(`${server.url}${path}`, {

@@ -71,6 +71,7 @@ import { spansOfBrowser, recordsOfBrowser } from './browser-body';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
 import type { OpenAttempts } from './open-attempts';
+import type { EntryFinder } from './entry-finder';
 import type { Senders } from './senders';
 import type { SourceClocks } from './source-clocks';
 import type { UnknownCurrencies } from './unknown-currencies';
@@ -159,6 +160,7 @@ export interface DecodeState {
   currencies?: UnknownCurrencies;
   openAttempts?: OpenAttempts;
   senders?: Senders;
+  entryFinder?: EntryFinder;
 }
 
 /**
@@ -170,7 +172,7 @@ export interface DecodeState {
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
   { entryServices, readLine, limits, exchange }: Reading,
-  { clocks, currencies, openAttempts, senders }: DecodeState = {},
+  { clocks, currencies, openAttempts, senders, entryFinder }: DecodeState = {},
 ): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
@@ -200,6 +202,7 @@ export function decode(
             span.startUs / 1000,
           );
         senders?.came(span.resource);
+        entryFinder?.see(span);
         if (reason !== undefined) {
           reject(reason);
           senders?.refused(span.resource, reason);

@@ -1,11 +1,4 @@
-import {
-  Metadata,
-  Server,
-  ServerCredentials,
-  type handleUnaryCall,
-  type ServiceDefinition,
-  type UntypedServiceImplementation,
-} from '@grpc/grpc-js';
+import { Metadata, Server, ServerCredentials, type handleUnaryCall, type ServiceDefinition } from '@grpc/grpc-js';
 import type { Logger } from 'pino';
 import { Problem } from '../errors';
 import type { Intake } from './intake';

@@ -19,6 +19,7 @@ import { changeRow, lineRows, markRows, pointRows } from './other-rows';
 import { callRows, detailRows, errorRows, viewRows } from './page-rows';
 import { countOf, halves, isTransient, keepAside } from './refused';
 import { encodeRows } from './rows';
+import { EntryFinder } from './entry-finder';
 import { Senders } from './senders';
 import { SourceClocks } from './source-clocks';
 import { UnknownCurrencies } from './unknown-currencies';
@@ -142,6 +143,8 @@ export class Intake {
   readonly currencies: UnknownCurrencies;
   /** who sends, and what was refused */
   readonly senders: Senders;
+  /** services that begin attempts although their spans have a parent */
+  readonly entryFinder: EntryFinder;
   /** begun and not ended, as applications told */
   openAttempts = new OpenAttempts();
   /** parts of the journal that could not be read */
@@ -153,6 +156,7 @@ export class Intake {
     this.clocks = new SourceClocks(this.#now);
     this.currencies = new UnknownCurrencies(this.#now);
     this.senders = new Senders(this.#now);
+    this.entryFinder = new EntryFinder(this.#now);
     this.#lastCheckpointMs = this.#now();
   }
 

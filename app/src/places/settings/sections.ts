@@ -162,7 +162,8 @@ const ENTRY_SERVICES = names(
   {
     key: 'entryServices',
     title: 'Where attempts begin',
-    about: 'A server span without a parent begins an attempt. Those of these services do so although they have one.',
+    about:
+      'A server span without a parent begins an attempt. Those of these services do so although they have one: a browser, a phone or a gateway called them. They are found by themselves within a minute; what you say of one holds.',
     unit: 'service',
   },
   { label: 'Service', hint: 'service.name, as it sends it.', of: ({ entryServices }) => entryServices },
