@@ -15,6 +15,7 @@ const CHECKS = {
   'lint of core and server': ['eslint', 'core', 'server', '--max-warnings', '0'],
   types: ['npm', 'run', '-s', 'types'],
   'types of the API': ['npm', 'run', '-s', 'api-types', '--', '--check'],
+  notices: ['npm', 'run', '-s', 'notices', '--', '--check'],
   format: ['prettier', '--check', '.'],
   'dependency rules': ['npm', 'run', '-s', 'rooms'],
 };

@@ -66,6 +66,7 @@ const found = (
     missingAttempts: 0,
     penalties: 0,
     promises: [],
+    unnamedHurt: 0,
     hurtPersons: new Set(),
     lines: [
       { name: 'waiting', quantity: interval(10, 1), rate: 1, importance: 1, harm: interval(10, 1) },

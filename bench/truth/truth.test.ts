@@ -1,4 +1,6 @@
+import { HOUR_MS } from '@toplens/core/time';
 import { planWorld, type WorldPlan } from '../../scenario/src/random-worlds/plan';
+import { firstHourReport, judgeFirstHour } from './first-hour';
 import { journeyReport, scoreJourney, scoreJourneys } from './journeys';
 import { judgeWorld } from './judge-world';
 import { report } from './report';
@@ -39,6 +41,18 @@ test('what several applications share is one trouble, and two such troubles at t
     plan.journeys = plan.journeys.map((journey) => ({ ...journey, perMinute: journey.perMinute * 0.35 }));
   });
   expect({ troubles, one, pairs, apart }).toEqual({ troubles: 2, one: 2, pairs: 1, apart: 1 });
+}, 400_000);
+
+test('a fresh installation is judged live from its first minutes on', () => {
+  // Half the traffic, and no more than its first three hours.
+  const verdict = judgeFirstHour(2014, (plan) => {
+    plan.journeys = plan.journeys.map((journey) => ({ ...journey, perMinute: journey.perMinute / 2 }));
+    plan.toMs = plan.beginMs + 3 * HOUR_MS;
+  });
+  expect(verdict.falseOnes).toEqual([]);
+  expect(verdict.detections.length).toBeGreaterThan(0);
+  for (const minutes of verdict.detections) expect(minutes).toBeLessThanOrEqual(15);
+  expect(firstHourReport([verdict], { first: 2014, last: 2014 })).toContain('| minutes from onset to the list, median');
 }, 400_000);
 
 test('who leaves because of it is told within its range, and harmless trouble fools nobody', () => {

@@ -159,8 +159,10 @@ function serveApp(app: Express, dir: string): void {
   app.use('/assets', express.static(join(dir, 'assets'), immutable));
   app.use(express.static(dir));
   app.get('/{*path}', (request, response) => {
-    // No place of the app is called like a file; what stands below one, as a component, may be.
-    if (/^\/[^/]+\.\w+$/.test(request.path)) throw new Problem('notFound', `there is no file ${request.path}`);
+    // No place of the app is called like a file; what stands below one, as a component, may be: a browser asks for a
+    // page then, and for a file with another word of what it accepts.
+    const isFile = /^\/[^/]+\.\w+$/.test(request.path) || (/\.\w+$/.test(request.path) && !request.accepts('html'));
+    if (isFile) throw new Problem('notFound', `there is no file ${request.path}`);
     response.sendFile(join(dir, 'index.html'));
   });
 }

@@ -11,3 +11,7 @@ export function projectRoot(from = process.cwd()): string {
       throw new Error(`no Top Lens folder at or above ${from}: start the server from its checkout`);
   }
 }
+
+/** Which version of Top Lens this is, by its package.json. */
+export const VERSION = (JSON.parse(readFileSync(join(projectRoot(), 'package.json'), 'utf8')) as { version: string })
+  .version;

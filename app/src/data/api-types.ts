@@ -1794,6 +1794,11 @@ export interface components {
             /** @description people hurt beyond the usual, each counted once */
             people: components["schemas"]["Interval"];
             /**
+             * @description many of its attempts do not say whose they are: each of these counts as a person
+             * @example true
+             */
+            isAbout: boolean;
+            /**
              * @description people hurt who belong to key tiers
              * @example 4
              */
@@ -2361,6 +2366,11 @@ export interface components {
             harm: components["schemas"]["Interval"];
             /** @description people hurt beyond the usual, each counted once */
             people: components["schemas"]["Interval"];
+            /**
+             * @description many of its attempts do not say whose they are: each of these counts as a person
+             * @example true
+             */
+            isAbout: boolean;
             /**
              * @description value lost
              * @example 1840
@@ -8529,6 +8539,11 @@ export interface components {
              * @enum {string}
              */
             status: "ok" | "degraded" | "down";
+            /**
+             * @description version of Top Lens
+             * @example 0.1.0
+             */
+            version: string;
             /** @description how each part of the server is */
             parts: {
                 /** @description what takes telemetry */
@@ -8655,6 +8670,11 @@ export interface components {
              * @enum {string}
              */
             state: "ok" | "degraded" | "down";
+            /**
+             * @description version of Top Lens
+             * @example 0.1.0
+             */
+            version: string;
             /**
              * @description this server's clock
              * @example 1772446440000

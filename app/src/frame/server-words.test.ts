@@ -9,6 +9,7 @@ const stateWith = (
   parts: Partial<Schemas['ServerState']['parts']> = {},
 ): Schemas['ServerState'] => ({
   state: 'ok',
+  version: '0.1.0',
   nowMs: NOW,
   judgedAgainFromMs: null,
   judgedMs: NOW,

@@ -78,6 +78,7 @@ describe('sentences', () => {
       detail: '£1,427 not earned. Two of the five are with nobody yet.',
     });
     expect(windowSentence({ ...window, incidents: 0 }).headline).toBe('Nobody is being hurt.');
+    expect(windowSentence({ ...window, isAbout: true }).headline).toMatch(/^About 917 people are hurt:/);
     expect(windowSentence({ ...window, incidents: 0, isPast: true }).headline).toBe('Nobody was hurt.');
     expect(windowSentence({ ...window, incidents: 0, hasData: false }).headline).toBe('No data has come in yet.');
     expect(windowSentence({ ...window, incidents: 0, learning: { flows: 3, of: 3 } })).toEqual({

@@ -79,12 +79,14 @@ export function hurtSentence(hurt: {
   left: number;
   missing: number;
   signal: Signal;
+  /** many attempts do not say whose they are: people are known roughly */
+  isAbout?: boolean;
 }): string {
   const parts: string[] = [];
   const verb = hurt.signal === 'missing' ? 'could not get in' : hurt.signal === 'slow' ? 'waited' : 'met a failure';
   if (hurt.people >= 0.5)
     parts.push(
-      `${people(hurt.people)} ${verb}${hurt.keyPeople > 0 ? `, ${count(hurt.keyPeople)} of them key customers` : ''}`,
+      `${hurt.isAbout ? 'About ' : ''}${people(hurt.people)} ${verb}${hurt.keyPeople > 0 ? `, ${count(hurt.keyPeople)} of them key customers` : ''}`,
     );
   if (hurt.gaveUp >= 0.5) parts.push(`${attempts(hurt.gaveUp)} failed for good`);
   if (hurt.left >= 0.5) parts.push(`${people(hurt.left)} left because of it`);
@@ -94,6 +96,8 @@ export function hurtSentence(hurt: {
 
 export interface WindowFacts {
   people: number;
+  /** many attempts do not say whose they are: people are known roughly */
+  isAbout?: boolean;
   harmPerHour: number;
   flows: number;
   money: number;
@@ -113,7 +117,8 @@ export function windowSentence(facts: WindowFacts): { headline: string; detail: 
   if (facts.incidents === 0) return calmSentence(facts);
   const isOne = Math.round(facts.people) === 1;
   const verb = facts.isPast ? (isOne ? 'was' : 'were') : isOne ? 'is' : 'are';
-  const headline = `${capital(people(facts.people))} ${verb} hurt: ${counted(facts.harmPerHour, 'harm point')} an hour, in ${inWords(facts.flows)} ${facts.flows === 1 ? 'flow' : 'flows'}.`;
+  const who = facts.isAbout ? `About ${people(facts.people)}` : capital(people(facts.people));
+  const headline = `${who} ${verb} hurt: ${counted(facts.harmPerHour, 'harm point')} an hour, in ${inWords(facts.flows)} ${facts.flows === 1 ? 'flow' : 'flows'}.`;
   const money = facts.money >= 0.5 ? `${formatMoney(facts.money, facts.currency)} not earned. ` : '';
   return {
     headline,

@@ -3,6 +3,7 @@ import type { Engine } from '../engine/engine';
 import type { Intake } from '../intake/intake';
 import type { HealthShape } from '../contract/server';
 import { Health } from '../maintenance/health';
+import { VERSION } from '../project-root';
 
 export interface HealthDeps {
   intake: Intake;
@@ -26,6 +27,7 @@ export function healthRoutes({ intake, engine, health }: HealthDeps): Router {
     if (worst === 'down') response.status(503).setHeader('retry-after', '5');
     const answer: HealthShape = {
       status: worst,
+      version: VERSION,
       parts,
       watermarkMs,
       judgedMs,

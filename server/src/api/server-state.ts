@@ -4,6 +4,7 @@ import type { Config } from '../config';
 import type { Intake } from '../intake/intake';
 import type { OtlpPorts } from '../intake/otlp-ports';
 import { Health } from '../maintenance/health';
+import { VERSION } from '../project-root';
 import type { ServerStateShape } from '../contract/server';
 
 /** How the server's parts are, for the screen; asks no other thread. */
@@ -26,6 +27,7 @@ export function serverStateRoutes({
     const { figures } = engine;
     response.json({
       state: Health.worst(parts),
+      version: VERSION,
       nowMs: Date.now(),
       parts,
       judgedAgainFromMs: figures?.dueFromMs ?? null,

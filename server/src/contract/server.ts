@@ -48,6 +48,7 @@ const parts = record(
 
 export const Health = resource('Health', 'Whether this server takes telemetry and answers questions', {
   status: oneOf(['ok', 'degraded', 'down'], 'of the part that is worst'),
+  version: text('version of Top Lens', '0.1.0'),
   parts,
   watermarkMs: number('up to when data is complete; 0 before the first', EPOCH_MS, 1772446500000),
   judgedMs: number('up to when minutes are judged; 0 before the first', EPOCH_MS, 1772446440000),
@@ -57,6 +58,7 @@ export type HealthShape = Static<typeof Health>;
 
 export const ServerState = resource('ServerState', 'How this server is, what is judged again, whose clock is wrong', {
   state: oneOf(['ok', 'degraded', 'down'], 'state'),
+  version: text('version of Top Lens', '0.1.0'),
   nowMs: number("this server's clock", EPOCH_MS, 1772446440000),
   parts,
   judgedAgainFromMs: orNull(

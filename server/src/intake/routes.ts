@@ -31,6 +31,7 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
     router.post(`/v1/${signal}`, async (request, response) => {
       const encoding = encodingOf(request);
       try {
+        if (encoding === undefined) throw wrongEncoding(request);
         const phone = phoneOf(keyOf(request), options);
         const body = await readBody(request, limits);
         const { rejected, reasons } = await intake.take(signal, encoding, body, phone);
@@ -40,6 +41,8 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
         const problem = asProblem(error);
         if (!(problem instanceof Problem)) throw error;
         intake.turnedAway(problem, wayOf(request));
+        // Of another type it is no client of the protocol: it is answered as people are.
+        if (encoding === undefined) throw problem;
         sendFailure(response, encoding, problem);
       }
     });
@@ -86,18 +89,20 @@ function harSource({ query }: Request): HarSource {
   return { component: text('component'), application: text('application'), version: text('version'), idOf: shortHash };
 }
 
-function encodingOf(request: Request): Encoding {
-  const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase();
-  if (type === 'application/json') return 'json';
-  if (type === 'application/x-protobuf') return 'protobuf';
-  throw new Problem(
-    'wrongType',
-    `content-type: expected application/json or application/x-protobuf, got: ${type || 'none'}`,
-    {
-      field: 'content-type',
-    },
-  );
+const typeOf = (request: Request): string =>
+  (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase() ?? '';
+
+function encodingOf(request: Request): Encoding | undefined {
+  const type = typeOf(request);
+  return type === 'application/json' ? 'json' : type === 'application/x-protobuf' ? 'protobuf' : undefined;
 }
+
+const wrongEncoding = (request: Request): Problem =>
+  new Problem(
+    'wrongType',
+    `content-type: expected application/json or application/x-protobuf, got: ${typeOf(request) || 'none'}`,
+    { field: 'content-type' },
+  );
 
 const keyOf = ({ headers }: Request): string | undefined =>
   keyIn((name) => {

@@ -31,6 +31,10 @@ function LevelRamp({ level }: { level: Incident['level'] }) {
   );
 }
 
+/** Why people are known roughly, and the way on. */
+export const UNNAMED_WORDS =
+  'Many of its attempts do not say whose they are; each of these counts as a person. Send user.id with them, and people are counted once.';
+
 /** The sentence, level, since when, state, and what can be done. */
 export function WhatHappens({
   incident,
@@ -51,6 +55,7 @@ export function WhatHappens({
         {incident.title}
       </Words>
       <Words>{incident.sentence}</Words>
+      {incident.isAbout && <Words kind="muted">{UNNAMED_WORDS}</Words>}
       <View style={styles.state}>
         <LevelRamp level={incident.level} />
         <Words kind="muted">{`${incident.level} · ${incident.priority} · ${time} · ${incident.application}`}</Words>

@@ -18,6 +18,7 @@ const parts = { intake: well, journal: well, database: well, engine: well, searc
 test('each part says how it is, and since when it is not well', () => {
   mockAnswers.state = {
     nowMs: 0,
+    version: '0.1.0',
     parts: { ...parts, backup: { state: 'degraded', sinceMs: 0, words: 'The last backup failed.' } },
     clocks: [],
     currencies: [],

@@ -39,6 +39,7 @@ export function ServerPart() {
           })}
         </View>
       )}
+      {data && <Words kind="muted">{`Top Lens ${data.version}`}</Words>}
       {data?.gatheredNames.map((gathered) => (
         <Words key={gathered.kind} kind="muted">
           {namesWords(gathered)}

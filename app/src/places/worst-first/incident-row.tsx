@@ -29,7 +29,7 @@ export function IncidentRow({ row, ranking, currency, nowMs, isChosen, onSend }:
   const figures = (
     <View style={[styles.numbers, isWide && styles.denseNumbers]}>
       <Figure value={count(row.harmPerHour)} unit="points/h" />
-      <Figure value={count(row.people.estimate)} unit="people" />
+      <Figure value={`${row.isAbout ? 'about ' : ''}${count(row.people.estimate)}`} unit="people" />
       {row.money >= 0.5 && <Figure value={formatMoney(row.money, currency)} unit="" />}
       {isWide ? (
         // The curve stands beside it, in the incident: here is room for the words.

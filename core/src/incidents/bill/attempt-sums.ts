@@ -90,6 +90,7 @@ export interface AttemptSums {
   people: { mean: number; sd: number };
   keyPeople: number;
   hurtPersons: Set<number>;
+  unnamedHurt: number;
 }
 
 /** When each troubled flow was in trouble, within the window. */
@@ -187,6 +188,7 @@ export function sumAttempts(parts: readonly Deviation[], window: Window, context
     people: people.beyondUsual(Math.max(0, ...flows.map((one) => one.edge))),
     keyPeople: people.keyHurt.size,
     hurtPersons: people.hurt,
+    unnamedHurt: people.unnamedHurt,
   };
 }
 
@@ -241,10 +243,11 @@ export function failedOf(s: Sums, edge = 0): { quantity: number; sd: number } {
 class PeopleCount {
   readonly hurt = new Set<number>();
   readonly keyHurt = new Set<number>();
+  /** attempts that went wrong and do not say whose they are: each counts as a person */
+  unnamedHurt = 0;
   readonly #everybody = new Set<number>();
   readonly #stillRight = new Map<number, number>();
   #unknown = 0;
-  #unknownHurt = 0;
   #expected = 0;
 
   add(
@@ -255,7 +258,7 @@ class PeopleCount {
     if (person === 0) {
       this.#unknown++;
       this.#expected += usualWrong;
-      if (isHurt) this.#unknownHurt++;
+      if (isHurt) this.unnamedHurt++;
       return;
     }
     // Chance that this person's attempts so far were all right, and this one is the first that is not.
@@ -272,7 +275,7 @@ class PeopleCount {
   /** Of those whom the usual would have hurt anyway, the trouble hurts its share too: H = N(1 − (1 − f)(1 − E/N)). */
   beyondUsual(edge: number): { mean: number; sd: number } {
     const active = this.#everybody.size + this.#unknown;
-    const hurt = this.hurt.size + this.#unknownHurt;
+    const hurt = this.hurt.size + this.unnamedHurt;
     const spared = active > 0 ? 1 - Math.min(0.99, this.#expected / active) : 1;
     const mean = Math.min(active, Math.max(0, (hurt - this.#expected) / spared));
     return {

@@ -4,7 +4,7 @@ import { normalWith } from '../../fixtures/normal';
 import { normalDeviate, seededRandom } from '../../stats';
 import { FAILED, PROBE } from '../../telemetry';
 import { promised } from '../../fixtures/promise';
-import { harmBill, weightOf, type HarmBill } from '../index';
+import { harmBill, isAbout, weightOf, type HarmBill } from '../index';
 
 const quantity = (bill: ReturnType<typeof harmBill>, name: string) =>
   bill.lines.find((line) => line.name === name)?.quantity.estimate ?? NaN;
@@ -205,4 +205,11 @@ describe('the harm bill', () => {
     expect(quantity(bill, 'money')).toBeCloseTo(40, 1);
     expect(weightOf(bill, 'promises')).toBeCloseTo(40, 1);
   });
+});
+
+test('attempts that do not say whose they are make people known roughly', () => {
+  const bill = { unnamedHurt: 10, people: { estimate: 40, low: 30, high: 50 } };
+  expect(isAbout(bill)).toBe(true);
+  expect(isAbout({ ...bill, unnamedHurt: 4 })).toBe(false);
+  expect(isAbout({ ...bill, unnamedHurt: 0 })).toBe(false);
 });

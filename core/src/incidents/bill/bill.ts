@@ -42,7 +42,18 @@ export interface HarmBill {
   promises: SpentPromise[];
   /** the people who met a late, hung or failed attempt, by number; for exports and unions */
   hurtPersons: Set<number>;
+  /** attempts that went wrong and do not say whose they are; of the people each is one */
+  unnamedHurt: number;
 }
+
+/**
+ * True where so many attempts do not say whose they are that people are known roughly at best: somebody who tried twice
+ * counts as two.
+ */
+export const isAbout = ({ unnamedHurt, people }: Pick<HarmBill, 'unnamedHurt' | 'people'>): boolean =>
+  unnamedHurt > MOST_UNNAMED * people.estimate;
+
+const MOST_UNNAMED = 0.1;
 
 /** What a line counts, in its own unit; 0 where the bill has no such line. */
 export const quantityOf = (bill: Pick<HarmBill, 'lines'>, name: BillLineName): number =>
@@ -103,6 +114,7 @@ export function harmBill(parts: readonly Deviation[], window: Window, context: B
     penalties,
     promises,
     hurtPersons: root.hurtPersons,
+    unnamedHurt: root.unnamedHurt,
   };
 }
 

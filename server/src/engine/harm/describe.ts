@@ -50,7 +50,7 @@ export function describeIncident(
     .filter((one) => isAlone(one) && one.dimension !== 'host')
     .sort((a, b) => a.shareOfAll - b.shareOfAll)[0];
   const attempts = Object.values(bill.outcomes).reduce((sum, n) => sum + n, 0);
-  const normal = normalAt(root.flow, window.fromMs);
+  const normal = normalAt(root.flow, Math.max(window.fromMs, root.onsetMs));
   const facts: IncidentFacts = {
     signal: root.signal,
     flow: flow.name,

@@ -2,6 +2,7 @@ import { DIMENSION_WORDS } from '@toplens/core/telemetry';
 import {
   harmPerHour,
   hurtSentence,
+  isAbout,
   nearTies,
   priorityOf,
   quantityOf,
@@ -78,6 +79,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
       left: quantityOf(bill, 'left'),
       missing: quantityOf(bill, 'left') > 0 ? 0 : bill.missingAttempts,
       signal: root.signal,
+      isAbout: isAbout(bill),
     }),
     application: flow.application,
     signal: root.signal,
@@ -100,6 +102,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     worst: stability?.worst ?? null,
     nearTie: nearTies(ranked).has(incident.id),
     people: bill.people,
+    isAbout: isAbout(bill),
     keyPeople: bill.keyPeople,
     outcomes: bill.outcomes,
     charts: await chartsOf(state, incident, window, question),

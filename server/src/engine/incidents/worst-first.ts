@@ -1,6 +1,7 @@
 import { isWithTeam } from '@toplens/core/handoffs';
 import {
   harmPerHour,
+  isAbout,
   nearTies,
   priorityOf,
   quantityOf,
@@ -72,6 +73,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
   const learning = learningIn(state, window);
   const sentence = windowSentence({
     people: peopleOnce(ranked),
+    isAbout: ranked.some(({ bill }) => isAbout(bill)),
     harmPerHour: rows.reduce((sum, row) => sum + row.harmPerHour, 0),
     flows: new Set(ranked.flatMap(({ incident }) => incident.parts.map((part) => part.flow))).size,
     money: rows.reduce((sum, row) => sum + row.money, 0),
@@ -175,6 +177,7 @@ async function rowOf(
     harmPerHour: perHour,
     harm: bill.harm,
     people: bill.people,
+    isAbout: isAbout(bill),
     money: quantityOf(bill, 'money'),
     keyCustomers: quantityOf(bill, 'keyCustomers'),
     weight: weightOf(bill, ranking),

@@ -16,7 +16,7 @@ export function DataInPart() {
   const { waysIn, senders, turnedAway, nowMs } = data;
   const variables = sdkVariables(data, 'OTLP/gRPC');
   return (
-    <View style={styles.gap}>
+    <View style={styles.parts}>
       <Words kind="section" level={2}>
         Data in
       </Words>
@@ -100,6 +100,7 @@ function Senders({ senders, nowMs }: Pick<ServerState, 'senders' | 'nowMs'>) {
 }
 
 const styles = StyleSheet.create({
+  parts: { gap: SPACE.m },
   gap: { gap: SPACE.xs },
   row: {
     flexDirection: 'row',
