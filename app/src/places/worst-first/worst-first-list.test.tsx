@@ -138,7 +138,7 @@ describe('what is said first', () => {
     mockAnswer.data = list({ rows: [], freshness: { judgedMs: null, watermarkMs: null, silent: [] } });
     rerender(<WorstFirstList />);
     expect(screen.getByTestId('headline').textContent).toBe('No data has come in yet.');
-    expect(screen.getByText(/Send spans to \/v1\/traces/)).toBeTruthy();
+    expect(screen.getByText(/Settings › Data in says where telemetry is taken/)).toBeTruthy();
   });
 
   test('silence is not calm: once data is old the sentence says up to when it holds', () => {
