@@ -1,8 +1,9 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
-import { Slot } from 'expo-router';
+import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { askAhead } from '@/data/ahead';
+import { Broken } from '@/frame/broken';
 import { Frame } from '@/frame/frame';
 import { LookProvider } from '@/look/look';
 import { FONT } from '@/look/tokens';
@@ -26,6 +27,17 @@ export default function Layout() {
           </Frame>
         </LookProvider>
       </QueryClientProvider>
+    </SafeAreaProvider>
+  );
+}
+
+/** What Expo Router shows where a screen throws, or cannot be loaded. */
+export function ErrorBoundary({ error }: ErrorBoundaryProps) {
+  return (
+    <SafeAreaProvider>
+      <LookProvider>
+        <Broken error={error} onLoadAgain={() => window.location.reload()} />
+      </LookProvider>
     </SafeAreaProvider>
   );
 }

@@ -124,12 +124,15 @@ test('silence is never calm: without data, or with old data, the sentence says s
     headline: 'Nobody is being hurt.',
     rows: [],
     remaining: null,
+    learning: null,
     freshness: { watermarkMs: 1, judgedMs: Date.now(), silent: [] },
   };
   expect(headlineOf(data, false)).toBe('Nobody is being hurt.');
   // A filter that leaves nobody tells nothing of anybody.
   expect(headlineOf({ ...data, remaining: { sessions: 0, attempts: 0 } }, false)).toBe('No data for this filter.');
   expect(headlineOf(data, true)).toMatch(/^Up to \d\d:\d\d nobody was being hurt\.$/);
+  const learning = { flows: 2, of: 2, usualFromMs: null };
+  expect(headlineOf({ ...data, learning }, true)).toMatch(/^Up to \d\d:\d\d nothing stood out\.$/);
   expect(headlineOf({ ...data, freshness: { watermarkMs: null, judgedMs: null, silent: [] } }, false)).toBe(
     'No data has come in yet.',
   );

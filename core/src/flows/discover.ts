@@ -17,6 +17,7 @@ import {
   type Span,
 } from '../telemetry';
 
+import { peerOf, storeOf } from './called';
 import { launchFlow, launchOf, screenFlow } from './screens-and-launches';
 
 /**
@@ -111,14 +112,14 @@ export function toAttempt(span: Span): Attempt {
 export function toInnerSpan(span: Span): InnerSpan {
   const { attributes, resource } = span;
   const query = textOf(attributes['db.query.text']) ?? textOf(attributes['db.statement']);
-  const store =
-    textOf(attributes['db.namespace']) ?? (attributes['db.system.name'] && textOf(attributes['server.address']));
+  const service = serviceOf(span);
+  const store = storeOf(attributes, service);
   return {
     traceId: span.traceId,
     spanId: span.spanId,
     parentSpanId: span.parentSpanId,
-    component: store || serviceOf(span),
-    peer: store ? '' : (textOf(attributes['server.address']) ?? ''),
+    component: store || service,
+    peer: store ? '' : peerOf(attributes),
     name: span.name,
     kind: span.kind,
     startUs: span.startUs,

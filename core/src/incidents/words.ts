@@ -148,7 +148,9 @@ function learningWords(learning: WindowFacts['learning'], before = ''): string {
       ? `${capital(inWords(flows))} of ${counted(of, 'flow')}`
       : flows === 1
         ? 'The flow'
-        : `All ${counted(of, 'flow')}`;
+        : of === 2
+          ? 'Both flows'
+          : `All ${counted(of, 'flow')}`;
   return `${before}${who} ${flows === 1 ? 'is judged by its' : 'are judged by their'} first minutes alone.`;
 }
 

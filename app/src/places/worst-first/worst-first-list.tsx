@@ -135,14 +135,17 @@ export function WorstFirstList({ chosenId }: Props) {
 
 /** The sentence; without fresh data it says up to when it holds, and without any it says that. */
 export function headlineOf(
-  data: Pick<WorstFirst, 'headline' | 'rows' | 'freshness' | 'remaining'>,
+  data: Pick<WorstFirst, 'headline' | 'rows' | 'freshness' | 'remaining' | 'learning'>,
   isStale: boolean,
 ): string {
   const { judgedMs } = data.freshness;
   if (judgedMs === null) return 'No data has come in yet.';
   // Who is not there is not unhurt.
   if (data.remaining?.sessions === 0 && data.rows.length === 0) return 'No data for this filter.';
-  if (isStale && data.rows.length === 0) return `Up to ${clock(judgedMs)} nobody was being hurt.`;
+  if (isStale && data.rows.length === 0) {
+    const isKnown = !data.learning || data.learning.flows < data.learning.of;
+    return `Up to ${clock(judgedMs)} ${isKnown ? 'nobody was being hurt' : 'nothing stood out'}.`;
+  }
   return data.headline;
 }
 

@@ -11,9 +11,9 @@ import {
 } from '@toplens/core/incidents';
 import { BUCKET_MS } from '@toplens/core/flows';
 import { isLearned, type Deviation } from '@toplens/core/normal';
-import { addEncodedInPlace, createHistogram, histogramQuantile } from '@toplens/core/stats';
-import { CRASHED, FAILED, type AttemptColumns } from '@toplens/core/telemetry';
-import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
+import { createHistogram, histogramQuantile, recordInPlace } from '@toplens/core/stats';
+import { CRASHED, eachRow, FAILED, type AttemptColumns } from '@toplens/core/telemetry';
+import { floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { EngineState } from '../state/engine-state';
 import { isPastWindow } from '../reading/windows';
 import { sharedWindow } from './bills';
@@ -60,7 +60,7 @@ export function describeIncident(
     isPage: flow.kind === 'page',
     isCrash: isMostlyCrashes(rows, root.flow),
     wholeApplication: isWholeApplication(state, incident),
-    slowness: slowness(state, root.flow, window),
+    slowness: slowness(state, root.flow, rows),
     badShare:
       attempts > 0
         ? (root.signal === 'failing' ? bill.outcomes.failed : attempts - bill.outcomes.onTime) / attempts
@@ -122,19 +122,18 @@ function volumeShare(state: EngineState, incident: StoredIncident, rows: Attempt
   return expected > 0 ? came / expected : 1;
 }
 
-function slowness(state: EngineState, flow: number, window: Window): number {
+/** How much longer than expected the middle attempt of a flow takes that did not fail; 1 where that is not known. */
+function slowness(state: EngineState, flow: number, rows: AttemptColumns): number {
   const durations = createHistogram();
-  let expected = 0;
-  let n = 0;
-  for (let at = floorTo(window.fromMs, BUCKET_MS); at < ceilTo(window.toMs, BUCKET_MS); at += BUCKET_MS) {
-    const bucket = state.history.bucket(flow, at);
-    if (!bucket) continue;
-    addEncodedInPlace(durations, bucket.durations);
-    const usual = state.history.normalAt(flow, at).expectedMs;
-    if (usual === undefined) continue;
-    expected += usual * bucket.attempts;
-    n += bucket.attempts;
-  }
+  let [expected, n] = [0, 0];
+  eachRow(rows, { flows: flow }, (i) => {
+    if ((rows.flags[i] as number) & FAILED) return;
+    recordInPlace(durations, rows.durationMs[i] as number);
+    const usual = state.history.normalAt(flow, rows.startMs[i] as number).expectedMs;
+    if (usual === undefined) return;
+    expected += usual;
+    n++;
+  });
   const median = histogramQuantile(durations, 0.5);
   return median !== undefined && n > 0 ? median / (expected / n) : 1;
 }
