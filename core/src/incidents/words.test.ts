@@ -87,7 +87,7 @@ describe('sentences', () => {
         '3 flows are judged by their first minutes, and by how long people wait and how often services fail in general.',
     });
     expect(windowSentence({ ...window, incidents: 0, learning: { flows: 1, of: 8 } })).toEqual({
-      headline: 'Nobody is being hurt in what is judged.',
+      headline: 'Nobody is being hurt, as far as is known.',
       detail: 'One of 8 flows is judged by its first minutes alone.',
     });
     expect(windowSentence({ ...window, learning: { flows: 2, of: 8 } }).detail).toMatch(

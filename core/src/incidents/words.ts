@@ -136,7 +136,7 @@ function calmSentence({ isPast, hasData, learning }: WindowFacts): { headline: s
     };
   const headline = isPast ? 'Nobody was hurt' : 'Nobody is being hurt';
   return learning
-    ? { headline: `${headline} in what is known well.`, detail: learningWords(learning) }
+    ? { headline: `${headline}, as far as is known.`, detail: learningWords(learning) }
     : { headline: `${headline}.`, detail: '' };
 }
 
