@@ -32,7 +32,7 @@ import type { OtlpPorts } from './intake/otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
 import type { Search } from './search/search';
-import type { ChangeSettings } from './settings/change-settings';
+import type { ChangeSettings } from './api/change-settings';
 import type { Settings } from './settings/settings';
 import type { Database } from './store/database';
 

@@ -12,7 +12,7 @@ import {
   stepLimitsSchema,
   type Settings,
 } from '../settings/settings';
-import type { ChangeSettings, WantedChange } from '../settings/change-settings';
+import type { ChangeSettings, WantedChange } from './change-settings';
 import { isSection, SECTION_WORDS, sectionSchema } from '../settings/sections';
 import { ALL_KEY, CALENDAR_KEY, RATES_KEY, SettingsBook, type SettingChange } from '../settings/settings-book';
 import { valueWords } from '../settings/value-words';

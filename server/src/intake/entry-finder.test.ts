@@ -2,7 +2,7 @@ import type { SettingsShape } from '../contract/settings';
 import { describedAnswer } from '../fixtures/described-answer';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 import { post } from '../fixtures/traffic';
-import { entriesWith, FOUND_BY } from '../settings/found-entries';
+import { entriesWith, FOUND_BY } from '../found-entries';
 import { checkSettings } from '../settings/settings';
 import { SettingsBook } from '../settings/settings-book';
 import { EntryFinder, PARENT_WAIT_MS } from './entry-finder';

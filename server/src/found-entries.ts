@@ -1,5 +1,5 @@
-import type { ChangeSettings } from './change-settings';
-import type { SettingsBook } from './settings-book';
+import type { ChangeSettings } from './api/change-settings';
+import type { SettingsBook } from './settings/settings-book';
 
 /** Under this name services are added that were found to begin attempts. */
 export const FOUND_BY = 'Top Lens, by itself';

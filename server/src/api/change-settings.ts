@@ -3,8 +3,8 @@ import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import { insertChange, readBook } from '../store/settings';
-import type { Settings } from './settings';
-import { whyUnusable } from './try-change';
+import type { Settings } from '../settings/settings';
+import { whyUnusable } from '../settings/try-change';
 
 /** A change can be in force from so long ago: longer than anything is kept. */
 const LONGEST_AGO_MS = 400 * DAY_MS;
