@@ -7,6 +7,7 @@ import { Problem } from '../errors';
 import { wrapBrowserBody } from './browser-body';
 import type { Intake } from './intake';
 import type { IntakeLimits } from './limits';
+import { pageOf } from './page-keys';
 import { readBody } from './read-body';
 import { taking, unlessAllRefused } from './taking';
 
@@ -74,19 +75,12 @@ export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits
 /** @throws Problem 'noKey', 'forbidden' */
 function checkKey(request: Request, keys: ReadonlyMap<string, BrowserKey>): { component: string; origin: string } {
   const { key } = request.query;
-  const known = typeof key === 'string' ? keys.get(key) : undefined;
-  if (!known)
+  const component = pageOf(typeof key === 'string' ? key : undefined, request, keys);
+  if (component === undefined)
     throw new Problem(
       'noKey',
       'send the key of the page as ?key=…; TOPLENS_BROWSER_KEYS lists them with their origins',
       { field: 'key' },
     );
-  const origin = request.headers.origin ?? '';
-  if (!known.origins.includes(origin))
-    throw new Problem(
-      'forbidden',
-      `this key is not for pages of ${origin || 'no origin'}; TOPLENS_BROWSER_KEYS lists its origins`,
-      { field: 'origin' },
-    );
-  return { component: known.component, origin };
+  return { component, origin: request.headers.origin ?? '' };
 }

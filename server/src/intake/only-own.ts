@@ -3,17 +3,21 @@ import { Problem } from '../errors';
 import type { Records } from './decode';
 
 /**
- * A key that stands in an application on people's phones can be read by everybody: it is worth what its application tells
- * of itself, and no more.
+ * A key that stands in an application on people's phones, or in a page, can be read by everybody: it is worth what its
+ * application tells of itself, and no more.
  *
  * @throws Problem 'forbidden' naming what is foreign; then nothing of the request is taken
  */
 export function checkOnlyOwn(records: Records, component: string): void {
   const foreign = foreignIn(records, component);
   if (foreign === undefined) return;
-  throw new Problem('forbidden', `this key is for what ${component} tells of itself on phones; this is ${foreign}`, {
-    field: 'service.name',
-  });
+  throw new Problem(
+    'forbidden',
+    `this key is for what ${component} tells of itself on people's devices; this is ${foreign}`,
+    {
+      field: 'service.name',
+    },
+  );
 }
 
 function foreignIn(records: Records, component: string): string | undefined {

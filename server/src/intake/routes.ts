@@ -1,5 +1,6 @@
 import { harToLogs, type HarSource } from '@toplens/core/formats';
 import { Router, type Request, type Response } from 'express';
+import type { BrowserKey } from '../config';
 import { Problem } from '../errors';
 import type { Encoding } from './journal-record';
 import type { Intake } from './intake';
@@ -8,6 +9,7 @@ import { parseJson } from './decode';
 import { checkCloudEvents, cloudEventsOf } from './cloud-events';
 import { eventsOfCsv } from './events-csv';
 import { encodeExportResponse, encodeStatus, OTLP_SIGNALS, REJECTED, rpcCodeOf } from './otlp-answer';
+import { allowPages, pageOf } from './page-keys';
 import { readBody } from './read-body';
 import { checkKey, keyIn, phoneOf, type SenderKeys } from './sender-key';
 import { shortHash } from '../names/short-hash';
@@ -16,25 +18,28 @@ import { asProblem, taking, unlessAllRefused, wayOf } from './taking';
 export interface IntakeRouteOptions extends SenderKeys {
   limits: IntakeLimits;
   maxBodyBytes: number;
+  browserKeys: ReadonlyMap<string, BrowserKey>;
 }
 
 /**
  * `POST /v1/traces`, `/v1/logs` and `/v1/metrics` as the OTLP/HTTP specification 1.x describes them: protobuf and JSON,
  * plain and gzip; 200 with full or partial success in the encoding of the request; 400 not to be sent again; 429 and
- * 503 with Retry-After. `POST /v1/changes` takes CloudEvents 1.0 in binary, structured and batched mode; `POST
+ * 503 with Retry-After. Pages of the origins of some key may send by it, of their own component alone. `POST /v1/changes` takes CloudEvents 1.0 in binary, structured and batched mode; `POST
  * /v1/business-events` the same, or a CSV file; `POST /v1/har` the page loads of a HAR 1.2 file.
  */
 export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Router {
   const router = Router();
   const limits = { ...options.limits, bytes: options.maxBodyBytes };
-  for (const signal of OTLP_SIGNALS)
+  for (const signal of OTLP_SIGNALS) {
+    router.all(`/v1/${signal}`, allowPages(options.browserKeys));
     router.post(`/v1/${signal}`, async (request, response) => {
       const encoding = encodingOf(request);
       try {
         if (encoding === undefined) throw wrongEncoding(request);
-        const phone = phoneOf(keyOf(request), options);
+        const key = keyOf(request);
+        const only = pageOf(key, request, options.browserKeys) ?? phoneOf(key, options);
         const body = await readBody(request, limits);
-        const { rejected, reasons } = await intake.take(signal, encoding, body, phone);
+        const { rejected, reasons } = await intake.take(signal, encoding, body, only);
         sendSuccess(response, { encoding, name: REJECTED[signal], rejected, reasons });
       } catch (error) {
         request.resume();
@@ -46,6 +51,7 @@ export function intakeRoutes(intake: Intake, options: IntakeRouteOptions): Route
         sendFailure(response, encoding, problem);
       }
     });
+  }
   router.post(
     '/v1/changes',
     taking(intake, async (request) => {
