@@ -34,6 +34,7 @@ export interface GuidedResult {
 
 const READING: Reading = {
   entryServices: new Set(),
+  isIgnored: () => false,
   readLine: () => undefined,
   exchange: { currency: 'EUR', rates: new Map() },
   limits: INTAKE_LIMITS,

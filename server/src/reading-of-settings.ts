@@ -1,3 +1,4 @@
+import { isIgnoredBy } from '@toplens/core/flows';
 import { lineReader } from '@toplens/core/money';
 import type { Settings } from './settings/settings';
 import type { Reading } from './intake/decode';
@@ -5,6 +6,7 @@ import type { Reading } from './intake/decode';
 /** How telemetry is read by the settings as they are now. */
 export const readingOf = (settings: Settings): Omit<Reading, 'limits'> => ({
   entryServices: new Set(settings.entryServices),
+  isIgnored: isIgnoredBy(settings.ignored),
   readLine: lineReader(settings.businessEvents),
   exchange: {
     currency: settings.currency,

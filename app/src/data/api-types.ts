@@ -8267,6 +8267,8 @@ export interface components {
             }[];
             /** @description services whose server spans begin attempts although they have a parent */
             entryServices: string[];
+            /** @description technical names of what is no flow; * stands for any text */
+            ignored: string[];
             /** @description rules: the first that matches names the team */
             ownership: {
                 /**
@@ -8819,6 +8821,11 @@ export interface components {
                  * @example 0
                  */
                 refused: number;
+                /**
+                 * @description of them entries that are no flow, as the settings say
+                 * @example 12
+                 */
+                ignored: number;
                 /**
                  * @description why the newest of these was refused; '' when none was
                  * @example

@@ -18,6 +18,7 @@ import {
 } from '../telemetry';
 
 import { peerOf, storeOf } from './called';
+import { UNKNOWN_ADDRESSES } from './ignored';
 import { launchFlow, launchOf, screenFlow } from './screens-and-launches';
 
 /**
@@ -186,6 +187,8 @@ function technicalName(span: Span): string {
   const path =
     textOf(attributes['http.route']) ??
     pathShape(textOf(attributes['url.path']) ?? textOf(attributes['http.target']) ?? '');
+  const isUnknown = attributes['http.route'] === undefined && statusOf(attributes) === 404;
+  if (method && path && isUnknown && span.kind === SpanKind.SERVER) return `${method} ${UNKNOWN_ADDRESSES}`;
   if (method && path) return `${method} ${path}`;
   return span.name || 'unnamed';
 }

@@ -1,4 +1,5 @@
 export * from './rules';
+export * from './ignored';
 export * from './discover';
 export * from './screens-and-launches';
 export * from './begin-and-end';

@@ -75,6 +75,10 @@ test('what rules would match is said before anything is saved', async () => {
     'shop-web: sends spans',
     'gone: no service of this name was ever seen',
   ]);
+  expect(await tried('ignored', ['GET /sh*', '* /health'])).toEqual([
+    'GET /sh*: 1 flow will get no more: GET /shop',
+    '* /health: matches no flow that is known',
+  ]);
   expect(await tried('journeys', [{ application: 'Shop', name: 'Buy', steps: ['GET /shop', 'POST /pay'] }])).toEqual([
     'Buy: not known: POST /pay',
   ]);

@@ -110,6 +110,7 @@ export const ServerState = resource('ServerState', 'How this server is, what is 
       ),
       came: integer('records that came since the start of the server', 'records', 18400),
       refused: integer('of them refused', 'records', 0),
+      ignored: integer('of them entries that are no flow, as the settings say', 'records', 12),
       why: text("why the newest of these was refused; '' when none was", ''),
       sinceMs: number('since when', EPOCH_MS, 1772442840000),
       lastMs: number('when the newest came', EPOCH_MS, 1772446440000),

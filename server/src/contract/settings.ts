@@ -100,6 +100,7 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
     'rules: the first that matches a flow says what it is called, and how it is judged',
   ),
   entryServices: texts('services whose server spans begin attempts although they have a parent', ['portal-web']),
+  ignored: texts('technical names of what is no flow; * stands for any text', ['* /health']),
   ownership: list(
     record({
       application: optional(text('name of the application; any when left out', 'Courier app')),

@@ -103,6 +103,8 @@ export interface Records {
 /** What the settings say of how telemetry is read. */
 export interface Reading {
   entryServices: EntryServices;
+  /** technical names of what is no flow */
+  isIgnored: (technicalName: string) => boolean;
   /** the business event that a line tells of */
   readLine: (component: string, line: string) => LineMatch | undefined;
   limits: IntakeLimits;
@@ -171,7 +173,7 @@ export interface DecodeState {
  */
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
-  { entryServices, readLine, limits, exchange }: Reading,
+  { entryServices, isIgnored, readLine, limits, exchange }: Reading,
   { clocks, currencies, openAttempts, senders, entryFinder }: DecodeState = {},
 ): Decoded {
   const records = noRecords();
@@ -206,8 +208,11 @@ export function decode(
         if (reason !== undefined) {
           reject(reason);
           senders?.refused(span.resource, reason);
-        } else if (isEntry(span, entryServices)) records.attempts.push(toAttempt(span));
-        else {
+        } else if (isEntry(span, entryServices)) {
+          const attempt = toAttempt(span);
+          if (isIgnored(attempt.flow)) senders?.ignored(span.resource);
+          else records.attempts.push(attempt);
+        } else {
           records.spans.push(toInnerSpan(span));
           const request = requestOfSpan(span);
           if (request) records.requests.push(request);

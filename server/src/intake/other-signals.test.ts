@@ -233,3 +233,49 @@ describe('changes', () => {
     expect((await post('/v1/changes', event(), { 'content-type': 'text/plain' })).status).toBe(415);
   });
 });
+
+describe('what is nobody’s business', () => {
+  const entry = (id: number, path: string, more: { route?: boolean; status?: number } = {}) => {
+    const atNs = BigInt(Date.now() - 1_000) * 1_000_000n;
+    return {
+      traceId: (0xfeed00 + id).toString(16).padStart(32, '0'),
+      spanId: (0xfeed00 + id).toString(16).padStart(16, '0'),
+      name: 'GET',
+      kind: 2,
+      startTimeUnixNano: String(atNs),
+      endTimeUnixNano: String(atNs + 5_000_000n),
+      attributes: [
+        { key: 'http.request.method', value: { stringValue: 'GET' } },
+        { key: more.route === false ? 'url.path' : 'http.route', value: { stringValue: path } },
+        { key: 'http.response.status_code', value: { intValue: String(more.status ?? 200) } },
+      ],
+      status: {},
+    };
+  };
+
+  test('is ignored and counted, and what scanners ask for is one flow', async () => {
+    const resource = { attributes: [{ key: 'service.name', value: { stringValue: 'kiosk' } }] };
+    const spans = [
+      entry(1, '/health'),
+      entry(2, '/assets/app.js', { route: false }),
+      entry(3, '/.env', { route: false, status: 404 }),
+      entry(4, '/wp-login.php', { route: false, status: 404 }),
+      entry(5, '/tickets'),
+    ];
+    const response = await fetch(`${server.url}/v1/traces`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ resourceSpans: [{ resource, scopeSpans: [{ spans }] }] }),
+    });
+    expect([response.status, await response.json()]).toEqual([200, {}]);
+    await server.intake.settled();
+    const flows = await server.database.query<{ value: string }>("SELECT value FROM name WHERE value LIKE '%GET %'");
+    const own = flows.map(({ value }) => value).filter((value) => value.includes('kiosk'));
+    expect(own.map((value) => /GET ([\w/ ]+)/.exec(value)?.[1]).sort()).toEqual(['/tickets', 'unknown addresses']);
+    expect(server.intake.senders.list.find(({ component }) => component === 'kiosk')).toMatchObject({
+      came: 5,
+      ignored: 2,
+      refused: 0,
+    });
+  });
+});

@@ -10,7 +10,9 @@ export interface Sender {
   came: number;
   /** of those that came */
   refused: number;
-  /** why the newest of these was refused; '' when none was */
+  /** of those that came: entries that are no flow by the settings */
+  ignored: number;
+  /** why the newest of the refused was; '' when none was */
   why: string;
   sinceMs: number;
   lastMs: number;
@@ -58,6 +60,12 @@ export class Senders {
     sender.why = why;
   }
 
+  /** One that came is no flow, as the settings say. */
+  ignored(source: Attributes | string): void {
+    const sender = this.#senderOf(source);
+    if (sender) sender.ignored++;
+  }
+
   /** A whole request was refused. @returns true when it is the first of its kind, or an hour after the one before */
   refusedRequest({ way, why, from }: Pick<RefusedRequests, 'way' | 'why' | 'from'>): boolean {
     const key = `${way}\u001f${why}`;
@@ -103,7 +111,7 @@ export class Senders {
     const known = this.#senders.get(component);
     if (known || this.#senders.size >= MOST) return known;
     const nowMs = this.now();
-    const made = { component, sdk: '', came: 0, refused: 0, why: '', sinceMs: nowMs, lastMs: nowMs };
+    const made = { component, sdk: '', came: 0, refused: 0, ignored: 0, why: '', sinceMs: nowMs, lastMs: nowMs };
     this.#senders.set(component, made);
     return made;
   }

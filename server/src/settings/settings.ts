@@ -1,6 +1,6 @@
 import '../input-words';
 import { readFileSync } from 'node:fs';
-import type { FlowRule } from '@toplens/core/flows';
+import { USUALLY_IGNORED, type FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
 import type { OwnershipRule } from '@toplens/core/handoffs';
 import { linePattern, type LineRule } from '@toplens/core/money';
@@ -16,6 +16,8 @@ export interface Settings {
   flows: FlowRule[];
   /** services whose server spans begin attempts although they have a parent */
   entryServices: string[];
+  /** patterns of technical names that are no flows: checks of health, files of pages */
+  ignored: string[];
   ownership: OwnershipRule[];
   teams: string[];
   rates: HarmRates;
@@ -102,6 +104,7 @@ export const settingsSchema = object({
     }).noUnknown(),
   ).default([]),
   entryServices: array(text.required()).default([]),
+  ignored: array(text.required()).default([...USUALLY_IGNORED]),
   ownership: array(
     object({ application: text, flow: text, component: text, team: text.required() }).noUnknown(),
   ).default([]),

@@ -169,6 +169,17 @@ const ENTRY_SERVICES = names(
   { label: 'Service', hint: 'service.name, as it sends it.', of: ({ entryServices }) => entryServices },
 );
 
+const IGNORED = names(
+  {
+    key: 'ignored',
+    title: 'What is ignored',
+    about:
+      'Entries that are nobody’s business and become no flow: checks of health, figures, files of pages. * stands for any text. What a service does not have (404 without a route) is one flow, “unknown addresses”.',
+    unit: 'pattern',
+  },
+  { label: 'Technical name', hint: 'As * /health or GET /internal/*.', of: ({ ignored }) => ignored },
+);
+
 const KEY_TIERS = names(
   {
     key: 'keyTiers',
@@ -275,6 +286,7 @@ export const SECTIONS: readonly Section[] = [
   PROMISES,
   JOURNEYS,
   ENTRY_SERVICES,
+  IGNORED,
   BUSINESS_EVENTS,
   KEY_TIERS,
   EXCHANGE,

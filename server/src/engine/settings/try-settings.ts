@@ -29,6 +29,8 @@ export async function trySettings(
       return tryOwnership(state, settings);
     case 'entryServices':
       return tryEntryServices(state, settings);
+    case 'ignored':
+      return tryIgnored(state, settings);
     case 'journeys':
       return tryJourneys(state, settings);
     case 'businessEvents':
@@ -92,6 +94,16 @@ async function tryEntryServices(state: EngineState, { entryServices }: Settings)
     of: service,
     words: components.includes(service) ? 'sends spans' : 'no service of this name was ever seen',
   }));
+}
+
+/** What is known as a flow and would be none from now on. */
+function tryIgnored({ names }: EngineState, { ignored }: Settings): Line[] {
+  return ignored.map((pattern) => {
+    const own = names.flows.filter((flow) => matchesPattern(pattern, flow.technicalName));
+    const words =
+      own.length === 0 ? 'matches no flow that is known' : `${counted(own.length, 'flow')} will get no more`;
+    return { of: pattern, words: words + named(own.map(({ name }) => name)) };
+  });
 }
 
 function tryJourneys({ names }: EngineState, { journeys }: Settings): Line[] {

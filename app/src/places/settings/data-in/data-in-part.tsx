@@ -84,10 +84,11 @@ function Senders({ senders, nowMs }: Pick<ServerState, 'senders' | 'nowMs'>) {
       </Words>
       {senders.length === 0 && <Words kind="muted">Nothing has come since the start of the server.</Words>}
       <View role="list">
-        {senders.map(({ component, sdk, came, refused, why, lastMs }) => (
+        {senders.map(({ component, sdk, came, refused, ignored, why, lastMs }) => (
           <View role="listitem" key={component} style={[styles.item, { borderBottomColor: palette.hairline }]}>
             <Words kind="strong">{component}</Words>
             <Words>{`${counted(came, 'record')} since the start, last ${clock(lastMs, nowMs)}`}</Words>
+            {ignored > 0 && <Words>{`${count(ignored)} of them ignored, as set under “What is ignored”`}</Words>}
             {refused > 0 && (
               <Words style={{ color: palette.harm[3] }}>{`${count(refused)} of them refused, last: ${why}`}</Words>
             )}
