@@ -1886,6 +1886,59 @@ export interface components {
                  */
                 untilMs: number;
             } | null;
+            /** @description what its failing attempts have in common, the place that most of them share first; empty where none fails, or says where */
+            failures: {
+                /**
+                 * @description name of the component (service.name)
+                 * @example slots
+                 */
+                component: string;
+                /**
+                 * @description what was thrown, or the kind of the error
+                 * @example SurchargeMissing
+                 */
+                type: string;
+                /**
+                 * @description one of its messages
+                 * @example no surcharge for band 4
+                 */
+                message: string;
+                /**
+                 * @description how many different messages there were
+                 * @example 1
+                 */
+                messages: number;
+                /**
+                 * @description class; '' where the stack does not say
+                 * @example Tariff
+                 */
+                className: string;
+                /**
+                 * @description method; '' where the stack does not say
+                 * @example surcharge
+                 */
+                method: string;
+                /**
+                 * @description file; '' where the stack does not say
+                 * @example tariff.ts
+                 */
+                file: string;
+                /**
+                 * @description line; 0 where the stack does not say
+                 * @example 118
+                 */
+                line: number;
+                /**
+                 * @description attempts that failed so
+                 * @example 180
+                 */
+                attempts: number;
+                /**
+                 * @description newest failing attempts that were looked at
+                 * @example 210
+                 */
+                looked: number;
+            }[];
             /** @description incidents that people joined with it */
             joined: {
                 /**

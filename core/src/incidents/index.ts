@@ -20,6 +20,7 @@ export type { ObservedAttempt } from './origin/origin-profiles';
 export { changeWords, originReasons } from './origin/origin-words';
 export * from './origin/outage-origin';
 export * from './words';
+export * from './failure-words';
 export * from './finding/judge';
 export { SLICE_PAST_MS } from './finding/find-in-slices';
 export * from './rows/row-outcome';

@@ -453,6 +453,21 @@ export const Incident = resource('Incident', 'One incident within a window', {
       'why it was set aside; null when it was not',
     ),
   ),
+  failures: list(
+    record({
+      component: text('name of the component (service.name)', 'slots'),
+      type: text('what was thrown, or the kind of the error', 'SurchargeMissing'),
+      message: text('one of its messages', 'no surcharge for band 4'),
+      messages: integer('how many different messages there were', '1', 1),
+      className: text("class; '' where the stack does not say", 'Tariff'),
+      method: text("method; '' where the stack does not say", 'surcharge'),
+      file: text("file; '' where the stack does not say", 'tariff.ts'),
+      line: integer('line; 0 where the stack does not say', '1', 118),
+      attempts: integer('attempts that failed so', 'attempts', 180),
+      looked: integer('newest failing attempts that were looked at', 'attempts', 210),
+    }),
+    'what its failing attempts have in common, the place that most of them share first; empty where none fails, or says where',
+  ),
   joined: list(titled, 'incidents that people joined with it'),
   nearby: list(titled, 'incidents of about the same time, which might be one with it'),
   decisions: list(

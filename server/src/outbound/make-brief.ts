@@ -1,6 +1,6 @@
 import { briefMarkdown, reproduceWords, type Brief } from '@toplens/core/handoffs';
 import { FIGURE_KINDS } from '@toplens/core/hosts';
-import { spentWords, type BillLineName } from '@toplens/core/incidents';
+import { failureWords, spentWords, type BillLineName } from '@toplens/core/incidents';
 import { crashLines } from '@toplens/core/phones';
 import { repairWords, stepWords } from '@toplens/core/journeys';
 import { DIMENSION_WORDS } from '@toplens/core/telemetry';
@@ -41,7 +41,7 @@ export interface CrashesAround {
 const MOST_LINES = 3;
 const LONGEST_PATTERN = 160;
 
-function aroundWords({ hosts, logs }: Around): string[] {
+function aroundWords({ hosts, logs }: Around, failures: IncidentShape['failures']): string[] {
   const odd = hosts?.lines.filter(({ isLeftOver }) => isLeftOver) ?? [];
   const ruledOut =
     hosts?.lines.filter(({ isLeftOver }) => !isLeftOver).map(({ figure }) => FIGURE_KINDS[figure].words) ?? [];
@@ -51,6 +51,7 @@ function aroundWords({ hosts, logs }: Around): string[] {
     ...(logs?.surging.filter(({ isNew }) => !isNew) ?? []),
   ];
   return [
+    ...failures.slice(0, MOST_LINES).map(failedWords),
     ...odd.slice(0, MOST_LINES).map(({ words }) => words),
     ...(hosts?.restarts
       .slice(0, MOST_LINES)
@@ -61,9 +62,15 @@ function aroundWords({ hosts, logs }: Around): string[] {
   ];
 }
 
+/** What was thrown and where, with one of its messages. */
+const failedWords = (failure: IncidentShape['failures'][number]): string =>
+  failureWords(failure) + (failure.message === '' ? '' : `: “${cut(failure.message)}”`);
+
+const cut = (text: string): string => (text.length > LONGEST_PATTERN ? `${text.slice(0, LONGEST_PATTERN)} …` : text);
+
 function patternWords({ severity, now, isNew, usualRate, components, text }: LogPatternShape): string {
   const often = isNew ? `${now} lines, never before` : `${now} lines, usually ${usualRate.toFixed(1)} a minute`;
-  return `log of ${components.join(', ')}, ${severity || 'no severity'}, ${often}: ${text.length > LONGEST_PATTERN ? `${text.slice(0, LONGEST_PATTERN)} …` : text}`;
+  return `log of ${components.join(', ')}, ${severity || 'no severity'}, ${often}: ${cut(text)}`;
 }
 
 /** The brief of an incident as it will be sent: one object for machines, one page for people. */
@@ -109,7 +116,7 @@ export function makeBrief(
     crashes: around.crashes
       ? crashLines(around.crashes.group, around.crashes.example ?? undefined, around.crashes.newest)
       : [],
-    around: aroundWords(around),
+    around: aroundWords(around, incident.failures),
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),
       durationMs: sample.durationMs,

@@ -14,6 +14,7 @@ import { Decided } from './decided';
 import { CrashesPart } from './crashes-part';
 import { DecideSheet, type DecideOn } from './decide-sheet';
 import { Evidence } from './evidence';
+import { FailuresPart } from './failures-part';
 import { HandoffPart } from './handoff-part';
 import { HostsPart } from './hosts-part';
 import { HurtPart } from './hurt-part';
@@ -77,6 +78,7 @@ export function IncidentPage({ id }: { id: number }) {
                   <AgainstNormal incident={incident} />
                   <IncidentField incident={incident} />
                   <Evidence incident={incident} />
+                  <FailuresPart incident={incident} />
                   <CrashesPart incident={incident} />
                   <LikelyOrigin incident={incident} />
                   <HostsPart incident={incident} />
@@ -92,6 +94,7 @@ export function IncidentPage({ id }: { id: number }) {
                 <MoneyPart incident={incident} />
                 <PromisesPart incident={incident} />
                 <HurtPart incident={incident} />
+                <FailuresPart incident={incident} />
                 <CrashesPart incident={incident} />
                 <LikelyOrigin incident={incident} />
                 <Evidence incident={incident} />

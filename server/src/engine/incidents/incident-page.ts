@@ -15,6 +15,7 @@ import {
   type StoredIncident,
 } from '@toplens/core/incidents';
 import { GOES_ON_WITHIN_MS } from '@toplens/core/journeys';
+import { failuresIn } from './failures';
 import { originShape, outageShape } from './origin-shape';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { MostHitShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
@@ -130,6 +131,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     teams: state.settings.at().teams,
     remaining: await remainingIn(state, shared, { ...focus, flow: root.flow }),
     setAside: incident.setAside,
+    failures: await failuresIn(state, incident, shared, focus),
     joined: await Promise.all(joined.map(async (one) => ({ id: one.id, title: await titleOf(one) }))),
     nearby: await Promise.all(
       state.register
