@@ -72,13 +72,17 @@ function calmest(values: readonly number[]): number | undefined {
 function blocksOf(history: BucketHistory, starts: readonly number[]): Block[] {
   const blocks: Block[] = [];
   let open: Pick<Block, 'starts' | 'buckets'> = { starts: [], buckets: [] };
+  let attempts = 0;
   for (const start of starts) {
     const bucket = history(start);
     open.starts.push(start);
-    if (bucket) open.buckets.push(bucket);
-    if (sum(open.buckets.map(({ attempts }) => attempts)) < FEWEST_IN_BLOCK) continue;
+    // Nights and weeks without anybody are long.
+    if (bucket && bucket.attempts > 0) open.buckets.push(bucket);
+    attempts += bucket?.attempts ?? 0;
+    if (attempts < FEWEST_IN_BLOCK) continue;
     blocks.push(blockOf(open));
     open = { starts: [], buckets: [] };
+    attempts = 0;
   }
   const last = blocks.at(-1);
   if (open.starts.length === 0) return blocks;

@@ -139,3 +139,22 @@ describe('the calm part of a first day', () => {
     expect(calmPart(flow(both), starts)).toEqual(starts.slice(6));
   });
 });
+
+test('a month of nothing behind one attempt is learned from in no time', () => {
+  const firstMs = SLOT - 33 * 24 * HOUR_MS;
+  const { history } = {
+    history: flow(
+      Array.from({ length: 36 }, (_, at) => ({ at, attempts: 60 })),
+      SLOT - 3 * HOUR_MS,
+    ),
+  };
+  const nothing = { attempts: 0, failed: 0, durations: new Uint8Array(0), medianMs: NaN, valueMinor: 0 };
+  const sparse = (startMs: number) => history(startMs) ?? nothing;
+  const begun = performance.now();
+  for (let i = 0; i < 20; i++)
+    expect(learnNormal(sparse, { firstMs, slotMs: SLOT, ownersLimitMs: undefined, kinds: dayKinds() }).basis).toBe(
+      'history',
+    );
+  // A tenth of a second each would be a minute for the half hours of a month; the square of the month was seconds each.
+  expect(performance.now() - begun).toBeLessThan(2_000);
+});

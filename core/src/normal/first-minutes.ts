@@ -1,6 +1,6 @@
 import { BUCKET_MS, hangLimitMs } from '../flows';
 import { mean, median, sum } from '../stats';
-import { floorTo } from '../time';
+import { DAY_MS, floorTo } from '../time';
 import type { BucketHistory, UsualBucket } from './bucket-history';
 import { calmPart } from './calm-part';
 import type { FlowNormal, Limits } from './flow-normal';
@@ -31,6 +31,8 @@ export const FEWEST_OWN = 30;
 const DRIFT = 0.1;
 /** An outage is told where traffic was seen for so many whole five minutes before it. */
 const FEWEST_BEFORE = 2;
+/** Where so little comes that a day does not make it known, the newest day tells as much as all. */
+const LONGEST_MEMORY_MS = DAY_MS;
 const VOLUME_MEMORY = 2 * BUCKETS_PER_SLOT;
 /** How far the next five minutes are from those just before, and how unevenly people come, while neither is known. */
 const VOLUME_SPREAD = 0.15;
@@ -54,7 +56,8 @@ export function learnFirstMinutes(
   { firstMs, slotMs, ownersLimitMs, siteLimitsMs, isWaitedFor }: FirstMinutesSources,
 ): FlowNormal {
   const known: number[] = [];
-  for (let start = floorTo(firstMs, BUCKET_MS); start < slotMs + SLOT_MS; start += BUCKET_MS)
+  const earliest = Math.max(floorTo(firstMs, BUCKET_MS), slotMs - LONGEST_MEMORY_MS);
+  for (let start = earliest; start < slotMs + SLOT_MS; start += BUCKET_MS)
     if (history(start) !== undefined) known.push(start);
   const bucketsAt = (starts: readonly number[]) => starts.map(history).filter((bucket) => bucket !== undefined);
   const attempts = attemptsIn(bucketsAt(known));
