@@ -7,6 +7,7 @@ import { planFirstHour, type FirstHourPlan } from '../../scenario/src/random-wor
 import { WorldPlayer } from '../../scenario/src/random-worlds/play';
 import { trueHarm, type TroubleTruth } from '../../scenario/src/random-worlds/truth';
 import { WorldJudge, type Found } from './judge-world';
+import { goalRow } from './report';
 import { describe, FEWEST_HURT, matches } from './score';
 
 /** Seeds by which the first rungs were set, and seeds that were looked at for the report alone. */
@@ -139,8 +140,6 @@ export function firstHourReport(verdicts: readonly FirstHourVerdict[], seeds: { 
   const missed = verdicts.flatMap((one) => one.missed);
   const asked = verdicts.flatMap(({ firstIsFirst }) => (firstIsFirst === undefined ? [] : [firstIsFirst]));
   const sum = (of: (one: FirstHourVerdict) => number) => verdicts.reduce((total, one) => total + of(one), 0);
-  const row = (what: string, measured: string, goal: string, isMet: boolean) =>
-    `| ${what} | ${measured} | ${goal} | ${isMet ? 'met' : '**missed**'} |`;
   const recall = found.length / detections.length;
   const falseEach = falseOnes.length / verdicts.length;
   const medianMin = median(found) ?? NaN;
@@ -153,16 +152,16 @@ export function firstHourReport(verdicts: readonly FirstHourVerdict[], seeds: { 
     '',
     '| what | measured | goal | |',
     '|---|---:|---:|---|',
-    row(
+    goalRow(
       `recall of ${detections.length} troubles that hurt at least ${FEWEST_HURT} people`,
       percent(recall),
       '≥ 90 %',
       recall >= 0.9,
     ),
-    row('false incidents, by installation and first day', falseEach.toFixed(2), '≤ 1', falseEach <= 1),
-    row('minutes from onset to the list, median', medianMin.toFixed(1), '≤ 5', medianMin <= 5),
-    row('first is truly first', percent(first), '≥ 85 %', first >= 0.85),
-    row('minutes called calm, of those in which a trouble had gone on for five', percent(calm), '0 %', calm === 0),
+    goalRow('false incidents, by installation and first day', falseEach.toFixed(2), '≤ 1', falseEach <= 1),
+    goalRow('minutes from onset to the list, median', medianMin.toFixed(1), '≤ 5', medianMin <= 5),
+    goalRow('first is truly first', percent(first), '≥ 85 %', first >= 0.85),
+    goalRow('minutes called calm, of those in which a trouble had gone on for five', percent(calm), '0 %', calm === 0),
     ...(missed.length > 0 ? ['', 'Not found:', '', ...missed.map((text) => `- ${text}`)] : []),
     ...(falseOnes.length > 0 ? ['', 'False incidents:', '', ...falseOnes.map((text) => `- ${text}`)] : []),
   ].join('\n');

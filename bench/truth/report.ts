@@ -24,13 +24,15 @@ const EARLIER = [
   '| 1101 to 1220, before one cause joined flows of several applications | 100 % | 0.07 | 2.5 | 0.957 | 93, 96, 97 % | 97 % |',
 ];
 
+/** A line of a table: what was measured, against its goal. */
+export const goalRow = (what: string, measured: string, goal: string, isMet: boolean): string =>
+  `| ${what} | ${measured} | ${goal} | ${isMet ? 'met' : '**missed**'} |`;
+
 export function report(
   score: Score,
   worlds: readonly JudgedWorld[],
   run: { first: number; last: number; minutes: number },
 ): string {
-  const row = (what: string, value: string, goal: string, met: boolean) =>
-    `| ${what} | ${value} | ${goal} | ${met ? 'met' : '**missed**'} |`;
   const within = (share: number) => share >= 0.9 && share <= 0.98;
   const shapes = [...new Set(worlds.map(({ plan }) => plan.shape))].sort();
   const list = (title: string, lines: readonly string[]) =>
@@ -42,55 +44,60 @@ export function report(
     '',
     '| what | measured | goal | |',
     '|---|---:|---:|---|',
-    row('recall of troubles that hurt at least 20 people', percent(score.recall), '≥ 95 %', score.recall >= 0.95),
-    row('precision of incidents', percent(score.precision), '', true),
-    row('false incidents a day and 100 flows', score.falsePerDay.toFixed(2), '≤ 0.2', score.falsePerDay <= 0.2),
-    row(
+    goalRow('recall of troubles that hurt at least 20 people', percent(score.recall), '≥ 95 %', score.recall >= 0.95),
+    goalRow('precision of incidents', percent(score.precision), '', true),
+    goalRow('false incidents a day and 100 flows', score.falsePerDay.toFixed(2), '≤ 0.2', score.falsePerDay <= 0.2),
+    goalRow(
       'minutes from true onset to incident, median',
       score.detectionMedianMin.toFixed(1),
       '≤ 3',
       score.detectionMedianMin <= 3,
     ),
-    row(
+    goalRow(
       'the same, of troubles that hurt at least one person a minute',
       score.detectionOfBusyMin.toFixed(1),
       '≤ 3',
       score.detectionOfBusyMin <= 3,
     ),
-    row('error of the estimated onset, median minutes', score.onsetErrorMedianMin.toFixed(1), '', true),
-    row(
+    goalRow('error of the estimated onset, median minutes', score.onsetErrorMedianMin.toFixed(1), '', true),
+    goalRow(
       'agreement of the rank with the true harm, Kendall’s τ-b, mean over worlds',
       score.tauB.toFixed(3),
       '≥ 0.9',
       score.tauB >= 0.9,
     ),
-    row('true people within the 95 % range', percent(score.coverage.people), '90–98 %', within(score.coverage.people)),
-    row(
+    goalRow(
+      'true people within the 95 % range',
+      percent(score.coverage.people),
+      '90–98 %',
+      within(score.coverage.people),
+    ),
+    goalRow(
       'true minutes waited within the 95 % range',
       percent(score.coverage.minutes),
       '90–98 %',
       within(score.coverage.minutes),
     ),
-    row('true money within the 95 % range', percent(score.coverage.money), '90–98 %', within(score.coverage.money)),
-    row(
+    goalRow('true money within the 95 % range', percent(score.coverage.money), '90–98 %', within(score.coverage.money)),
+    goalRow(
       'first is truly first, where the worst trouble hurt at least 20 people',
       percent(score.firstIsFirst),
       '≥ 95 %',
       score.firstIsFirst >= 0.95,
     ),
-    row(
+    goalRow(
       'the same where the worst is a tenth ahead of the next: nearer ones chance may turn round',
       percent(score.firstIsFirstOfClear),
       '',
       true,
     ),
-    row(
+    goalRow(
       'first is truly first in all worlds, also where the worst hurt fewer',
       percent(score.firstIsFirstOfAny),
       '',
       true,
     ),
-    row('troubles seen as two or more incidents', String(score.splits), '', true),
+    goalRow('troubles seen as two or more incidents', String(score.splits), '', true),
     '',
     'Reports before this one:',
     '',

@@ -28,7 +28,7 @@ import type { Engine } from './engine/engine';
 import { Problem } from './errors';
 import { browserRoutes } from './intake/browser-routes';
 import type { Intake } from './intake/intake';
-import type { OtlpPorts } from './intake/otlp-ports';
+import type { OtlpPorts } from './otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
 import type { Search } from './search/search';

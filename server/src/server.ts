@@ -1,16 +1,16 @@
 import { existsSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { pino, type Logger } from 'pino';
 import { Pseudonyms } from './access/pseudonyms';
 import { buildApp } from './app';
 import { type Config } from './config';
+import { closeHttp, httpServer, listen } from './http-server';
+import { OtlpPorts } from './otlp-ports';
 import { projectRoot } from './project-root';
 import { Engine } from './engine/engine';
 import { Intake } from './intake/intake';
-import { OtlpPorts } from './intake/otlp-ports';
 import { Journal, START, type JournalMark } from './intake/journal';
 import { AdminSocket } from './maintenance/admin-socket';
 import { BackupRota } from './maintenance/backup-rota';
@@ -68,16 +68,10 @@ export async function startServer(
   const undo: (() => unknown)[] = [];
   try {
     const health = new Health();
-    const http = createServer({
-      connectionsCheckingInterval: 5_000,
-      headersTimeout: 20_000,
-      requestTimeout: 60_000,
-      keepAliveTimeout: 65_000,
-    });
-    http.maxConnections = config.maxConnections;
+    const http = httpServer(config.maxConnections);
     const whileStarting = startingHandler(health);
     http.on('request', whileStarting);
-    await listen(http, config);
+    const port = await openMain(http, config);
     undo.unshift(() => (http.close(), http.closeAllConnections()));
     const owner = await takeFolder(config.dataDir, health, log);
     undo.push(() => owner.release());
@@ -164,7 +158,7 @@ export async function startServer(
     }));
     watchParts(health, { intake, engine, search, disk, recovery, backups, config });
 
-    const url = `http://${config.host}:${(http.address() as AddressInfo).port}`;
+    const url = `http://${config.host}:${port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
     const changeSettings = changingSettings({
       database,
@@ -273,25 +267,11 @@ async function appliedMark(database: Database, journalDir: string): Promise<Jour
   return (await loadApplied(database)) ?? Journal.oldMark(journalDir) ?? START;
 }
 
-function listen(http: Server, { host, port }: Config): Promise<void> {
-  return new Promise((resolve, reject) => {
-    http.once('error', (error: NodeJS.ErrnoException) =>
-      reject(
-        error.code === 'EADDRINUSE' ? new Error(`port ${port} is taken: choose another with TOPLENS_PORT`) : error,
-      ),
-    );
-    http.listen(port, host, resolve);
+/** @returns the port that is open */
+const openMain = (http: Server, { host, port }: Config): Promise<number> =>
+  listen(http, { host, port }).catch((error: NodeJS.ErrnoException) => {
+    throw error.code === 'EADDRINUSE' ? new Error(`port ${port} is taken: choose another with TOPLENS_PORT`) : error;
   });
-}
-
-/** What is under way may end; what takes longer is cut. */
-async function closeHttp(http: Server): Promise<void> {
-  const closed = new Promise((resolve) => http.close(resolve));
-  http.closeIdleConnections();
-  const cut = setTimeout(() => http.closeAllConnections(), GRACE_MS);
-  await closed;
-  clearTimeout(cut);
-}
 
 async function tidyUp(database: Database, config: Config, log: Logger): Promise<void> {
   const now = Date.now();

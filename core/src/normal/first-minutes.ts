@@ -3,7 +3,7 @@ import { mean, median, sum } from '../stats';
 import { DAY_MS, floorTo } from '../time';
 import type { BucketHistory, UsualBucket } from './bucket-history';
 import { calmPart } from './calm-part';
-import type { FlowNormal, Limits } from './flow-normal';
+import { judgingLimit, type FlowNormal, type Limits } from './flow-normal';
 import { BUCKETS_PER_SLOT, SLOT_MS } from './learning-days';
 import { countAbove, excessOf, pool, robustLogDuration, shareAbove } from './log-durations';
 import { normalRange, STRAINED_SPREADS } from './range';
@@ -15,18 +15,21 @@ import { normalRange, STRAINED_SPREADS } from './range';
 export const ATTENTION_MS = 10_000;
 export const AT_ONCE_MS = 100;
 
+/** Nobody who waits is late before this; what nobody waits for has no such floor. */
+export const leastLimitMs = (isWaitedFor: boolean): number => (isWaitedFor ? AT_ONCE_MS : 0);
+
 /**
  * What is taken for usual before a flow has shown its own: one attempt in a hundred fails or is late, give or take one.
  * It weighs as much as a hundred attempts. Our own choice, no source; told in docs/architecture.md.
  */
-export const PRIOR_SHARE = 0.01;
-export const PRIOR_SPREAD = 0.01;
+const PRIOR_SHARE = 0.01;
+const PRIOR_SPREAD = 0.01;
 const PRIOR_ATTEMPTS = 100;
 /** What fails or overruns its owner's limit more often than this from the first minute on is trouble, not usual. */
 export const MOST_USUAL = 0.1;
 
 /** Of fewer attempts a flow's own durations tell nothing. */
-export const FEWEST_OWN = 30;
+const FEWEST_OWN = 30;
 /** How much the middle of one block of minutes lies off that of the next (spread of the logarithm). */
 const DRIFT = 0.1;
 /** An outage is told where traffic was seen for so many whole five minutes before it. */
@@ -63,19 +66,19 @@ export function learnFirstMinutes(
   const attempts = attemptsIn(bucketsAt(known));
   const buckets = bucketsAt(calmPart(history, known));
   const counts = pool(buckets);
-  const ended = sum([...counts]);
+  const ended = sum(counts);
   const isOwn = ended >= FEWEST_OWN;
   const log = robustLogDuration(counts);
   const doubt = Math.hypot(Math.sqrt(Math.PI / 2 / ended) * (log?.spread ?? 0), DRIFT);
   const learnedLimitMs =
     isOwn && log
-      ? Math.max(
-          Math.exp(log.centre + STRAINED_SPREADS * Math.hypot(log.spread, 2 * doubt)),
-          isWaitedFor ? AT_ONCE_MS : 0,
-        )
+      ? Math.max(Math.exp(log.centre + STRAINED_SPREADS * Math.hypot(log.spread, 2 * doubt)), leastLimitMs(isWaitedFor))
       : undefined;
-  const publishedMs = isWaitedFor ? ATTENTION_MS : undefined;
-  const limitMs = ownersLimitMs ?? learnedLimitMs ?? publishedMs;
+  const { limitMs, limitBy } = judgingLimit({
+    owner: ownersLimitMs,
+    learned: learnedLimitMs,
+    published: isWaitedFor ? ATTENTION_MS : undefined,
+  });
   const failed = sum(buckets.map((bucket) => bucket.failed));
   const failing = withPrior(failed, attemptsIn(buckets));
   const lateBy = (limit: number | undefined) =>
@@ -90,27 +93,11 @@ export function learnFirstMinutes(
   });
   const wait = excessOf(counts, log && Math.exp(log.centre));
   return {
-    basis:
-      attempts === 0
-        ? ownersLimitMs === undefined
-          ? 'none'
-          : 'ownersLimit'
-        : isOwn
-          ? 'firstMinutes'
-          : ownersLimitMs === undefined
-            ? 'published'
-            : 'ownersLimit',
+    basis: isOwn ? 'firstMinutes' : ownersLimitMs !== undefined ? 'ownersLimit' : attempts > 0 ? 'published' : 'none',
     samples: attempts,
     days: 0,
     limitMs,
-    limitBy:
-      ownersLimitMs !== undefined
-        ? 'owner'
-        : learnedLimitMs !== undefined
-          ? 'learned'
-          : publishedMs !== undefined
-            ? 'published'
-            : 'none',
+    limitBy,
     sites: new Map([...siteLimitsMs].map(([site, siteMs]) => [site, limitsBy(siteMs)])),
     learnedLimitMs,
     expectedMs: log && Math.exp(log.centre),

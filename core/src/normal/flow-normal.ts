@@ -17,6 +17,20 @@ export interface Limits {
 export const LIMIT_SETTERS = ['owner', 'learned', 'published', 'none'] as const;
 export type LimitBy = (typeof LIMIT_SETTERS)[number];
 
+/** The limit that judges and who set it: the owner's, else the learned one, else what is published. */
+export function judgingLimit(limits: {
+  owner: number | undefined;
+  learned: number | undefined;
+  published?: number | undefined;
+}): {
+  limitMs: number | undefined;
+  limitBy: LimitBy;
+} {
+  for (const limitBy of ['owner', 'learned', 'published'] as const)
+    if (limits[limitBy] !== undefined) return { limitMs: limits[limitBy], limitBy };
+  return { limitMs: undefined, limitBy: 'none' };
+}
+
 /** What is usual for a flow in one half hour. */
 export interface FlowNormal extends Limits {
   basis: Basis;

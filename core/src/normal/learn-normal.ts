@@ -2,8 +2,8 @@ import { hangLimitMs, BUCKET_MS } from '../flows';
 import { BUCKETS, forEachBucket, bucketMiddleMs, robustCentre } from '../stats';
 import { type DayKinds, DAY_MS } from '../time';
 import type { BucketHistory, DayTotal } from './bucket-history';
-import { AT_ONCE_MS, learnFirstMinutes, MOST_USUAL } from './first-minutes';
-import type { FlowNormal, Limits } from './flow-normal';
+import { learnFirstMinutes, leastLimitMs, MOST_USUAL } from './first-minutes';
+import { judgingLimit, type FlowNormal, type Limits } from './flow-normal';
 import { chooseDays, type LearningDay, BUCKETS_PER_SLOT, FEWEST_DAYS } from './learning-days';
 import { countAbove, excessOf, poolInPlace, robustLogDuration, shareAbove } from './log-durations';
 import { STRAINED_SPREADS, normalRange, type NormalRange } from './range';
@@ -31,8 +31,7 @@ export interface NormalSources {
  *
  * @param firstMs start of the flow's history: before it nothing is known, after it an absent bucket means no attempts
  * @param siteLimitsMs limits that the owner set for single sites; how often such a one is exceeded as usual is told
- *   from the
- *   durations of the whole flow, since roll-ups do not tell sites apart
+ *   from the durations of the whole flow, since roll-ups do not tell sites apart
  */
 export function learnNormal(history: BucketHistory, sources: NormalSources): FlowNormal {
   const {
@@ -58,9 +57,9 @@ export function learnNormal(history: BucketHistory, sources: NormalSources): Flo
     Math.max(
       Math.exp(known.centre + STRAINED_SPREADS * known.spread),
       Math.exp(known.centre) * LEAST_LIMIT_FACTOR,
-      isWaitedFor ? AT_ONCE_MS : 0,
+      leastLimitMs(isWaitedFor),
     );
-  const limitMs = ownersLimitMs ?? learnedLimitMs;
+  const { limitMs, limitBy } = judgingLimit({ owner: ownersLimitMs, learned: learnedLimitMs });
   const medians: number[] = [];
   const daily = learned.map(({ weight, buckets }) => {
     const day = { weight, attempts: 0, failed: 0, late: 0 };
@@ -82,7 +81,7 @@ export function learnNormal(history: BucketHistory, sources: NormalSources): Flo
     samples: daily.reduce((sum, day) => sum + day.attempts, 0),
     days: days.length,
     limitMs,
-    limitBy: ownersLimitMs !== undefined ? 'owner' : learnedLimitMs !== undefined ? 'learned' : 'none',
+    limitBy,
     sites: new Map([...siteLimitsMs].map(([site, siteLimitMs]) => [site, limitsOf(pooled, siteLimitMs)])),
     learnedLimitMs,
     expectedMs,

@@ -2,7 +2,6 @@ import { Router } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Config } from '../config';
 import type { Intake } from '../intake/intake';
-import type { OtlpPorts } from '../intake/otlp-ports';
 import { Health } from '../maintenance/health';
 import { VERSION } from '../project-root';
 import type { ServerStateShape } from '../contract/server';
@@ -18,7 +17,7 @@ export function serverStateRoutes({
   intake: Intake;
   engine: Engine;
   health: Health;
-  otlp: Pick<OtlpPorts, 'ways'>;
+  otlp: { ways: ServerStateShape['waysIn'] };
   config: Pick<Config, 'publicUrl' | 'roundUrl' | 'demo' | 'ingestKeys'>;
 }): Router {
   const router = Router();

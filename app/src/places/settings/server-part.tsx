@@ -6,6 +6,7 @@ import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { NamedRow } from './named-row';
 
 const STATES = { ok: 'works', degraded: 'needs a look', down: 'not working' } as const;
 
@@ -24,17 +25,12 @@ export function ServerPart() {
           {(Object.keys(PART_WORDS) as PartName[]).map((name) => {
             const { state, words, sinceMs } = data.parts[name];
             return (
-              <View role="listitem" key={name} style={[styles.part, { borderBottomColor: palette.hairline }]}>
-                <Words kind="strong" style={styles.name}>
-                  {PART_WORDS[name]}
+              <NamedRow key={name} name={PART_WORDS[name]}>
+                <Words style={{ color: state === 'ok' ? palette.ink : palette.harm[3] }}>
+                  {state === 'ok' ? STATES.ok : `${STATES[state]} since ${clock(sinceMs, data.nowMs)}`}
                 </Words>
-                <View style={styles.words}>
-                  <Words style={{ color: state === 'ok' ? palette.ink : palette.harm[3] }}>
-                    {state === 'ok' ? STATES.ok : `${STATES[state]} since ${clock(sinceMs, data.nowMs)}`}
-                  </Words>
-                  {words !== '' && <Words kind="small">{words}</Words>}
-                </View>
-              </View>
+                {words !== '' && <Words kind="small">{words}</Words>}
+              </NamedRow>
             );
           })}
         </View>
@@ -49,16 +45,4 @@ export function ServerPart() {
   );
 }
 
-const styles = StyleSheet.create({
-  gap: { gap: SPACE.xs },
-  part: {
-    flexDirection: 'row',
-    gap: SPACE.m,
-    borderBottomWidth: 1,
-    minHeight: 44,
-    alignItems: 'center',
-    paddingVertical: SPACE.xs,
-  },
-  name: { width: 96 },
-  words: { flex: 1, minWidth: 0 },
-});
+const styles = StyleSheet.create({ gap: { gap: SPACE.xs } });

@@ -6,6 +6,7 @@ import { clock, count, counted } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { NamedRow } from '../named-row';
 import { keyWords, sdkVariables } from './client-setup';
 
 /** Where telemetry is taken and how a client is set up for it; who sends; and what was turned away, and why. */
@@ -23,19 +24,10 @@ export function DataInPart() {
       <Words>{keyWords(data)}</Words>
       <View role="list" aria-label="Where telemetry is taken">
         {waysIn.map(({ protocol, address, trouble }) => (
-          <View
-            role="listitem"
-            key={`${protocol} ${address}`}
-            style={[styles.row, { borderBottomColor: palette.hairline }]}
-          >
-            <Words kind="strong" style={styles.name}>
-              {protocol}
-            </Words>
-            <View style={styles.words}>
-              <Words>{address}</Words>
-              {trouble !== '' && <Words style={{ color: palette.harm[3] }}>{trouble}</Words>}
-            </View>
-          </View>
+          <NamedRow key={`${protocol} ${address}`} name={protocol}>
+            <Words>{address}</Words>
+            {trouble !== '' && <Words style={{ color: palette.harm[3] }}>{trouble}</Words>}
+          </NamedRow>
         ))}
       </View>
       {variables !== '' && (
@@ -103,16 +95,6 @@ function Senders({ senders, nowMs }: Pick<ServerState, 'senders' | 'nowMs'>) {
 const styles = StyleSheet.create({
   parts: { gap: SPACE.m },
   gap: { gap: SPACE.xs },
-  row: {
-    flexDirection: 'row',
-    gap: SPACE.m,
-    borderBottomWidth: 1,
-    minHeight: 44,
-    alignItems: 'center',
-    paddingVertical: SPACE.xs,
-  },
   item: { borderBottomWidth: 1, minHeight: 44, justifyContent: 'center', paddingVertical: SPACE.xs },
-  name: { width: 96 },
-  words: { flex: 1, minWidth: 0 },
   start: { alignItems: 'flex-start' },
 });

@@ -1,29 +1,21 @@
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import express from 'express';
+import express, { type Express } from 'express';
 import type { Logger } from 'pino';
-import { problemHandler } from '../problems';
-import { OtlpGrpc } from './grpc';
-import type { Intake } from './intake';
-import { intakeRoutes, type IntakeRouteOptions } from './routes';
+import type { ServerStateShape } from './contract/server';
+import { closeHttp, httpServer, listen } from './http-server';
+import { OtlpGrpc } from './intake/grpc';
+import type { Intake } from './intake/intake';
+import { intakeRoutes, type IntakeRouteOptions } from './intake/routes';
+import { problemHandler } from './problems';
 
-/** An address that telemetry is taken at. */
-export interface WayIn {
-  protocol: 'OTLP/HTTP' | 'OTLP/gRPC';
-  address: string;
-  /** why it is not open; '' when it is */
-  trouble: string;
-}
+type WayIn = ServerStateShape['waysIn'][number];
 
 export interface OtlpPortsOptions extends IntakeRouteOptions {
   host: string;
+  maxConnections: number;
   /** 0: any free one; none: not opened */
   otlpPorts: { grpc: number | undefined; http: number | undefined };
   log: Logger;
 }
-
-const HEADERS_MS = 20_000;
-const REQUEST_MS = 60_000;
 
 /**
  * The ports at which OpenTelemetry clients look first, beside the main one: 4317 for gRPC, 4318 for HTTP. One that is
@@ -44,8 +36,9 @@ export class OtlpPorts {
       });
     if (http !== undefined)
       await ports.#add('OTLP/HTTP', { host, port: http, variable: 'TOPLENS_OTLP_HTTP_PORT', log }, async () => {
-        const server = await openHttp(intake, options, http);
-        return { port: (server.address() as AddressInfo).port, close: () => closeHttp(server) };
+        const server = httpServer(options.maxConnections);
+        server.on('request', telemetryApp(intake, options));
+        return { port: await listen(server, { host, port: http }), close: () => closeHttp(server) };
       });
     return ports;
   }
@@ -72,7 +65,8 @@ export class OtlpPorts {
   }
 }
 
-async function openHttp(intake: Intake, options: OtlpPortsOptions, port: number): Promise<Server> {
+/** An application that takes telemetry and nothing else. */
+function telemetryApp(intake: Intake, options: OtlpPortsOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(intakeRoutes(intake, options));
@@ -80,16 +74,5 @@ async function openHttp(intake: Intake, options: OtlpPortsOptions, port: number)
     response.status(404).type('text').send('Telemetry alone is taken here: POST /v1/traces, /v1/logs, /v1/metrics.\n');
   });
   app.use(problemHandler(options.log));
-  const server = createServer({ headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS }, app);
-  await new Promise<void>((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(port, options.host, resolve);
-  });
-  return server;
-}
-
-async function closeHttp(server: Server): Promise<void> {
-  const closed = new Promise((resolve) => server.close(resolve));
-  server.closeAllConnections();
-  await closed;
+  return app;
 }
