@@ -132,6 +132,9 @@ test('silence is never calm: without data, or with old data, the sentence says s
   expect(headlineOf({ ...data, remaining: { sessions: 0, attempts: 0 } }, false)).toBe('No data for this filter.');
   expect(headlineOf(data, true)).toMatch(/^Up to \d\d:\d\d nobody was being hurt\.$/);
   const learning = { flows: 2, of: 2, usualFromMs: null };
+  expect(headlineOf({ ...data, learning: { ...learning, of: 8 } }, true)).toMatch(
+    /^Up to \d\d:\d\d nobody was being hurt, as far as is known\.$/,
+  );
   expect(headlineOf({ ...data, learning }, true)).toMatch(/^Up to \d\d:\d\d nothing stood out\.$/);
   expect(headlineOf({ ...data, freshness: { watermarkMs: null, judgedMs: null, silent: [] } }, false)).toBe(
     'No data has come in yet.',

@@ -15,7 +15,7 @@ export interface SharedFailure {
 /**
  * What was thrown, where, and how many share it.
  *
- * @example 'SurchargeMissing in slots, Tariff.surcharge (tariff.ts:118): 180 of 210 failing attempts, 86 %'
+ * @example 'SurchargeMissing in slots, Tariff.surcharge (tariff.ts:118): 180 of the newest 210 failing attempts, 86 %'
  */
 export function failureWords({
   component,
@@ -31,5 +31,11 @@ export function failureWords({
   const at = file === '' ? '' : `${where === '' ? '' : ' '}(${file}${line > 0 ? `:${line}` : ''})`;
   const place = where + at === '' ? '' : `, ${where}${at}`;
   const among = component === '' ? '' : ` in ${component}`;
-  return `${type || 'An error'}${among}${place}: ${attempts} of ${counted(looked, 'failing attempt')}, ${percent(attempts / Math.max(1, looked))}`;
+  return `${type || 'An error'}${among}${place}: ${shared(attempts, looked)}`;
 }
+
+/** Not all of a long incident are looked at. */
+const shared = (attempts: number, looked: number): string =>
+  looked === 1
+    ? 'the newest failing attempt'
+    : `${attempts} of the newest ${counted(looked, 'failing attempt')}, ${percent(attempts / looked)}`;

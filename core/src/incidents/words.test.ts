@@ -78,6 +78,13 @@ describe('sentences', () => {
       detail: '£1,427 not earned. Two of the five are with nobody yet.',
     });
     expect(windowSentence({ ...window, incidents: 0 }).headline).toBe('Nobody is being hurt.');
+    const learning = { flows: 2, of: 2 };
+    expect(windowSentence({ ...window, learning }).detail).toMatch(
+      /Both flows are judged by their first minutes alone\.$/,
+    );
+    expect(windowSentence({ ...window, learning, isPast: true }).detail).toMatch(
+      /Both flows were judged by their first minutes alone\.$/,
+    );
     expect(windowSentence({ ...window, isAbout: true }).headline).toMatch(/^About 917 people are hurt:/);
     expect(windowSentence({ ...window, incidents: 0, isPast: true }).headline).toBe('Nobody was hurt.');
     expect(windowSentence({ ...window, incidents: 0, hasData: false }).headline).toBe('No data has come in yet.');

@@ -108,7 +108,7 @@ export interface WindowFacts {
   isPast: boolean;
   /** anything was judged at all */
   hasData: boolean;
-  /** flows that cannot be judged yet, of those that are used; null when all can */
+  /** flows that are judged by their first minutes alone, of those that are used; null when none are */
   learning: { flows: number; of: number } | null;
 }
 
@@ -122,36 +122,37 @@ export function windowSentence(facts: WindowFacts): { headline: string; detail: 
   const money = facts.money >= 0.5 ? `${formatMoney(facts.money, facts.currency)} not earned. ` : '';
   return {
     headline,
-    detail: money + whoHasThem(facts.incidents, facts.withoutTeam) + learningWords(facts.learning, ' '),
+    detail: money + whoHasThem(facts.incidents, facts.withoutTeam) + learningWords(facts, ' '),
   };
 }
 
 /** Nobody is called unhurt of whom it is not known. */
-function calmSentence({ isPast, hasData, learning }: WindowFacts): { headline: string; detail: string } {
+function calmSentence(facts: WindowFacts): { headline: string; detail: string } {
+  const { isPast, hasData, learning } = facts;
   if (!hasData) return { headline: 'No data has come in yet.', detail: '' };
   if (learning && learning.flows >= learning.of)
     return {
       headline: isPast ? 'What is usual was not known yet.' : 'Learning what is usual: nothing stands out so far.',
-      detail: `${counted(learning.of, 'flow')} ${isPast ? (learning.of === 1 ? 'was' : 'were') : learning.of === 1 ? 'is' : 'are'} judged by ${learning.of === 1 ? 'its' : 'their'} first minutes, and by how long people wait and how often services fail in general.`,
+      detail: `${counted(learning.of, 'flow')} ${byFirstMinutes(learning.of, isPast)}, and by how long people wait and how often services fail in general.`,
     };
   const headline = isPast ? 'Nobody was hurt' : 'Nobody is being hurt';
   return learning
-    ? { headline: `${headline}, as far as is known.`, detail: learningWords(learning) }
+    ? { headline: `${headline}, as far as is known.`, detail: learningWords(facts) }
     : { headline: `${headline}.`, detail: '' };
 }
 
-function learningWords(learning: WindowFacts['learning'], before = ''): string {
+/** "are judged by their first minutes" */
+function byFirstMinutes(flows: number, isPast: boolean): string {
+  const verb = isPast ? (flows === 1 ? 'was' : 'were') : flows === 1 ? 'is' : 'are';
+  return `${verb} judged by ${flows === 1 ? 'its' : 'their'} first minutes`;
+}
+
+function learningWords({ learning, isPast }: Pick<WindowFacts, 'learning' | 'isPast'>, before = ''): string {
   if (!learning) return '';
   const { flows, of } = learning;
-  const who =
-    flows < of
-      ? `${capital(inWords(flows))} of ${counted(of, 'flow')}`
-      : flows === 1
-        ? 'The flow'
-        : of === 2
-          ? 'Both flows'
-          : `All ${counted(of, 'flow')}`;
-  return `${before}${who} ${flows === 1 ? 'is judged by its' : 'are judged by their'} first minutes alone.`;
+  const all = flows === 1 ? 'The flow' : flows === 2 ? 'Both flows' : `All ${counted(of, 'flow')}`;
+  const who = flows < of ? `${capital(inWords(flows))} of ${counted(of, 'flow')}` : all;
+  return `${before}${who} ${byFirstMinutes(flows, isPast)} alone.`;
 }
 
 function whoHasThem(incidents: number, withoutTeam: number): string {

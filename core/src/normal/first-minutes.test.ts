@@ -53,6 +53,14 @@ describe('what is usual in the first minutes', () => {
     });
   });
 
+  test('what it was learned from is the calm part: trouble does not count among it', () => {
+    const minutes = [
+      { at: 0, attempts: 20 },
+      { at: 1, attempts: 100, failed: 10 },
+    ];
+    expect(learn(minutes)).toMatchObject({ basis: 'published', samples: 20 });
+  });
+
   test('before anything came nothing is judged', () => {
     expect(learn([])).toMatchObject({ basis: 'none', samples: 0 });
   });
@@ -115,10 +123,11 @@ describe('the calm part of a first day', () => {
     ['hanging of some', { hung: 20 }],
   ])('leaves out %s of fifty minutes that began after ten', (_what, trouble) => {
     expect(calmPart(flow(hour(trouble)), starts)).toEqual(starts.slice(0, 2));
-    const { failedShare, lateShare, expectedMs, limitMs } = learn(hour(trouble), {
+    const { samples, failedShare, lateShare, expectedMs, limitMs } = learn(hour(trouble), {
       slotMs: SLOT + HOUR_MS,
       firstMs: SLOT,
     });
+    expect(samples).toBe(240);
     expect(failedShare).toBeLessThan(0.02);
     expect(lateShare).toBeLessThan(0.02);
     expect(Math.abs((expectedMs as number) / 300 - 1)).toBeLessThan(0.1);

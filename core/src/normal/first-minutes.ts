@@ -80,7 +80,8 @@ export function learnFirstMinutes(
     published: isWaitedFor ? ATTENTION_MS : undefined,
   });
   const failed = sum(buckets.map((bucket) => bucket.failed));
-  const failing = withPrior(failed, attemptsIn(buckets));
+  const samples = attemptsIn(buckets);
+  const failing = withPrior(failed, samples);
   const lateBy = (limit: number | undefined) =>
     limit === undefined
       ? { share: PRIOR_SHARE, spread: PRIOR_SPREAD }
@@ -94,7 +95,7 @@ export function learnFirstMinutes(
   const wait = excessOf(counts, log && Math.exp(log.centre));
   return {
     basis: isOwn ? 'firstMinutes' : ownersLimitMs !== undefined ? 'ownersLimit' : attempts > 0 ? 'published' : 'none',
-    samples: attempts,
+    samples,
     days: 0,
     limitMs,
     limitBy,

@@ -48,7 +48,7 @@ export function Limits({ page }: { page: FlowPage }) {
         ))}
       </View>
       <Words kind="muted">
-        {`Normal comes from ${basisWords(normal.basis)}: ${count(normal.samples)} attempts${normal.days > 0 ? ` on ${counted(normal.days, 'day')}` : ''}. ${normal.days > 0 ? 'Usually' : 'For usual is taken that'} ${percent(normal.lateShare)} are late and ${percent(normal.failedShare)} fail.`}
+        {`Normal comes from ${basisWords(normal.basis)}: ${count(normal.samples)} attempts${normal.days > 0 ? ` on ${counted(normal.days, 'day')}` : ''}. ${normal.days > 0 ? 'Usually' : 'Until more is known it is taken that usually'} ${percent(normal.lateShare)} are late and ${percent(normal.failedShare)} fail.`}
       </Words>
       <Words kind="muted">{`Importance ${row.importance}: its harm counts ${row.importance} ${row.importance === 1 ? 'time' : 'times'}.`}</Words>
       <Button

@@ -14,8 +14,8 @@ const BASIS_WORDS: Record<Schemas['Part']['basis'], string> = {
   dayPattern: 'the same time of like days',
   history: 'the calm part of all that is known so far',
   firstMinutes: 'its own first minutes, with wide doubt',
-  ownersLimit: 'nothing of its own yet: the owner’s limit, and that one attempt in a hundred goes wrong',
-  published: 'nothing of its own yet: people give up waiting after ten seconds, and one attempt in a hundred fails',
+  ownersLimit: 'too little of its own yet: the owner’s limit, and that one attempt in a hundred goes wrong',
+  published: 'too little of its own yet: people give up waiting after ten seconds, and one attempt in a hundred fails',
   none: 'nothing yet: no history',
 };
 export const basisWords = (basis: Schemas['Part']['basis']): string => BASIS_WORDS[basis];

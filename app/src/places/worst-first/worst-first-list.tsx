@@ -143,8 +143,9 @@ export function headlineOf(
   // Who is not there is not unhurt.
   if (data.remaining?.sessions === 0 && data.rows.length === 0) return 'No data for this filter.';
   if (isStale && data.rows.length === 0) {
-    const isKnown = !data.learning || data.learning.flows < data.learning.of;
-    return `Up to ${clock(judgedMs)} ${isKnown ? 'nobody was being hurt' : 'nothing stood out'}.`;
+    const { learning } = data;
+    const nobody = learning ? 'nobody was being hurt, as far as is known' : 'nobody was being hurt';
+    return `Up to ${clock(judgedMs)} ${learning && learning.flows >= learning.of ? 'nothing stood out' : nobody}.`;
   }
   return data.headline;
 }
