@@ -76,7 +76,9 @@ for (let tries = 0; ; tries++) {
 const known = existsSync(stamp) ? JSON.parse(readFileSync(stamp, 'utf8')) : undefined;
 const fromMs = known?.nowMs ?? Date.now();
 console.log(
-  known ? 'the demo world goes on where it stopped' : 'loading two weeks of the demo world (about five minutes) …',
+  known
+    ? 'the demo world goes on where it stopped'
+    : 'loading this morning of the demo world; the two weeks before it follow while you look …',
 );
 const world = spawn(process.execPath, [bundled('load-and-play'), url, join(data, 'truth.json')], {
   cwd: root,
@@ -88,12 +90,13 @@ const world = spawn(process.execPath, [bundled('load-and-play'), url, join(data,
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 children.push(world);
+const remember = () => writeFileSync(stamp, JSON.stringify({ nowMs: fromMs, playedMs: Date.now() }));
 world.stdout.on('data', (chunk) => {
   const text = String(chunk);
   process.stdout.write(text);
-  if (!text.includes('history: 100 %')) return;
-  if (!known) console.log(`\nTop Lens is at ${url}\n`);
-  const remember = () => writeFileSync(stamp, JSON.stringify({ nowMs: fromMs, playedMs: Date.now() }));
+  if (text.includes('this morning: 100 %')) console.log(`\nTop Lens is at ${url}\n`);
+  // A world that was stopped before it was whole is loaded anew.
+  if (!/(?:earlier days|since it was stopped): 100 %/.test(text)) return;
   remember();
   setInterval(remember, 5_000).unref();
 });

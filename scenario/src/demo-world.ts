@@ -1,5 +1,5 @@
-import { DAY_MS, HOUR_MS, MINUTE_MS, floorTo } from '@toplens/core/time';
-import { Player } from './player';
+import { DAY_MS, HOUR_MS, MINUTE_MS, floorTo, type Window } from '@toplens/core/time';
+import { Player, type PlayOptions } from './player';
 import { demoChanges, demoTroubles, NEVER_ENDS } from './pellwick/troubles';
 import type { TruthFile } from './pellwick/truth';
 
@@ -7,25 +7,30 @@ export const HISTORY_DAYS = 14;
 export const DEMO_SEED = 20260311;
 const LOCAL_HOUR_NOW = 11.5;
 
-/**
- * The demo world, played from `fromMs` on, so that "now" is late morning at Pellwick, with the trouble of the day going
- * on.
- */
-export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HISTORY_DAYS * DAY_MS) {
+/** A day, and the hours that it is compared with: told in whole traces. */
+const WHOLE_TRACES_MS = 27 * HOUR_MS;
+/** The morning so far, and the night before it. */
+const MORNING_MS = 10 * HOUR_MS;
+
+/** The demo world, so that "now" is late morning at Pellwick, with the trouble of the day going on. */
+export function demoWorld(nowMs: number, seed = DEMO_SEED) {
   const troubles = demoTroubles(nowMs);
   const utcHours = (nowMs - floorTo(nowMs, DAY_MS)) / HOUR_MS;
-  const player = new Player(
-    {
-      seed,
-      troubles,
-      localOffsetHours: LOCAL_HOUR_NOW - utcHours,
-      // A day, and the hours that it is compared with.
-      fullTracesFromMs: floorTo(nowMs - 27 * HOUR_MS, HOUR_MS),
-      figuresFromMs: nowMs - 8 * HOUR_MS,
-      viewsFromMs: nowMs - 6 * DAY_MS,
-    },
-    fromMs,
-  );
+  const options: PlayOptions = {
+    seed,
+    troubles,
+    localOffsetHours: LOCAL_HOUR_NOW - utcHours,
+    fullTracesFromMs: floorTo(nowMs - WHOLE_TRACES_MS, HOUR_MS),
+    figuresFromMs: nowMs - 8 * HOUR_MS,
+    viewsFromMs: nowMs - 6 * DAY_MS,
+  };
+  const players: Player[] = [];
+  /** Plays what begins in a window; of what begins at its end on, nothing. */
+  const play = (fromMs = nowMs - HISTORY_DAYS * DAY_MS, toMs?: number): Player => {
+    const player = new Player(options, fromMs, toMs);
+    players.push(player);
+    return player;
+  };
   const truth = (): TruthFile => ({
     seed,
     nowMs,
@@ -99,7 +104,18 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED, fromMs = nowMs - HIST
       fromMs: from?.fromMs ?? 0,
       toMs: from && from.toMs !== NEVER_ENDS ? from.toMs : null,
     })),
-    events: player.truth,
+    events: players.flatMap((player) => player.truth).sort((a, b) => a.atMs - b.atMs),
   });
-  return { player, truth, changes: demoChanges(nowMs) };
+  return { play, truth, changes: demoChanges(nowMs) };
+}
+
+/**
+ * The two weeks before now in the order in which a visitor wants them: the morning, then hour by hour into the past, so
+ * that what is known has no gap.
+ */
+export function newestFirst(nowMs: number): Window[] {
+  const begin = nowMs - HISTORY_DAYS * DAY_MS;
+  const marks = [nowMs, nowMs - MORNING_MS];
+  for (let ms = floorTo(nowMs - MORNING_MS - 1, HOUR_MS); ms > begin; ms -= HOUR_MS) marks.push(ms);
+  return [...marks, begin].slice(1).map((fromMs, i) => ({ fromMs, toMs: marks[i] as number }));
 }

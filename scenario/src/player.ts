@@ -49,13 +49,16 @@ export class Player {
   constructor(
     private readonly options: PlayOptions,
     fromMs: number,
+    /** nothing begins from then on; what began before is played to its end */
+    private readonly toMs = Infinity,
   ) {
     this.#nextMinuteMs = floorTo(fromMs, MINUTE_MS);
   }
 
   /** Spans, lines and points of everything that ended before a moment and was not taken yet, earliest end first. */
   endedBefore(timeMs: number): Ended {
-    for (; this.#nextMinuteMs < timeMs; this.#nextMinuteMs += MINUTE_MS) this.#simulate(this.#nextMinuteMs);
+    const untilMs = Math.min(timeMs, floorTo(this.toMs, MINUTE_MS));
+    for (; this.#nextMinuteMs < untilMs; this.#nextMinuteMs += MINUTE_MS) this.#simulate(this.#nextMinuteMs);
     const endOf = ({ startMs, durationMs }: OutSpan) => startMs + durationMs;
     const [spans, openSpans] = split(this.#pending, (span) => endOf(span) < timeMs);
     const [lines, openLines] = split(this.#pendingLines, ({ atMs }) => atMs < timeMs);

@@ -1362,6 +1362,19 @@ export interface components {
                  */
                 sinceMs: number;
             }[];
+            /** @description of when the data is that is just coming in, while a history is being loaded; null when it is of now */
+            earlier: {
+                /**
+                 * @description its earliest moment
+                 * @example 1771491600000
+                 */
+                fromMs: number;
+                /**
+                 * @description its latest moment
+                 * @example 1771495200000
+                 */
+                toMs: number;
+            } | null;
         };
         /**
          * Interval
@@ -8322,6 +8335,11 @@ export interface components {
             entryServices: string[];
             /** @description technical names of what is no flow; * stands for any text */
             ignored: string[];
+            /**
+             * @description what is answered sooner is never late where somebody waits, unless an owner's limit says so
+             * @example 100
+             */
+            atOnceMs: number;
             /** @description rules: the first that matches names the team */
             ownership: {
                 /**

@@ -54,12 +54,13 @@ test('typed times are read in the viewer’s zone, wrong ones are none', () => {
 
 test('old data and silent sources are said, fresh data needs no words', () => {
   const nowMs = Date.UTC(2026, 2, 10, 12);
-  expect(staleWords({ watermarkMs: nowMs, judgedMs: nowMs - 60_000, silent: [] }, nowMs)).toEqual([]);
+  expect(staleWords({ watermarkMs: nowMs, judgedMs: nowMs - 60_000, silent: [], earlier: null }, nowMs)).toEqual([]);
   const words = staleWords(
     {
       watermarkMs: nowMs,
       judgedMs: nowMs - 600_000,
       silent: [{ application: 'Depot Desk', sinceMs: nowMs - 900_000 }],
+      earlier: null,
     },
     nowMs,
   );

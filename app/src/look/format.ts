@@ -32,6 +32,8 @@ const onDay = (time: string, timeMs: number, todayMs: number): string =>
 
 const dateFormat = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 
+/** "Tue 17 Nov": a day of the viewer's zone. */
+export const dayWords = (timeMs: number): string => dayFormat.format(timeMs);
 /** "5 Nov": a day of the viewer's zone. */
 export const dateWords = (timeMs: number): string => dateFormat.format(timeMs);
 /** Does a day of the viewer's zone begin then? */

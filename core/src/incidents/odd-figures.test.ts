@@ -51,6 +51,7 @@ test('neither does a sentence of a window or an incident', () => {
         incidents: Math.max(1, Math.round(figure)),
         isPast,
         hasData: true,
+        isJudged: true,
         learning: isPast ? null : { flows: Math.round(figure), of: Math.round(figure) + 1 },
       };
       const { headline, detail } = windowSentence(window);
@@ -77,6 +78,7 @@ test('neither does a sentence of a window or an incident', () => {
       incidents: 1,
       isPast: false,
       hasData: true,
+      isJudged: true,
       learning: null,
     }).detail,
   ).toBe('It is with a team.');

@@ -71,6 +71,7 @@ describe('sentences', () => {
       incidents: 5,
       isPast: false,
       hasData: true,
+      isJudged: true,
       learning: null,
     };
     expect(windowSentence(window)).toEqual({
@@ -88,6 +89,9 @@ describe('sentences', () => {
     expect(windowSentence({ ...window, isAbout: true }).headline).toMatch(/^About 917 people are hurt:/);
     expect(windowSentence({ ...window, incidents: 0, isPast: true }).headline).toBe('Nobody was hurt.');
     expect(windowSentence({ ...window, incidents: 0, hasData: false }).headline).toBe('No data has come in yet.');
+    expect(windowSentence({ ...window, incidents: 0, isJudged: false }).headline).toBe(
+      'What has come in is being judged.',
+    );
     expect(windowSentence({ ...window, incidents: 0, learning: { flows: 3, of: 3 } })).toEqual({
       headline: 'Learning what is usual: nothing stands out so far.',
       detail:

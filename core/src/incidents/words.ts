@@ -106,8 +106,10 @@ export interface WindowFacts {
   incidents: number;
   /** the window ended a while ago: told in the past */
   isPast: boolean;
-  /** anything was judged at all */
+  /** anything came in at all */
   hasData: boolean;
+  /** something of it was judged */
+  isJudged: boolean;
   /** flows that are judged by their first minutes alone, of those that are used; null when none are */
   learning: { flows: number; of: number } | null;
 }
@@ -128,8 +130,9 @@ export function windowSentence(facts: WindowFacts): { headline: string; detail: 
 
 /** Nobody is called unhurt of whom it is not known. */
 function calmSentence(facts: WindowFacts): { headline: string; detail: string } {
-  const { isPast, hasData, learning } = facts;
+  const { isPast, hasData, isJudged, learning } = facts;
   if (!hasData) return { headline: 'No data has come in yet.', detail: '' };
+  if (!isJudged) return { headline: 'What has come in is being judged.', detail: '' };
   if (learning && learning.flows >= learning.of)
     return {
       headline: isPast ? 'What is usual was not known yet.' : 'Learning what is usual: nothing stands out so far.',

@@ -79,6 +79,8 @@ describe('what is usual in the first minutes', () => {
 
   test('what is answered at once is never late, however quick it usually is', () => {
     expect(learn([{ at: 0, attempts: 200, medianMs: 12 }]).limitMs).toBe(AT_ONCE_MS);
+    expect(learn([{ at: 0, attempts: 200, medianMs: 12 }], { atOnceMs: 250 }).limitMs).toBe(250);
+    expect(learn([{ at: 0, attempts: 200, medianMs: 12 }], { atOnceMs: 0 }).limitMs).toBeLessThan(AT_ONCE_MS);
     expect(learn([{ at: 0, attempts: 200, medianMs: 12 }], { isWaitedFor: false }).limitMs).toBeLessThan(60);
   });
 
@@ -109,6 +111,12 @@ describe('what is usual in the first minutes', () => {
       { firstMs: SLOT + 1 },
     );
     expect([...later.volume].slice(0, 4)).toEqual([NaN, NaN, NaN, 60]);
+    // A nightly batch that is over is no outage.
+    const batch = learn(
+      [0, 1, 2, 3].map((at) => ({ at, attempts: 60 })),
+      { isWaitedFor: false },
+    );
+    expect([...batch.volume].slice(0, 4)).toEqual([NaN, NaN, NaN, NaN]);
   });
 });
 

@@ -15,9 +15,6 @@ import { normalRange, STRAINED_SPREADS } from './range';
 export const ATTENTION_MS = 10_000;
 export const AT_ONCE_MS = 100;
 
-/** Nobody who waits is late before this; what nobody waits for has no such floor. */
-export const leastLimitMs = (isWaitedFor: boolean): number => (isWaitedFor ? AT_ONCE_MS : 0);
-
 /**
  * What is taken for usual before a flow has shown its own: one attempt in a hundred fails or is late, give or take one.
  * It weighs as much as a hundred attempts. Our own choice, no source; told in docs/architecture.md.
@@ -47,6 +44,8 @@ export interface FirstMinutesSources {
   ownersLimitMs: number | undefined;
   siteLimitsMs: ReadonlyMap<number, number>;
   isWaitedFor: boolean;
+  /** nobody is late before this, but by an owner's limit */
+  leastLimitMs: number;
 }
 
 /**
@@ -56,7 +55,7 @@ export interface FirstMinutesSources {
  */
 export function learnFirstMinutes(
   history: BucketHistory,
-  { firstMs, slotMs, ownersLimitMs, siteLimitsMs, isWaitedFor }: FirstMinutesSources,
+  { firstMs, slotMs, ownersLimitMs, siteLimitsMs, isWaitedFor, leastLimitMs }: FirstMinutesSources,
 ): FlowNormal {
   const known: number[] = [];
   const earliest = Math.max(floorTo(firstMs, BUCKET_MS), slotMs - LONGEST_MEMORY_MS);
@@ -72,7 +71,7 @@ export function learnFirstMinutes(
   const doubt = Math.hypot(Math.sqrt(Math.PI / 2 / ended) * (log?.spread ?? 0), DRIFT);
   const learnedLimitMs =
     isOwn && log
-      ? Math.max(Math.exp(log.centre + STRAINED_SPREADS * Math.hypot(log.spread, 2 * doubt)), leastLimitMs(isWaitedFor))
+      ? Math.max(Math.exp(log.centre + STRAINED_SPREADS * Math.hypot(log.spread, 2 * doubt)), leastLimitMs)
       : undefined;
   const { limitMs, limitBy } = judgingLimit({
     owner: ownersLimitMs,
@@ -115,7 +114,9 @@ export function learnFirstMinutes(
     hungShare: limitMs === undefined ? 0 : Math.min(late.share, shareAbove(counts, hangLimitMs(limitMs))),
     failedShare: failing.share,
     failedSpread: failing.spread,
-    ...volumeSoFar(history, { firstMs, slotMs }),
+    // Work that nobody waits for comes when it is started, and ends: that the next five minutes bring as much is known of
+    // people alone.
+    ...volumeSoFar(isWaitedFor ? history : () => undefined, { firstMs, slotMs }),
     money: undefined,
   };
 }

@@ -17,6 +17,8 @@ export interface Around {
   siteLimits?: (flow: number, timeMs: number) => ReadonlyMap<number, number> | undefined;
   /** false for what nobody waits for, such as a nightly batch */
   isWaitedFor?: (flow: number) => boolean;
+  /** what is answered sooner is never late where somebody waits; milliseconds */
+  atOnceMs?: (timeMs: number) => number;
   kinds?: DayKinds;
 }
 
@@ -254,6 +256,7 @@ export class History {
         totalOf: (dayMs) => this.totalOf(flow, dayMs),
         siteLimitsMs: this.around.siteLimits?.(flow, endMs),
         isWaitedFor: this.around.isWaitedFor?.(flow) ?? true,
+        atOnceMs: this.around.atOnceMs?.(endMs),
       });
       slots.set(slotMs, normal);
     }

@@ -2,7 +2,7 @@ import { hangLimitMs, BUCKET_MS } from '../flows';
 import { BUCKETS, forEachBucket, bucketMiddleMs, robustCentre } from '../stats';
 import { type DayKinds, DAY_MS } from '../time';
 import type { BucketHistory, DayTotal } from './bucket-history';
-import { learnFirstMinutes, leastLimitMs, MOST_USUAL } from './first-minutes';
+import { AT_ONCE_MS, learnFirstMinutes, MOST_USUAL } from './first-minutes';
 import { judgingLimit, type FlowNormal, type Limits } from './flow-normal';
 import { chooseDays, type LearningDay, BUCKETS_PER_SLOT, FEWEST_DAYS } from './learning-days';
 import { countAbove, excessOf, poolInPlace, robustLogDuration, shareAbove } from './log-durations';
@@ -21,6 +21,8 @@ export interface NormalSources {
   siteLimitsMs?: ReadonlyMap<number, number>;
   /** false for what nobody waits for: its duration is judged by its own alone */
   isWaitedFor?: boolean;
+  /** what is answered sooner is never late where somebody waits, unless its owner's limit says so; milliseconds */
+  atOnceMs?: number;
 }
 
 /**
@@ -42,9 +44,11 @@ export function learnNormal(history: BucketHistory, sources: NormalSources): Flo
     totalOf = () => undefined,
     siteLimitsMs = NO_SITES,
     isWaitedFor = true,
+    atOnceMs = AT_ONCE_MS,
   } = sources;
+  const leastLimitMs = isWaitedFor ? atOnceMs : 0;
   const { basis, days, volumeDays } = chooseDays(history, firstMs, slotMs, kinds);
-  if (basis === 'none') return learnFirstMinutes(history, { ...sources, siteLimitsMs, isWaitedFor });
+  if (basis === 'none') return learnFirstMinutes(history, { ...sources, siteLimitsMs, isWaitedFor, leastLimitMs });
   const learned = days.map(({ weight, starts }) => ({
     weight,
     buckets: starts.map(history).filter((bucket) => bucket !== undefined),
@@ -57,7 +61,7 @@ export function learnNormal(history: BucketHistory, sources: NormalSources): Flo
     Math.max(
       Math.exp(known.centre + STRAINED_SPREADS * known.spread),
       Math.exp(known.centre) * LEAST_LIMIT_FACTOR,
-      leastLimitMs(isWaitedFor),
+      leastLimitMs,
     );
   const { limitMs, limitBy } = judgingLimit({ owner: ownersLimitMs, learned: learnedLimitMs });
   const medians: number[] = [];

@@ -1,6 +1,7 @@
-import { MINUTE_MS } from '@toplens/core/time';
+import { DAY_MS, MINUTE_MS } from '@toplens/core/time';
 import { encodeSpans } from '../otlp/encode';
 import { spansOf, WRONG_CLOCKS } from '../otlp/spans';
+import { HISTORY_DAYS, newestFirst } from '../demo-world';
 import { Player } from '../player';
 import { simulateMinute } from './simulate';
 import { demoTroubles } from './troubles';
@@ -30,6 +31,27 @@ test('while the partners are silent nothing of theirs arrives, and the truth kno
   const attempts = simulateMinute(before(30), options, truth);
   expect(attempts.filter(({ flow }) => flow.startsWith('partner'))).toEqual([]);
   expect(truthWithin(truth, 7, 0, nowMs).people).toBeGreaterThan(0);
+});
+
+test('played a stretch at a time, the newest first, it sends the same as in one go', () => {
+  const play = { ...options, fullTracesFromMs: before(10), figuresFromMs: before(10), viewsFromMs: before(10) };
+  const whole = new Player(play, before(20)).endedBefore(nowMs + 7_200_000);
+  const stretches = [
+    new Player(play, before(8)),
+    new Player(play, before(15), before(8)),
+    new Player(play, before(20), before(15)),
+  ].map((player) => player.endedBefore(nowMs + 7_200_000));
+  const ids = (all: readonly { spanId: number[] }[]) => all.map((span) => span.spanId.join('-')).sort();
+  expect(ids(stretches.flatMap(({ spans }) => spans))).toEqual(ids(whole.spans));
+  expect(stretches.flatMap(({ lines }) => lines)).toHaveLength(whole.lines.length);
+  expect(stretches.flatMap(({ views }) => views)).toHaveLength(whole.views.length);
+});
+
+test('two weeks, the newest first, are two weeks without a gap', () => {
+  const stretches = newestFirst(nowMs);
+  expect(stretches[0]?.toMs).toBe(nowMs);
+  for (const [i, { fromMs }] of stretches.entries()) if (stretches[i + 1]) expect(stretches[i + 1]?.toMs).toBe(fromMs);
+  expect(stretches.at(-1)?.fromMs).toBe(nowMs - HISTORY_DAYS * DAY_MS);
 });
 
 test('playing in one go or in many steps sends the same, none before its end', () => {

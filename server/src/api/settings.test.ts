@@ -91,6 +91,7 @@ test.each<[string, unknown, string]>([
   ['currency', 'euro', 'currency'],
   ['businessEvents', [{ name: 'Order', pattern: 'order {nobody}' }], 'nobody'],
   ['exchangeRates', [{ currency: 'JPY', rate: 0, asOf: '2026-11-02' }], 'rate'],
+  ['atOnceMs', -1, 'atOnceMs'],
   ['nothing', [], 'nothing'],
 ])('%s as %j is refused, naming the field; nothing changes', async (key, value, field) => {
   const before = await get<SettingsShape>('/settings');

@@ -73,6 +73,15 @@ export const Freshness = resource('Freshness', 'Up to when data is complete and 
     }),
     'applications that have sent nothing for longer than usual',
   ),
+  earlier: orNull(
+    record(
+      {
+        fromMs: number('its earliest moment', EPOCH_MS, 1771491600000),
+        toMs: number('its latest moment', EPOCH_MS, 1771495200000),
+      },
+      'of when the data is that is just coming in, while a history is being loaded; null when it is of now',
+    ),
+  ),
 });
 export type FreshnessShape = Static<typeof Freshness>;
 

@@ -101,6 +101,11 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
   ),
   entryServices: texts('services whose server spans begin attempts although they have a parent', ['portal-web']),
   ignored: texts('technical names of what is no flow; * stands for any text', ['* /health']),
+  atOnceMs: number(
+    "what is answered sooner is never late where somebody waits, unless an owner's limit says so",
+    MS,
+    100,
+  ),
   ownership: list(
     record({
       application: optional(text('name of the application; any when left out', 'Courier app')),

@@ -19,6 +19,7 @@ import { flowTable } from './flows/flow-table';
 import { componentPage } from './infrastructure/component-page';
 import { flowPath } from './flows/flow-path';
 import { flowSteps } from './flows/flow-steps';
+import { ChangedHours } from './state/changed-hours';
 import { figures, flowCounts, freshness } from './state/freshness';
 import { hurt } from './incidents/hurt';
 import { lostByTier } from './incidents/lost-by-tier';
@@ -68,7 +69,7 @@ const KEEP_ROLL_UPS_MS = 36 * DAY_MS;
 /** Counts by minute are small; judging looks back a day and more for what is usual in a site or on a host. */
 const KEEP_COUNTS_MS = 48 * HOUR_MS;
 
-const changed = new Set<number>();
+const changed = new ChangedHours();
 let watermark = new Watermark(0);
 let cycleBeganMs = 0;
 let lastCycleMs = 0;
@@ -82,7 +83,7 @@ let sealedMs = 0;
 /** Periods of promises are counted once before anybody asks: the first time takes seconds. */
 let countedAhead: Promise<unknown> | undefined;
 
-const loaded = loadState(new Database(port), settings, segmentsDir, nowMs).then(({ state, stale }) => {
+const loaded = loadState(new Database(port), settings, segmentsDir, serverNow).then(({ state, stale }) => {
   for (const hourMs of stale) changed.add(hourMs);
   watermark = new Watermark(state.watermarkMs);
   sendFigures(state);
@@ -95,8 +96,7 @@ const sendFigures = (state: EngineState) => notify({ figures: figures(state, { l
 const DUE_MS = 1_500;
 
 async function runOne(state: EngineState, isFinal: boolean): Promise<void> {
-  const hours = [...changed];
-  changed.clear();
+  const hours = changed.take(isFinal, serverNow());
   watermarkAtCycle = state.watermarkMs;
   const begun = performance.now();
   cycleBeganMs = serverNow();
@@ -151,10 +151,11 @@ async function settle(state: EngineState, isFinal = false): Promise<void> {
   do {
     while (running) await running.catch(() => undefined);
     await readClock(state, isFinal);
-    if (changed.size === 0 && state.watermarkMs === watermarkAtCycle && state.dueFromMs === undefined) return;
+    const isChanged = changed.has(isFinal, serverNow());
+    if (!isChanged && state.watermarkMs === watermarkAtCycle && state.dueFromMs === undefined) return;
     running = runOne(state, isFinal).finally(() => (running = undefined));
     await running;
-  } while (isFinal && (changed.size > 0 || state.dueFromMs !== undefined));
+  } while (isFinal && (changed.has(true, serverNow()) || state.dueFromMs !== undefined));
 }
 
 /** From where a limit is in force, everything is judged anew; rates and names need no judging. */
@@ -225,8 +226,9 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
 };
 
 function takeBatch(state: EngineState, { columns, batch, nowMs: serverMs }: CommittedBatch): void {
-  for (const hourMs of state.hours.append(columns, batch)) changed.add(hourMs);
   aheadMs = serverMs - Date.now();
+  for (const hourMs of state.hours.append(columns, batch)) changed.touch(hourMs, serverNow());
+  state.comingIn.add(columns);
   watermark.add(columns, serverNow());
 }
 

@@ -216,6 +216,20 @@ test('rates are changed in place, the bill follows, a past window keeps what was
   expect((await failedLine('last=60')).rate).toBe(5);
 });
 
+test('what is taken for answered at once is a setting: from then on nothing sooner is late', async () => {
+  const [flow] = await flows();
+  const normal = async () => (await getJson<FlowPageShape>(`/api/flows/${flow?.id}`)).normal;
+  const before = await normal();
+  expect(before.limitMs).toBeLessThan(5_000);
+  const changed = (await (
+    await postJson('/api/settings', { who: 'Kim', key: 'atOnceMs', value: 5_000, fromMs: nowMs - 60 * MINUTE_MS })
+  ).json()) as SettingsShape;
+  expect(changed.changes[0]).toMatchObject({ about: 'what is answered at once', words: '5.0 s' });
+  expect(await normal()).toMatchObject({ limitMs: 5_000, limitBy: 'learned' });
+  await postJson(`/api/settings/changes/${changed.changes[0]?.id}/undo`, { who: 'Kim' });
+  expect((await normal()).limitMs).toBe(before.limitMs);
+});
+
 test('a limit by hand judges from when it is in force, beside what was learned, and both are shown', async () => {
   const [flow] = await flows();
   const page = await getJson<FlowPageShape>(`/api/flows/${flow?.id}`);

@@ -31,6 +31,13 @@ test('at any time stands what was in force then; before the first change, the fi
   expect(book.ratesAt(150)).toMatchObject({ waiting: 1, keyTiers: ['Anchor'] });
 });
 
+test('a file that an older version exported has what came since as usual', () => {
+  const { atOnceMs: _atOnceMs, ignored: _ignored, ...older } = checkSettings({ currency: 'GBP' });
+  const book = new SettingsBook(file, [change(1, 0, { about: 'all', value: older })]);
+  expect(book.at()).toMatchObject({ currency: 'GBP', atOnceMs: 100 });
+  expect(book.at().ignored.length).toBeGreaterThan(0);
+});
+
 test('a change that reaches back is in force from there on; null takes back to the file', () => {
   const book = new SettingsBook(file, [
     change(1, 500, { about: key, value: { limitMs: 900 } }),

@@ -2,7 +2,7 @@ import { flowFacts, type FlowFacts } from '@toplens/core/flows';
 import type { HarmRates } from '@toplens/core/incidents';
 import type { Calendar } from '@toplens/core/time';
 import { isSection, type Section } from './sections';
-import { teamsOf, type Settings } from './settings';
+import { settingsSchema, teamsOf, type Settings } from './settings';
 
 /** A change as it is kept: in force from its time on. */
 export interface SettingChange {
@@ -198,7 +198,8 @@ function settled(file: Settings, whole: readonly SettingChange[], atMs: number):
   let settings = file;
   for (const { key, value } of whole.filter(({ fromMs }) => fromMs <= atMs)) {
     if (key === ALL_KEY) {
-      base = settings = value === null ? file : withTeams(value as Settings);
+      // What an older version exported lacks what came since: it is as usual then.
+      base = settings = value === null ? file : withTeams({ ...settingsSchema.cast(value), teams: [] });
     } else if (key === RATES_KEY) {
       const { keyTiers } = settings.rates;
       settings = { ...settings, rates: { ...base.rates, ...(value as Partial<HarmRates> | null), keyTiers } };

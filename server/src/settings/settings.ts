@@ -2,6 +2,7 @@ import '../input-words';
 import { readFileSync } from 'node:fs';
 import { USUALLY_IGNORED, type FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
+import { AT_ONCE_MS } from '@toplens/core/normal';
 import type { OwnershipRule } from '@toplens/core/handoffs';
 import { linePattern, type LineRule } from '@toplens/core/money';
 import { dayKinds, type Calendar } from '@toplens/core/time';
@@ -18,6 +19,8 @@ export interface Settings {
   entryServices: string[];
   /** patterns of technical names that are no flows: checks of health, files of pages */
   ignored: string[];
+  /** what is answered sooner is never late where somebody waits, unless an owner's limit says so */
+  atOnceMs: number;
   ownership: OwnershipRule[];
   teams: string[];
   rates: HarmRates;
@@ -51,6 +54,8 @@ export const calendarSchema = object({
 }).noUnknown();
 
 export const LONGEST_LIMIT_MS = 86_400_000;
+/** After that a person's attention wanders: nothing that takes longer is at once. */
+const LONGEST_AT_ONCE_MS = 10_000;
 
 /** Milliseconds by the name of what they limit. */
 const limitsByName = (message: string) =>
@@ -105,6 +110,7 @@ export const settingsSchema = object({
   ).default([]),
   entryServices: array(text.required()).default([]),
   ignored: array(text.required()).default([...USUALLY_IGNORED]),
+  atOnceMs: number().min(0).max(LONGEST_AT_ONCE_MS).default(AT_ONCE_MS),
   ownership: array(
     object({ application: text, flow: text, component: text, team: text.required() }).noUnknown(),
   ).default([]),

@@ -61,6 +61,7 @@ function calendarWords({ holidays, excluded, maintenance = [] }: Settings['calen
 
 function sectionWords(key: string, value: unknown): string {
   if (typeof value === 'string') return value;
+  if (typeof value === 'number') return durationWords(value);
   const rows = value as (string | Record<string, unknown>)[];
   if (rows.length === 0) return 'none';
   const names = rows.map((row) => (typeof row === 'string' ? row : ruleWords(key, row)));

@@ -1,5 +1,6 @@
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { Settings } from '@/data/client';
+import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
 import { RatesForm } from './rates-form';
 
@@ -23,6 +24,7 @@ beforeEach(() => {
 
 const DAY_MS = 86_400_000;
 const settings = {
+  file: { atOnceMs: 100 },
   rates: { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2 },
   keyTiers: ['Anchor'],
   calendar: {
@@ -87,6 +89,27 @@ describe('harm rates', () => {
     expect(screen.getByRole('alert').textContent).toContain(
       'The server cannot be reached. Nothing was changed; what you typed is kept.',
     );
+  });
+});
+
+describe('what is answered at once', () => {
+  test('shows what is in force in seconds, and is saved in milliseconds', async () => {
+    render(<AtOnceForm settings={settings} />);
+    expect((field('at-once') as HTMLInputElement).value).toBe('0.1');
+    write('at-once', '0,25');
+    write('at-once-who', 'Ada Field');
+    press('save-at-once');
+    await waitFor(() => expect(mockChange.mutate).toHaveBeenCalled());
+    expect(mockChange.mutate).toHaveBeenCalledWith({ who: 'Ada Field', key: 'atOnceMs', value: 250 });
+  });
+
+  test.each(['-0.1', '11', 'soon'])('%s is not saved', async (text) => {
+    render(<AtOnceForm settings={settings} />);
+    write('at-once-who', 'Ada');
+    write('at-once', text);
+    press('save-at-once');
+    expect(await screen.findByText('Seconds, from 0 to 10.')).toBeTruthy();
+    expect(mockChange.mutate).not.toHaveBeenCalled();
   });
 });
 

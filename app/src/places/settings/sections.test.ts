@@ -19,6 +19,7 @@ const FILE: Schemas['SettingsFile'] = {
   ],
   entryServices: ['portal-web'],
   ignored: ['* /health'],
+  atOnceMs: 100,
   ownership: [{ component: 'slots', team: 'Slots' }, { team: 'Portal' }],
   rates: { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2, keyTiers: ['Anchor'] },
   journeys: [{ application: 'Shop', name: 'Buy', steps: ['GET /a', 'POST /pay'] }],

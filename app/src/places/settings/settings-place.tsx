@@ -11,6 +11,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { DataInPart } from './data-in/data-in-part';
+import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
 import { FilePart } from './file-part';
 import { InstallationPart } from './installation-part';
@@ -39,6 +40,7 @@ export function SettingsPlace() {
         {data && (
           <>
             <SectionsPart settings={data} />
+            <AtOnceForm key={data.file.atOnceMs} settings={data} />
             <RatesForm key={JSON.stringify(data.rates)} settings={data} />
             <CalendarForm key={JSON.stringify(data.calendar)} settings={data} />
             <FilePart />

@@ -87,7 +87,7 @@ const list = (more: Partial<WorstFirst> = {}): WorstFirst =>
     hasPromises: false,
     lastEndedMs: null,
     window: { fromMs: NOW - 3_600_000, toMs: NOW },
-    freshness: { judgedMs: NOW, watermarkMs: NOW, silent: [] },
+    freshness: { judgedMs: NOW, watermarkMs: NOW, silent: [], earlier: null },
     ...more,
   }) as unknown as WorstFirst;
 
@@ -135,7 +135,11 @@ describe('what is said first', () => {
     mockAnswer.data = list({ headline: 'Nobody is being hurt.', rows: [], lastEndedMs: NOW - 7_200_000 });
     rerender(<WorstFirstList />);
     expect(screen.getByText(/^Last incident ended \d\d:\d\d\.$/)).toBeTruthy();
-    mockAnswer.data = list({ rows: [], freshness: { judgedMs: null, watermarkMs: null, silent: [] } });
+    mockAnswer.data = list({
+      headline: 'No data has come in yet.',
+      rows: [],
+      freshness: { judgedMs: null, watermarkMs: null, silent: [], earlier: null },
+    });
     rerender(<WorstFirstList />);
     expect(screen.getByTestId('headline').textContent).toBe('No data has come in yet.');
     expect(screen.getByText(/Settings › Data in says where telemetry is taken/)).toBeTruthy();
@@ -154,7 +158,7 @@ describe('what is said first', () => {
     mockAnswer.data = list({
       headline: 'Nobody was hurt.',
       rows: [],
-      freshness: { judgedMs: NOW - 3_600_000, watermarkMs: NOW, silent: [] },
+      freshness: { judgedMs: NOW - 3_600_000, watermarkMs: NOW, silent: [], earlier: null },
     });
     render(<WorstFirstList />);
     expect(screen.getByTestId('headline').textContent).toBe('Nobody was hurt.');

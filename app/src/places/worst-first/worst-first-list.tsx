@@ -133,13 +133,13 @@ export function WorstFirstList({ chosenId }: Props) {
   );
 }
 
-/** The sentence; without fresh data it says up to when it holds, and without any it says that. */
+/** The sentence; without fresh data it says up to when it holds. */
 export function headlineOf(
   data: Pick<WorstFirst, 'headline' | 'rows' | 'freshness' | 'remaining' | 'learning'>,
   isStale: boolean,
 ): string {
   const { judgedMs } = data.freshness;
-  if (judgedMs === null) return 'No data has come in yet.';
+  if (judgedMs === null) return data.headline;
   // Who is not there is not unhurt.
   if (data.remaining?.sessions === 0 && data.rows.length === 0) return 'No data for this filter.';
   if (isStale && data.rows.length === 0) {
@@ -161,9 +161,9 @@ function calmWords(data: {
   learning: WorstFirst['learning'];
   lastEndedMs: number | null;
   window: { toMs: number };
-  freshness: { judgedMs: number | null };
+  freshness: { watermarkMs: number | null };
 }): string {
-  if (data.freshness.judgedMs === null)
+  if (data.freshness.watermarkMs === null)
     return 'Settings › Data in says where telemetry is taken, and what was turned away.';
   if (data.lastEndedMs === null) return data.learning ? '' : 'No incident on record.';
   return `Last incident ended ${clock(data.lastEndedMs, data.window.toMs)}.`;

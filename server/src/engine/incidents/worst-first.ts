@@ -81,7 +81,8 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     withoutTeam: rows.filter(({ handoffThen }) => handoffThen === null || !isWithTeam(handoffThen.state)).length,
     incidents: rows.length,
     isPast: isPastWindow(state, window),
-    hasData: state.judgedMs > 0,
+    hasData: state.watermarkMs > 0,
+    isJudged: state.judgedMs > 0,
     learning,
   });
   const harmless = shown.filter((entry) => !hurtsSomebody(entry) && !isSetAside(entry.incident, window));

@@ -12,6 +12,7 @@ import { loadDue } from '../../store/judging-due';
 import { loadRollUps, staleHours } from '../../store/roll-ups';
 import { readBook } from '../../store/settings';
 import { loadShares, type TraceShare } from '../../store/trace-shares';
+import { ComingIn } from './coming-in';
 import type { WindowQuestion } from './questions';
 import { Hours } from './hours';
 import { Names } from './names';
@@ -27,6 +28,7 @@ export interface EngineState {
   history: History;
   register: Register;
   releases: Release[];
+  comingIn: ComingIn;
   /** stretches of which traces were thinned out, in order of time */
   shares: TraceShare[];
   /** hours of what components do are summed up to here; 0 before the first look */
@@ -50,7 +52,7 @@ export async function loadState(
   database: Database,
   file: Settings,
   segmentsDir: string,
-  nowMs: number,
+  now: () => number,
 ): Promise<{ state: EngineState; stale: number[] }> {
   const stale = await staleHours(database);
   const settings = await readBook(database, file);
@@ -64,9 +66,10 @@ export async function loadState(
     ownersLimit: (flow, timeMs) => names.flow(flow, timeMs).limitMs,
     siteLimits: (flow, timeMs) => names.siteLimits(flow, timeMs),
     isWaitedFor: (flow) => names.kindOf(flow) !== 'background',
+    atOnceMs: (timeMs) => names.settings.at(timeMs).atOnceMs,
     kinds: dayKinds(settings.calendarAt(Infinity)),
   });
-  const watermarkMs = await newestEnd(database, nowMs);
+  const watermarkMs = await newestEnd(database, now());
   for (
     let dayMs = floorTo(watermarkMs - MEMORY_DAYS * DAY_MS, DAY_MS);
     watermarkMs > 0 && dayMs <= watermarkMs;
@@ -88,6 +91,7 @@ export async function loadState(
     register,
     watermarkMs,
     releases: await loadReleases(database),
+    comingIn: new ComingIn(now),
     shares: await loadShares(database),
     partHoursToMs: 0,
     minutes: new Map(),
@@ -109,7 +113,7 @@ export function asOfWindow(state: EngineState, window: WindowQuestion): EngineSt
 
 /** Flows whose limits a change may touch: what went wrong is judged anew. */
 export function limitsTouchedBy({ names }: EngineState, key: string): number[] {
-  if (key === ALL_KEY || key === 'flows') return names.flows.map(({ id }) => id);
+  if (key === ALL_KEY || key === 'flows' || key === 'atOnceMs') return names.flows.map(({ id }) => id);
   const flow = names.flowOfKey(key);
   return flow === undefined ? [] : [flow];
 }

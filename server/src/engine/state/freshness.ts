@@ -15,7 +15,12 @@ export function freshness(state: EngineState): FreshnessShape {
     const lastMs = Math.max(0, ...flows.map((flow) => state.history.lastMsOf(flow.id)));
     if (lastMs > 0 && state.judgedMs - lastMs > SILENT_AFTER_MS) silent.push({ application, sinceMs: lastMs });
   }
-  return { watermarkMs: state.watermarkMs || null, judgedMs: state.judgedMs || null, silent };
+  return {
+    watermarkMs: state.watermarkMs || null,
+    judgedMs: state.judgedMs || null,
+    silent,
+    earlier: state.comingIn.earlier,
+  };
 }
 
 export function figures(
