@@ -76,6 +76,7 @@ export function toAttempt(span: Span): Attempt {
   const text = (name: keyof Attributes) => textOf(attributes[name]) ?? textOf(resource[name]) ?? '';
   const amount = numberOf(attributes['toplens.value.amount']);
   const component = serviceOf(span);
+  const userAgent = text('user_agent.original') || text('http.user_agent');
   return {
     traceId: span.traceId,
     spanId: span.spanId,
@@ -85,7 +86,7 @@ export function toAttempt(span: Span): Attempt {
     application: text('toplens.application') || text('service.namespace') || component,
     component,
     ...placeOf(resource),
-    isHandheld: isHandheld(resource, text('user_agent.original')),
+    isHandheld: isHandheld(resource, userAgent),
     failed: isFailed(span),
     crashed: attributes['toplens.outcome'] === 'crashed',
     probe: text('user_agent.synthetic.type') !== '',
@@ -104,7 +105,7 @@ export function toAttempt(span: Span): Attempt {
     item: text('toplens.item'),
     host: text('host.name'),
     ...outfitOf(text),
-    userAgent: text('user_agent.original'),
+    userAgent,
     valueMinor: minorUnits(amount),
     currency: amount === undefined ? '' : text('toplens.value.currency'),
   };
@@ -120,7 +121,7 @@ export function toInnerSpan(span: Span): InnerSpan {
     spanId: span.spanId,
     parentSpanId: span.parentSpanId,
     component: store || service,
-    peer: store ? '' : peerOf(attributes),
+    peer: store || !isCall(span) ? '' : peerOf(attributes),
     name: span.name,
     kind: span.kind,
     startUs: span.startUs,
@@ -135,6 +136,9 @@ export function toInnerSpan(span: Span): InnerSpan {
     detail: isFailed(span) ? failureDetail(attributes, span.exception) : undefined,
   };
 }
+
+/** A tap has the address of its page, and a server that of its own: neither calls it. */
+const isCall = ({ kind }: Span): boolean => kind === SpanKind.CLIENT || kind === SpanKind.PRODUCER;
 
 /** Where it ran: the zone of its host, or the person's own device. */
 interface PlaceOfSpan {

@@ -1,6 +1,7 @@
 export * from './vitals';
 export * from './navigation-parts';
 export * from './page-view';
+export { loadsAmong } from './document-load';
 export * from './host-of';
 export * from './attempt-of-view';
 export * from './spans-of-load';

@@ -24,9 +24,36 @@ export interface Span {
   exceptionType: string;
   /** attributes of that exception: message, stack trace */
   exception: Attributes;
+  /** when a page's load came how far, by the name of its event, microseconds since the epoch; of `PAGE_MARKS` alone */
+  marks?: Partial<Record<PageMark, number>>;
   attributes: Attributes;
   resource: Attributes;
 }
+
+/**
+ * Events of a browser's spans that are read: moments of W3C Navigation Timing 2 and of Paint Timing, as instrumentation of
+ * document loads names them.
+ */
+export const PAGE_MARKS = [
+  'fetchStart',
+  'domainLookupStart',
+  'domainLookupEnd',
+  'connectStart',
+  'secureConnectionStart',
+  'connectEnd',
+  'requestStart',
+  'responseStart',
+  'responseEnd',
+  'domInteractive',
+  'domContentLoadedEventEnd',
+  'domComplete',
+  'loadEventEnd',
+  'firstContentfulPaint',
+] as const;
+export type PageMark = (typeof PAGE_MARKS)[number];
+
+const KNOWN_MARKS: ReadonlySet<string> = new Set(PAGE_MARKS);
+export const isPageMark = (event: string): event is PageMark => KNOWN_MARKS.has(event);
 
 const TRACE_ID = /^(?!0+$)[0-9a-f]{32}$/;
 const SPAN_ID = /^(?!0+$)[0-9a-f]{16}$/;

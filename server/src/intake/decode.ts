@@ -36,6 +36,7 @@ import {
 } from '@toplens/core/money';
 import {
   clockCorrectionUs,
+  PAGE_MARKS,
   RecordRefused,
   textOf,
   whyPointRejected,
@@ -44,6 +45,7 @@ import {
   type ChangeEvent,
   type LogLine,
   type MetricPoint,
+  type Span,
   type TimeRange,
 } from '@toplens/core/telemetry';
 import { floorTo, HOUR_MS } from '@toplens/core/time';
@@ -52,6 +54,7 @@ import {
   errorOfRecord,
   isPageView,
   isScriptError,
+  loadsAmong,
   PAGE_VIEW_EVENT,
   viewOfRecord,
   type PageView,
@@ -193,9 +196,18 @@ export function decode(
     if (attempt) records.toldBeside.push(attempt);
   };
   switch (signal) {
-    case 'traces':
-      for (const span of json ? readTracesJson(parseJson(body), limits) : readTracesProtobuf(body, limits)) {
-        span.startUs += clockCorrectionUs(span.resource, receivedMs);
+    case 'traces': {
+      const received = json ? readTracesJson(parseJson(body), limits) : readTracesProtobuf(body, limits);
+      for (const span of received) correctClock(span, clockCorrectionUs(span.resource, receivedMs));
+      const { spans, views } = loadsAmong(received);
+      for (const view of views) {
+        senders?.came(view.resource);
+        takeView(view, range, records, (reason) => {
+          reject(reason);
+          senders?.refused(view.resource, reason);
+        });
+      }
+      for (const span of spans) {
         const reason = whyRejected(span, range) ?? tooMany.why(span.traceId, span.startUs);
         if (span.startUs > range.latestUs)
           clocks?.note(
@@ -219,6 +231,7 @@ export function decode(
         }
       }
       break;
+    }
     case 'logs':
       decodeLogs(json ? readLogsJson(parseJson(body), limits) : readLogsProtobuf(body, limits), {
         receivedMs,
@@ -271,6 +284,13 @@ export function decode(
     rejected: [...reasons.values()].reduce((sum, n) => sum + n, 0),
     reasons: [...reasons].map(([reason, n]) => `${n} × ${reason}`).join('; '),
   };
+}
+
+/** Moves a span and what it tells of its moments. */
+function correctClock(span: Span, byUs: number): void {
+  if (byUs === 0) return;
+  span.startUs += byUs;
+  for (const mark of PAGE_MARKS) if (span.marks?.[mark] !== undefined) span.marks[mark] += byUs;
 }
 
 /** Lines alike in all that was sent are told apart by their order. */

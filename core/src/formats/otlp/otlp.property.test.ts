@@ -53,7 +53,7 @@ const span = fc.record({
   flags: fc.nat(),
   events: fc.array(
     fc.record({
-      name: fc.constantFrom('exception', 'log'),
+      name: fc.constantFrom('exception', 'log', 'loadEventEnd'),
       timeUnixNano: nanos,
       attributes: fc.uniqueArray(
         fc.record({
@@ -138,6 +138,8 @@ test('random messages read the same from protobuf made by the reference, and fro
         expect(read?.traceId).toBe(hexOf(s.traceId));
         expect(read?.startUs).toBe(Number(s.startTimeUnixNano / 1000n));
         expect(read?.error).toBe(s.status.code === 2);
+        const ended = s.events.find(({ name }) => name === 'loadEventEnd');
+        expect(read?.marks).toEqual(ended && { loadEventEnd: Number(ended.timeUnixNano / 1000n) });
       });
     }),
     { numRuns: 300 },

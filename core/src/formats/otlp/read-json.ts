@@ -1,4 +1,4 @@
-import { cleanAttribute, cleanText, DEFAULT_LIMITS, isRead } from '../../telemetry';
+import { cleanAttribute, cleanText, DEFAULT_LIMITS, isPageMark, isRead } from '../../telemetry';
 import type { AttributeName, Attributes, AttributeValue, Span, TextLengths } from '../../telemetry';
 import { asArray, asObject, readTime, type Json } from './json-values';
 import { RecordCount } from './malformed';
@@ -45,6 +45,7 @@ function readSpan(
   const status = asObject(span.status ?? {}, `${path}.status`);
   const kind = Number(span.kind ?? 1);
   const exception = firstException(span.events, path, lengths);
+  const marks = pageMarks(span.events);
   return {
     traceId: readId(span.traceId),
     spanId: readId(span.spanId),
@@ -56,6 +57,7 @@ function readSpan(
     error: status.code === 2,
     exceptionType: typeof exception['exception.type'] === 'string' ? exception['exception.type'] : '',
     exception,
+    ...(marks && { marks }),
     attributes: readAttributes(span.attributes, `${path}.attributes`, lengths),
     resource,
   };
@@ -72,6 +74,15 @@ function firstException(events: unknown, path: string, lengths: TextLengths): At
     first ??= attributes;
   }
   return first ?? {};
+}
+
+/** Moments of a page's load; `undefined` without, as with nearly all spans. */
+function pageMarks(events: unknown): Span['marks'] {
+  if (!Array.isArray(events)) return undefined;
+  let marks: Span['marks'];
+  for (const { name, timeUnixNano } of events as Json[])
+    if (typeof name === 'string' && isPageMark(name)) (marks ??= {})[name] ??= readTime(timeUnixNano);
+  return marks;
 }
 
 const readId = (id: unknown): string => (typeof id === 'string' ? id.toLowerCase() : '');

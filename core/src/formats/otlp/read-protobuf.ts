@@ -1,4 +1,4 @@
-import { cleanAttribute, cleanText, DEFAULT_LIMITS, isRead } from '../../telemetry';
+import { cleanAttribute, cleanText, DEFAULT_LIMITS, isPageMark, isRead } from '../../telemetry';
 import type { AttributeName, Attributes, AttributeValue, Span, TextLengths } from '../../telemetry';
 import { RecordCount } from './malformed';
 import { Reader } from './reader';
@@ -95,8 +95,9 @@ function readSpan(reading: Reading, resource: Attributes): Span {
       case 9:
         return readAttribute(reading, span.attributes);
       case 11: {
-        const exception = readException(reading);
-        if (!exception || span.exceptionType !== '') return true;
+        const { name, atUs, attributes: exception } = readEvent(reading);
+        if (isPageMark(name)) (span.marks ??= {})[name] ??= atUs;
+        if (name !== 'exception' || span.exceptionType !== '') return true;
         const type = exception['exception.type'];
         if (typeof type === 'string') span.exceptionType = type;
         // The first that has a type, else the first.
@@ -120,19 +121,26 @@ function readSpan(reading: Reading, resource: Attributes): Span {
 
 const NO_ATTRIBUTES: Attributes = {};
 
-/** Attributes of an event that is an exception; `undefined` for any other event. */
-function readException(reading: Reading): Attributes | undefined {
+function readEvent(reading: Reading): { name: string; atUs: number; attributes: Attributes } {
   const { reader } = reading;
   const attributes: Attributes = {};
   let name = '';
+  let atUs = 0;
   reader.message(reader.length(), (field) => {
-    if (field === 2) {
-      name = reader.text();
-      return true;
+    switch (field) {
+      case 1:
+        atUs = reader.nanosAsMicros();
+        return true;
+      case 2:
+        name = reader.text();
+        return true;
+      case 3:
+        return readAttribute(reading, attributes);
+      default:
+        return false;
     }
-    return field === 3 && readAttribute(reading, attributes);
   });
-  return name === 'exception' ? attributes : undefined;
+  return { name, atUs, attributes };
 }
 
 /** KeyValue: the value is read only when the key is one that Top Lens uses. */
