@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts = [
-  'csv|phones|promises|money|pages|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
+  'csv|phones|promises|money|pages|sites|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
   'logs|hosts|changes|metrics|statements',
 ].join('|');
 
@@ -26,6 +26,7 @@ const rooms = {
   'engine/attempts': 'engine/state|engine/reading|engine/harm|contract|store',
   'engine/journeys': 'engine/state|engine/reading|engine/harm|contract|store|settings',
   'engine/promises': 'engine/state|engine/reading|contract|store|settings',
+  'engine/sites': 'engine/state|engine/reading|contract|store|settings',
   'engine/settings': 'engine/state|engine/promises|engine/reading|contract|settings|store',
   'engine/infrastructure': 'engine/state|engine/reading|engine/harm|contract|store|names',
 };

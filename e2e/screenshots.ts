@@ -42,6 +42,7 @@ await shot('worst-first-wide', '/', 'wide');
 await shot('incident-phone', `/incident/${first}`, 'phone');
 await shot('incident-wide-dark', `/incident/${first}`, 'wide', { scheme: 'dark' });
 await shot('phone-wide', '/people/phone', 'wide');
+await shot('sites-wide', '/people/sites?last=480&application=Depot%20Desk', 'wide');
 await shot('flows-wide', '/flows', 'wide');
 await shot('flow-phone', `/flow/${worstFlow}`, 'phone');
 const samplesOf = async (id: number) => (await ask(url, '/api/incidents/{id}', { id })).samples;
@@ -59,8 +60,6 @@ if (journeys[0]) await shot('journey-phone', `/journey/${journeys[0].id}?last=24
 const { onsetMs } = await ask(url, '/api/incidents/{id}', { id: first });
 const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(onsetMs + 6 * 60_000).toISOString()}`;
 await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/send/pick-up')}`, 'wide');
-const { worst } = await ask(url, '/api/pages', { query: `last=60&page=${encodeURIComponent('/send/pick-up')}` });
-if (worst[0]) await shot('load-phone', `/page-load/${worst[0].view}`, 'phone');
 await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', { scheme: 'dark' });
 await shot('settings-phone', '/settings', 'phone');
 await shot('send-phone', `/incident/${first}`, 'phone', { scheme: 'light', press: '[data-testid="send"]' });

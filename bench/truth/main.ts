@@ -8,12 +8,13 @@ import { JOURNEY_REPORTING, journeyReport, scoreJourney, scoreJourneys } from '.
 import { ORIGIN_REPORTING, ORIGIN_TUNING, originReport, scoreOrigins } from './origins';
 import { REPORTING, report } from './report';
 import { scoreWorlds } from './score';
+import { scoreSites, SITES_REPORTING, sitesReport } from './sites';
 import { judgeSharedWorld, SHARED_REPORTING, sharedReport, type SharedVerdict } from './shared';
 
 /**
  * `node dist/node/truth-main.mjs [FIRST LAST [PROCESSES]]`: plays and judges the worlds of these seeds and prints the
  * score. `shared FIRST LAST` judges the worlds of shared components alone, `first-hour FIRST LAST` the first hours of
- * installations. Without arguments all of it is judged with the reporting seeds and goes into docs/truth.md.
+ * installations, `sites FIRST LAST` companies at work. Without arguments all of it is judged with the reporting seeds and goes into docs/truth.md.
  */
 const KINDS = ['world', 'shared', 'first-hour'] as const;
 type Kind = (typeof KINDS)[number];
@@ -63,6 +64,12 @@ const worldWords = ({ plan, attempts, truth, found }: JudgedWorld) =>
 const minutesWords = ({ detections, falseOnes }: FirstHourVerdict) =>
   `found after ${detections.map((minutes) => minutes.toFixed(0)).join(', ')} minutes; ${falseOnes.length} false`;
 
+const sitesOf = (seeds: Seeds) => sitesReport(scoreSites(seeds.first, seeds.last), seeds);
+const siteSeeds = (): Seeds => {
+  const [from = SITES_REPORTING.first, to = SITES_REPORTING.last] = process.argv.slice(3).map(Number);
+  return { first: from, last: to };
+};
+
 async function main(): Promise<void> {
   const given = first && last ? { first, last } : undefined;
   const seedsOf = (kind: Kind, reporting: Seeds) => (alone === kind ? (given ?? reporting) : reporting);
@@ -72,6 +79,7 @@ async function main(): Promise<void> {
     firstHourReport(await judgeAll<FirstHourVerdict>('first-hour', seeds, minutesWords), seeds);
   if (alone === 'shared') return console.log(await judgeShared(seedsOf('shared', SHARED_REPORTING)));
   if (alone === 'first-hour') return console.log(await judgeFirst(seedsOf('first-hour', FIRST_HOUR_REPORTING)));
+  if (process.argv[2] === 'sites') return console.log(sitesOf(siteSeeds()));
   const seeds = given ?? REPORTING;
   const begun = Date.now();
   const worlds = await judgeAll<JudgedWorld>('world', seeds, worldWords);
@@ -84,6 +92,7 @@ async function main(): Promise<void> {
     await judgeFirst(FIRST_HOUR_REPORTING),
     originReport(scoreOrigins(range(ORIGIN_REPORTING)), ORIGIN_REPORTING, ORIGIN_TUNING),
     journeyReport(scoreJourneys(range(JOURNEY_REPORTING).map(scoreJourney)), JOURNEY_REPORTING),
+    sitesOf(SITES_REPORTING),
   ].join('\n');
   console.log(`\n${text}`);
   writeFileSync('docs/truth.md', text);

@@ -17,7 +17,7 @@ const runsOver = (page: Awaited<ReturnType<typeof open>>) =>
 test('what is promised adds up: shares, budgets, and who spent them', async () => {
   const { promises } = await ask(stage().url, '/api/promises', { query: stage().day });
   expect(promises.map(({ name }) => name)).toContain('Labels for partners');
-  expect(promises.find(({ name }) => name === 'Depot desk answered')).toMatchObject({ state: 'noData', kept: null });
+  expect(promises.find(({ name }) => name === 'Care desk answered')).toMatchObject({ state: 'noData', kept: null });
   const chances = promises.map(({ forecast }) => forecast?.expectedPenalty ?? 0);
   expect(chances).toEqual([...chances].sort((a, b) => b - a));
   for (const { name, valid, good, budget, penalties } of promises) {

@@ -60,6 +60,14 @@ export function demoWorld(nowMs: number, seed = DEMO_SEED) {
         hurts: true,
       },
       {
+        number: 4,
+        name: 'the line of one depot is slow',
+        flow: 'Receive parcels',
+        from: troubles.slowLine,
+        origin: 'Brackwater',
+        hurts: true,
+      },
+      {
         number: 5,
         name: 'map tiles do not come for one country',
         flow: 'slots',

@@ -2,9 +2,11 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { viewOf, type OutView } from './browsers/page-views';
 import { saleOf, type Sale } from './otlp/insurance';
 import { linesOf, minuteLines, type OutLine } from './otlp/lines';
-import { minutePoints, type OutPoint } from './otlp/points';
+import { devicePoints, minutePoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
 import { Sender } from './otlp/sender';
+import { deskSpans } from './otlp/depot-desk';
+import { simulateDeskMinute } from './pellwick/depot-desk';
 import { simulateRoundMinute } from './pellwick/round';
 import { detailsOf } from './otlp/phone-details';
 import { roundRecords } from './otlp/phones';
@@ -106,6 +108,8 @@ export class Player {
           minutes: 0,
         });
     }
+    for (const attempt of simulateDeskMinute(minuteMs, this.options, this.truth))
+      this.#pending.push(...deskSpans(attempt, attempt.startMs >= fullTracesFromMs));
     const stops = simulateRoundMinute(minuteMs, this.options, this.truth);
     const round = roundRecords(stops);
     this.#pending.push(...round.spans);
@@ -115,6 +119,7 @@ export class Player {
     this.#pending.push(...details.spans);
     this.#pendingLines.push(...details.lines);
     this.#pendingLines.push(...minuteLines(minuteMs, troubles));
+    this.#points.push(...devicePoints(minuteMs));
     this.#points.push(...minutePoints(minuteMs, busyness(minuteMs, this.options), troubles));
   }
 

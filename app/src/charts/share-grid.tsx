@@ -12,6 +12,8 @@ export interface ShareCell {
   column: string;
   valid: number;
   good: number;
+  /** what is told in place of the share and of how many: a time and how it compares */
+  told?: { value: string; detail: string };
   /** level of the harm ramp, of those that ink is read on; none: as it should be, or too few to say */
   tone?: 0 | 1 | undefined;
 }
@@ -95,10 +97,10 @@ function CellWords({ cell }: { cell: ShareCell | undefined }) {
   return (
     <>
       <Words kind={cell?.tone === undefined ? 'body' : 'strong'} style={{ color: palette.ink }}>
-        {cell ? percentCut(cell.good / cell.valid, 2) : '–'}
+        {cell ? (cell.told?.value ?? percentCut(cell.good / cell.valid, 2)) : '–'}
       </Words>
       <Words kind="small" style={{ color: palette.ink }}>
-        {cell ? count(cell.valid) : ''}
+        {cell ? (cell.told?.detail ?? count(cell.valid)) : ''}
       </Words>
     </>
   );

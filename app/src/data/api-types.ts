@@ -958,6 +958,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Activities of people at work by site or the like, on one scale, and what is off */
+        get: operations["getSites"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Groups that had a change against groups that did not, before and after it */
+        get: operations["getSitesChange"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/standing": {
         parameters: {
             query?: never;
@@ -2043,7 +2077,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier" | "department" | "role" | "station" | "server";
                 /**
                  * @description why, in words
                  * @example oneValue
@@ -2504,7 +2538,7 @@ export interface components {
              * @example site
              * @enum {string}
              */
-            dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
+            dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier" | "department" | "role" | "station" | "server";
             /**
              * @description value of the dimension
              * @example Depot North
@@ -2735,7 +2769,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier" | "department" | "role" | "station" | "server";
                 /** @description values */
                 values: string[];
             }[];
@@ -2855,7 +2889,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier" | "department" | "role" | "station" | "server";
                 /**
                  * @description value of the dimension
                  * @example Depot North
@@ -3507,7 +3541,7 @@ export interface components {
                  * @example site
                  * @enum {string}
                  */
-                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier";
+                dimension: "site" | "version" | "region" | "tier" | "promotion" | "host" | "device" | "browser" | "system" | "carrier" | "department" | "role" | "station" | "server";
                 /** @description the values of a dimension side by side */
                 sides: components["schemas"]["Side"][];
             }[];
@@ -7689,6 +7723,359 @@ export interface components {
             isRough: boolean;
         };
         /**
+         * SiteChange
+         * @description Before and after a change, of groups that had it and groups that did not
+         */
+        SiteChange: {
+            /**
+             * @description what the groups are told apart by
+             * @example site
+             * @enum {string}
+             */
+            by: "site" | "department" | "role" | "station" | "server";
+            /**
+             * @description when it was changed
+             * @example 1772442000000
+             */
+            atMs: number;
+            /** @description the time before */
+            before: components["schemas"]["Window"];
+            /** @description the time after, as long */
+            after: components["schemas"]["Window"];
+            /**
+             * @description of the changed ones against the others
+             * @example better
+             * @enum {string}
+             */
+            verdict: "better" | "worse" | "noDifference" | "tooLittle";
+            /** @description so many times as long as it would have become without the change, with its 95 % interval over groups; null for fewer than two of either */
+            factor: components["schemas"]["Interval"] | null;
+            /** @description the changed ones first */
+            groups: {
+                /**
+                 * @description site, department or the like
+                 * @example Brackwater
+                 */
+                group: string;
+                /**
+                 * @description it had the change
+                 * @example true
+                 */
+                isChanged: boolean;
+                /**
+                 * @description attempts before
+                 * @example 420
+                 */
+                before: number;
+                /**
+                 * @description attempts after
+                 * @example 410
+                 */
+                after: number;
+                /**
+                 * @description so many times as long as before; null for fewer than twenty
+                 * @example 1.8
+                 */
+                factor: number | null;
+                /** @description share that failed or hung after, less that before, with its 95 % interval */
+                failed: components["schemas"]["Interval"] | null;
+            }[];
+        };
+        /**
+         * Sites
+         * @description What people at work do, where, and what is off
+         */
+        Sites: {
+            /** @description what was looked at: of a long window its last day */
+            window: components["schemas"]["Window"];
+            /**
+             * @description what the groups are told apart by
+             * @example site
+             * @enum {string}
+             */
+            by: "site" | "department" | "role" | "station" | "server";
+            /** @description those that people waited for longer than usual the most first */
+            activities: {
+                /**
+                 * @description number of the flow
+                 * @example 3
+                 */
+                id: number;
+                /**
+                 * @description name of the flow
+                 * @example Receive parcels
+                 */
+                name: string;
+                /**
+                 * @description name of the application
+                 * @example Depot Desk
+                 */
+                application: string;
+                /**
+                 * @description attempts that came
+                 * @example 420
+                 */
+                attempts: number;
+                /**
+                 * @description of them, those that did not fail and were in time
+                 * @example 410
+                 */
+                good: number;
+                /**
+                 * @description people, each counted once
+                 * @example 28
+                 */
+                people: number;
+                /**
+                 * @description all that people waited longer than usual
+                 * @example 184000
+                 */
+                overMs: number;
+            }[];
+            /** @description on one scale whatever they do; the worst first, by how far off the norm and how much is done */
+            groups: {
+                /**
+                 * @description site, department or the like
+                 * @example Brackwater
+                 */
+                group: string;
+                /**
+                 * @description attempts that came
+                 * @example 420
+                 */
+                attempts: number;
+                /**
+                 * @description of them, those that did not fail and were in time
+                 * @example 410
+                 */
+                good: number;
+                /**
+                 * @description people, each counted once
+                 * @example 28
+                 */
+                people: number;
+                /**
+                 * @description all that people waited longer than usual
+                 * @example 184000
+                 */
+                overMs: number;
+                /**
+                 * @description chance that a random attempt here takes longer than a random one of everybody, of the same activity; 0.5 is the norm
+                 * @example 0.74
+                 */
+                score: number;
+                /**
+                 * @description of the score
+                 * @example 0.02
+                 */
+                standardError: number;
+                /**
+                 * @description spread of its attempts on that scale; 0.29 is that of everybody
+                 * @example 0.27
+                 */
+                unsteadiness: number;
+            }[];
+            /** @description each activity in each group */
+            cells: {
+                /**
+                 * @description number of the flow
+                 * @example 3
+                 */
+                id: number;
+                /**
+                 * @description site, department or the like
+                 * @example Brackwater
+                 */
+                group: string;
+                /**
+                 * @description attempts that came
+                 * @example 420
+                 */
+                attempts: number;
+                /**
+                 * @description of them, those that did not fail and were in time
+                 * @example 410
+                 */
+                good: number;
+                /**
+                 * @description people, each counted once
+                 * @example 28
+                 */
+                people: number;
+                /**
+                 * @description half took less; null without any
+                 * @example 1240
+                 */
+                medianMs: number | null;
+                /**
+                 * @description usual duration; null while nothing is learned
+                 * @example 520
+                 */
+                usualMs: number | null;
+            }[];
+            /** @description servers that people work with, those with the most waiting first */
+            servers: {
+                /**
+                 * @description name of the server
+                 * @example desk-mid
+                 */
+                server: string;
+                /**
+                 * @description attempts that came
+                 * @example 420
+                 */
+                attempts: number;
+                /**
+                 * @description of them, those that did not fail and were in time
+                 * @example 410
+                 */
+                good: number;
+                /**
+                 * @description people, each counted once
+                 * @example 28
+                 */
+                people: number;
+                /**
+                 * @description all that people waited longer than usual
+                 * @example 184000
+                 */
+                overMs: number;
+            }[];
+            /** @description what is off beyond chance and beyond what a day brings, the most people first */
+            off: {
+                /**
+                 * @description where it lies
+                 * @example application
+                 * @enum {string}
+                 */
+                layer: "application" | "server" | "line" | "serverOrLine" | "device";
+                /**
+                 * @description name of the application, server or site; of a person the first letters
+                 * @example Brackwater
+                 */
+                name: string;
+                /**
+                 * @description site of a person, '' else
+                 * @example Brackwater
+                 */
+                group: string;
+                /**
+                 * @description where it lies and why, to be read out
+                 * @example It is the line of Brackwater, or something else there: …
+                 */
+                words: string;
+                /**
+                 * @description name of the application
+                 * @example Depot Desk
+                 */
+                application: string;
+                /**
+                 * @description so many times as long as those it is compared with
+                 * @example 2.4
+                 */
+                factor: number;
+                /**
+                 * @description begin of the 95 % interval
+                 * @example 2.1
+                 */
+                low: number;
+                /**
+                 * @description end of it
+                 * @example 2.7
+                 */
+                high: number;
+                /**
+                 * @description people whom it slows
+                 * @example 28
+                 */
+                people: number;
+                /**
+                 * @description attempts that tell
+                 * @example 840
+                 */
+                attempts: number;
+                /**
+                 * @description team that owns it by the rules; null when none does
+                 * @example Sites & Network
+                 */
+                team: string | null;
+            }[];
+            /** @description people against those like them, the slowest first */
+            persons: {
+                /**
+                 * @description first letters of the identifier
+                 * @example staf…
+                 */
+                person: string;
+                /**
+                 * @description place of work
+                 * @example Brackwater
+                 */
+                site: string;
+                /**
+                 * @description server that they mostly work with
+                 * @example desk-mid
+                 */
+                server: string;
+                /**
+                 * @description kind of device; '' when not told
+                 * @example desktop
+                 */
+                station: string;
+                /**
+                 * @description name of the device; '' when not told
+                 * @example brac-104
+                 */
+                host: string;
+                /**
+                 * @description attempts that tell
+                 * @example 41
+                 */
+                attempts: number;
+                /**
+                 * @description so many times as long as like people
+                 * @example 1.9
+                 */
+                factor: number;
+                /**
+                 * @description begin of the 95 % interval
+                 * @example 1.6
+                 */
+                low: number;
+                /**
+                 * @description end of it
+                 * @example 2.2
+                 */
+                high: number;
+                /**
+                 * @description who is compared with
+                 * @example sameSiteServerStation
+                 * @enum {string}
+                 */
+                likeness: "sameSiteServerStation" | "sameSiteServer" | "sameSite" | "sameServer" | "everybody";
+                /**
+                 * @description people compared with
+                 * @example 14
+                 */
+                like: number;
+                /**
+                 * @description beyond chance among all people compared
+                 * @example true
+                 */
+                isOff: boolean;
+            }[];
+            /**
+             * @description people at work who did anything
+             * @example 240
+             */
+            people: number;
+            /**
+             * @description of them, people who did enough to be compared with others
+             * @example 180
+             */
+            compared: number;
+        };
+        /**
          * Standing
          * @description Every application in three words, and every activity
          */
@@ -9541,6 +9928,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
                 /** @description what orders the list */
                 rankBy?: "harm" | "each" | "people" | "money" | "promises" | "keyCustomers";
                 /** @description rates of a past window: as they were set then, or as they are today */
@@ -9710,6 +10105,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
                 /** @description rates of a past window: as they were set then, or as they are today */
                 rates?: "then" | "today";
             };
@@ -9790,6 +10193,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -10114,6 +10525,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path?: never;
@@ -10189,6 +10608,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path?: never;
@@ -10264,6 +10691,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -10342,6 +10777,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -10420,6 +10863,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -10498,6 +10949,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
                 /** @description took at least so long */
                 longer?: number;
                 /** @description took less than this; left out: however long */
@@ -10580,6 +11039,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -10696,6 +11163,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path?: never;
@@ -10771,6 +11246,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -10849,6 +11332,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path?: never;
@@ -11451,6 +11942,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -11529,6 +12028,14 @@ export interface operations {
                 system?: string;
                 /** @description only attempts of this carrier */
                 carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
             };
             header?: never;
             path: {
@@ -12347,6 +12854,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PromisePage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSites: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only attempts of this host */
+                host?: string;
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
+                /** @description what the groups are told apart by */
+                by?: "site" | "department" | "role" | "station" | "server";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Activities of people at work by site or the like, on one scale, and what is off */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sites"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSitesChange: {
+        parameters: {
+            query: {
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
+                /** @description when it was changed */
+                at: string;
+                /** @description so long before and after at most; shorter where less time has gone by */
+                days?: number;
+                /** @description groups that were changed, each by its name */
+                changed?: string[];
+                /** @description what the groups are told apart by */
+                by?: "site" | "department" | "role" | "station" | "server";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Groups that had a change against groups that did not, before and after it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteChange"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -76,7 +76,12 @@ export function addressOf(
   { path = {}, query = {} }: { path?: Record<string, string | number>; query?: object } = {},
 ): string {
   const place = template.replace(/\{(\w+)\}/g, (_whole, name: string) => encodeURIComponent(String(path[name])));
-  const given = Object.entries(query).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]]));
+  // Of a list each value comes under the name (OpenAPI: style form, exploded).
+  const given = Object.entries(query).flatMap(([name, value]: [string, unknown]) =>
+    (Array.isArray(value) ? value : [value])
+      .filter((one) => one !== undefined)
+      .map((one): [string, string] => [name, String(one)]),
+  );
   return given.length > 0 ? `${place}?${new URLSearchParams(given).toString()}` : place;
 }
 

@@ -35,6 +35,10 @@ export const TITLES: Record<Narrowing, string> = {
   browser: 'Browser',
   system: 'System',
   carrier: 'Carrier',
+  department: 'Department',
+  role: 'Role',
+  station: 'Station',
+  server: 'Server',
 };
 
 /** Filters everything to an application, flow, team, or any value; filters stack. */

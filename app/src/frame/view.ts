@@ -2,11 +2,21 @@ import { useGlobalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { RANKINGS, type Ranking } from '@toplens/core/incidents';
 import { PAGE_DIMENSIONS, type PageDimension } from '@toplens/core/pages';
+import { WORK_DIMENSIONS, type WorkDimension } from '@toplens/core/sites';
 import { DIMENSIONS, type Dimension } from '@toplens/core/telemetry';
 import { AGAINST, type Against } from '@toplens/core/time';
 import type { operations } from '@/data/api-types';
 
-export { AGAINST, DIMENSIONS, RANKINGS, type Against, type Dimension, type Ranking };
+export {
+  AGAINST,
+  DIMENSIONS,
+  RANKINGS,
+  WORK_DIMENSIONS,
+  type Against,
+  type Dimension,
+  type Ranking,
+  type WorkDimension,
+};
 
 export const AGAINST_WORDS: Record<Against, string> = {
   nothing: 'nothing',
@@ -55,6 +65,7 @@ export interface View extends Narrowed {
   brushed?: string;
   groupBy?: Exclude<Grouping, 'region'>;
   pagesBy?: Exclude<PageGroup, 'page'>;
+  workBy?: Exclude<WorkDimension, 'site'>;
   page?: string;
   country?: string;
   area?: string;
@@ -92,6 +103,7 @@ export function readView(params: Params): View {
   const fewest = Number(one(params.fewest));
   const groupBy = one(params.groupBy) as Grouping | undefined;
   const pagesBy = one(params.pagesBy) as PageGroup | undefined;
+  const workBy = one(params.workBy) as WorkDimension | undefined;
   const isPast =
     from !== undefined && to !== undefined && !Number.isNaN(Date.parse(from)) && !Number.isNaN(Date.parse(to));
   const narrowed: Narrowed = {};
@@ -111,6 +123,7 @@ export function readView(params: Params): View {
     ...(one(params.brushed) && { brushed: one(params.brushed) }),
     ...(groupBy && groupBy !== 'region' && GROUPINGS.includes(groupBy) && { groupBy }),
     ...(pagesBy && pagesBy !== 'page' && PAGE_GROUPS.includes(pagesBy) && { pagesBy }),
+    ...(workBy && workBy !== 'site' && WORK_DIMENSIONS.includes(workBy) && { workBy }),
     ...Object.fromEntries(PAGE_NARROWING.flatMap((name) => (one(params[name]) ? [[name, one(params[name])]] : []))),
     ...narrowed,
   };
@@ -173,6 +186,7 @@ export function viewQuery(view: View): string {
   if (view.brushed) query.set('brushed', view.brushed);
   if (view.groupBy) query.set('groupBy', view.groupBy);
   if (view.pagesBy) query.set('pagesBy', view.pagesBy);
+  if (view.workBy) query.set('workBy', view.workBy);
   for (const name of PAGE_NARROWING) if (view[name]) query.set(name, view[name]);
   const text = query.toString();
   return text === '' ? '' : `?${text}`;
@@ -198,6 +212,7 @@ const CLEAR = Object.fromEntries(
     'brushed',
     'groupBy',
     'pagesBy',
+    'workBy',
     ...PAGE_NARROWING,
     ...NARROWING,
   ].map((name) => [name, undefined]),

@@ -62,6 +62,32 @@ describe('discovery', () => {
     expect(toAttempt(span({}, { error: true, exceptionType: 'SurchargeNotFound' })).failure).toBe('SurchargeNotFound');
   });
 
+  test('people at work: where, as what, on which kind of device, with which server', () => {
+    const atWork = {
+      'toplens.flow': 'Receive parcels',
+      'toplens.site': 'Brackwater',
+      'toplens.department': 'Sorting',
+      'toplens.role': 'clerk',
+      'server.address': 'desk-mid',
+    };
+    const resource = { 'service.name': 'desk', 'host.name': 'brac-104', 'toplens.station': 'desktop' };
+    expect(toAttempt(span(atWork, { kind: 3, resource }))).toMatchObject({
+      site: 'Brackwater',
+      department: 'Sorting',
+      role: 'clerk',
+      station: 'desktop',
+      server: 'desk-mid',
+      host: 'brac-104',
+      isUserSide: true,
+      isHandheld: false,
+    });
+    // A server's own span: it is the server that they work with.
+    expect(toAttempt(span({ 'toplens.site': 'Brackwater', 'server.address': 'shop.example' }))).toMatchObject({
+      server: 'north-1',
+      station: '',
+    });
+  });
+
   test('values become minor units; a monstrous one is no value', () => {
     expect(toAttempt(span({ 'toplens.value.amount': 12.345, 'toplens.value.currency': 'EUR' })).valueMinor).toBe(1235);
     expect(toAttempt(span({ 'toplens.value.amount': 1e300 })).valueMinor).toBeNaN();

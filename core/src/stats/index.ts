@@ -9,6 +9,8 @@ export * from './mantel-haenszel';
 export * from './false-discovery';
 export * from './rank-tests';
 export * from './ridit';
+export * from './median-polish';
 export * from './smoothing';
 export * from './student';
+export * from './differences';
 export * from './sum';

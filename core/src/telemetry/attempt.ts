@@ -48,6 +48,13 @@ export interface Attempt {
   device: string;
   /** whose mobile network it came through */
   carrier: string;
+  /** of a person at work, as their application tells: part of the organisation, and what they do there */
+  department: string;
+  role: string;
+  /** kind of device at work: "desktop", "remote desktop"; its model is the device */
+  station: string;
+  /** the server that the person's application works with */
+  server: string;
   userAgent: string;
   /** minor units of `currency`; NaN when no value was sent */
   valueMinor: number;
@@ -73,6 +80,10 @@ export const DIMENSIONS = [
   'browser',
   'system',
   'carrier',
+  'department',
+  'role',
+  'station',
+  'server',
 ] as const;
 export type Dimension = (typeof DIMENSIONS)[number];
 
@@ -88,6 +99,10 @@ export const DIMENSION_WORDS: Readonly<Record<Dimension, string>> = {
   browser: 'browser',
   system: 'system',
   carrier: 'carrier',
+  department: 'department',
+  role: 'role',
+  station: 'station',
+  server: 'server',
 };
 
 export const FAILED = 1;
@@ -122,7 +137,7 @@ export const KIND_FLAGS: Readonly<Record<AttemptKind, number>> = {
 export const SMALL_NUMBERS = 0x1_0000;
 
 /**
- * Attempts as columns, one entry a row, for fast scans: 73 bytes a row. Texts are dictionary numbers; 0 means "not
+ * Attempts as columns, one entry a row, for fast scans: 89 bytes a row. Texts are dictionary numbers; 0 means "not
  * known".
  *
  * Example, two attempts of flow 3, the second failed:
@@ -149,6 +164,10 @@ export interface AttemptColumns {
   browser: Uint32Array;
   system: Uint32Array;
   carrier: Uint32Array;
+  department: Uint32Array;
+  role: Uint32Array;
+  station: Uint32Array;
+  server: Uint32Array;
   /** minor units, NaN when none; seven digits */
   valueMinor: Float32Array;
 }
@@ -173,6 +192,10 @@ export function emptyColumns(capacity: number): AttemptColumns {
     browser: new Uint32Array(capacity),
     system: new Uint32Array(capacity),
     carrier: new Uint32Array(capacity),
+    department: new Uint32Array(capacity),
+    role: new Uint32Array(capacity),
+    station: new Uint32Array(capacity),
+    server: new Uint32Array(capacity),
     valueMinor: new Float32Array(capacity),
   };
 }
@@ -209,6 +232,10 @@ export function appendRowInPlace(target: AttemptColumns, source: AttemptColumns,
   target.browser[at] = source.browser[from] as number;
   target.system[at] = source.system[from] as number;
   target.carrier[at] = source.carrier[from] as number;
+  target.department[at] = source.department[from] as number;
+  target.role[at] = source.role[from] as number;
+  target.station[at] = source.station[from] as number;
+  target.server[at] = source.server[from] as number;
   target.valueMinor[at] = source.valueMinor[from] as number;
 }
 

@@ -28,6 +28,9 @@ export const RESOURCE_ATTRIBUTES = [
   'os.version',
   'toplens.application',
   'toplens.site',
+  'toplens.department',
+  'toplens.role',
+  'toplens.station',
   'toplens.sent_at',
 ] as const;
 
@@ -80,6 +83,9 @@ export const SPAN_ATTRIBUTES = [
   'toplens.flow',
   'toplens.outcome',
   'toplens.site',
+  'toplens.department',
+  'toplens.role',
+  'toplens.station',
   'toplens.region',
   'toplens.tier',
   'toplens.promotion',

@@ -1,5 +1,13 @@
-import { isHandheld, isUserSide, outfitOf, ranOnOf } from './user-side';
+import { isHandheld, isPhone, isUserSide, outfitOf, ranOnOf } from './user-side';
 import type { Attributes } from './attributes';
+
+test('a device at work that tells its kind is a person’s own, and is held in the hand only where that says so', () => {
+  const desktop = { 'toplens.station': 'desktop', 'device.model.name': 'Counter 3', 'host.name': 'brac-104' };
+  expect(isUserSide(desktop)).toBe(true);
+  expect(isHandheld(desktop, '')).toBe(false);
+  expect(isPhone(desktop)).toBe(false);
+  expect(isHandheld({ ...desktop, 'toplens.station': 'Tablet' }, '')).toBe(true);
+});
 
 test.each([
   [

@@ -8,7 +8,7 @@ const PHONES: ReadonlySet<string> = new Set(['android', 'ios', 'ipados']);
  */
 export function isUserSide(resource: Attributes): boolean {
   if (textOf(resource['telemetry.sdk.language']) === 'webjs') return true;
-  return isBrowser(resource) || isOnHandheld(resource);
+  return stationOf(resource) !== undefined || isBrowser(resource) || isOnHandheld(resource);
 }
 
 const isBrowser = (resource: Attributes): boolean =>
@@ -20,8 +20,15 @@ const isBrowser = (resource: Attributes): boolean =>
 export const isPhone = (resource: Attributes): boolean =>
   isOnHandheld(resource) && !isBrowser(resource) && resource['user_agent.name'] === undefined;
 
-const isOnHandheld = (resource: Attributes): boolean =>
-  modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase());
+/** Kind of a device at work, as its application tells: "desktop", "remote desktop", "tablet". */
+const stationOf = (resource: Attributes) => textOf(resource['toplens.station']);
+
+/** A device at work that tells its kind says so itself; else whoever tells a model of device is a phone. */
+function isOnHandheld(resource: Attributes): boolean {
+  const type = stationOf(resource);
+  if (type !== undefined) return /phone|tablet|handheld/i.test(type);
+  return modelOf(resource) !== undefined || PHONES.has((textOf(resource['os.name']) ?? '').toLowerCase());
+}
 
 /**
  * The person's device as far as it is told: "Pixel 9 · Android 16", "Firefox 128 · Linux"; '' for what runs elsewhere.
@@ -64,7 +71,8 @@ export function outfitOf(text: (name: keyof Attributes) => string): Outfit {
   const browser = text('user_agent.name');
   const device = text('device.model.name') || text('device.model.identifier');
   // The system of a server is no person's.
-  const isPersons = browser !== '' || device !== '' || PHONES.has(text('os.name').toLowerCase());
+  const isPersons =
+    browser !== '' || device !== '' || text('toplens.station') !== '' || PHONES.has(text('os.name').toLowerCase());
   return {
     device,
     browser: [browser, browser && text('user_agent.version').split('.')[0]].filter(Boolean).join(' '),

@@ -1,5 +1,6 @@
 import { normalDeviate, seededRandom } from '@toplens/core/stats';
 import { MINUTE_MS } from '@toplens/core/time';
+import { OLD_DEVICE, STAFF, staff } from '../pellwick/depot-desk';
 import { inside, type Troubles } from '../pellwick/troubles';
 import { seedOfText } from '../seeds';
 import { STORE_HOSTS } from './lines';
@@ -109,3 +110,33 @@ export function minutePoints(minuteMs: number, busyness: number, troubles: Troub
 }
 
 const clamp = (share: number) => Math.min(0.99, Math.max(0.01, share));
+
+/** Devices at one depot tell how they are, every five minutes: that of the old one's memory is full. */
+export function devicePoints(minuteMs: number): OutPoint[] {
+  if (minuteMs % (5 * MINUTE_MS) !== 0) return [];
+  const { site } = staff(Number(OLD_DEVICE.staff.slice(-3)));
+  return Array.from({ length: STAFF }, (_, number) => staff(number))
+    .filter((one) => one.site === site)
+    .flatMap(({ id, device }) => {
+      const random = seededRandom(seedOfText(device) ^ Math.floor(minuteMs / MINUTE_MS));
+      const isOld = id === OLD_DEVICE.staff;
+      const point = (metric: string, value: number, attribute: Attribute): OutPoint => ({
+        service: 'depot-desk',
+        host: device,
+        version: '8.4.0',
+        application: 'Depot Desk',
+        instance: device,
+        metric,
+        unit: '1',
+        kind: 'gauge',
+        startMs: STARTED_MS,
+        atMs: minuteMs + MINUTE_MS,
+        value: clamp(value + 0.01 * normalDeviate(random)),
+        attributes: [attribute],
+      });
+      return [
+        point('system.memory.utilization', isOld ? 0.975 : 0.6, ['system.memory.state', 'used']),
+        point('system.cpu.utilization', isOld ? 0.2 : 0.75, ['cpu.mode', 'idle']),
+      ];
+    });
+}

@@ -17,6 +17,8 @@ export interface Troubles {
   photoCrash?: { fromMs: number; healedFromMs: number; device: string; share: number };
   /** of photos of drivers on one carrier's network many do not arrive at once: they are tried again, and nobody waits */
   failingUploads?: { fromMs: number; toMs: number; carrier: string; share: number };
+  /** 4: everything at one depot is slow, on the same servers as elsewhere: its line */
+  slowLine?: { fromMs: number; toMs: number; site: string; factor: number };
   /** 5: the outside provider's map tiles do not come, or slowly, for senders of one country */
   emptyMaps?: { fromMs: number; toMs: number; region: string; share: number };
   /** 6: the card network times out now and then; of those who try again half succeed */
@@ -46,6 +48,7 @@ export function demoTroubles(nowMs: number): Troubles {
     failingLabels: { fromMs: before(80), toMs: NEVER_ENDS, promotion: 'SPRING10' },
     photoCrash: { fromMs: before(240), healedFromMs: before(70), device: 'Tessel 5', share: 0.8 },
     failingUploads: { fromMs: before(190), toMs: NEVER_ENDS, carrier: 'Copperwave', share: 0.4 },
+    slowLine: { fromMs: before(125), toMs: NEVER_ENDS, site: 'Brackwater', factor: 2.6 },
     emptyMaps: { fromMs: before(150), toMs: NEVER_ENDS, region: 'IE', share: 0.6 },
     cardTimeouts: { fromMs: before(55), toMs: NEVER_ENDS, share: 0.12 },
     silentPartners: { fromMs: before(36), toMs: before(25) },

@@ -25,9 +25,15 @@ function whatCannotBeKept(value: unknown, path: string, depth: number): string |
   return undefined;
 }
 
+/** Names under which several values may stand. */
+const LISTS: ReadonlySet<string> = new Set(['changed']);
+
 /** What is asked for twice, so that nobody knows which is meant. */
 function whatIsThereTwice(query: Record<string, unknown>): string | undefined {
-  const found = Object.entries(query).find(([, value]) => typeof value !== 'string');
+  const found = Object.entries(query).find(([name, value]) => {
+    const isList = LISTS.has(name) && Array.isArray(value) && value.every((one) => typeof one === 'string');
+    return typeof value !== 'string' && !isList;
+  });
   return found && `${found[0].slice(0, 100)}: is there more than once`;
 }
 

@@ -13,6 +13,7 @@ import * as pages from './pages';
 import * as persons from './persons';
 import * as phones from './phones';
 import * as promises from './promises';
+import * as sites from './sites';
 import * as standing from './standing';
 import * as server from './server';
 import * as settings from './settings';
@@ -31,6 +32,7 @@ const RESOURCES = [
   persons,
   phones,
   promises,
+  sites,
   standing,
   handoffs,
   settings,
@@ -60,6 +62,7 @@ const PATHS: Paths = {
   ...persons.personPaths,
   ...phones.phonePaths,
   ...promises.promisePaths,
+  ...sites.sitesPaths,
   ...standing.standingPaths,
   ...handoffs.handoffPaths,
   ...settings.settingsPaths,

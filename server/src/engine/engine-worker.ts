@@ -10,6 +10,8 @@ import { attemptHosts, attemptPage } from './attempts/attempt-page';
 import { attemptPerson } from './attempts/attempt-person';
 import { sealEnded } from './promises/seal';
 import { standing } from './promises/standing';
+import { siteChange } from './sites/site-change';
+import { sites } from './sites/sites';
 import { attemptsOutside } from './promises/attempts-outside';
 import { endangeredBy, promisePage, promiseReports, promises } from './promises/promises';
 import { suddenlyChanged } from './infrastructure/changes';
@@ -198,6 +200,8 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     promises: (question) => promises(then(question), question),
     promiseReports: (question) => promiseReports(then(question), question),
     endangered: (question) => endangeredBy(then(question), question),
+    sites: (question) => sites(then(question), question),
+    siteChange: (question) => siteChange(state, question),
     standing: (question) => standing(then(question), question),
     promise: (question) => promisePage(then(question), question),
     promiseAttempts: (question) => attemptsOutside(then(question), question),

@@ -25,6 +25,7 @@ import type {
   PromisePageShape,
   PromisesShape,
 } from '../contract/promises';
+import type { SiteChangeShape, SitesShape } from '../contract/sites';
 import type { StandingShape } from '../contract/standing';
 import type { PeriodReport } from '@toplens/core/promises';
 import type { CommittedBatch } from '../store/committed-batch';
@@ -47,6 +48,8 @@ import type {
   HurtQuestion,
   LostByTierQuestion,
   PersonQuestion,
+  SiteChangeQuestion,
+  SitesQuestion,
   PromiseAttemptsQuestion,
   ReportQuestion,
   PromiseQuestion,
@@ -85,6 +88,8 @@ export interface Questions {
   promises: { ask: { window: WindowQuestion }; answer: PromisesShape };
   promiseReports: { ask: ReportQuestion; answer: PeriodReport[] };
   endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
+  sites: { ask: SitesQuestion; answer: SitesShape };
+  siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };
   standing: { ask: { window: WindowQuestion }; answer: StandingShape };
   promise: { ask: PromiseQuestion; answer: PromisePageShape | null };
   promiseAttempts: { ask: PromiseAttemptsQuestion; answer: PromiseAttemptsShape | null };

@@ -16,13 +16,14 @@ const span = (
   trace: number,
   id: number,
   parent: number,
-  more: { service: string; kind?: number; isBrowser?: boolean },
+  more: { service: string; kind?: number; isBrowser?: boolean; flow?: string },
 ): Seen =>
   ({
     traceId: hex(trace, 32),
     spanId: hex(id, 16),
     parentSpanId: parent === 0 ? '' : hex(parent, 16),
     kind: more.kind ?? SERVER,
+    attributes: more.flow === undefined ? {} : { 'toplens.flow': more.flow },
     resource: { 'service.name': more.service, ...(more.isBrowser && { 'telemetry.sdk.language': 'webjs' }) },
   }) as Seen;
 
@@ -38,6 +39,21 @@ function verdictsOf(spans: readonly Seen[]) {
 }
 
 const many = (of: (trace: number) => Seen[], n = 10) => Array.from({ length: n }, (_, i) => of(i + 1)).flat();
+
+test('what a device names a flow is an attempt already: the servers that it calls do not begin another', () => {
+  const desk = (isFlow: boolean) =>
+    verdictsOf(
+      many(
+        (trace) => [
+          span(trace, 1, 0, { service: 'desk', kind: CLIENT, isBrowser: true, ...(isFlow && { flow: 'Receive' }) }),
+          span(trace, 2, 1, { service: 'manifests' }),
+        ],
+        30,
+      ),
+    );
+  expect(desk(false)).toEqual({ entries: ['manifests'], inner: [] });
+  expect(desk(true)).toEqual({ entries: [], inner: ['manifests'] });
+});
 
 test('behind a gateway or a browser a service begins attempts; behind another service it does not', () => {
   const verdicts = verdictsOf(

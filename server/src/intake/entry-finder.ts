@@ -39,10 +39,11 @@ export class EntryFinder {
   constructor(private readonly now: () => number) {}
 
   /** A span came. */
-  see({ traceId, spanId, parentSpanId, kind, resource }: Span): void {
+  see({ traceId, spanId, parentSpanId, kind, attributes, resource }: Span): void {
     if (this.#every > 1 && parseInt(traceId.slice(-4), 16) % this.#every !== 0) return;
     this.#turn();
-    this.#spans.set(`${traceId}${spanId}`, isUserSide(resource));
+    // What a device names a flow is an attempt already: its servers do not begin another.
+    this.#spans.set(`${traceId}${spanId}`, isUserSide(resource) && attributes['toplens.flow'] === undefined);
     if (this.#spans.size > MOST_SPANS) this.#every *= 2;
     if (kind !== SpanKind.SERVER || parentSpanId === '' || this.#pending.length >= MOST_SPANS) return;
     this.#pending.push({

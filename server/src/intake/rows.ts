@@ -166,6 +166,10 @@ function encodeAttempt(attempt: Attempt, { attempts: rows, columns, hours }: Enc
     browser: numberOf('browser', attempt.browser || told.browser),
     system: numberOf('system', attempt.system || told.system),
     carrier: numberOf('carrier', attempt.carrier),
+    department: numberOf('department', attempt.department),
+    role: numberOf('role', attempt.role),
+    station: numberOf('station', attempt.station),
+    server: numberOf('server', attempt.server),
   };
   rows.add(row);
   const i = columns.n;

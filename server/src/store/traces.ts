@@ -1,11 +1,11 @@
-import { FAILED, USER_SIDE, type FailureDetail } from '@toplens/core/telemetry';
+import { DIMENSIONS, FAILED, USER_SIDE, type Dimension, type FailureDetail } from '@toplens/core/telemetry';
 import type { StepSpan, TraceSpan } from '@toplens/core/traces';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
 import { isOfShare } from './trace-shares';
 
 /** The span that began an attempt, with what its row holds beyond the waterfall; dimensions as names' numbers. */
-export interface StoredAttempt {
+export interface StoredAttempt extends Record<Dimension, number> {
   spanId: string;
   flow: number;
   flags: number;
@@ -15,16 +15,6 @@ export interface StoredAttempt {
   person: string;
   /** number of its session; 0 where none is told */
   session: number;
-  site: number;
-  version: number;
-  region: number;
-  tier: number;
-  promotion: number;
-  host: number;
-  device: number;
-  browser: number;
-  system: number;
-  carrier: number;
   valueMinor: number | null;
 }
 
@@ -82,9 +72,8 @@ export async function loadTrace(database: Database, traceId: string): Promise<St
                FROM span WHERE trace_id = $1::uuid
              UNION ALL
              SELECT a.span_id, a.parent_id, a.started_us, a.duration_us, a.component, a.host, a.flow, 0, 0, a.failure, a.ran_on, 2, a.flags,
-                    jsonb_build_object('flow', a.flow, 'person', coalesce(${nameOf('a.person')}, ''), 'session', a.session, 'site', a.site, 'version', a.version, 'region', a.region, 'tier', a.tier,
-                                       'promotion', a.promotion, 'host', a.host, 'device', a.device, 'browser', a.browser,
-                                       'system', a.system, 'carrier', a.carrier, 'valueMinor', a.value_minor)
+                    jsonb_build_object('flow', a.flow, 'person', coalesce(${nameOf('a.person')}, ''), 'session', a.session,
+                                       ${DIMENSIONS.map((name) => `'${name}', a.${name}`).join(', ')}, 'valueMinor', a.value_minor)
                FROM attempt a WHERE a.trace_id = $1::uuid) s
       ORDER BY s.started_us, s.span_id`,
     [traceId],

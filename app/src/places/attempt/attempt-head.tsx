@@ -26,6 +26,10 @@ const DIMENSION_WORDS = {
   browser: 'browser',
   system: 'system',
   carrier: 'carrier',
+  department: 'department',
+  role: 'role',
+  station: 'station',
+  server: 'by server',
 } as const;
 const MOST_COMPONENTS = 8;
 

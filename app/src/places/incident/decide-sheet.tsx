@@ -1,12 +1,12 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { Checkbox } from 'react-native-paper';
+import { StyleSheet, View } from 'react-native';
 import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
 import { useDecide, type Decision } from '@/data/incidents';
 import { BusyButton } from '@/frame/busy-button';
+import { CheckLine } from '@/frame/check-line';
 import { Choice } from '@/frame/choice';
 import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
@@ -81,7 +81,7 @@ export function DecideSheet({ incident, on, onClose }: Props) {
       {on === 'split' && (
         <View role="group" aria-label="What is split off">
           {parts.map(([id, name]) => (
-            <Part key={id} name={name} isChosen={flows.has(id)} onToggle={() => setFlows(toggled(flows, id))} />
+            <CheckLine key={id} words={name} isChosen={flows.has(id)} onToggle={() => setFlows(toggled(flows, id))} />
           ))}
         </View>
       )}
@@ -136,18 +136,6 @@ export function decisionOf(
   return { who, what: 'setAside', reason: given.reason.trim(), untilMs };
 }
 
-function Part({ name, isChosen, onToggle }: { name: string; isChosen: boolean; onToggle: () => void }) {
-  return (
-    <Pressable role="checkbox" aria-checked={isChosen} onPress={onToggle} style={styles.part}>
-      <View aria-hidden pointerEvents="none">
-        <Checkbox.Android status={isChosen ? 'checked' : 'unchecked'} />
-      </View>
-      <Words>{name}</Words>
-    </Pressable>
-  );
-}
-
 const styles = StyleSheet.create({
-  part: { flexDirection: 'row', alignItems: 'center', minHeight: 44, gap: SPACE.s },
   button: { marginTop: SPACE.s },
 });

@@ -9,6 +9,7 @@ const TABS = [
   { path: '/people', words: 'Page loads' },
   { path: '/people/errors', words: 'Script errors' },
   { path: '/people/phone', words: 'Phone' },
+  { path: '/people/sites', words: 'Sites' },
   { path: '/people/find', words: 'Find a person' },
 ] as const;
 

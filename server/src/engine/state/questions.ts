@@ -1,6 +1,7 @@
 /** What the engine is asked: types alone. What it answers is in the contract, or beside the question's handler. */
 
 import type { Ranking } from '@toplens/core/incidents';
+import type { WorkDimension } from '@toplens/core/sites';
 import type { Dimension } from '@toplens/core/telemetry';
 import type { Window, Against } from '@toplens/core/time';
 import type { LogQuestion } from '../../store/log-question';
@@ -130,3 +131,17 @@ export type Action =
   | { what: 'takeBack'; id: number; who: string };
 
 export type ActionResult = { ok: true; id: number } | { ok: false; why: string };
+
+/** What people at work do, told apart by something. */
+export interface SitesQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  by: WorkDimension;
+}
+
+/** What became of groups that had a change, against those that did not. */
+export interface SiteChangeQuestion extends Omit<SitesQuestion, 'window'> {
+  atMs: number;
+  /** so long before and after at most */
+  days: number;
+  /** names of the groups that had it */
+  changed: readonly string[];
+}

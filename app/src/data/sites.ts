@@ -1,0 +1,41 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { WORK_DIMENSIONS, windowQuery, type View, type WorkDimension } from '@/frame/view';
+import { get } from './client';
+import { refetchInterval } from './live';
+
+/** All attempts of the window are walked for it. */
+const EVERY_MS = 20_000;
+
+/** What people at work can be narrowed to. */
+export const SITES_NARROWING = ['application', 'flow', 'host', ...WORK_DIMENSIONS] as const;
+
+const narrowing = (view: View) =>
+  Object.fromEntries(SITES_NARROWING.flatMap((name) => (view[name] === undefined ? [] : [[name, view[name]]])));
+const byOf = (view: View): WorkDimension => view.workBy ?? 'site';
+
+export function useSites(view: View) {
+  const query = { ...windowQuery(view), by: byOf(view), ...narrowing(view) };
+  return useQuery({
+    queryKey: ['sites', query],
+    queryFn: () => get('/api/sites', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, EVERY_MS),
+  });
+}
+
+/** Groups that had a change against those that did not; nothing is asked before one is chosen. */
+export function useSiteChange(view: View, { atMs, changed }: { atMs: number; changed: readonly string[] }) {
+  const isAsked = changed.length > 0 && !Number.isNaN(atMs);
+  const query = {
+    at: isAsked ? new Date(atMs).toISOString() : '',
+    changed: [...changed],
+    by: byOf(view),
+    ...narrowing(view),
+  };
+  return useQuery({
+    queryKey: ['site-change', query],
+    queryFn: () => get('/api/sites/change', { query }),
+    enabled: isAsked,
+    placeholderData: keepPreviousData,
+  });
+}

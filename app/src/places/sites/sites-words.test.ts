@@ -1,0 +1,86 @@
+import {
+  changeLine,
+  changeSentence,
+  likeWords,
+  offFigures,
+  scoreWords,
+  sitesSentence,
+  steadyWords,
+  timeOf,
+  toneOf,
+  type Off,
+  type Person,
+  type SiteChange,
+  type Sites,
+} from './sites-words';
+
+const sites = (more: object): Sites =>
+  ({ people: 240, compared: 180, by: 'site', groups: [{}, {}], off: [], ...more }) as unknown as Sites;
+
+test('the sentence says how many people where, and whether anything is off; what is not known is not calm', () => {
+  expect(sitesSentence(sites({}))).toBe('240 people at 2 sites; nothing is off beyond what a day brings.');
+  expect(sitesSentence(sites({ off: [{}] }))).toBe('240 people at 2 sites; one thing is off.');
+  expect(sitesSentence(sites({ compared: 0, by: 'role' }))).toBe(
+    '240 people at 2 roles; too little was done to tell whether anything is off.',
+  );
+  expect(sitesSentence(sites({ groups: [] }))).toMatch(/^No data: no attempt of this time tells where it was made/);
+});
+
+test('the one scale in words: the norm is the middle', () => {
+  expect(scoreWords({ score: 0.51, standardError: 0.01 })).toBe('as everybody');
+  expect(scoreWords({ score: 0.69, standardError: 0.01 })).toBe('69 of 100 take longer than one of anybody');
+  expect(scoreWords({ score: 0.45, standardError: 0.01 })).toBe('55 of 100 are quicker than one of anybody');
+  expect([0.4, 0.29, 0.2].map((unsteadiness) => steadyWords({ unsteadiness }))).toEqual([
+    'unsteady',
+    'as steady as everybody',
+    'steady',
+  ]);
+});
+
+test('what is off: how much, of which application, how many were compared', () => {
+  const off = { factor: 2.44, low: 2.1, high: 12.4, application: 'Depot Desk', people: 28, layer: 'line' } as Off;
+  expect(offFigures(off)).toBe('2.4× as long (2.1× to 12×) · Depot Desk · 28 people compared');
+  expect(offFigures({ ...off, layer: 'device' })).toBe('2.4× as long (2.1× to 12×) · Depot Desk');
+});
+
+test('a person beside like people, and an activity beside what is usual', () => {
+  expect(likeWords({ factor: 1.9, low: 1.6, high: 2.2, like: 14, likeness: 'sameSiteServer' } as Person)).toBe(
+    '1.9× (1.6× to 2.2×) as long as 14 like people: same site and server',
+  );
+  const cell = { id: 1, group: 'North', attempts: 40, good: 38, people: 9, medianMs: 900, usualMs: 500 };
+  expect(timeOf(cell)).toEqual({ value: '900 ms', detail: '1.8× · 40', tone: 1 });
+  expect(timeOf({ ...cell, medianMs: 600 })).toEqual({ value: '600 ms', detail: '1.2× · 40', tone: 0 });
+  expect(timeOf({ ...cell, attempts: 19 })).toEqual({ value: '900 ms', detail: '1.8× · 19' });
+  expect(timeOf({ ...cell, usualMs: null })).toEqual({ value: '900 ms', detail: '40' });
+  expect(timeOf({ ...cell, medianMs: null })).toEqual({ value: '–', detail: '40' });
+  expect([38, 37, 31].map((good) => toneOf({ attempts: 40, good }))).toEqual([0, 0, 1]);
+  expect(toneOf({ attempts: 19, good: 1 })).toBeUndefined();
+});
+
+test('before and after a change: better, worse, no difference, or too little to tell', () => {
+  const told = (more: Partial<SiteChange>) =>
+    changeSentence({
+      by: 'site',
+      verdict: 'worse',
+      factor: { estimate: 1.31, low: 1.12, high: 1.52 },
+      groups: [{ isChanged: true }, { isChanged: true }, { isChanged: false }],
+      ...more,
+    } as SiteChange);
+  expect(told({})).toBe(
+    'Worse: at 2 sites things take 1.31× (1.12× to 1.52×) the time that it would have become without the change, going by the sites without it.',
+  );
+  expect(told({ verdict: 'better' })).toMatch(/^Better: /);
+  expect(told({ verdict: 'noDifference' })).toMatch(/^No difference shown: /);
+  expect(told({ verdict: 'tooLittle' })).toMatch(/^Too little to tell: at 2 sites/);
+  expect(told({ factor: null, verdict: 'tooLittle' })).toMatch(/^Too little to tell: it takes two sites or more/);
+});
+
+test('a site beside itself', () => {
+  const line = { group: 'North', isChanged: true, before: 420, after: 410, factor: 1.8 };
+  expect(changeLine({ ...line, failed: { estimate: 0.012, low: 0.004, high: 0.02 } })).toBe(
+    'changed · 1.80× as long as before · 1.2 of 100 more fail · 420 attempts before, 410 after',
+  );
+  expect(changeLine({ ...line, isChanged: false, factor: null, failed: null })).toBe(
+    'too few to tell · 420 attempts before, 410 after',
+  );
+});

@@ -1,0 +1,127 @@
+import type { Schemas } from '@/data/client';
+import type { WorkDimension } from '@/frame/view';
+import { count, counted, durationWords, lengthWords, times } from '@/look/format';
+
+export type Sites = Schemas['Sites'];
+export type Group = Sites['groups'][number];
+export type Person = Sites['persons'][number];
+export type Off = Sites['off'][number];
+export type SiteChange = Schemas['SiteChange'];
+
+/** One, and several, of what people at work are told apart by. */
+export const BY_WORDS: Readonly<Record<WorkDimension, readonly [one: string, several: string]>> = {
+  site: ['site', 'sites'],
+  department: ['department', 'departments'],
+  role: ['role', 'roles'],
+  station: ['station', 'stations'],
+  server: ['server', 'servers'],
+};
+
+/** "240 people at 9 sites; one thing is off." */
+export function sitesSentence({ people, groups, off, by, compared }: Sites): string {
+  if (groups.length === 0)
+    return 'No data: no attempt of this time tells where it was made (toplens.site), so nothing is known of sites.';
+  const where = counted(groups.length, ...BY_WORDS[by]);
+  const wrong =
+    off.length === 0
+      ? compared === 0
+        ? 'too little was done to tell whether anything is off'
+        : 'nothing is off beyond what a day brings'
+      : off.length === 1
+        ? 'one thing is off'
+        : `${count(off.length)} things are off`;
+  return `${counted(people, 'person', 'people')} at ${where}; ${wrong}.`;
+}
+
+/** "2.4× as long (2.1× to 2.7×) · Depot Desk · 28 people compared" */
+export const offFigures = ({ factor, low, high, application, people, layer }: Off): string =>
+  [
+    `${times(factor)} as long (${times(low)} to ${times(high)})`,
+    application,
+    layer === 'device' ? '' : `${counted(people, 'person', 'people')} compared`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
+/** In words where a group stands on the one scale. */
+export function scoreWords({ score, standardError }: Pick<Group, 'score' | 'standardError'>): string {
+  const of100 = Math.round(score * 100);
+  if (Math.abs(score - 0.5) <= 2 * standardError || of100 === 50) return 'as everybody';
+  return of100 > 50
+    ? `${of100} of 100 take longer than one of anybody`
+    : `${100 - of100} of 100 are quicker than one of anybody`;
+}
+
+/** Spread on the scale beside that of everybody, 1/√12. */
+export function steadyWords({ unsteadiness }: Pick<Group, 'unsteadiness'>): string {
+  const spread = unsteadiness * Math.sqrt(12);
+  return spread > 1.1 ? 'unsteady' : spread < 0.9 ? 'steady' : 'as steady as everybody';
+}
+
+/** "1.8 h waited longer than usual" */
+export const overWords = (overMs: number): string =>
+  overMs < 60_000 ? 'hardly any waiting' : `${lengthWords(overMs)} waited longer than usual`;
+
+const LIKE_WORDS: Readonly<Record<Person['likeness'], string>> = {
+  sameSiteServerStation: 'same site, server and station',
+  sameSiteServer: 'same site and server',
+  sameSite: 'same site',
+  sameServer: 'same server',
+  everybody: 'anybody of the application',
+};
+
+/** "1.9× as long as 14 like people (same site and server)" */
+export const likeWords = ({ factor, low, high, like, likeness }: Person): string =>
+  `${times(factor)} (${times(low)} to ${times(high)}) as long as ${counted(like, 'like person', 'like people')}: ${LIKE_WORDS[likeness]}`;
+
+type Cell = Sites['cells'][number];
+
+/** Median time of an activity in a group, with how it compares with what is usual for the activity. */
+export function timeOf({ medianMs, usualMs, attempts }: Cell): { value: string; detail: string; tone?: 0 | 1 } {
+  if (medianMs === null) return { value: '–', detail: count(attempts) };
+  const ratio = usualMs === null ? NaN : medianMs / usualMs;
+  return {
+    value: durationWords(medianMs),
+    detail: Number.isNaN(ratio) ? count(attempts) : `${times(ratio)} · ${count(attempts)}`,
+    ...(attempts >= FEWEST_TONED && ratio >= 1.15 && { tone: ratio >= 1.5 ? 1 : 0 }),
+  };
+}
+
+/** Fewer attempts are never toned. */
+export const FEWEST_TONED = 20;
+
+/** From 5 % outside toned, from 20 % darker. */
+export function toneOf({ attempts, good }: { attempts: number; good: number }): 0 | 1 | undefined {
+  if (attempts < FEWEST_TONED) return undefined;
+  const outside = 1 - good / attempts;
+  return outside >= 0.2 ? 1 : outside >= 0.05 ? 0 : undefined;
+}
+
+/** Whether the change made it better or worse, with how sure that is. */
+export function changeSentence({ verdict, factor, by, groups }: SiteChange): string {
+  const several = BY_WORDS[by][1];
+  if (factor === null)
+    return `Too little to tell: it takes two ${several} or more with the change, and two without, with twenty attempts before and after each. Each is compared with itself below.`;
+  const changed = counted(groups.filter(({ isChanged }) => isChanged).length, ...BY_WORDS[by]);
+  const range = `${factor.estimate.toFixed(2)}× (${factor.low.toFixed(2)}× to ${factor.high.toFixed(2)}×)`;
+  const than = `the time that it would have become without the change, going by the ${several} without it`;
+  if (verdict === 'worse') return `Worse: at ${changed} things take ${range} ${than}.`;
+  if (verdict === 'better') return `Better: at ${changed} things take ${range} ${than}.`;
+  if (verdict === 'tooLittle') return `Too little to tell: at ${changed} things take ${range} ${than}.`;
+  return `No difference shown: at ${changed} things take ${range} ${than}.`;
+}
+
+/** "1.8× as long as before · 1.2 % more fail (0.4 to 2.0) · 420 attempts before, 410 after" */
+export function changeLine({ isChanged, before, after, factor, failed }: SiteChange['groups'][number]): string {
+  const points = (share: number) => (100 * share).toFixed(1);
+  return [
+    isChanged ? 'changed' : '',
+    factor === null ? 'too few to tell' : `${factor.toFixed(2)}× as long as before`,
+    failed && (failed.low > 0 || failed.high < 0)
+      ? `${points(Math.abs(failed.estimate))} of 100 ${failed.estimate > 0 ? 'more' : 'fewer'} fail`
+      : '',
+    `${counted(before, 'attempt')} before, ${count(after)} after`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}

@@ -1,0 +1,16 @@
+export {
+  proveChange,
+  VERDICTS,
+  type ChangeProof,
+  type SiteBeforeAfter,
+  type SiteChange,
+  type SiteTime,
+  type Verdict,
+} from './before-after';
+export { cellsOf } from './cells';
+export { comparePeople, findOff, LAYERS, type ComparedPerson, type Layer, type Off } from './find-off';
+export { againstLikePeople, LIKENESSES, type AgainstLike, type Likeness } from './like-people';
+export { onOneScale, type ActivityOf, type OnOneScale } from './one-scale';
+export { healthWords, type DeviceHealth } from './device-health';
+export { offWords, type OffNames } from './off-words';
+export { emptyWork, WORK_DIMENSIONS, type Work, type WorkCell, type WorkDimension } from './work';

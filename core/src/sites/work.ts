@@ -1,0 +1,38 @@
+import type { Dimension } from '../telemetry';
+
+/** By what people at work are told apart. */
+export const WORK_DIMENSIONS = [
+  'site',
+  'department',
+  'role',
+  'station',
+  'server',
+] as const satisfies readonly Dimension[];
+export type WorkDimension = (typeof WORK_DIMENSIONS)[number];
+
+/**
+ * Attempts of people at work that ended well, as columns, one entry an attempt. Numbers are those of names; 0: not told.
+ */
+export interface Work {
+  person: number[];
+  site: number[];
+  server: number[];
+  /** kind of device */
+  station: number[];
+  /** ln(duration / what is usual for its activity) */
+  excess: number[];
+}
+
+export const emptyWork = (): Work => ({ person: [], site: [], server: [], station: [], excess: [] });
+
+/** What one person did at one site with one server, on one kind of device. */
+export interface WorkCell {
+  person: number;
+  site: number;
+  server: number;
+  station: number;
+  /** median of the excess, and how surely it is known */
+  middle: number;
+  standardError: number;
+  attempts: number;
+}

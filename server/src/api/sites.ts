@@ -1,0 +1,23 @@
+import { Router } from 'express';
+import { siteChangeQuery, workQuery } from '../contract/sites';
+import type { Engine } from '../engine/engine';
+import { readFocus, readInput, readWindow } from './query';
+
+/** People at work: what they do where, and what is off. */
+export function siteRoutes(engine: Engine): Router {
+  const router = Router();
+  router.get('/sites', async (request, response) => {
+    const { by } = readInput(workQuery, { by: request.query.by });
+    response.json(await engine.ask('sites', { window: readWindow(request), focus: readFocus(request).focus, by }));
+  });
+  router.get('/sites/change', async (request, response) => {
+    const { changed } = request.query;
+    const { at, days, by, ...read } = readInput(siteChangeQuery, {
+      ...request.query,
+      changed: typeof changed === 'string' ? [changed] : (changed ?? []),
+    });
+    const { focus } = readFocus(request);
+    response.json(await engine.ask('siteChange', { atMs: at.getTime(), days, by, changed: read.changed, focus }));
+  });
+  return router;
+}

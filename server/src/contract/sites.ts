@@ -1,0 +1,167 @@
+import type { Static } from '@sinclair/typebox';
+import { LAYERS, LIKENESSES, VERDICTS, WORK_DIMENSIONS } from '@toplens/core/sites';
+import { array, date, number as numberOf, object, string } from 'yup';
+import { Interval, Window } from './common';
+import { get, type Paths } from './paths';
+import { focusQuery, windowQuery } from './queries';
+import { EPOCH_MS, MS, SHARE, flag, integer, list, number, oneOf, orNull, record, ref, resource, text } from './words';
+
+export const workQuery = object({
+  by: string()
+    .oneOf(WORK_DIMENSIONS)
+    .default('site')
+    .meta({ description: 'what the groups are told apart by', example: 'site' }),
+});
+
+const counts = {
+  attempts: integer('attempts that came', 'attempts', 420),
+  good: integer('of them, those that did not fail and were in time', 'attempts', 410),
+  people: integer('people, each counted once', 'people', 28),
+};
+
+export const Sites = resource('Sites', 'What people at work do, where, and what is off', {
+  window: ref(Window, 'what was looked at: of a long window its last day'),
+  by: oneOf(WORK_DIMENSIONS, 'what the groups are told apart by'),
+  activities: list(
+    record({
+      id: integer('number of the flow', '1', 3),
+      name: text('name of the flow', 'Receive parcels'),
+      application: text('name of the application', 'Depot Desk'),
+      ...counts,
+      overMs: number('all that people waited longer than usual', MS, 184000),
+    }),
+    'those that people waited for longer than usual the most first',
+  ),
+  groups: list(
+    record({
+      group: text('site, department or the like', 'Brackwater'),
+      ...counts,
+      overMs: number('all that people waited longer than usual', MS, 184000),
+      score: number(
+        'chance that a random attempt here takes longer than a random one of everybody, of the same activity; 0.5 is the norm',
+        SHARE,
+        0.74,
+      ),
+      standardError: number('of the score', SHARE, 0.02),
+      unsteadiness: number('spread of its attempts on that scale; 0.29 is that of everybody', SHARE, 0.27),
+    }),
+    'on one scale whatever they do; the worst first, by how far off the norm and how much is done',
+  ),
+  cells: list(
+    record({
+      id: integer('number of the flow', '1', 3),
+      group: text('site, department or the like', 'Brackwater'),
+      ...counts,
+      medianMs: orNull(number('half took less; null without any', MS, 1240)),
+      usualMs: orNull(number('usual duration; null while nothing is learned', MS, 520)),
+    }),
+    'each activity in each group',
+  ),
+  servers: list(
+    record({
+      server: text('name of the server', 'desk-mid'),
+      ...counts,
+      overMs: number('all that people waited longer than usual', MS, 184000),
+    }),
+    'servers that people work with, those with the most waiting first',
+  ),
+  off: list(
+    record({
+      layer: oneOf(LAYERS, 'where it lies'),
+      name: text('name of the application, server or site; of a person the first letters', 'Brackwater'),
+      group: text("site of a person, '' else", 'Brackwater'),
+      words: text('where it lies and why, to be read out', 'It is the line of Brackwater, or something else there: …'),
+      application: text('name of the application', 'Depot Desk'),
+      factor: number('so many times as long as those it is compared with', '1', 2.4),
+      low: number('begin of the 95 % interval', '1', 2.1),
+      high: number('end of it', '1', 2.7),
+      people: integer('people whom it slows', 'people', 28),
+      attempts: integer('attempts that tell', 'attempts', 840),
+      team: orNull(text('team that owns it by the rules; null when none does', 'Sites & Network')),
+    }),
+    'what is off beyond chance and beyond what a day brings, the most people first',
+  ),
+  persons: list(
+    record({
+      person: text('first letters of the identifier', 'staf…'),
+      site: text('place of work', 'Brackwater'),
+      server: text('server that they mostly work with', 'desk-mid'),
+      station: text("kind of device; '' when not told", 'desktop'),
+      host: text("name of the device; '' when not told", 'brac-104'),
+      attempts: integer('attempts that tell', 'attempts', 41),
+      factor: number('so many times as long as like people', '1', 1.9),
+      low: number('begin of the 95 % interval', '1', 1.6),
+      high: number('end of it', '1', 2.2),
+      likeness: oneOf(LIKENESSES, 'who is compared with'),
+      like: integer('people compared with', 'people', 14),
+      isOff: flag('beyond chance among all people compared'),
+    }),
+    'people against those like them, the slowest first',
+  ),
+  people: integer('people at work who did anything', 'people', 240),
+  compared: integer('of them, people who did enough to be compared with others', 'people', 180),
+});
+export type SitesShape = Static<typeof Sites>;
+
+const LONGEST_DAYS = 14;
+
+export const siteChangeQuery = workQuery.concat(
+  object({
+    at: date().required('at: say when it was changed').meta({
+      description: 'when it was changed',
+      example: '2026-03-02T09:00:00Z',
+    }),
+    days: numberOf().integer().min(1).max(LONGEST_DAYS).default(7).meta({
+      description: 'so long before and after at most; shorter where less time has gone by',
+      unit: 'd',
+      example: 7,
+    }),
+    changed: array(string().trim().min(1).max(300).required())
+      .max(200)
+      .default([])
+      .meta({ description: 'groups that were changed, each by its name', example: ['Brackwater'] }),
+  }),
+);
+
+export const SiteChange = resource(
+  'SiteChange',
+  'Before and after a change, of groups that had it and groups that did not',
+  {
+    by: oneOf(WORK_DIMENSIONS, 'what the groups are told apart by'),
+    atMs: number('when it was changed', EPOCH_MS, 1772442000000),
+    before: ref(Window, 'the time before'),
+    after: ref(Window, 'the time after, as long'),
+    verdict: oneOf(VERDICTS, 'of the changed ones against the others'),
+    factor: orNull(
+      ref(
+        Interval,
+        'so many times as long as it would have become without the change, with its 95 % interval over groups; null for fewer than two of either',
+      ),
+    ),
+    groups: list(
+      record({
+        group: text('site, department or the like', 'Brackwater'),
+        isChanged: flag('it had the change'),
+        before: integer('attempts before', 'attempts', 420),
+        after: integer('attempts after', 'attempts', 410),
+        factor: orNull(number('so many times as long as before; null for fewer than twenty', '1', 1.8)),
+        failed: orNull(ref(Interval, 'share that failed or hung after, less that before, with its 95 % interval')),
+      }),
+      'the changed ones first',
+    ),
+  },
+);
+export type SiteChangeShape = Static<typeof SiteChange>;
+
+export const sitesPaths: Paths = {
+  '/api/sites': {
+    get: get('Activities of people at work by site or the like, on one scale, and what is off', Sites, {
+      query: [windowQuery, focusQuery.pick(['application', 'flow', 'host', ...WORK_DIMENSIONS]), workQuery],
+    }),
+  },
+  '/api/sites/change': {
+    get: get('Groups that had a change against groups that did not, before and after it', SiteChange, {
+      query: [focusQuery.pick(['application', 'flow', ...WORK_DIMENSIONS]), siteChangeQuery],
+    }),
+  },
+};

@@ -1,0 +1,73 @@
+import { outcomeOf } from '@toplens/core/flows';
+import { limitsAt } from '@toplens/core/normal';
+import { proveChange, type SiteBeforeAfter, type SiteTime } from '@toplens/core/sites';
+import { FAILED } from '@toplens/core/telemetry';
+import { HOUR_MS } from '@toplens/core/time';
+import type { SiteChangeShape } from '../../contract/sites';
+import { eachAttempt } from '../reading/each-attempt';
+import { flowsIn, sliceOf } from '../reading/focus';
+import type { EngineState } from '../state/engine-state';
+import type { SiteChangeQuestion } from '../state/questions';
+
+const DAY_HOURS = 24;
+
+/** Groups that were changed against those that were not, as long before the moment as after it. */
+export async function siteChange(
+  state: EngineState,
+  { atMs, days, by, changed, focus }: SiteChangeQuestion,
+): Promise<SiteChangeShape> {
+  const { names, history } = state;
+  const lengthMs = Math.max(HOUR_MS, Math.min(days * DAY_HOURS * HOUR_MS, state.judgedMs - atMs));
+  const window = { fromMs: atMs - lengthMs, toMs: atMs + lengthMs };
+  const holds = sliceOf(state, focus);
+  const left = flowsIn(state, focus);
+  const flows = new Set(
+    names.flows.filter(({ id, kind }) => kind === 'work' && (left?.has(id) ?? true)).map(({ id }) => id),
+  );
+  const groups = new Map<number, { before: Gathering; after: Gathering }>();
+  await eachAttempt(state, { window, flows }, (rows, row) => {
+    const group = rows[by][row] as number;
+    if (group === 0 || (holds && !holds(rows, row))) return;
+    let known = groups.get(group);
+    if (!known) groups.set(group, (known = { before: gathering(), after: gathering() }));
+    const startMs = rows.startMs[row] as number;
+    const durationMs = rows.durationMs[row] as number;
+    const normal = history.normalAt(rows.flow[row] as number, atMs - 1);
+    const time = startMs < atMs ? known.before : known.after;
+    const limitMs = limitsAt(normal, rows.site[row] as number).limitMs;
+    const outcome = outcomeOf(durationMs, ((rows.flags[row] as number) & FAILED) !== 0, limitMs);
+    time.attempts++;
+    if (outcome === 'failed' || outcome === 'hung') time.failed++;
+    else if (normal.expectedMs !== undefined && durationMs > 0)
+      time.excess.push(Math.log(durationMs / normal.expectedMs));
+  });
+  const isChanged = new Set(changed);
+  const proof = proveChange(
+    [...groups].map(([group, times]): SiteBeforeAfter => ({
+      site: group,
+      isChanged: isChanged.has(names.text(group)),
+      ...times,
+    })),
+  );
+  return {
+    by,
+    atMs,
+    before: { fromMs: window.fromMs, toMs: atMs },
+    after: { fromMs: atMs, toMs: window.toMs },
+    verdict: proof.verdict,
+    factor: proof.factor,
+    groups: proof.sites
+      .map(({ site, isChanged: was, attempts: [before, after], factor, failed }) => ({
+        group: names.text(site),
+        isChanged: was,
+        before,
+        after,
+        factor,
+        failed,
+      }))
+      .sort((a, b) => Number(b.isChanged) - Number(a.isChanged) || a.group.localeCompare(b.group)),
+  };
+}
+
+type Gathering = { -readonly [Key in keyof SiteTime]: SiteTime[Key] } & { excess: number[] };
+const gathering = (): Gathering => ({ excess: [], attempts: 0, failed: 0 });
