@@ -1,3 +1,5 @@
+import { NAVIGATION_MARKS } from '../telemetry';
+
 /** Parts of a load, one behind the other: they add up to it. */
 export const PARTS = [
   'redirect',
@@ -18,21 +20,7 @@ export type Part = (typeof PARTS)[number];
 export type Parts = readonly number[];
 
 /** Moments of a navigation that are read, in the order in which they come; milliseconds since it began. */
-export const MARKS = [
-  'redirectEnd',
-  'domainLookupStart',
-  'domainLookupEnd',
-  'connectStart',
-  'secureConnectionStart',
-  'connectEnd',
-  'requestStart',
-  'responseStart',
-  'responseEnd',
-  'domInteractive',
-  'domContentLoadedEventEnd',
-  'domComplete',
-  'loadEventEnd',
-] as const;
+export const MARKS = NAVIGATION_MARKS;
 export type Mark = (typeof MARKS)[number];
 export type Marks = Readonly<Partial<Record<Mark, number>>>;
 

@@ -30,12 +30,9 @@ export interface Span {
   resource: Attributes;
 }
 
-/**
- * Events of a browser's spans that are read: moments of W3C Navigation Timing 2 and of Paint Timing, as instrumentation of
- * document loads names them.
- */
-export const PAGE_MARKS = [
-  'fetchStart',
+/** Moments of a page's load by W3C Navigation Timing 2, in the order in which they come. */
+export const NAVIGATION_MARKS = [
+  'redirectEnd',
   'domainLookupStart',
   'domainLookupEnd',
   'connectStart',
@@ -48,8 +45,10 @@ export const PAGE_MARKS = [
   'domContentLoadedEventEnd',
   'domComplete',
   'loadEventEnd',
-  'firstContentfulPaint',
 ] as const;
+
+/** Events of a browser's spans that are read: as instrumentation of document loads names them. */
+export const PAGE_MARKS = ['fetchStart', ...NAVIGATION_MARKS, 'firstContentfulPaint'] as const;
 export type PageMark = (typeof PAGE_MARKS)[number];
 
 const KNOWN_MARKS: ReadonlySet<string> = new Set(PAGE_MARKS);
