@@ -1,5 +1,6 @@
-import { Pressable, StyleSheet, View } from 'react-native';
-import { Checkbox } from 'react-native-paper';
+import { Pressable, StyleSheet } from 'react-native';
+import { Icon } from '@/look/icon';
+import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 
@@ -7,11 +8,14 @@ export type Props = { words: string; isChosen: boolean; onToggle: () => void; te
 
 /** One of several that may be chosen together. */
 export function CheckLine({ words, isChosen, onToggle, testID }: Props) {
+  const palette = usePalette();
   return (
     <Pressable role="checkbox" aria-checked={isChosen} onPress={onToggle} style={styles.line} testID={testID}>
-      <View aria-hidden pointerEvents="none">
-        <Checkbox.Android status={isChosen ? 'checked' : 'unchecked'} />
-      </View>
+      <Icon
+        name={isChosen ? 'checkbox-marked' : 'checkbox-blank-outline'}
+        size={24}
+        color={isChosen ? palette.action : palette.muted}
+      />
       <Words>{words}</Words>
     </Pressable>
   );
