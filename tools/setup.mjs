@@ -1,4 +1,4 @@
-// Sets up what is missing: packages, Chromium, fonts, the built app. Needs only Node 20 and Debian's package manager.
+// Sets up what is missing: packages, Chromium, fonts, the built app. Needs only Node.js and Debian's package manager.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
@@ -51,12 +51,19 @@ function whenChanged(name, inputs, result, work) {
   writeFileSync(stamp, hash);
 }
 
+/** Major versions of Node.js on which the server, the demo and the tests were run. */
+const TRIED = new Set([20, 22, 24]);
+
 export function packages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major !== 20 || minor < 19) {
-    console.error(`Top Lens runs on Node.js 20.19 or a later 20; this is ${process.version}.`);
+  if (major < 20 || (major === 20 && minor < 19)) {
+    console.error(`Top Lens runs on Node.js 20.19 or later; this is ${process.version}.`);
     process.exit(1);
   }
+  if (!TRIED.has(major))
+    console.warn(
+      `Top Lens was tried on Node.js ${[...TRIED].join(', ')}, not on ${process.version}; it may run all the same.`,
+    );
   whenChanged('packages', ['package-lock.json'], 'node_modules/.package-lock.json', () => {
     console.log('installing packages (a minute or two) …');
     run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);

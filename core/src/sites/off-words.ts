@@ -32,6 +32,6 @@ export function offWords({ layer, factor, people, like }: Off, names: OffNames):
     case 'serverOrLine':
       return `It is ${names.name} or the server ${names.server}: people there take ${long} (${count(people)} did enough to tell), and nobody else works with that server.`;
     case 'device':
-      return `It is this person's device, or what this person alone does: it takes ${long} as ${like ? `${count(like.people)} ${LIKE_WORDS[like.likeness]}` : 'others'}.`;
+      return `It is this person's device, or what this person alone does: everything takes ${long} as for ${like ? `${count(like.people)} ${LIKE_WORDS[like.likeness]}` : 'others'}.`;
   }
 }
