@@ -13,4 +13,4 @@ export { againstLikePeople, LIKENESSES, type AgainstLike, type Likeness } from '
 export { onOneScale, type ActivityOf, type OnOneScale } from './one-scale';
 export { healthWords, type DeviceHealth } from './device-health';
 export { offWords, type OffNames } from './off-words';
-export { emptyWork, WORK_DIMENSIONS, type Work, type WorkCell, type WorkDimension } from './work';
+export { emptyWork, WORK_COLUMNS, WORK_DIMENSIONS, type Work, type WorkCell, type WorkDimension } from './work';

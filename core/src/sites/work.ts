@@ -23,6 +23,14 @@ export interface Work {
   excess: number[];
 }
 
+export const WORK_COLUMNS = [
+  'person',
+  'site',
+  'server',
+  'station',
+  'excess',
+] as const satisfies readonly (keyof Work)[];
+
 export const emptyWork = (): Work => ({ person: [], site: [], server: [], station: [], excess: [] });
 
 /** What one person did at one site with one server, on one kind of device. */

@@ -13,4 +13,5 @@ export * from './median-polish';
 export * from './smoothing';
 export * from './student';
 export * from './differences';
+export * from './fair-columns';
 export * from './sum';

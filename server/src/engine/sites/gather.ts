@@ -1,13 +1,16 @@
 import { outcomeOf, type Outcome } from '@toplens/core/flows';
 import { limitsAt } from '@toplens/core/normal';
-import { emptyWork, type Work, type WorkDimension } from '@toplens/core/sites';
-import { createHistogram, recordInPlace, type LogHistogram } from '@toplens/core/stats';
+import { WORK_COLUMNS, type WorkDimension } from '@toplens/core/sites';
+import { createHistogram, FairColumns, recordInPlace, type LogHistogram } from '@toplens/core/stats';
 import { FAILED, USER_SIDE } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import { eachAttempt } from '../reading/each-attempt';
 import { flowsIn, sliceOf } from '../reading/focus';
 import type { EngineState } from '../state/engine-state';
 import type { Focus } from '../state/questions';
+
+/** Attempts of an application by which people are compared: more are an even share of all. */
+const MOST_COMPARED = 400_000;
 
 /** What was done by some people, or of one activity. */
 export class Tally {
@@ -43,7 +46,7 @@ export interface Gathered {
   /** by number of the server that people work with */
   servers: Map<number, Tally>;
   /** of people at work, by application */
-  work: Map<string, Work>;
+  work: Map<string, FairColumns<(typeof WORK_COLUMNS)[number]>>;
   /** name of a person's own device, by person */
   hosts: Map<number, number>;
 }
@@ -86,12 +89,13 @@ export async function gather(
     if (at('server') !== 0) madeOnce(gathered.servers, at('server'), () => new Tally()).add(one);
     if (outcome === 'failed' || outcome === 'hung' || expectedMs === undefined || durationMs <= 0) return;
     if (at('flags') & USER_SIDE) gathered.hosts.set(person, at('host'));
-    const work = madeOnce(gathered.work, names.flow(flow).application, emptyWork);
-    work.person.push(person);
-    work.site.push(site);
-    work.server.push(at('server'));
-    work.station.push(at('station'));
-    work.excess.push(Math.log(durationMs / expectedMs));
+    madeOnce(gathered.work, names.flow(flow).application, () => new FairColumns(WORK_COLUMNS, MOST_COMPARED)).add({
+      person,
+      site,
+      server: at('server'),
+      station: at('station'),
+      excess: Math.log(durationMs / expectedMs),
+    });
   });
   return gathered;
 }

@@ -2,6 +2,7 @@ import { outcomeOf } from '@toplens/core/flows';
 import { limitsAt } from '@toplens/core/normal';
 import { proveChange, type SiteBeforeAfter, type SiteTime } from '@toplens/core/sites';
 import { FAILED } from '@toplens/core/telemetry';
+import { FairColumns } from '@toplens/core/stats';
 import { HOUR_MS } from '@toplens/core/time';
 import type { SiteChangeShape } from '../../contract/sites';
 import { eachAttempt } from '../reading/each-attempt';
@@ -10,6 +11,8 @@ import type { EngineState } from '../state/engine-state';
 import type { SiteChangeQuestion } from '../state/questions';
 
 const DAY_HOURS = 24;
+/** Attempts of a group that are compared: more are an even share of all. */
+const MOST_COMPARED = 20_000;
 
 /** Groups that were changed against those that were not, as long before the moment as after it. */
 export async function siteChange(
@@ -29,7 +32,7 @@ export async function siteChange(
     const group = rows[by][row] as number;
     if (group === 0 || (holds && !holds(rows, row))) return;
     let known = groups.get(group);
-    if (!known) groups.set(group, (known = { before: gathering(), after: gathering() }));
+    if (!known) groups.set(group, (known = { before: new Gathering(), after: new Gathering() }));
     const startMs = rows.startMs[row] as number;
     const durationMs = rows.durationMs[row] as number;
     const normal = history.normalAt(rows.flow[row] as number, atMs - 1);
@@ -39,14 +42,15 @@ export async function siteChange(
     time.attempts++;
     if (outcome === 'failed' || outcome === 'hung') time.failed++;
     else if (normal.expectedMs !== undefined && durationMs > 0)
-      time.excess.push(Math.log(durationMs / normal.expectedMs));
+      time.endedWell(Math.log(durationMs / normal.expectedMs));
   });
   const isChanged = new Set(changed);
   const proof = proveChange(
-    [...groups].map(([group, times]): SiteBeforeAfter => ({
+    [...groups].map(([group, { before, after }]): SiteBeforeAfter => ({
       site: group,
       isChanged: isChanged.has(names.text(group)),
-      ...times,
+      before: before.told,
+      after: after.told,
     })),
   );
   return {
@@ -69,5 +73,17 @@ export async function siteChange(
   };
 }
 
-type Gathering = { -readonly [Key in keyof SiteTime]: SiteTime[Key] } & { excess: number[] };
-const gathering = (): Gathering => ({ excess: [], attempts: 0, failed: 0 });
+/** A group in one of the two times, as it is counted. */
+class Gathering {
+  attempts = 0;
+  failed = 0;
+  readonly #excess = new FairColumns(['excess'], MOST_COMPARED);
+
+  endedWell(excess: number): void {
+    this.#excess.add({ excess });
+  }
+
+  get told(): SiteTime {
+    return { excess: this.#excess.columns.excess, attempts: this.attempts, failed: this.failed };
+  }
+}

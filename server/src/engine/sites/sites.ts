@@ -28,7 +28,7 @@ export async function sites(state: EngineState, { window: asked, focus, by }: Si
   const window = walkedPart(resolveWindow(state, asked));
   const gathered = await gather(state, window, { focus, by });
   const compared = [...gathered.work].map(([application, work]) => {
-    const cells = cellsOf(work);
+    const cells = cellsOf(work.columns);
     return { application, cells, off: findOff(cells), persons: comparePeople(cells) };
   });
   const listed = compared
