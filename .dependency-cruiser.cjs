@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts = [
-  'csv|phones|promises|money|pages|sites|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
+  'csv|phones|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
   'logs|hosts|changes|metrics|statements',
 ].join('|');
 

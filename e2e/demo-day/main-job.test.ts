@@ -235,3 +235,26 @@ test('time and focus are chosen in sheets, live in the address, and stay while o
   );
   await page.close();
 });
+
+test.each<Size>(['phone', 'wide'])(
+  'what happened, on the %s size: newest first, each a door, by kind',
+  async (size) => {
+    const page = await openPage(stage().browser, `${stage().url}/?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="happened-door"]');
+    await page.$eval('[data-testid="happened-door"]', (door) => (door as HTMLElement).click());
+    await page.waitForFunction(() => location.pathname === '/happened' && location.search.includes('from='));
+    await page.waitForSelector('[data-testid="happened"] a');
+    const told = await textOf(page, 'happened');
+    for (const words of ['Over: Nobody got in', 'Takes 6', 'slots released: 4.18.0', 'Round 7.3.1 was first seen'])
+      expect(told).toContain(words);
+    expect(await violations(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+    await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('[role="radio"]')].find((one) => one.innerText === 'over')?.click(),
+    );
+    await page.waitForFunction(() => document.querySelectorAll('[data-testid="happened"] a').length === 1);
+    await page.$eval('[data-testid="happened"] a', (door) => (door as HTMLElement).click());
+    await page.waitForFunction(() => location.pathname.startsWith('/incident/'));
+    await page.close();
+  },
+);

@@ -15,6 +15,7 @@ import { pageRoutes } from './api/pages';
 import { phoneRoutes } from './api/phones';
 import { personRoutes } from './api/persons';
 import { promiseRoutes } from './api/promises';
+import { happenedRoutes } from './api/happened';
 import { siteRoutes } from './api/sites';
 import { openApi } from './contract/open-api';
 import { problemHandler, sendProblem } from './problems';
@@ -114,6 +115,7 @@ export function buildApp({
   api.use(flowRoutes(engine, database));
   api.use(journeyRoutes(engine));
   api.use(promiseRoutes(engine));
+  api.use(happenedRoutes(engine));
   api.use(siteRoutes(engine));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(phoneRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));

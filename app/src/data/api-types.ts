@@ -958,6 +958,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/happened": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What happened: incidents, handoffs, releases, changes */
+        get: operations["getHappened"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/happened.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What happened as JSON Feed 1.1, for readers of feeds */
+        get: operations["getHappenedJson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/happened.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What happened as iCalendar (RFC 5545), for calendars */
+        get: operations["getHappenedIcs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites": {
         parameters: {
             query?: never;
@@ -7723,6 +7774,58 @@ export interface components {
             isRough: boolean;
         };
         /**
+         * Happened
+         * @description What happened in a window
+         */
+        Happened: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description there is more: the newest are told
+             * @example true
+             */
+            isCut: boolean;
+            /** @description newest first */
+            happenings: {
+                /**
+                 * @description the same for the same thing, whenever it is asked for
+                 * @example opened-12
+                 */
+                id: string;
+                /**
+                 * @description opened, over: an incident; early: what nobody feels yet; handoff: what became of one; release: a version was first seen; change: what somebody told
+                 * @example opened
+                 * @enum {string}
+                 */
+                kind: "opened" | "over" | "early" | "handoff" | "release" | "change";
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description in words
+                 * @example Fails for 24 %, usually 0.4 %: Book a pick-up
+                 */
+                title: string;
+                /**
+                 * @description name of the application; '' when of none alone
+                 * @example Courier app
+                 */
+                application: string;
+                /**
+                 * @description team that has it, or should get it; '' when not known
+                 * @example Slots Team
+                 */
+                team: string;
+                /**
+                 * @description where it is seen in the interface
+                 * @example /incident/12
+                 */
+                path: string;
+            }[];
+        };
+        /**
          * SiteChange
          * @description Before and after a change, of groups that had it and groups that did not
          */
@@ -12854,6 +12957,159 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PromisePage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHappened: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description only what is of this kind */
+                kind?: "opened" | "over" | "early" | "handoff" | "release" | "change";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What happened: incidents, handoffs, releases, changes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Happened"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHappenedJson: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description only what is of this kind */
+                kind?: "opened" | "over" | "early" | "handoff" | "release" | "change";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What happened as JSON Feed 1.1, for readers of feeds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/feed+json": string;
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHappenedIcs: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description only what is of this kind */
+                kind?: "opened" | "over" | "early" | "handoff" | "release" | "change";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What happened as iCalendar (RFC 5545), for calendars */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
             /** @description what is wrong and the way on */

@@ -13,6 +13,7 @@ import * as pages from './pages';
 import * as persons from './persons';
 import * as phones from './phones';
 import * as promises from './promises';
+import * as happened from './happened';
 import * as sites from './sites';
 import * as standing from './standing';
 import * as server from './server';
@@ -32,6 +33,7 @@ const RESOURCES = [
   persons,
   phones,
   promises,
+  happened,
   sites,
   standing,
   handoffs,
@@ -62,6 +64,7 @@ const PATHS: Paths = {
   ...persons.personPaths,
   ...phones.phonePaths,
   ...promises.promisePaths,
+  ...happened.happenedPaths,
   ...sites.sitesPaths,
   ...standing.standingPaths,
   ...handoffs.handoffPaths,

@@ -23,6 +23,7 @@ import { flowPath } from './flows/flow-path';
 import { flowSteps } from './flows/flow-steps';
 import { ChangedHours } from './state/changed-hours';
 import { figures, flowCounts, freshness } from './state/freshness';
+import { happened } from './incidents/happened';
 import { hurt } from './incidents/hurt';
 import { lostByTier } from './incidents/lost-by-tier';
 import { incidentHosts } from './incidents/incident-hosts';
@@ -200,6 +201,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     promises: (question) => promises(then(question), question),
     promiseReports: (question) => promiseReports(then(question), question),
     endangered: (question) => endangeredBy(then(question), question),
+    happened: (question) => happened(then(question), question),
     sites: (question) => sites(then(question), question),
     siteChange: (question) => siteChange(state, question),
     standing: (question) => standing(then(question), question),

@@ -25,6 +25,7 @@ import type {
   PromisePageShape,
   PromisesShape,
 } from '../contract/promises';
+import type { HappenedShape } from '../contract/happened';
 import type { SiteChangeShape, SitesShape } from '../contract/sites';
 import type { StandingShape } from '../contract/standing';
 import type { PeriodReport } from '@toplens/core/promises';
@@ -48,6 +49,7 @@ import type {
   HurtQuestion,
   LostByTierQuestion,
   PersonQuestion,
+  HappenedQuestion,
   SiteChangeQuestion,
   SitesQuestion,
   PromiseAttemptsQuestion,
@@ -88,6 +90,7 @@ export interface Questions {
   promises: { ask: { window: WindowQuestion }; answer: PromisesShape };
   promiseReports: { ask: ReportQuestion; answer: PeriodReport[] };
   endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
+  happened: { ask: HappenedQuestion; answer: HappenedShape };
   sites: { ask: SitesQuestion; answer: SitesShape };
   siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };
   standing: { ask: { window: WindowQuestion }; answer: StandingShape };

@@ -33,3 +33,15 @@ export async function changedComponents(database: Database, { fromMs, toMs }: Wi
   );
   return rows.map(({ component }) => component);
 }
+
+/** All changes that were told in a window, newest first, so many at most. */
+export const changesIn = (
+  database: Database,
+  { fromMs, toMs }: Window,
+  most: number,
+): Promise<(StoredChange & { id: string })[]> =>
+  database.query<StoredChange & { id: string }>(
+    `SELECT id::text AS id, kind, component, at_us::float8 / 1000 AS "atMs", title, by FROM change_event
+      WHERE at_us >= $1 AND at_us < $2 ORDER BY at_us DESC, id LIMIT $3`,
+    [Math.floor(fromMs * 1000), Math.ceil(toMs * 1000), most],
+  );

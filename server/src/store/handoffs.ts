@@ -43,6 +43,27 @@ export const trailOf = (database: Database, id: string): Promise<HandoffEvent[]>
     [id],
   );
 
+export interface ToldHandoffEvent {
+  id: string;
+  atMs: number;
+  what: string;
+  incident: number;
+  team: string;
+}
+
+/** What became of handoffs in a window, newest first, so many at most. */
+export const handoffEventsIn = (
+  database: Database,
+  { fromMs, toMs }: { fromMs: number; toMs: number },
+  most: number,
+): Promise<ToldHandoffEvent[]> =>
+  database.query<ToldHandoffEvent>(
+    `SELECT e.id::text AS id, (extract(epoch FROM e.at) * 1000)::float8 AS "atMs", e.what, h.incident, h.team
+       FROM handoff_event e JOIN handoff h ON h.id = e.handoff
+      WHERE e.at >= to_timestamp($1) AND e.at < to_timestamp($2) ORDER BY e.id DESC LIMIT $3`,
+    [fromMs / 1000, toMs / 1000, most],
+  );
+
 /** What an event says of the state; null where it changes nothing. */
 const STATE_AFTER = `CASE WHEN what = 'sent again' THEN 'draft' WHEN what = 'delivered' THEN 'sent'
   WHEN what = 'not delivered' AND detail LIKE '%; ${GIVEN_UP}' THEN 'notDelivered' WHEN what = ANY ($1) THEN what END`;

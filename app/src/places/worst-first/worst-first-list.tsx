@@ -4,6 +4,7 @@ import type { WorstFirst } from '@/data/client';
 import { useWorstFirst } from '@/data/incidents';
 import { useEarlyWarnings } from '@/data/infrastructure';
 import { useClock } from '@/frame/clock';
+import { Door } from '@/frame/door';
 import { staleWords } from '@/frame/freshness';
 import { TimeBar } from '@/frame/time-bar';
 import { useReorderMotion } from '@/frame/reorder-motion';
@@ -13,7 +14,7 @@ import { useView } from '@/frame/view';
 import { clock } from '@/look/format';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
+import { SPACE, TOUCH } from '@/look/tokens';
 import { SendSheet } from '../incident/send-sheet';
 import { comparedWords, nothingToCompare } from './compared-words';
 import { Changes, EarlyWarnings, SetAside } from './folds';
@@ -126,6 +127,9 @@ export function WorstFirstList({ chosenId }: Props) {
           <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
           <EarlyWarnings warnings={data.earlyWarnings} others={warnings?.warnings ?? []} nowMs={data.window.toMs} />
           <Changes view={view} />
+          <Door path="/happened" style={styles.happened} testID="happened-door">
+            <Words style={{ color: palette.action }}>What happened: incidents, handoffs, releases, changes</Words>
+          </Door>
         </>
       )}
       {sending !== undefined && <SendSheet incidentId={sending} view={view} onClose={() => setSending(undefined)} />}
@@ -196,5 +200,6 @@ const styles = StyleSheet.create({
   content: { paddingBottom: SPACE.xl },
   sentence: { paddingHorizontal: SPACE.l, paddingTop: SPACE.s, paddingBottom: SPACE.xs, gap: SPACE.xs },
   denseTitle: { fontSize: 22, lineHeight: 27 },
+  happened: { minHeight: TOUCH, justifyContent: 'center', paddingHorizontal: SPACE.l },
   waiting: { padding: SPACE.l, gap: SPACE.l },
 });

@@ -1,6 +1,7 @@
 /** What the engine is asked: types alone. What it answers is in the contract, or beside the question's handler. */
 
 import type { Ranking } from '@toplens/core/incidents';
+import type { HappeningKind } from '@toplens/core/happened';
 import type { WorkDimension } from '@toplens/core/sites';
 import type { Dimension } from '@toplens/core/telemetry';
 import type { Window, Against } from '@toplens/core/time';
@@ -144,4 +145,9 @@ export interface SiteChangeQuestion extends Omit<SitesQuestion, 'window'> {
   days: number;
   /** names of the groups that had it */
   changed: readonly string[];
+}
+
+/** What happened; of one kind, or of all. */
+export interface HappenedQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  kind: HappeningKind | undefined;
 }

@@ -1,0 +1,28 @@
+import { calendarOfHappenings, jsonFeed, type Happening } from '@toplens/core/happened';
+import { Router, type Request } from 'express';
+import { happenedQuery, type HappenedShape } from '../contract/happened';
+import type { Engine } from '../engine/engine';
+import { readFocus, readInput, readWindow } from './query';
+
+/** What happened, for people and, as JSON Feed and calendar, for their readers. */
+export function happenedRoutes(engine: Engine): Router {
+  const router = Router();
+  const read = (request: Request): Promise<HappenedShape> => {
+    const { kind } = readInput(happenedQuery, { kind: request.query.kind });
+    return engine.ask('happened', { window: readWindow(request), focus: readFocus(request).focus, kind });
+  };
+  const home = (request: Request) => `${request.protocol}://${request.get('host') ?? 'localhost'}`;
+  router.get('/happened', async (request, response) => {
+    response.json(await read(request));
+  });
+  router.get('/happened.json', async (request, response) => {
+    const { happenings } = await read(request);
+    const feed = jsonFeed(happenings as Happening[], home(request), `${home(request)}${request.originalUrl}`);
+    response.type('application/feed+json').send(JSON.stringify(feed));
+  });
+  router.get('/happened.ics', async (request, response) => {
+    const { happenings } = await read(request);
+    response.type('text/calendar').send(calendarOfHappenings(happenings as Happening[], home(request), Date.now()));
+  });
+  return router;
+}
