@@ -17,12 +17,12 @@ export function happenedRoutes(engine: Engine): Router {
   });
   router.get('/happened.json', async (request, response) => {
     const { happenings } = await read(request);
-    const feed = jsonFeed(happenings as Happening[], home(request), `${home(request)}${request.originalUrl}`);
+    const feed = jsonFeed(happenings, home(request), `${home(request)}${request.originalUrl}`);
     response.type('application/feed+json').send(JSON.stringify(feed));
   });
   router.get('/happened.ics', async (request, response) => {
     const { happenings } = await read(request);
-    response.type('text/calendar').send(calendarOfHappenings(happenings as Happening[], home(request), Date.now()));
+    response.type('text/calendar').send(calendarOfHappenings(happenings, home(request), Date.now()));
   });
   return router;
 }

@@ -53,10 +53,10 @@ export function HappenedPage() {
               ))}
             </View>
             <View style={styles.files}>
-              <Link href={feedAddress(view, kind, 'json') as never} target="_blank" style={styles.file}>
+              <Link href={feedAddress(view, kind, 'json')} target="_blank" style={styles.file}>
                 <Words style={{ color: palette.action }}>As JSON Feed</Words>
               </Link>
-              <Link href={feedAddress(view, kind, 'ics') as never} target="_blank" style={styles.file}>
+              <Link href={feedAddress(view, kind, 'ics')} target="_blank" style={styles.file}>
                 <Words style={{ color: palette.action }}>As calendar (iCalendar)</Words>
               </Link>
             </View>
