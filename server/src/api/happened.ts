@@ -1,4 +1,4 @@
-import { calendarOfHappenings, jsonFeed, type Happening } from '@toplens/core/happened';
+import { calendarOfHappenings, jsonFeed } from '@toplens/core/happened';
 import { Router, type Request } from 'express';
 import { happenedQuery, type HappenedShape } from '../contract/happened';
 import type { Engine } from '../engine/engine';
