@@ -1,4 +1,4 @@
-import { cellsOf, findOff } from '@toplens/core/sites';
+import { cellsOf, compareWork } from '@toplens/core/sites';
 import { company } from '../../scenario/src/random-worlds/company';
 
 /** Seeds on which thresholds were set, and those that are reported. */
@@ -22,7 +22,7 @@ export function scoreSites(first: number, last: number): SitesScore {
   const score: SitesScore = { companies: 0, troubled: 0, right: 0, missed: 0, falsely: 0 };
   for (let seed = first; seed <= last; seed++) {
     const { work, cause } = company(seed);
-    const [told] = findOff(cellsOf(work));
+    const [told] = compareWork(cellsOf(work)).off;
     score.companies++;
     if (!cause) {
       if (told) score.falsely++;

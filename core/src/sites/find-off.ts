@@ -1,6 +1,6 @@
 import { benjaminiHochberg, median, medianPolish, robustCentre, twoSidedP } from '../stats';
 import { MEDIAN_ERROR } from './cells';
-import { againstLikePeople, type AgainstLike } from './like-people';
+import { LikePeople, type AgainstLike } from './like-people';
 import type { WorkCell } from './work';
 
 /**
@@ -42,19 +42,20 @@ interface Candidate extends Omit<Off, 'factor'> {
 }
 
 /**
- * What is off among people at work, the most people first; each person's waiting is told once, at the widest layer that
- * explains it. Sites and servers are told apart by the additive fit of a table of both (`medianPolish`), people by those
- * who are like them.
+ * What is off among people at work, the most people first, and people beside those like them. Each person's waiting is
+ * told once, at the widest layer that explains it. Sites and servers are told apart by the additive fit of a table of
+ * both (`medianPolish`), people by those who are like them.
  *
  * @param cells of one application, see `cellsOf`
  */
-export function findOff(cells: readonly WorkCell[]): Off[] {
+export function compareWork(cells: readonly WorkCell[]): { off: Off[]; persons: ComparedPerson[] } {
   const told = cells.filter(isPlaced);
   const fit = fitOf(told);
-  const candidates = [...applicationOf(told, fit), ...groupsOf(told, fit), ...peopleOf(cells, fit)];
-  const p = benjaminiHochberg(candidates.map(({ shift, standardError }) => twoSidedP(shift / standardError)));
-  return candidates
-    .filter(({ shift }, i) => shift > LEAST_SHIFT && (p[i] as number) <= FALSE_SHARE)
+  const compared = against(cells, fit);
+  const candidates = [...applicationOf(told, fit), ...groupsOf(told, fit), ...compared.map(deviceOf)];
+  const isStriking = striking(candidates);
+  const off = candidates
+    .filter((_, i) => isStriking[i])
     .map(({ shift, standardError, ...rest }) => ({
       ...rest,
       factor: {
@@ -64,6 +65,14 @@ export function findOff(cells: readonly WorkCell[]): Off[] {
       },
     }))
     .sort((a, b) => b.people - a.people || b.factor.estimate - a.factor.estimate || a.id - b.id);
+  const isOff = striking(compared);
+  return { off, persons: compared.map((one, i) => ({ ...one, isOff: isOff[i] as boolean })) };
+}
+
+/** Slower beyond chance among all that are compared here, and beyond what a day brings. */
+function striking(all: readonly Pick<Candidate, 'shift' | 'standardError'>[]): boolean[] {
+  const p = benjaminiHochberg(all.map(({ shift, standardError }) => twoSidedP(shift / standardError)));
+  return all.map(({ shift }, i) => shift > LEAST_SHIFT && (p[i] as number) <= FALSE_SHARE);
 }
 
 const isPlaced = ({ site, server }: WorkCell): boolean => site !== 0 && server !== 0;
@@ -167,13 +176,6 @@ export interface ComparedPerson extends AgainstLike {
   isOff: boolean;
 }
 
-/** People who did enough, each against those like them. @param cells of one application, see `cellsOf` */
-export function comparePeople(cells: readonly WorkCell[]): ComparedPerson[] {
-  const compared = against(cells, fitOf(cells.filter(isPlaced)));
-  const p = benjaminiHochberg(compared.map(({ shift, standardError }) => twoSidedP(shift / standardError)));
-  return compared.map((one, i) => ({ ...one, isOff: one.shift > LEAST_SHIFT && (p[i] as number) <= FALSE_SHARE }));
-}
-
 /** What their site and server add is taken off first: of a wider group not all have it. */
 function against(all: readonly WorkCell[], { sites, servers }: Fit): (AgainstLike & { cell: WorkCell })[] {
   const cells = all.map((cell) => ({
@@ -181,22 +183,22 @@ function against(all: readonly WorkCell[], { sites, servers }: Fit): (AgainstLik
     middle: cell.middle - (sites.get(cell.site) || 0) - (servers.get(cell.server) || 0),
   }));
   const between = Math.max(LEAST_BETWEEN, robustCentre(cells.map(({ middle }) => middle))?.spread ?? 0);
+  const likePeople = new LikePeople(cells);
   const most = new Map<number, WorkCell>();
   for (const cell of cells) if ((most.get(cell.person)?.attempts ?? 0) < cell.attempts) most.set(cell.person, cell);
   return [...most.values()].flatMap((cell) => {
-    const like = againstLikePeople(cell, cells, between);
+    const like = likePeople.against(cell, between);
     return like ? [{ ...like, cell }] : [];
   });
 }
 
-const peopleOf = (cells: readonly WorkCell[], fit: Fit): Candidate[] =>
-  against(cells, fit).map(({ cell, ...like }) => ({
-    layer: 'device',
-    id: cell.person,
-    serverId: 0,
-    people: 1,
-    attempts: cell.attempts,
-    like,
-    shift: like.shift,
-    standardError: like.standardError,
-  }));
+const deviceOf = ({ cell, ...like }: AgainstLike & { cell: WorkCell }): Candidate => ({
+  layer: 'device',
+  id: cell.person,
+  serverId: 0,
+  people: 1,
+  attempts: cell.attempts,
+  like,
+  shift: like.shift,
+  standardError: like.standardError,
+});

@@ -8,8 +8,8 @@ export {
   type Verdict,
 } from './before-after';
 export { cellsOf } from './cells';
-export { comparePeople, findOff, LAYERS, type ComparedPerson, type Layer, type Off } from './find-off';
-export { againstLikePeople, LIKENESSES, type AgainstLike, type Likeness } from './like-people';
+export { compareWork, LAYERS, type ComparedPerson, type Layer, type Off } from './find-off';
+export { LikePeople, LIKENESSES, type AgainstLike, type Likeness } from './like-people';
 export { onOneScale, type ActivityOf, type OnOneScale } from './one-scale';
 export { healthWords, type DeviceHealth } from './device-health';
 export { offWords, type OffNames } from './off-words';

@@ -1,4 +1,4 @@
-import { BUCKETS, histogramCount, type LogHistogram } from '../stats';
+import { riditError, riditSums, sum, type LogHistogram } from '../stats';
 
 /** A group on the one scale of unlike activities. */
 export interface OnOneScale {
@@ -26,29 +26,15 @@ export interface ActivityOf {
  * @example everybody [10, 20, 30] in each of two activities, the group [30] in both → score 0.8333
  */
 export function onOneScale(activities: readonly ActivityOf[]): OnOneScale | undefined {
-  let [attempts, sum, squares] = [0, 0, 0];
-  for (const { everybody, group } of activities) {
-    const all = histogramCount(everybody);
-    let below = 0;
-    for (let i = 0; i < BUCKETS; i++) {
-      const here = everybody[i] as number;
-      const own = group[i] as number;
-      const ridit = (below + here / 2) / all;
-      if (own > 0) {
-        attempts += own;
-        sum += own * ridit;
-        squares += own * ridit * ridit;
-      }
-      below += here;
-    }
-  }
+  const sums = activities.map(({ everybody, group }) => riditSums(everybody, group));
+  const attempts = sum(sums.map(({ n }) => n));
   if (attempts === 0) return undefined;
-  const score = sum / attempts;
+  const score = sum(sums.map((one) => one.sum)) / attempts;
+  const squares = sum(sums.map((one) => one.squares)) / attempts;
   return {
     score,
-    // A random attempt of everybody lies evenly on 0 to 1: variance 1/12.
-    standardError: Math.sqrt(1 / (12 * attempts)),
-    unsteadiness: Math.sqrt(Math.max(0, squares / attempts - score * score)),
+    standardError: riditError(attempts),
+    unsteadiness: Math.sqrt(Math.max(0, squares - score * score)),
     attempts,
   };
 }

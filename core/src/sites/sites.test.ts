@@ -1,15 +1,5 @@
 import { createHistogram, normalDeviate, recordInPlace, seededRandom, type Random } from '../stats';
-import {
-  againstLikePeople,
-  cellsOf,
-  comparePeople,
-  emptyWork,
-  findOff,
-  healthWords,
-  offWords,
-  onOneScale,
-  type Work,
-} from './index';
+import { cellsOf, compareWork, emptyWork, LikePeople, healthWords, offWords, onOneScale, type Off, type Work } from './index';
 
 interface Plan {
   sites?: number;
@@ -47,7 +37,7 @@ function work({
   }
   return made;
 }
-const off = (plan: Plan) => findOff(cellsOf(work(plan)));
+const off = (plan: Plan) => compareWork(cellsOf(work(plan))).off;
 const DOUBLE = Math.log(2);
 
 test('where nothing is off nothing is told', () => expect(off({})).toEqual([]));
@@ -98,23 +88,24 @@ test('the order of attempts makes no difference', () => {
   const turned = Object.fromEntries(
     Object.entries(made).map(([name, values]: [string, number[]]) => [name, order.map((i) => values[i])]),
   ) as unknown as Work;
-  const sorted = (all: ReturnType<typeof findOff>) => [...all].sort((a, b) => a.id - b.id);
-  const [one, other] = [sorted(findOff(cellsOf(made))), sorted(findOff(cellsOf(turned)))];
+  const sorted = (all: Off[]) => [...all].sort((a, b) => a.id - b.id);
+  const [one, other] = [sorted(compareWork(cellsOf(made)).off), sorted(compareWork(cellsOf(turned)).off)];
   expect(other.map(({ layer, id }) => [layer, id])).toEqual(one.map(({ layer, id }) => [layer, id]));
   one.forEach(({ factor }, i) => expect(other[i]?.factor.estimate).toBeCloseTo(factor.estimate, 9));
 });
 
 test('a person is compared with the likest of whom there are eight', () => {
   const cells = cellsOf(work({ peopleAtSite: 20 }));
+  const like = new LikePeople(cells);
   const own = cells[0] as (typeof cells)[number];
-  expect(againstLikePeople(own, cells, 0.1)?.likeness).toBe('sameSiteServerStation');
+  expect(like.against(own, 0.1)?.likeness).toBe('sameSiteServerStation');
   const alone = { ...own, station: 9 };
-  expect(againstLikePeople(alone, cells, 0.1)?.likeness).toBe('sameSiteServer');
-  expect(againstLikePeople({ ...alone, server: 9 }, cells, 0.1)?.likeness).toBe('sameSite');
-  expect(againstLikePeople({ ...alone, site: 99 }, cells, 0.1)?.likeness).toBe('sameServer');
-  expect(againstLikePeople({ ...alone, site: 99, server: 9 }, cells, 0.1)?.likeness).toBe('everybody');
-  expect(againstLikePeople(own, cells.slice(0, 8), 0.1)).toBeUndefined();
-  const people = comparePeople(cells);
+  expect(like.against(alone, 0.1)?.likeness).toBe('sameSiteServer');
+  expect(like.against({ ...alone, server: 9 }, 0.1)?.likeness).toBe('sameSite');
+  expect(like.against({ ...alone, site: 99 }, 0.1)?.likeness).toBe('sameServer');
+  expect(like.against({ ...alone, site: 99, server: 9 }, 0.1)?.likeness).toBe('everybody');
+  expect(new LikePeople(cells.slice(0, 8)).against(own, 0.1)).toBeUndefined();
+  const people = compareWork(cells).persons;
   expect(people).toHaveLength(100);
   expect(people.filter(({ isOff }) => isOff)).toEqual([]);
 });

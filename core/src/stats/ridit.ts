@@ -7,6 +7,28 @@ export interface Ridit {
   n: number;
 }
 
+/** Ridits of a group's values among everybody's: how many, their sum, and the sum of their squares. */
+export function riditSums(everybody: LogHistogram, group: LogHistogram): { n: number; sum: number; squares: number } {
+  const all = histogramCount(everybody);
+  let below = 0;
+  const sums = { n: 0, sum: 0, squares: 0 };
+  for (let i = 0; i < BUCKETS; i++) {
+    const here = everybody[i] as number;
+    const own = group[i] as number;
+    if (own > 0) {
+      const ridit = (below + here / 2) / all;
+      sums.n += own;
+      sums.sum += own * ridit;
+      sums.squares += own * ridit * ridit;
+    }
+    below += here;
+  }
+  return sums;
+}
+
+/** A random value of everybody has a ridit spread evenly over 0 to 1: variance 1/12. */
+export const riditError = (n: number): number => Math.sqrt(1 / (12 * n));
+
 /**
  * Mean ridit of a group against everybody (Bross 1958): on one scale whatever the unit.
  *
@@ -15,16 +37,7 @@ export interface Ridit {
  * @example everybody [10, 20, 30], group [30] → ridit (2 + 0.5) / 3 = 0.8333
  */
 export function meanRidit(everybody: LogHistogram, group: LogHistogram): Ridit | undefined {
-  const all = histogramCount(everybody);
-  const n = histogramCount(group);
-  if (all === 0 || n === 0) return undefined;
-  let below = 0;
-  let sum = 0;
-  for (let i = 0; i < BUCKETS; i++) {
-    const here = everybody[i] as number;
-    sum += (group[i] as number) * ((below + here / 2) / all);
-    below += here;
-  }
-  // A random value of everybody has a ridit spread evenly over 0 to 1: variance 1/12.
-  return { mean: sum / n, standardError: Math.sqrt(1 / (12 * n)), n };
+  if (histogramCount(everybody) === 0) return undefined;
+  const { n, sum } = riditSums(everybody, group);
+  return n === 0 ? undefined : { mean: sum / n, standardError: riditError(n), n };
 }

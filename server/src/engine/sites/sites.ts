@@ -1,8 +1,7 @@
 import { maskId, proposeTeam } from '@toplens/core/handoffs';
 import {
   cellsOf,
-  comparePeople,
-  findOff,
+  compareWork,
   healthWords,
   offWords,
   onOneScale,
@@ -29,7 +28,7 @@ export async function sites(state: EngineState, { window: asked, focus, by }: Si
   const gathered = await gather(state, window, { focus, by });
   const compared = [...gathered.work].map(([application, work]) => {
     const cells = cellsOf(work.columns);
-    return { application, cells, off: findOff(cells), persons: comparePeople(cells) };
+    return { application, cells, ...compareWork(cells) };
   });
   const listed = compared
     .flatMap(({ persons }) => persons)
