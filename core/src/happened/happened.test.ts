@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
-import { calendarOfHappenings, jsonFeed, newestFirst, type Happening } from './index';
+import { calendarOfHappenings } from '../formats';
+import { jsonFeed, newestFirst, type Happening } from './index';
 
 const AT = Date.UTC(2026, 2, 10, 9, 30);
 const one: Happening = {

@@ -1,4 +1,5 @@
-import { calendarOfHappenings, jsonFeed } from '@toplens/core/happened';
+import { calendarOfHappenings } from '@toplens/core/formats';
+import { jsonFeed } from '@toplens/core/happened';
 import { Router, type Request } from 'express';
 import { happenedQuery, type HappenedShape } from '../contract/happened';
 import type { Engine } from '../engine/engine';

@@ -5,7 +5,7 @@ import { SITES_NARROWING, useSites } from '@/data/sites';
 import { Door } from '@/frame/door';
 import { NotNarrowed } from '@/frame/not-narrowed';
 import { Strip } from '@/frame/strip';
-import { useView, WORK_DIMENSIONS, type WorkDimension } from '@/frame/view';
+import { narrowedOf, useView, WORK_DIMENSIONS, type WorkDimension } from '@/frame/view';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -45,7 +45,7 @@ export function SitesPlace() {
       {!data && !error && <Words kind="muted">Comparing people at work …</Words>}
       {data && (
         <>
-          <Words testID="sites-sentence">{sitesSentence(data)}</Words>
+          <Words testID="sites-sentence">{sitesSentence(data, Object.keys(narrowedOf(view)).length > 0)}</Words>
           <Words kind="muted">{`${clock(data.window.fromMs)} to ${clock(data.window.toMs)}. What is slow is compared with what is usual for each activity, and people with those like them.`}</Words>
           <WhatIsOff off={data.off} />
           <Strip label="Told apart" options={BY} chosen={by} onChoose={choose} />

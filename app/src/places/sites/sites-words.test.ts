@@ -24,6 +24,10 @@ test('the sentence says how many people where, and whether anything is off; what
     '240 people at 2 roles; too little was done to tell whether anything is off.',
   );
   expect(sitesSentence(sites({ groups: [] }))).toMatch(/^No data: no attempt of this time tells where it was made/);
+  expect(sitesSentence(sites({ groups: [], by: 'role' }))).toBe(
+    'No data: no attempt of this time tells both its site (toplens.site) and its role (toplens.role).',
+  );
+  expect(sitesSentence(sites({ groups: [] }), true)).toMatch(/^No data for this filter/);
 });
 
 test('the one scale in words: the norm is the middle', () => {

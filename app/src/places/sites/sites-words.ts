@@ -17,10 +17,23 @@ export const BY_WORDS: Readonly<Record<WorkDimension, readonly [one: string, sev
   server: ['server', 'servers'],
 };
 
+/** What a sender tells it by. */
+const ATTRIBUTES: Readonly<Record<WorkDimension, string>> = {
+  site: 'toplens.site',
+  department: 'toplens.department',
+  role: 'toplens.role',
+  station: 'toplens.station',
+  server: 'server.address',
+};
+
 /** "240 people at 9 sites; one thing is off." */
-export function sitesSentence({ people, groups, off, by, compared }: Sites): string {
-  if (groups.length === 0)
+export function sitesSentence({ people, groups, off, by, compared }: Sites, isNarrowed = false): string {
+  if (groups.length === 0 && isNarrowed)
+    return 'No data for this filter: nothing that it leaves tells where it was made in this time.';
+  if (groups.length === 0 && by === 'site')
     return 'No data: no attempt of this time tells where it was made (toplens.site), so nothing is known of sites.';
+  if (groups.length === 0)
+    return `No data: no attempt of this time tells both its site (toplens.site) and its ${BY_WORDS[by][0]} (${ATTRIBUTES[by]}).`;
   const where = counted(groups.length, ...BY_WORDS[by]);
   const wrong =
     off.length === 0

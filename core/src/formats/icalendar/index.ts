@@ -1,3 +1,4 @@
 export * from './read-icalendar';
-export * from './write-icalendar';
+export { writeICalendar } from './write-icalendar';
+export { calendarOfHappenings } from './write-happenings';
 export * from './calendar-of';

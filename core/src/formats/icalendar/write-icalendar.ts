@@ -42,4 +42,5 @@ export function writeICalendar(calendar: Calendar, stampMs: number): string {
   return `${root.toString()}\r\n`;
 }
 
-const momentOf = (timeMs: number): ICAL.Time => ICAL.Time.fromJSDate(new Date(timeMs), true);
+/** A moment in UTC. */
+export const momentOf = (timeMs: number): ICAL.Time => ICAL.Time.fromJSDate(new Date(timeMs), true);

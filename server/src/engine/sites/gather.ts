@@ -5,6 +5,7 @@ import { createHistogram, FairColumns, recordInPlace, type LogHistogram } from '
 import { FAILED, USER_SIDE } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import { eachAttempt } from '../reading/each-attempt';
+import type { RowTest } from '../reading/fair-sample';
 import { flowsIn, sliceOf } from '../reading/focus';
 import type { EngineState } from '../state/engine-state';
 import type { Focus } from '../state/questions';
@@ -57,6 +58,13 @@ function madeOnce<Key, Value>(map: Map<Key, Value>, key: Key, make: () => Value)
   return value;
 }
 
+/** What a filter leaves of what people wait for: flows, and whether a row of them holds. */
+export function workIn(state: EngineState, focus: Focus): { flows: Set<number>; holds: RowTest } {
+  const left = flowsIn(state, focus);
+  const work = state.names.flows.filter(({ id, kind }) => kind === 'work' && (left?.has(id) ?? true));
+  return { flows: new Set(work.map(({ id }) => id)), holds: sliceOf(state, focus) ?? (() => true) };
+}
+
 /** Walks the attempts of a window that tell where people work. */
 export async function gather(
   state: EngineState,
@@ -65,16 +73,12 @@ export async function gather(
 ): Promise<Gathered> {
   const { names, history } = state;
   const gathered: Gathered = { cells: new Map(), servers: new Map(), work: new Map(), hosts: new Map() };
-  const holds = sliceOf(state, focus);
-  const left = flowsIn(state, focus);
-  const flows = new Set(
-    names.flows.filter(({ id, kind }) => kind === 'work' && (left?.has(id) ?? true)).map(({ id }) => id),
-  );
+  const { flows, holds } = workIn(state, focus);
   await eachAttempt(state, { window, flows }, (rows, row) => {
     const at = (column: 'flow' | 'site' | 'person' | 'server' | 'station' | 'host' | 'flags' | WorkDimension) =>
       rows[column][row] as number;
     const [site, group, flow, person] = [at('site'), at(by), at('flow'), at('person')];
-    if (site === 0 || group === 0 || (holds && !holds(rows, row))) return;
+    if (site === 0 || group === 0 || !holds(rows, row)) return;
     const durationMs = rows.durationMs[row] as number;
     const normal = history.normalAt(flow, rows.startMs[row] as number);
     const outcome = outcomeOf(durationMs, (at('flags') & FAILED) !== 0, limitsAt(normal, site).limitMs);

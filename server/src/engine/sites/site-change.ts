@@ -6,9 +6,9 @@ import { FairColumns } from '@toplens/core/stats';
 import { HOUR_MS } from '@toplens/core/time';
 import type { SiteChangeShape } from '../../contract/sites';
 import { eachAttempt } from '../reading/each-attempt';
-import { flowsIn, sliceOf } from '../reading/focus';
 import type { EngineState } from '../state/engine-state';
 import type { SiteChangeQuestion } from '../state/questions';
+import { workIn } from './gather';
 
 const DAY_HOURS = 24;
 /** Attempts of a group that are compared: more are an even share of all. */
@@ -22,15 +22,11 @@ export async function siteChange(
   const { names, history } = state;
   const lengthMs = Math.max(HOUR_MS, Math.min(days * DAY_HOURS * HOUR_MS, state.judgedMs - atMs));
   const window = { fromMs: atMs - lengthMs, toMs: atMs + lengthMs };
-  const holds = sliceOf(state, focus);
-  const left = flowsIn(state, focus);
-  const flows = new Set(
-    names.flows.filter(({ id, kind }) => kind === 'work' && (left?.has(id) ?? true)).map(({ id }) => id),
-  );
+  const { flows, holds } = workIn(state, focus);
   const groups = new Map<number, { before: Gathering; after: Gathering }>();
   await eachAttempt(state, { window, flows }, (rows, row) => {
     const group = rows[by][row] as number;
-    if (group === 0 || (holds && !holds(rows, row))) return;
+    if (group === 0 || !holds(rows, row)) return;
     let known = groups.get(group);
     if (!known) groups.set(group, (known = { before: new Gathering(), after: new Gathering() }));
     const startMs = rows.startMs[row] as number;

@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
-import type { Happening } from './happening';
+import type { Happening } from '../../happened';
+import { momentOf } from './write-icalendar';
 
 /**
  * What happened as a calendar (RFC 5545): an event without length for each, in UTC.
@@ -14,8 +15,8 @@ export function calendarOfHappenings(all: readonly Happening[], home: string, st
   for (const { id, kind, atMs, title, application, team, path } of all) {
     const event = new ICAL.Component('vevent');
     event.addPropertyWithValue('uid', `${id}@top-lens`);
-    event.addPropertyWithValue('dtstamp', utc(stampMs));
-    event.addPropertyWithValue('dtstart', utc(atMs));
+    event.addPropertyWithValue('dtstamp', momentOf(stampMs));
+    event.addPropertyWithValue('dtstart', momentOf(atMs));
     event.addPropertyWithValue('summary', title);
     event.addPropertyWithValue('description', [application, team].filter(Boolean).join(' · '));
     event.addPropertyWithValue('categories', kind);
@@ -24,5 +25,3 @@ export function calendarOfHappenings(all: readonly Happening[], home: string, st
   }
   return `${calendar.toString()}\r\n`;
 }
-
-const utc = (ms: number) => ICAL.Time.fromJSDate(new Date(ms), true);
