@@ -1,5 +1,15 @@
 import { createHistogram, normalDeviate, recordInPlace, seededRandom, type Random } from '../stats';
-import { cellsOf, compareWork, emptyWork, LikePeople, healthWords, offWords, onOneScale, type Off, type Work } from './index';
+import {
+  cellsOf,
+  compareWork,
+  emptyWork,
+  LikePeople,
+  healthWords,
+  offWords,
+  onOneScale,
+  type Off,
+  type Work,
+} from './index';
 
 interface Plan {
   sites?: number;
