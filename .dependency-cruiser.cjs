@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts = [
-  'csv|phones|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
+  'csv|addresses|remote|phones|probes|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
   'logs|hosts|changes|metrics|statements',
 ].join('|');
 
@@ -21,12 +21,13 @@ const rooms = {
   'engine/reading': 'engine/state|contract|store|names',
   'engine/harm': 'engine/state|engine/reading|engine/promises|contract|store',
   'engine/evaluation': 'engine/state|engine/reading|store',
-  'engine/incidents': 'engine/state|engine/reading|engine/harm|contract|store|settings',
+  'engine/incidents': 'engine/state|engine/reading|engine/harm|engine/probes|contract|store|settings',
   'engine/flows': 'engine/state|engine/reading|engine/harm|contract|store|settings',
   'engine/attempts': 'engine/state|engine/reading|engine/harm|contract|store',
   'engine/journeys': 'engine/state|engine/reading|engine/harm|contract|store|settings',
   'engine/promises': 'engine/state|engine/reading|contract|store|settings',
   'engine/sites': 'engine/state|engine/reading|contract|store|settings',
+  'engine/probes': 'engine/state|engine/reading|contract|store|settings',
   'engine/settings': 'engine/state|engine/promises|engine/reading|contract|settings|store',
   'engine/infrastructure': 'engine/state|engine/reading|engine/harm|contract|store|names',
 };
@@ -52,8 +53,8 @@ module.exports = {
       name: 'core-knows-nobody',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
-      // luxon: calendars in named time zones; ical.js: calendars as iCalendar.
-      to: { pathNot: ['^core/src', '^node_modules/((@types/)?luxon|ical\\.js)/'] },
+      // luxon: calendars in named time zones; ical.js: calendars as iCalendar; ipaddr.js: IANA's registries of addresses.
+      to: { pathNot: ['^core/src', '^node_modules/((@types/)?luxon|ical\\.js|ipaddr\\.js)/'] },
     },
     {
       name: 'stats-and-time-at-the-bottom',
@@ -75,6 +76,12 @@ module.exports = {
       severity: 'error',
       from: { path: '^(snippet|phone)/src', pathNot: '\\.test\\.ts$' },
       to: { path: '^(core|server|app|scenario|bench|e2e)/' },
+    },
+    {
+      name: 'probes-know-core-alone',
+      severity: 'error',
+      from: { path: '^probes/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(server|app|scenario|bench|e2e)/' },
     },
     { name: 'app-and-server-apart', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'server-and-app-apart', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },

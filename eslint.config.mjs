@@ -29,6 +29,7 @@ export default defineConfig([
             'scenario/tsconfig.json',
             'snippet/tsconfig.json',
             'phone/tsconfig.json',
+            'probes/tsconfig.json',
             'e2e/tsconfig.json',
             'bench/tsconfig.json',
             'app/tsconfig.json',
@@ -42,7 +43,7 @@ export default defineConfig([
     languageOptions: { globals: { ...globals.node, ...globals.jest, ...globals.browser } },
   },
   {
-    files: ['{core,server,scenario,snippet,phone,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
+    files: ['{core,server,scenario,snippet,phone,probes,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
     extends: [configs.recommendedTypeCheckedOnly],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {

@@ -24,6 +24,7 @@ module.exports = {
     nodeProject('scenario'),
     { ...nodeProject('snippet'), testEnvironment: 'jsdom' },
     nodeProject('phone'),
+    nodeProject('probes'),
     nodeProject('bench'),
     nodeProject('e2e'),
     {

@@ -69,7 +69,8 @@ export async function startServerProcess(
   timeoutMs = 60_000,
   waitFor: 'health' | 'telemetry taken' | 'any answer' = 'health',
 ): Promise<ServerProcess> {
-  const port = await freePort();
+  // One that is started again where others still look for it keeps its port.
+  const port = env.TOPLENS_PORT ?? (await freePort());
   const url = `http://127.0.0.1:${port}`;
   const server = start('main', [], {
     TOPLENS_PORT: String(port),

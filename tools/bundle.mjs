@@ -17,6 +17,7 @@ const ENTRIES = {
   'database-worker': 'server/src/store/database-worker.ts',
   'desk-main': 'scenario/src/desk-main.ts',
   'round-main': 'scenario/src/round-main.ts',
+  'probe-main': 'probes/src/main.ts',
   'load-and-play': 'scenario/src/load-and-play.ts',
   'truth-main': 'bench/truth/main.ts',
   'scale-main': 'bench/scale/main.ts',

@@ -14,6 +14,7 @@ const port = process.env.TOPLENS_PORT ?? '4400';
 const deskPort = process.env.TOPLENS_DESK_PORT ?? '4410';
 const roundPort = process.env.TOPLENS_ROUND_PORT ?? '4420';
 const ROUND_KEY = 'demo-round';
+const ROUND = `127.0.0.1:${roundPort}`;
 const data = join(root, process.env.TOPLENS_DATA ?? 'data/demo');
 const url = `http://127.0.0.1:${port}`;
 const stamp = join(data, 'world.json');
@@ -34,7 +35,7 @@ const env = {
   TOPLENS_BROWSER_KEYS:
     process.env.TOPLENS_BROWSER_KEYS ?? 'portal-browser=demo-portal@https://portal.pellwick.example',
   TOPLENS_PHONE_KEYS: process.env.TOPLENS_PHONE_KEYS ?? `round-app=${ROUND_KEY}`,
-  TOPLENS_DEMO_ROUND_URL: `http://127.0.0.1:${roundPort}`,
+  TOPLENS_DEMO_ROUND_URL: `http://${ROUND}`,
   TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal',
   TOPLENS_PERSON_KEYS: process.env.TOPLENS_PERSON_KEYS ?? 'first support=demo',
   TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',
@@ -73,6 +74,12 @@ for (let tries = 0; ; tries++) {
   }
   await new Promise((resolve) => setTimeout(resolve, 250));
 }
+// One probe that really runs; those of the depots are part of the demo world.
+start(
+  'probe-main',
+  ...['--site', 'Head office', '--host', 'probe-head-office', '--server', url, '--spool', join(data, 'probe')],
+  ...['--allow', ROUND, '--set', `round=http://${ROUND}`],
+);
 const known = existsSync(stamp) ? JSON.parse(readFileSync(stamp, 'utf8')) : undefined;
 const fromMs = known?.nowMs ?? Date.now();
 console.log(

@@ -80,6 +80,8 @@ export async function startPhone(options: PhoneOptions): Promise<Phone> {
     'device.model.name': device.model ?? 'unknown',
     'os.name': device.system ?? 'Android',
     'os.version': device.systemVersion,
+    // On the web target alone; tells a script that drives a page from a person.
+    'user_agent.original': (globalThis as { navigator?: { userAgent?: string } }).navigator?.userAgent,
   };
   const queue = new Queue({ ...options, resource, fetch: ask, storage, now });
   const session = randomHex(32);

@@ -2,11 +2,13 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { viewOf, type OutView } from './browsers/page-views';
 import { saleOf, type Sale } from './otlp/insurance';
 import { linesOf, minuteLines, type OutLine } from './otlp/lines';
-import { devicePoints, minutePoints, type OutPoint } from './otlp/points';
+import { devicePoints, minutePoints, roundTripPoints, type OutPoint } from './otlp/points';
 import { spansOf, type OutSpan } from './otlp/spans';
 import { Sender } from './otlp/sender';
 import { deskSpans } from './otlp/depot-desk';
 import { simulateDeskMinute } from './pellwick/depot-desk';
+import { probeSpans } from './otlp/probes';
+import { simulateProbeMinute } from './pellwick/probes';
 import { simulateRoundMinute } from './pellwick/round';
 import { detailsOf } from './otlp/phone-details';
 import { roundRecords } from './otlp/phones';
@@ -110,6 +112,11 @@ export class Player {
     }
     for (const attempt of simulateDeskMinute(minuteMs, this.options, this.truth))
       this.#pending.push(...deskSpans(attempt, attempt.startMs >= fullTracesFromMs));
+    // Probes were set up not long ago, and so were measurements of remote desktops.
+    if (minuteMs >= fullTracesFromMs) {
+      this.#pending.push(...simulateProbeMinute(minuteMs, this.options).flatMap(probeSpans));
+      this.#points.push(...roundTripPoints(minuteMs, busyness(minuteMs, this.options), troubles));
+    }
     const stops = simulateRoundMinute(minuteMs, this.options, this.truth);
     const round = roundRecords(stops);
     this.#pending.push(...round.spans);

@@ -16,6 +16,7 @@ import { phoneRoutes } from './api/phones';
 import { personRoutes } from './api/persons';
 import { promiseRoutes } from './api/promises';
 import { happenedRoutes } from './api/happened';
+import { probeRoutes, probeScriptRoute } from './api/probes';
 import { siteRoutes } from './api/sites';
 import { openApi } from './contract/open-api';
 import { problemHandler, sendProblem } from './problems';
@@ -89,6 +90,7 @@ export function buildApp({
   app.use(compression());
   app.use(browserRoutes(intake, config));
   app.use(healthRoutes({ intake, engine, health }));
+  app.use(probeScriptRoute(database, settings, config));
   app.use(metricsRoute({ database, intake, engine, health, limits: config.limits }));
 
   const api = Router();
@@ -117,6 +119,7 @@ export function buildApp({
   api.use(promiseRoutes(engine));
   api.use(happenedRoutes(engine));
   api.use(siteRoutes(engine));
+  api.use(probeRoutes(engine));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(phoneRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));

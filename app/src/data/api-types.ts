@@ -504,7 +504,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
+        /** Probes that are off, flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
         get: operations["getEarlyWarnings"];
         put?: never;
         post?: never;
@@ -1026,6 +1026,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/remote-desktops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sessions on remote desktops: the way there, beside what is done there */
+        get: operations["getRemoteDesktops"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/change": {
         parameters: {
             query?: never;
@@ -1035,6 +1052,74 @@ export interface paths {
         };
         /** Groups that had a change against groups that did not, before and after it */
         get: operations["getSitesChange"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every scripted check from every site, the worst first */
+        get: operations["getProbes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One probe: its sites, steps, runs, script and limits */
+        get: operations["getProbesByName"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probe-runs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One run, step by step, with where the time of each went */
+        get: operations["getProbeRunsById"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/v1/probes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a runner is to run at its site */
+        get: operations["getV1Probes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2869,7 +2954,7 @@ export interface components {
                  * @example work
                  * @enum {string}
                  */
-                kind: "work" | "background" | "page" | "businessEvent";
+                kind: "work" | "background" | "page" | "businessEvent" | "probe";
             };
             /**
              * @description when it was
@@ -3685,7 +3770,7 @@ export interface components {
              * @example work
              * @enum {string}
              */
-            kind: "work" | "background" | "page" | "businessEvent";
+            kind: "work" | "background" | "page" | "businessEvent" | "probe";
             /**
              * @description name of the team
              * @example Slots Team
@@ -4424,7 +4509,7 @@ export interface components {
              * @example work
              * @enum {string}
              */
-            kind: "work" | "background" | "page" | "businessEvent";
+            kind: "work" | "background" | "page" | "businessEvent" | "probe";
             /**
              * @description name
              * @example Book a pick-up
@@ -4585,7 +4670,7 @@ export interface components {
         EarlyWarnings: {
             /** @description what was looked at */
             window: components["schemas"]["Window"];
-            /** @description what is not as usual: flows, silent hosts, what is full, what is raised */
+            /** @description what is not as usual: probes, flows, silent hosts, what is full, what is raised */
             warnings: components["schemas"]["PartWarning"][];
         };
         /**
@@ -4789,11 +4874,11 @@ export interface components {
          */
         PartWarning: {
             /**
-             * @description a flow answers in next to no time, one of several hosts is silent, nothing is left of something, more than usual
-             * @example empty
+             * @description a probe is off that nobody may feel yet, a flow answers in next to no time, one of several hosts is silent, nothing is left of something, more than usual
+             * @example probe
              * @enum {string}
              */
-            kind: "empty" | "replica" | "full" | "raised";
+            kind: "probe" | "empty" | "replica" | "full" | "raised";
             /**
              * @description number of the flow; null where it is no flow
              * @example 7
@@ -4809,6 +4894,19 @@ export interface components {
              * @example north-2
              */
             host: string;
+            /** @description of a probe; null else */
+            probe: {
+                /**
+                 * @description name
+                 * @example Depot sign-in
+                 */
+                name: string;
+                /**
+                 * @description where it is run from
+                 * @example Brackwater
+                 */
+                site: string;
+            } | null;
             /**
              * @description name of the team; null when no rule names one
              * @example Portal
@@ -6006,7 +6104,7 @@ export interface components {
              * @example work
              * @enum {string}
              */
-            kind: "work" | "background" | "page" | "businessEvent";
+            kind: "work" | "background" | "page" | "businessEvent" | "probe";
             /**
              * @description when it was
              * @example 1772442840000
@@ -7826,6 +7924,88 @@ export interface components {
             }[];
         };
         /**
+         * Remote
+         * @description Sessions on remote desktops: the way there, beside what is done there
+         */
+        Remote: {
+            /** @description what was looked at: of a long window its last day */
+            window: components["schemas"]["Window"];
+            /** @description the day before it, which round trips are compared with */
+            before: components["schemas"]["Window"];
+            /**
+             * @description what sessions are told apart by
+             * @example site
+             * @enum {string}
+             */
+            by: "site" | "server" | "client" | "centre";
+            /**
+             * @description sessions
+             * @example 64
+             */
+            sessions: number;
+            /** @description the worst first */
+            groups: {
+                /**
+                 * @description site, server, client or data centre
+                 * @example Brackwater
+                 */
+                group: string;
+                /**
+                 * @description sessions
+                 * @example 7
+                 */
+                sessions: number;
+                /**
+                 * @description median round trip over sessions; null without any
+                 * @example 84
+                 */
+                roundTripMs: number | null;
+                /**
+                 * @description the same before; null without any
+                 * @example 31
+                 */
+                beforeMs: number | null;
+                /**
+                 * @description so many times as long as before; null without a time before
+                 * @example 2.7
+                 */
+                factor: number | null;
+                /**
+                 * @description so many times as long as usual activities of these sessions take; null without any
+                 * @example 2.4
+                 */
+                activityFactor: number | null;
+                /**
+                 * @description is it the way to the desktop, or what runs there
+                 * @example line
+                 * @enum {string}
+                 */
+                verdict: "line" | "application" | "lineUnfelt" | "well" | "tooLittle";
+                /**
+                 * @description in words
+                 * @example It is the way to the desktop: from Brackwater it takes 2.7× as long as before …
+                 */
+                words: string;
+                /** @description both over time */
+                curve: {
+                    /**
+                     * @description begin of the first step
+                     * @example 1772442000000
+                     */
+                    startMs: number;
+                    /**
+                     * @description length of a step
+                     * @example 900000
+                     */
+                    stepMs: number;
+                    /** @description median round trip, milliseconds; null where nothing came */
+                    roundTripMs: (number | null)[];
+                    /** @description so many times as long as usual activities took; null where nothing came */
+                    activityFactor: (number | null)[];
+                };
+            }[];
+        };
+        /**
          * SiteChange
          * @description Before and after a change, of groups that had it and groups that did not
          */
@@ -8177,6 +8357,518 @@ export interface components {
              * @example 180
              */
             compared: number;
+        };
+        /**
+         * ProbeLine
+         * @description How a probe stands from one site
+         */
+        ProbeLine: {
+            /**
+             * @description name of the probe
+             * @example Depot sign-in
+             */
+            probe: string;
+            /**
+             * @description name of the application that it checks
+             * @example Depot Desk
+             */
+            application: string;
+            /**
+             * @description where it is run from
+             * @example Brackwater
+             */
+            site: string;
+            /**
+             * @description the settings hold its script; else a runner of somebody else tells of it
+             * @example true
+             */
+            isScripted: boolean;
+            /**
+             * @description so often it is to run
+             * @example 300000
+             */
+            everyMs: number;
+            /**
+             * @description after its last runs: two in a row make it worse or better
+             * @example broken
+             * @enum {string}
+             */
+            standing: "broken" | "slow" | "probeTrouble" | "silent" | "good" | "unknown";
+            /**
+             * @description begin of the first run that this rests on; null while nothing is known
+             * @example 1772442000000
+             */
+            sinceMs: number | null;
+            /**
+             * @description how it stands, in words
+             * @example broken at Sign in: status 503
+             */
+            words: string;
+            /**
+             * @description why it is the site or the application, by its other sites; '' while it is not off
+             * @example from most other sites it is well, so it is this site or its line
+             */
+            whereWords: string;
+            /**
+             * @description whom it is for by the rules of owners; null while it is not off, or nobody owns it
+             * @example Sites & Network
+             */
+            team: string | null;
+            /**
+             * @description runs that came
+             * @example 288
+             */
+            runs: number;
+            /**
+             * @description of them, well
+             * @example 280
+             */
+            good: number;
+            /**
+             * @description of them, slow by a limit
+             * @example 5
+             */
+            slow: number;
+            /**
+             * @description of them, broken
+             * @example 2
+             */
+            broken: number;
+            /**
+             * @description of them, of a runner in trouble itself: they tell nothing of the application
+             * @example 1
+             */
+            probeTrouble: number;
+            /**
+             * @description runs that should have come and did not
+             * @example 0
+             */
+            missed: number;
+            /** @description share of telling runs that were not broken; null without any */
+            reachable: components["schemas"]["Interval"] | null;
+            /**
+             * @description half of the telling runs took less
+             * @example 1240
+             */
+            medianMs: number | null;
+            /**
+             * @description 19 of 20 took less
+             * @example 2100
+             */
+            p95Ms: number | null;
+            /**
+             * @description what people say of the same
+             * @example bothWell
+             * @enum {string}
+             */
+            agreement: "bothWell" | "bothOff" | "probesAlone" | "peopleAlone" | "tooFewPeople" | "noProbe";
+            /**
+             * @description in words; '' where it means nothing
+             * @example People at Brackwater are off as well.
+             */
+            agreementWords: string;
+            /** @description the newest runs, oldest first */
+            recent: {
+                /**
+                 * @description number of the run, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
+                id: string;
+                /**
+                 * @description when it began
+                 * @example 1772442000000
+                 */
+                atMs: number;
+                /**
+                 * @description by the limits that were in force when it ran; probeTrouble: the runner itself
+                 * @example good
+                 * @enum {string}
+                 */
+                verdict: "good" | "slow" | "broken" | "probeTrouble";
+                /**
+                 * @description in words
+                 * @example well
+                 */
+                words: string;
+            }[];
+        };
+        /**
+         * ProbePage
+         * @description One probe: its sites, steps, runs, script and limits
+         */
+        ProbePage: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description name
+             * @example Depot sign-in
+             */
+            name: string;
+            /**
+             * @description name of the application that it checks
+             * @example Depot Desk
+             */
+            application: string;
+            /**
+             * @description so often it is to run
+             * @example 300000
+             */
+            everyMs: number;
+            /** @description its steps; null when the settings hold none */
+            script: {
+                [key: string]: unknown;
+            }[] | null;
+            /** @description two for a step: slow, and as good as broken */
+            limits: {
+                /**
+                 * @description name of the step
+                 * @example Sign in
+                 */
+                step: string;
+                /**
+                 * @description of this site alone; null: of all that have none of their own
+                 * @example Brackwater
+                 */
+                site: string | null;
+                /**
+                 * @description slow from then on
+                 * @example 2000
+                 */
+                slowMs: number;
+                /**
+                 * @description broken from then on
+                 * @example 8000
+                 */
+                brokenMs: number;
+            }[];
+            /** @description of script, schedule and limits, newest first */
+            changes: {
+                /**
+                 * @description when
+                 * @example 1772442000000
+                 */
+                atMs: number;
+                /**
+                 * @description who
+                 * @example Dana
+                 */
+                who: string;
+                /**
+                 * @description what, in words
+                 * @example Sign in slow from 2 s, broken from 8 s at Brackwater
+                 */
+                words: string;
+            }[];
+            /** @description how it stands from each */
+            sites: components["schemas"]["ProbeLine"][];
+            /** @description each step from each site, or from the one that was asked for */
+            steps: components["schemas"]["ProbeStepLine"][];
+            /** @description the newest first */
+            runs: {
+                /**
+                 * @description number of the run, 16 hexadecimal digits
+                 * @example 00f067aa0ba902b7
+                 */
+                id: string;
+                /**
+                 * @description when it began
+                 * @example 1772442000000
+                 */
+                atMs: number;
+                /**
+                 * @description where it ran
+                 * @example Brackwater
+                 */
+                site: string;
+                /**
+                 * @description how long it took
+                 * @example 1240
+                 */
+                durationMs: number;
+                /**
+                 * @description by the limits that were in force when it ran; probeTrouble: the runner itself
+                 * @example good
+                 * @enum {string}
+                 */
+                verdict: "good" | "slow" | "broken" | "probeTrouble";
+                /**
+                 * @description in words
+                 * @example slow: Sign in took longer than 2 s
+                 */
+                words: string;
+            }[];
+            /**
+             * @description runs in the window; more than are listed, perhaps
+             * @example 2592
+             */
+            all: number;
+        };
+        /**
+         * ProbeRunPage
+         * @description One run of a probe, step by step
+         */
+        ProbeRunPage: {
+            /**
+             * @description number of the run, 16 hexadecimal digits
+             * @example 00f067aa0ba902b7
+             */
+            id: string;
+            /**
+             * @description number of the trace, 32 hexadecimal digits
+             * @example 4bf92f3577b34da6a3ce929d0e0e4736
+             */
+            traceId: string;
+            /**
+             * @description name of the probe
+             * @example Depot sign-in
+             */
+            probe: string;
+            /**
+             * @description name of the application
+             * @example Depot Desk
+             */
+            application: string;
+            /**
+             * @description where it ran
+             * @example Brackwater
+             */
+            site: string;
+            /**
+             * @description name of the runner's host; '' when not told
+             * @example brac-probe
+             */
+            host: string;
+            /**
+             * @description when it began
+             * @example 1772442000000
+             */
+            atMs: number;
+            /**
+             * @description how long it took
+             * @example 1240
+             */
+            durationMs: number;
+            /**
+             * @description by the limits that were in force when it ran; probeTrouble: the runner itself
+             * @example good
+             * @enum {string}
+             */
+            verdict: "good" | "slow" | "broken" | "probeTrouble";
+            /**
+             * @description in words
+             * @example well
+             */
+            words: string;
+            /**
+             * @description what is wrong with the runner; '' when its self-check is well
+             * @example its clock is 4 min ahead
+             */
+            fault: string;
+            /** @description in the order of the script */
+            steps: {
+                /**
+                 * @description name of the step
+                 * @example Sign in
+                 */
+                name: string;
+                /**
+                 * @description when it began, after the begin of the run
+                 * @example 420
+                 */
+                startMs: number;
+                /**
+                 * @description how long it took
+                 * @example 620
+                 */
+                durationMs: number;
+                /**
+                 * @description it failed
+                 * @example true
+                 */
+                failed: boolean;
+                /**
+                 * @description why; '' when it did not
+                 * @example status 503, expected below 400
+                 */
+                message: string;
+                /**
+                 * @description limit that was in force: slow
+                 * @example 2000
+                 */
+                slowMs: number | null;
+                /**
+                 * @description limit that was in force: broken
+                 * @example 8000
+                 */
+                brokenMs: number | null;
+                /** @description of a request; null for what a browser did */
+                parts: {
+                    /**
+                     * @description asking for the address of the name
+                     * @example 4
+                     */
+                    nameMs: number;
+                    /**
+                     * @description connection and TLS
+                     * @example 42
+                     */
+                    connectMs: number;
+                    /**
+                     * @description from the request to the first byte
+                     * @example 540
+                     */
+                    waitMs: number;
+                    /**
+                     * @description from the first byte to the last
+                     * @example 34
+                     */
+                    transferMs: number;
+                } | null;
+                /** @description where the time went; null where it is not told */
+                layers: {
+                    /**
+                     * @description the runner and its browser
+                     * @example 2
+                     */
+                    device: number;
+                    /**
+                     * @description all between it and the server
+                     * @example 180
+                     */
+                    line: number;
+                    /**
+                     * @description the server, less its calls to stores
+                     * @example 340
+                     */
+                    server: number;
+                    /**
+                     * @description calls to stores
+                     * @example 98
+                     */
+                    store: number;
+                } | null;
+                /** @description services that took part, as their spans tell */
+                services: string[];
+            }[];
+            /**
+             * @description spans of it are kept
+             * @example true
+             */
+            hasTrace: boolean;
+        };
+        /**
+         * ProbeScripts
+         * @description What a runner is to run at its site
+         */
+        ProbeScripts: {
+            /**
+             * @description the server's clock, by which a runner checks its own
+             * @example 1772442000000
+             */
+            nowMs: number;
+            /** @description by name */
+            scripts: {
+                /**
+                 * @description name of the probe
+                 * @example Depot sign-in
+                 */
+                name: string;
+                /**
+                 * @description name of the application
+                 * @example Depot Desk
+                 */
+                application: string;
+                /**
+                 * @description so often it is to run
+                 * @example 300
+                 */
+                everyS: number;
+                /** @description in their order */
+                steps: {
+                    [key: string]: unknown;
+                }[];
+            }[];
+        };
+        /**
+         * ProbeStepLine
+         * @description A step of a probe from one site
+         */
+        ProbeStepLine: {
+            /**
+             * @description where it is run from
+             * @example Brackwater
+             */
+            site: string;
+            /**
+             * @description name of the step
+             * @example Sign in
+             */
+            step: string;
+            /**
+             * @description how often it ran
+             * @example 288
+             */
+            runs: number;
+            /**
+             * @description of them, failed
+             * @example 2
+             */
+            failed: number;
+            /**
+             * @description half of those that did not fail took less; null without any
+             * @example 620
+             */
+            medianMs: number | null;
+            /**
+             * @description 19 of 20 took less
+             * @example 980
+             */
+            p95Ms: number | null;
+            /**
+             * @description limit: slow from then on; null without one
+             * @example 2000
+             */
+            slowMs: number | null;
+            /**
+             * @description limit: broken from then on
+             * @example 8000
+             */
+            brokenMs: number | null;
+            /**
+             * @description the limit is of this site alone
+             * @example true
+             */
+            isOwnLimit: boolean;
+            /**
+             * @description that took longer than the first limit as it is now
+             * @example 5
+             */
+            overSlow: number;
+            /**
+             * @description that took longer than the second
+             * @example 0
+             */
+            overBroken: number;
+        };
+        /**
+         * Probes
+         * @description Every scripted check from every site
+         */
+        Probes: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description how they stand together
+             * @example All is well: 9 probes at their sites.
+             */
+            sentence: string;
+            /**
+             * @description more runs came than are looked at: so many of the newest were; null when all were
+             * @example 20000
+             */
+            most: number | null;
+            /** @description the worst first */
+            lines: components["schemas"]["ProbeLine"][];
         };
         /**
          * Standing
@@ -9028,6 +9720,116 @@ export interface components {
                      * @example 4000
                      */
                     amount: number;
+                }[];
+            }[];
+            /** @description scripted checks */
+            probes: {
+                /**
+                 * @description name; tells it apart from others
+                 * @example Depot sign-in
+                 */
+                name: string;
+                /**
+                 * @description name of the application that it checks
+                 * @example Depot Desk
+                 */
+                application: string;
+                /** @description places that it is run from */
+                sites: string[];
+                /**
+                 * @description so often it is run
+                 * @example 300
+                 */
+                everyS: number;
+                /** @description what it does, in order */
+                steps: {
+                    /**
+                     * @description name; tells it apart from the other steps
+                     * @example Sign in
+                     */
+                    name: string;
+                    /**
+                     * @description what it does
+                     * @example request
+                     * @enum {string}
+                     */
+                    kind: "request" | "open" | "type" | "tap" | "see";
+                    /**
+                     * @description what is asked or opened; {{name}} for what the runner is told
+                     * @example https://desk.example/
+                     */
+                    url?: string;
+                    /**
+                     * @description of a request; GET when left out
+                     * @example GET
+                     * @enum {string}
+                     */
+                    method?: "GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE" | "OPTIONS";
+                    /** @description of a request, texts by their names */
+                    headers?: {
+                        [key: string]: unknown;
+                    };
+                    /**
+                     * @description of a request
+                     * @example {"depot":"Brackwater"}
+                     */
+                    body?: string;
+                    /**
+                     * @description element, as CSS selects it
+                     * @example #user
+                     */
+                    selector?: string;
+                    /**
+                     * @description what is typed, or is to be seen
+                     * @example Good morning
+                     */
+                    text?: string;
+                    /**
+                     * @description HTTP status that is expected; any below 400 when left out
+                     * @example 200
+                     */
+                    status?: number;
+                    /**
+                     * @description text that the answer must hold
+                     * @example signed in
+                     */
+                    contains?: string;
+                    /** @description values that the answer must hold */
+                    json?: {
+                        /**
+                         * @description where it stands, as JSONPath
+                         * @example $.status
+                         */
+                        path: string;
+                        /**
+                         * @description what must stand there
+                         * @example up
+                         */
+                        equals: string | number | boolean;
+                    }[];
+                }[];
+                /** @description by which runs are judged */
+                limits: {
+                    /**
+                     * @description name of the step
+                     * @example Sign in
+                     */
+                    step: string;
+                    /**
+                     * @description of this site alone; of all that have none of their own when left out
+                     * @example Brackwater
+                     */
+                    site?: string;
+                    /**
+                     * @description slow from then on
+                     * @example 2000
+                     */
+                    slowMs: number;
+                    /**
+                     * @description broken from then on
+                     * @example 8000
+                     */
+                    brokenMs: number;
                 }[];
             }[];
             /** @description days and times that are not as usual */
@@ -11495,7 +12297,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
+            /** @description Probes that are off, flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -13195,6 +13997,67 @@ export interface operations {
             };
         };
     };
+    getRemoteDesktops: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
+                /** @description what sessions are told apart by; centre: the data centre */
+                by?: "site" | "server" | "client" | "centre";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Sessions on remote desktops: the way there, beside what is done there */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Remote"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getSitesChange: {
         parameters: {
             query: {
@@ -13234,6 +14097,183 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SiteChange"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getProbes: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Every scripted check from every site, the worst first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Probes"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getProbesByName: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description steps and runs of this site alone */
+                site?: string;
+            };
+            header?: never;
+            path: {
+                /** @description name of the probe */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One probe: its sites, steps, runs, script and limits */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbePage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getProbeRunsById: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description 16 hexadecimal digits */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One run, step by step, with where the time of each went */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeRunPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getV1Probes: {
+        parameters: {
+            query: {
+                /** @description where the runner stands */
+                site: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description scripts, and the clock of the server */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeScripts"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { WORK_DIMENSIONS, windowQuery, type View, type WorkDimension } from '@/frame/view';
-import { get } from './client';
+import { get, type Schemas } from './client';
 import { refetchInterval } from './live';
 
 /** All attempts of the window are walked for it. */
@@ -18,6 +18,21 @@ export function useSites(view: View) {
   return useQuery({
     queryKey: ['sites', query],
     queryFn: () => get('/api/sites', { query }),
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, EVERY_MS),
+  });
+}
+
+/** What sessions on remote desktops are told apart by. */
+export type RemoteBy = Schemas['Remote']['by'];
+
+/** Sessions on remote desktops, of the site, application and so on that the view is narrowed to. */
+export function useRemote(view: View, by: RemoteBy) {
+  const { host: _host, ...narrowed } = narrowing(view);
+  const query = { ...windowQuery(view), ...narrowed, by };
+  return useQuery({
+    queryKey: ['remote-desktops', query],
+    queryFn: () => get('/api/remote-desktops', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: refetchInterval(view, EVERY_MS),
   });

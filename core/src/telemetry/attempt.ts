@@ -119,15 +119,18 @@ export const CRASHED = 128;
 
 /**
  * work: what a person asked for and waits for; background: begun by a message, nobody waits for it; page: the load of a
- * page on the way to work; businessEvent: something that counts, as an order placed: it lasts no time and cannot fail.
+ * page on the way to work; businessEvent: something that counts, as an order placed: it lasts no time and cannot fail;
+ * probe: a run of a script, which nobody waits for and no rank knows.
  */
-export const ATTEMPT_KINDS = ['work', 'background', 'page', 'businessEvent'] as const;
+export const ATTEMPT_KINDS = ['work', 'background', 'page', 'businessEvent', 'probe'] as const;
 export type AttemptKind = (typeof ATTEMPT_KINDS)[number];
 export const KIND_FLAGS: Readonly<Record<AttemptKind, number>> = {
   work: 0,
   background: BACKGROUND,
   page: PAGE,
   businessEvent: BUSINESS_EVENT,
+  // Told by its own flag, which attempts of people's flows may have too.
+  probe: 0,
 };
 
 /**

@@ -1,6 +1,7 @@
 export * from './attributes';
 export * from './user-side';
 export * from './sender-clock';
+export * from './synthetic';
 export * from './span';
 export * from './failure-place';
 export * from './attempt';

@@ -1,4 +1,4 @@
-import type { DeskAttempt } from '../pellwick/depot-desk';
+import { desktopSession, type DeskAttempt } from '../pellwick/depot-desk';
 import { CLIENT, SERVER, words, type Attribute, type OutSpan } from './spans';
 
 const APPLICATION = 'Depot Desk';
@@ -13,6 +13,7 @@ export function deskSpans(attempt: DeskAttempt, isWhole: boolean): OutSpan[] {
     exception: '',
     details: [],
   };
+  const session = desktopSession(staff, startMs);
   const entry: OutSpan = {
     ...base,
     service: 'depot-desk',
@@ -31,6 +32,7 @@ export function deskSpans(attempt: DeskAttempt, isWhole: boolean): OutSpan[] {
       ['toplens.department', staff.department],
       ['toplens.role', staff.role],
       ['server.address', staff.server],
+      ...(session ? [['toplens.remote.session', session.session] satisfies Attribute] : []),
     ],
     device: [
       ['toplens.station', staff.station],

@@ -1,6 +1,6 @@
 import { normalDeviate, seededRandom } from '@toplens/core/stats';
 import { MINUTE_MS } from '@toplens/core/time';
-import { OLD_DEVICE, STAFF, staff } from '../pellwick/depot-desk';
+import { desktopSession, OLD_DEVICE, STAFF, staff } from '../pellwick/depot-desk';
 import { inside, type Troubles } from '../pellwick/troubles';
 import { seedOfText } from '../seeds';
 import { STORE_HOSTS } from './lines';
@@ -139,4 +139,43 @@ export function devicePoints(minuteMs: number): OutPoint[] {
         point('system.cpu.utilization', isOld ? 0.2 : 0.75, ['cpu.mode', 'idle']),
       ];
     });
+}
+
+/** Round trips on a quiet line, in milliseconds; spread of their logarithm. */
+const ROUND_TRIP_MS = 28;
+const ROUND_TRIP_SPREAD = 0.25;
+/** At night hardly anybody has a session. */
+const LEAST_BUSY = 0.2;
+
+/** How long the way to remote desktops takes, told every five minutes by each session. */
+export function roundTripPoints(minuteMs: number, busyness: number, { slowLine }: Troubles): OutPoint[] {
+  if (minuteMs % (5 * MINUTE_MS) !== 0 || busyness < LEAST_BUSY) return [];
+  return Array.from({ length: STAFF }, (_, number) => staff(number)).flatMap((one): OutPoint[] => {
+    const session = desktopSession(one, minuteMs);
+    if (!session) return [];
+    const random = seededRandom(seedOfText(`${session.session} way`) ^ Math.floor(minuteMs / MINUTE_MS));
+    const line = slowLine?.site === one.site && inside(slowLine, minuteMs) ? slowLine.factor : 1;
+    return [
+      {
+        service: 'remote-desktops',
+        host: session.server,
+        version: '1.0.0',
+        application: 'Depot Desk',
+        instance: session.server,
+        metric: 'toplens.remote.round_trip',
+        unit: 'ms',
+        kind: 'gauge',
+        startMs: STARTED_MS,
+        atMs: minuteMs + MINUTE_MS,
+        value: ROUND_TRIP_MS * line * Math.exp(ROUND_TRIP_SPREAD * normalDeviate(random)),
+        attributes: [
+          ['toplens.remote.session', session.session],
+          ['toplens.remote.client', one.device],
+          ['toplens.remote.server', session.server],
+          ['toplens.site', one.site],
+          ['cloud.availability_zone', session.centre],
+        ],
+      },
+    ];
+  });
 }

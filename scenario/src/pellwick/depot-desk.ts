@@ -1,5 +1,5 @@
 import { normalDeviate, poissonDeviate, seededRandom, type Random } from '@toplens/core/stats';
-import { MINUTE_MS } from '@toplens/core/time';
+import { DAY_MS, MINUTE_MS } from '@toplens/core/time';
 import { pick, seedOfMinute, seedOfText } from '../seeds';
 import { DEPOTS } from './pellwick';
 import { busyness, type WorldOptions } from './simulate';
@@ -49,6 +49,27 @@ const DEPARTMENTS = ['Receiving', 'Sorting', 'Sorting', 'Despatch', 'Office'];
 const STATIONS = ['desktop', 'desktop', 'desktop', 'remote desktop'];
 const MODELS = { desktop: ['Counter 3', 'Counter 3', 'Counter 4'], 'remote desktop': ['Thin 2'] } as const;
 const SERVERS = ['desk-north', 'desk-mid', 'desk-coast'];
+
+/** Where the servers of remote desktops stand, and their names. */
+const FARMS = [
+  { server: 'farm-1', centre: 'Mid hall' },
+  { server: 'farm-2', centre: 'Mid hall' },
+  { server: 'farm-3', centre: 'North hall' },
+];
+
+/** A session on a remote desktop: one a person and day. */
+export interface DesktopSession {
+  session: string;
+  server: string;
+  centre: string;
+}
+
+/** `undefined` for whoever sits at a desktop of their own. */
+export function desktopSession({ id, station }: Staff, timeMs: number): DesktopSession | undefined {
+  if (station !== 'remote desktop') return undefined;
+  const farm = FARMS[Math.floor(share(`${id} farm`) * FARMS.length)] as (typeof FARMS)[number];
+  return { session: `desk-${id}-${Math.floor(timeMs / DAY_MS)}`, ...farm };
+}
 
 const share = (text: string) => seedOfText(text) / 2 ** 32;
 

@@ -27,6 +27,10 @@ export interface Troubles {
   silentPartners?: { fromMs: number; toMs: number };
   /** 8: one of two replicas of addresses dies; the other carries on */
   deadReplica?: { fromMs: number };
+  /** the probe of one depot no longer reaches Shipper Link, which nobody there works with */
+  blockedProbe?: { fromMs: number; toMs: number; site: string };
+  /** the clock of one depot's probe is wrong */
+  wrongClock?: { fromMs: number; toMs: number; site: string };
   /** an outage of payments in the quiet history */
   pastOutage?: { fromMs: number; toMs: number; share: number };
 }
@@ -53,6 +57,8 @@ export function demoTroubles(nowMs: number): Troubles {
     cardTimeouts: { fromMs: before(55), toMs: NEVER_ENDS, share: 0.12 },
     silentPartners: { fromMs: before(36), toMs: before(25) },
     deadReplica: { fromMs: before(180) },
+    blockedProbe: { fromMs: before(45), toMs: NEVER_ENDS, site: 'Dunsel' },
+    wrongClock: { fromMs: before(200), toMs: NEVER_ENDS, site: 'Tarn Cross' },
     pastOutage: { fromMs: before(5 * 1440 + 240), toMs: before(5 * 1440 + 215), share: 0.6 },
   };
 }

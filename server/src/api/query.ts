@@ -6,10 +6,15 @@ import { MINUTE_MS } from '@toplens/core/time';
 import { DEFAULT_MINUTES, focusQuery, LONGEST_MINUTES, windowQuery } from '../contract/queries';
 import { Problem } from '../errors';
 
-/** Reads what a client sent by a schema. @throws Problem 'badInput' naming the field */
-export function readInput<T extends object>(schema: ObjectSchema<T>, input: unknown): T {
+/**
+ * Reads what a client sent by a schema.
+ *
+ * @param stripUnknown fields that the schema does not know are left out; else they are refused
+ * @throws Problem 'badInput' naming the field
+ */
+export function readInput<T extends object>(schema: ObjectSchema<T>, input: unknown, stripUnknown = true): T {
   try {
-    return schema.label('request body').validateSync(input, { stripUnknown: true }) as T;
+    return schema.label('request body').validateSync(input, { stripUnknown }) as T;
   } catch (error) {
     if (error instanceof ValidationError)
       throw new Problem('badInput', error.message, { field: error.path ?? 'request body' });

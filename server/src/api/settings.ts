@@ -63,7 +63,8 @@ function schemaOf(key: string): ObjectSchema<object> | undefined {
 /** @throws Problem 'badInput' for a key that nobody knows, or a value that does not fit it */
 function checkValue(key: string, value: unknown): unknown {
   if (value === null || value === undefined) return null;
-  if (isSection(key)) return (readInput(sectionSchema(key), { [key]: value }) as Record<string, unknown>)[key];
+  // A field that is misspelt must not be left out without a word.
+  if (isSection(key)) return (readInput(sectionSchema(key), { [key]: value }, false) as Record<string, unknown>)[key];
   const schema = schemaOf(key);
   if (!schema) throw new Problem('badInput', `key: no setting is called ${key}`, { field: 'key' });
   return readInput(schema, value);

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { siteChangeQuery, workQuery } from '../contract/sites';
+import { remoteQuery, siteChangeQuery, workQuery } from '../contract/sites';
 import type { Engine } from '../engine/engine';
 import { readFocus, readInput, readWindow } from './query';
 
@@ -9,6 +9,10 @@ export function siteRoutes(engine: Engine): Router {
   router.get('/sites', async (request, response) => {
     const { by } = readInput(workQuery, { by: request.query.by });
     response.json(await engine.ask('sites', { window: readWindow(request), focus: readFocus(request).focus, by }));
+  });
+  router.get('/remote-desktops', async (request, response) => {
+    const { by } = readInput(remoteQuery, { by: request.query.by });
+    response.json(await engine.ask('remote', { window: readWindow(request), focus: readFocus(request).focus, by }));
   });
   router.get('/sites/change', async (request, response) => {
     const { changed } = request.query;

@@ -184,12 +184,18 @@ export type ComponentShape = Static<typeof Component>;
 
 export const PartWarning = resource('PartWarning', 'What is not as usual, and nobody may feel yet', {
   kind: oneOf(
-    ['empty', 'replica', 'full', 'raised'],
-    'a flow answers in next to no time, one of several hosts is silent, nothing is left of something, more than usual',
+    ['probe', 'empty', 'replica', 'full', 'raised'],
+    'a probe is off that nobody may feel yet, a flow answers in next to no time, one of several hosts is silent, nothing is left of something, more than usual',
   ),
   flow: orNull(integer('number of the flow; null where it is no flow', '1', 7)),
   component: text("name of the component (service.name); '' for the host as a whole, or a flow", 'addresses'),
   host: text("name of the host; '' where there is none", 'north-2'),
+  probe: orNull(
+    record(
+      { name: text('name', 'Depot sign-in'), site: text('where it is run from', 'Brackwater') },
+      'of a probe; null else',
+    ),
+  ),
   team: orNull(text('name of the team; null when no rule names one', 'Portal')),
   sinceMs: orNull(number('since when; null when that is not known', EPOCH_MS, 1772442840000)),
   title: text('what is not as usual', 'Silent for 3.2 h: addresses on north-2'),
@@ -202,7 +208,7 @@ export const EarlyWarnings = resource(
   'What is not as usual on hosts, and flows that answer too quickly',
   {
     window: ref(Window, 'what was looked at'),
-    warnings: list(ref(PartWarning), 'what is not as usual: flows, silent hosts, what is full, what is raised'),
+    warnings: list(ref(PartWarning), 'what is not as usual: probes, flows, silent hosts, what is full, what is raised'),
   },
 );
 export type EarlyWarningsShape = Static<typeof EarlyWarnings>;
@@ -210,7 +216,7 @@ export type EarlyWarningsShape = Static<typeof EarlyWarnings>;
 export const infrastructurePaths: Paths = {
   '/api/early-warnings': {
     get: get(
-      'Flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised',
+      'Probes that are off, flows that answer in next to no time, hosts that fell silent while others of their component work, and figures of hosts that are full or raised',
       EarlyWarnings,
       { query: [windowQuery] },
     ),

@@ -14,6 +14,7 @@ import * as persons from './persons';
 import * as phones from './phones';
 import * as promises from './promises';
 import * as happened from './happened';
+import * as probes from './probes';
 import * as sites from './sites';
 import * as standing from './standing';
 import * as server from './server';
@@ -35,6 +36,7 @@ const RESOURCES = [
   promises,
   happened,
   sites,
+  probes,
   standing,
   handoffs,
   settings,
@@ -66,6 +68,7 @@ const PATHS: Paths = {
   ...promises.promisePaths,
   ...happened.happenedPaths,
   ...sites.sitesPaths,
+  ...probes.probePaths,
   ...standing.standingPaths,
   ...handoffs.handoffPaths,
   ...settings.settingsPaths,

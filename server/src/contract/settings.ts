@@ -1,4 +1,5 @@
 import { INDICATORS } from '@toplens/core/flows';
+import { METHODS, STEP_KINDS } from '@toplens/core/probes';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
 import { get, ok, path, post, problem, type Paths } from './paths';
@@ -183,6 +184,51 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
       ),
     }),
     'service levels: what was promised to whom',
+  ),
+  probes: list(
+    record({
+      name: text('name; tells it apart from others', 'Depot sign-in'),
+      application: text('name of the application that it checks', 'Depot Desk'),
+      sites: texts('places that it is run from', ['Brackwater']),
+      everyS: integer('so often it is run', 's', 300),
+      steps: list(
+        record({
+          name: text('name; tells it apart from the other steps', 'Sign in'),
+          kind: oneOf(STEP_KINDS, 'what it does'),
+          url: optional(text('what is asked or opened; {{name}} for what the runner is told', 'https://desk.example/')),
+          method: optional(oneOf(METHODS, 'of a request; GET when left out')),
+          headers: optional(anything('of a request, texts by their names', { accept: 'application/json' })),
+          body: optional(text('of a request', '{"depot":"Brackwater"}')),
+          selector: optional(text('element, as CSS selects it', '#user')),
+          text: optional(text('what is typed, or is to be seen', 'Good morning')),
+          status: optional(integer('HTTP status that is expected; any below 400 when left out', '1', 200)),
+          contains: optional(text('text that the answer must hold', 'signed in')),
+          json: optional(
+            list(
+              record({
+                path: text('where it stands, as JSONPath', '$.status'),
+                equals: Type.Union([Type.String(), Type.Number(), Type.Boolean()], {
+                  description: 'what must stand there',
+                  examples: ['up'],
+                }),
+              }),
+              'values that the answer must hold',
+            ),
+          ),
+        }),
+        'what it does, in order',
+      ),
+      limits: list(
+        record({
+          step: text('name of the step', 'Sign in'),
+          site: optional(text('of this site alone; of all that have none of their own when left out', 'Brackwater')),
+          slowMs: number('slow from then on', MS, 2000),
+          brokenMs: number('broken from then on', MS, 8000),
+        }),
+        'by which runs are judged',
+      ),
+    }),
+    'scripted checks',
   ),
   calendar: Calendar,
 });

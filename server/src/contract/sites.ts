@@ -1,10 +1,26 @@
 import type { Static } from '@sinclair/typebox';
+import { REMOTE_DIMENSIONS, REMOTE_VERDICTS } from '@toplens/core/remote';
 import { LAYERS, LIKENESSES, VERDICTS, WORK_DIMENSIONS } from '@toplens/core/sites';
 import { array, date, number as numberOf, object, string } from 'yup';
 import { Interval, Window } from './common';
 import { get, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
-import { EPOCH_MS, MS, SHARE, flag, integer, list, number, oneOf, orNull, record, ref, resource, text } from './words';
+import {
+  EPOCH_MS,
+  MS,
+  SHARE,
+  flag,
+  integer,
+  list,
+  number,
+  numbersOrNull,
+  oneOf,
+  orNull,
+  record,
+  ref,
+  resource,
+  text,
+} from './words';
 
 export const workQuery = object({
   by: string()
@@ -153,10 +169,54 @@ export const SiteChange = resource(
 );
 export type SiteChangeShape = Static<typeof SiteChange>;
 
+export const remoteQuery = object({
+  by: string()
+    .oneOf(REMOTE_DIMENSIONS)
+    .default('site')
+    .meta({ description: 'what sessions are told apart by; centre: the data centre', example: 'site' }),
+});
+
+export const Remote = resource('Remote', 'Sessions on remote desktops: the way there, beside what is done there', {
+  window: ref(Window, 'what was looked at: of a long window its last day'),
+  before: ref(Window, 'the day before it, which round trips are compared with'),
+  by: oneOf(REMOTE_DIMENSIONS, 'what sessions are told apart by'),
+  sessions: integer('sessions', 'sessions', 64),
+  groups: list(
+    record({
+      group: text('site, server, client or data centre', 'Brackwater'),
+      sessions: integer('sessions', 'sessions', 7),
+      roundTripMs: orNull(number('median round trip over sessions; null without any', MS, 84)),
+      beforeMs: orNull(number('the same before; null without any', MS, 31)),
+      factor: orNull(number('so many times as long as before; null without a time before', '1', 2.7)),
+      activityFactor: orNull(
+        number('so many times as long as usual activities of these sessions take; null without any', '1', 2.4),
+      ),
+      verdict: oneOf(REMOTE_VERDICTS, 'is it the way to the desktop, or what runs there'),
+      words: text('in words', 'It is the way to the desktop: from Brackwater it takes 2.7× as long as before …'),
+      curve: record(
+        {
+          startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
+          stepMs: number('length of a step', MS, 900000),
+          roundTripMs: numbersOrNull('median round trip, milliseconds; null where nothing came'),
+          activityFactor: numbersOrNull('so many times as long as usual activities took; null where nothing came'),
+        },
+        'both over time',
+      ),
+    }),
+    'the worst first',
+  ),
+});
+export type RemoteShape = Static<typeof Remote>;
+
 export const sitesPaths: Paths = {
   '/api/sites': {
     get: get('Activities of people at work by site or the like, on one scale, and what is off', Sites, {
       query: [windowQuery, focusQuery.pick(['application', 'flow', 'host', ...WORK_DIMENSIONS]), workQuery],
+    }),
+  },
+  '/api/remote-desktops': {
+    get: get('Sessions on remote desktops: the way there, beside what is done there', Remote, {
+      query: [windowQuery, focusQuery.pick(['application', 'flow', ...WORK_DIMENSIONS]), remoteQuery],
     }),
   },
   '/api/sites/change': {

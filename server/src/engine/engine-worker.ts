@@ -11,7 +11,11 @@ import { attemptPerson } from './attempts/attempt-person';
 import { sealEnded } from './promises/seal';
 import { standing } from './promises/standing';
 import { siteChange } from './sites/site-change';
+import { remote } from './sites/remote';
 import { sites } from './sites/sites';
+import { probePage } from './probes/probe-page';
+import { probes } from './probes/probes';
+import { probeRunPage } from './probes/run-page';
 import { attemptsOutside } from './promises/attempts-outside';
 import { endangeredBy, promisePage, promiseReports, promises } from './promises/promises';
 import { suddenlyChanged } from './infrastructure/changes';
@@ -204,6 +208,10 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     happened: (question) => happened(then(question), question),
     sites: (question) => sites(then(question), question),
     siteChange: (question) => siteChange(state, question),
+    remote: (question) => remote(state, question),
+    probes: (question) => probes(then(question), question),
+    probe: (question) => probePage(then(question), question),
+    probeRun: (question) => probeRunPage(state, question),
     standing: (question) => standing(then(question), question),
     promise: (question) => promisePage(then(question), question),
     promiseAttempts: (question) => attemptsOutside(then(question), question),

@@ -26,7 +26,8 @@ import type {
   PromisesShape,
 } from '../contract/promises';
 import type { HappenedShape } from '../contract/happened';
-import type { SiteChangeShape, SitesShape } from '../contract/sites';
+import type { ProbePageShape, ProbeRunPageShape, ProbesShape } from '../contract/probes';
+import type { RemoteShape, SiteChangeShape, SitesShape } from '../contract/sites';
 import type { StandingShape } from '../contract/standing';
 import type { PeriodReport } from '@toplens/core/promises';
 import type { CommittedBatch } from '../store/committed-batch';
@@ -51,6 +52,8 @@ import type {
   PersonQuestion,
   HappenedQuestion,
   SiteChangeQuestion,
+  ProbeQuestion,
+  RemoteQuestion,
   SitesQuestion,
   PromiseAttemptsQuestion,
   ReportQuestion,
@@ -93,6 +96,10 @@ export interface Questions {
   happened: { ask: HappenedQuestion; answer: HappenedShape };
   sites: { ask: SitesQuestion; answer: SitesShape };
   siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };
+  remote: { ask: RemoteQuestion; answer: RemoteShape };
+  probes: { ask: Pick<FlowsQuestion, 'window'>; answer: ProbesShape };
+  probe: { ask: ProbeQuestion; answer: ProbePageShape | null };
+  probeRun: { ask: { id: string }; answer: ProbeRunPageShape | null };
   standing: { ask: { window: WindowQuestion }; answer: StandingShape };
   promise: { ask: PromiseQuestion; answer: PromisePageShape | null };
   promiseAttempts: { ask: PromiseAttemptsQuestion; answer: PromiseAttemptsShape | null };

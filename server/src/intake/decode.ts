@@ -71,6 +71,14 @@ import {
   type Moment,
 } from '@toplens/core/phones';
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
+import {
+  isProbeRun,
+  isProbeStep,
+  probeRunOf,
+  probeStepOf,
+  type ProbeRun,
+  type ProbeStepRun,
+} from '@toplens/core/probes';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
 import type { OpenAttempts } from './open-attempts';
@@ -79,6 +87,7 @@ import type { Senders } from './senders';
 import type { SourceClocks } from './source-clocks';
 import type { UnknownCurrencies } from './unknown-currencies';
 import type { ReceivedMark } from '../store/attempt-marks';
+import { isRoundTrip, remoteSampleOf, type RemoteSample } from '@toplens/core/remote';
 import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
 import { shortHash } from '../names/short-hash';
@@ -95,12 +104,21 @@ export interface Records {
   crashes: Crash[];
   /** what sessions on phones are made of, as events told it */
   moments: Moment[];
+  /** runs of probes */
+  probeRuns: ProbeRun[];
+  /** how long the way to remote desktops takes */
+  remote: RemoteSample[];
   /** begins and ends of attempts, as applications told them */
   marks: ReceivedMark[];
-  /** attempts that some of these tell of besides: loads of pages, business events in lines, crashes, what ended */
+  /**
+   * attempts that some of these tell of besides: loads of pages, business events in lines, crashes, runs of probes, what
+   * ended
+   */
   toldBeside: Attempt[];
   /** requests of phones, which are spans as well */
   requests: Moment[];
+  /** steps of probes, which are spans as well */
+  probeSteps: ProbeStepRun[];
 }
 
 /** What the settings say of how telemetry is read. */
@@ -132,9 +150,11 @@ const SENT = [
   'errors',
   'crashes',
   'moments',
+  'probeRuns',
+  'remote',
   'marks',
 ] as const satisfies (keyof Records)[];
-export const KINDS = [...SENT, 'toldBeside', 'requests'] as const;
+export const KINDS = [...SENT, 'toldBeside', 'requests', 'probeSteps'] as const;
 
 export const noRecords = (): Records => ({
   attempts: [],
@@ -146,9 +166,12 @@ export const noRecords = (): Records => ({
   errors: [],
   crashes: [],
   moments: [],
+  probeRuns: [],
+  remote: [],
   marks: [],
   toldBeside: [],
   requests: [],
+  probeSteps: [],
 });
 /** Records as the sender counts them. */
 export const sizeOf = (records: Records): number => SENT.reduce((sum, kind) => sum + records[kind].length, 0);
@@ -220,7 +243,8 @@ export function decode(
         if (reason !== undefined) {
           reject(reason);
           senders?.refused(span.resource, reason);
-        } else if (isEntry(span, entryServices)) {
+        } else if (isProbeRun(span)) takeRun(span, records);
+        else if (isEntry(span, entryServices)) {
           const attempt = toAttempt(span);
           if (isIgnored(attempt.flow)) senders?.ignored(span.resource);
           else records.attempts.push(attempt);
@@ -228,6 +252,7 @@ export function decode(
           records.spans.push(toInnerSpan(span));
           const request = requestOfSpan(span);
           if (request) records.requests.push(request);
+          if (isProbeStep(span)) records.probeSteps.push(probeStepOf(span));
         }
       }
       break;
@@ -247,9 +272,15 @@ export function decode(
       for (const point of json ? readMetricsJson(parseJson(body), limits) : readMetricsProtobuf(body, limits)) {
         const reason = whyPointRejected(point, range, limits.buckets);
         senders?.came(point.series.component);
-        if (reason !== undefined) {
-          reject(reason);
-          senders?.refused(point.series.component, reason);
+        const refuse = (why: string) => {
+          reject(why);
+          senders?.refused(point.series.component, why);
+        };
+        if (reason !== undefined) refuse(reason);
+        else if (isRoundTrip(point)) {
+          const sample = remoteSampleOf(point);
+          if (typeof sample === 'string') refuse(sample);
+          else records.remote.push(sample);
         } else records.points.push(point);
       }
       break;
@@ -363,6 +394,20 @@ function takeView(record: LogRecord, range: TimeRange, records: Records, reject:
   const view = takeOr(reject, records.views, () => viewOfRecord(record, range));
   const attempt = view && attemptOfView(view, countryOf(view.country, view.timeZone));
   if (attempt) records.toldBeside.push(attempt);
+}
+
+/** A run is kept as it was told; unless the probe itself was in trouble once more as an attempt, which promises count. */
+function takeRun(span: Span, records: Records): void {
+  const run = probeRunOf(span);
+  records.probeRuns.push(run);
+  if (run.fault === '')
+    records.toldBeside.push({
+      ...toAttempt(span),
+      flow: run.probe,
+      application: run.application,
+      kind: 'probe',
+      probe: true,
+    });
 }
 
 /** A crash is kept as it was told, and once more as a failed attempt. */

@@ -9,6 +9,8 @@ import type { CopiedBeside, IngestBatch, PartRow, VersionRow } from '../store/pr
 import { admitSeries } from './admit-series';
 import { crashRows } from './crash-rows';
 import { momentRows } from './moment-rows';
+import { remoteRows } from './remote-rows';
+import { probeRunRows, probeStepRows } from './probe-rows';
 import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
 import type { Damage, Journal, JournalMark } from './journal';
 import type { JournalEntry } from './journal-record';
@@ -525,6 +527,9 @@ export class Intake {
       ...rowsOf(records.crashes, crashRows),
       ...rowsOf(records.moments, momentRows),
       ...rowsOf(records.requests, momentRows),
+      ...rowsOf(records.remote, remoteRows),
+      ...rowsOf(records.probeRuns, probeRunRows),
+      ...rowsOf(records.probeSteps, probeStepRows),
       ...rowsOf(records.marks, markRows),
     ];
     // Last, since all rows before may bring new names.

@@ -34,6 +34,8 @@ export type NameKind =
   | 'country'
   | 'area'
   | 'screen'
+  | 'probe'
+  | 'zone'
   | 'browser'
   | 'system'
   | 'connection';

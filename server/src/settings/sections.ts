@@ -14,6 +14,7 @@ export const SECTIONS = [
   'journeys',
   'businessEvents',
   'promises',
+  'probes',
 ] as const;
 export type Section = (typeof SECTIONS)[number];
 
@@ -30,6 +31,7 @@ export const SECTION_WORDS: Readonly<Record<Section, string>> = {
   journeys: 'named journeys',
   businessEvents: 'business events',
   promises: 'promises',
+  probes: 'probes',
 };
 
 export const isSection = (key: string): key is Section => (SECTIONS as readonly string[]).includes(key);

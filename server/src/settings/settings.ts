@@ -6,6 +6,8 @@ import { AT_ONCE_MS } from '@toplens/core/normal';
 import type { OwnershipRule } from '@toplens/core/handoffs';
 import { linePattern, type LineRule } from '@toplens/core/money';
 import { dayKinds, type Calendar } from '@toplens/core/time';
+import type { Probe } from '@toplens/core/probes';
+import { probesSchema } from './probes';
 import { promisesSchema, type PromiseSetting } from './promises';
 import { array, mixed, number, object, string, ValidationError, type TestContext } from 'yup';
 
@@ -31,6 +33,8 @@ export interface Settings {
   businessEvents: LineRule[];
   /** service levels: what was promised to whom */
   promises: PromiseSetting[];
+  /** scripted checks */
+  probes: Probe[];
 }
 
 const text = string().trim().min(1);
@@ -134,6 +138,7 @@ export const settingsSchema = object({
     object({ name: text.required(), component: text, pattern: text.required().test('pattern', isPattern) }).noUnknown(),
   ).default([]),
   promises: promisesSchema,
+  probes: probesSchema,
   calendar: calendarSchema.default({ holidays: [], excluded: [], maintenance: [] }),
 }).noUnknown();
 

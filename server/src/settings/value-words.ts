@@ -84,5 +84,16 @@ function ruleWords(key: string, row: Record<string, unknown>): string {
       `promise ${Number((agreement.target * 100).toFixed(4))} % over ${agreement.days} days, penalty ${agreement.penalty}`;
     return [String(row.technicalName), flowWords(row as FlowChange), promise].filter(Boolean).join(' ');
   }
+  if (key === 'probes') return probeWords(row as unknown as Settings['probes'][number]);
   return String(row.name);
 }
+
+/** "Depot sign-in every 5 min from 9 sites, 3 steps; Sign in slow from 2 s, broken from 8 s" */
+function probeWords({ name, everyS, sites, steps, limits }: Settings['probes'][number]): string {
+  const head = `${name} every ${durationWords(1000 * everyS)} from ${counted(sites.length, 'site')}, ${counted(steps.length, 'step')}`;
+  return [head, ...limits.map(limitWords)].join('; ');
+}
+
+/** "Sign in slow from 2 s, broken from 8 s at Brackwater" */
+export const limitWords = ({ step, site, slowMs, brokenMs }: Settings['probes'][number]['limits'][number]): string =>
+  `${step} slow from ${durationWords(slowMs)}, broken from ${durationWords(brokenMs)}${site === undefined ? '' : ` at ${site}`}`;

@@ -136,6 +136,9 @@ const VACUUMED = [
   'attempt_mark',
   'phone_crash',
   'phone_moment',
+  'remote_sample',
+  'probe_run',
+  'probe_step',
   'page_detail',
   'page_view',
   'metric_point',
@@ -172,6 +175,9 @@ export async function dropOld(
   await dropBefore(database, 'page_call', 'started_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'attempt_mark', 'received_ms', keep.spansFromMs);
   await dropBefore(database, 'phone_crash', 'at_us', keep.attemptsFromMs * 1000);
+  await dropBefore(database, 'remote_sample', 'at_us', keep.attemptsFromMs * 1000);
+  await dropBefore(database, 'probe_run', 'at_us', keep.attemptsFromMs * 1000);
+  await dropBefore(database, 'probe_step', 'at_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'phone_moment', 'at_us', keep.spansFromMs * 1000);
   await dropBefore(database, 'script_error', 'at_us', keep.attemptsFromMs * 1000);
   await dropBefore(database, 'page_detail', 'at_us', keep.attemptsFromMs * 1000);

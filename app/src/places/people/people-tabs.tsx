@@ -10,6 +10,7 @@ const TABS = [
   { path: '/people/errors', words: 'Script errors' },
   { path: '/people/phone', words: 'Phone' },
   { path: '/people/sites', words: 'Sites' },
+  { path: '/people/probes', words: 'Probes' },
   { path: '/people/find', words: 'Find a person' },
 ] as const;
 

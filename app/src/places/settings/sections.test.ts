@@ -52,6 +52,19 @@ const FILE: Schemas['SettingsFile'] = {
       excluded: [],
     },
   ],
+  probes: [
+    {
+      name: 'Sign in',
+      application: 'Shop',
+      sites: ['North', 'South'],
+      everyS: 300,
+      steps: [{ name: 'Ask', kind: 'request', url: 'https://shop.example/', status: 200 }],
+      limits: [
+        { step: 'Ask', slowMs: 900, brokenMs: 6000 },
+        { step: 'Ask', site: 'North', slowMs: 1500, brokenMs: 8000 },
+      ],
+    },
+  ],
   calendar: { holidays: [], excluded: [], maintenance: [] },
 };
 
@@ -77,6 +90,7 @@ test.each([
   ['promises', 0, 'Pay · 99.5 % over a month · to Shops'],
   ['promises', 1, 'Answers · 99.95 % over 30 days'],
   ['journeys', 0, 'Buy · 2 steps'],
+  ['probes', 0, 'Sign in · every 300 s · from 2 sites'],
   ['exchangeRates', 0, '1 JPY = 0.0061 · 2026-11-02'],
 ])('entry %s %d reads as %s', (key, place, words) => {
   const section = sectionOf(key);
@@ -100,6 +114,14 @@ test.each([
   ['exchangeRates', { currency: 'yen', rate: '1', asOf: '2026-11-02' }, 'currency'],
   ['exchangeRates', { currency: 'JPY', rate: '-1', asOf: 'today' }, 'rate'],
   ['journeys', { name: 'x', application: 'y', steps: 'one' }, 'steps'],
+  ['probes', { name: 'x', application: 'y', sites: 'z', every: '4', steps: '[{"name":"a"}]' }, 'every'],
+  ['probes', { name: 'x', application: 'y', sites: 'z', every: '60', steps: '[{' }, 'steps'],
+  ['probes', { name: 'x', application: 'y', sites: 'z', every: '60', steps: '[{"kind":"see"}]' }, 'steps'],
+  [
+    'probes',
+    { name: 'x', application: 'y', sites: 'z', every: '60', steps: '[{"name":"a"}]', limits: 'a: 2, 1' },
+    'limits',
+  ],
 ])('%s with %j is wrong in %s', (key, entry, column) => {
   expect(wrongIn(sectionOf(key), [entry])[0]?.column).toBe(column);
 });

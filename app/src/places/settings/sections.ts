@@ -1,5 +1,6 @@
 import { parseDecimal } from '@/frame/decimal';
 import { count, counted } from '@/look/format';
+import { PROBES } from './probe-section';
 import { PROMISES } from './promise-section';
 import { lines, numberBetween, numberOf, required, set, type Entry, type File, type Section } from './section';
 
@@ -284,6 +285,7 @@ export const SECTIONS: readonly Section[] = [
   OWNERS,
   FLOWS,
   PROMISES,
+  PROBES,
   JOURNEYS,
   ENTRY_SERVICES,
   IGNORED,

@@ -14,6 +14,7 @@ import { PeopleFrame } from '../people/people-frame';
 import { ChangePart } from './change-part';
 import { LinkedLists } from './linked-lists';
 import { OneScale } from './one-scale';
+import { RemotePart } from './remote-part';
 import { BY_WORDS, FEWEST_TONED, offFigures, sitesSentence, timeOf, toneOf, type Off, type Sites } from './sites-words';
 
 const BY = WORK_DIMENSIONS.map((value) => ({ value, words: `by ${BY_WORDS[value][0]}` }));
@@ -52,6 +53,7 @@ export function SitesPlace() {
           <OneScale groups={data.groups} by={data.by} />
           <Grid sites={data} />
           <LinkedLists sites={data} />
+          <RemotePart />
           <ChangePart sites={data} />
         </>
       )}

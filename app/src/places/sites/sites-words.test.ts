@@ -2,16 +2,20 @@ import {
   changeLine,
   changeSentence,
   likeWords,
+  type Off,
   offFigures,
+  type Person,
+  type Remote,
+  remoteFigures,
+  type RemoteGroup,
+  remoteSentence,
   scoreWords,
+  type SiteChange,
+  type Sites,
   sitesSentence,
   steadyWords,
   timeOf,
   toneOf,
-  type Off,
-  type Person,
-  type SiteChange,
-  type Sites,
 } from './sites-words';
 
 const sites = (more: object): Sites =>
@@ -87,4 +91,42 @@ test('a site beside itself', () => {
   expect(changeLine({ ...line, isChanged: false, factor: null, failed: null })).toBe(
     'too few to tell · 420 attempts before, 410 after',
   );
+});
+
+describe('remote desktops', () => {
+  const group = (name: string, verdict: RemoteGroup['verdict']): RemoteGroup => ({
+    group: name,
+    sessions: 7,
+    roundTripMs: 84,
+    beforeMs: 31,
+    factor: 2.7,
+    activityFactor: 2.4,
+    verdict,
+    words: '',
+    curve: { startMs: 0, stepMs: 1, roundTripMs: [], activityFactor: [] },
+  });
+  const remote = (...groups: RemoteGroup[]): Remote => ({
+    window: { fromMs: 0, toMs: 1 },
+    before: { fromMs: 0, toMs: 0 },
+    by: 'site',
+    sessions: 14,
+    groups,
+  });
+
+  test('the sentence says where it lies, or that all is as before', () => {
+    expect(remoteSentence(remote(group('North', 'well'), group('Brackwater', 'line')))).toBe(
+      '14 sessions on remote desktops: the way takes longer for Brackwater, and people are slower for it.',
+    );
+    expect(remoteSentence(remote(group('farm-1', 'application')))).toContain('it is what runs there');
+    expect(remoteSentence(remote(group('North', 'tooLittle')))).toContain('are as before');
+  });
+
+  test('figures have their unit, and what is not known is said', () => {
+    expect(remoteFigures(group('Brackwater', 'line'))).toBe(
+      'round trip 84 ms, before 31 ms · activities 2.4× as long as usual · 7 sessions',
+    );
+    expect(remoteFigures({ ...group('x', 'well'), beforeMs: null, activityFactor: null })).toBe(
+      'round trip 84 ms, not known from before · 7 sessions',
+    );
+  });
 });

@@ -138,3 +138,31 @@ export function changeLine({ isChanged, before, after, factor, failed }: SiteCha
     .filter(Boolean)
     .join(' · ');
 }
+
+export type Remote = Schemas['Remote'];
+export type RemoteGroup = Remote['groups'][number];
+
+/** "64 sessions on remote desktops: the way to Brackwater takes longer, and people there are slower." */
+export function remoteSentence({ sessions, groups }: Remote): string {
+  const of = (verdict: RemoteGroup['verdict']) =>
+    groups.filter((group) => group.verdict === verdict).map(({ group }) => group);
+  const said = [
+    of('line').length > 0 && `the way takes longer for ${of('line').join(', ')}, and people are slower for it`,
+    of('application').length > 0 &&
+      `people are slower for ${of('application').join(', ')}, and the way is as before: it is what runs there`,
+    of('lineUnfelt').length > 0 && `the way takes longer for ${of('lineUnfelt').join(', ')}, and nobody is slower yet`,
+  ].filter(Boolean);
+  const all = counted(sessions, 'session');
+  return `${all} on remote desktops: ${said.length > 0 ? said.join('; ') : 'the way there and what is done there are as before'}.`;
+}
+
+/** "round trip 84 ms, before 31 ms · activities 2.4× as long as usual · 7 sessions" */
+export const remoteFigures = ({ roundTripMs, beforeMs, activityFactor, sessions }: RemoteGroup): string =>
+  [
+    roundTripMs !== null &&
+      `round trip ${durationWords(roundTripMs)}${beforeMs === null ? ', not known from before' : `, before ${durationWords(beforeMs)}`}`,
+    activityFactor !== null && `activities ${times(activityFactor)} as long as usual`,
+    counted(sessions, 'session'),
+  ]
+    .filter(Boolean)
+    .join(' · ');

@@ -14,7 +14,9 @@ type PartWarning = Schemas['PartWarning'];
 function pathOf({
   flow,
   component,
-}: Pick<PartWarning, 'flow' | 'component'>): '/estate' | `/${'flow' | 'component'}/${string}` {
+  probe,
+}: Pick<PartWarning, 'flow' | 'component' | 'probe'>): '/estate' | `/${'flow' | 'component' | 'probe'}/${string}` {
+  if (probe !== null) return `/probe/${encodeURIComponent(probe.name)}`;
   if (flow !== null) return `/flow/${flow}`;
   return component === '' ? '/estate' : `/component/${encodeURIComponent(component)}`;
 }
@@ -42,10 +44,11 @@ export function EarlyWarnings({
           <Words kind="small">{`${notice.application} · since ${clock(notice.onsetMs, nowMs)}. ${notice.mayBecome}`}</Words>
         </Door>
       ))}
-      {others.map(({ flow, component, host, title, mayBecome, team, sinceMs }) => (
+      {others.map(({ flow, component, probe, host, title, mayBecome, team, sinceMs }) => (
         <Door
           key={`${title}-${component}-${host}`}
-          path={pathOf({ flow, component })}
+          path={pathOf({ flow, component, probe })}
+          {...(probe !== null && { narrowed: { site: probe.site } })}
           style={styles.row}
           testID="early-warning"
         >

@@ -49,7 +49,7 @@ const span = fc.record({
   startTimeUnixNano: nanos,
   endTimeUnixNano: nanos,
   attributes,
-  traceState: fc.string(),
+  traceState: fc.oneof(fc.string(), fc.constantFrom('toplens=probe', 'other=1, toplens=probe')),
   flags: fc.nat(),
   events: fc.array(
     fc.record({

@@ -1,4 +1,4 @@
-import { cleanAttribute, cleanText, DEFAULT_LIMITS, isPageMark, isRead } from '../../telemetry';
+import { cleanAttribute, cleanText, DEFAULT_LIMITS, isPageMark, isProbeState, isRead } from '../../telemetry';
 import type { AttributeName, Attributes, AttributeValue, Span, TextLengths } from '../../telemetry';
 import { asArray, asObject, readTime, type Json } from './json-values';
 import { RecordCount } from './malformed';
@@ -46,6 +46,9 @@ function readSpan(
   const kind = Number(span.kind ?? 1);
   const exception = firstException(span.events, path, lengths);
   const marks = pageMarks(span.events);
+  const attributes = readAttributes(span.attributes, `${path}.attributes`, lengths);
+  if (typeof span.traceState === 'string' && isProbeState(span.traceState))
+    attributes['user_agent.synthetic.type'] ??= 'test';
   return {
     traceId: readId(span.traceId),
     spanId: readId(span.spanId),
@@ -58,7 +61,7 @@ function readSpan(
     exceptionType: typeof exception['exception.type'] === 'string' ? exception['exception.type'] : '',
     exception,
     ...(marks && { marks }),
-    attributes: readAttributes(span.attributes, `${path}.attributes`, lengths),
+    attributes,
     resource,
   };
 }

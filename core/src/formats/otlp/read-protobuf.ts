@@ -1,4 +1,4 @@
-import { cleanAttribute, cleanText, DEFAULT_LIMITS, isPageMark, isRead } from '../../telemetry';
+import { cleanAttribute, cleanText, DEFAULT_LIMITS, isPageMark, isProbeState, isRead } from '../../telemetry';
 import type { AttributeName, Attributes, AttributeValue, Span, TextLengths } from '../../telemetry';
 import { RecordCount } from './malformed';
 import { Reader } from './reader';
@@ -67,6 +67,7 @@ function readSpan(reading: Reading, resource: Attributes): Span {
     resource,
   };
   let endUs = 0;
+  let isProbes = false;
   reader.message(reader.length(), (field) => {
     switch (field) {
       case 1:
@@ -74,6 +75,9 @@ function readSpan(reading: Reading, resource: Attributes): Span {
         return true;
       case 2:
         span.spanId = reader.hex();
+        return true;
+      case 3:
+        isProbes = isProbeState(reader.text());
         return true;
       case 4:
         span.parentSpanId = reader.hex();
@@ -116,6 +120,7 @@ function readSpan(reading: Reading, resource: Attributes): Span {
     }
   });
   span.durationUs = endUs - span.startUs;
+  if (isProbes) span.attributes['user_agent.synthetic.type'] ??= 'test';
   return span;
 }
 

@@ -17,6 +17,7 @@ import { PerVersion } from '../state/per-version';
 import type { EngineState } from '../state/engine-state';
 import type { FlowsQuestion } from '../state/questions';
 import { incidentHosts } from './incident-hosts';
+import { probeWarnings } from './probe-warnings';
 import { scopeOf } from './incident-scope';
 
 /**
@@ -37,13 +38,14 @@ export function earlyWarnings(
 ): Promise<EarlyWarningsShape> {
   const window = resolveWindow(state, asked);
   return made.get(state, `${window.fromMs}:${window.toMs}`, async () => {
+    const probes = await probeWarnings(state, window);
     const all = [
       ...(await emptyAnswers(state, window)),
       ...(await silentHosts(state, window)),
       ...(await oddFigures(state, window)),
     ];
     const hurting = await whereItHurts(state, window);
-    return { window, warnings: all.filter((one) => !hurting(one)).slice(0, MOST) };
+    return { window, warnings: [...probes, ...all.filter((one) => !hurting(one))].slice(0, MOST) };
   });
 }
 
@@ -84,6 +86,7 @@ async function emptyAnswers(state: EngineState, { toMs }: Window): Promise<PartW
         flow,
         component: '',
         host: '',
+        probe: null,
         team: proposeTeam(state.settings.at().ownership, { application, flow: name })?.team ?? null,
         sinceMs: emptySince(state, flow, toMs),
         title: `Answers in ${durationWords(medianMs)} in place of ${durationWords(expectedMs as number)}: ${name}`,
@@ -114,6 +117,7 @@ async function silentHosts(state: EngineState, window: Window): Promise<PartWarn
     flow: null,
     component,
     host,
+    probe: null,
     team: teamOf(state, component),
     sinceMs: lastMs,
     title: `Silent for ${lengthWords(state.judgedMs - lastMs)}: ${component} on ${host}`,
@@ -132,6 +136,7 @@ async function oddFigures(state: EngineState, { toMs }: Window): Promise<PartWar
       flow: null,
       component: one.component,
       host: one.host,
+      probe: null,
       team: one.component === '' ? null : teamOf(state, one.component),
       sinceMs: null,
       title: `${FIGURE_KINDS[one.figure].words} ${figureWords(one.figure, one.now)}: ${ownerWords(one)}`,

@@ -31,7 +31,8 @@ export const flowsOf = ({ names }: EngineState, promise: ServicePromise): number
     .filter(
       (flow) =>
         flow.kind !== 'businessEvent' &&
-        (promise.flow !== undefined || flow.kind === 'work') &&
+        (promise.flow !== undefined || flow.kind === (promise.indicator === 'reachable' ? 'probe' : 'work')) &&
+        (flow.kind !== 'probe' || promise.indicator === 'reachable') &&
         isPromised(promise, flow),
     )
     .map(({ id }) => id);

@@ -1,13 +1,16 @@
 import { matchesPattern, type FlowRule } from '@toplens/core/flows';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { lineReader } from '@toplens/core/money';
-import { HOUR_MS } from '@toplens/core/time';
+import { judgeRun, type RunVerdict } from '@toplens/core/probes';
+import { DAY_MS, HOUR_MS } from '@toplens/core/time';
 import { counted, exactPercent, formatMoney, percentCut } from '@toplens/core/words';
 import type { TriedSettingShape } from '../../contract/settings';
 import type { Settings } from '../../settings/settings';
 import { promisesOf } from '../../settings/promises';
 import { namesOf } from '../../store/activity';
 import { newestLines } from '../../store/logs';
+import { runsWithin } from '../../store/probes';
+import { MOST_RUNS } from '../reading/probe-runs';
 import { keptBefore } from '../promises/promises';
 import type { EngineState } from '../state/engine-state';
 
@@ -37,6 +40,8 @@ export async function trySettings(
       return tryBusinessEvents(state, settings);
     case 'promises':
       return tryPromises(state, settings);
+    case 'probes':
+      return tryProbes(state, settings);
     case 'keyTiers':
       return tryKeyTiers(state, settings);
     default:
@@ -140,6 +145,25 @@ async function tryPromises(state: EngineState, settings: Settings): Promise<Line
       valid === 0 ? 'no attempt counts now' : `now ${percentCut(good / valid, 4)} of ${exactPercent(promise.target)}`;
     const then = before.length === 0 ? 'no whole period before is known' : `before: ${before.join(', ')}`;
     lines.push({ of: promise.name, words: `${now}; ${then}` });
+  }
+  return lines;
+}
+
+/** How the runs of the last day would have been judged by these limits. */
+async function tryProbes(state: EngineState, { probes }: Settings): Promise<Line[]> {
+  const window = { fromMs: state.watermarkMs - DAY_MS, toMs: state.watermarkMs };
+  const lines: Line[] = [];
+  for (const { name, limits, sites } of probes) {
+    const runs = await runsWithin(state.database, { window, probe: name, most: MOST_RUNS });
+    const verdicts = runs
+      .filter(({ site }) => sites.includes(site))
+      .map((run) => judgeRun(run, limits, run.site).verdict);
+    const count = (wanted: RunVerdict) => verdicts.filter((verdict) => verdict === wanted).length;
+    const words =
+      verdicts.length === 0
+        ? 'no run of the last day is known'
+        : `of ${counted(verdicts.length, 'run')} of the last day ${count('slow')} would be slow, ${count('broken')} broken`;
+    lines.push({ of: name, words });
   }
   return lines;
 }

@@ -2,6 +2,7 @@
 
 import type { Ranking } from '@toplens/core/incidents';
 import type { HappeningKind } from '@toplens/core/happened';
+import type { RemoteDimension } from '@toplens/core/remote';
 import type { WorkDimension } from '@toplens/core/sites';
 import type { Dimension } from '@toplens/core/telemetry';
 import type { Window, Against } from '@toplens/core/time';
@@ -136,6 +137,17 @@ export type ActionResult = { ok: true; id: number } | { ok: false; why: string }
 /** What people at work do, told apart by something. */
 export interface SitesQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
   by: WorkDimension;
+}
+
+/** One probe, from all its sites or with steps and runs of one. */
+export interface ProbeQuestion extends Pick<FlowsQuestion, 'window'> {
+  name: string;
+  site: string | undefined;
+}
+
+/** Sessions on remote desktops, told apart by something. */
+export interface RemoteQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  by: RemoteDimension;
 }
 
 /** What became of groups that had a change, against those that did not. */

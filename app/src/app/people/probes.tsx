@@ -1,0 +1,5 @@
+import { ProbesPlace } from '@/places/probes/probes-place';
+
+export default function ProbesRoute() {
+  return <ProbesPlace />;
+}

@@ -1,0 +1,91 @@
+import { proposeTeam } from '@toplens/core/handoffs';
+import {
+  agreementOf,
+  agreementWords,
+  arePeopleOff,
+  judgementWords,
+  statisticsOf,
+  STANDING_WORDS,
+  whereItLies,
+  WHERE_WORDS,
+  type ProbePlace,
+  type ProbeStanding,
+} from '@toplens/core/probes';
+import type { ProbeLineShape } from '../../contract/probes';
+import type { JudgedProbeRun, ProbeAtSite } from '../reading/probe-runs';
+import type { EngineState } from '../state/engine-state';
+import type { PeopleOf } from './people-at';
+
+/** The newest runs, drawn as a strip. */
+const MOST_RECENT = 30;
+
+export const runWords = ({ judgement, fault, steps }: JudgedProbeRun): string =>
+  judgementWords(judgement, fault || (steps.find(({ failed }) => failed)?.message ?? ''));
+
+const isOff = (standing: ProbeStanding): boolean => standing === 'slow' || standing === 'broken';
+
+/** Where what a probe sees lies, by how it stands from its other sites. */
+export const placeOf = (line: ProbeAtSite, all: readonly ProbeAtSite[]): ProbePlace =>
+  whereItLies(
+    all
+      .filter(({ probe, site }) => probe === line.probe && site !== line.site)
+      .map(({ standing }) => standing.standing),
+  );
+
+/** Whom it is for: the site's own team, or that of the application. */
+export function teamOf(
+  { settings }: EngineState,
+  { application, site }: ProbeAtSite,
+  place: ProbePlace,
+): string | null {
+  const subject = place === 'application' ? { application } : { application, component: `line of ${site}` };
+  return proposeTeam(settings.at().ownership, subject)?.team ?? null;
+}
+
+/** @param all every probe at every site, this one among them */
+export function lineOf(
+  state: EngineState,
+  line: ProbeAtSite,
+  { all, people }: { all: readonly ProbeAtSite[]; people: PeopleOf | undefined },
+): ProbeLineShape {
+  const { probe, application, site, setting, everyMs, runs, standing } = line;
+  const { reachable, medianMs, p95Ms, ...counts } = statisticsOf(
+    runs.map(({ atMs, durationMs, judgement }) => ({ atMs, durationMs, verdict: judgement.verdict })),
+    everyMs,
+  );
+  const place = placeOf(line, all);
+  const atSite = people?.atSites.get(site);
+  const compared = atSite ?? people?.everywhere;
+  const isTelling = standing.standing === 'good' || isOff(standing.standing);
+  const agreement = agreementOf(
+    isTelling ? isOff(standing.standing) : undefined,
+    compared && arePeopleOff(compared.now, compared.before),
+  );
+  const last = runs.findLast(({ judgement }) =>
+    standing.standing === 'probeTrouble' ? judgement.verdict === 'probeTrouble' : judgement.verdict !== 'good',
+  );
+  return {
+    probe,
+    application,
+    site,
+    isScripted: setting !== undefined,
+    everyMs,
+    standing: standing.standing,
+    sinceMs: standing.sinceMs ?? null,
+    words:
+      (isOff(standing.standing) || standing.standing === 'probeTrouble') && last
+        ? runWords(last)
+        : STANDING_WORDS[standing.standing],
+    whereWords: isOff(standing.standing) ? WHERE_WORDS[place] : '',
+    team: isOff(standing.standing) ? teamOf(state, line, place) : null,
+    ...counts,
+    reachable: reachable ?? null,
+    medianMs: medianMs ?? null,
+    p95Ms: p95Ms ?? null,
+    agreement,
+    agreementWords: agreementWords(agreement, atSite ? `at ${site}` : `of ${application}`),
+    recent: runs
+      .slice(-MOST_RECENT)
+      .map((run) => ({ id: run.id, atMs: run.atMs, verdict: run.judgement.verdict, words: runWords(run) })),
+  };
+}
