@@ -95,8 +95,33 @@ describe.each<Size>(['phone', 'wide'])('sites, on the %s size', (size) => {
       ),
     );
     expect(await textOf(page, 'site-change')).toMatch(/Brackwater\nchanged · \d\.\d\d× as long as before/);
+    expect(await textOf(page, 'change-drawing')).toContain('Other sites, times as long as usual');
+    const written = () => page.$eval('[data-testid="changed-at"]', (field) => (field as HTMLInputElement).value);
+    const before = await written();
+    await tap(page, 'choose-change');
+    await press(page, 'radio', '4.18.0');
+    await page.waitForFunction(
+      (was: string) => (document.querySelector('[data-testid="changed-at"]') as HTMLInputElement).value !== was,
+      {},
+      before,
+    );
     await fill(page, 'changed-at', 'yesterday');
     await seen(page, 'Write it as year-month-day hour:minute');
+    expect(await violations(page)).toEqual([]);
+    expect(await runsOver(page)).toBeLessThanOrEqual(0);
+    await page.close();
+  });
+
+  test('remote desktops: the way to those of Brackwater takes longer, and people there are slower', async () => {
+    const page = await open(`/people/sites?last=120&application=Depot%20Desk`, size);
+    await page.waitForSelector('[data-testid="remote"]');
+    expect(await textOf(page, 'remote-sentence')).toMatch(
+      /^\d\d sessions on remote desktops: the way takes longer for Brackwater, and people are slower for it\.$/,
+    );
+    await press(page, 'button', 'Over time');
+    await seen(page, 'Round trip, Brackwater');
+    await press(page, 'radio', 'by data centre');
+    await seen(page, 'North hall');
     expect(await violations(page)).toEqual([]);
     expect(await runsOver(page)).toBeLessThanOrEqual(0);
     await page.close();

@@ -160,10 +160,10 @@ describe('the outbox', () => {
     const outbox = new Outbox({
       dir,
       log: () => undefined,
-      send: async (body) => {
-        if (isAway) return 'later';
+      send: (body) => {
+        if (isAway) return Promise.resolve('later');
         sent.push(body);
-        return body === '"bad"' ? 'refused' : 'taken';
+        return Promise.resolve(body === '"bad"' ? 'refused' : 'taken');
       },
     });
     outbox.add('1-first', 'first' as never);

@@ -162,7 +162,7 @@ export class Runner {
     this.#isStopped = true;
     clearTimeout(this.#asking);
     for (const { timer } of this.#scheduled.values()) clearTimeout(timer);
-    await Promise.all([...this.#scheduled.values()].map(({ running }) => running));
+    for (const { running } of this.#scheduled.values()) await running;
     await this.#outbox.stop();
     this.#check.stop();
   }

@@ -8021,6 +8021,34 @@ export interface components {
              * @example 1772442000000
              */
             atMs: number;
+            /**
+             * @description when it was done; the same where it was at once
+             * @example 1772528400000
+             */
+            untilMs: number;
+            /**
+             * @description what is compared with what: the same hour of the week, of the day, or all with all
+             * @example hourOfWeek
+             * @enum {string}
+             */
+            strata: "hourOfWeek" | "hourOfDay" | "none";
+            /** @description over time */
+            drawing: {
+                /**
+                 * @description begin of the first step
+                 * @example 1772442000000
+                 */
+                startMs: number;
+                /**
+                 * @description length of a step
+                 * @example 86400000
+                 */
+                stepMs: number;
+                /** @description so many times as long as usual, of groups that had it; null where nothing came */
+                changed: (number | null)[];
+                /** @description the same of the others */
+                unchanged: (number | null)[];
+            };
             /** @description the time before */
             before: components["schemas"]["Window"];
             /** @description the time after, as long */
@@ -14077,6 +14105,8 @@ export interface operations {
                 server?: string;
                 /** @description when it was changed */
                 at: string;
+                /** @description when the change was done, where it took a while; what is between is not compared */
+                until?: string;
                 /** @description so long before and after at most; shorter where less time has gone by */
                 days?: number;
                 /** @description groups that were changed, each by its name */

@@ -39,10 +39,14 @@ export function useRemote(view: View, by: RemoteBy) {
 }
 
 /** Groups that had a change against those that did not; nothing is asked before one is chosen. */
-export function useSiteChange(view: View, { atMs, changed }: { atMs: number; changed: readonly string[] }) {
-  const isAsked = changed.length > 0 && !Number.isNaN(atMs);
+export function useSiteChange(
+  view: View,
+  { atMs, untilMs, changed }: { atMs: number; untilMs: number | undefined; changed: readonly string[] },
+) {
+  const isAsked = changed.length > 0 && !Number.isNaN(atMs) && !Number.isNaN(untilMs ?? 0);
   const query = {
     at: isAsked ? new Date(atMs).toISOString() : '',
+    ...(isAsked && untilMs !== undefined && { until: new Date(untilMs).toISOString() }),
     changed: [...changed],
     by: byOf(view),
     ...narrowing(view),

@@ -16,6 +16,10 @@ export type Props = {
   testID?: string;
 };
 
+/** A text of several lines is shown as far as so many. */
+const MOST_LINES = 14;
+const LEAST_LINES = 2;
+
 /** A text field that says what is wrong below itself. */
 export function Field({
   label,
@@ -38,6 +42,9 @@ export function Field({
         value={value}
         onChangeText={onChange}
         multiline={multiline}
+        {...(multiline && {
+          numberOfLines: Math.min(MOST_LINES, Math.max(LEAST_LINES, value.split('\n').length)),
+        })}
         secureTextEntry={isSecret}
         error={error !== undefined}
         {...(onBlur && { onBlur })}

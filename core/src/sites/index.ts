@@ -1,10 +1,14 @@
 export {
   proveChange,
+  strataFor,
+  STRATA,
+  stratumOf,
   VERDICTS,
   type ChangeProof,
   type SiteBeforeAfter,
   type SiteChange,
   type SiteTime,
+  type Strata,
   type Verdict,
 } from './before-after';
 export { cellsOf } from './cells';

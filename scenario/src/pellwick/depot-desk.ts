@@ -46,7 +46,7 @@ const ACTIVITIES = [
 ] as const;
 
 const DEPARTMENTS = ['Receiving', 'Sorting', 'Sorting', 'Despatch', 'Office'];
-const STATIONS = ['desktop', 'desktop', 'desktop', 'remote desktop'];
+const STATIONS = ['desktop', 'desktop', 'remote desktop'];
 const MODELS = { desktop: ['Counter 3', 'Counter 3', 'Counter 4'], 'remote desktop': ['Thin 2'] } as const;
 const SERVERS = ['desk-north', 'desk-mid', 'desk-coast'];
 

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { remoteQuery, siteChangeQuery, workQuery } from '../contract/sites';
 import type { Engine } from '../engine/engine';
+import { Problem } from '../errors';
 import { readFocus, readInput, readWindow } from './query';
 
 /** People at work: what they do where, and what is off. */
@@ -16,12 +17,22 @@ export function siteRoutes(engine: Engine): Router {
   });
   router.get('/sites/change', async (request, response) => {
     const { changed } = request.query;
-    const { at, days, by, ...read } = readInput(siteChangeQuery, {
+    const { at, until, days, by, ...read } = readInput(siteChangeQuery, {
       ...request.query,
       changed: typeof changed === 'string' ? [changed] : (changed ?? []),
     });
+    if (until && until < at) throw new Problem('badInput', 'until: it was done before it began', { field: 'until' });
     const { focus } = readFocus(request);
-    response.json(await engine.ask('siteChange', { atMs: at.getTime(), days, by, changed: read.changed, focus }));
+    response.json(
+      await engine.ask('siteChange', {
+        atMs: at.getTime(),
+        untilMs: until?.getTime(),
+        days,
+        by,
+        changed: read.changed,
+        focus,
+      }),
+    );
   });
   return router;
 }

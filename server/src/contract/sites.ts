@@ -1,6 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { REMOTE_DIMENSIONS, REMOTE_VERDICTS } from '@toplens/core/remote';
-import { LAYERS, LIKENESSES, VERDICTS, WORK_DIMENSIONS } from '@toplens/core/sites';
+import { LAYERS, LIKENESSES, STRATA, VERDICTS, WORK_DIMENSIONS } from '@toplens/core/sites';
 import { array, date, number as numberOf, object, string } from 'yup';
 import { Interval, Window } from './common';
 import { get, type Paths } from './paths';
@@ -127,6 +127,10 @@ export const siteChangeQuery = workQuery.concat(
       description: 'when it was changed',
       example: '2026-03-02T09:00:00Z',
     }),
+    until: date().meta({
+      description: 'when the change was done, where it took a while; what is between is not compared',
+      example: '2026-03-03T09:00:00Z',
+    }),
     days: numberOf().integer().min(1).max(LONGEST_DAYS).default(7).meta({
       description: 'so long before and after at most; shorter where less time has gone by',
       unit: 'd',
@@ -145,6 +149,17 @@ export const SiteChange = resource(
   {
     by: oneOf(WORK_DIMENSIONS, 'what the groups are told apart by'),
     atMs: number('when it was changed', EPOCH_MS, 1772442000000),
+    untilMs: number('when it was done; the same where it was at once', EPOCH_MS, 1772528400000),
+    strata: oneOf(STRATA, 'what is compared with what: the same hour of the week, of the day, or all with all'),
+    drawing: record(
+      {
+        startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
+        stepMs: number('length of a step', MS, 86400000),
+        changed: numbersOrNull('so many times as long as usual, of groups that had it; null where nothing came'),
+        unchanged: numbersOrNull('the same of the others'),
+      },
+      'over time',
+    ),
     before: ref(Window, 'the time before'),
     after: ref(Window, 'the time after, as long'),
     verdict: oneOf(VERDICTS, 'of the changed ones against the others'),

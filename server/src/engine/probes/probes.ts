@@ -10,6 +10,7 @@ import { lineOf } from './line';
 import { peopleOf, type PeopleOf } from './people-at';
 
 const people = new PerVersion<Map<string, PeopleOf>>(4);
+const lines = new PerVersion<Lines>(6);
 
 /** Attempts of a day are walked: once for all who look. */
 export const peopleBeside = (state: EngineState, applications: ReadonlySet<string>, { toMs }: Window) =>
@@ -17,11 +18,16 @@ export const peopleBeside = (state: EngineState, applications: ReadonlySet<strin
     peopleOf(state, applications, { toMs }),
   );
 
-/** Each probe from each site, beside what people say of the same. */
-export async function linesOf(
-  state: EngineState,
-  window: Window,
-): Promise<{ lines: ProbeLineShape[]; isCut: boolean }> {
+/** Each probe from each site, beside what people say of the same: made once for all who look. */
+export const linesOf = (state: EngineState, window: Window): Promise<Lines> =>
+  lines.get(state, `${window.fromMs}:${window.toMs}`, () => makeLines(state, window));
+
+interface Lines {
+  lines: readonly ProbeLineShape[];
+  isCut: boolean;
+}
+
+async function makeLines(state: EngineState, window: Window): Promise<Lines> {
   const { lines: all, isCut } = await probesAtSites(state, window);
   const beside = await peopleBeside(state, new Set(all.map(({ application }) => application)), window);
   return { lines: all.map((line) => lineOf(state, line, { all, people: beside.get(line.application) })), isCut };
@@ -42,6 +48,6 @@ export async function probes(
 ): Promise<ProbesShape> {
   const window = resolveWindow(state, asked);
   const { lines: unsorted, isCut } = await linesOf(state, window);
-  const lines = unsorted.sort(worstFirst);
-  return { window, sentence: probesSentence(lines), most: isCut ? MOST_RUNS : null, lines };
+  const sorted = [...unsorted].sort(worstFirst);
+  return { window, sentence: probesSentence(sorted), most: isCut ? MOST_RUNS : null, lines: sorted };
 }

@@ -1,27 +1,35 @@
 import { outcomeOf } from '@toplens/core/flows';
 import { limitsAt } from '@toplens/core/normal';
-import { proveChange, type SiteBeforeAfter, type SiteTime } from '@toplens/core/sites';
+import { proveChange, strataFor, stratumOf, type SiteBeforeAfter, type SiteTime } from '@toplens/core/sites';
 import { FAILED } from '@toplens/core/telemetry';
-import { FairColumns } from '@toplens/core/stats';
-import { HOUR_MS } from '@toplens/core/time';
+import { FairColumns, median } from '@toplens/core/stats';
+import { DAY_MS, floorTo, HOUR_MS, type Window } from '@toplens/core/time';
 import type { SiteChangeShape } from '../../contract/sites';
 import { eachAttempt } from '../reading/each-attempt';
 import type { EngineState } from '../state/engine-state';
 import type { SiteChangeQuestion } from '../state/questions';
 import { workIn } from './gather';
 
-const DAY_HOURS = 24;
 /** Attempts of a group that are compared: more are an even share of all. */
 const MOST_COMPARED = 20_000;
+/** Of each step of the drawing. */
+const MOST_DRAWN = 2_000;
 
-/** Groups that were changed against those that were not, as long before the moment as after it. */
+/**
+ * Groups that were changed against those that were not, as long before the change as after it. What was done while it was
+ * under way is drawn, and not compared.
+ */
 export async function siteChange(
   state: EngineState,
-  { atMs, days, by, changed, focus }: SiteChangeQuestion,
+  { atMs, untilMs, days, by, changed, focus }: SiteChangeQuestion,
 ): Promise<SiteChangeShape> {
   const { names, history } = state;
-  const lengthMs = Math.max(HOUR_MS, Math.min(days * DAY_HOURS * HOUR_MS, state.judgedMs - atMs));
-  const window = { fromMs: atMs - lengthMs, toMs: atMs + lengthMs };
+  const endMs = Math.max(atMs, untilMs ?? atMs);
+  const lengthMs = Math.max(HOUR_MS, Math.min(days * DAY_MS, state.judgedMs - endMs));
+  const window = { fromMs: atMs - lengthMs, toMs: endMs + lengthMs };
+  const strata = strataFor(lengthMs);
+  const isChanged = new Set(changed);
+  const drawing = new Drawing(window, lengthMs >= 2 * DAY_MS ? DAY_MS : HOUR_MS);
   const { flows, holds } = workIn(state, focus);
   const groups = new Map<number, { before: Gathering; after: Gathering }>();
   await eachAttempt(state, { window, flows }, (rows, row) => {
@@ -32,15 +40,20 @@ export async function siteChange(
     const startMs = rows.startMs[row] as number;
     const durationMs = rows.durationMs[row] as number;
     const normal = history.normalAt(rows.flow[row] as number, atMs - 1);
-    const time = startMs < atMs ? known.before : known.after;
     const limitMs = limitsAt(normal, rows.site[row] as number).limitMs;
     const outcome = outcomeOf(durationMs, ((rows.flags[row] as number) & FAILED) !== 0, limitMs);
+    const hasFailed = outcome === 'failed' || outcome === 'hung';
+    const excess =
+      hasFailed || normal.expectedMs === undefined || durationMs <= 0
+        ? undefined
+        : Math.log(durationMs / normal.expectedMs);
+    if (excess !== undefined) drawing.add(startMs, isChanged.has(names.text(group)), excess);
+    if (startMs >= atMs && startMs < endMs) return;
+    const time = startMs < atMs ? known.before : known.after;
     time.attempts++;
-    if (outcome === 'failed' || outcome === 'hung') time.failed++;
-    else if (normal.expectedMs !== undefined && durationMs > 0)
-      time.endedWell(Math.log(durationMs / normal.expectedMs));
+    if (hasFailed) time.failed++;
+    else if (excess !== undefined) time.endedWell(excess, stratumOf(startMs, strata));
   });
-  const isChanged = new Set(changed);
   const proof = proveChange(
     [...groups].map(([group, { before, after }]): SiteBeforeAfter => ({
       site: group,
@@ -52,8 +65,11 @@ export async function siteChange(
   return {
     by,
     atMs,
+    untilMs: endMs,
     before: { fromMs: window.fromMs, toMs: atMs },
-    after: { fromMs: atMs, toMs: window.toMs },
+    after: { fromMs: endMs, toMs: window.toMs },
+    strata,
+    drawing: drawing.told,
     verdict: proof.verdict,
     factor: proof.factor,
     groups: proof.sites
@@ -73,13 +89,50 @@ export async function siteChange(
 class Gathering {
   attempts = 0;
   failed = 0;
-  readonly #excess = new FairColumns(['excess'], MOST_COMPARED);
+  readonly #excess = new FairColumns(['excess', 'stratum'], MOST_COMPARED);
 
-  endedWell(excess: number): void {
-    this.#excess.add({ excess });
+  endedWell(excess: number, stratum: number): void {
+    this.#excess.add({ excess, stratum });
   }
 
   get told(): SiteTime {
-    return { excess: this.#excess.columns.excess, attempts: this.attempts, failed: this.failed };
+    return { ...this.#excess.columns, attempts: this.attempts, failed: this.failed };
+  }
+}
+
+/** How long things took, step by step, where it was changed and where it was not. */
+class Drawing {
+  readonly #startMs: number;
+  readonly #steps: { changed: FairColumns<'excess'>; unchanged: FairColumns<'excess'> }[];
+
+  constructor(
+    { fromMs, toMs }: Window,
+    private readonly stepMs: number,
+  ) {
+    this.#startMs = floorTo(fromMs, stepMs);
+    const fresh = () => new FairColumns(['excess'], MOST_DRAWN);
+    this.#steps = Array.from({ length: Math.ceil((toMs - this.#startMs) / stepMs) }, () => ({
+      changed: fresh(),
+      unchanged: fresh(),
+    }));
+  }
+
+  add(timeMs: number, isChanged: boolean, excess: number): void {
+    const step = this.#steps[Math.floor((timeMs - this.#startMs) / this.stepMs)];
+    step?.[isChanged ? 'changed' : 'unchanged'].add({ excess });
+  }
+
+  get told(): SiteChangeShape['drawing'] {
+    const middles = (which: 'changed' | 'unchanged') =>
+      this.#steps.map((step) => {
+        const middle = median(step[which].columns.excess);
+        return middle === undefined ? null : Math.exp(middle);
+      });
+    return {
+      startMs: this.#startMs,
+      stepMs: this.stepMs,
+      changed: middles('changed'),
+      unchanged: middles('unchanged'),
+    };
   }
 }

@@ -153,6 +153,8 @@ export interface RemoteQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> 
 /** What became of groups that had a change, against those that did not. */
 export interface SiteChangeQuestion extends Omit<SitesQuestion, 'window'> {
   atMs: number;
+  /** when it was done, where it took a while */
+  untilMs: number | undefined;
   /** so long before and after at most */
   days: number;
   /** names of the groups that had it */
