@@ -242,15 +242,22 @@ describe.each<Size>(['phone', 'wide'])('what a screen gives away, on the %s size
 
   test('a replica that died is an early warning and never ranks; what belongs to an incident is none', async () => {
     const { warnings } = await ask(stage().url, '/api/early-warnings', { query: 'last=60' });
-    expect(warnings.map(({ kind, component, host }) => `${kind} ${component || host}`)).toEqual([
-      'replica addresses',
-      // The old device of one clerk: nobody but that clerk feels it.
-      'full east-103',
-    ]);
+    expect(warnings.map(({ kind, component, host, probe }) => `${kind} ${probe?.site ?? (component || host)}`)).toEqual(
+      [
+        // A probe that no longer gets through from one depot, where nobody works with what it checks.
+        'probe Dunsel',
+        'replica addresses',
+        // The old device of one clerk: nobody but that clerk feels it.
+        'full east-103',
+      ],
+    );
     const page = await open('/?last=60', size);
     await press(page, 'button', 'Early warnings: nobody hurt yet');
     await page.waitForSelector('[data-testid="early-warning"]');
-    expect(await textOf(page, 'early-warning')).toMatch(/^Silent for .*: addresses on /);
+    expect(await textOf(page, 'early-warning')).toMatch(
+      /^Probe Shipper Link rates, from Dunsel: broken at Track a parcel/,
+    );
+    await seen(page, ': addresses on ');
     expect(await violations(page)).toEqual([]);
     await page.close();
   });

@@ -180,7 +180,7 @@ export interface ComparedPerson extends AgainstLike {
 function against(all: readonly WorkCell[], { sites, servers }: Fit): (AgainstLike & { cell: WorkCell })[] {
   const cells = all.map((cell) => ({
     ...cell,
-    middle: cell.middle - (sites.get(cell.site) || 0) - (servers.get(cell.server) || 0),
+    middle: cell.ownMiddle - (sites.get(cell.site) || 0) - (servers.get(cell.server) || 0),
   }));
   const between = Math.max(LEAST_BETWEEN, robustCentre(cells.map(({ middle }) => middle))?.spread ?? 0);
   const likePeople = new LikePeople(cells);

@@ -92,6 +92,20 @@ test('a slowness that a day brings, or of too few attempts, is not told', () => 
   expect(off({ attempts: 4, shift: ({ site }) => (site === 2 ? DOUBLE : 0) })).toEqual([]);
 });
 
+test('who was there only while the line was slow is not slow for it', () => {
+  const made = work({});
+  // In the second of two half hours everything at site 2 takes twice as long; person 6 of that site was there then alone.
+  const late = made.person.map((person, i) => person === 6 || i % 3 === 0);
+  made.halfHour.push(...late.map((isLate) => (isLate ? 1 : 0)));
+  const excess = made.excess.map((value, i) => value + (late[i] && made.site[i] === 2 ? DOUBLE : 0));
+  const devices = (all: Work) =>
+    compareWork(cellsOf(all)).off.flatMap(({ layer, id }) => (layer === 'device' ? [id] : []));
+  expect(made.site[made.person.indexOf(6)]).toBe(2);
+  expect(devices({ ...made, excess })).toEqual([]);
+  // Without the time of each attempt that person would be blamed.
+  expect(devices({ ...made, excess, halfHour: [] })).toEqual([6]);
+});
+
 test('the order of attempts makes no difference', () => {
   const made = work({ shift: ({ site, person }) => (site === 3 || person === 8 ? DOUBLE : 0) });
   const order = made.excess.map((_, i) => i).reverse();

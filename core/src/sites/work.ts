@@ -21,6 +21,8 @@ export interface Work {
   station: number[];
   /** ln(duration / what is usual for its activity) */
   excess: number[];
+  /** number of the half hour in which it began */
+  halfHour: number[];
 }
 
 export const WORK_COLUMNS = [
@@ -29,9 +31,10 @@ export const WORK_COLUMNS = [
   'server',
   'station',
   'excess',
+  'halfHour',
 ] as const satisfies readonly (keyof Work)[];
 
-export const emptyWork = (): Work => ({ person: [], site: [], server: [], station: [], excess: [] });
+export const emptyWork = (): Work => ({ person: [], site: [], server: [], station: [], excess: [], halfHour: [] });
 
 /** What one person did at one site with one server, on one kind of device. */
 export interface WorkCell {
@@ -42,5 +45,7 @@ export interface WorkCell {
   /** median of the excess, and how surely it is known */
   middle: number;
   standardError: number;
+  /** the same, without what everybody at the site met at the time: who was there in a bad hour is not slow for it */
+  ownMiddle: number;
   attempts: number;
 }

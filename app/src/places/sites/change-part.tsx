@@ -95,9 +95,9 @@ function Asked({ sites: { groups, by, window } }: { sites: Sites }) {
   );
 }
 
-/** Releases and changes that are known of the time that is looked at. */
+/** Releases and changes of the time that is looked at, whatever it is narrowed to: what changed may lie elsewhere. */
 function ChooseChange({ onChoose, onClose }: { onChoose: (timeMs: number) => void; onClose: () => void }) {
-  const { view } = useView();
+  const { application: _application, team: _team, ...view } = useView().view;
   const releases = useHappened(view, 'release');
   const changes = useHappened(view, 'change');
   const known = [...(releases.data?.happenings ?? []), ...(changes.data?.happenings ?? [])].sort(

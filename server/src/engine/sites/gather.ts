@@ -3,13 +3,14 @@ import { limitsAt } from '@toplens/core/normal';
 import { WORK_COLUMNS, type WorkDimension } from '@toplens/core/sites';
 import { createHistogram, FairColumns, recordInPlace, type LogHistogram } from '@toplens/core/stats';
 import { FAILED, USER_SIDE } from '@toplens/core/telemetry';
-import type { Window } from '@toplens/core/time';
+import { MINUTE_MS, type Window } from '@toplens/core/time';
 import { eachAttempt } from '../reading/each-attempt';
 import type { RowTest } from '../reading/fair-sample';
 import { flowsIn, sliceOf } from '../reading/focus';
 import type { EngineState } from '../state/engine-state';
 import type { Focus } from '../state/questions';
 
+const HALF_HOUR_MS = 30 * MINUTE_MS;
 /** Attempts of an application by which people are compared: more are an even share of all. */
 const MOST_COMPARED = 400_000;
 
@@ -99,6 +100,7 @@ export async function gather(
       server: at('server'),
       station: at('station'),
       excess: Math.log(durationMs / expectedMs),
+      halfHour: Math.floor((rows.startMs[row] as number) / HALF_HOUR_MS),
     });
   });
   return gathered;
