@@ -75,6 +75,11 @@ describe.each<Size>(['phone', 'wide'])('sites, on the %s size', (size) => {
     });
     await page.waitForFunction((name) => location.search.includes(`host=${name}`), {}, device);
     await seen(page, '1 person at 1 site');
+    await page.waitForSelector('[data-testid="work-person"]');
+    expect(await textOf(page, 'person-sentence')).toMatch(
+      /^\S+ at \S+ takes \d\.\d× \(.*\) as long as \d+ like people: .*\. Of \d+ attempts, \d+ can be judged/,
+    );
+    await seen(page, 'Like people, times as long as usual');
     expect(await textOf(page, 'sites-activities')).toContain('in time');
     expect(await violations(page)).toEqual([]);
     await page.close();

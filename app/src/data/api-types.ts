@@ -1026,6 +1026,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/person": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One person at work over time, against like people */
+        get: operations["getSitesPerson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/remote-desktops": {
         parameters: {
             query?: never;
@@ -8387,6 +8404,104 @@ export interface components {
             compared: number;
         };
         /**
+         * WorkPerson
+         * @description One person at work over time, against like people
+         */
+        WorkPerson: {
+            /** @description what was looked at: of a long window its last day */
+            window: components["schemas"]["Window"];
+            /**
+             * @description name of the device
+             * @example brac-104
+             */
+            host: string;
+            /**
+             * @description first letters of the identifier
+             * @example staf…
+             */
+            person: string;
+            /**
+             * @description place of work
+             * @example Brackwater
+             */
+            site: string;
+            /**
+             * @description server that they work with; '' when not told
+             * @example desk-mid
+             */
+            server: string;
+            /**
+             * @description kind of device; '' when not told
+             * @example desktop
+             */
+            station: string;
+            /**
+             * @description all that they did
+             * @example 44
+             */
+            attempts: number;
+            /**
+             * @description of them, failed
+             * @example 1
+             */
+            failed: number;
+            /**
+             * @description of them, ended well, and it is known what is usual: these are compared
+             * @example 41
+             */
+            judged: number;
+            /** @description null when they did too little, or too few are like them */
+            compared: {
+                /**
+                 * @description so many times as long as like people
+                 * @example 1.9
+                 */
+                factor: number;
+                /**
+                 * @description begin of the 95 % interval
+                 * @example 1.6
+                 */
+                low: number;
+                /**
+                 * @description end of it
+                 * @example 2.2
+                 */
+                high: number;
+                /**
+                 * @description who is compared with
+                 * @example sameSiteServerStation
+                 * @enum {string}
+                 */
+                likeness: "sameSiteServerStation" | "sameSiteServer" | "sameSite" | "sameServer" | "everybody";
+                /**
+                 * @description people compared with
+                 * @example 14
+                 */
+                like: number;
+                /**
+                 * @description beyond chance among all people compared
+                 * @example true
+                 */
+                isOff: boolean;
+            } | null;
+            /**
+             * @description begin of the first step
+             * @example 1772442000000
+             */
+            startMs: number;
+            /**
+             * @description length of a step
+             * @example 1800000
+             */
+            stepMs: number;
+            /** @description so many times as long as usual; null where nothing came */
+            own: (number | null)[];
+            /** @description the same of like people */
+            like: (number | null)[];
+            /** @description attempts in each step */
+            volume: number[];
+        };
+        /**
          * ProbeLine
          * @description How a probe stands from one site
          */
@@ -14003,6 +14118,67 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sites"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSitesPerson: {
+        parameters: {
+            query: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
+                /** @description name of the device */
+                host: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One person at work over time, against like people */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkPerson"];
                 };
             };
             /** @description what is wrong and the way on */

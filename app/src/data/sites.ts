@@ -38,6 +38,19 @@ export function useRemote(view: View, by: RemoteBy) {
   });
 }
 
+/** One person at work, by the device that the view is narrowed to; nothing is asked without one. */
+export function useWorkPerson(view: View) {
+  const { host, ...narrowed } = narrowing(view);
+  const query = { ...windowQuery(view), ...narrowed, host: String(host) };
+  return useQuery({
+    queryKey: ['work-person', query],
+    queryFn: () => get('/api/sites/person', { query }),
+    enabled: host !== undefined,
+    placeholderData: keepPreviousData,
+    refetchInterval: refetchInterval(view, EVERY_MS),
+  });
+}
+
 /** Groups that had a change against those that did not; nothing is asked before one is chosen. */
 export function useSiteChange(
   view: View,

@@ -13,7 +13,7 @@ export {
 } from './before-after';
 export { cellsOf } from './cells';
 export { compareWork, LAYERS, type ComparedPerson, type Layer, type Off } from './find-off';
-export { LikePeople, LIKENESSES, type AgainstLike, type Likeness } from './like-people';
+export { isLike, LikePeople, LIKENESSES, type AgainstLike, type Likeness } from './like-people';
 export { onOneScale, type ActivityOf, type OnOneScale } from './one-scale';
 export { healthWords, type DeviceHealth } from './device-health';
 export { offWords, type OffNames } from './off-words';

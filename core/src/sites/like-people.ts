@@ -9,13 +9,20 @@ export type Likeness = (typeof LIKENESSES)[number];
 /** Fewer like people do not tell what is usual among them. */
 export const FEWEST_LIKE = 8;
 
-const GROUP_OF: Readonly<Record<Likeness, (cell: WorkCell) => string>> = {
+/** Where somebody works, with which server, on which kind of device. */
+type WorkPlace = Pick<WorkCell, 'site' | 'server' | 'station'>;
+
+const GROUP_OF: Readonly<Record<Likeness, (place: WorkPlace) => string>> = {
   sameSiteServerStation: ({ site, server, station }) => `${site}:${server}:${station}`,
   sameSiteServer: ({ site, server }) => `${site}:${server}`,
   sameSite: ({ site }) => String(site),
   sameServer: ({ server }) => String(server),
   everybody: () => '',
 };
+
+/** Are two like each other, as far as a likeness goes? */
+export const isLike = (likeness: Likeness, one: WorkPlace, other: WorkPlace): boolean =>
+  GROUP_OF[likeness](one) === GROUP_OF[likeness](other);
 
 export interface AgainstLike {
   likeness: Likeness;

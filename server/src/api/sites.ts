@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { remoteQuery, siteChangeQuery, workQuery } from '../contract/sites';
+import { remoteQuery, siteChangeQuery, workPersonQuery, workQuery } from '../contract/sites';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import { readFocus, readInput, readWindow } from './query';
@@ -10,6 +10,17 @@ export function siteRoutes(engine: Engine): Router {
   router.get('/sites', async (request, response) => {
     const { by } = readInput(workQuery, { by: request.query.by });
     response.json(await engine.ask('sites', { window: readWindow(request), focus: readFocus(request).focus, by }));
+  });
+  router.get('/sites/person', async (request, response) => {
+    const { host } = readInput(workPersonQuery, { host: request.query.host });
+    const { host: _host, ...values } = readFocus(request).focus.values;
+    const focus = { ...readFocus(request).focus, values };
+    const found = await engine.ask('workPerson', { window: readWindow(request), focus, host });
+    if (!found)
+      throw new Problem('notFound', `nobody at work did anything on ${host.slice(0, 100)} in this time`, {
+        field: 'host',
+      });
+    response.json(found);
   });
   router.get('/remote-desktops', async (request, response) => {
     const { by } = readInput(remoteQuery, { by: request.query.by });

@@ -13,6 +13,7 @@ import {
   integer,
   list,
   number,
+  numbers,
   numbersOrNull,
   oneOf,
   orNull,
@@ -184,6 +185,45 @@ export const SiteChange = resource(
 );
 export type SiteChangeShape = Static<typeof SiteChange>;
 
+export const workPersonQuery = object({
+  host: string()
+    .trim()
+    .required('host: say which device')
+    .max(300)
+    .meta({ description: 'name of the device', example: 'brac-104' }),
+});
+
+export const WorkPerson = resource('WorkPerson', 'One person at work over time, against like people', {
+  window: ref(Window, 'what was looked at: of a long window its last day'),
+  host: text('name of the device', 'brac-104'),
+  person: text('first letters of the identifier', 'staf…'),
+  site: text('place of work', 'Brackwater'),
+  server: text("server that they work with; '' when not told", 'desk-mid'),
+  station: text("kind of device; '' when not told", 'desktop'),
+  attempts: integer('all that they did', 'attempts', 44),
+  failed: integer('of them, failed', 'attempts', 1),
+  judged: integer('of them, ended well, and it is known what is usual: these are compared', 'attempts', 41),
+  compared: orNull(
+    record(
+      {
+        factor: number('so many times as long as like people', '1', 1.9),
+        low: number('begin of the 95 % interval', '1', 1.6),
+        high: number('end of it', '1', 2.2),
+        likeness: oneOf(LIKENESSES, 'who is compared with'),
+        like: integer('people compared with', 'people', 14),
+        isOff: flag('beyond chance among all people compared'),
+      },
+      'null when they did too little, or too few are like them',
+    ),
+  ),
+  startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
+  stepMs: number('length of a step', MS, 1800000),
+  own: numbersOrNull('so many times as long as usual; null where nothing came'),
+  like: numbersOrNull('the same of like people'),
+  volume: numbers('attempts in each step', 'attempts', [3, 5, 0]),
+});
+export type WorkPersonShape = Static<typeof WorkPerson>;
+
 export const remoteQuery = object({
   by: string()
     .oneOf(REMOTE_DIMENSIONS)
@@ -227,6 +267,11 @@ export const sitesPaths: Paths = {
   '/api/sites': {
     get: get('Activities of people at work by site or the like, on one scale, and what is off', Sites, {
       query: [windowQuery, focusQuery.pick(['application', 'flow', 'host', ...WORK_DIMENSIONS]), workQuery],
+    }),
+  },
+  '/api/sites/person': {
+    get: get('One person at work over time, against like people', WorkPerson, {
+      query: [windowQuery, focusQuery.pick(['application', 'flow', ...WORK_DIMENSIONS]), workPersonQuery],
     }),
   },
   '/api/remote-desktops': {

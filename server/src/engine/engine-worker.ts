@@ -11,6 +11,7 @@ import { attemptPerson } from './attempts/attempt-person';
 import { sealEnded } from './promises/seal';
 import { standing } from './promises/standing';
 import { siteChange } from './sites/site-change';
+import { workPerson } from './sites/person';
 import { remote } from './sites/remote';
 import { sites } from './sites/sites';
 import { probePage } from './probes/probe-page';
@@ -208,6 +209,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     happened: (question) => happened(then(question), question),
     sites: (question) => sites(then(question), question),
     siteChange: (question) => siteChange(state, question),
+    workPerson: (question) => workPerson(state, question),
     remote: (question) => remote(state, question),
     probes: (question) => probes(then(question), question),
     probe: (question) => probePage(then(question), question),

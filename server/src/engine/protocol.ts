@@ -27,7 +27,7 @@ import type {
 } from '../contract/promises';
 import type { HappenedShape } from '../contract/happened';
 import type { ProbePageShape, ProbeRunPageShape, ProbesShape } from '../contract/probes';
-import type { RemoteShape, SiteChangeShape, SitesShape } from '../contract/sites';
+import type { RemoteShape, SiteChangeShape, SitesShape, WorkPersonShape } from '../contract/sites';
 import type { StandingShape } from '../contract/standing';
 import type { PeriodReport } from '@toplens/core/promises';
 import type { CommittedBatch } from '../store/committed-batch';
@@ -54,6 +54,7 @@ import type {
   SiteChangeQuestion,
   ProbeQuestion,
   RemoteQuestion,
+  WorkPersonQuestion,
   SitesQuestion,
   PromiseAttemptsQuestion,
   ReportQuestion,
@@ -96,6 +97,7 @@ export interface Questions {
   happened: { ask: HappenedQuestion; answer: HappenedShape };
   sites: { ask: SitesQuestion; answer: SitesShape };
   siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };
+  workPerson: { ask: WorkPersonQuestion; answer: WorkPersonShape | null };
   remote: { ask: RemoteQuestion; answer: RemoteShape };
   probes: { ask: Pick<FlowsQuestion, 'window'>; answer: ProbesShape };
   probe: { ask: ProbeQuestion; answer: ProbePageShape | null };

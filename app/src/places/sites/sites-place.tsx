@@ -14,6 +14,7 @@ import { PeopleFrame } from '../people/people-frame';
 import { ChangePart } from './change-part';
 import { LinkedLists } from './linked-lists';
 import { OneScale } from './one-scale';
+import { PersonPart } from './person-part';
 import { RemotePart } from './remote-part';
 import { BY_WORDS, FEWEST_TONED, offFigures, sitesSentence, timeOf, toneOf, type Off, type Sites } from './sites-words';
 
@@ -49,6 +50,7 @@ export function SitesPlace() {
           <Words testID="sites-sentence">{sitesSentence(data, Object.keys(narrowedOf(view)).length > 0)}</Words>
           <Words kind="muted">{`${clock(data.window.fromMs)} to ${clock(data.window.toMs)}. What is slow is compared with what is usual for each activity, and people with those like them.`}</Words>
           <WhatIsOff off={data.off} />
+          {view.host !== undefined && <PersonPart />}
           <Strip label="Told apart" options={BY} chosen={by} onChoose={choose} />
           <OneScale groups={data.groups} by={data.by} />
           <Grid sites={data} />

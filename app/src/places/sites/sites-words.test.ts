@@ -4,7 +4,7 @@ import {
   likeWords,
   type Off,
   offFigures,
-  type Person,
+  personSentence,
   type Remote,
   remoteFigures,
   type RemoteGroup,
@@ -16,6 +16,7 @@ import {
   steadyWords,
   timeOf,
   toneOf,
+  type WorkPerson,
 } from './sites-words';
 
 const sites = (more: object): Sites =>
@@ -52,7 +53,7 @@ test('what is off: how much, of which application, how many were compared', () =
 });
 
 test('a person beside like people, and an activity beside what is usual', () => {
-  expect(likeWords({ factor: 1.9, low: 1.6, high: 2.2, like: 14, likeness: 'sameSiteServer' } as Person)).toBe(
+  expect(likeWords({ factor: 1.9, low: 1.6, high: 2.2, like: 14, likeness: 'sameSiteServer' })).toBe(
     '1.9× (1.6× to 2.2×) as long as 14 like people: same site and server',
   );
   const cell = { id: 1, group: 'North', attempts: 40, good: 38, people: 9, medianMs: 900, usualMs: 500 };
@@ -129,4 +130,30 @@ describe('remote desktops', () => {
       'round trip 84 ms, not known from before · 7 sessions',
     );
   });
+});
+
+test('a person is told against like people, with how much of it is judged; of too little nothing is made', () => {
+  const person: WorkPerson = {
+    window: { fromMs: 0, toMs: 1 },
+    host: 'east-103',
+    person: 'staf…',
+    site: 'Eastfen',
+    server: 'desk-coast',
+    station: 'desktop',
+    attempts: 12,
+    failed: 1,
+    judged: 11,
+    compared: { factor: 2.4, low: 1.8, high: 3.4, likeness: 'sameSiteServerStation', like: 10, isOff: true },
+    startMs: 0,
+    stepMs: 1,
+    own: [],
+    like: [],
+    volume: [],
+  };
+  expect(personSentence(person)).toBe(
+    'east-103 at Eastfen takes 2.4× (1.8× to 3.4×) as long as 10 like people: same site, server and station. Of 12 attempts, 11 can be judged; 1 failed.',
+  );
+  expect(personSentence({ ...person, compared: null, failed: 0 })).toBe(
+    'east-103 at Eastfen did too little to be compared, or too few are like them. Of 12 attempts, 11 can be judged.',
+  );
 });

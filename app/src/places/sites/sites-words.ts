@@ -84,7 +84,13 @@ const LIKE_WORDS: Readonly<Record<Person['likeness'], string>> = {
 };
 
 /** "1.9× as long as 14 like people (same site and server)" */
-export const likeWords = ({ factor, low, high, like, likeness }: Person): string =>
+export const likeWords = ({
+  factor,
+  low,
+  high,
+  like,
+  likeness,
+}: Pick<Person, 'factor' | 'low' | 'high' | 'like' | 'likeness'>): string =>
   `${times(factor)} (${times(low)} to ${times(high)}) as long as ${counted(like, 'like person', 'like people')}: ${LIKE_WORDS[likeness]}`;
 
 type Cell = Sites['cells'][number];
@@ -166,3 +172,14 @@ export const remoteFigures = ({ roundTripMs, beforeMs, activityFactor, sessions 
   ]
     .filter(Boolean)
     .join(' · ');
+
+export type WorkPerson = Schemas['WorkPerson'];
+
+/** "east-103 at Eastfen takes 2.4× (1.8× to 3.4×) as long as 10 like people: same site, server and station." */
+export function personSentence({ host, site, compared, attempts, failed, judged }: WorkPerson): string {
+  const against = compared
+    ? `${host} at ${site} takes ${likeWords(compared)}`
+    : `${host} at ${site} did too little to be compared, or too few are like them`;
+  const all = counted(attempts, 'attempt');
+  return `${against}. Of ${all}, ${count(judged)} can be judged${failed > 0 ? `; ${count(failed)} failed` : ''}.`;
+}

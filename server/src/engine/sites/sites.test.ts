@@ -1,5 +1,6 @@
 import { floorTo, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
-import type { SiteChangeShape, SitesShape } from '../../contract/sites';
+import type { SiteChangeShape, SitesShape, WorkPersonShape } from '../../contract/sites';
+import { describedAnswer } from '../../fixtures/described-answer';
 import { hex, nanos, text } from '../../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../../fixtures/test-server';
 
@@ -147,6 +148,24 @@ test('of a time without such attempts it says that nothing is known', async () =
     `/sites?from=${new Date(BEGIN - 3 * HOUR_MS).toISOString()}&to=${new Date(BEGIN - 2 * HOUR_MS).toISOString()}`,
   );
   expect(empty).toMatchObject({ groups: [], off: [], persons: [], people: 0 });
+});
+
+test('one person over time: against like people, with all that they did, and how much of it is judged', async () => {
+  const told = await describedAnswer<WorkPersonShape>(
+    server.url,
+    `/api/sites/person?host=pc-east-3&from=${new Date(END - 4 * HOUR_MS).toISOString()}&to=${new Date(END).toISOString()}`,
+    'WorkPerson',
+  );
+  expect(told).toMatchObject({ host: 'pc-east-3', site: 'East', station: 'desktop', failed: 0 });
+  expect(told.compared).toMatchObject({ isOff: true });
+  expect(told.compared?.factor).toBeCloseTo(2.5, 0);
+  expect(told.volume.reduce((sum, n) => sum + n, 0)).toBe(told.attempts);
+  expect(told.judged).toBe(told.attempts);
+  expect(told.own).toHaveLength(8);
+  for (const [i, own] of told.own.entries())
+    if (own !== null) expect(own / (told.like[i] as number)).toBeGreaterThan(1.8);
+  await expect(get('/sites/person?host=nowhere')).rejects.toThrow('nobody at work did anything on nowhere');
+  await expect(get('/sites/person')).rejects.toThrow('host: say which device');
 });
 
 describe('was it the change?', () => {

@@ -145,6 +145,11 @@ export interface ProbeQuestion extends Pick<FlowsQuestion, 'window'> {
   site: string | undefined;
 }
 
+/** One person at work, by the name of their device. */
+export interface WorkPersonQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
+  host: string;
+}
+
 /** Sessions on remote desktops, told apart by something. */
 export interface RemoteQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
   by: RemoteDimension;
