@@ -13,6 +13,12 @@ export interface UsagePoint {
   value: number;
 }
 
+/** A series of equal steps as points; nothing stands where nothing is known. */
+export const pointsOf = (
+  { startMs, stepMs }: { startMs: number; stepMs: number },
+  values: readonly (number | null)[],
+): UsagePoint[] => values.flatMap((value, i) => (value === null ? [] : [{ atMs: startMs + i * stepMs, value }]));
+
 export type Props = {
   name: string;
   points: readonly UsagePoint[];

@@ -36,6 +36,15 @@ const counts = {
   people: integer('people, each counted once', 'people', 28),
 };
 
+const againstLike = {
+  factor: number('so many times as long as like people', '1', 1.9),
+  low: number('begin of the 95 % interval', '1', 1.6),
+  high: number('end of it', '1', 2.2),
+  likeness: oneOf(LIKENESSES, 'who is compared with'),
+  like: integer('people compared with', 'people', 14),
+  isOff: flag('beyond chance among all people compared'),
+};
+
 export const Sites = resource('Sites', 'What people at work do, where, and what is off', {
   window: ref(Window, 'what was looked at: of a long window its last day'),
   by: oneOf(WORK_DIMENSIONS, 'what the groups are told apart by'),
@@ -106,12 +115,7 @@ export const Sites = resource('Sites', 'What people at work do, where, and what 
       station: text("kind of device; '' when not told", 'desktop'),
       host: text("name of the device; '' when not told", 'brac-104'),
       attempts: integer('attempts that tell', 'attempts', 41),
-      factor: number('so many times as long as like people', '1', 1.9),
-      low: number('begin of the 95 % interval', '1', 1.6),
-      high: number('end of it', '1', 2.2),
-      likeness: oneOf(LIKENESSES, 'who is compared with'),
-      like: integer('people compared with', 'people', 14),
-      isOff: flag('beyond chance among all people compared'),
+      ...againstLike,
     }),
     'people against those like them, the slowest first',
   ),
@@ -203,19 +207,7 @@ export const WorkPerson = resource('WorkPerson', 'One person at work over time, 
   attempts: integer('all that they did', 'attempts', 44),
   failed: integer('of them, failed', 'attempts', 1),
   judged: integer('of them, ended well, and it is known what is usual: these are compared', 'attempts', 41),
-  compared: orNull(
-    record(
-      {
-        factor: number('so many times as long as like people', '1', 1.9),
-        low: number('begin of the 95 % interval', '1', 1.6),
-        high: number('end of it', '1', 2.2),
-        likeness: oneOf(LIKENESSES, 'who is compared with'),
-        like: integer('people compared with', 'people', 14),
-        isOff: flag('beyond chance among all people compared'),
-      },
-      'null when they did too little, or too few are like them',
-    ),
-  ),
+  compared: orNull(record(againstLike, 'null when they did too little, or too few are like them')),
   startMs: number('begin of the first step', EPOCH_MS, 1772442000000),
   stepMs: number('length of a step', MS, 1800000),
   own: numbersOrNull('so many times as long as usual; null where nothing came'),

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { UsageCurve } from '@/charts/usage-curve';
+import { pointsOf, UsageCurve } from '@/charts/usage-curve';
 import { useHappened } from '@/data/happened';
 import { useSiteChange } from '@/data/sites';
 import { CheckLine } from '@/frame/check-line';
@@ -138,9 +138,7 @@ function Proof({ change }: { change: SiteChange }) {
   const { drawing, before, after, groups, by } = change;
   const window = { fromMs: before.fromMs, toMs: after.toMs };
   const several = BY_WORDS[by][1];
-  const points = (values: readonly (number | null)[]) =>
-    values.flatMap((value, i) => (value === null ? [] : [{ atMs: drawing.startMs + i * drawing.stepMs, value }]));
-  const [changed, unchanged] = [points(drawing.changed), points(drawing.unchanged)];
+  const [changed, unchanged] = [pointsOf(drawing, drawing.changed), pointsOf(drawing, drawing.unchanged)];
   // One scale, so that both can be compared.
   const least = Math.max(1, ...[...changed, ...unchanged].map(({ value }) => value));
   return (

@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import { UsageCurve } from '@/charts/usage-curve';
+import { pointsOf, UsageCurve } from '@/charts/usage-curve';
 import { useWorkPerson } from '@/data/sites';
 import { useView } from '@/frame/view';
 import { count, times } from '@/look/format';
@@ -15,9 +15,7 @@ export function PersonPart() {
   const { data, error } = useWorkPerson(view);
   if (error) return <Words kind="muted">{error.message}</Words>;
   if (!data) return <Words kind="muted">Comparing with like people …</Words>;
-  const { startMs, stepMs, own, like, volume, window } = data;
-  const points = (values: readonly (number | null)[]) =>
-    values.flatMap((value, i) => (value === null ? [] : [{ atMs: startMs + i * stepMs, value }]));
+  const { own, like, volume, window } = data;
   // One scale, so that both can be compared.
   const least = Math.max(1, ...[...own, ...like].map((value) => value ?? 0));
   return (
@@ -32,7 +30,7 @@ export function PersonPart() {
         <View style={isWide ? styles.half : undefined}>
           <UsageCurve
             name="This person, times as long as usual"
-            points={points(own)}
+            points={pointsOf(data, own)}
             least={least}
             format={times}
             window={window}
@@ -41,14 +39,20 @@ export function PersonPart() {
         <View style={isWide ? styles.half : undefined}>
           <UsageCurve
             name="Like people, times as long as usual"
-            points={points(like)}
+            points={pointsOf(data, like)}
             least={least}
             format={times}
             window={window}
           />
         </View>
       </View>
-      <UsageCurve name="Attempts in half an hour" points={points(volume)} least={1} format={count} window={window} />
+      <UsageCurve
+        name="Attempts in half an hour"
+        points={pointsOf(data, volume)}
+        least={1}
+        format={count}
+        window={window}
+      />
     </View>
   );
 }

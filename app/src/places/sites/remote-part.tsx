@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { UsageCurve } from '@/charts/usage-curve';
+import { pointsOf, UsageCurve } from '@/charts/usage-curve';
 import { useRemote, type RemoteBy } from '@/data/sites';
 import { Fold } from '@/frame/fold';
 import { Strip } from '@/frame/strip';
@@ -91,20 +91,18 @@ function Groups({ remote: { groups, window } }: { remote: Remote }) {
 
 /** Both on one clock, each with an axis of its own. */
 function Curves({ group: { group, curve }, window }: { group: RemoteGroup; window: Remote['window'] }) {
-  const points = (values: readonly (number | null)[]) =>
-    values.flatMap((value, i) => (value === null ? [] : [{ atMs: curve.startMs + i * curve.stepMs, value }]));
   return (
     <View style={styles.gap}>
       <UsageCurve
         name={`Round trip, ${group}`}
-        points={points(curve.roundTripMs)}
+        points={pointsOf(curve, curve.roundTripMs)}
         least={10}
         format={durationWords}
         window={window}
       />
       <UsageCurve
         name={`Activities, times as long as usual, ${group}`}
-        points={points(curve.activityFactor)}
+        points={pointsOf(curve, curve.activityFactor)}
         least={1}
         format={times}
         window={window}

@@ -9,6 +9,7 @@ import { eachAttempt, walkedPart } from '../reading/each-attempt';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 import type { WorkPersonQuestion } from '../state/questions';
+import { againstLike } from './against-like';
 import { gather, workIn } from './gather';
 
 const STEP_MS = 30 * MINUTE_MS;
@@ -41,16 +42,7 @@ export async function workPerson(
     server: state.names.text(columns.server[first] as number),
     station: state.names.text(columns.station[first] as number),
     judged: rows.length,
-    compared: compared
-      ? {
-          factor: Math.exp(compared.shift),
-          low: Math.exp(compared.shift - 1.96 * compared.standardError),
-          high: Math.exp(compared.shift + 1.96 * compared.standardError),
-          likeness: compared.likeness,
-          like: compared.people,
-          isOff: compared.isOff,
-        }
-      : null,
+    compared: compared ? againstLike(compared) : null,
     startMs: steps.startMs,
     stepMs: STEP_MS,
     own: middlesOf(columns, rows, steps),

@@ -16,6 +16,7 @@ import { walkedPart } from '../reading/each-attempt';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 import type { SitesQuestion } from '../state/questions';
+import { againstLike } from './against-like';
 import { deviceHealth } from './device-health';
 import { gather, Tally, type Gathered } from './gather';
 
@@ -77,16 +78,11 @@ export async function sites(state: EngineState, { window: asked, focus, by }: Si
     off: compared.flatMap(({ application, cells: own, off }) =>
       off.map((one) => offShape(state, one, { application, cells: own, hosts: gathered.hosts, ids, health })),
     ),
-    persons: listed.map(({ cell, likeness, people, shift, standardError, isOff }) => ({
-      person: maskId(ids.get(cell.person) ?? ''),
-      ...placeOf(state, cell, gathered.hosts),
-      attempts: cell.attempts,
-      factor: Math.exp(shift),
-      low: Math.exp(shift - 1.96 * standardError),
-      high: Math.exp(shift + 1.96 * standardError),
-      likeness,
-      like: people,
-      isOff,
+    persons: listed.map((one) => ({
+      person: maskId(ids.get(one.cell.person) ?? ''),
+      ...placeOf(state, one.cell, gathered.hosts),
+      attempts: one.cell.attempts,
+      ...againstLike(one),
     })),
     people: everybody.size,
     compared: sum(compared.map(({ persons }) => persons.length)),
