@@ -1,4 +1,4 @@
-import { lookup as lookUp, type LookupAddress } from 'node:dns';
+import { lookup as lookUp, type LookupAddress, type LookupAllOptions } from 'node:dns';
 import type { LookupFunction } from 'node:net';
 import { isInner } from '@toplens/core/addresses';
 
@@ -11,6 +11,13 @@ export class ResolverDead extends Error {}
 /** getaddrinfo(3): "temporary failure in name resolution"; the others are those of c-ares. A name that is unknown is none. */
 const DEAD: ReadonlySet<string | undefined> = new Set(['EAI_AGAIN', 'EAI_FAIL', 'ETIMEOUT', 'ESERVFAIL']);
 
+/** `dns.lookup` of all addresses. */
+type Resolve = (
+  name: string,
+  options: LookupAllOptions,
+  done: (error: NodeJS.ErrnoException | null, addresses: LookupAddress[]) => void,
+) => void;
+
 /**
  * What a script may ask. Scripts come over the network: without a guard whoever writes one could ask whatever this
  * machine reaches. Inner addresses are asked only where the one who runs the probe allows them, by host or host:port.
@@ -18,7 +25,11 @@ const DEAD: ReadonlySet<string | undefined> = new Set(['EAI_AGAIN', 'EAI_FAIL', 
 export class Guard {
   readonly #allowed: ReadonlySet<string>;
 
-  constructor(allowed: readonly string[]) {
+  /** @param resolve asks the resolver of this machine */
+  constructor(
+    allowed: readonly string[],
+    private readonly resolve: Resolve = lookUp,
+  ) {
     this.#allowed = new Set(allowed.map((one) => one.toLowerCase()));
   }
 
@@ -34,7 +45,7 @@ export class Guard {
   lookup =
     (url: URL): LookupFunction =>
     (name, options, done) => {
-      lookUp(name, { ...options, all: true }, (error, addresses: LookupAddress[]) => {
+      this.resolve(name, { ...options, all: true }, (error, addresses) => {
         if (error)
           return done(
             DEAD.has(error.code) ? new ResolverDead(`its resolver does not answer (${error.code} for ${name})`) : error,

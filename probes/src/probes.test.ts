@@ -114,6 +114,27 @@ describe('a run', () => {
     expect(named.steps[0]?.failure).toContain('is an inner address');
   });
 
+  test.each([
+    ['EAI_AGAIN', 'its resolver does not answer (EAI_AGAIN for desk.example)'],
+    ['ENOTFOUND', ''],
+  ])('%s of the resolver: a dead one is trouble of the probe, a name that is unknown is not', async (code, fault) => {
+    const dead = new Guard([], (_name, _options, done) => done(Object.assign(new Error(code), { code }), []));
+    const step: ProbeStep = { name: 'Ask', kind: 'request', url: 'http://desk.example/' };
+    const told = await runScript({ steps: [step] }, { guard: dead, values: {}, browserPath: undefined, now: Date.now });
+    expect(told.fault).toBe(fault);
+    expect(told.steps[0]?.failure).toBe(fault || 'desk.example: no such name');
+  });
+
+  test('a name that leads inside after all is refused where it is connected to', async () => {
+    const turned = new Guard([], (_name, _options, done) => done(null, [{ address: '10.0.0.7', family: 4 }]));
+    const step: ProbeStep = { name: 'Ask', kind: 'request', url: 'http://desk.example/' };
+    const told = await runScript(
+      { steps: [step] },
+      { guard: turned, values: {}, browserPath: undefined, now: Date.now },
+    );
+    expect(told.steps[0]?.failure).toContain('desk.example is an inner address (10.0.0.7)');
+  });
+
   test('redirects are followed, and do not go on for ever', async () => {
     const host: string = await serve((request, response) => {
       if (request.url === '/end') response.end('here');
