@@ -8587,6 +8587,11 @@ export interface components {
              * @example 0
              */
             missed: number;
+            /**
+             * @description runs during maintenance: counted nowhere else
+             * @example 0
+             */
+            inMaintenance: number;
             /** @description share of telling runs that were not broken; null without any */
             reachable: components["schemas"]["Interval"] | null;
             /**
@@ -8807,6 +8812,11 @@ export interface components {
              * @example its clock is 4 min ahead
              */
             fault: string;
+            /**
+             * @description why work was agreed on while it ran; '' when none was
+             * @example migration
+             */
+            maintenance: string;
             /** @description in the order of the script */
             steps: {
                 /**

@@ -103,6 +103,9 @@ describe('how it stands', () => {
   test('no run for four steps of the schedule is silence, and no run at all is nothing known', () => {
     expect(stands('gg', 5 * MINUTE).standing).toBe('good');
     expect(stands('gg', 5 * MINUTE + 1)).toEqual({ standing: 'silent', sinceMs: 2 * MINUTE });
+    // A run during maintenance is not judged, and yet the probe was heard of.
+    const judged = [{ atMs: 0, verdict: 'good' as const }];
+    expect(standingOf(judged, { everyMs: MINUTE, nowMs: 9 * MINUTE, heardMs: 8 * MINUTE }).standing).toBe('good');
     expect(stands('')).toEqual({ standing: 'unknown', sinceMs: undefined });
   });
 

@@ -24,14 +24,16 @@ const OF_BADNESS = ['good', 'slow', 'broken'] as const;
  *
  * @param runs oldest first
  * @param everyMs so often it is to run
+ * @param heardMs begin of the last run of all, also of one that is not judged; of the last that is when left out
  */
 export function standingOf(
   runs: readonly { atMs: number; verdict: RunVerdict }[],
-  { everyMs, nowMs }: { everyMs: number; nowMs: number },
+  { everyMs, nowMs, heardMs }: { everyMs: number; nowMs: number; heardMs?: number | undefined },
 ): Standing {
   const last = runs.at(-1);
   if (!last) return { standing: 'unknown', sinceMs: undefined };
-  if (nowMs - last.atMs > (RUNS_MISSED + 1) * everyMs) return { standing: 'silent', sinceMs: last.atMs + everyMs };
+  if (nowMs - (heardMs ?? last.atMs) > (RUNS_MISSED + 1) * everyMs)
+    return { standing: 'silent', sinceMs: last.atMs + everyMs };
   const trouble = runs.slice(runs.findLastIndex(({ verdict }) => verdict !== 'probeTrouble') + 1);
   if (trouble.length >= RUNS_IN_A_ROW) return { standing: 'probeTrouble', sinceMs: trouble[0]?.atMs };
   const telling = runs.filter(({ verdict }) => verdict !== 'probeTrouble');

@@ -47,6 +47,7 @@ export const ProbeLine = resource('ProbeLine', 'How a probe stands from one site
   broken: integer('of them, broken', 'runs', 2),
   probeTrouble: integer('of them, of a runner in trouble itself: they tell nothing of the application', 'runs', 1),
   missed: integer('runs that should have come and did not', 'runs', 0),
+  inMaintenance: integer('runs during maintenance: counted nowhere else', 'runs', 0),
   reachable: orNull(ref(Interval, 'share of telling runs that were not broken; null without any')),
   medianMs: orNull(number('half of the telling runs took less', MS, 1240)),
   p95Ms: orNull(number('19 of 20 took less', MS, 2100)),
@@ -143,6 +144,7 @@ export const ProbeRunPage = resource('ProbeRunPage', 'One run of a probe, step b
   verdict,
   words: text('in words', 'well'),
   fault: text("what is wrong with the runner; '' when its self-check is well", 'its clock is 4 min ahead'),
+  maintenance: text("why work was agreed on while it ran; '' when none was", 'migration'),
   steps: list(
     record({
       name: text('name of the step', 'Sign in'),

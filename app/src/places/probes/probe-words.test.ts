@@ -28,6 +28,7 @@ const LINE: ProbeLine = {
   broken: 0,
   probeTrouble: 1,
   missed: 1,
+  inMaintenance: 0,
   reachable: { estimate: 1, low: 0.7412, high: 1 },
   medianMs: 1240,
   p95Ms: 2100,
@@ -58,6 +59,7 @@ test('a line says how it stands and since when, what came, and what did not', ()
     '12 runs: 6 well, 5 slow, 1 of a probe in trouble · 1 run did not come · reachable 100 % (74.1 % to 100 %) · half within 1.2 s',
   );
   expect(countWords({ ...LINE, runs: 0 })).toBe('No run in this time.');
+  expect(countWords({ ...LINE, runs: 0, inMaintenance: 2 })).toBe('2 runs during maintenance, not counted');
   expect(stripWords(LINE)).toContain('the last 1 run: 0 well, 1 slow, 0 broken');
 });
 

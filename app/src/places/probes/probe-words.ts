@@ -17,8 +17,10 @@ export function standingWords({ standing, words, sinceMs }: ProbeLine, nowMs: nu
 }
 
 /** "12 runs: 10 well, 2 slow · reachable 100 % (76 to 100 %) · half within 1.2 s" */
-export function countWords({ runs, good, slow, broken, probeTrouble, missed, reachable, medianMs }: ProbeLine): string {
-  if (runs === 0) return 'No run in this time.';
+export function countWords(line: ProbeLine): string {
+  const { runs, good, slow, broken, probeTrouble, missed, inMaintenance, reachable, medianMs } = line;
+  const during = inMaintenance > 0 && `${counted(inMaintenance, 'run')} during maintenance, not counted`;
+  if (runs === 0) return during || 'No run in this time.';
   const of = [
     good > 0 && `${count(good)} well`,
     slow > 0 && `${count(slow)} slow`,
@@ -31,6 +33,7 @@ export function countWords({ runs, good, slow, broken, probeTrouble, missed, rea
     reachable &&
       `reachable ${percentCut(reachable.estimate, 2)} (${percentCut(reachable.low, 1)} to ${percentCut(reachable.high, 1)})`,
     medianMs !== null && `half within ${durationWords(medianMs)}`,
+    during,
   ]
     .filter(Boolean)
     .join(' · ');

@@ -58,6 +58,9 @@ export function ProbeRunPage({ id }: { id: string }) {
               {`The probe checked itself and found: ${data.fault}. This run says nothing of ${data.application}.`}
             </Words>
           )}
+          {data.maintenance !== '' && (
+            <Words>{`It ran during maintenance (${data.maintenance}): it counts nowhere.`}</Words>
+          )}
           <Legend steps={data.steps} />
           <View role="list" aria-label="Steps">
             {data.steps.map((step) => (

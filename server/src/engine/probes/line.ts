@@ -48,7 +48,7 @@ export function lineOf(
   line: ProbeAtSite,
   { all, people }: { all: readonly ProbeAtSite[]; people: PeopleOf | undefined },
 ): ProbeLineShape {
-  const { probe, application, site, setting, everyMs, runs, standing } = line;
+  const { probe, application, site, setting, everyMs, runs, inMaintenance, standing } = line;
   const { reachable, medianMs, p95Ms, ...counts } = statisticsOf(
     runs.map(({ atMs, durationMs, judgement }) => ({ atMs, durationMs, verdict: judgement.verdict })),
     everyMs,
@@ -79,6 +79,9 @@ export function lineOf(
     whereWords: isOff(standing.standing) ? WHERE_WORDS[place] : '',
     team: isOff(standing.standing) ? teamOf(state, line, place) : null,
     ...counts,
+    // What is left out on purpose did not fail to come.
+    missed: Math.max(0, counts.missed - inMaintenance),
+    inMaintenance,
     reachable: reachable ?? null,
     medianMs: medianMs ?? null,
     p95Ms: p95Ms ?? null,

@@ -280,6 +280,20 @@ test('limits are changed in place, tried before, told with who and when, and jud
   });
 });
 
+test('runs during maintenance are kept, and judged by no more', async () => {
+  const stretch = { fromMs: END - 20 * MINUTE_MS, toMs: END, reason: 'migration' };
+  const value = { holidays: [], excluded: [], maintenance: [stretch] };
+  expect((await post('/settings', { who: 'Dana', key: 'calendar', value, fromMs: BEGIN })).status).toBe(201);
+  const north = (await page()).sites.find(({ site }) => site === 'North');
+  expect(north).toMatchObject({ runs: 8, inMaintenance: 4, missed: 0, standing: 'good' });
+  const { id } = (await page()).runs[0] as { id: string };
+  expect(await describedAnswer<ProbeRunPageShape>(server.url, `/api/probe-runs/${id}`, 'ProbeRunPage')).toMatchObject({
+    maintenance: '',
+  });
+  const none = { holidays: [], excluded: [], maintenance: [] };
+  await post('/settings', { who: 'Dana', key: 'calendar', value: none, fromMs: BEGIN });
+});
+
 test('a runner is told what is to be run at its site, and the time; nobody else is', async () => {
   const ask = (query: string, key = 'secret') =>
     fetch(`${server.url}/v1/probes${query}`, { headers: { authorization: `Bearer ${key}` } });

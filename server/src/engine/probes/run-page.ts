@@ -4,7 +4,7 @@ import { SpanKind } from '@toplens/core/telemetry';
 import type { ProbeRunPageShape } from '../../contract/probes';
 import { loadRun } from '../../store/probes';
 import { loadTrace, type StoredTrace } from '../../store/traces';
-import { judged, probeIn } from '../reading/probe-runs';
+import { judged, maintenanceAt, probeIn } from '../reading/probe-runs';
 import type { EngineState } from '../state/engine-state';
 import { runWords } from './line';
 
@@ -27,6 +27,7 @@ export async function probeRunPage(state: EngineState, { id }: { id: string }): 
     verdict: run.judgement.verdict,
     words: runWords(run),
     fault: run.fault,
+    maintenance: maintenanceAt(state, run.atMs) ?? '',
     steps: run.steps.map((step) => {
       const limit = limitOf(limits, step.name, run.site);
       const behind = behindOf(trace, step.id);

@@ -21,7 +21,10 @@ export interface ProbeAtSite {
   /** what the settings say of it at the end; `undefined` for a runner of somebody else */
   setting: Probe | undefined;
   everyMs: number;
+  /** without those during maintenance */
   runs: JudgedProbeRun[];
+  /** runs during maintenance: they are kept, and neither counted nor judged by */
+  inMaintenance: number;
   standing: Standing;
 }
 
@@ -30,6 +33,10 @@ export function judged(state: EngineState, run: StoredRun): JudgedProbeRun {
   const limits = probeIn(state, run.probe, run.atMs)?.limits ?? [];
   return { ...run, judgement: judgeRun(run, limits, run.site) };
 }
+
+/** Why work was agreed on at a moment; `undefined` when none was. */
+export const maintenanceAt = ({ settings }: EngineState, timeMs: number): string | undefined =>
+  settings.calendarAt(timeMs).maintenance?.find(({ fromMs, toMs }) => timeMs >= fromMs && timeMs < toMs)?.reason;
 
 export const probeIn = ({ settings }: EngineState, name: string, atMs?: number): Probe | undefined =>
   settings.at(atMs).probes.find((probe) => probe.name === name);
@@ -58,15 +65,18 @@ export async function probesAtSites(
     const [probe = '', site = ''] = key.split('\u001f');
     const setting = probeIn(state, probe);
     const everyMs = setting ? 1000 * setting.everyS : usualGapMs(own);
-    const judgements = own.map(({ atMs, judgement }) => ({ atMs, verdict: judgement.verdict }));
+    const outside = own.filter(({ atMs }) => maintenanceAt(state, atMs) === undefined);
+    const inWindow = ({ atMs }: StoredRun) => atMs >= window.fromMs;
+    const judgements = outside.map(({ atMs, judgement }) => ({ atMs, verdict: judgement.verdict }));
     return {
       probe,
       application: setting?.application ?? own[0]?.application ?? '',
       site,
       setting,
       everyMs,
-      runs: own.filter(({ atMs }) => atMs >= window.fromMs),
-      standing: standingOf(judgements, { everyMs, nowMs: window.toMs }),
+      runs: outside.filter(inWindow),
+      inMaintenance: own.filter(inWindow).length - outside.filter(inWindow).length,
+      standing: standingOf(judgements, { everyMs, nowMs: window.toMs, heardMs: own.at(-1)?.atMs }),
     };
   });
   return { lines, isCut: runs.length === MOST_RUNS };
