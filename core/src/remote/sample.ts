@@ -36,7 +36,7 @@ export function remoteSampleOf({ series, atUs, value, distribution }: MetricPoin
   if (text('toplens.remote.session') === '') return 'toplens.remote.session: missing: say which session it was';
   // Of many measurements at once their mean is told.
   const told = distribution ? (distribution.count > 0 ? distribution.sum / distribution.count : NaN) : value;
-  if (!(told >= 0)) return `${ROUND_TRIP}: expected 0 or more`;
+  if (!(told >= 0 && told < Infinity)) return `${ROUND_TRIP}: expected 0 or more`;
   return {
     session: text('toplens.remote.session'),
     atUs,

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { post, requestOf, send, testSpan } from '../fixtures/traffic';
-import { text } from '../fixtures/otlp-json';
+import { nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
 // eslint-disable-next-line @typescript-eslint/no-require-imports
@@ -210,6 +210,22 @@ describe('a key of an application on phones', () => {
     ['a server', 'round-app', [], 'that names no device'],
   ])('takes nothing of %s', async (_what, service, more, words) => {
     expect(await answerTo(told(service, more))).toEqual([403, expect.stringContaining(words)]);
+  });
+
+  test('takes no run of a probe, and no way to a remote desktop: anybody can read the key', async () => {
+    const run = {
+      ...testSpan(2, now, 10),
+      attributes: [text('toplens.probe', 'Sign in'), text('user_agent.synthetic.type', 'test')],
+    };
+    const device = [text('service.name', 'round-app'), text('os.name', 'Android')];
+    const traces = { resourceSpans: [{ resource: { attributes: device }, scopeSpans: [{ spans: [run] }] }] };
+    expect(await answerTo(traces)).toEqual([403, expect.stringContaining('a run of a probe')]);
+    const point = { timeUnixNano: nanos(now), asDouble: 1, attributes: [text('toplens.remote.session', 'x')] };
+    const metric = { name: 'toplens.remote.round_trip', unit: 's', gauge: { dataPoints: [point] } };
+    const metrics = {
+      resourceMetrics: [{ resource: { attributes: device }, scopeMetrics: [{ metrics: [metric] }] }],
+    };
+    expect(await answerTo(metrics, '/v1/metrics')).toEqual([403, expect.stringContaining('remote desktop')]);
   });
 
   test('and opens no other way in', async () => {

@@ -22,7 +22,10 @@ export function checkOnlyOwn(records: Records, component: string): void {
 
 function foreignIn(records: Records, component: string): string | undefined {
   const { attempts, toldBeside, spans, lines, points, changes, views, errors, crashes, moments, marks } = records;
+  const { probeRuns, probeSteps, remote } = records;
   if (changes.length > 0) return 'a change';
+  if (probeRuns.length + probeSteps.length > 0) return 'a run of a probe';
+  if (remote.length > 0) return 'the way to a remote desktop';
   const server = [...attempts, ...spans].find(({ isUserSide }) => !isUserSide);
   if (server) return `a span of ${server.component} that names no device`;
   const senders = [
