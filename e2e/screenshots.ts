@@ -53,7 +53,7 @@ const attemptOf = async (id: number, number = 0) => {
 await shot('origin-phone', `/incident/${first}`, 'phone', { scheme: 'light', scrollTo: 'likely-origin' });
 await shot('promises-wide', '/promises', 'wide');
 await shot('promise-phone', '/promises/Labels%20for%20partners', 'phone');
-await shot('component-wide', '/component/parcels-db?last=180', 'wide');
+await shot('probes-wide', '/people/probes?last=120', 'wide');
 await shot('attempt-phone', await attemptOf(first), 'phone');
 const { journeys } = await ask(url, '/api/journeys', { query: 'last=240' });
 if (journeys[0]) await shot('journey-phone', `/journey/${journeys[0].id}?last=240`, 'phone');

@@ -22,6 +22,18 @@ const mockWarnings = {
       sinceMs: 0,
       title: 'Silent for 3 h: addresses on north-2',
       mayBecome: 'One host carries all of it now.',
+      probe: null,
+    },
+    {
+      kind: 'probe',
+      flow: null,
+      component: '',
+      host: '',
+      team: 'Sites & Network',
+      sinceMs: 0,
+      title: 'Probe Desk sign-in, from North: broken at Sign in',
+      mayBecome: 'The probe alone sees it.',
+      probe: { name: 'Desk sign-in', site: 'North' },
     },
   ],
 };
@@ -183,8 +195,9 @@ describe('what is below the list', () => {
     expect(screen.queryByText('Refund is slow')).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Set aside 1' }));
     expect(screen.getByText(/^Ada until \d\d:\d\d: known$/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Early warnings: nobody hurt yet (2)' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Early warnings: nobody hurt yet (3)' }));
     expect(screen.getByText('Silent for 3 h: addresses on north-2')).toBeTruthy();
+    expect(screen.getByText('Probe Desk sign-in, from North: broken at Sign in')).toBeTruthy();
     expect(screen.getByText(/At this pace 3 people an hour\.$/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Set aside 1' }));
     expect(screen.queryByText('Refund is slow')).toBeNull();
