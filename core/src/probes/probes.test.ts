@@ -265,9 +265,17 @@ describe('spans', () => {
 });
 
 test('the sentence names what is off', () => {
-  const line = (standing: 'good' | 'broken' | 'silent', site: string) => ({ probe: 'Depot sign-in', site, standing });
+  const line = (standing: 'good' | 'broken' | 'silent' | 'unknown', site: string) => ({
+    probe: 'Depot sign-in',
+    site,
+    standing,
+  });
   expect(probesSentence([])).toBe('No probe has run yet.');
   expect(probesSentence([line('good', 'Ostrel')])).toBe('All is well: 1 probe at its site.');
+  // What never ran is not well.
+  expect(probesSentence([line('good', 'Ostrel'), line('unknown', 'Dunsel')])).toBe(
+    'Of 2 probes at their sites: 1 not run yet, Depot sign-in from Dunsel.',
+  );
   expect(probesSentence([line('good', 'Ostrel'), line('broken', 'Wending'), line('silent', 'Dunsel')])).toBe(
     'Of 3 probes at their sites: 1 broken, Depot sign-in from Wending; 1 silent, Depot sign-in from Dunsel.',
   );

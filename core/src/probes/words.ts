@@ -48,6 +48,7 @@ export function probesSentence(standings: readonly { probe: string; site: string
       ['slow', 'slow'],
       ['probeTrouble', 'in trouble themselves'],
       ['silent', 'silent'],
+      ['unknown', 'not run yet'],
     ] as const
   ).flatMap(([standing, words]) => {
     const own = of(standing);

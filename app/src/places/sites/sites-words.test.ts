@@ -119,7 +119,11 @@ describe('remote desktops', () => {
       '14 sessions on remote desktops: the way takes longer for Brackwater, and people are slower for it.',
     );
     expect(remoteSentence(remote(group('farm-1', 'application')))).toContain('it is what runs there');
-    expect(remoteSentence(remote(group('North', 'tooLittle')))).toContain('are as before');
+    expect(remoteSentence(remote(group('North', 'well'), group('South', 'tooLittle')))).toContain('are as before');
+    // Of too few nothing is said, not even that all is as before.
+    expect(remoteSentence(remote(group('North', 'tooLittle')))).toBe(
+      '14 sessions on remote desktops: too few of any one place to tell.',
+    );
   });
 
   test('figures have their unit, and what is not known is said', () => {

@@ -159,7 +159,9 @@ export function remoteSentence({ sessions, groups }: Remote): string {
     of('lineUnfelt').length > 0 && `the way takes longer for ${of('lineUnfelt').join(', ')}, and nobody is slower yet`,
   ].filter(Boolean);
   const all = counted(sessions, 'session');
-  return `${all} on remote desktops: ${said.length > 0 ? said.join('; ') : 'the way there and what is done there are as before'}.`;
+  const isTold = groups.some(({ verdict }) => verdict !== 'tooLittle');
+  const calm = isTold ? 'the way there and what is done there are as before' : 'too few of any one place to tell';
+  return `${all} on remote desktops: ${said.length > 0 ? said.join('; ') : calm}.`;
 }
 
 /** "round trip 84 ms, before 31 ms · activities 2.4× as long as usual · 7 sessions" */
