@@ -1,12 +1,11 @@
+import type { RunVerdict } from '@toplens/core/probes';
 import { useId } from 'react';
 import Svg, { Defs, Line, Pattern, Rect } from 'react-native-svg';
 import { usePalette } from '@/look/look';
 
-export type RunTone = 'good' | 'slow' | 'broken' | 'probeTrouble';
-
 export type Props = {
   /** oldest first */
-  runs: readonly RunTone[];
+  runs: readonly RunVerdict[];
   /** the same in words */
   label: string;
 };
@@ -14,13 +13,13 @@ export type Props = {
 const STEP = 7;
 const HEIGHT = 20;
 /** The worse a run, the taller it stands; of one that tells nothing only the frame is drawn. */
-const TALL: Readonly<Record<RunTone, number>> = { good: 5, slow: 12, broken: HEIGHT, probeTrouble: 12 };
+const TALL: Readonly<Record<RunVerdict, number>> = { good: 5, slow: 12, broken: HEIGHT, probeTrouble: 12 };
 
 /** The last runs of a probe, one behind the other: how bad each was is told by height and tone. */
 export function RunStrip({ runs, label }: Props) {
   const palette = usePalette();
   const id = useId();
-  const fills: Readonly<Record<RunTone, string>> = {
+  const fills: Readonly<Record<RunVerdict, string>> = {
     good: palette.band,
     slow: palette.harm[2],
     broken: palette.harm[3],
@@ -41,7 +40,7 @@ export function RunStrip({ runs, label }: Props) {
           width={STEP - 2}
           height={TALL[tone] - 1}
           fill={fills[tone]}
-          stroke={tone === 'good' ? palette.muted : tone === 'probeTrouble' ? palette.muted : fills[tone]}
+          stroke={tone === 'good' || tone === 'probeTrouble' ? palette.muted : fills[tone]}
           strokeWidth={0.8}
         />
       ))}

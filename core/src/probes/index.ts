@@ -28,7 +28,15 @@ export {
   type ProbeStep,
   type StepKind,
 } from './script';
-export { PROBE_STANDINGS, RUNS_IN_A_ROW, standingOf, type ProbeStanding, type Standing } from './standing';
+export {
+  isOff,
+  isTelling,
+  PROBE_STANDINGS,
+  RUNS_IN_A_ROW,
+  standingOf,
+  type ProbeStanding,
+  type Standing,
+} from './standing';
 export { statisticsOf, type ProbeStatistics } from './statistics';
 export { PROBE_PLACES, WHERE_WORDS, whereItLies, type ProbePlace } from './where';
 export { agreementWords, judgementWords, probesSentence, STANDING_WORDS } from './words';

@@ -4,6 +4,12 @@ import type { RunVerdict } from './judge';
 export const PROBE_STANDINGS = ['broken', 'slow', 'probeTrouble', 'silent', 'good', 'unknown'] as const;
 export type ProbeStanding = (typeof PROBE_STANDINGS)[number];
 
+/** It is slow or broken: told of the application, not of the probe. */
+export const isOff = (standing: ProbeStanding): boolean => standing === 'slow' || standing === 'broken';
+
+/** Whether it says anything of the application. */
+export const isTelling = (standing: ProbeStanding): boolean => standing === 'good' || isOff(standing);
+
 /** One failed run may be chance: so many in a row make it a standing, and lead back. Common practice, no source. */
 export const RUNS_IN_A_ROW = 2;
 /** After so many runs that did not come the probe is silent. Common practice, no source. */

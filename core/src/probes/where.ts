@@ -1,11 +1,8 @@
-import type { ProbeStanding } from './standing';
+import { isOff, isTelling, type ProbeStanding } from './standing';
 
 /** site: the probe is off from there and well elsewhere; application: off from most sites; unknown: no other site tells. */
 export const PROBE_PLACES = ['site', 'application', 'unknown'] as const;
 export type ProbePlace = (typeof PROBE_PLACES)[number];
-
-const isTelling = (standing: ProbeStanding): boolean => ['good', 'slow', 'broken'].includes(standing);
-const isOff = (standing: ProbeStanding): boolean => standing === 'slow' || standing === 'broken';
 
 /**
  * Where what a probe sees lies, by how it stands from its other sites: off from more than half of them it is the

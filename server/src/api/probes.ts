@@ -12,8 +12,10 @@ import { readInput, readWindow } from './query';
 export function probeScriptRoute(database: Database, file: Settings, keys: SenderKeys): Router {
   const router = Router();
   router.get('/v1/probes', async (request, response) => {
-    const header = (name: string) => request.get(name);
-    checkKey(keyIn(header), keys);
+    checkKey(
+      keyIn((name) => request.get(name)),
+      keys,
+    );
     const { site } = readInput(scriptsQuery, { site: request.query.site });
     const { probes } = (await readBook(database, file)).at();
     const scripts = probes

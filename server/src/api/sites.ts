@@ -13,8 +13,9 @@ export function siteRoutes(engine: Engine): Router {
   });
   router.get('/sites/person', async (request, response) => {
     const { host } = readInput(workPersonQuery, { host: request.query.host });
-    const { host: _host, ...values } = readFocus(request).focus.values;
-    const focus = { ...readFocus(request).focus, values };
+    const { focus: asked } = readFocus(request);
+    const { host: _host, ...values } = asked.values;
+    const focus = { ...asked, values };
     const found = await engine.ask('workPerson', { window: readWindow(request), focus, host });
     if (!found)
       throw new Problem('notFound', `nobody at work did anything on ${host.slice(0, 100)} in this time`, {

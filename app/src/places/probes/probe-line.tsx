@@ -1,3 +1,4 @@
+import { isOff } from '@toplens/core/probes';
 import { StyleSheet, View } from 'react-native';
 import { RunStrip } from '@/charts/run-strip';
 import { Door } from '@/frame/door';
@@ -18,13 +19,13 @@ export function ProbeAtSite({
   isNamed?: boolean;
 }) {
   const palette = usePalette();
-  const isOff = line.standing === 'broken' || line.standing === 'slow';
+  const isBad = isOff(line.standing);
   const last = line.recent.at(-1);
   return (
     <View role="listitem" style={[styles.line, { borderTopColor: palette.hairline }]} testID={`probe-${line.site}`}>
       <View style={styles.head}>
         <Door path={`/probe/${encodeURIComponent(line.probe)}`} narrowed={{ site: line.site }} style={styles.door}>
-          <Words kind={isOff ? 'strong' : 'body'} style={{ color: palette.action }}>
+          <Words kind={isBad ? 'strong' : 'body'} style={{ color: palette.action }}>
             {isNamed ? `${line.probe} from ${line.site}` : line.site}
           </Words>
         </Door>
@@ -38,7 +39,7 @@ export function ProbeAtSite({
           <Words>{[`${capital(line.whereWords)}.`, line.team && `For ${line.team}.`].filter(Boolean).join(' ')}</Words>
         )}
         <Words kind="small">{[countWords(line), line.agreementWords].filter(Boolean).join(' · ')}</Words>
-        {last && isOff && (
+        {last && isBad && (
           <Door path={`/probe-run/${last.id}`} style={styles.door}>
             <Words style={{ color: palette.action }}>The last run, step by step</Words>
           </Door>

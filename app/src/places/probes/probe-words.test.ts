@@ -53,7 +53,7 @@ const STEP: StepLine = {
 test('a line says how it stands and since when, what came, and what did not', () => {
   const now = new Date(2026, 10, 18, 12).getTime();
   expect(standingWords(LINE, now)).toBe('Slow: Sign in took longer than 900 ms, since 09:42');
-  expect(standingWords({ ...LINE, standing: 'silent' }, now)).toBe('Silent, since 09:42');
+  expect(standingWords({ ...LINE, standing: 'silent', words: 'silent' }, now)).toBe('Silent, since 09:42');
   expect(standingWords({ ...LINE, standing: 'good', words: 'well' }, now)).toBe('Well');
   expect(countWords(LINE)).toBe(
     '12 runs: 6 well, 5 slow, 1 of a probe in trouble · 1 run did not come · reachable 100 % (74.1 % to 100 %) · half within 1.2 s',

@@ -1,4 +1,3 @@
-import { STANDING_WORDS } from '@toplens/core/probes';
 import type { Schemas } from '@/data/client';
 import { clock, count, counted, durationWords, percentCut } from '@/look/format';
 
@@ -12,7 +11,7 @@ export const capital = (words: string): string => `${words.charAt(0).toUpperCase
 
 /** "Slow: Sign in took longer than 900 ms, since 09:42" */
 export function standingWords({ standing, words, sinceMs }: ProbeLine, nowMs: number): string {
-  const said = capital(standing === 'silent' || standing === 'unknown' ? STANDING_WORDS[standing] : words);
+  const said = capital(words);
   return sinceMs === null || standing === 'good' ? said : `${said}, since ${clock(sinceMs, nowMs)}`;
 }
 

@@ -1,7 +1,7 @@
-import { PROBE_STANDINGS } from '@toplens/core/probes';
+import { isOff } from '@toplens/core/probes';
 import { DAY_MS, type Window } from '@toplens/core/time';
 import type { PartWarningShape } from '../../contract/infrastructure';
-import { linesOf } from '../probes/probes';
+import { linesOf, worstFirst } from '../probes/probes';
 import type { EngineState } from '../state/engine-state';
 
 /** What is looked back for how a probe stands. */
@@ -12,9 +12,8 @@ export async function probeWarnings(state: EngineState, { toMs }: Window): Promi
   if (state.settings.at().probes.length === 0) return [];
   const { lines } = await linesOf(state, { fromMs: toMs - LOOK_MS, toMs });
   return lines
-    .filter(({ standing }) => standing === 'broken' || standing === 'slow')
-    .filter(({ agreement }) => agreement !== 'bothOff')
-    .sort((a, b) => PROBE_STANDINGS.indexOf(a.standing) - PROBE_STANDINGS.indexOf(b.standing))
+    .filter(({ standing, agreement }) => isOff(standing) && agreement !== 'bothOff')
+    .sort(worstFirst)
     .map(({ probe, site, words, whereWords, agreementWords, team, sinceMs }) => ({
       kind: 'probe' as const,
       flow: null,

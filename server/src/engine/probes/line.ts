@@ -3,13 +3,14 @@ import {
   agreementOf,
   agreementWords,
   arePeopleOff,
+  isOff,
+  isTelling,
   judgementWords,
   statisticsOf,
   STANDING_WORDS,
   whereItLies,
   WHERE_WORDS,
   type ProbePlace,
-  type ProbeStanding,
 } from '@toplens/core/probes';
 import type { ProbeLineShape } from '../../contract/probes';
 import type { JudgedProbeRun, ProbeAtSite } from '../reading/probe-runs';
@@ -21,8 +22,6 @@ const MOST_RECENT = 30;
 
 export const runWords = ({ judgement, fault, steps }: JudgedProbeRun): string =>
   judgementWords(judgement, fault || (steps.find(({ failed }) => failed)?.message ?? ''));
-
-const isOff = (standing: ProbeStanding): boolean => standing === 'slow' || standing === 'broken';
 
 /** Where what a probe sees lies, by how it stands from its other sites. */
 export const placeOf = (line: ProbeAtSite, all: readonly ProbeAtSite[]): ProbePlace =>
@@ -56,14 +55,12 @@ export function lineOf(
   const place = placeOf(line, all);
   const atSite = people?.atSites.get(site);
   const compared = atSite ?? people?.everywhere;
-  const isTelling = standing.standing === 'good' || isOff(standing.standing);
   const agreement = agreementOf(
-    isTelling ? isOff(standing.standing) : undefined,
+    isTelling(standing.standing) ? isOff(standing.standing) : undefined,
     compared && arePeopleOff(compared.now, compared.before),
   );
-  const last = runs.findLast(({ judgement }) =>
-    standing.standing === 'probeTrouble' ? judgement.verdict === 'probeTrouble' : judgement.verdict !== 'good',
-  );
+  // Of the runs that this standing rests on; none of them where the window is short, or nothing came.
+  const last = runs.findLast(({ judgement }) => judgement.verdict === standing.standing);
   return {
     probe,
     application,
@@ -72,10 +69,7 @@ export function lineOf(
     everyMs,
     standing: standing.standing,
     sinceMs: standing.sinceMs ?? null,
-    words:
-      (isOff(standing.standing) || standing.standing === 'probeTrouble') && last
-        ? runWords(last)
-        : STANDING_WORDS[standing.standing],
+    words: last ? runWords(last) : STANDING_WORDS[standing.standing],
     whereWords: isOff(standing.standing) ? WHERE_WORDS[place] : '',
     team: isOff(standing.standing) ? teamOf(state, line, place) : null,
     ...counts,
