@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
-import { pointsOf, UsageCurve } from '@/charts/usage-curve';
+import { CurvesBeside } from '@/charts/curves-beside';
 import { useHappened } from '@/data/happened';
 import { useSiteChange } from '@/data/sites';
 import { CheckLine } from '@/frame/check-line';
@@ -15,7 +15,7 @@ import { parseLocal, toLocal } from '@/frame/time-sheet';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { clock, times } from '@/look/format';
-import { useIsWide, usePalette } from '@/look/look';
+import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { changeCsv, changeReport, comparedWords } from './change-report';
@@ -134,30 +134,25 @@ function ChooseChange({ onChoose, onClose }: { onChoose: (timeMs: number) => voi
 /** The verdict, both sides over time, each against itself, and the report that goes to whoever pays. */
 function Proof({ change }: { change: SiteChange }) {
   const palette = usePalette();
-  const isWide = useIsWide();
   const { drawing, before, after, groups, by } = change;
   const window = { fromMs: before.fromMs, toMs: after.toMs };
   const several = BY_WORDS[by][1];
-  const [changed, unchanged] = [pointsOf(drawing, drawing.changed), pointsOf(drawing, drawing.unchanged)];
-  // One scale, so that both can be compared.
-  const least = Math.max(1, ...[...changed, ...unchanged].map(({ value }) => value));
   return (
     <>
       <Words kind="strong" testID="change-verdict">
         {changeSentence(change)}
       </Words>
       <Words kind="small">{comparedWords(change)}</Words>
-      <View style={isWide ? styles.beside : styles.box} testID="change-drawing">
-        {(
-          [
-            [`Changed ${several}, times as long as usual`, changed],
-            [`Other ${several}, times as long as usual`, unchanged],
-          ] as const
-        ).map(([name, own]) => (
-          <View key={name} style={isWide ? styles.half : undefined}>
-            <UsageCurve name={name} points={own} least={least} format={times} window={window} />
-          </View>
-        ))}
+      <View testID="change-drawing">
+        <CurvesBeside
+          curves={[
+            { name: `Changed ${several}, times as long as usual`, values: drawing.changed },
+            { name: `Other ${several}, times as long as usual`, values: drawing.unchanged },
+          ]}
+          steps={drawing}
+          format={times}
+          window={window}
+        />
       </View>
       <View role="list" aria-label="Each against itself">
         {groups.map((group) => (
@@ -195,8 +190,6 @@ function Proof({ change }: { change: SiteChange }) {
 const styles = StyleSheet.create({
   fold: { marginTop: SPACE.m },
   box: { gap: SPACE.s, maxWidth: 900 },
-  beside: { flexDirection: 'row', columnGap: SPACE.l },
-  half: { flex: 1, minWidth: 0 },
   button: { alignSelf: 'flex-start' },
   options: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l },
   line: { borderTopWidth: 1, paddingVertical: SPACE.xs, flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
