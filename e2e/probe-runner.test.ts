@@ -139,11 +139,13 @@ test('killed in the middle it loses no run that had ended: the next one sends it
 
 test('a wrong clock, and an inner address that nobody allowed, it says itself', async () => {
   const ahead = startRunner('ahead', ['--allow', roundHost], { TOPLENS_TEST_CLOCK_OFFSET_MS: '240000' });
-  const wrong = await newest('trouble of the probe', ({ verdict }) => verdict === 'probeTrouble');
-  expect(wrong.words).toContain('its clock is 4 min ahead');
+  // A machine that is busy itself says that, of an earlier run.
+  const wrong = await newest('trouble of the clock', ({ words }) => /its clock is .* ahead/.test(words));
+  expect(wrong.verdict).toBe('probeTrouble');
+  expect(wrong.words).toMatch(/its clock is 4 min ahead/);
   await stop(ahead);
   const shut = startRunner('shut');
-  const refused = await newest('the refusal', ({ verdict }) => verdict === 'broken');
-  expect(refused.words).toContain(`${roundHost} is an inner address`);
+  const refused = await newest('the refusal', ({ words }) => words.includes(`${roundHost} is an inner address`));
+  expect(['broken', 'probeTrouble']).toContain(refused.verdict);
   await stop(shut);
 }, 180_000);

@@ -1,10 +1,12 @@
 import { createServer, get, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
-import { lengthWords } from '@toplens/core/words';
+import { durationWords, lengthWords } from '@toplens/core/words';
 
 /** Common practice, no source: beyond these a machine tells more of itself than of whom it asks. */
 const LIMITS = { clockMs: 5_000, delayMs: 500, pageMs: 250 } as const;
+
+const clockWords = (ms: number) => (ms < 120_000 ? durationWords(ms) : lengthWords(ms));
 
 /**
  * Is this machine fit to judge others? Its clock against the server's, how long its own work is held up, and how fast it
@@ -41,10 +43,10 @@ export class SelfCheck {
     this.#delay.reset();
     const ahead = this.aheadMs;
     if (Math.abs(ahead) > LIMITS.clockMs)
-      return `its clock is ${lengthWords(Math.abs(ahead))} ${ahead > 0 ? 'ahead' : 'behind'}`;
-    if (delayMs > LIMITS.delayMs) return `its processor was busy: its own work waited for ${lengthWords(delayMs)}`;
+      return `its clock is ${clockWords(Math.abs(ahead))} ${ahead > 0 ? 'ahead' : 'behind'}`;
+    if (delayMs > LIMITS.delayMs) return `its processor was busy: its own work waited for ${durationWords(delayMs)}`;
     const pageMs = await this.#readPage();
-    if (pageMs > LIMITS.pageMs) return `a page from itself took ${lengthWords(pageMs)}`;
+    if (pageMs > LIMITS.pageMs) return `a page from itself took ${durationWords(pageMs)}`;
     return '';
   }
 
