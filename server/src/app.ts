@@ -25,6 +25,7 @@ import { refusedRoutes } from './api/refused-records';
 import { serverStateRoutes } from './api/server-state';
 import { unknownRoute } from './api/unknown-route';
 import { settingsRoutes } from './api/settings';
+import { sharedPages } from './api/shared-pages';
 import type { Pseudonyms } from './access/pseudonyms';
 import type { Config } from './config';
 import type { Engine } from './engine/engine';
@@ -113,7 +114,7 @@ export function buildApp({
     }),
   );
   api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
-  api.use(incidentRoutes(engine, search, config.publicUrl));
+  api.use(incidentRoutes({ database, engine, search }, config.publicUrl));
   api.use(flowRoutes(engine, database));
   api.use(journeyRoutes(engine));
   api.use(promiseRoutes(engine));
@@ -140,10 +141,12 @@ export function buildApp({
       changeSettings,
     }),
   );
-  api.use(handoffRoutes(database, engine, search, { ...config, hasDesk: config.deskUrl !== '' }));
+  api.use(handoffRoutes({ database, engine, search }, { ...config, hasDesk: config.deskUrl !== '', settings }));
   api.use(unknownRoute);
   app.use('/api', api);
   app.use('/v1', unknownRoute);
+
+  app.use('/shared', sharedPages(database));
 
   if (config.appDir !== '' && existsSync(config.appDir)) serveApp(app, config.appDir);
   else

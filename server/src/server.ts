@@ -21,6 +21,7 @@ import { Recovery } from './maintenance/recovery';
 import { startingHandler } from './maintenance/starting-handler';
 import { diskHealth, watchParts } from './maintenance/watch-parts';
 import { Desk } from './outbound/desk';
+import { FixWatch } from './outbound/watch-fixes';
 import { Search } from './search/search';
 import { changingSettings } from './api/change-settings';
 import { keepFoundEntries } from './found-entries';
@@ -197,6 +198,14 @@ export async function startServer(
 
     recovery.watch();
     await recovery.begin(applied);
+    const fixes = new FixWatch(database, {
+      askProof: (question) => engine.ask('proof', question),
+      askIncident: (id, window) =>
+        engine.ask('incident', { id, window, against: 'nothing', focus: { values: {} }, rates: 'then' }),
+      judgedMs: () => engine.figures?.judgedMs ?? 0,
+      log,
+    });
+    fixes.start();
     const desk = new Desk(database, { deskUrl: config.deskUrl, publicUrl: reachable.publicUrl, log });
     desk.start();
     backups.start();
@@ -227,7 +236,7 @@ export async function startServer(
         clearTimeout(firstTidy);
         recovery.stop();
         disk.stop();
-        await Promise.all([closeHttp(http), otlp.close(), admin.close(), backups.stop(), inTime(desk.stop())]);
+        await Promise.all([closeHttp(http), otlp.close(), admin.close(), backups.stop(), inTime(desk.stop()), inTime(fixes.stop())]);
         await Promise.all([intake.close(), engine.stop(), search.stop()]);
         await database.close();
         owner.release();

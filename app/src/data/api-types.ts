@@ -1214,6 +1214,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/handoffs/{id}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the figures say since the newest reported fix, now */
+        get: operations["getHandoffsByIdProof"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handoffs/{id}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Before and after the fix, as a page or a table */
+        get: operations["getHandoffsByIdReport"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handoffs/{id}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A page of it that opens without a login, until it ends */
+        post: operations["postHandoffsByIdLinks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handoffs/{id}/links/{link}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Revokes a link: it opens nothing any more */
+        delete: operations["deleteHandoffsByIdLinksByLink"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handoff-times": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How long handoffs took, by team, flow and month */
+        get: operations["getHandoffTimes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/handoffs/{id}/again": {
         parameters: {
             query?: never;
@@ -1240,7 +1325,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Answer of the desk: it takes a handoff, returns it with a reason, or reports a fix */
+        /** Answer of the desk: it takes a handoff, returns it with a reason, moves or merges it, or reports a fix */
         post: operations["postHandoffsByIdAnswer"];
         delete?: never;
         options?: never;
@@ -1912,6 +1997,11 @@ export interface components {
              * @example 1772442840000
              */
             onsetMs: number;
+            /**
+             * @description since when it was known
+             * @example 1772443020000
+             */
+            detectedMs: number;
             /**
              * @description first moment that is usual again; the newest judged minute while it goes on
              * @example 1772446440000
@@ -9182,6 +9272,136 @@ export interface components {
             markdown: string;
         };
         /**
+         * FixProof
+         * @description What the figures of an incident say after a reported fix
+         */
+        FixProof: {
+            /**
+             * @description number of the incident
+             * @example 7
+             */
+            incident: number;
+            /**
+             * @description when the fix was reported
+             * @example 1772445600000
+             */
+            fixMs: number;
+            /**
+             * @description from when on figures count
+             * @example 1772445900000
+             */
+            fromMs: number;
+            /**
+             * @description up to when they came
+             * @example 1772447400000
+             */
+            toMs: number;
+            /**
+             * @description so often it is told anew
+             * @example 300000
+             */
+            stepMs: number;
+            /**
+             * @description the time is over that a fix has to reach everybody
+             * @example true
+             */
+            isEffective: boolean;
+            /**
+             * @description what they say
+             * @example watching
+             * @enum {string}
+             */
+            verdict: "watching" | "proven" | "inPart" | "notProven";
+            /** @description of the whole incident */
+            remaining: components["schemas"]["LeftOver"];
+            /** @description the same as it was told after each step */
+            course: components["schemas"]["LeftOver"][];
+            /** @description its flows, and what was wrong with each */
+            parts: {
+                /**
+                 * @description number of the flow
+                 * @example 3
+                 */
+                flowId: number;
+                /**
+                 * @description name of the flow
+                 * @example Book a pick-up
+                 */
+                flow: string;
+                /**
+                 * @description what was wrong
+                 * @example slow
+                 * @enum {string}
+                 */
+                signal: "slow" | "failing" | "missing";
+                /**
+                 * @description share of the attempts gone wrong before the fix; of what is missing, that came
+                 * @example 0.24
+                 */
+                before: number | null;
+                /**
+                 * @description the same since the fix
+                 * @example 0.005
+                 */
+                since: number | null;
+                /**
+                 * @description the same as usual
+                 * @example 0.004
+                 */
+                usual: number | null;
+                /**
+                 * @description attempts since the fix
+                 * @example 310
+                 */
+                attempts: number;
+                /** @description of this part by itself */
+                remaining: components["schemas"]["LeftOver"];
+                /**
+                 * @description beyond chance it goes on
+                 * @example true
+                 */
+                isStillThere: boolean;
+            }[];
+            /**
+             * @description with traffic like this it can be told so much later; null when it is told
+             * @example 1800000
+             */
+            waitsMs: number | null;
+            /**
+             * @description a day has passed: what cannot be told by then is not told
+             * @example true
+             */
+            isCut: boolean;
+            /** @description where what goes on comes from; null where nothing goes on, or no trace tells */
+            behind: {
+                /**
+                 * @description name of the component
+                 * @example slots
+                 */
+                component: string;
+                /**
+                 * @description what speaks for it
+                 * @example most of the time is lost in it
+                 */
+                words: string;
+                /**
+                 * @description it is not the one that the incident was thought to come from
+                 * @example true
+                 */
+                isAnother: boolean;
+                /**
+                 * @description team that owns it; '' when no rule says
+                 * @example Slots Team
+                 */
+                team: string;
+                /**
+                 * @description why, in words
+                 * @example owns component slots (rule 3)
+                 */
+                reason: string;
+            } | null;
+        };
+        /**
          * Handoff
          * @description A handoff with what was told and what happened to it
          */
@@ -9206,7 +9426,7 @@ export interface components {
              * @example draft
              * @enum {string}
              */
-            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "fixReported" | "returned";
+            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "returned" | "merged" | "fixReported" | "watching" | "proven" | "inPart" | "notProven";
             /**
              * @description what the sender adds
              * @example please look at the gateway first
@@ -9245,6 +9465,48 @@ export interface components {
                  */
                 to: string;
             };
+            /**
+             * @description what the team is asked for: to end the cause, or to work around it
+             * @example cause
+             * @enum {string}
+             */
+            purpose: "cause" | "workaround";
+            /**
+             * @description of the incident when it was sent; null when that was not kept
+             * @example P1
+             */
+            priority: ("P1" | "P2" | "P3" | "P4") | null;
+            /**
+             * @description name of its first flow
+             * @example Book a pick-up
+             */
+            flow: string;
+            /**
+             * @description since when it is in its state, as ISO 8601 in UTC
+             * @example 2026-03-02T09:24:00.000Z
+             */
+            stateAt: string;
+            /** @description for what it waits; null when it waits for no team */
+            waits: {
+                /**
+                 * @description what it waits for
+                 * @example accept
+                 * @enum {string}
+                 */
+                for: "accept" | "fix";
+                /**
+                 * @description when that was due
+                 * @example 1772446500000
+                 */
+                dueMs: number;
+                /**
+                 * @description it waits longer than it may
+                 * @example true
+                 */
+                isLate: boolean;
+            } | null;
+            /** @description what the figures said after the newest reported fix; null before */
+            outcome: components["schemas"]["Outcome"] | null;
             /** @description the brief for machines */
             brief: {
                 [key: string]: unknown;
@@ -9272,6 +9534,49 @@ export interface components {
                  */
                 detail: string;
             }[];
+            /** @description how long each stage took */
+            times: {
+                /**
+                 * @description from the onset until it was known; null when it has not come so far
+                 * @example 420000
+                 */
+                detect: number | null;
+                /**
+                 * @description until it was sent; null when it has not come so far
+                 * @example 420000
+                 */
+                send: number | null;
+                /**
+                 * @description until it was accepted; null when it has not come so far
+                 * @example 420000
+                 */
+                accept: number | null;
+                /**
+                 * @description until a fix was reported; null when it has not come so far
+                 * @example 420000
+                 */
+                fix: number | null;
+                /**
+                 * @description until it was proven; null when it has not come so far
+                 * @example 420000
+                 */
+                prove: number | null;
+            };
+            /** @description of one that came back: who should get it next; null when nobody is left, or it did not come back */
+            next: {
+                /**
+                 * @description name of the team
+                 * @example Routing Team
+                 */
+                team: string;
+                /**
+                 * @description why, in words
+                 * @example owns component routing, the next likely origin
+                 */
+                reason: string;
+            } | null;
+            /** @description pages of it that open without a login, newest first */
+            links: components["schemas"]["SharedLink"][];
         };
         /**
          * HandoffMark
@@ -9293,7 +9598,7 @@ export interface components {
              * @example draft
              * @enum {string}
              */
-            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "fixReported" | "returned";
+            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "returned" | "merged" | "fixReported" | "watching" | "proven" | "inPart" | "notProven";
         };
         /**
          * HandoffSummary
@@ -9320,7 +9625,7 @@ export interface components {
              * @example draft
              * @enum {string}
              */
-            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "fixReported" | "returned";
+            state: "draft" | "kept" | "notDelivered" | "sent" | "taken" | "returned" | "merged" | "fixReported" | "watching" | "proven" | "inPart" | "notProven";
             /**
              * @description what the sender adds
              * @example please look at the gateway first
@@ -9359,6 +9664,203 @@ export interface components {
                  */
                 to: string;
             };
+            /**
+             * @description what the team is asked for: to end the cause, or to work around it
+             * @example cause
+             * @enum {string}
+             */
+            purpose: "cause" | "workaround";
+            /**
+             * @description of the incident when it was sent; null when that was not kept
+             * @example P1
+             */
+            priority: ("P1" | "P2" | "P3" | "P4") | null;
+            /**
+             * @description name of its first flow
+             * @example Book a pick-up
+             */
+            flow: string;
+            /**
+             * @description since when it is in its state, as ISO 8601 in UTC
+             * @example 2026-03-02T09:24:00.000Z
+             */
+            stateAt: string;
+            /** @description for what it waits; null when it waits for no team */
+            waits: {
+                /**
+                 * @description what it waits for
+                 * @example accept
+                 * @enum {string}
+                 */
+                for: "accept" | "fix";
+                /**
+                 * @description when that was due
+                 * @example 1772446500000
+                 */
+                dueMs: number;
+                /**
+                 * @description it waits longer than it may
+                 * @example true
+                 */
+                isLate: boolean;
+            } | null;
+            /** @description what the figures said after the newest reported fix; null before */
+            outcome: components["schemas"]["Outcome"] | null;
+        };
+        /**
+         * HandoffTimes
+         * @description How long handoffs took, as medians
+         */
+        HandoffTimes: {
+            /**
+             * @description of the last so many months
+             * @example 6
+             */
+            months: number;
+            /** @description by team */
+            byTeam: {
+                /**
+                 * @description name of the group
+                 * @example Slots Team
+                 */
+                name: string;
+                /**
+                 * @description handoffs
+                 * @example 12
+                 */
+                handoffs: number;
+                /**
+                 * @description of them returned
+                 * @example 1
+                 */
+                returned: number;
+                /**
+                 * @description of them proven
+                 * @example 9
+                 */
+                proven: number;
+                /**
+                 * @description from the onset until it was known; null when it has not come so far
+                 * @example 420000
+                 */
+                detect: number | null;
+                /**
+                 * @description until it was sent; null when it has not come so far
+                 * @example 420000
+                 */
+                send: number | null;
+                /**
+                 * @description until it was accepted; null when it has not come so far
+                 * @example 420000
+                 */
+                accept: number | null;
+                /**
+                 * @description until a fix was reported; null when it has not come so far
+                 * @example 420000
+                 */
+                fix: number | null;
+                /**
+                 * @description until it was proven; null when it has not come so far
+                 * @example 420000
+                 */
+                prove: number | null;
+            }[];
+            /** @description by the first flow of the incident */
+            byFlow: {
+                /**
+                 * @description name of the group
+                 * @example Slots Team
+                 */
+                name: string;
+                /**
+                 * @description handoffs
+                 * @example 12
+                 */
+                handoffs: number;
+                /**
+                 * @description of them returned
+                 * @example 1
+                 */
+                returned: number;
+                /**
+                 * @description of them proven
+                 * @example 9
+                 */
+                proven: number;
+                /**
+                 * @description from the onset until it was known; null when it has not come so far
+                 * @example 420000
+                 */
+                detect: number | null;
+                /**
+                 * @description until it was sent; null when it has not come so far
+                 * @example 420000
+                 */
+                send: number | null;
+                /**
+                 * @description until it was accepted; null when it has not come so far
+                 * @example 420000
+                 */
+                accept: number | null;
+                /**
+                 * @description until a fix was reported; null when it has not come so far
+                 * @example 420000
+                 */
+                fix: number | null;
+                /**
+                 * @description until it was proven; null when it has not come so far
+                 * @example 420000
+                 */
+                prove: number | null;
+            }[];
+            /** @description by month, as YYYY-MM */
+            byMonth: {
+                /**
+                 * @description name of the group
+                 * @example Slots Team
+                 */
+                name: string;
+                /**
+                 * @description handoffs
+                 * @example 12
+                 */
+                handoffs: number;
+                /**
+                 * @description of them returned
+                 * @example 1
+                 */
+                returned: number;
+                /**
+                 * @description of them proven
+                 * @example 9
+                 */
+                proven: number;
+                /**
+                 * @description from the onset until it was known; null when it has not come so far
+                 * @example 420000
+                 */
+                detect: number | null;
+                /**
+                 * @description until it was sent; null when it has not come so far
+                 * @example 420000
+                 */
+                send: number | null;
+                /**
+                 * @description until it was accepted; null when it has not come so far
+                 * @example 420000
+                 */
+                accept: number | null;
+                /**
+                 * @description until a fix was reported; null when it has not come so far
+                 * @example 420000
+                 */
+                fix: number | null;
+                /**
+                 * @description until it was proven; null when it has not come so far
+                 * @example 420000
+                 */
+                prove: number | null;
+            }[];
         };
         /**
          * Handoffs
@@ -9367,6 +9869,112 @@ export interface components {
         Handoffs: {
             /** @description handoffs, newest first */
             handoffs: components["schemas"]["HandoffSummary"][];
+        };
+        /**
+         * LeftOver
+         * @description How much of the harm goes on, as a share of what went on before the fix
+         */
+        LeftOver: {
+            /**
+             * @description likeliest; null while nothing tells
+             * @example 0.04
+             */
+            share: number | null;
+            /**
+             * @description lower end of a range that stays true however often it is asked
+             * @example 0.01
+             */
+            low: number | null;
+            /**
+             * @description its upper end
+             * @example 0.08
+             */
+            high: number | null;
+        };
+        /**
+         * Outcome
+         * @description What became of a handoff after the newest reported fix
+         */
+        Outcome: {
+            /** @description what the figures said when it was told */
+            proof: components["schemas"]["FixProof"];
+            /** @description all that it cost; null where it cannot be told */
+            total: {
+                /**
+                 * @description harm
+                 * @example 5120
+                 */
+                harm: number;
+                /**
+                 * @description money not earned
+                 * @example 1840
+                 */
+                money: number;
+                /**
+                 * @description currency, ISO 4217
+                 * @example EUR
+                 */
+                currency: string;
+                /**
+                 * @description persons, each counted once
+                 * @example 412
+                 */
+                people: number;
+                /** @description promises whose budget it spent, a sentence each */
+                promises: string[];
+                /**
+                 * @description onset
+                 * @example 1772442000000
+                 */
+                fromMs: number;
+                /**
+                 * @description up to when it is counted
+                 * @example 1772447400000
+                 */
+                toMs: number;
+            } | null;
+        };
+        /**
+         * SharedLink
+         * @description A page that opens without a login until it ends
+         */
+        SharedLink: {
+            /**
+             * @description identity (UUID)
+             * @example 9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01
+             */
+            id: string;
+            /**
+             * @description brief: to read; answer: its team may answer there as well
+             * @example brief
+             * @enum {string}
+             */
+            kind: "brief" | "answer";
+            /**
+             * @description when it was made, as ISO 8601 in UTC
+             * @example 2026-03-02T09:20:00.000Z
+             */
+            madeAt: string;
+            /**
+             * @description when it ends
+             * @example 2026-03-09T09:20:00.000Z
+             */
+            endsAt: string;
+            /**
+             * @description when it was revoked; null when it was not
+             * @example 2026-03-03T09:20:00.000Z
+             */
+            revokedAt: string | null;
+            /**
+             * @description so often it was opened
+             * @example 3
+             */
+            uses: number;
+            /**
+             * @description the link; null after it was made: its secret is not kept
+             * @example https://toplens.example/shared/4f…
+             */
+            url: string | null;
         };
         /**
          * ReadCalendar
@@ -9985,6 +10593,74 @@ export interface components {
                     brokenMs: number;
                 }[];
             }[];
+            /** @description how long handoffs may wait, and how a reported fix is watched */
+            handoffs: {
+                /** @description how long a handoff may wait at most, by priority */
+                mayWait: {
+                    /** @description minutes at most */
+                    P1: {
+                        /**
+                         * @description until it is accepted
+                         * @example 15
+                         */
+                        accept: number;
+                        /**
+                         * @description from then on until a fix is reported
+                         * @example 240
+                         */
+                        fix: number;
+                    };
+                    /** @description minutes at most */
+                    P2: {
+                        /**
+                         * @description until it is accepted
+                         * @example 15
+                         */
+                        accept: number;
+                        /**
+                         * @description from then on until a fix is reported
+                         * @example 240
+                         */
+                        fix: number;
+                    };
+                    /** @description minutes at most */
+                    P3: {
+                        /**
+                         * @description until it is accepted
+                         * @example 15
+                         */
+                        accept: number;
+                        /**
+                         * @description from then on until a fix is reported
+                         * @example 240
+                         */
+                        fix: number;
+                    };
+                    /** @description minutes at most */
+                    P4: {
+                        /**
+                         * @description until it is accepted
+                         * @example 15
+                         */
+                        accept: number;
+                        /**
+                         * @description from then on until a fix is reported
+                         * @example 240
+                         */
+                        fix: number;
+                    };
+                };
+                /**
+                 * @description after a reported fix nothing is counted for so long
+                 * @example 5
+                 */
+                settleMinutes: number;
+                /**
+                 * @description a fix is proven after so long at the earliest
+                 * @example 15
+                 */
+                calmMinutes: number;
+            };
             /** @description days and times that are not as usual */
             calendar: {
                 /** @description days, as YYYY-MM-DD */
@@ -14677,6 +15353,13 @@ export interface operations {
                      */
                     note?: string;
                     /**
+                     * @description what the team is asked for
+                     * @default cause
+                     * @example cause
+                     * @enum {string}
+                     */
+                    purpose?: "cause" | "workaround";
+                    /**
                      * @description begin of the window that the brief tells of
                      * @example 1772442000000
                      */
@@ -14769,6 +15452,233 @@ export interface operations {
             };
         };
     };
+    getHandoffsByIdProof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description identity of the handoff (UUID) */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What the figures say since the newest reported fix, now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FixProof"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHandoffsByIdReport: {
+        parameters: {
+            query?: {
+                /** @description format */
+                as?: "markdown" | "csv";
+            };
+            header?: never;
+            path: {
+                /** @description identity of the handoff (UUID) */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Markdown, or CSV with a header */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/markdown": string;
+                    "text/csv": string;
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postHandoffsByIdLinks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description identity of the handoff (UUID) */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description brief: to read; answer: its team may answer there as well
+                     * @default brief
+                     * @example brief
+                     * @enum {string}
+                     */
+                    kind?: "brief" | "answer";
+                    /**
+                     * @description it ends after so many days
+                     * @default 7
+                     * @example 7
+                     */
+                    days?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description the only time that the link itself is told */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedLink"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteHandoffsByIdLinksByLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description identity of the handoff (UUID) */
+                id: string;
+                /** @description identity of the link (UUID) */
+                link: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is revoked */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHandoffTimes: {
+        parameters: {
+            query?: {
+                /** @description of the last so many months */
+                months?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How long handoffs took, by team, flow and month */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandoffTimes"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     postHandoffsByIdAgain: {
         parameters: {
             query?: never;
@@ -14828,13 +15738,31 @@ export interface operations {
                      * @example taken
                      * @enum {string}
                      */
-                    answer: "taken" | "returned" | "fixReported";
+                    answer: "taken" | "returned" | "moved" | "merged" | "fixReported";
                     /**
                      * @description why; needed when it is returned
                      * @default
                      * @example not ours: the gateway is
                      */
                     reason?: string;
+                    /**
+                     * @description with moved: the team that has it now
+                     * @default
+                     * @example Routing Team
+                     */
+                    team?: string;
+                    /**
+                     * @description with merged: the other handoff, or the ticket of the desk
+                     * @default
+                     * @example INC-4711
+                     */
+                    into?: string;
+                    /**
+                     * @description with fixReported: since when the fix is in, ISO 8601; left out: since now
+                     * @default
+                     * @example 2026-03-02T10:20:00Z
+                     */
+                    fixedAt?: string;
                     /**
                      * @description who answers
                      * @default

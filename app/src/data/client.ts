@@ -114,5 +114,8 @@ export const send = <T>(path: string, body: object, headers: Record<string, stri
   ask<T>(path, posted(body, headers));
 
 /** For answers that are no JSON: files. */
+export const getText = async (path: string): Promise<string> => (await reach(path)).text();
+
+/** The same of what is sent something. */
 export const sendForText = async (path: string, body: object, headers: Record<string, string> = {}): Promise<string> =>
   (await reach(path, posted(body, headers))).text();

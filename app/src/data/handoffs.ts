@@ -1,5 +1,5 @@
 import { useQuery, keepPreviousData, useQueryClient, useMutation } from '@tanstack/react-query';
-import { type Incident, post, get } from './client';
+import { addressOf, type HandoffSummary, type Incident, post, get, getText, remove } from './client';
 import { LIVE_MS } from './live';
 
 /** The brief as it would be sent now. */
@@ -28,6 +28,47 @@ export function useHandoff(id: string | undefined) {
   });
 }
 
+/** What the figures say since the newest reported fix. */
+export function useProof(id: string | undefined) {
+  return useQuery({
+    queryKey: ['proof', id],
+    queryFn: () => get('/api/handoffs/{id}/proof', { path: { id: id ?? '' } }),
+    enabled: id !== undefined,
+    refetchInterval: LIVE_MS,
+  });
+}
+
+/** How long handoffs took over the last months. */
+export function useHandoffTimes(months: number, isShown: boolean) {
+  return useQuery({
+    queryKey: ['handoff-times', months],
+    queryFn: () => get('/api/handoff-times', { query: { months } }),
+    enabled: isShown,
+  });
+}
+
+/** Before and after a fix, as a file. */
+export const reportOf = (id: string, as: 'markdown' | 'csv'): Promise<string> =>
+  getText(addressOf('/api/handoffs/{id}/report', { path: { id }, query: { as } }));
+
+/** Makes a page of a handoff that opens without a login; the answer alone holds the link. */
+export function useMakeLink(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { kind: 'brief' | 'answer'; days: number }) =>
+      post('/api/handoffs/{id}/links', { path: { id }, body }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['handoff', id] }),
+  });
+}
+
+export function useRevokeLink(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (link: string) => remove('/api/handoffs/{id}/links/{link}', { path: { id, link } }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['handoff', id] }),
+  });
+}
+
 /** Tries again to deliver one that was kept, or could not be delivered. */
 export function useSendAgain() {
   const client = useQueryClient();
@@ -44,6 +85,7 @@ export interface NewHandoff {
   incident: number;
   team: string;
   note: string;
+  purpose: HandoffSummary['purpose'];
   fromMs: number;
   toMs: number;
   /** the same key never sends twice, however often the button is pressed */

@@ -1,6 +1,7 @@
 import { weightWords, type BillLineName } from '../incidents';
 import { OUTCOME_WORDS, type Outcome } from '../flows';
 import { count, counted, durationWords, formatMoney } from '../words';
+import { plainMarkdown as plain } from './plain-markdown';
 
 /** All that a team needs to start, in one object; `briefMarkdown` is the same for people. */
 export interface Brief {
@@ -51,6 +52,8 @@ export interface Brief {
     component: string;
     link: string;
   }[];
+  /** what other teams said who had it before, a line each */
+  saidBefore?: string[];
   team: string;
   teamReason: string;
   link: string;
@@ -59,11 +62,12 @@ export interface Brief {
 
 const time = (iso: string) => iso.slice(0, 16).replace('T', ' ');
 
-/** Text from telemetry could hold anything: no markup of ours may come from it. */
-const plain = (text: string) => text.replace(/[\\`*_{}[\]()#+!|<>~]/g, '\\$&');
-
-/** The brief as Markdown of one page. Times are UTC and say so. */
-export function briefMarkdown(brief: Brief): string {
+/**
+ * The brief as Markdown of one page. Times are UTC and say so.
+ *
+ * @param forAnybody whoever has a link reads it: without persons, and without ways into what needs a login
+ */
+export function briefMarkdown(brief: Brief, forAnybody = false): string {
   const lines = brief.bill
     .filter((line) => line.harm >= 0.5)
     .map(
@@ -83,6 +87,7 @@ export function briefMarkdown(brief: Brief): string {
     `- **To reproduce** ${plain(brief.reproduce)}`,
     ...brief.journeys.map((words) => `- **Journey** ${plain(words)}`),
     ...brief.promises.map((words) => `- **Promise** ${plain(words)}`),
+    ...(brief.saidBefore ?? []).map((words) => `- **Before** ${plain(words)}`),
     `- **Why you** ${plain(brief.team)} ${plain(brief.teamReason)}`,
     ...(brief.note ? ['', '## Note', ...brief.note.split('\n').map((row) => `> ${plain(row)}`)] : []),
     '',
@@ -93,10 +98,11 @@ export function briefMarkdown(brief: Brief): string {
     `| **Harm** | | **${count(brief.harmPoints)}** | |`,
     '',
     '## Attempts worth opening',
-    ...(brief.samples.length > 0 ? brief.samples.map(sampleLine) : ['None came in this window.']),
+    ...(brief.samples.length > 0
+      ? brief.samples.map((sample) => sampleLine(sample, forAnybody))
+      : ['None came in this window.']),
     '',
-    `[Open at this moment](${brief.link})`,
-    '',
+    ...(forAnybody ? [] : [`[Open at this moment](${brief.link})`, '']),
   ].join('\n');
 }
 
@@ -105,8 +111,10 @@ function quantity(line: Brief['bill'][number], currency: string): string {
   return line.unit === 'person' ? counted(line.quantity, 'person', 'people') : counted(line.quantity, line.unit);
 }
 
-function sampleLine(sample: Brief['samples'][number]): string {
+function sampleLine(sample: Brief['samples'][number], forAnybody: boolean): string {
   const failure = sample.failure ? ` with ${plain(sample.failure)}` : '';
   const component = sample.component ? `, ${plain(sample.component)}` : '';
-  return `- ${sample.at.slice(11, 19)} UTC, ${durationWords(sample.durationMs)}, ${OUTCOME_WORDS[sample.outcome]}${failure}${component}, [all its spans](${sample.link}), trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
+  const what = `- ${sample.at.slice(11, 19)} UTC, ${durationWords(sample.durationMs)}, ${OUTCOME_WORDS[sample.outcome]}${failure}${component}`;
+  if (forAnybody) return `${what}, trace \`${sample.traceId}\``;
+  return `${what}, [all its spans](${sample.link}), trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
 }

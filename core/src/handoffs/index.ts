@@ -3,3 +3,7 @@ export * from './state';
 export * from './mask';
 export * from './brief';
 export * from './reproduce';
+export * from './proof';
+export * from './waiting';
+export * from './times';
+export * from './report';

@@ -1,4 +1,17 @@
-export const HANDOFF_STATES = ['draft', 'kept', 'notDelivered', 'sent', 'taken', 'fixReported', 'returned'] as const;
+export const HANDOFF_STATES = [
+  'draft',
+  'kept',
+  'notDelivered',
+  'sent',
+  'taken',
+  'returned',
+  'merged',
+  'fixReported',
+  'watching',
+  'proven',
+  'inPart',
+  'notProven',
+] as const;
 export type HandoffState = (typeof HANDOFF_STATES)[number];
 
 /** What may follow what. A returned handoff is sent anew as another one. */
@@ -6,10 +19,16 @@ const NEXT: Record<HandoffState, readonly HandoffState[]> = {
   draft: ['sent', 'notDelivered'],
   kept: ['draft'],
   notDelivered: ['draft'],
-  sent: ['taken', 'returned'],
-  taken: ['returned', 'fixReported'],
-  fixReported: [],
+  // What another team's fix has proven is over for all who had it.
+  sent: ['taken', 'returned', 'merged', 'proven'],
+  taken: ['returned', 'merged', 'fixReported', 'proven'],
   returned: [],
+  merged: [],
+  fixReported: ['watching', 'proven', 'returned'],
+  watching: ['proven', 'inPart', 'notProven', 'fixReported', 'returned'],
+  inPart: ['proven', 'notProven', 'watching', 'fixReported', 'returned'],
+  notProven: ['proven', 'inPart', 'watching', 'fixReported', 'returned'],
+  proven: [],
 };
 
 export const canBecome = (from: HandoffState, to: HandoffState): boolean => NEXT[from].includes(to);
@@ -18,6 +37,10 @@ export const canBecome = (from: HandoffState, to: HandoffState): boolean => NEXT
 export const isWithTeam = (state: HandoffState): boolean =>
   state !== 'kept' && state !== 'notDelivered' && state !== 'returned';
 
+/** After a reported fix, until its end: the incident's own figures are looked at. */
+export const isWatched = (state: HandoffState): boolean =>
+  state === 'fixReported' || state === 'watching' || state === 'inPart' || state === 'notProven';
+
 /** Words for people. */
 export const STATE_WORDS: Record<HandoffState, string> = {
   draft: 'on its way',
@@ -25,6 +48,17 @@ export const STATE_WORDS: Record<HandoffState, string> = {
   notDelivered: 'not delivered',
   sent: 'sent',
   taken: 'accepted',
-  fixReported: 'fix reported',
   returned: 'returned',
+  merged: 'merged',
+  fixReported: 'fix reported',
+  watching: 'watching',
+  proven: 'proven',
+  inPart: 'fixed in part',
+  notProven: 'not proven',
 };
+
+/** Several teams may work on one incident: on what causes it, and on a way round it. */
+export const PURPOSES = ['cause', 'workaround'] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+export const PURPOSE_WORDS: Record<Purpose, string> = { cause: 'to end the cause', workaround: 'to work around it' };

@@ -1,6 +1,7 @@
 import express from 'express';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { escaped, HERE, page } from './page';
 
 /**
  * A stand-in for the teams' desk: takes handoffs as CloudEvents 1.0 over HTTP and answers to the address given in them.
@@ -19,10 +20,16 @@ export interface Ticket {
   team: string;
   title: string;
   note: string;
-  state: 'new' | 'taken' | 'returned' | 'fixReported';
+  state: 'new' | Answer;
+  /** what its team said last */
+  said: string;
   answerUrl: string;
   received: number;
 }
+
+const ANSWERS = ['taken', 'returned', 'moved', 'fixReported'] as const;
+export type Answer = (typeof ANSWERS)[number];
+const isAnswer = (text: string): text is Answer => (ANSWERS as readonly string[]).includes(text);
 
 interface HandoffEvent {
   specversion?: string;
@@ -41,19 +48,52 @@ export interface RunningDesk {
   close: () => Promise<void>;
 }
 
+const STATE_WORDS: Readonly<Record<Ticket['state'], string>> = {
+  new: 'new',
+  taken: 'accepted',
+  returned: 'returned',
+  moved: 'moved',
+  fixReported: 'fix reported',
+};
+
+/** A ticket with what its team can answer now. */
+function ticketHtml({ id, title, team, state, note, said }: Ticket): string {
+  const form = (answer: Answer, words: string, fields = '') =>
+    `<form method="post" action="/tickets/${encodeURIComponent(id)}/${answer}">${fields}<button>${words}</button></form>`;
+  const field = (name: string, label: string) =>
+    `<input name="${name}" aria-label="${label}" placeholder="${label}" required>`;
+  const isOpen = state === 'new' || state === 'taken' || state === 'fixReported';
+  const forms = [
+    state === 'new' ? form('taken', 'Accept') : '',
+    state === 'taken' || state === 'fixReported' ? form('fixReported', 'Report a fix') : '',
+    isOpen ? form('returned', 'Return it', field('reason', 'Why it is not ours')) : '',
+    isOpen ? form('moved', 'Move it', field('team', 'To which team')) : '',
+  ];
+  return `<article><h2>${escaped(title)}</h2><p class="said">${escaped(team)} · ${STATE_WORDS[state]}${said === '' ? '' : `: ${escaped(said)}`}</p>${note === '' ? '' : `<p>${escaped(note)}</p>`}${forms.join('')}</article>`;
+}
+
 export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
   const tickets = new Map<string, Ticket>();
   const app = express();
   app.use(express.json({ type: ['application/json', 'application/cloudevents+json'], limit: '2mb' }));
 
-  const answer = async (ticket: Ticket, state: 'taken' | 'returned' | 'fixReported', reason: string) => {
+  app.use(express.urlencoded({ extended: false }));
+
+  const answer = async (
+    ticket: Ticket,
+    state: Answer,
+    reason: string,
+    more: { team?: string; fixedAt?: string } = {},
+  ) => {
     const response = await fetch(ticket.answerUrl, {
       method: 'POST',
       headers: { 'content-type': 'application/json', authorization: `Bearer ${options.token}` },
-      body: JSON.stringify({ answer: state, reason, by: ticket.team }),
+      body: JSON.stringify({ answer: state, reason, by: ticket.team, ...more }),
     });
     if (!response.ok) throw new Error(`the answer was refused: ${response.status} ${await response.text()}`);
-    ticket.state = state;
+    ticket.state = state === 'moved' ? 'new' : state;
+    ticket.team = more.team ?? ticket.team;
+    ticket.said = reason;
   };
 
   const look = (ticket: Ticket, event: HandoffEvent) => {
@@ -79,7 +119,16 @@ export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
     if (before) before.received++;
     else {
       const { team, note, answerUrl, brief } = event.data;
-      const ticket: Ticket = { id: event.id, team, title: brief.title, note, state: 'new', answerUrl, received: 1 };
+      const ticket: Ticket = {
+        id: event.id,
+        team,
+        title: brief.title,
+        note,
+        state: 'new',
+        said: '',
+        answerUrl,
+        received: 1,
+      };
       tickets.set(event.id, ticket);
       if (options.takesAfterMs > 0)
         setTimeout(
@@ -97,12 +146,29 @@ export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
   app.post('/tickets/:id/:state', async (request, response) => {
     const ticket = tickets.get(request.params.id);
     const { state } = request.params;
-    if (!ticket || (state !== 'taken' && state !== 'returned' && state !== 'fixReported')) {
+    if (!ticket || !isAnswer(state)) {
       response.status(404).end();
       return;
     }
-    await answer(ticket, state, (request.body as { reason?: string } | undefined)?.reason ?? '');
-    response.json(ticket);
+    const { reason = '', team, fixedAt } = (request.body ?? {}) as { reason?: string; team?: string; fixedAt?: string };
+    try {
+      await answer(ticket, state, reason, { ...(team && { team }), ...(fixedAt && { fixedAt }) });
+    } catch (error) {
+      if (!request.is('application/x-www-form-urlencoded')) throw error;
+      response
+        .status(409)
+        .send(page('Not taken', `<p>${escaped((error as Error).message)}</p><p><a href="/">Back</a></p>`));
+      return;
+    }
+    if (request.is('application/x-www-form-urlencoded')) response.redirect(303, '/');
+    else response.json(ticket);
+  });
+
+  app.get('/', (_request, response) => {
+    const newest = [...tickets.values()].reverse();
+    response.send(
+      page('Team desk', `<p class="said">${HERE}</p>${newest.map(ticketHtml).join('') || '<p>No ticket yet.</p>'}`),
+    );
   });
 
   const server = await new Promise<Server>((resolve, reject) => {

@@ -1,10 +1,14 @@
 import { randomUUID, timingSafeEqual } from 'node:crypto';
-import { canBecome, STATE_WORDS, type HandoffState } from '@toplens/core/handoffs';
+import { csvText } from '@toplens/core/csv';
+import { canBecome, fixReportMarkdown, fixReportRows, STATE_WORDS } from '@toplens/core/handoffs';
 import { Router, type Request } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
 import { Problem } from '../errors';
+import { takeAnswer, type TeamAnswer } from '../outbound/answer';
+import { fixReportOf } from '../outbound/fix-report';
 import { makeBrief } from '../outbound/make-brief';
+import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
 import { ThreadError } from '../threads/ask-and-serve';
 import {
@@ -13,12 +17,14 @@ import {
   findHandoff,
   insertHandoff,
   listHandoffs,
-  setState,
-  trailOf,
   tryAgain,
+  watchedHandoffs,
   type HandoffRow,
 } from '../store/handoffs';
-import { deskAnswer, newHandoff } from '../contract/handoffs';
+import { makeLink, revokeLink } from '../store/shared-links';
+import { readBook } from '../store/settings';
+import { deskAnswer, newHandoff, newLink, reportQuery, timesQuery, type ProofShape } from '../contract/handoffs';
+import { handoffSummary, handoffTimes, linkShape, wholeHandoff } from './handoff-shapes';
 import { askAround, askIncident } from './incidents';
 import { checkWindow, readInput } from './query';
 
@@ -29,34 +35,37 @@ export interface HandoffRouteOptions {
   deskToken: string;
   /** there is a desk that handoffs go to */
   hasDesk: boolean;
+  settings: Settings;
 }
 
 export function handoffRoutes(
-  database: Database,
-  engine: Engine,
-  search: Search,
+  asked: { database: Database; engine: Engine; search: Search },
   options: HandoffRouteOptions,
 ): Router {
+  const { database, engine } = asked;
   const router = Router();
+  const mayWait = async () => (await readBook(database, options.settings)).at().handoffs.mayWait;
+  const whole = async (id: string) => wholeHandoff({ database, engine }, await find(database, id), await mayWait());
 
   router.get('/handoffs', async (_request, response) => {
-    response.json({ handoffs: (await listHandoffs(database)).map(toSummary) });
+    const may = await mayWait();
+    response.json({ handoffs: (await listHandoffs(database)).map((row) => handoffSummary(row, may)) });
   });
 
   router.get('/handoffs/:id', async (request, response) => {
-    response.json(await whole(database, request.params.id));
+    response.json(await whole(request.params.id));
   });
 
   router.post('/handoffs', async (request, response) => {
-    const { incident: incidentId, team, note, fromMs, toMs } = readInput(newHandoff, request.body);
+    const { incident: incidentId, team, note, purpose, fromMs, toMs } = readInput(newHandoff, request.body);
     const idempotencyKey = keyOf(request);
     const before = await findByKey(database, idempotencyKey);
     if (before) {
-      response.status(200).json(await whole(database, before.id));
+      response.status(200).json(await whole(before.id));
       return;
     }
     const incident = await askIncident(engine, String(incidentId), { window: checkWindow({ fromMs, toMs }) });
-    const { brief, markdown } = makeBrief(incident, await askAround(engine, search, incident), {
+    const { brief, markdown } = makeBrief(incident, await askAround(asked, incident), {
       team,
       note,
       publicUrl: options.publicUrl,
@@ -73,6 +82,9 @@ export function handoffRoutes(
           markdown,
           idempotencyKey,
           state: options.hasDesk ? 'draft' : 'kept',
+          purpose,
+          priority: incident.priority,
+          detectedMs: incident.detectedMs,
         }),
       );
     } catch (error) {
@@ -80,10 +92,10 @@ export function handoffRoutes(
       const other =
         error instanceof ThreadError && error.code === UNIQUE_VIOLATION && (await findByKey(database, idempotencyKey));
       if (!other) throw error;
-      response.status(200).json(await whole(database, other.id));
+      response.status(200).json(await whole(other.id));
       return;
     }
-    response.status(201).json(await whole(database, id));
+    response.status(201).json(await whole(id));
   });
 
   router.post('/handoffs/:id/again', async (request, response) => {
@@ -93,24 +105,67 @@ export function handoffRoutes(
     if (!options.hasDesk)
       throw new Problem('conflict', 'No desk is set up, so there is nowhere to send it. It is kept here.');
     await database.transaction([tryAgain(handoff.id), addEvent(handoff.id, 'sent again', '')]);
-    response.json(await whole(database, handoff.id));
+    response.json(await whole(handoff.id));
   });
 
   router.post('/handoffs/:id/answer', async (request, response) => {
     checkDesk(request, options.deskToken);
-    const { answer, reason, by } = readInput(deskAnswer, request.body);
+    const given = readInput(deskAnswer, request.body) as TeamAnswer;
+    await takeAnswer(database, await find(database, request.params.id), given);
+    response.json(await whole(request.params.id));
+  });
+
+  router.get('/handoffs/:id/proof', async (request, response) => {
     const handoff = await find(database, request.params.id);
-    const to = answer as HandoffState;
-    if (handoff.state !== to) {
-      if (!canBecome(handoff.state, to))
-        throw new Problem('conflict', `a handoff that is ${handoff.state} cannot become ${to}`, { field: 'answer' });
-      const detail = [by && `by ${by}`, reason].filter(Boolean).join(': ');
-      await database.transaction([setState(handoff.id, to), addEvent(handoff.id, answer, detail)]);
-    }
-    response.json(await whole(database, handoff.id));
+    const proof = await proofNow(database, engine, handoff);
+    if (!proof)
+      throw new Problem('notFound', 'No fix was reported yet, so there is nothing to prove.', { field: 'id' });
+    response.json(proof);
+  });
+
+  router.get('/handoffs/:id/report', async (request, response) => {
+    const handoff = await find(database, request.params.id);
+    const { as } = readInput(reportQuery, request.query);
+    const { times } = await whole(handoff.id);
+    const report = fixReportOf(handoff, times, await proofNow(database, engine, handoff));
+    if (!report)
+      throw new Problem('notFound', 'No fix was reported yet, so there is nothing to compare.', { field: 'id' });
+    const name = `before-and-after-${handoff.incident}`;
+    response.attachment(`${name}.${as === 'csv' ? 'csv' : 'md'}`);
+    if (as === 'csv') response.type('text/csv').send(csvText(fixReportRows(report)));
+    else response.type('text/markdown').send(fixReportMarkdown(report));
+  });
+
+  router.post('/handoffs/:id/links', async (request, response) => {
+    const { kind, days } = readInput(newLink, request.body);
+    const handoff = await find(database, request.params.id);
+    const { link, token } = await makeLink(database, { kind: kind as 'brief' | 'answer', target: handoff.id, days });
+    response.status(201).json(linkShape(link, `${options.publicUrl}/shared/${token}`));
+  });
+
+  router.delete('/handoffs/:id/links/:link', async (request, response) => {
+    const handoff = await find(database, request.params.id);
+    const isThere = isUuid(request.params.link) && (await revokeLink(database, handoff.id, request.params.link));
+    if (!isThere) throw new Problem('notFound', 'There is no such link of this handoff.', { field: 'link' });
+    response.status(204).end();
+  });
+
+  router.get('/handoff-times', async (request, response) => {
+    const { months } = readInput(timesQuery, request.query);
+    response.json(await handoffTimes(database, months));
   });
 
   return router;
+}
+
+/** What the figures say now; what was told where they are not looked at any more; null before any fix. */
+async function proofNow(database: Database, engine: Engine, handoff: HandoffRow): Promise<ProofShape | null> {
+  const told = (handoff.outcome as { proof: ProofShape } | null)?.proof ?? null;
+  const watched = (await watchedHandoffs(database)).filter(({ incident }) => incident === handoff.incident);
+  if (handoff.state === 'proven' || watched.length === 0) return told;
+  const fixMs = Math.max(...watched.map((one) => one.fixMs));
+  const wasTold = told?.fixMs === fixMs;
+  return (await engine.ask('proof', { id: handoff.incident, fixMs, wasTold })) ?? told;
 }
 
 function keyOf(request: Request): string {
@@ -131,32 +186,10 @@ function checkDesk(request: Request, token: string): void {
     });
 }
 
+const isUuid = (id: string | undefined): id is string => /^[0-9a-f-]{36}$/i.test(id ?? '');
+
 async function find(database: Database, id: string): Promise<HandoffRow> {
-  const handoff = /^[0-9a-f-]{36}$/i.test(id) ? await findHandoff(database, id) : undefined;
+  const handoff = isUuid(id) ? await findHandoff(database, id) : undefined;
   if (!handoff) throw new Problem('notFound', `there is no handoff ${id}`, { field: 'id' });
   return handoff;
-}
-
-const toSummary = ({ id, incident, team, state, note, createdAt, brief }: HandoffRow) => ({
-  id,
-  incident,
-  team,
-  state,
-  note,
-  createdAt,
-  title: brief.title,
-  // Briefs that were kept before points had their name say minutes: the figure is the same.
-  harmPoints: brief.harmPoints ?? (brief as { harmMinutes?: number }).harmMinutes ?? 0,
-  people: brief.people.estimate,
-  window: brief.window,
-});
-
-async function whole(database: Database, id: string) {
-  const handoff = await find(database, id);
-  return {
-    ...toSummary(handoff),
-    brief: handoff.brief,
-    markdown: handoff.markdown,
-    trail: await trailOf(database, id),
-  };
 }

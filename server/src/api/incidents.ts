@@ -9,6 +9,8 @@ import type { Action, IncidentQuestion } from '../engine/state/questions';
 import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
 import { Problem } from '../errors';
+import type { Database } from '../store/database';
+import { returnedBy } from '../store/handoffs';
 import { makeBrief, type Around } from '../outbound/make-brief';
 import { incidentIn, noIncident } from './incident-ids';
 import { readFocus, readInput, readWindow } from './query';
@@ -34,17 +36,22 @@ export async function askIncident(
 }
 
 /** What else was seen, for the brief. A brief is written whether the logs can be read or not. */
-export async function askAround(engine: Engine, search: Search, incident: IncidentShape): Promise<Around> {
+export async function askAround(
+  { database, engine, search }: { database: Database; engine: Engine; search: Search },
+  incident: IncidentShape,
+): Promise<Around> {
   const { id, window } = incident;
-  const [hosts, scope, { journeys }, crashes] = await Promise.all([
+  const [hosts, scope, { journeys }, crashes, gaveBack] = await Promise.all([
     engine.ask('incidentHosts', { id }),
     engine.ask('logScope', { id }),
     engine.ask('journeys', { window, focus: { values: {} } }),
     crashesAround(search, incident).catch(() => null),
+    returnedBy(database, id),
   ]);
-  if (!scope) return { hosts, logs: null, journeys, crashes };
+  const known = { hosts, journeys, crashes, returned: gaveBack.get(id) ?? [] };
+  if (!scope) return { ...known, logs: null };
   const { version, ...question } = scope;
-  return { hosts, logs: await search.ask('logPatterns', question, version).catch(() => null), journeys, crashes };
+  return { ...known, logs: await search.ask('logPatterns', question, version).catch(() => null) };
 }
 
 /** The crashes that hurt most people on a screen that is in trouble; null where none is. */
@@ -83,7 +90,11 @@ function toAction(id: number, given: InferType<typeof newDecision>): Action {
   }
 }
 
-export function incidentRoutes(engine: Engine, search: Search, publicUrl: string): Router {
+export function incidentRoutes(
+  asked: { database: Database; engine: Engine; search: Search },
+  publicUrl: string,
+): Router {
+  const { engine, search } = asked;
   const router = Router();
   router.get('/worst-first', async (request, response) => {
     const { rankBy, rates } = readInput(rankingQuery, request.query);
@@ -131,7 +142,7 @@ export function incidentRoutes(engine: Engine, search: Search, publicUrl: string
     const { team, note } = readInput(briefQuery, request.query);
     const incident = await askIncident(engine, request.params.id, { window: readWindow(request) });
     response.json(
-      makeBrief(incident, await askAround(engine, search, incident), {
+      makeBrief(incident, await askAround(asked, incident), {
         team: team || incident.proposedTeam?.team || '',
         note,
         publicUrl,

@@ -391,6 +391,7 @@ export const Incident = resource('Incident', 'One incident within a window', {
   priority: oneOf(PRIORITIES, 'what is to be looked at first'),
   trend: oneOf(['growing', 'steady', 'fading', 'new', 'over'], 'how it changes'),
   onsetMs: number('when it began, told by change-point', EPOCH_MS, 1772442840000),
+  detectedMs: number('since when it was known', EPOCH_MS, 1772443020000),
   endMs: number('first moment that is usual again; the newest judged minute while it goes on', EPOCH_MS, 1772446440000),
   activeAtEnd: flag('went on at the end of the window'),
   inTroubleNow: flag('goes on now, whatever window is looked at'),

@@ -66,6 +66,14 @@ export const readingCalendar = object({
     .meta({ description: 'the file (RFC 5545)', example: 'BEGIN:VCALENDAR …' }),
 });
 
+const mayWait = record(
+  {
+    accept: integer('until it is accepted', 'min', 15),
+    fix: integer('from then on until a fix is reported', 'min', 240),
+  },
+  'minutes at most',
+);
+
 export const SettingsFile = resource('SettingsFile', 'All settings, as a file holds them', {
   currency: text('currency of all bills, ISO 4217', 'EUR'),
   exchangeRates: list(
@@ -229,6 +237,17 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
       ),
     }),
     'scripted checks',
+  ),
+  handoffs: record(
+    {
+      mayWait: record(
+        { P1: mayWait, P2: mayWait, P3: mayWait, P4: mayWait },
+        'how long a handoff may wait at most, by priority',
+      ),
+      settleMinutes: integer('after a reported fix nothing is counted for so long', 'min', 5),
+      calmMinutes: integer('a fix is proven after so long at the earliest', 'min', 15),
+    },
+    'how long handoffs may wait, and how a reported fix is watched',
   ),
   calendar: Calendar,
 });

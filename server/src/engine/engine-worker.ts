@@ -33,6 +33,7 @@ import { hurt } from './incidents/hurt';
 import { lostByTier } from './incidents/lost-by-tier';
 import { incidentHosts } from './incidents/incident-hosts';
 import { incidentPage } from './incidents/incident-page';
+import { proof } from './incidents/proof';
 import { logScope } from './incidents/incident-scope';
 import { journey, journeys } from './journeys/journeys';
 import { earlyWarnings } from './incidents/early-warnings';
@@ -207,6 +208,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     promiseReports: (question) => promiseReports(then(question), question),
     endangered: (question) => endangeredBy(then(question), question),
     happened: (question) => happened(then(question), question),
+    proof: (question) => proof(state, question),
     sites: (question) => sites(then(question), question),
     siteChange: (question) => siteChange(state, question),
     workPerson: (question) => workPerson(state, question),

@@ -26,6 +26,7 @@ import type {
   PromisesShape,
 } from '../contract/promises';
 import type { HappenedShape } from '../contract/happened';
+import type { ProofShape } from '../contract/handoffs';
 import type { ProbePageShape, ProbeRunPageShape, ProbesShape } from '../contract/probes';
 import type { RemoteShape, SiteChangeShape, SitesShape, WorkPersonShape } from '../contract/sites';
 import type { StandingShape } from '../contract/standing';
@@ -51,6 +52,7 @@ import type {
   LostByTierQuestion,
   PersonQuestion,
   HappenedQuestion,
+  ProofQuestion,
   SiteChangeQuestion,
   ProbeQuestion,
   RemoteQuestion,
@@ -95,6 +97,7 @@ export interface Questions {
   promiseReports: { ask: ReportQuestion; answer: PeriodReport[] };
   endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
   happened: { ask: HappenedQuestion; answer: HappenedShape };
+  proof: { ask: ProofQuestion; answer: ProofShape | null };
   sites: { ask: SitesQuestion; answer: SitesShape };
   siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };
   workPerson: { ask: WorkPersonQuestion; answer: WorkPersonShape | null };

@@ -1,4 +1,4 @@
-import { briefMarkdown, reproduceWords, type Brief } from '@toplens/core/handoffs';
+import { briefMarkdown, reproduceWords, type Brief, type ReturnedBy } from '@toplens/core/handoffs';
 import { FIGURE_KINDS } from '@toplens/core/hosts';
 import { failureWords, spentWords, type BillLineName } from '@toplens/core/incidents';
 import { crashLines } from '@toplens/core/phones';
@@ -27,6 +27,8 @@ export interface Around {
   logs: LogPatternsShape | null;
   journeys: readonly JourneyShape[];
   crashes: CrashesAround | null;
+  /** teams that gave it back before */
+  returned: readonly ReturnedBy[];
 }
 
 /** Crashes on the screens that are in trouble. */
@@ -117,6 +119,7 @@ export function makeBrief(
       ? crashLines(around.crashes.group, around.crashes.example ?? undefined, around.crashes.newest)
       : [],
     around: aroundWords(around, incident.failures),
+    saidBefore: around.returned.map(({ team, reason }) => `${team} returned it${reason === '' ? '' : `: ${reason}`}`),
     samples: incident.samples.map((sample) => ({
       at: iso(sample.atMs),
       durationMs: sample.durationMs,

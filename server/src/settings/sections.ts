@@ -15,6 +15,7 @@ export const SECTIONS = [
   'businessEvents',
   'promises',
   'probes',
+  'handoffs',
 ] as const;
 export type Section = (typeof SECTIONS)[number];
 
@@ -32,6 +33,7 @@ export const SECTION_WORDS: Readonly<Record<Section, string>> = {
   businessEvents: 'business events',
   promises: 'promises',
   probes: 'probes',
+  handoffs: 'handoffs',
 };
 
 export const isSection = (key: string): key is Section => (SECTIONS as readonly string[]).includes(key);

@@ -7,6 +7,7 @@ import type { OwnershipRule } from '@toplens/core/handoffs';
 import { linePattern, type LineRule } from '@toplens/core/money';
 import { dayKinds, type Calendar } from '@toplens/core/time';
 import type { Probe } from '@toplens/core/probes';
+import { handoffsSchema, type HandoffSetting } from './handoffs';
 import { probesSchema } from './probes';
 import { promisesSchema, type PromiseSetting } from './promises';
 import { array, mixed, number, object, string, ValidationError, type TestContext } from 'yup';
@@ -35,6 +36,8 @@ export interface Settings {
   promises: PromiseSetting[];
   /** scripted checks */
   probes: Probe[];
+  /** how long handoffs may wait, and how a reported fix is watched */
+  handoffs: HandoffSetting;
 }
 
 const text = string().trim().min(1);
@@ -139,6 +142,7 @@ export const settingsSchema = object({
   ).default([]),
   promises: promisesSchema,
   probes: probesSchema,
+  handoffs: handoffsSchema,
   calendar: calendarSchema.default({ holidays: [], excluded: [], maintenance: [] }),
 }).noUnknown();
 

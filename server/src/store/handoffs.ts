@@ -1,5 +1,7 @@
-import { HANDOFF_STATES, type Brief, type HandoffState } from '@toplens/core/handoffs';
+import { HANDOFF_STATES, isWatched, type Brief, type HandoffState, type Purpose } from '@toplens/core/handoffs';
+import type { Priority } from '@toplens/core/incidents';
 import type { Database, Statement } from './database';
+import { iso } from './iso-time';
 
 export interface HandoffRow {
   id: string;
@@ -12,6 +14,17 @@ export interface HandoffRow {
   createdAt: string;
   tries: number;
   nextTryAt: string | null;
+  purpose: Purpose;
+  /** of the incident when it was sent; null for those of before it was kept */
+  priority: Priority | null;
+  /** when it came into its state */
+  stateAt: string;
+  /** since when the newest reported fix is in */
+  fixedAt: string | null;
+  /** what the figures said after the newest reported fix, as the API tells it; null before */
+  outcome: object | null;
+  /** since when it was known that people are hurt, epoch ms */
+  detectedMs: number | null;
 }
 
 /** Ends the detail of a failed try after which none follows. */
@@ -23,8 +36,9 @@ export interface HandoffEvent {
   detail: string;
 }
 
-const iso = (column: string) => `to_char(${column} AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
-const COLUMNS = `id, incident, team, state, note, brief, markdown, tries, ${iso('created_at')} AS "createdAt", ${iso('next_try_at')} AS "nextTryAt"`;
+const COLUMNS = `id, incident, team, state, note, brief, markdown, tries, purpose, priority, outcome,
+  detected_ms::float8 AS "detectedMs", ${iso('created_at')} AS "createdAt", ${iso('next_try_at')} AS "nextTryAt",
+  ${iso('state_at')} AS "stateAt", ${iso('fixed_at')} AS "fixedAt"`;
 
 export const listHandoffs = (database: Database): Promise<HandoffRow[]> =>
   database.query<HandoffRow>(`SELECT ${COLUMNS} FROM handoff ORDER BY created_at DESC, id LIMIT 500`);
@@ -42,6 +56,55 @@ export const trailOf = (database: Database, id: string): Promise<HandoffEvent[]>
     `SELECT ${iso('at')} AS at, what, detail FROM handoff_event WHERE handoff = $1 ORDER BY id`,
     [id],
   );
+
+/** Events of all handoffs that were sent since a moment, in order of time, by handoff. */
+export async function trailsSince(database: Database, sinceMs: number): Promise<Map<string, HandoffMoment[]>> {
+  const rows = await database.query<HandoffMoment & { handoff: string }>(
+    `SELECT e.handoff, e.what, (extract(epoch FROM e.at) * 1000)::float8 AS "atMs"
+       FROM handoff_event e JOIN handoff h ON h.id = e.handoff
+      WHERE h.created_at >= to_timestamp($1) ORDER BY e.id`,
+    [sinceMs / 1000],
+  );
+  const trails = new Map<string, HandoffMoment[]>();
+  for (const { handoff, ...event } of rows) {
+    const trail = trails.get(handoff);
+    if (trail) trail.push(event);
+    else trails.set(handoff, [event]);
+  }
+  return trails;
+}
+
+export interface HandoffMoment {
+  what: string;
+  atMs: number;
+}
+
+/** Handoffs after whose reported fix the figures are looked at, with the newest report. */
+export const watchedHandoffs = (database: Database): Promise<(HandoffRow & { fixMs: number })[]> =>
+  database.query<HandoffRow & { fixMs: number }>(
+    `SELECT ${COLUMNS},
+            (extract(epoch FROM coalesce(fixed_at, (SELECT max(e.at) FROM handoff_event e
+              WHERE e.handoff = handoff.id AND e.what = 'fixReported'), state_at)) * 1000)::float8 AS "fixMs"
+       FROM handoff WHERE state = ANY ($1) ORDER BY created_at`,
+    [HANDOFF_STATES.filter(isWatched)],
+  );
+
+/** What teams said that returned handoffs of these incidents, oldest first; of all incidents when left out. */
+export async function returnedBy(
+  database: Database,
+  incident?: number,
+): Promise<Map<number, { team: string; reason: string }[]>> {
+  const rows = await database.query<{ incident: number; team: string; reason: string }>(
+    `SELECT h.incident, h.team,
+            coalesce((SELECT regexp_replace(e.detail, '^by [^:]+(: |$)', '') FROM handoff_event e WHERE e.handoff = h.id AND e.what = 'returned'
+                       ORDER BY e.id DESC LIMIT 1), '') AS reason
+       FROM handoff h WHERE h.state = 'returned' AND ($1::int IS NULL OR h.incident = $1) ORDER BY h.created_at`,
+    [incident ?? null],
+  );
+  const by = new Map<number, { team: string; reason: string }[]>();
+  for (const { incident: id, ...one } of rows) by.set(id, [...(by.get(id) ?? []), one]);
+  return by;
+}
 
 export interface ToldHandoffEvent {
   id: string;
@@ -65,7 +128,7 @@ export const handoffEventsIn = (
   );
 
 /** What an event says of the state; null where it changes nothing. */
-const STATE_AFTER = `CASE WHEN what = 'sent again' THEN 'draft' WHEN what = 'delivered' THEN 'sent'
+const STATE_AFTER = `CASE WHEN what = 'sent again' THEN 'draft' WHEN what IN ('delivered', 'moved') THEN 'sent'
   WHEN what = 'not delivered' AND detail LIKE '%; ${GIVEN_UP}' THEN 'notDelivered' WHEN what = ANY ($1) THEN what END`;
 
 /** The newest handoff of each incident, as it was at a moment; Infinity: as it is. */
@@ -96,11 +159,15 @@ export function insertHandoff(handoff: {
   brief: Brief;
   markdown: string;
   idempotencyKey: string;
+  purpose: Purpose;
+  priority: Priority;
+  detectedMs: number;
 }): Statement[] {
   return [
     {
-      sql: `INSERT INTO handoff (id, incident, team, state, note, brief, markdown, idempotency_key, next_try_at)
-            VALUES ($1, $2, $3, $8, $4, $5, $6, $7, now())`,
+      sql: `INSERT INTO handoff (id, incident, team, state, note, brief, markdown, idempotency_key, next_try_at,
+                                 purpose, priority, detected_ms, created_at, state_at)
+            VALUES ($1, $2, $3, $8, $4, $5, $6, $7, now(), $9, $10, $11, to_timestamp($12), to_timestamp($12))`,
       params: [
         handoff.id,
         handoff.incident,
@@ -110,6 +177,10 @@ export function insertHandoff(handoff: {
         handoff.markdown,
         handoff.idempotencyKey,
         handoff.state,
+        handoff.purpose,
+        handoff.priority,
+        Math.round(handoff.detectedMs),
+        Date.now() / 1000,
       ],
     },
     addEvent(handoff.id, 'written', ''),
@@ -117,13 +188,32 @@ export function insertHandoff(handoff: {
 }
 
 export const addEvent = (id: string, what: string, detail: string): Statement => ({
-  sql: 'INSERT INTO handoff_event (handoff, what, detail) VALUES ($1, $2, $3)',
-  params: [id, what, detail],
+  sql: 'INSERT INTO handoff_event (handoff, what, detail, at) VALUES ($1, $2, $3, to_timestamp($4))',
+  params: [id, what, detail, Date.now() / 1000],
 });
 
 export const setState = (id: string, state: HandoffState): Statement => ({
-  sql: 'UPDATE handoff SET state = $2, next_try_at = NULL WHERE id = $1',
-  params: [id, state],
+  sql: `UPDATE handoff SET state_at = CASE WHEN state = $2 THEN state_at ELSE to_timestamp($3) END, state = $2,
+                           next_try_at = NULL
+         WHERE id = $1`,
+  params: [id, state, Date.now() / 1000],
+});
+
+/** A team says that its fix is in since then. */
+export const setFixed = (id: string, atMs: number): Statement => ({
+  sql: 'UPDATE handoff SET fixed_at = to_timestamp($2) WHERE id = $1',
+  params: [id, atMs / 1000],
+});
+
+/** The desk gave it to another team: it waits for that one anew. */
+export const moveTo = (id: string, team: string): Statement => ({
+  sql: `UPDATE handoff SET team = $2, state = 'sent', state_at = to_timestamp($3) WHERE id = $1`,
+  params: [id, team, Date.now() / 1000],
+});
+
+export const setOutcome = (id: string, outcome: object): Statement => ({
+  sql: 'UPDATE handoff SET outcome = $2 WHERE id = $1',
+  params: [id, outcome],
 });
 
 export const planTry = (id: string, tries: number, inSeconds: number | null): Statement => ({
@@ -133,17 +223,30 @@ export const planTry = (id: string, tries: number, inSeconds: number | null): St
 
 /** What was kept because there was no desk is due once there is one. */
 export const releaseKept: Statement = {
-  sql: `UPDATE handoff SET state = 'draft', next_try_at = now() WHERE state = 'kept'`,
+  sql: `UPDATE handoff SET state = 'draft', state_at = now(), next_try_at = now() WHERE state = 'kept'`,
   params: [],
 };
 
 /** Tried again from the first try on. */
 export const tryAgain = (id: string): Statement => ({
-  sql: `UPDATE handoff SET state = 'draft', tries = 0, next_try_at = now() WHERE id = $1`,
+  sql: `UPDATE handoff SET state = 'draft', state_at = now(), tries = 0, next_try_at = now() WHERE id = $1`,
   params: [id],
 });
 
 export const dueHandoffs = (database: Database): Promise<HandoffRow[]> =>
   database.query<HandoffRow>(
     `SELECT ${COLUMNS} FROM handoff WHERE state = 'draft' AND next_try_at <= now() ORDER BY created_at LIMIT 20`,
+  );
+
+/** All handoffs of an incident, newest first. */
+export const handoffsOf = (database: Database, incident: number): Promise<HandoffRow[]> =>
+  database.query<HandoffRow>(`SELECT ${COLUMNS} FROM handoff WHERE incident = $1 ORDER BY created_at DESC, id`, [
+    incident,
+  ]);
+
+/** Handoffs that were sent since a moment. */
+export const handoffsSince = (database: Database, sinceMs: number): Promise<HandoffRow[]> =>
+  database.query<HandoffRow>(
+    `SELECT ${COLUMNS} FROM handoff WHERE created_at >= to_timestamp($1) ORDER BY created_at`,
+    [sinceMs / 1000],
   );

@@ -1,5 +1,6 @@
 import type { IncidentPart, SetAside, StoredIncident } from '@toplens/core/incidents';
 import type { Database, Statement } from './database';
+import { iso } from './iso-time';
 
 interface IncidentRow {
   id: number;
@@ -55,6 +56,6 @@ export const addDecision = (incident: number, decision: Omit<Decision, 'at'>): S
 
 export const decisionsOf = (database: Database, incident: number): Promise<Decision[]> =>
   database.query<Decision>(
-    `SELECT to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, who, what, detail FROM decision WHERE incident = $1 ORDER BY id`,
+    `SELECT ${iso('at')} AS at, who, what, detail FROM decision WHERE incident = $1 ORDER BY id`,
     [incident],
   );

@@ -3,13 +3,16 @@ import { useEffect, useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
+import { PURPOSES, PURPOSE_WORDS, type Purpose } from '@toplens/core/handoffs';
 import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
 import { useBrief, useSend } from '@/data/handoffs';
 import { useIncident } from '@/data/incidents';
 import { BusyButton } from '@/frame/busy-button';
 import { Choice } from '@/frame/choice';
+import { CopyText } from '@/frame/copy-text';
 import { Sheet } from '@/frame/sheet';
+import { Strip } from '@/frame/strip';
 import { Trouble } from '@/frame/trouble';
 import type { View as Looked } from '@/frame/view';
 import { usePalette } from '@/look/look';
@@ -18,31 +21,49 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { keepDraft, readDraft } from './draft';
 
+/** What the sheet is opened with, in place of what is proposed; an own draft goes before. */
+export interface Suggested {
+  team?: string;
+  note?: string;
+}
+
 export type Props = {
   incidentId: number;
   view: Looked;
+  suggested?: Suggested;
   onClose: () => void;
 };
 
 const LONGEST_NOTE = 10_000;
 
+const PURPOSE_OPTIONS = PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }));
+
 const schema = object({
   team: string().required('Choose who shall have it.'),
   note: string().default('').max(LONGEST_NOTE, 'A note can have 10,000 characters at most.'),
+  purpose: string().oneOf(PURPOSES).required(),
 });
 
 /** Whom to send it to, what to add, and the brief as it will be sent. */
-export function SendSheet({ incidentId, view, onClose }: Props) {
+export function SendSheet({ incidentId, view, suggested = {}, onClose }: Props) {
   const { data: incident, error, refetch } = useIncident(incidentId, view);
   return (
     <Sheet title="Send" onClose={onClose}>
       {error && !incident && <Trouble error={error} onRetry={() => void refetch()} />}
-      {incident && <SendForm incident={incident} onClose={onClose} />}
+      {incident && <SendForm incident={incident} suggested={suggested} onClose={onClose} />}
     </Sheet>
   );
 }
 
-function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: () => void }) {
+function SendForm({
+  incident: latest,
+  suggested,
+  onClose,
+}: {
+  incident: Incident;
+  suggested: Suggested;
+  onClose: () => void;
+}) {
   // What is sent is what was on the screen when the sheet was opened, while the live window moves on behind it.
   const [incident] = useState(latest);
   const [draft] = useState(() => readDraft(incident.id));
@@ -50,7 +71,11 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
   const form = useForm({
     resolver: yupResolver(schema),
     mode: 'onBlur',
-    defaultValues: { team: draft.team ?? incident.proposedTeam?.team ?? '', note: draft.note },
+    defaultValues: {
+      team: suggested.team ?? draft.team ?? incident.proposedTeam?.team ?? '',
+      note: draft.note || (suggested.note ?? ''),
+      purpose: 'cause' as Purpose,
+    },
   });
   const [team, note] = useWatch({ control: form.control, name: ['team', 'note'] });
   const [isBriefShown, setBriefShown] = useState(false);
@@ -64,6 +89,7 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
         incident: incident.id,
         team: values.team,
         note: values.note,
+        purpose: values.purpose,
         fromMs: incident.window.fromMs,
         toMs: incident.window.toMs,
         key: draft.key,
@@ -116,6 +142,14 @@ function SendForm({ incident: latest, onClose }: { incident: Incident; onClose: 
           </View>
         )}
       />
+      <Words kind="strong">What for</Words>
+      <Controller
+        control={form.control}
+        name="purpose"
+        render={({ field }) => (
+          <Strip label="What for" options={PURPOSE_OPTIONS} chosen={field.value} onChoose={field.onChange} />
+        )}
+      />
       <Brief
         incident={incident}
         team={team}
@@ -164,6 +198,7 @@ function Brief({
       {isShown && data && (
         <View style={[styles.brief, { borderColor: palette.hairline }]}>
           <Markdown text={data.markdown} testID="brief" />
+          <CopyText text={data.markdown} name="the brief as text" />
         </View>
       )}
     </View>

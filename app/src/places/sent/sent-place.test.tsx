@@ -9,7 +9,9 @@ const some = (...states: Parameters<typeof sentSentence>[0][number]['state'][]) 
 
 test.each([
   [some(), 'Nothing was sent yet.'],
-  [some('taken', 'fixReported'), '2 handed over, all accepted.'],
+  [some('taken', 'fixReported'), '2 handed over: 1 watched after a fix.'],
+  [some('taken', 'taken'), '2 handed over, all accepted.'],
+  [some('proven', 'inPart', 'merged'), '3 handed over: 1 not fixed, 1 proven.'],
   [some('taken', 'sent', 'draft', 'returned'), '4 handed over: 1 came back, 2 not accepted yet.'],
   // What never left this server was not handed over.
   [some('kept'), '1 not delivered.'],

@@ -1,24 +1,24 @@
-import { useEffect, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { useEffect } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import type { HandoffSummary } from '@/data/client';
-import { useHandoff, useHandoffs, useSendAgain } from '@/data/handoffs';
+import { useHandoffs } from '@/data/handoffs';
+import { Door } from '@/frame/door';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';
 import { figureColumn, textColumn, timeColumn, type Column } from '@/frame/table/columns';
 import { TableTools } from '@/frame/table/table-tools';
 import { useTable } from '@/frame/table/use-table';
 import { useView } from '@/frame/view';
-import { clock, count, counted } from '@/look/format';
+import { count, counted } from '@/look/format';
 import { usePalette } from '@/look/look';
-import { Markdown } from '@/look/markdown';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
-import { Button } from 'react-native-paper';
 import { STATE_ORDER, stateWords } from './state-words';
-import { Trail } from './trail';
+import { TimesPart } from './times-part';
+import { aboutWords, outcomeWords, waitsWords } from './handoff-words';
 import { capital } from '@toplens/core/words';
 
-/** Every handoff by state; what came back stands first. */
+/** Every handoff by state; what waits too long stands first, then what came back. */
 export function SentPlace() {
   const { view } = useView();
   const { data, error, refetch } = useHandoffs();
@@ -36,27 +36,50 @@ export function SentPlace() {
         </Words>
         {error && <Trouble error={error} onRetry={() => void refetch()} />}
         {all.length > 1 && <TableTools table={table} />}
-        {STATE_ORDER.map((state) => {
-          const some = table.rows.filter((handoff) => handoff.state === state);
-          return some.length === 0 ? null : (
-            <View key={state} style={styles.group}>
-              <Words kind="section" level={2}>{`${capital(stateWords(state))} · ${some.length}`}</Words>
+        {groupsOf(table.rows).map(([name, some]) => (
+          <View key={name} style={styles.group}>
+            <Words kind="section" level={2}>{`${name} · ${some.length}`}</Words>
+            <View role="list" aria-label={name}>
               {some.map((handoff) => (
                 <SentRow key={handoff.id} handoff={handoff} />
               ))}
             </View>
-          );
-        })}
+          </View>
+        ))}
+        {all.length > 0 && <TimesPart />}
       </View>
     </ScrollView>
   );
+}
+
+const WAITS = 'Waits too long';
+
+/** By state, in the order in which they need somebody's eye; what waits too long is a group of its own. */
+function groupsOf(rows: readonly HandoffSummary[]): [string, HandoffSummary[]][] {
+  const isLate = ({ waits }: HandoffSummary) => waits?.isLate === true;
+  const groups: [string, HandoffSummary[]][] = [
+    [WAITS, rows.filter(isLate)],
+    ...STATE_ORDER.map((state): [string, HandoffSummary[]] => [
+      capital(stateWords(state)),
+      rows.filter((handoff) => handoff.state === state && !isLate(handoff)),
+    ]),
+  ];
+  return groups.filter(([, some]) => some.length > 0);
 }
 
 export function sentSentence(all: readonly Pick<HandoffSummary, 'state'>[]): string {
   if (all.length === 0) return 'Nothing was sent yet.';
   const n = (...states: HandoffSummary['state'][]) => all.filter(({ state }) => states.includes(state)).length;
   const [returned, undelivered, waiting] = [n('returned'), n('notDelivered', 'kept'), n('sent', 'draft')];
-  const parts = [returned > 0 && `${returned} came back`, waiting > 0 && `${waiting} not accepted yet`].filter(Boolean);
+  const [proven, goesOn, watched] = [n('proven'), n('inPart', 'notProven'), n('fixReported', 'watching')];
+  const said = (count: number, words: string) => (count > 0 ? `${count} ${words}` : '');
+  const parts = [
+    said(returned, 'came back'),
+    said(goesOn, 'not fixed'),
+    said(waiting, 'not accepted yet'),
+    said(watched, 'watched after a fix'),
+    said(proven, 'proven'),
+  ].filter(Boolean);
   const handed = all.length - undelivered;
   const ofHanded = parts.length > 0 ? `: ${parts.join(', ')}` : ', all accepted';
   const kept = undelivered > 0 ? `${undelivered} not delivered` : '';
@@ -66,39 +89,17 @@ export function sentSentence(all: readonly Pick<HandoffSummary, 'state'>[]): str
 
 function SentRow({ handoff }: { handoff: HandoffSummary }) {
   const palette = usePalette();
-  const { go } = useView();
-  const [isOpen, setOpen] = useState(false);
-  const { data } = useHandoff(isOpen ? handoff.id : undefined);
+  const waits = waitsWords(handoff, Date.now());
   return (
-    <View style={[styles.row, { borderBottomColor: palette.hairline }]}>
-      <Pressable role="button" aria-expanded={isOpen} onPress={() => setOpen(!isOpen)} style={styles.head}>
-        <Words kind="strong">{handoff.title}</Words>
-        <Words kind="small">{`${handoff.team} · ${clock(Date.parse(handoff.createdAt))} · ${counted(handoff.people, 'person', 'people')}, ${count(handoff.harmPoints)} harm points when sent`}</Words>
-      </Pressable>
-      {isOpen && data && (
-        <View style={styles.open}>
-          {data.note !== '' && <Words>{`“${data.note}”`}</Words>}
-          <Trail handoff={data} />
-          <Told markdown={data.markdown} />
-          {(data.state === 'notDelivered' || data.state === 'kept') && <SendAgain id={data.id} />}
-          <Button mode="outlined" style={styles.button} onPress={() => go(`/incident/${handoff.incident}`)}>
-            Open the incident
-          </Button>
-        </View>
-      )}
-    </View>
-  );
-}
-
-/** What the team was told, exactly as it was told. */
-function Told({ markdown }: { markdown: string }) {
-  const [isShown, setShown] = useState(false);
-  return (
-    <View>
-      <Button style={styles.button} aria-expanded={isShown} onPress={() => setShown(!isShown)}>
-        {isShown ? 'Hide the brief' : 'The brief as it was sent'}
-      </Button>
-      {isShown && <Markdown text={markdown} testID="told" />}
+    <View role="listitem" style={[styles.row, { borderTopColor: palette.hairline }]}>
+      <Door path={`/handoff/${handoff.id}`} style={styles.head} testID="handoff">
+        <Words kind="strong" style={{ color: palette.action }}>
+          {handoff.title}
+        </Words>
+        <Words kind="small">{`${aboutWords(handoff, Date.now())} · ${counted(handoff.people, 'person', 'people')}, ${count(handoff.harmPoints)} harm points when sent`}</Words>
+        {waits !== '' && <Words kind="small">{waits}</Words>}
+        {handoff.outcome && <Words kind="small">{outcomeWords(handoff.outcome)}</Words>}
+      </Door>
     </View>
   );
 }
@@ -112,26 +113,11 @@ const HANDOFF_COLUMNS: readonly Column<HandoffSummary>[] = [
   figureColumn('harm', 'Harm points when sent', ({ harmPoints }) => harmPoints, { show: count }),
 ];
 
-/** What was kept or not delivered is tried again; why that cannot be is said. */
-function SendAgain({ id }: { id: string }) {
-  const { mutate, isPending, error } = useSendAgain();
-  return (
-    <View>
-      {error && <Words role="alert">{error.message}</Words>}
-      <Button mode="outlined" style={styles.button} disabled={isPending} onPress={() => mutate(id)} testID="send-again">
-        Send again
-      </Button>
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   fill: { flex: 1 },
   content: { paddingBottom: SPACE.xl },
   page: { padding: SPACE.l, gap: SPACE.l, maxWidth: 860 },
   group: { gap: SPACE.xs },
-  row: { borderBottomWidth: 1 },
-  head: { minHeight: TOUCH, justifyContent: 'center', paddingVertical: SPACE.s },
-  open: { gap: SPACE.s, paddingBottom: SPACE.m },
-  button: { alignSelf: 'flex-start' },
+  row: { borderTopWidth: 1 },
+  head: { minHeight: TOUCH, justifyContent: 'center', paddingVertical: SPACE.s, gap: 2 },
 });

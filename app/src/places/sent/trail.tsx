@@ -6,7 +6,12 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { stateWords } from './state-words';
 
-const EVENT_WORDS: Record<string, string> = { taken: 'accepted', returned: 'returned', fixReported: 'fix reported' };
+const EVENT_WORDS: Record<string, string> = {
+  taken: 'accepted',
+  fixReported: 'fix reported',
+  inPart: 'fixed in part',
+  notProven: 'not proven',
+};
 
 /** What happened to a handoff, in order. */
 export function Trail({ handoff }: { handoff: Handoff }) {

@@ -65,6 +65,16 @@ const FILE: Schemas['SettingsFile'] = {
       ],
     },
   ],
+  handoffs: {
+    mayWait: {
+      P1: { accept: 15, fix: 240 },
+      P2: { accept: 30, fix: 480 },
+      P3: { accept: 120, fix: 1440 },
+      P4: { accept: 480, fix: 4320 },
+    },
+    settleMinutes: 5,
+    calmMinutes: 15,
+  },
   calendar: { holidays: [], excluded: [], maintenance: [] },
 };
 

@@ -14,6 +14,7 @@ import { DataInPart } from './data-in/data-in-part';
 import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
 import { FilePart } from './file-part';
+import { HandoffsForm } from './handoffs-form';
 import { InstallationPart } from './installation-part';
 import { RatesForm } from './rates-form';
 import { RefusedPart } from './refused-part';
@@ -41,6 +42,7 @@ export function SettingsPlace() {
           <>
             <SectionsPart settings={data} />
             <AtOnceForm key={data.file.atOnceMs} settings={data} />
+            <HandoffsForm key={JSON.stringify(data.file.handoffs)} settings={data} />
             <RatesForm key={JSON.stringify(data.rates)} settings={data} />
             <CalendarForm key={JSON.stringify(data.calendar)} settings={data} />
             <FilePart />

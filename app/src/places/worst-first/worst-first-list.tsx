@@ -119,7 +119,7 @@ export function WorstFirstList({ chosenId }: Props) {
                   currency={data.currency}
                   nowMs={data.window.toMs}
                   isChosen={row.id === chosenId}
-                  onSend={() => (row.handoff && row.handoff.state !== 'returned' ? go('/sent') : setSending(row.id))}
+                  onSend={() => (row.handoff && row.handoff.state !== 'returned' ? go(`/handoff/${row.handoff.id}`) : setSending(row.id))}
                 />
               </View>
             ))}

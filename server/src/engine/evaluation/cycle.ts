@@ -1,8 +1,6 @@
 import { learnSuccession, rollUp } from '@toplens/core/flows';
 import {
-  countMinutes,
   deviationsIn,
-  isOutdated,
   judgeStretch,
   SLICE_PAST_MS,
   type HourOfFlow,
@@ -19,6 +17,7 @@ import { saveRelease } from '../../store/releases';
 import { saveDue } from '../../store/judging-due';
 import { replaceHour } from '../../store/roll-ups';
 import { findComponent } from './component';
+import { countedMinutes } from '../reading/counted-minutes';
 import { originOf } from '../reading/origin';
 import { successionIn } from '../reading/succession';
 import type { EngineState } from '../state/engine-state';
@@ -165,24 +164,12 @@ async function judge(state: EngineState, fromMs: number, toMs: number): Promise<
   }
 }
 
-/** Counts by minute of an hour; made anew when its attempts or the limits that judge them changed. */
-async function minutesOf(state: EngineState, hourMs: number): Promise<ReadonlyMap<number, HourOfFlow>> {
-  const normalAt = (flow: number, timeMs: number) => state.history.normalAt(flow, timeMs);
-  const known = state.minutes.get(hourMs);
-  if (known && !isOutdated(known, hourMs, normalAt)) return known;
-  const { columns } = await state.hours.load(hourMs);
-  await state.names.learn(columns);
-  const counted = countMinutes(columns, hourMs, normalAt);
-  state.minutes.set(hourMs, counted);
-  return counted;
-}
-
 async function judgeWindow(state: EngineState, window: Window): Promise<void> {
   const { history, register, names } = state;
   const hours = new Map<number, ReadonlyMap<number, HourOfFlow>>();
   for (let hourMs = floorTo(window.fromMs, HOUR_MS) - SLICE_PAST_MS; hourMs < window.toMs; hourMs += HOUR_MS) {
     await giveWay();
-    hours.set(hourMs, await minutesOf(state, hourMs));
+    hours.set(hourMs, await countedMinutes(state, hourMs));
   }
   const applicationOf = (flow: number) => names.applicationOf(flow);
   const kindOf = (flow: number) => names.kindOf(flow);

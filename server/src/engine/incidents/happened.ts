@@ -92,9 +92,15 @@ const HANDOFF_WORDS: Readonly<Record<string, (team: string) => string>> = {
   'sent again': (team) => `Sent again to ${team}`,
   delivered: (team) => `Delivered to ${team}`,
   'not delivered': (team) => `Not delivered to ${team}`,
-  taken: (team) => `Taken by ${team}`,
+  taken: (team) => `Accepted by ${team}`,
   returned: (team) => `Returned by ${team}`,
+  moved: (team) => `Moved to ${team}`,
+  merged: (team) => `Merged by ${team}`,
   fixReported: (team) => `Fix reported by ${team}`,
+  watching: (team) => `The fix of ${team} is watched`,
+  proven: (team) => `Back to normal, proven, with ${team}`,
+  inPart: (team) => `Fixed in part by ${team}`,
+  notProven: (team) => `Not proven: it goes on, with ${team}`,
 };
 
 const ofReleases = ({ releases }: EngineState): Happening[] =>

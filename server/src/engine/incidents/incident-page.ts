@@ -19,6 +19,7 @@ import { failuresIn } from './failures';
 import { originShape, outageShape } from './origin-shape';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { MostHitShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
+import { returnedBy } from '../../store/handoffs';
 import { decisionsOf } from '../../store/incidents';
 import { billOf, followersOf, sharedWindow, windowOf } from '../harm/bills';
 import { rootOf, describe } from '../harm/describe';
@@ -27,7 +28,7 @@ import { finiteOrNull } from '../reading/finite-or-null';
 import { sliceOf } from '../reading/focus';
 import type { Focus, IncidentQuestion } from '../state/questions';
 import { judgedIn, rankedOf } from '../harm/judged';
-import { proposalFor } from '../harm/proposal';
+import { proposalAfter } from '../harm/proposal';
 import { sampleShapes } from '../reading/samples';
 import { remainingIn } from '../reading/remaining';
 import { narrowedBuckets, withShifted } from '../reading/narrowed-buckets';
@@ -88,6 +89,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     priority: priorityOf(bill, perHour, trend),
     trend,
     onsetMs: incident.onsetMs,
+    detectedMs: Math.min(...incident.parts.map(({ firedMs }) => firedMs)),
     endMs: incident.endMs,
     activeAtEnd: isActiveAtEnd(incident, window),
     inTroubleNow: incident.active,
@@ -127,7 +129,9 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     component: incident.component && { name: incident.component.name, words: incident.component.words },
     origin: await originShape(state, root, shared),
     outage: root.signal === 'missing' ? await outageShape(state, root) : null,
-    proposedTeam: proposalFor(state, incident) ?? null,
+    proposedTeam:
+      (await proposalAfter(state, incident, (await returnedBy(state.database, incident.id)).get(incident.id) ?? [])) ??
+      null,
     teams: state.settings.at().teams,
     remaining: await remainingIn(state, shared, { ...focus, flow: root.flow }),
     setAside: incident.setAside,

@@ -21,14 +21,14 @@ import type {
   WorstFirstShape,
 } from '../../contract/incidents';
 import { promisesOf } from '../../settings/promises';
-import { latestHandoffs } from '../../store/handoffs';
+import { latestHandoffs, returnedBy } from '../../store/handoffs';
 import { describe, isWholeApplication, rootOf } from '../harm/describe';
 import { levelOf } from '../harm/levels';
 import type { Focus, WorstFirstQuestion } from '../state/questions';
 import { freshness } from '../state/freshness';
 import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from '../harm/judged';
 import { PerVersion } from '../state/per-version';
-import { proposalFor } from '../harm/proposal';
+import { proposalAfter, proposalFor } from '../harm/proposal';
 import { learningIn } from '../reading/learning';
 import { remainingIn } from '../reading/remaining';
 import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
@@ -65,9 +65,13 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     );
   });
   const rows = made.map((row) => ({ ...row }));
+  const returned = await returnedBy(state.database);
   for (const row of rows) {
     row.handoff = handoffs.get(row.id) ?? null;
     row.handoffThen = then.get(row.id) ?? null;
+    const gaveBack = returned.get(row.id);
+    const incident = gaveBack && state.register.get(row.id);
+    if (incident) row.proposedTeam = (await proposalAfter(state, incident, gaveBack))?.team ?? null;
   }
   const { currency } = state.settings.at();
   const learning = learningIn(state, window);

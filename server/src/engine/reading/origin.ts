@@ -43,7 +43,12 @@ const kept = new WeakMap<EngineState['register'], LRUCache<string, Promise<Found
 /**
  * Where the trouble of a deviation comes from, from its attempts' traces; null where no attempt came that could tell.
  */
-export function originOf(state: EngineState, root: Deviation): Promise<FoundOrigin | null> {
+export function originOf(
+  state: EngineState,
+  root: Deviation,
+  /** usual attempts are taken from before this moment: the onset, but for what goes on after a fix */
+  usualBeforeMs: number = root.onsetMs,
+): Promise<FoundOrigin | null> {
   if (root.signal === 'missing') return Promise.resolve(null);
   let known = kept.get(state.register);
   if (!known) kept.set(state.register, (known = new LRUCache({ max: MOST_KEPT })));
@@ -51,19 +56,24 @@ export function originOf(state: EngineState, root: Deviation): Promise<FoundOrig
   const key = `${root.flow}:${root.signal}:${root.onsetMs}:${Math.floor(toMs / AGAIN_MS)}:${Math.floor(Math.min(state.watermarkMs, toMs + 2 * AGAIN_MS) / AGAIN_MS)}`;
   const before = known.get(key);
   if (before) return before;
-  const found = findOrigin(state, root, { fromMs: root.onsetMs, toMs });
+  const found = findOrigin(state, root, { fromMs: root.onsetMs, toMs }, usualBeforeMs);
   known.set(key, found);
   found.catch(() => known.delete(key));
   return found;
 }
 
-async function findOrigin(state: EngineState, root: Deviation, trouble: Window): Promise<FoundOrigin | null> {
+async function findOrigin(
+  state: EngineState,
+  root: Deviation,
+  trouble: Window,
+  usualBeforeMs: number,
+): Promise<FoundOrigin | null> {
   const signal = root.signal === 'failing' ? 'failing' : 'slow';
   const outcomeAt: (rows: AttemptColumns, row: number) => Outcome = (rows, row) =>
     outcomeOfRow(rows, row, state.history.normalAt(root.flow, rows.startMs[row] as number));
   const isBad = (outcome: Outcome) =>
     signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
-  const before = { fromMs: root.onsetMs - BEFORE_MS, toMs: root.onsetMs };
+  const before = { fromMs: usualBeforeMs - BEFORE_MS, toMs: usualBeforeMs };
   const bad = await observe(state, { flow: root.flow, window: trouble, most: BAD }, true, (rows, row) =>
     isBad(outcomeAt(rows, row)),
   );

@@ -166,6 +166,14 @@ export interface SiteChangeQuestion extends Omit<SitesQuestion, 'window'> {
   changed: readonly string[];
 }
 
+/** What the figures of an incident say since a reported fix. */
+export interface ProofQuestion {
+  id: number;
+  fixMs: number;
+  /** it was told that this fix did not do, or not all: what is calm since then counts anew */
+  wasTold: boolean;
+}
+
 /** What happened; of one kind, or of all. */
 export interface HappenedQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
   kind: HappeningKind | undefined;

@@ -1,0 +1,108 @@
+import { briefMarkdown, STATE_WORDS, type HandoffState } from '@toplens/core/handoffs';
+import express, { Router, type Request, type Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import { marked } from 'marked';
+import { deskAnswer } from '../contract/handoffs';
+import { Problem } from '../errors';
+import { takeAnswer, type TeamAnswer } from '../outbound/answer';
+import type { Database } from '../store/database';
+import { findHandoff, type HandoffRow } from '../store/handoffs';
+import { openLink, type SharedLinkRow } from '../store/shared-links';
+import { readInput } from './query';
+
+const OPENED_A_MINUTE = 120;
+
+/**
+ * Pages for people who have no login: the brief of a handoff, and where its team may answer, a form. They hold no person
+ * and lead nowhere else. A link that is unknown, over or revoked says so, and nothing more.
+ */
+export function sharedPages(database: Database): Router {
+  const router = Router();
+  router.use(rateLimit({ windowMs: 60_000, limit: OPENED_A_MINUTE }));
+  router.use((_request, response, next) => {
+    // The secret stands in the address: it goes nowhere else, and nobody keeps it.
+    response.set({ 'referrer-policy': 'no-referrer', 'cache-control': 'no-store', 'x-robots-tag': 'noindex' });
+    next();
+  });
+
+  router.get('/:token', async (request, response) => {
+    const opened = await open(database, request, response);
+    if (opened) response.send(await pageOf(opened, ''));
+  });
+
+  router.post('/:token', express.urlencoded({ extended: false, limit: '64kb' }), async (request, response) => {
+    const opened = await open(database, request, response);
+    if (!opened) return;
+    if (opened.link.kind !== 'answer') {
+      response.status(403).send(await pageOf(opened, 'This link is to read only.'));
+      return;
+    }
+    try {
+      const given = readInput(deskAnswer, { ...(request.body as object), by: opened.handoff.team }) as TeamAnswer;
+      await takeAnswer(database, opened.handoff, given);
+    } catch (error) {
+      if (!(error instanceof Problem)) throw error;
+      response.status(error.status).send(await pageOf(opened, error.detail));
+      return;
+    }
+    response.redirect(303, request.originalUrl);
+  });
+  return router;
+}
+
+interface Opened {
+  link: SharedLinkRow;
+  handoff: HandoffRow;
+}
+
+async function open(database: Database, request: Request, response: Response): Promise<Opened | undefined> {
+  const link = await openLink(database, String(request.params.token));
+  const handoff = link && (await findHandoff(database, link.target));
+  if (link && handoff) return { link, handoff };
+  const words =
+    'This link opens nothing: it is over, was revoked, or is not complete. Ask whoever sent it for a new one.';
+  response.status(404).send(html('Link is over', `<h1>This link is over</h1><p>${words}</p>`));
+  return undefined;
+}
+
+async function pageOf({ link, handoff }: Opened, problem: string): Promise<string> {
+  // All that came from telemetry is escaped in the Markdown; nothing of it can become markup.
+  const brief = await marked.parse(briefMarkdown(handoff.brief, true));
+  const state = `<p role="status"><b>${escaped(handoff.team)}</b>: ${STATE_WORDS[handoff.state]}. Read-only until ${link.endsAt.slice(0, 10)}; persons are left out.</p>`;
+  const said = problem === '' ? '' : `<p role="alert">${escaped(problem)}</p>`;
+  return html(handoff.brief.title, `${said}${state}${link.kind === 'answer' ? formOf(handoff.state) : ''}${brief}`);
+}
+
+/** What a team may answer in a state. */
+function formOf(state: HandoffState): string {
+  const answers = [
+    ...(state === 'sent' ? ['<button name="answer" value="taken">Accept</button>'] : []),
+    ...(['taken', 'watching', 'inPart', 'notProven'].includes(state)
+      ? ['<button name="answer" value="fixReported">Report a fix</button>']
+      : []),
+    ...(['sent', 'taken', 'watching', 'inPart', 'notProven', 'fixReported'].includes(state)
+      ? ['<button name="answer" value="returned">Return it</button>']
+      : []),
+  ];
+  if (answers.length === 0) return '';
+  return `<form method="post"><label for="reason">What you want to say; why, when you return it</label><textarea id="reason" name="reason" rows="3" maxlength="2000"></textarea><div>${answers.join('')}</div></form>`;
+}
+
+const escaped = (text: string): string => text.replace(/[&<>"']/g, (char) => `&#${char.charCodeAt(0)};`);
+
+const html = (title: string, body: string): string => `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<meta name="robots" content="noindex"><title>${escaped(title)} · Top Lens</title><style>${STYLE}</style></head>
+<body><main>${body}</main></body></html>`;
+
+const STYLE = `
+:root { color-scheme: light dark; }
+body { margin: 0; font: 16px/1.5 system-ui, sans-serif; background: light-dark(#fdfcf9, #16181b); color: light-dark(#1b1d20, #e8e6e1); }
+main { max-width: 46rem; margin: 0 auto; padding: 1rem; overflow-wrap: anywhere; }
+h1 { font-size: 1.4rem; line-height: 1.25; } h2 { font-size: 1.1rem; }
+table { border-collapse: collapse; width: 100%; font-size: .9rem; } th, td { text-align: left; padding: .3rem .5rem .3rem 0; border-bottom: 1px solid light-dark(#d9d5cc, #3a3d42); }
+blockquote { margin: 0; padding-left: .8rem; border-left: 3px solid light-dark(#d9d5cc, #3a3d42); }
+form { display: grid; gap: .5rem; padding: .8rem; border: 1px solid light-dark(#8a857a, #7d7a74); border-radius: .4rem; } form div { display: flex; flex-wrap: wrap; gap: .5rem; }
+textarea, button { font: inherit; padding: .5rem; border-radius: .3rem; border: 1px solid light-dark(#77736a, #8d8a84); background: transparent; color: inherit; }
+button { min-height: 2.75rem; padding: 0 1rem; cursor: pointer; }
+`;

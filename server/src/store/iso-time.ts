@@ -1,0 +1,2 @@
+/** A column as ISO 8601 in UTC. */
+export const iso = (column: string): string => `to_char(${column} AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
