@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts = [
-  'csv|addresses|remote|phones|probes|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
+  'csv|alerts|addresses|remote|phones|probes|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
   'logs|hosts|changes|metrics|statements',
 ].join('|');
 

@@ -12,6 +12,9 @@ bundles();
 
 const port = process.env.TOPLENS_PORT ?? '4400';
 const deskPort = process.env.TOPLENS_DESK_PORT ?? '4410';
+const smtpPort = process.env.TOPLENS_DEMO_SMTP_PORT ?? '4411';
+const mailboxPort = process.env.TOPLENS_MAILBOX_PORT ?? '4412';
+const messagesPort = process.env.TOPLENS_MESSAGES_PORT ?? '4413';
 const roundPort = process.env.TOPLENS_ROUND_PORT ?? '4420';
 const ROUND_KEY = 'demo-round';
 const ROUND = `127.0.0.1:${roundPort}`;
@@ -31,6 +34,8 @@ const env = {
   TOPLENS_DEMO: '1',
   TOPLENS_SETTINGS: 'config/pellwick.json',
   TOPLENS_DESK_URL: `http://127.0.0.1:${deskPort}/handoffs`,
+  TOPLENS_SMTP_URL: process.env.TOPLENS_SMTP_URL ?? `smtp://127.0.0.1:${smtpPort}`,
+  TOPLENS_MESSAGE_URL: process.env.TOPLENS_MESSAGE_URL ?? `http://127.0.0.1:${messagesPort}/messages`,
   TOPLENS_DESK_TOKEN: process.env.TOPLENS_DESK_TOKEN ?? 'demo-desk',
   TOPLENS_BROWSER_KEYS:
     process.env.TOPLENS_BROWSER_KEYS ?? 'portal-browser=demo-portal@https://portal.pellwick.example',
@@ -59,6 +64,8 @@ server.on('exit', (code) => {
   process.exitCode = code ?? 0;
 });
 start('desk-main', deskPort, 'config/pellwick.json');
+start('mailbox-main', smtpPort, mailboxPort);
+start('messages-main', messagesPort);
 start('round-main', roundPort, url, ROUND_KEY);
 
 for (let tries = 0; ; tries++) {

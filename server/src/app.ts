@@ -25,6 +25,8 @@ import { refusedRoutes } from './api/refused-records';
 import { serverStateRoutes } from './api/server-state';
 import { unknownRoute } from './api/unknown-route';
 import { settingsRoutes } from './api/settings';
+import { alertRoutes } from './api/alerts';
+import { messageLinks } from './api/message-links';
 import { sharedPages } from './api/shared-pages';
 import type { Pseudonyms } from './access/pseudonyms';
 import type { Config } from './config';
@@ -35,6 +37,8 @@ import type { Intake } from './intake/intake';
 import type { OtlpPorts } from './otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
+import type { Channels } from './outbound/channels';
+import type { Desk } from './outbound/desk';
 import type { Search } from './search/search';
 import type { ChangeSettings } from './api/change-settings';
 import type { Settings } from './settings/settings';
@@ -51,6 +55,8 @@ export interface AppDeps {
   health: Health;
   otlp: OtlpPorts;
   changeSettings: ChangeSettings;
+  desk: Pick<Desk, 'canReach'>;
+  channels: Pick<Channels, 'missing'>;
   log: Logger;
 }
 
@@ -68,6 +74,8 @@ export function buildApp({
   health,
   otlp,
   changeSettings,
+  desk,
+  channels,
   log,
 }: AppDeps): Express {
   const app = express();
@@ -141,12 +149,16 @@ export function buildApp({
       changeSettings,
     }),
   );
-  api.use(handoffRoutes({ database, engine, search }, { ...config, hasDesk: config.deskUrl !== '', settings }));
+  api.use(
+    handoffRoutes({ database, engine, search }, { ...config, canReach: (team) => desk.canReach(team), settings }),
+  );
+  api.use(alertRoutes({ database, engine, channels, settings, publicUrl: config.publicUrl }));
   api.use(unknownRoute);
   app.use('/api', api);
   app.use('/v1', unknownRoute);
 
   app.use('/shared', sharedPages(database));
+  app.use('/m', messageLinks(database));
 
   if (config.appDir !== '' && existsSync(config.appDir)) serveApp(app, config.appDir);
   else

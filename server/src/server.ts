@@ -20,7 +20,12 @@ import { openDatabase, type OpenOptions } from './maintenance/open-database';
 import { Recovery } from './maintenance/recovery';
 import { startingHandler } from './maintenance/starting-handler';
 import { diskHealth, watchParts } from './maintenance/watch-parts';
+import { alertSubjects } from './alert-subjects';
+import { Alerter } from './outbound/alerter';
+import { Channels } from './outbound/channels';
 import { Desk } from './outbound/desk';
+import { OutboxSender } from './outbound/outbox-sender';
+import { readRota } from './outbound/rota';
 import { FixWatch } from './outbound/watch-fixes';
 import { Search } from './search/search';
 import { changingSettings } from './api/change-settings';
@@ -56,6 +61,8 @@ const UNENDED_EVERY_MS = 20_000;
 const ENTRIES_EVERY_MS = 5_000;
 const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
+/** What is judged up to then is the present. */
+const STALE_MS = 10 * MINUTE_MS;
 
 /**
  * Brings everything up on the configured port (0: any free one). The port opens first and says how far the start is;
@@ -174,6 +181,18 @@ export async function startServer(
       await keepFoundEntries(await readBook(database, settings), verdicts, changeSettings);
       told = JSON.stringify(verdicts);
     };
+    const now = async () => (await readBook(database, settings)).at();
+    const channels = new Channels({ ...config, publicUrl: reachable.publicUrl });
+    const desk = new Desk(database, {
+      deskUrl: config.deskUrl,
+      mailOf: async (team) => {
+        const receiver = (await now()).receivers.find(({ name }) => name === team);
+        return receiver?.takesHandoffs ? (receiver.mail ?? '') : '';
+      },
+      channels,
+      publicUrl: reachable.publicUrl,
+      log,
+    });
     const otlp = await OtlpPorts.open(intake, { ...config, log });
     undo.unshift(() => otlp.close());
     http.off('request', whileStarting);
@@ -190,6 +209,8 @@ export async function startServer(
         health,
         otlp,
         changeSettings,
+        desk,
+        channels,
         log,
       }),
     );
@@ -206,8 +227,21 @@ export async function startServer(
       log,
     });
     fixes.start();
-    const desk = new Desk(database, { deskUrl: config.deskUrl, publicUrl: reachable.publicUrl, log });
     desk.start();
+    const outbox = new OutboxSender(database, channels, { log });
+    outbox.start();
+    const alerter = new Alerter(database, {
+      subjects: () => alertSubjects({ engine, intake, search }),
+      settings: async () => {
+        const { alertRules, receivers } = await now();
+        return { rules: alertRules, receivers };
+      },
+      readRota,
+      publicUrl: reachable.publicUrl,
+      isReady: () => isLive(engine, Date.now()),
+      log,
+    });
+    alerter.start();
     backups.start();
     const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);
     const unended = setInterval(() => {
@@ -236,7 +270,16 @@ export async function startServer(
         clearTimeout(firstTidy);
         recovery.stop();
         disk.stop();
-        await Promise.all([closeHttp(http), otlp.close(), admin.close(), backups.stop(), inTime(desk.stop()), inTime(fixes.stop())]);
+        await Promise.all([
+          closeHttp(http),
+          otlp.close(),
+          admin.close(),
+          backups.stop(),
+          inTime(desk.stop()),
+          inTime(fixes.stop()),
+          inTime(alerter.stop()),
+          inTime(outbox.stop()),
+        ]);
         await Promise.all([intake.close(), engine.stop(), search.stop()]);
         await database.close();
         owner.release();
@@ -261,6 +304,9 @@ async function takeFolder(dataDir: string, health: Health, log: Logger): Promise
     }
   }
 }
+
+/** Nothing is told while only the past is judged: whoever is woken wants what goes on now. */
+const isLive = (engine: Engine, nowMs: number): boolean => (engine.figures?.judgedMs ?? 0) > nowMs - STALE_MS;
 
 const inTime = (work: Promise<unknown>) =>
   Promise.race([work, new Promise((resolve) => setTimeout(resolve, GRACE_MS).unref())]);

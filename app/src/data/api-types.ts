@@ -242,6 +242,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/alerts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who is told of what, and what was sent */
+        get: operations["getAlerts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/alerts/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Trial of a rule: how often it would have spoken; nothing is sent */
+        post: operations["postAlertsTry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/alerts/test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A test message to a receiver, by all its ways */
+        post: operations["postAlertsTest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/alerts/messages/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tries again to deliver a message */
+        post: operations["postAlertsMessagesByIdAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{traceId}/{spanId}": {
         parameters: {
             query?: never;
@@ -3018,6 +3086,182 @@ export interface components {
             }[];
             /** @description up to when data is complete and judged */
             freshness: components["schemas"]["Freshness"];
+        };
+        /**
+         * Alerts
+         * @description Who is told of what, and what was sent
+         */
+        Alerts: {
+            /** @description by what ways messages go out */
+            ways: {
+                /**
+                 * @description mail, short message, webhook
+                 * @example mail
+                 * @enum {string}
+                 */
+                channel: "mail" | "short" | "webhook";
+                /**
+                 * @description what is not set up; '' when messages can go out
+                 * @example no mail server is set up (TOPLENS_SMTP_URL)
+                 */
+                trouble: string;
+            }[];
+            /** @description rules, in the order of the settings */
+            rules: {
+                /**
+                 * @description name
+                 * @example People are being hurt
+                 */
+                name: string;
+                /**
+                 * @description what it watches, in words
+                 * @example an incident that hurts people, from 60 harm points an hour on
+                 */
+                words: string;
+                /** @description who is told */
+                to: string[];
+                /**
+                 * @description why nobody may be told by it; '' when all its receivers are known
+                 * @example Night Desk is no receiver
+                 */
+                trouble: string;
+            }[];
+            /** @description receivers */
+            receivers: {
+                /**
+                 * @description name
+                 * @example Slots Team
+                 */
+                name: string;
+                /**
+                 * @description by what ways, in words
+                 * @example mail to slots@toplens.example, quiet from 22:00 to 06:00
+                 */
+                words: string;
+                /**
+                 * @description who is on duty now; '' for nobody; null without a rota
+                 * @example Noor
+                 */
+                onDuty: string | null;
+                /** @description times of the next week in which nobody is on duty */
+                holes: {
+                    /**
+                     * @description begin
+                     * @example 1772442000000
+                     */
+                    fromMs: number;
+                    /**
+                     * @description end
+                     * @example 1772445600000
+                     */
+                    toMs: number;
+                }[];
+            }[];
+            /** @description teams that own something and are no receiver */
+            teamsWithout: string[];
+            /** @description what was sent, newest first */
+            messages: {
+                /**
+                 * @description identity (UUID)
+                 * @example 9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01
+                 */
+                id: string;
+                /**
+                 * @description what it tells
+                 * @example opened
+                 * @enum {string}
+                 */
+                stage: "opened" | "worse" | "handedOver" | "over" | "digest" | "test" | "handoff";
+                /**
+                 * @description its headline
+                 * @example Takes 6.5× as long as usual: Pick a slot
+                 */
+                title: string;
+                /**
+                 * @description who was told
+                 * @example Slots Team
+                 */
+                receiver: string;
+                /**
+                 * @description who of them was on duty; '' without a rota
+                 * @example Noor
+                 */
+                person: string;
+                /**
+                 * @description by what way
+                 * @example mail
+                 * @enum {string}
+                 */
+                channel: "mail" | "short" | "webhook";
+                /**
+                 * @description where it is seen in the interface
+                 * @example /incident/7
+                 */
+                path: string;
+                /**
+                 * @description when it was written
+                 * @example 1772442840000
+                 */
+                madeMs: number;
+                /**
+                 * @description when it was delivered; null when it was not so far
+                 * @example 1772442844000
+                 */
+                deliveredMs: number | null;
+                /**
+                 * @description when it is tried again; null when it is not
+                 * @example 1772442900000
+                 */
+                nextTryMs: number | null;
+                /**
+                 * @description tries so far
+                 * @example 1
+                 */
+                tries: number;
+                /**
+                 * @description why the last try failed; '' when none did
+                 * @example the mail server said: greeting never received
+                 */
+                trouble: string;
+                /**
+                 * @description it is not tried again by itself
+                 * @example true
+                 */
+                isGivenUp: boolean;
+            }[];
+        };
+        /**
+         * TriedRule
+         * @description How often a rule would have spoken
+         */
+        TriedRule: {
+            /**
+             * @description of the last so many days
+             * @example 14
+             */
+            days: number;
+            /**
+             * @description so often; null where the past does not tell
+             * @example 6
+             */
+            times: number | null;
+            /**
+             * @description of these, about what hurt 50 people or more
+             * @example 5
+             */
+            rightly: number;
+            /**
+             * @description incidents that hurt 50 people or more, of which it would not have spoken
+             * @example 1
+             */
+            missed: number;
+            /** @description the newest, in words */
+            examples: string[];
+            /**
+             * @description all of it in a sentence
+             * @example It would have spoken 6 times in 14 days, 5 of them about 50 people or more.
+             */
+            words: string;
         };
         /**
          * AttemptPage
@@ -10661,6 +10905,103 @@ export interface components {
                  */
                 calmMinutes: number;
             };
+            /** @description who is told of trouble, by what ways */
+            receivers: {
+                /**
+                 * @description name; a team's own is called like the team
+                 * @example Slots Team
+                 */
+                name: string;
+                /**
+                 * @description mail address
+                 * @example slots@toplens.example
+                 */
+                mail?: string;
+                /**
+                 * @description telephone number for short messages
+                 * @example +353 1 555 0100
+                 */
+                phone?: string;
+                /**
+                 * @description takes CloudEvents 1.0 by HTTP POST
+                 * @example https://chat.example/hook
+                 */
+                webhook?: string;
+                /** @description nothing but what is broken between these */
+                quiet?: {
+                    /**
+                     * @description time of the day
+                     * @example 22:00
+                     */
+                    from: string;
+                    /**
+                     * @description time of the day
+                     * @example 06:00
+                     */
+                    to: string;
+                    /**
+                     * @description time zone, by its IANA name
+                     * @example Europe/Dublin
+                     */
+                    zone: string;
+                };
+                /**
+                 * @description a calendar (RFC 5545) whose events name the receiver on duty
+                 * @example BEGIN:VCALENDAR …
+                 */
+                rota?: string;
+                /**
+                 * @description handoffs go to the mail address and not to the desk
+                 * @example true
+                 */
+                takesHandoffs?: boolean;
+            }[];
+            /** @description of what they are told */
+            alertRules: {
+                /**
+                 * @description name
+                 * @example People are being hurt
+                 */
+                name: string;
+                /**
+                 * @description what it watches
+                 * @example incident
+                 * @enum {string}
+                 */
+                watches: "incident" | "early" | "promise" | "probe" | "silence" | "crash";
+                /**
+                 * @description of this application alone
+                 * @example Courier app
+                 */
+                application?: string;
+                /**
+                 * @description harm an hour, at least
+                 * @example 60
+                 */
+                points?: number;
+                /**
+                 * @description people hurt, at least
+                 * @example 20
+                 */
+                people?: number;
+                /**
+                 * @description only where most attempts fail or nothing comes
+                 * @example true
+                 */
+                isBroken?: boolean;
+                /**
+                 * @description with nobody, or not accepted, for so long
+                 * @example 15
+                 */
+                notAcceptedMinutes?: number;
+                /**
+                 * @description of a promise: chance that it breaks, at least
+                 * @example 0.5
+                 */
+                chance?: number;
+                /** @description names of receivers, or the words for the team that should get it */
+                to: string[];
+            }[];
             /** @description days and times that are not as usual */
             calendar: {
                 /** @description days, as YYYY-MM-DD */
@@ -12026,6 +12367,178 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Decided"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAlerts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who is told of what, and what was sent */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Alerts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAlertsTry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description the rule, as the settings hold it */
+                    rule: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description how often, and how often rightly */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedRule"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAlertsTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description who gets a test message
+                     * @example Slots Team
+                     */
+                    receiver: string;
+                };
+            };
+        };
+        responses: {
+            /** @description as it is now: the message stands first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Alerts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAlertsMessagesByIdAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description identity of the message (UUID) */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Alerts"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -33,8 +33,8 @@ const UNIQUE_VIOLATION = '23505';
 export interface HandoffRouteOptions {
   publicUrl: string;
   deskToken: string;
-  /** there is a desk that handoffs go to */
-  hasDesk: boolean;
+  /** there is a way to a team: its own mail, or the desk */
+  canReach: (team: string) => Promise<boolean>;
   settings: Settings;
 }
 
@@ -81,7 +81,7 @@ export function handoffRoutes(
           brief,
           markdown,
           idempotencyKey,
-          state: options.hasDesk ? 'draft' : 'kept',
+          state: (await options.canReach(team)) ? 'draft' : 'kept',
           purpose,
           priority: incident.priority,
           detectedMs: incident.detectedMs,
@@ -102,7 +102,7 @@ export function handoffRoutes(
     const handoff = await find(database, request.params.id);
     if (!canBecome(handoff.state, 'draft'))
       throw new Problem('conflict', `The handoff is ${STATE_WORDS[handoff.state]}: there is nothing to send again.`);
-    if (!options.hasDesk)
+    if (!(await options.canReach(handoff.team)))
       throw new Problem('conflict', 'No desk is set up, so there is nowhere to send it. It is kept here.');
     await database.transaction([tryAgain(handoff.id), addEvent(handoff.id, 'sent again', '')]);
     response.json(await whole(handoff.id));

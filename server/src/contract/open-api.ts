@@ -1,4 +1,5 @@
 import type { TSchema } from '@sinclair/typebox';
+import * as alerts from './alerts';
 import * as attempts from './attempts';
 import * as common from './common';
 import * as flows from './flows';
@@ -25,6 +26,7 @@ import { telemetryPaths } from './telemetry';
 const RESOURCES = [
   common,
   incidents,
+  alerts,
   attempts,
   flows,
   journeys,
@@ -57,6 +59,7 @@ const schemas = withExamples(
 const PATHS: Paths = {
   ...telemetryPaths,
   ...incidents.incidentPaths,
+  ...alerts.alertPaths,
   ...attempts.attemptPaths,
   ...flows.flowPaths,
   ...journeys.journeyPaths,

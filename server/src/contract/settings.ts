@@ -1,4 +1,5 @@
 import { INDICATORS } from '@toplens/core/flows';
+import { OWNER, WATCHED_KINDS } from '@toplens/core/alerts';
 import { METHODS, STEP_KINDS } from '@toplens/core/probes';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
@@ -52,6 +53,18 @@ const Calendar = record(
   },
   'days and times that are not as usual',
 );
+
+export const AlertRule = record({
+  name: text('name', 'People are being hurt'),
+  watches: oneOf(WATCHED_KINDS, 'what it watches'),
+  application: optional(text('of this application alone', 'Courier app')),
+  points: optional(number('harm an hour, at least', POINTS, 60)),
+  people: optional(number('people hurt, at least', 'people', 20)),
+  isBroken: optional(flag('only where most attempts fail or nothing comes')),
+  notAcceptedMinutes: optional(integer('with nobody, or not accepted, for so long', 'min', 15)),
+  chance: optional(number('of a promise: chance that it breaks, at least', SHARE, 0.5)),
+  to: texts('names of receivers, or the words for the team that should get it', [OWNER]),
+});
 
 export const ReadCalendar = resource('ReadCalendar', 'What a calendar file would set', {
   calendar: Calendar,
@@ -249,6 +262,28 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
     },
     'how long handoffs may wait, and how a reported fix is watched',
   ),
+  receivers: list(
+    record({
+      name: text("name; a team's own is called like the team", 'Slots Team'),
+      mail: optional(text('mail address', 'slots@toplens.example')),
+      phone: optional(text('telephone number for short messages', '+353 1 555 0100')),
+      webhook: optional(text('takes CloudEvents 1.0 by HTTP POST', 'https://chat.example/hook')),
+      quiet: optional(
+        record(
+          {
+            from: text('time of the day', '22:00'),
+            to: text('time of the day', '06:00'),
+            zone: text('time zone, by its IANA name', 'Europe/Dublin'),
+          },
+          'nothing but what is broken between these',
+        ),
+      ),
+      rota: optional(text('a calendar (RFC 5545) whose events name the receiver on duty', 'BEGIN:VCALENDAR …')),
+      takesHandoffs: optional(flag('handoffs go to the mail address and not to the desk')),
+    }),
+    'who is told of trouble, by what ways',
+  ),
+  alertRules: list(AlertRule, 'of what they are told'),
   calendar: Calendar,
 });
 export type SettingsFileShape = Static<typeof SettingsFile>;

@@ -33,6 +33,7 @@ import { hurt } from './incidents/hurt';
 import { lostByTier } from './incidents/lost-by-tier';
 import { incidentHosts } from './incidents/incident-hosts';
 import { incidentPage } from './incidents/incident-page';
+import { pastIncidents } from './incidents/past-incidents';
 import { proof } from './incidents/proof';
 import { logScope } from './incidents/incident-scope';
 import { journey, journeys } from './journeys/journeys';
@@ -209,6 +210,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     endangered: (question) => endangeredBy(then(question), question),
     happened: (question) => happened(then(question), question),
     proof: (question) => proof(state, question),
+    pastIncidents: (question) => pastIncidents(state, question),
     sites: (question) => sites(then(question), question),
     siteChange: (question) => siteChange(state, question),
     workPerson: (question) => workPerson(state, question),

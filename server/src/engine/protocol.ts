@@ -52,6 +52,7 @@ import type {
   LostByTierQuestion,
   PersonQuestion,
   HappenedQuestion,
+  PastIncident,
   ProofQuestion,
   SiteChangeQuestion,
   ProbeQuestion,
@@ -98,6 +99,7 @@ export interface Questions {
   endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
   happened: { ask: HappenedQuestion; answer: HappenedShape };
   proof: { ask: ProofQuestion; answer: ProofShape | null };
+  pastIncidents: { ask: { days: number }; answer: PastIncident[] };
   sites: { ask: SitesQuestion; answer: SitesShape };
   siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };
   workPerson: { ask: WorkPersonQuestion; answer: WorkPersonShape | null };

@@ -1,10 +1,25 @@
 import type { Logger } from 'pino';
-import { addEvent, dueHandoffs, planTry, releaseKept, setState, type HandoffRow, GIVEN_UP } from '../store/handoffs';
+import {
+  addEvent,
+  dueHandoffs,
+  keptHandoffs,
+  planTry,
+  releaseKept,
+  setState,
+  type HandoffRow,
+  GIVEN_UP,
+} from '../store/handoffs';
 import type { Database } from '../store/database';
+import { makeLink } from '../store/shared-links';
+import type { Channels, Delivery } from './channels';
+import { handoffMail } from './handoff-mail';
 
 export interface DeskOptions {
   /** where handoffs go; empty: they wait */
   deskUrl: string;
+  /** mail address of a team that takes its handoffs by mail; '' for one that does not */
+  mailOf: (team: string) => Promise<string>;
+  channels: Pick<Channels, 'deliver' | 'missing'>;
   publicUrl: string;
   log: Logger;
   /** seconds before the n-th retry */
@@ -14,6 +29,8 @@ export interface DeskOptions {
 const LOOK_EVERY_MS = 500;
 const TIMEOUT_MS = 10_000;
 const MOST_TRIES = 12;
+/** A team that works by mail may answer for so long. */
+const ANSWER_DAYS = 30;
 
 /** 1, 2, 4 … seconds, at most five minutes. */
 const doubling = (tries: number) => Math.min(300, 2 ** (tries - 1));
@@ -33,11 +50,11 @@ export class Desk {
 
   start(): void {
     let running = false;
-    let isReleased = this.options.deskUrl === '';
+    let isReleased = false;
     this.#timer = setInterval(() => {
       if (running) return;
       running = true;
-      const release = isReleased ? Promise.resolve() : this.database.transaction([releaseKept]);
+      const release = isReleased ? Promise.resolve() : this.releaseKept();
       this.#busy = release
         .then(() => (isReleased = true))
         .then(() => this.deliverDue())
@@ -51,14 +68,25 @@ export class Desk {
     await this.#busy;
   }
 
+  /** There is a way to this team: its own mail, or the desk. */
+  async canReach(team: string): Promise<boolean> {
+    return this.options.deskUrl !== '' || (await this.options.mailOf(team)) !== '';
+  }
+
+  /** What was kept because there was no way to its team goes out once there is one. */
+  async releaseKept(): Promise<void> {
+    for (const { id, team } of await keptHandoffs(this.database))
+      if (await this.canReach(team)) await this.database.transaction([releaseKept(id)]);
+  }
+
   async deliverDue(): Promise<void> {
-    if (this.options.deskUrl === '') return;
     for (const handoff of await dueHandoffs(this.database)) await this.#deliver(handoff);
   }
 
   async #deliver(handoff: HandoffRow): Promise<void> {
     const tries = handoff.tries + 1;
-    const outcome = await this.#post(handoff);
+    const mail = await this.options.mailOf(handoff.team);
+    const outcome = await (mail === '' ? this.#post(handoff) : this.#mail(handoff, mail));
     if (outcome.delivered) {
       await this.database.transaction([
         setState(handoff.id, 'sent'),
@@ -76,9 +104,14 @@ export class Desk {
     ]);
   }
 
-  async #post(
-    handoff: HandoffRow,
-  ): Promise<{ delivered: true } | { delivered: false; why: string; mayRetry: boolean }> {
+  /** To a team that works by mail alone: the brief, and a link by which it answers. */
+  async #mail(handoff: HandoffRow, address: string): Promise<Delivery> {
+    const { token } = await makeLink(this.database, { kind: 'answer', target: handoff.id, days: ANSWER_DAYS });
+    return this.options.channels.deliver(handoffMail(handoff, address, `${this.options.publicUrl}/shared/${token}`));
+  }
+
+  async #post(handoff: HandoffRow): Promise<Delivery> {
+    if (this.options.deskUrl === '') return { delivered: false, why: 'no desk is set up', mayRetry: false };
     try {
       const response = await fetch(this.options.deskUrl, {
         method: 'POST',

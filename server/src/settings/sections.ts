@@ -16,6 +16,8 @@ export const SECTIONS = [
   'promises',
   'probes',
   'handoffs',
+  'receivers',
+  'alertRules',
 ] as const;
 export type Section = (typeof SECTIONS)[number];
 
@@ -34,6 +36,8 @@ export const SECTION_WORDS: Readonly<Record<Section, string>> = {
   promises: 'promises',
   probes: 'probes',
   handoffs: 'handoffs',
+  receivers: 'receivers of alerts',
+  alertRules: 'rules of alerts',
 };
 
 export const isSection = (key: string): key is Section => (SECTIONS as readonly string[]).includes(key);

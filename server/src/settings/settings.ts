@@ -1,4 +1,5 @@
 import '../input-words';
+import type { AlertRule, Receiver } from '@toplens/core/alerts';
 import { readFileSync } from 'node:fs';
 import { USUALLY_IGNORED, type FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
@@ -7,6 +8,7 @@ import type { OwnershipRule } from '@toplens/core/handoffs';
 import { linePattern, type LineRule } from '@toplens/core/money';
 import { dayKinds, type Calendar } from '@toplens/core/time';
 import type { Probe } from '@toplens/core/probes';
+import { alertRulesSchema, receiversSchema } from './alerts';
 import { handoffsSchema, type HandoffSetting } from './handoffs';
 import { probesSchema } from './probes';
 import { promisesSchema, type PromiseSetting } from './promises';
@@ -38,6 +40,10 @@ export interface Settings {
   probes: Probe[];
   /** how long handoffs may wait, and how a reported fix is watched */
   handoffs: HandoffSetting;
+  /** who is told of trouble, by what ways */
+  receivers: Receiver[];
+  /** of what they are told */
+  alertRules: AlertRule[];
 }
 
 const text = string().trim().min(1);
@@ -143,6 +149,8 @@ export const settingsSchema = object({
   promises: promisesSchema,
   probes: probesSchema,
   handoffs: handoffsSchema,
+  receivers: receiversSchema,
+  alertRules: alertRulesSchema,
   calendar: calendarSchema.default({ holidays: [], excluded: [], maintenance: [] }),
 }).noUnknown();
 

@@ -221,11 +221,15 @@ export const planTry = (id: string, tries: number, inSeconds: number | null): St
   params: [id, tries, inSeconds],
 });
 
-/** What was kept because there was no desk is due once there is one. */
-export const releaseKept: Statement = {
-  sql: `UPDATE handoff SET state = 'draft', state_at = now(), next_try_at = now() WHERE state = 'kept'`,
-  params: [],
-};
+/** What was kept because there was no way to its team is due once there is one. */
+export const releaseKept = (id: string): Statement => ({
+  sql: `UPDATE handoff SET state = 'draft', state_at = to_timestamp($2), next_try_at = now() WHERE id = $1`,
+  params: [id, Date.now() / 1000],
+});
+
+/** Those for whose team there was no way out. */
+export const keptHandoffs = (database: Database): Promise<{ id: string; team: string }[]> =>
+  database.query<{ id: string; team: string }>(`SELECT id, team FROM handoff WHERE state = 'kept' ORDER BY created_at`);
 
 /** Tried again from the first try on. */
 export const tryAgain = (id: string): Statement => ({

@@ -1,5 +1,6 @@
 /** What the engine is asked: types alone. What it answers is in the contract, or beside the question's handler. */
 
+import type { Subject } from '@toplens/core/alerts';
 import type { Ranking } from '@toplens/core/incidents';
 import type { HappeningKind } from '@toplens/core/happened';
 import type { RemoteDimension } from '@toplens/core/remote';
@@ -165,6 +166,9 @@ export interface SiteChangeQuestion extends Omit<SitesQuestion, 'window'> {
   /** names of the groups that had it */
   changed: readonly string[];
 }
+
+/** An incident as a rule of alerts would have seen it. */
+export type PastIncident = Omit<Subject, 'chance' | 'withTeam' | 'isAccepted' | 'goesOn'>;
 
 /** What the figures of an incident say since a reported fix. */
 export interface ProofQuestion {

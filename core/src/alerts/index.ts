@@ -1,0 +1,6 @@
+export * from './rules';
+export * from './conversations';
+export * from './receivers';
+export * from './gsm-text';
+export * from './message';
+export * from './defaults';

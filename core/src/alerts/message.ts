@@ -1,0 +1,87 @@
+import { count, counted, percent } from '../words';
+import type { StageTold, Utterance } from './conversations';
+import { gsmCut, gsmLength, gsmText, LONGEST_MESSAGE } from './gsm-text';
+import type { Subject } from './rules';
+
+/** What is sent, in the forms of all ways. */
+export interface AlertMessage {
+  subject: string;
+  text: string;
+  html: string;
+  /** fits one short message */
+  short: string;
+}
+
+const STAGE_WORDS: Readonly<Record<Exclude<StageTold, 'digest'>, string>> = {
+  opened: '',
+  worse: 'Worse: ',
+  handedOver: 'Handed over: ',
+  over: 'Over: ',
+};
+
+/** "2,510 harm points an hour, 519 people hurt, P1, since 09:42 UTC" */
+export function factsWords({ points, people, priority, sinceMs, chance, kind, application }: Subject): string {
+  return [
+    points > 0 && `${count(points)} harm points an hour`,
+    people > 0 && `${counted(Math.round(people), 'person', 'people')} hurt`,
+    kind === 'promise' && `${percent(chance)} chance that it breaks`,
+    priority,
+    application,
+    `since ${new Date(sinceMs).toISOString().slice(11, 16)} UTC`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+const escaped = (text: string): string => text.replace(/[&<>"']/g, (char) => `&#${char.charCodeAt(0)};`);
+
+/**
+ * A message in plain text, HTML and as a short one.
+ *
+ * @param link opens it at its moment
+ */
+export function alertMessage({ stage, subjects, rule }: Utterance, link: string): AlertMessage {
+  const [first] = subjects as [Subject];
+  const title =
+    stage === 'digest'
+      ? `${counted(subjects.length, 'trouble')} at once: ${first.title}, and ${subjects.length - 1} more`
+      : `${STAGE_WORDS[stage]}${first.title}${stage === 'handedOver' ? ` (${first.withTeam})` : ''}`;
+  const lines = subjects.map((one) => ({ title: one.title, facts: factsWords(one) }));
+  const why = rule === '' ? '' : `You get this by the rule “${rule}”.`;
+  const text = [
+    ...(stage === 'digest' ? lines.map(({ title: one, facts }) => `- ${one}\n  ${facts}`) : [lines[0]?.facts]),
+    '',
+    `Open it: ${link}`,
+    ...(why === '' ? [] : ['', why]),
+  ].join('\n');
+  return {
+    subject: title,
+    text,
+    html: htmlOf(title, lines, { link, why, isDigest: stage === 'digest' }),
+    short: shortOf(title, first, link),
+  };
+}
+
+function htmlOf(
+  title: string,
+  lines: readonly { title: string; facts: string }[],
+  { link, why, isDigest }: { link: string; why: string; isDigest: boolean },
+): string {
+  const body = isDigest
+    ? `<ul>${lines.map((one) => `<li><b>${escaped(one.title)}</b><br>${escaped(one.facts)}</li>`).join('')}</ul>`
+    : `<p>${escaped(lines[0]?.facts ?? '')}</p>`;
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="color-scheme" content="light dark"><title>${escaped(title)}</title></head><body style="font:16px/1.5 sans-serif;max-width:36em"><h1 style="font-size:1.2em">${escaped(title)}</h1>${body}<p><a href="${escaped(link)}">Open it at its moment</a></p>${why === '' ? '' : `<p><small>${escaped(why)}</small></p>`}</body></html>`;
+}
+
+/** Title, what counts most, and the link, in the places of one short message: the title gives way. */
+function shortOf(title: string, { points, people, priority }: Subject, link: string): string {
+  const facts = gsmText(
+    [priority, points > 0 && `${count(points)} pts/h`, people > 0 && `${count(people)} people`]
+      .filter(Boolean)
+      .join(' '),
+  );
+  const tail = gsmText(` ${link}`);
+  const head = facts === '' ? '' : `${facts}: `;
+  const places = LONGEST_MESSAGE - gsmLength(head) - gsmLength(tail);
+  return `${head}${gsmCut(gsmText(title), Math.max(3, places))}${tail}`;
+}

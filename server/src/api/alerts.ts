@@ -1,0 +1,163 @@
+import {
+  holesIn,
+  onDutyAt,
+  OWNER,
+  ruleWords,
+  speaks,
+  type AlertRule,
+  type Receiver,
+  type Subject,
+} from '@toplens/core/alerts';
+import { counted } from '@toplens/core/words';
+import { Router } from 'express';
+import { object } from 'yup';
+import { testing, TRIED_KINDS, tryingRule, type AlertsShape, type TriedRuleShape } from '../contract/alerts';
+import type { Engine } from '../engine/engine';
+import { Problem } from '../errors';
+import { addressesOf } from '../outbound/alerter';
+import type { Channels } from '../outbound/channels';
+import { readRota } from '../outbound/rota';
+import { alertRulesSchema } from '../settings/alerts';
+import type { Settings } from '../settings/settings';
+import type { Database } from '../store/database';
+import { CHANNELS, newCode, newestMessages, putInOutbox, tryMessageAgain } from '../store/outbox';
+import { readBook } from '../store/settings';
+import { readInput } from './query';
+
+const DAY_MS = 86_400_000;
+const TRIED_DAYS = 14;
+const HURT_MANY = 50;
+const MOST_MESSAGES = 100;
+
+/** Who is told of what; trials before a rule is saved; test messages; what could not be delivered. */
+export function alertRoutes({
+  database,
+  engine,
+  channels,
+  settings,
+  publicUrl,
+}: {
+  database: Database;
+  engine: Engine;
+  channels: Pick<Channels, 'missing'>;
+  settings: Settings;
+  publicUrl: string;
+}): Router {
+  const router = Router();
+  const now = async () => (await readBook(database, settings)).at();
+  const whole = async (): Promise<AlertsShape> => {
+    const { receivers, alertRules, teams } = await now();
+    const names = new Set(receivers.map(({ name }) => name));
+    return {
+      ways: CHANNELS.map((channel) => ({ channel, trouble: channels.missing(channel) })),
+      rules: alertRules.map((rule) => ({
+        name: rule.name,
+        words: ruleWords(rule),
+        to: [...rule.to],
+        trouble: rule.to
+          .filter((name) => name !== OWNER && !names.has(name))
+          .map((name) => `${name} is no receiver`)
+          .join(', '),
+      })),
+      receivers: receivers.map((receiver) => receiverShape(receiver, Date.now())),
+      teamsWithout: teams.filter((team) => !names.has(team)),
+      messages: (await newestMessages(database, MOST_MESSAGES)).map((row) => ({
+        id: row.id,
+        stage: row.stage,
+        title: row.message.subject,
+        receiver: row.receiver,
+        person: row.person,
+        channel: row.channel,
+        path: row.path,
+        madeMs: row.madeMs,
+        deliveredMs: row.deliveredMs,
+        nextTryMs: row.nextTryMs,
+        tries: row.tries,
+        trouble: row.givenUp ?? row.trouble,
+        isGivenUp: row.givenUp !== null,
+      })),
+    };
+  };
+
+  router.get('/alerts', async (_request, response) => {
+    response.json(await whole());
+  });
+
+  router.post('/alerts/try', async (request, response) => {
+    const { rule } = readInput(tryingRule, request.body);
+    const { rules } = readInput(object({ rules: alertRulesSchema }), { rules: [rule] });
+    response.json(await tried(engine, (rules as AlertRule[])[0] as AlertRule));
+  });
+
+  router.post('/alerts/test', async (request, response) => {
+    const { receiver: name } = readInput(testing, request.body);
+    const receiver = (await now()).receivers.find((one) => one.name === name);
+    if (!receiver) throw new Problem('notFound', `There is no receiver called ${name}.`, { field: 'receiver' });
+    const addresses = addressesOf(receiver);
+    if (addresses.length === 0)
+      throw new Problem('conflict', `${name} has a rota alone: test those who are on it.`, { field: 'receiver' });
+    await database.transaction(
+      addresses.map(([channel, address]) => {
+        const code = newCode();
+        const link = `${publicUrl}/m/${code}`;
+        const subject = 'A test message of Top Lens';
+        const text = `If you read this, messages for ${name} arrive.\n\nOpen it: ${link}`;
+        const html = `<p>If you read this, messages for ${name.replace(/[&<>]/g, '')} arrive.</p><p><a href="${link}">Open it</a></p>`;
+        const message = { subject, text, html, short: `Top Lens: a test message. ${link}` };
+        const more = { conversation: null, stage: 'test', receiver: name, person: '', path: '/settings' } as const;
+        return putInOutbox({ ...more, code, channel, address, message }, Date.now());
+      }),
+    );
+    response.json(await whole());
+  });
+
+  router.post('/alerts/messages/:id/again', async (request, response) => {
+    const { id } = request.params;
+    if (!/^[0-9a-f-]{36}$/i.test(id) || !(await tryMessageAgain(database, id, Date.now())))
+      throw new Problem('notFound', 'There is no such message that waits for its delivery.', { field: 'id' });
+    response.json(await whole());
+  });
+
+  return router;
+}
+
+function receiverShape(receiver: Receiver, nowMs: number): AlertsShape['receivers'][number] {
+  const { name, mail, phone, webhook, quiet, rota, takesHandoffs } = receiver;
+  const duties = rota ? readRota(rota, nowMs) : undefined;
+  return {
+    name,
+    words: [
+      mail && `mail to ${mail}`,
+      phone && `short messages to ${phone}`,
+      webhook && 'a webhook',
+      rota && 'whoever is on duty',
+      takesHandoffs && 'handoffs by mail',
+      quiet && `quiet from ${quiet.from} to ${quiet.to} (${quiet.zone})`,
+    ]
+      .filter(Boolean)
+      .join(', '),
+    onDuty: duties ? (onDutyAt(duties, nowMs) ?? '') : null,
+    holes: duties ? holesIn(duties, { fromMs: nowMs, toMs: nowMs + 7 * DAY_MS }) : [],
+  };
+}
+
+/** What a rule would have said over the last days, as each incident stood at its end. */
+async function tried(engine: Engine, rule: AlertRule): Promise<TriedRuleShape> {
+  const blank = { days: TRIED_DAYS, times: null, rightly: 0, missed: 0, examples: [] };
+  if (!TRIED_KINDS.includes(rule.watches) || rule.notAcceptedMinutes !== undefined)
+    return { ...blank, words: 'The past does not tell how often it would have spoken: it is not kept for that.' };
+  const past = await engine.ask('pastIncidents', { days: TRIED_DAYS });
+  const subjects = past.map((one) => ({ ...one, chance: 0, withTeam: '', isAccepted: false, goesOn: true }) as Subject);
+  const spoken = subjects.filter((subject) => speaks(rule, subject, subject.sinceMs));
+  const rightly = spoken.filter(({ people }) => people >= HURT_MANY).length;
+  const missed = subjects.filter((one) => one.people >= HURT_MANY && !spoken.includes(one)).length;
+  const of = spoken.length === 0 ? '' : `, ${rightly} of them about what hurt ${HURT_MANY} people or more`;
+  return {
+    days: TRIED_DAYS,
+    times: spoken.length,
+    rightly,
+    missed,
+    examples: spoken.slice(0, 3).map(({ title }) => title),
+    words: `It would have spoken ${counted(spoken.length, 'time')} in ${TRIED_DAYS} days${of}; ${missed === 0 ? 'it would have missed none of those' : `it would have missed ${counted(missed, 'incident')} that hurt so many`}.`,
+  };
+}

@@ -1,0 +1,34 @@
+import { briefMarkdown } from '@toplens/core/handoffs';
+import { marked } from 'marked';
+import type { HandoffRow } from '../store/handoffs';
+import type { OutboxRow } from '../store/outbox';
+
+/** A handoff as a mail: the brief, without persons, and where to answer. Its id lets the receiver drop doubles. */
+export function handoffMail(handoff: HandoffRow, address: string, answerLink: string): OutboxRow {
+  const brief = briefMarkdown(handoff.brief, true);
+  const answer = `Accept it, return it with a reason, or report a fix: ${answerLink}`;
+  return {
+    id: handoff.id,
+    code: '',
+    path: `/handoff/${handoff.id}`,
+    conversation: null,
+    stage: 'handoff',
+    receiver: handoff.team,
+    person: '',
+    channel: 'mail',
+    address,
+    message: {
+      subject: `For ${handoff.team}: ${handoff.brief.title}`,
+      text: `${answer}\n\n${brief}`,
+      // All that came from telemetry is escaped in the Markdown; nothing of it can become markup.
+      html: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="color-scheme" content="light dark"></head><body style="font:16px/1.5 sans-serif;max-width:42em"><p><a href="${answerLink}">Accept it, return it with a reason, or report a fix</a></p>${marked.parse(brief, { async: false })}</body></html>`,
+      short: '',
+    },
+    madeMs: Date.parse(handoff.createdAt),
+    tries: 0,
+    nextTryMs: null,
+    deliveredMs: null,
+    givenUp: null,
+    trouble: '',
+  };
+}

@@ -1,0 +1,80 @@
+import type { Logger } from 'pino';
+import type { Database } from '../store/database';
+import { dueMessages, messageDelivered, messageFailed, type OutboxRow } from '../store/outbox';
+import type { Channels } from './channels';
+
+const LOOK_EVERY_MS = 500;
+const LONGEST_WAIT_MS = 60_000;
+/** What could not be delivered for so long is given up: by then it tells nobody anything new. */
+const GIVE_UP_AFTER_MS = 24 * 3_600_000;
+
+/** 1, 2, 4 … seconds, at most a minute. */
+const doubling = (tries: number) => Math.min(LONGEST_WAIT_MS, 1_000 * 2 ** (tries - 1));
+
+/**
+ * Delivers what stands in the outbox, each message at least once; a restart goes on where it stopped. After a stretch in
+ * which nothing could be delivered, only the newest of each conversation goes out: nobody is flooded with what was.
+ */
+export class OutboxSender {
+  #timer: NodeJS.Timeout | undefined;
+  #busy: Promise<void> = Promise.resolve();
+
+  constructor(
+    private readonly database: Database,
+    private readonly channels: Pick<Channels, 'deliver'>,
+    private readonly options: { log: Logger; waitMs?: (tries: number) => number },
+  ) {}
+
+  start(): void {
+    let running = false;
+    this.#timer = setInterval(() => {
+      if (running) return;
+      running = true;
+      this.#busy = this.deliverDue()
+        .catch((error: Error) => this.options.log.error({ err: error }, 'messages cannot be delivered'))
+        .finally(() => (running = false));
+    }, LOOK_EVERY_MS);
+  }
+
+  async stop(): Promise<void> {
+    clearInterval(this.#timer);
+    await this.#busy;
+  }
+
+  async deliverDue(): Promise<void> {
+    const due = await dueMessages(this.database, Date.now());
+    const newest = new Map(due.map((row) => [threadOf(row), row]));
+    for (const row of due) {
+      if (newest.get(threadOf(row)) === row) await this.#deliver(row);
+      else if (row.tries === 0) await this.#deliver(row);
+      else
+        await this.database.transaction([
+          messageFailed(row.id, { ...row, nextTryMs: null, givenUp: 'a newer message tells more' }),
+        ]);
+    }
+  }
+
+  async #deliver(row: OutboxRow): Promise<void> {
+    const tries = row.tries + 1;
+    const outcome = await this.channels.deliver(row);
+    const nowMs = Date.now();
+    if (outcome.delivered) {
+      await this.database.transaction([messageDelivered(row.id, tries, nowMs)]);
+      return;
+    }
+    const again = outcome.mayRetry && nowMs - row.madeMs < GIVE_UP_AFTER_MS;
+    const waitMs = (this.options.waitMs ?? doubling)(tries);
+    await this.database.transaction([
+      messageFailed(row.id, {
+        tries,
+        trouble: outcome.why,
+        nextTryMs: again ? nowMs + waitMs : null,
+        givenUp: again ? null : outcome.why,
+      }),
+    ]);
+  }
+}
+
+/** Messages of one conversation to one address; one that stands alone is its own. */
+const threadOf = ({ id, conversation, channel, address }: OutboxRow): string =>
+  conversation === null ? id : `${conversation} ${channel} ${address}`;
