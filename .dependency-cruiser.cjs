@@ -28,7 +28,7 @@ const rooms = {
   'engine/promises': 'engine/state|engine/reading|contract|store|settings',
   'engine/sites': 'engine/state|engine/reading|contract|store|settings',
   'engine/probes': 'engine/state|engine/reading|contract|store|settings',
-  'engine/settings': 'engine/state|engine/promises|engine/reading|contract|settings|store',
+  'engine/settings': 'engine/state|engine/incidents|engine/promises|engine/reading|contract|settings|store',
   'engine/infrastructure': 'engine/state|engine/reading|engine/harm|contract|store|names',
 };
 

@@ -16,6 +16,7 @@ const ENTRIES = {
   'search-worker': 'server/src/search/search-worker.ts',
   'database-worker': 'server/src/store/database-worker.ts',
   'desk-main': 'scenario/src/desk-main.ts',
+  'past-handoffs': 'scenario/src/past-handoffs.ts',
   'mailbox-main': 'scenario/src/mailbox-main.ts',
   'messages-main': 'scenario/src/messages-main.ts',
   'round-main': 'scenario/src/round-main.ts',

@@ -113,5 +113,6 @@ world.stdout.on('data', (chunk) => {
   if (!/(?:earlier days|since it was stopped): 100 %/.test(text)) return;
   remember();
   setInterval(remember, 5_000).unref();
+  if (!known) start('past-handoffs', url, `http://127.0.0.1:${deskPort}`);
 });
 if (known) console.log(`\nTop Lens is at ${url}\n`);

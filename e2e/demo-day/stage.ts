@@ -2,7 +2,7 @@ import type { Browser } from 'puppeteer-core';
 import { openBrowser } from '../browser';
 import { startDemoWorld, type DemoWorld } from './world';
 
-export interface Stage extends Pick<DemoWorld, 'url' | 'deskUrl' | 'truth'> {
+export interface Stage extends Pick<DemoWorld, 'url' | 'deskUrl' | 'mailboxUrl' | 'truth'> {
   browser: Browser;
   /** the moment that the demo plays up to */
   nowMs: number;

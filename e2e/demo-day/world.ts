@@ -10,6 +10,7 @@ import { ROOT, freePort, removeFolder, start, startServerProcess, stop, temporar
 export interface DemoWorld {
   url: string;
   deskUrl: string;
+  mailboxUrl: string;
   truth: TruthFile;
   close: () => Promise<void>;
 }
@@ -25,7 +26,7 @@ interface Made {
 
 const SETTINGS = 'config/pellwick.json';
 
-/** A server and a team desk, as a visitor gets them, with clocks that are ahead. */
+/** A server, a team desk, a mailbox and a gateway, as a visitor gets them, with clocks that are ahead. */
 async function startProcesses(dataDir: string, clockOffsetMs: number) {
   const deskPort = await freePort();
   const deskUrl = `http://127.0.0.1:${deskPort}`;
@@ -36,15 +37,20 @@ async function startProcesses(dataDir: string, clockOffsetMs: number) {
     TOPLENS_PERSON_KEYS: 'first support=see',
   };
   const desk = start('desk-main', [String(deskPort), SETTINGS], { ...env, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });
+  const [smtpPort, mailboxPort, messagesPort] = [await freePort(), await freePort(), await freePort()];
+  const mailbox = start('mailbox-main', [String(smtpPort), String(mailboxPort)], env);
+  const messages = start('messages-main', [String(messagesPort)], env);
   const server = await startServerProcess(dataDir, {
     ...env,
     TOPLENS_SETTINGS: SETTINGS,
     TOPLENS_DESK_URL: `${deskUrl}/handoffs`,
+    TOPLENS_SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,
+    TOPLENS_MESSAGE_URL: `http://127.0.0.1:${messagesPort}/messages`,
   });
-  const stopBoth = async () => {
-    await Promise.all([stop(server.process), stop(desk)]);
+  const stopAll = async () => {
+    await Promise.all([server.process, desk, mailbox, messages].map((child) => stop(child)));
   };
-  return { url: server.url, deskUrl, stopBoth };
+  return { url: server.url, deskUrl, mailboxUrl: `http://127.0.0.1:${mailboxPort}`, stopAll };
 }
 
 /**
@@ -55,7 +61,7 @@ export async function makeDemoWorld(nowMs: number): Promise<void> {
   const dir = temporaryFolder();
   const dataDir = join(dir, 'data');
   const clockOffsetMs = nowMs - Date.now();
-  const { url, stopBoth } = await startProcesses(dataDir, clockOffsetMs);
+  const { url, deskUrl, stopAll } = await startProcesses(dataDir, clockOffsetMs);
   const world = start('load-and-play', [url, join(dir, 'truth.json'), 'load'], {
     TOPLENS_TEST_CLOCK_OFFSET_MS: String(clockOffsetMs),
     TOPLENS_SCENARIO_NOW: String(nowMs),
@@ -65,7 +71,10 @@ export async function makeDemoWorld(nowMs: number): Promise<void> {
   if (code !== 0) throw new Error(`the demo world could not be loaded (exit code ${code})`);
   await untilJudged(url, nowMs);
   await untilStill(url, nowMs);
-  await stopBoth();
+  const past = start('past-handoffs', [url, deskUrl], { TOPLENS_TEST_CLOCK_OFFSET_MS: String(clockOffsetMs) });
+  const [ended] = (await once(past, 'exit')) as [number];
+  if (ended !== 0) throw new Error(`nothing could be handed over (exit code ${ended})`);
+  await stopAll();
   // All of it is in the database; without it a copy takes a second.
   const journal = join(dataDir, 'journal');
   for (const file of readdirSync(journal).sort().slice(0, -1)) rmSync(join(journal, file));
@@ -86,16 +95,17 @@ export async function startDemoWorld(): Promise<DemoWorld & Made & { clockOffset
   const dir = temporaryFolder();
   cpSync(MADE_WORLD, dir, { recursive: true });
   const clockOffsetMs = made.stoppedMs - Date.now();
-  const { url, deskUrl, stopBoth } = await startProcesses(join(dir, 'data'), clockOffsetMs);
+  const { url, deskUrl, mailboxUrl, stopAll } = await startProcesses(join(dir, 'data'), clockOffsetMs);
   await untilJudged(url, made.nowMs);
   return {
     ...made,
     clockOffsetMs,
     url,
     deskUrl,
+    mailboxUrl,
     truth: JSON.parse(readFileSync(join(dir, 'truth.json'), 'utf8')) as TruthFile,
     close: async () => {
-      await stopBoth();
+      await stopAll();
       removeFolder(dir);
     },
   };

@@ -3259,7 +3259,7 @@ export interface components {
             examples: string[];
             /**
              * @description all of it in a sentence
-             * @example It would have spoken 6 times in 14 days, 5 of them about 50 people or more.
+             * @example would have spoken 6 times in 14 days, 5 of them about what hurt 50 people or more; …
              */
             words: string;
         };
@@ -8242,11 +8242,11 @@ export interface components {
                  */
                 id: string;
                 /**
-                 * @description opened, over: an incident; early: what nobody feels yet; handoff: what became of one; release: a version was first seen; change: what somebody told
+                 * @description opened, over: an incident; early: what nobody feels yet; handoff: what became of one; proven: by its figures, one is over; alert: who was told of what; release: a version was first seen; change: what somebody told
                  * @example opened
                  * @enum {string}
                  */
-                kind: "opened" | "over" | "early" | "handoff" | "release" | "change";
+                kind: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
                 /**
                  * @description when it was
                  * @example 1772442840000
@@ -15137,7 +15137,7 @@ export interface operations {
                 /** @description only what this team has or should get */
                 team?: string;
                 /** @description only what is of this kind */
-                kind?: "opened" | "over" | "early" | "handoff" | "release" | "change";
+                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
             };
             header?: never;
             path?: never;
@@ -15188,7 +15188,7 @@ export interface operations {
                 /** @description only what this team has or should get */
                 team?: string;
                 /** @description only what is of this kind */
-                kind?: "opened" | "over" | "early" | "handoff" | "release" | "change";
+                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
             };
             header?: never;
             path?: never;
@@ -15239,7 +15239,7 @@ export interface operations {
                 /** @description only what this team has or should get */
                 team?: string;
                 /** @description only what is of this kind */
-                kind?: "opened" | "over" | "early" | "handoff" | "release" | "change";
+                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
             };
             header?: never;
             path?: never;

@@ -1,10 +1,11 @@
 import { HAPPENING_KINDS, type HappeningKind } from '@toplens/core/happened';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { windowQuery, type View } from '@/frame/view';
-import { addressOf, get } from './client';
+import { addressOf, get, type Schemas } from './client';
 import { refetchInterval, SURROUNDINGS_MS } from './live';
 
 export { HAPPENING_KINDS, type HappeningKind };
+export type Happening = Schemas['Happened']['happenings'][number];
 
 const queryOf = (view: View, kind: HappeningKind | undefined) => ({
   ...windowQuery(view),
@@ -20,6 +21,20 @@ export function useHappened(view: View, kind: HappeningKind | undefined) {
     queryFn: () => get('/api/happened', { query }),
     placeholderData: keepPreviousData,
     refetchInterval: refetchInterval(view, SURROUNDINGS_MS),
+  });
+}
+
+/** What happened since a moment, up to now; nothing is asked without one. */
+export function useHappenedSince(sinceMs: number | undefined) {
+  return useQuery({
+    queryKey: ['happened-since', sinceMs],
+    queryFn: () =>
+      get('/api/happened', {
+        query: { from: new Date(sinceMs ?? 0).toISOString(), to: new Date().toISOString() },
+      }),
+    enabled: sinceMs !== undefined,
+    placeholderData: keepPreviousData,
+    refetchInterval: SURROUNDINGS_MS,
   });
 }
 

@@ -4,3 +4,4 @@ export * from './receivers';
 export * from './gsm-text';
 export * from './message';
 export * from './defaults';
+export * from './try-rule';

@@ -1,17 +1,7 @@
-import {
-  holesIn,
-  onDutyAt,
-  OWNER,
-  ruleWords,
-  speaks,
-  type AlertRule,
-  type Receiver,
-  type Subject,
-} from '@toplens/core/alerts';
-import { counted } from '@toplens/core/words';
+import { holesIn, onDutyAt, OWNER, ruleWords, tryRule, type AlertRule, type Receiver } from '@toplens/core/alerts';
 import { Router } from 'express';
 import { object } from 'yup';
-import { testing, TRIED_KINDS, tryingRule, type AlertsShape, type TriedRuleShape } from '../contract/alerts';
+import { testing, TRIED_DAYS, tryingRule, type AlertsShape } from '../contract/alerts';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import { addressesOf } from '../outbound/alerter';
@@ -25,8 +15,6 @@ import { readBook } from '../store/settings';
 import { readInput } from './query';
 
 const DAY_MS = 86_400_000;
-const TRIED_DAYS = 14;
-const HURT_MANY = 50;
 const MOST_MESSAGES = 100;
 
 /** Who is told of what; trials before a rule is saved; test messages; what could not be delivered. */
@@ -86,7 +74,8 @@ export function alertRoutes({
   router.post('/alerts/try', async (request, response) => {
     const { rule } = readInput(tryingRule, request.body);
     const { rules } = readInput(object({ rules: alertRulesSchema }), { rules: [rule] });
-    response.json(await tried(engine, (rules as AlertRule[])[0] as AlertRule));
+    const past = await engine.ask('pastIncidents', { days: TRIED_DAYS });
+    response.json({ days: TRIED_DAYS, ...tryRule(rules[0] as AlertRule, past, TRIED_DAYS) });
   });
 
   router.post('/alerts/test', async (request, response) => {
@@ -138,26 +127,5 @@ function receiverShape(receiver: Receiver, nowMs: number): AlertsShape['receiver
       .join(', '),
     onDuty: duties ? (onDutyAt(duties, nowMs) ?? '') : null,
     holes: duties ? holesIn(duties, { fromMs: nowMs, toMs: nowMs + 7 * DAY_MS }) : [],
-  };
-}
-
-/** What a rule would have said over the last days, as each incident stood at its end. */
-async function tried(engine: Engine, rule: AlertRule): Promise<TriedRuleShape> {
-  const blank = { days: TRIED_DAYS, times: null, rightly: 0, missed: 0, examples: [] };
-  if (!TRIED_KINDS.includes(rule.watches) || rule.notAcceptedMinutes !== undefined)
-    return { ...blank, words: 'The past does not tell how often it would have spoken: it is not kept for that.' };
-  const past = await engine.ask('pastIncidents', { days: TRIED_DAYS });
-  const subjects = past.map((one) => ({ ...one, chance: 0, withTeam: '', isAccepted: false, goesOn: true }) as Subject);
-  const spoken = subjects.filter((subject) => speaks(rule, subject, subject.sinceMs));
-  const rightly = spoken.filter(({ people }) => people >= HURT_MANY).length;
-  const missed = subjects.filter((one) => one.people >= HURT_MANY && !spoken.includes(one)).length;
-  const of = spoken.length === 0 ? '' : `, ${rightly} of them about what hurt ${HURT_MANY} people or more`;
-  return {
-    days: TRIED_DAYS,
-    times: spoken.length,
-    rightly,
-    missed,
-    examples: spoken.slice(0, 3).map(({ title }) => title),
-    words: `It would have spoken ${counted(spoken.length, 'time')} in ${TRIED_DAYS} days${of}; ${missed === 0 ? 'it would have missed none of those' : `it would have missed ${counted(missed, 'incident')} that hurt so many`}.`,
   };
 }

@@ -1,5 +1,5 @@
 import type { Static } from '@sinclair/typebox';
-import { STAGES_TOLD, WATCHED_KINDS } from '@toplens/core/alerts';
+import { STAGES_TOLD } from '@toplens/core/alerts';
 import { mixed, object, string } from 'yup';
 import { get, ok, path, post, type Paths } from './paths';
 import { EPOCH_MS, flag, integer, list, number, oneOf, orNull, record, resource, text, texts } from './words';
@@ -63,10 +63,11 @@ export const TriedRule = resource('TriedRule', 'How often a rule would have spok
   rightly: integer('of these, about what hurt 50 people or more', 'times', 5),
   missed: integer('incidents that hurt 50 people or more, of which it would not have spoken', 'incidents', 1),
   examples: texts('the newest, in words', ['Takes 6.5× as long as usual: Pick a slot']),
-  words: text('all of it in a sentence', 'It would have spoken 6 times in 14 days, 5 of them about 50 people or more.'),
+  words: text(
+    'all of it in a sentence',
+    'would have spoken 6 times in 14 days, 5 of them about what hurt 50 people or more; …',
+  ),
 });
-export type TriedRuleShape = Static<typeof TriedRule>;
-
 export const tryingRule = object({
   rule: mixed()
     .required()
@@ -104,5 +105,5 @@ export const alertPaths: Paths = {
   },
 };
 
-/** Kinds of which the past tells how often a rule would have spoken. */
-export const TRIED_KINDS: readonly (typeof WATCHED_KINDS)[number][] = ['incident'];
+/** So many days back a rule is tried. */
+export const TRIED_DAYS = 14;

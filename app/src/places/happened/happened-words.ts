@@ -7,6 +7,8 @@ export const KIND_WORDS: Readonly<Record<HappeningKind, string>> = {
   over: 'over',
   early: 'early warning',
   handoff: 'handoff',
+  proven: 'proven',
+  alert: 'alert',
   release: 'release',
   change: 'change',
 };

@@ -75,6 +75,21 @@ const FILE: Schemas['SettingsFile'] = {
     settleMinutes: 5,
     calmMinutes: 15,
   },
+  receivers: [
+    { name: 'Slots', mail: 'slots@teams.test', takesHandoffs: true },
+    {
+      name: 'Night',
+      phone: '+353 1 555 0100',
+      webhook: 'https://chat.test/hook',
+      quiet: { from: '22:00', to: '06:00', zone: 'Europe/Dublin' },
+      rota: 'BEGIN:VCALENDAR\r\nEND:VCALENDAR',
+    },
+  ],
+  alertRules: [
+    { name: 'Hurt', watches: 'incident', points: 60, people: 20, to: ['the team that should get it', 'Night'] },
+    { name: 'Broken', watches: 'incident', application: 'Shop', isBroken: true, notAcceptedMinutes: 15, to: ['Night'] },
+    { name: 'Promise', watches: 'promise', chance: 0.5, to: ['Night'] },
+  ],
   calendar: { holidays: [], excluded: [], maintenance: [] },
 };
 

@@ -1,5 +1,6 @@
 import { parseDecimal } from '@/frame/decimal';
 import { count, counted } from '@/look/format';
+import { ALERT_RULES, RECEIVERS } from './alert-sections';
 import { PROBES } from './probe-section';
 import { PROMISES } from './promise-section';
 import { lines, numberBetween, numberOf, required, set, type Entry, type File, type Section } from './section';
@@ -286,6 +287,8 @@ export const SECTIONS: readonly Section[] = [
   FLOWS,
   PROMISES,
   PROBES,
+  RECEIVERS,
+  ALERT_RULES,
   JOURNEYS,
   ENTRY_SERVICES,
   IGNORED,

@@ -11,6 +11,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { DataInPart } from './data-in/data-in-part';
+import { AlertsPart } from './alerts-part';
 import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
 import { FilePart } from './file-part';
@@ -41,6 +42,7 @@ export function SettingsPlace() {
         {data && (
           <>
             <SectionsPart settings={data} />
+            <AlertsPart />
             <AtOnceForm key={data.file.atOnceMs} settings={data} />
             <HandoffsForm key={JSON.stringify(data.file.handoffs)} settings={data} />
             <RatesForm key={JSON.stringify(data.rates)} settings={data} />

@@ -54,6 +54,7 @@ jest.mock('@/frame/door', () => ({
   ),
 }));
 jest.mock('@/frame/time-bar', () => ({ TimeBar: () => null }));
+jest.mock('./since-looked', () => ({ SinceLooked: () => null }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 jest.mock('../incident/send-sheet', () => ({
   SendSheet: ({ incidentId }: { incidentId: number }) => <p>{`sheet for ${incidentId}`}</p>,
@@ -271,13 +272,13 @@ describe('by keys', () => {
 });
 
 test('what somebody has already leads to what was sent; what came back can be sent again', () => {
-  const handoff = (state: string) => ({ state, team: 'Payments' }) as Row['handoff'];
+  const handoff = (state: string) => ({ state, id: 'h1', team: 'Payments' }) as Row['handoff'];
   mockAnswer.data = list({
     rows: [row(11, 1, { handoff: handoff('taken') }), row(12, 2, { handoff: handoff('returned') })],
   });
   render(<WorstFirstList />);
   fireEvent.click(screen.getByRole('button', { name: 'Handoff: accepted · Payments' }));
-  expect(mockGo).toHaveBeenCalledWith('/sent');
+  expect(mockGo).toHaveBeenCalledWith('/handoff/h1');
   fireEvent.click(screen.getByRole('button', { name: 'returned · Payments: Trouble 12' }));
   expect(screen.getByText('sheet for 12')).toBeTruthy();
 });

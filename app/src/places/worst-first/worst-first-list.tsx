@@ -20,6 +20,7 @@ import { comparedWords, nothingToCompare } from './compared-words';
 import { Changes, EarlyWarnings, SetAside } from './folds';
 import { IncidentRow } from './incident-row';
 import { RankingTabs } from './ranking-tabs';
+import { SinceLooked } from './since-looked';
 
 export type Props = {
   /** the incident that is open beside the list */
@@ -99,6 +100,7 @@ export function WorstFirstList({ chosenId }: Props) {
               </Words>
             )}
           </View>
+          {view.from === undefined && <SinceLooked />}
           {(rows.length > 0 || !isAll) && (
             <RankingTabs
               chosen={view.rankBy}
@@ -119,7 +121,11 @@ export function WorstFirstList({ chosenId }: Props) {
                   currency={data.currency}
                   nowMs={data.window.toMs}
                   isChosen={row.id === chosenId}
-                  onSend={() => (row.handoff && row.handoff.state !== 'returned' ? go(`/handoff/${row.handoff.id}`) : setSending(row.id))}
+                  onSend={() =>
+                    row.handoff && row.handoff.state !== 'returned'
+                      ? go(`/handoff/${row.handoff.id}`)
+                      : setSending(row.id)
+                  }
                 />
               </View>
             ))}

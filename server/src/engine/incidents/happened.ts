@@ -2,6 +2,7 @@ import { newestFirst, type Happening } from '@toplens/core/happened';
 import type { HappenedShape } from '../../contract/happened';
 import { changesIn } from '../../store/changes';
 import { handoffEventsIn } from '../../store/handoffs';
+import { messagesIn } from '../../store/outbox';
 import { describe, rootOf } from '../harm/describe';
 import { hurtsSomebody, isSetAside, judgedIn } from '../harm/judged';
 import { proposalFor } from '../harm/proposal';
@@ -30,6 +31,7 @@ export async function happened(
     [
       ...incidents.flatMap(({ happenings }) => happenings),
       ...(await ofHandoffs(state, window, new Map(incidents.map((one) => [one.id, one])))),
+      ...(await ofAlerts(state, window)),
       ...ofReleases(state),
       ...(await ofChanges(state, window)),
     ].filter(wanted),
@@ -75,7 +77,7 @@ async function ofHandoffs(
     const known = incidents.get(incident);
     return {
       id: `handoff-${id}`,
-      kind: 'handoff',
+      kind: what === 'proven' ? 'proven' : 'handoff',
       atMs,
       title: [(HANDOFF_WORDS[what] ?? ((one: string) => `${one}: ${what}`))(team), known?.title]
         .filter(Boolean)
@@ -102,6 +104,25 @@ const HANDOFF_WORDS: Readonly<Record<string, (team: string) => string>> = {
   inPart: (team) => `Fixed in part by ${team}`,
   notProven: (team) => `Not proven: it goes on, with ${team}`,
 };
+
+/** A message that went out by several ways is one alert. */
+async function ofAlerts({ database }: EngineState, window: HappenedShape['window']): Promise<Happening[]> {
+  const once = new Map<string, Happening>();
+  for (const { id, receiver, conversation, stage, message, path, madeMs } of await messagesIn(database, window, MOST)) {
+    const key = `${conversation ?? id} ${stage} ${madeMs}`;
+    if (stage === 'test' || once.has(key)) continue;
+    once.set(key, {
+      id: `alert-${id}`,
+      kind: 'alert',
+      atMs: madeMs,
+      title: `Told ${receiver}: ${message.subject}`,
+      application: '',
+      team: receiver,
+      path,
+    });
+  }
+  return [...once.values()];
+}
 
 const ofReleases = ({ releases }: EngineState): Happening[] =>
   releases.map(({ application, version, firstMs }) => ({

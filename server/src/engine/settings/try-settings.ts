@@ -1,9 +1,11 @@
+import { OWNER, tryRule } from '@toplens/core/alerts';
 import { matchesPattern, type FlowRule } from '@toplens/core/flows';
 import { proposeTeam } from '@toplens/core/handoffs';
 import { lineReader } from '@toplens/core/money';
 import { judgeRun, type RunVerdict } from '@toplens/core/probes';
 import { DAY_MS, HOUR_MS } from '@toplens/core/time';
 import { counted, exactPercent, formatMoney, percentCut } from '@toplens/core/words';
+import { TRIED_DAYS } from '../../contract/alerts';
 import type { TriedSettingShape } from '../../contract/settings';
 import type { Settings } from '../../settings/settings';
 import { promisesOf } from '../../settings/promises';
@@ -11,6 +13,7 @@ import { namesOf } from '../../store/activity';
 import { newestLines } from '../../store/logs';
 import { runsWithin } from '../../store/probes';
 import { MOST_RUNS } from '../reading/probe-runs';
+import { pastIncidents } from '../incidents/past-incidents';
 import { keptBefore } from '../promises/promises';
 import type { EngineState } from '../state/engine-state';
 
@@ -42,11 +45,31 @@ export async function trySettings(
       return tryPromises(state, settings);
     case 'probes':
       return tryProbes(state, settings);
+    case 'alertRules':
+      return tryAlertRules(state, settings);
+    case 'receivers':
+      return tryReceivers(settings);
     case 'keyTiers':
       return tryKeyTiers(state, settings);
     default:
       return [];
   }
+}
+
+/** How often each would have spoken, and who would not have been reached. */
+async function tryAlertRules(state: EngineState, { alertRules, receivers }: Settings): Promise<Line[]> {
+  const past = await pastIncidents(state, { days: TRIED_DAYS });
+  return alertRules.map((rule) => {
+    const unknown = rule.to.filter((name) => name !== OWNER && !receivers.some((one) => one.name === name));
+    const nobody = unknown.length === 0 ? '' : `; ${unknown.join(', ')} is no receiver`;
+    return { of: rule.name, words: tryRule(rule, past, TRIED_DAYS).words + nobody };
+  });
+}
+
+/** Teams that nothing reaches. */
+function tryReceivers({ receivers, teams }: Settings): Line[] {
+  const without = teams.filter((team) => !receivers.some(({ name }) => name === team));
+  return without.length === 0 ? [] : [{ of: 'Without a receiver', words: without.join(', ') }];
 }
 
 /** ": Pay, Print labels, Track a parcel and 4 more" */
