@@ -2,7 +2,6 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { gsmLength } from '../core/src/alerts';
-import { steadyTraffic, testSpan, send } from '../server/src/fixtures/traffic';
 import { startMailbox, type RunningMailbox } from '../scenario/src/stand-ins/mailbox';
 import { startMessages, type RunningMessages } from '../scenario/src/stand-ins/messages';
 import { ask, type AnswerTo } from './ask';
@@ -64,28 +63,54 @@ afterAll(async () => {
   removeFolder(folder);
 });
 
-let sent = 10_000_000;
-/** Traffic of the last minutes of `GET route`, failing for the most part or not at all. */
-async function come(route: string, minutes: number, failing: boolean): Promise<void> {
+const ATTEMPTS_A_MINUTE = 15;
+let ids = 0;
+
+/** So many minutes of `GET /shop` up to now, steady; failing for the most part or not at all. */
+async function come(minutes: number, failing: boolean): Promise<void> {
   const now = Date.now();
-  const spans = Array.from({ length: minutes * 15 }, (_, i) =>
-    testSpan(++sent, now - (minutes * MINUTE * (i + 1)) / (minutes * 15) - 500, 90, {
-      route,
-      failed: failing && i % 4 !== 0,
-      person: `person-${sent % 3_000}`,
-    }),
-  );
-  expect((await send(server.url, spans)).status).toBe(200);
+  const text = (key: string, stringValue: string) => ({ key, value: { stringValue } });
+  const all = Array.from({ length: minutes * ATTEMPTS_A_MINUTE }, (_, i) => {
+    const startMs = now - (MINUTE * (i + 1)) / ATTEMPTS_A_MINUTE - 500;
+    const id = (++ids).toString(16);
+    return {
+      traceId: id.padStart(32, '0'),
+      spanId: id.padStart(16, '0'),
+      name: 'GET',
+      kind: 2,
+      startTimeUnixNano: `${Math.round(startMs)}000000`,
+      endTimeUnixNano: `${Math.round(startMs) + 90}000000`,
+      attributes: [
+        text('http.request.method', 'GET'),
+        text('http.route', '/shop'),
+        text('user.id', `person-${(ids * 7) % 3_000}`),
+      ],
+      status: failing && i % 4 !== 0 ? { code: 2 } : {},
+    };
+  });
+  for (let i = 0; i < all.length; i += 1_000) {
+    const response = await fetch(`${server.url}/v1/traces`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        resourceSpans: [
+          {
+            resource: { attributes: [text('service.name', 'shop-web'), text('service.namespace', 'Shop')] },
+            scopeSpans: [{ spans: all.slice(i, i + 1_000) }],
+          },
+        ],
+      }),
+    });
+    expect(response.status).toBe(200);
+  }
 }
 
 type Alerts = AnswerTo<'/api/alerts'>;
 const alerts = (): Promise<Alerts> => ask(server.url, '/api/alerts');
 
 test('from the detection to the mailbox and the telephone in seconds, once each, and the link opens it', async () => {
-  const spans = steadyTraffic(Date.now() - 180 * MINUTE, 180, 0);
-  for (let i = 0; i < spans.length; i += 1_000)
-    expect((await send(server.url, spans.slice(i, i + 1_000))).status).toBe(200);
-  await come('/shop', 6, true);
+  await come(180, false);
+  await come(6, true);
   const seen = await until('the incident', async () => {
     const { rows } = await ask(server.url, '/api/worst-first', {});
     return rows.length > 0 && Date.now();
@@ -107,12 +132,11 @@ test('from the detection to the mailbox and the telephone in seconds, once each,
 }, 180_000);
 
 test('killed at any moment, every message comes once after doubles are dropped', async () => {
-  const receivers = ['Shop Team'];
   for (let round = 0; round < 20; round++) {
     await fetch(`${server.url}/api/alerts/test`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ receiver: receivers[0] }),
+      body: JSON.stringify({ receiver: 'Shop Team' }),
     });
     await sleep((round * 37) % 700);
     await stop(server.process, 'SIGKILL');

@@ -69,6 +69,7 @@ test('sent, accepted, a fix that did not do, and what goes on is offered to the 
   await answer(id, 'fixReported', { reason: 'index rebuilt', fixedAt });
   await seen(page, 'Not proven: it goes on.');
   await seen(page, 'of the harm goes on');
+  await page.waitForSelector('[data-testid="send-left-over"]');
   expect(await textOf(page, 'send-left-over')).toMatch(/^Send what goes on to /);
   expect(await violations(page)).toEqual([]);
   await tap(page, 'send-left-over');
@@ -93,6 +94,7 @@ test('a link opens the brief without a login until it is revoked', async () => {
   await seen(opened, 'The harm bill');
   expect(await violations(opened)).toEqual([]);
   expect(await opened.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  await page.bringToFront();
   await tap(page, 'revoke-link');
   await seen(page, 'revoked');
   expect((await fetch(link)).status).toBe(404);
@@ -101,9 +103,11 @@ test('a link opens the brief without a login until it is revoked', async () => {
 });
 
 test('alerts reach the teams of the demo by mail, and Settings say who is told and who has duty', async () => {
-  // Those of the morning went out while the day was made.
-  const { messages } = await ask(stage().url, '/api/alerts');
-  const told = messages.filter(({ stage: what }) => what === 'opened' || what === 'digest');
+  const told = await until('what was told', async () => {
+    const { messages } = await ask(stage().url, '/api/alerts');
+    const some = messages.filter(({ stage: what }) => what === 'opened' || what === 'digest');
+    return some.length > 0 && some.every(({ deliveredMs }) => deliveredMs !== null) && some;
+  });
   expect(told.map(({ receiver }) => receiver)).toContain('Data Stores');
   for (const { deliveredMs, trouble } of told)
     expect({ isDelivered: deliveredMs !== null, trouble }).toEqual({ isDelivered: true, trouble: '' });

@@ -62,7 +62,7 @@ const ENTRIES_EVERY_MS = 5_000;
 const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
 /** What is judged up to then is the present. */
-const STALE_MS = 10 * MINUTE_MS;
+const STALE_MS = 30 * MINUTE_MS;
 
 /**
  * Brings everything up on the configured port (0: any free one). The port opens first and says how far the start is;

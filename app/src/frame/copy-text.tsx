@@ -15,12 +15,12 @@ export function useCopy(): { said: string; copy: (text: string) => void } {
 }
 
 /** A button that copies a text. */
-export function CopyText({ text, name }: { text: string; name: string }) {
+export function CopyText({ text, name, words = 'Copy' }: { text: string; name: string; words?: string }) {
   const { said, copy } = useCopy();
   return (
     <View>
       <Button icon="content-copy" onPress={() => copy(text)} accessibilityLabel={`Copy ${name}`}>
-        Copy
+        {words}
       </Button>
       <View role="status">{said !== '' && <Words kind="small">{said}</Words>}</View>
     </View>

@@ -110,7 +110,7 @@ export function handoffRoutes(
 
   router.post('/handoffs/:id/answer', async (request, response) => {
     checkDesk(request, options.deskToken);
-    const given = readInput(deskAnswer, request.body) as TeamAnswer;
+    const given: TeamAnswer = readInput(deskAnswer, request.body);
     await takeAnswer(database, await find(database, request.params.id), given);
     response.json(await whole(request.params.id));
   });
@@ -139,7 +139,7 @@ export function handoffRoutes(
   router.post('/handoffs/:id/links', async (request, response) => {
     const { kind, days } = readInput(newLink, request.body);
     const handoff = await find(database, request.params.id);
-    const { link, token } = await makeLink(database, { kind: kind as 'brief' | 'answer', target: handoff.id, days });
+    const { link, token } = await makeLink(database, { kind, target: handoff.id, days });
     response.status(201).json(linkShape(link, `${options.publicUrl}/shared/${token}`));
   });
 

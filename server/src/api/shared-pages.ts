@@ -38,7 +38,7 @@ export function sharedPages(database: Database): Router {
       return;
     }
     try {
-      const given = readInput(deskAnswer, { ...(request.body as object), by: opened.handoff.team }) as TeamAnswer;
+      const given: TeamAnswer = readInput(deskAnswer, { ...(request.body as object), by: opened.handoff.team });
       await takeAnswer(database, opened.handoff, given);
     } catch (error) {
       if (!(error instanceof Problem)) throw error;

@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { HandoffSummary, Incident } from '@/data/client';
 import { useHandoff, useHandoffs } from '@/data/handoffs';
+import { useClock } from '@/frame/clock';
 import { Door } from '@/frame/door';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -47,13 +48,14 @@ export function HandoffPart({ incident, onSend }: { incident: Incident; onSend: 
 
 function HandoffDoor({ handoff }: { handoff: HandoffSummary }) {
   const palette = usePalette();
+  const nowMs = useClock();
   return (
     <View role="listitem" style={[styles.row, { borderTopColor: palette.hairline }]}>
       <Door path={`/handoff/${handoff.id}`} style={styles.door} testID="handoff-door">
         <Words style={{ color: palette.action }}>
           {`${handoff.team}, ${PURPOSE_WORDS[handoff.purpose]}: ${STATE_WORDS[handoff.state]}`}
         </Words>
-        {handoff.waits && <Words kind="small">{waitsWords(handoff, Date.now())}</Words>}
+        {handoff.waits && <Words kind="small">{waitsWords(handoff, nowMs)}</Words>}
       </Door>
     </View>
   );

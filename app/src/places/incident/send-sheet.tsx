@@ -198,7 +198,7 @@ function Brief({
       {isShown && data && (
         <View style={[styles.brief, { borderColor: palette.hairline }]}>
           <Markdown text={data.markdown} testID="brief" />
-          <CopyText text={data.markdown} name="the brief as text" />
+          <CopyText text={data.markdown} name="the brief as text" words="Copy the brief" />
         </View>
       )}
     </View>

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Handoff } from '@/data/client';
 import { reportOf, useHandoff, useProof, useSendAgain } from '@/data/handoffs';
+import { useClock } from '@/frame/clock';
 import { CopyText } from '@/frame/copy-text';
 import { Fold } from '@/frame/fold';
 import { InnerPage } from '@/frame/inner-page';
@@ -36,7 +37,7 @@ export function HandoffPage({ id }: { id: string }) {
 
 function Whole({ handoff }: { handoff: Handoff }) {
   const { go } = useView();
-  const [nowMs] = useState(() => Date.now());
+  const nowMs = useClock();
   const hasFix = isWatched(handoff.state) || handoff.outcome !== null;
   const waits = waitsWords(handoff, nowMs);
   return (
@@ -61,7 +62,7 @@ function Whole({ handoff }: { handoff: Handoff }) {
         <Button mode="outlined" onPress={() => go(`/incident/${handoff.incident}`)}>
           Open the incident
         </Button>
-        <CopyText text={handoff.markdown} name="the brief as text" />
+        <CopyText text={handoff.markdown} name="the brief as text" words="Copy the brief" />
       </View>
       <Fold words="The brief as it was sent">
         <Markdown text={handoff.markdown} testID="told" />

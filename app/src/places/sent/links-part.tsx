@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Handoff, Schemas } from '@/data/client';
 import { useMakeLink, useRevokeLink } from '@/data/handoffs';
+import { useClock } from '@/frame/clock';
 import { CopyText } from '@/frame/copy-text';
 import { Strip } from '@/frame/strip';
 import { Trouble } from '@/frame/trouble';
@@ -28,6 +29,7 @@ export function LinksPart({ handoff }: { handoff: Handoff }) {
   const palette = usePalette();
   const [kind, setKind] = useState<Link['kind']>('brief');
   const [days, setDays] = useState<(typeof DAYS)[number]['value']>('7');
+  const nowMs = useClock();
   const make = useMakeLink(handoff.id);
   const revoke = useRevokeLink(handoff.id);
   return (
@@ -61,8 +63,8 @@ export function LinksPart({ handoff }: { handoff: Handoff }) {
       <View role="list" aria-label="Links">
         {handoff.links.map((link) => (
           <View role="listitem" key={link.id} style={[styles.row, { borderTopColor: palette.hairline }]}>
-            <Words style={styles.words}>{linkWords(link, Date.now())}</Words>
-            {isOpen(link, Date.now()) && (
+            <Words style={styles.words}>{linkWords(link, nowMs)}</Words>
+            {isOpen(link, nowMs) && (
               <Button onPress={() => revoke.mutate(link.id)} disabled={revoke.isPending} testID="revoke-link">
                 Revoke
               </Button>

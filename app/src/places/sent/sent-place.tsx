@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { HandoffSummary } from '@/data/client';
 import { useHandoffs } from '@/data/handoffs';
+import { useClock } from '@/frame/clock';
 import { Door } from '@/frame/door';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';
@@ -89,14 +90,15 @@ export function sentSentence(all: readonly Pick<HandoffSummary, 'state'>[]): str
 
 function SentRow({ handoff }: { handoff: HandoffSummary }) {
   const palette = usePalette();
-  const waits = waitsWords(handoff, Date.now());
+  const nowMs = useClock();
+  const waits = waitsWords(handoff, nowMs);
   return (
     <View role="listitem" style={[styles.row, { borderTopColor: palette.hairline }]}>
       <Door path={`/handoff/${handoff.id}`} style={styles.head} testID="handoff">
         <Words kind="strong" style={{ color: palette.action }}>
           {handoff.title}
         </Words>
-        <Words kind="small">{`${aboutWords(handoff, Date.now())} · ${counted(handoff.people, 'person', 'people')}, ${count(handoff.harmPoints)} harm points when sent`}</Words>
+        <Words kind="small">{`${aboutWords(handoff, nowMs)} · ${counted(handoff.people, 'person', 'people')}, ${count(handoff.harmPoints)} harm points when sent`}</Words>
         {waits !== '' && <Words kind="small">{waits}</Words>}
         {handoff.outcome && <Words kind="small">{outcomeWords(handoff.outcome)}</Words>}
       </Door>

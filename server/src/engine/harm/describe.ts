@@ -29,6 +29,8 @@ const FEWEST_EXPECTED = 3;
 
 export interface Description {
   title: string;
+  /** the one site whose people alone are hit; undefined when others are as well */
+  onlySite: string | undefined;
 }
 
 /** The headline of an incident in a window. */
@@ -70,7 +72,7 @@ export function describeIncident(
     against: isLearned(normal) ? 'usual' : normal.basis === 'firstMinutes' ? 'first' : 'nothing',
     ...(alone && { only: { dimension: alone.dimension, value: state.names.text(alone.value) } }),
   };
-  return { title: incidentTitle(facts) };
+  return { title: incidentTitle(facts), onlySite: facts.only?.dimension === 'site' ? facts.only.value : undefined };
 }
 
 /** Of what failed in a flow, more than half ended by a crash of the application. */

@@ -14,10 +14,16 @@ export async function proposalAfter(
   state: EngineState,
   incident: StoredIncident,
   returned: readonly ReturnedBy[],
+  onlySite: string | undefined,
 ): Promise<ProposedTeam | undefined> {
   if (returned.length === 0) return proposalFor(state, incident);
   const origin = await originOf(state, rootOf(incident));
-  const components = [incident.component?.name, ...(origin?.candidates ?? []).map(({ component }) => component)];
+  const components = [
+    incident.component?.name,
+    ...(origin?.candidates ?? []).map(({ component }) => component),
+    // Where one site alone is hit it may be its line.
+    ...(onlySite === undefined ? [] : [`line of ${onlySite}`]),
+  ];
   const subjects = [...new Set([...components.filter((name) => name !== undefined), undefined])].map((component) =>
     subjectOf(state, incident, component),
   );

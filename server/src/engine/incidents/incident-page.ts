@@ -66,14 +66,16 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
       ? bill
       : (judged.find(({ id }) => id === one.id)?.bill ??
         billOf(state, one, { window: windowOf(one, window), focus, ratesAtMs: atMs }));
-  const titleOf = async (one: StoredIncident) =>
-    (await describe(state, { incident: one, bill: await ownBill(one) }, window)).title;
+  const descriptionOf = async (one: StoredIncident) =>
+    describe(state, { incident: one, bill: await ownBill(one) }, window);
+  const titleOf = async (one: StoredIncident) => (await descriptionOf(one)).title;
+  const own = await descriptionOf(incident);
   const shared = sharedWindow(incident, window);
   const joined = state.register.joinedInto(incident.id);
   return {
     id: incident.id,
     window,
-    title: await titleOf(incident),
+    title: own.title,
     sentence: hurtSentence({
       people: bill.people.estimate,
       keyPeople: bill.keyPeople,
@@ -130,8 +132,12 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     origin: await originShape(state, root, shared),
     outage: root.signal === 'missing' ? await outageShape(state, root) : null,
     proposedTeam:
-      (await proposalAfter(state, incident, (await returnedBy(state.database, incident.id)).get(incident.id) ?? [])) ??
-      null,
+      (await proposalAfter(
+        state,
+        incident,
+        (await returnedBy(state.database, incident.id)).get(incident.id) ?? [],
+        own.onlySite,
+      )) ?? null,
     teams: state.settings.at().teams,
     remaining: await remainingIn(state, shared, { ...focus, flow: root.flow }),
     setAside: incident.setAside,

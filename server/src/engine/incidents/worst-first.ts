@@ -70,8 +70,10 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     row.handoff = handoffs.get(row.id) ?? null;
     row.handoffThen = then.get(row.id) ?? null;
     const gaveBack = returned.get(row.id);
-    const incident = gaveBack && state.register.get(row.id);
-    if (incident) row.proposedTeam = (await proposalAfter(state, incident, gaveBack))?.team ?? null;
+    const entry = gaveBack && ranked.find(({ id }) => id === row.id);
+    if (!entry) continue;
+    const { onlySite } = await describe(state, entry, window);
+    row.proposedTeam = (await proposalAfter(state, entry.incident, gaveBack, onlySite))?.team ?? null;
   }
   const { currency } = state.settings.at();
   const learning = learningIn(state, window);
