@@ -27,7 +27,8 @@ export function factsWords({ points, people, priority, sinceMs, chance, kind, ap
     kind === 'promise' && `${percent(chance)} chance that it breaks`,
     priority,
     application,
-    `since ${new Date(sinceMs).toISOString().slice(11, 16)} UTC`,
+    // A promise is in danger over its period, and since no moment.
+    kind !== 'promise' && `since ${new Date(sinceMs).toISOString().slice(11, 16)} UTC`,
   ]
     .filter(Boolean)
     .join(', ');
