@@ -17,15 +17,11 @@ async function shot(
   name: string,
   path: string,
   size: Size,
-  { scheme = 'light', press, scrollTo }: { scheme?: 'light' | 'dark'; press?: string; scrollTo?: string } = {},
+  { scheme = 'light', scrollTo }: { scheme?: 'light' | 'dark'; scrollTo?: string } = {},
 ): Promise<void> {
   const page = await openPage(browser, `${url}${path}`, size, scheme);
   await page.waitForSelector('[role="heading"]');
   await new Promise((resolve) => setTimeout(resolve, 1_000));
-  if (press) {
-    await page.click(press);
-    await new Promise((resolve) => setTimeout(resolve, 800));
-  }
   if (scrollTo) {
     await page.waitForSelector(`[data-testid="${scrollTo}"]`);
     await new Promise((resolve) => setTimeout(resolve, 1_500));
@@ -62,6 +58,8 @@ const then = `from=${new Date(onsetMs - 3_600_000).toISOString()}&to=${new Date(
 await shot('pages-wide', `/people?pagesBy=country&page=${encodeURIComponent('/send/pick-up')}`, 'wide');
 await shot('estate-wide', `/estate?${then}&groupBy=team`, 'wide', { scheme: 'dark' });
 await shot('settings-phone', '/settings', 'phone');
-await shot('send-phone', `/incident/${first}`, 'phone', { scheme: 'light', press: '[data-testid="send"]' });
+const { handoffs } = await ask(url, '/api/handoffs');
+const proven = handoffs.find(({ state }) => state === 'proven');
+if (proven) await shot('handoff-phone', `/handoff/${proven.id}`, 'phone');
 await shot('sent-wide', '/sent', 'wide');
 await close();

@@ -1,6 +1,7 @@
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
 import { writeFileSync } from 'node:fs';
+import { alertReport, scoreAlerts } from './alerts';
 import { planWorld } from '../../scenario/src/random-worlds/plan';
 import { FIRST_HOUR_REPORTING, firstHourReport, judgeFirstHour, type FirstHourVerdict } from './first-hour';
 import { judgeWorld, type JudgedWorld } from './judge-world';
@@ -84,7 +85,9 @@ async function main(): Promise<void> {
   const begun = Date.now();
   const worlds = await judgeAll<JudgedWorld>('world', seeds, worldWords);
   const minutes = (Date.now() - begun) / 60_000;
-  const ofWorlds = report(scoreWorlds(worlds), worlds, { ...seeds, minutes });
+  const ofWorlds = [report(scoreWorlds(worlds), worlds, { ...seeds, minutes }), alertReport(scoreAlerts(worlds))].join(
+    '\n',
+  );
   if (seeds !== REPORTING) return console.log(`\n${ofWorlds}`);
   const text = [
     ofWorlds,

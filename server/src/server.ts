@@ -35,6 +35,7 @@ import { readBook } from './store/settings';
 import { readingOf } from './reading-of-settings';
 import { dropOld } from './store/attempts';
 import type { Database } from './store/database';
+import { dropOldMessages } from './store/outbox';
 import { loadApplied } from './store/journal-applied';
 import { lockDataFolder, OwnershipLost, type Ownership } from './store/lock';
 
@@ -61,6 +62,8 @@ const UNENDED_EVERY_MS = 20_000;
 const ENTRIES_EVERY_MS = 5_000;
 const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
+/** As long as anybody asks who was told, and who had a link. */
+const KEEP_MESSAGES_MS = 90 * DAY_MS;
 /** What is judged up to then is the present. */
 const STALE_MS = 30 * MINUTE_MS;
 
@@ -333,5 +336,7 @@ async function tidyUp(database: Database, config: Config, log: Logger): Promise<
   await dropOld(database, {
     spansFromMs: now - config.keepSpansHours * HOUR_MS,
     attemptsFromMs: now - config.keepAttemptsDays * DAY_MS,
-  }).catch((error: Error) => log.error({ err: error }, 'old telemetry cannot be dropped'));
+  })
+    .then(() => dropOldMessages(database, now - KEEP_MESSAGES_MS))
+    .catch((error: Error) => log.error({ err: error }, 'old telemetry cannot be dropped'));
 }

@@ -33,8 +33,8 @@ export function useHappenedSince(sinceMs: number | undefined) {
         query: { from: new Date(sinceMs ?? 0).toISOString(), to: new Date().toISOString() },
       }),
     enabled: sinceMs !== undefined,
-    placeholderData: keepPreviousData,
-    refetchInterval: SURROUNDINGS_MS,
+    // It is told once, when somebody comes back.
+    staleTime: Infinity,
   });
 }
 

@@ -5,7 +5,7 @@ const MARK_EVERY_MS = 15_000;
 /** Whoever was away for less has missed nothing. */
 const AWAY_MS = 2 * 60_000;
 /** Longer ago than this nobody remembers what they saw. */
-const LONGEST_MS = 3 * 86_400_000;
+const LONGEST_MS = 86_400_000;
 
 function readLook(): number {
   try {

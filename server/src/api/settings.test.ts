@@ -92,6 +92,12 @@ test.each<[string, unknown, string]>([
   ['businessEvents', [{ name: 'Order', pattern: 'order {nobody}' }], 'nobody'],
   ['exchangeRates', [{ currency: 'JPY', rate: 0, asOf: '2026-11-02' }], 'rate'],
   ['atOnceMs', -1, 'atOnceMs'],
+  ['receivers', [{ name: 'Duty' }], 'a receiver needs a mail address'],
+  ['receivers', [{ name: 'Duty', rota: 'every second Monday' }], 'no calendar'],
+  ['receivers', [{ name: 'Duty', phone: '+353 1', takesHandoffs: true }], 'handoffs go to a mail address'],
+  ['alertRules', [{ name: 'Hurt', watches: 'moon', to: ['Duty'] }], 'watches'],
+  ['alertRules', [{ name: 'Hurt', watches: 'incident', to: [] }], 'at least one receiver'],
+  ['handoffs', { calmMinutes: 1 }, 'calmMinutes'],
   ['nothing', [], 'nothing'],
 ])('%s as %j is refused, naming the field; nothing changes', async (key, value, field) => {
   const before = await get<SettingsShape>('/settings');
@@ -202,4 +208,18 @@ describe('the calendar as a file', () => {
     expect(out.headers.get('content-type')).toContain('text/calendar');
     expect((await read(await out.text())).body.calendar).toEqual(calendar);
   });
+});
+
+test('rules of alerts tell before they are saved how often they would have spoken, and whom nothing reaches', async () => {
+  const tried = async (key: string, value: unknown) =>
+    (await post<{ lines: { of: string; words: string }[] }>('/settings/try', { key, value })).body.lines;
+  const [rule] = await tried('alertRules', [{ name: 'Hurt', watches: 'incident', points: 1, to: ['Moon Desk'] }]);
+  expect(rule?.words).toMatch(/^would have spoken \d+ times? in 14 days.*; Moon Desk is no receiver$/);
+  expect((await tried('alertRules', [{ name: 'Crash', watches: 'crash', to: ['Moon Desk'] }]))[0]?.words).toContain(
+    'the past does not tell',
+  );
+  await change('ownership', [{ team: 'Shop Team' }]);
+  expect(await tried('receivers', [{ name: 'Moon Desk', mail: 'moon@desk.test' }])).toEqual([
+    { of: 'Without a receiver', words: 'Shop Team' },
+  ]);
 });

@@ -8,6 +8,7 @@ import { takeAnswer, type TeamAnswer } from '../outbound/answer';
 import type { Database } from '../store/database';
 import { findHandoff, type HandoffRow } from '../store/handoffs';
 import { openLink, type SharedLinkRow } from '../store/shared-links';
+import { checkTexts } from './before';
 import { readInput } from './query';
 
 const OPENED_A_MINUTE = 120;
@@ -30,23 +31,28 @@ export function sharedPages(database: Database): Router {
     if (opened) response.send(await pageOf(opened, ''));
   });
 
-  router.post('/:token', express.urlencoded({ extended: false, limit: '64kb' }), async (request, response) => {
-    const opened = await open(database, request, response);
-    if (!opened) return;
-    if (opened.link.kind !== 'answer') {
-      response.status(403).send(await pageOf(opened, 'This link is to read only.'));
-      return;
-    }
-    try {
-      const given: TeamAnswer = readInput(deskAnswer, { ...(request.body as object), by: opened.handoff.team });
-      await takeAnswer(database, opened.handoff, given);
-    } catch (error) {
-      if (!(error instanceof Problem)) throw error;
-      response.status(error.status).send(await pageOf(opened, error.detail));
-      return;
-    }
-    response.redirect(303, request.originalUrl);
-  });
+  router.post(
+    '/:token',
+    express.urlencoded({ extended: false, limit: '64kb' }),
+    checkTexts,
+    async (request, response) => {
+      const opened = await open(database, request, response);
+      if (!opened) return;
+      if (opened.link.kind !== 'answer') {
+        response.status(403).send(await pageOf(opened, 'This link is to read only.'));
+        return;
+      }
+      try {
+        const given: TeamAnswer = readInput(deskAnswer, { ...(request.body as object), by: opened.handoff.team });
+        await takeAnswer(database, opened.handoff, given);
+      } catch (error) {
+        if (!(error instanceof Problem)) throw error;
+        response.status(error.status).send(await pageOf(opened, error.detail));
+        return;
+      }
+      response.redirect(303, request.originalUrl);
+    },
+  );
   return router;
 }
 

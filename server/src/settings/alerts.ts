@@ -1,4 +1,5 @@
 import { DEFAULT_RULES, WATCHED_KINDS } from '@toplens/core/alerts';
+import { readICalendar } from '@toplens/core/formats';
 import { array, boolean, number, object, string } from 'yup';
 
 const name = string().trim().min(1).max(200);
@@ -13,11 +14,25 @@ const isZone = (zone: string | undefined) => {
   }
 };
 
+const isWebAddress = (text: string): boolean =>
+  URL.canParse(text) && ['http:', 'https:'].includes(new URL(text).protocol);
+
+const isCalendar = (text: string): boolean => {
+  try {
+    return readICalendar(text, { fromMs: 0, toMs: 1 }).occurrences.length >= 0;
+  } catch {
+    return false;
+  }
+};
+
 const receiverSchema = object({
   name: name.required(),
-  mail: string().trim().email('expected a mail address'),
+  mail: string()
+    .trim()
+    .max(320)
+    .matches(/^[^\s@]+@[^\s@]+$/, 'mail: expected a mail address'),
   phone: string().matches(/^\+?[\d ()-]{5,30}$/, 'expected a telephone number as +353 1 555 0100'),
-  webhook: string().url('expected an address as https://…'),
+  webhook: string().test('webhook', 'webhook: expected an address as https://…', (text) => !text || isWebAddress(text)),
   quiet: object({
     from: timeOfDay.required(),
     to: timeOfDay.required(),
@@ -25,7 +40,9 @@ const receiverSchema = object({
   })
     .noUnknown()
     .default(undefined),
-  rota: string().max(LONGEST_ROTA),
+  rota: string()
+    .max(LONGEST_ROTA)
+    .test('rota', 'rota: this is no calendar (iCalendar) that can be read', (text) => !text || isCalendar(text)),
   takesHandoffs: boolean(),
 })
   .noUnknown()

@@ -110,3 +110,14 @@ export const tryMessageAgain = async (database: Database, id: string, nowMs: num
       [id, nowMs / 1000],
     )
   ).length > 0;
+
+/** Lets go what was said, and who was told, longer ago than is kept. */
+export const dropOldMessages = (database: Database, beforeMs: number): Promise<unknown> =>
+  database.transaction([
+    {
+      sql: 'DELETE FROM outbox WHERE made_at < to_timestamp($1) AND next_try_at IS NULL',
+      params: [beforeMs / 1000],
+    },
+    { sql: 'DELETE FROM alert_conversation WHERE over_at < to_timestamp($1)', params: [beforeMs / 1000] },
+    { sql: 'DELETE FROM shared_link WHERE ends_at < to_timestamp($1)', params: [beforeMs / 1000] },
+  ]);

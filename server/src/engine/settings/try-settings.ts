@@ -48,7 +48,7 @@ export async function trySettings(
     case 'alertRules':
       return tryAlertRules(state, settings);
     case 'receivers':
-      return tryReceivers(settings);
+      return tryReceivers(state, settings);
     case 'keyTiers':
       return tryKeyTiers(state, settings);
     default:
@@ -57,7 +57,8 @@ export async function trySettings(
 }
 
 /** How often each would have spoken, and who would not have been reached. */
-async function tryAlertRules(state: EngineState, { alertRules, receivers }: Settings): Promise<Line[]> {
+async function tryAlertRules(state: EngineState, { alertRules }: Settings): Promise<Line[]> {
+  const { receivers } = state.settings.at();
   const past = await pastIncidents(state, { days: TRIED_DAYS });
   return alertRules.map((rule) => {
     const unknown = rule.to.filter((name) => name !== OWNER && !receivers.some((one) => one.name === name));
@@ -67,7 +68,8 @@ async function tryAlertRules(state: EngineState, { alertRules, receivers }: Sett
 }
 
 /** Teams that nothing reaches. */
-function tryReceivers({ receivers, teams }: Settings): Line[] {
+function tryReceivers(state: EngineState, { receivers }: Settings): Line[] {
+  const { teams } = state.settings.at();
   const without = teams.filter((team) => !receivers.some(({ name }) => name === team));
   return without.length === 0 ? [] : [{ of: 'Without a receiver', words: without.join(', ') }];
 }
