@@ -113,7 +113,7 @@ test('alerts reach the teams of the demo by mail, and Settings say who is told a
     expect({ isDelivered: deliveredMs !== null, trouble }).toEqual({ isDelivered: true, trouble: '' });
   const page = await openPage(stage().browser, `${stage().url}/settings`, 'phone');
   await page.waitForSelector('[data-testid="alerts-sentence"]');
-  expect(await textOf(page, 'alerts-sentence')).toContain('3 rules');
+  expect(await textOf(page, 'alerts-sentence')).toContain('4 rules');
   await press(page, 'button', 'Receivers ·');
   await seen(page, 'nobody has it');
   await tap(page, 'test-First on call');

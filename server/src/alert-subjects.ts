@@ -1,6 +1,7 @@
 import type { Subject } from '@toplens/core/alerts';
 import { isWithTeam } from '@toplens/core/handoffs';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
+import type { HandoffSummaryShape } from './contract/handoffs';
 import type { Engine } from './engine/engine';
 import type { Intake } from './intake/intake';
 import type { Search } from './search/search';
@@ -20,10 +21,12 @@ export async function alertSubjects({
   engine,
   intake,
   search,
+  handoffs,
 }: {
   engine: Engine;
   intake: Intake;
   search: Search;
+  handoffs: () => Promise<HandoffSummaryShape[]>;
 }): Promise<Subject[]> {
   const window = { lengthMs: HOUR_MS };
   const listed = await engine.worstFirst({ window, ranking: 'harm', rates: 'then', against: 'nothing', ...NO_FOCUS });
@@ -54,6 +57,21 @@ export async function alertSubjects({
       isAccepted:
         row.handoff !== null && isWithTeam(row.handoff.state) && !['draft', 'sent'].includes(row.handoff.state),
     })),
+    ...(await handoffs())
+      .filter(({ waits }) => waits?.isLate)
+      .map((one): Subject => ({
+        ...BLANK,
+        kind: 'handoff',
+        id: `handoff-${one.id}-${one.waits?.for}`,
+        title: `${one.waits?.for === 'fix' ? 'No fix so far' : 'Not accepted so far'}: ${one.title}`,
+        application: '',
+        team: one.team,
+        path: `/handoff/${one.id}`,
+        sinceMs: Date.parse(one.stateAt),
+        level: 'hurting',
+        priority: one.priority ?? '',
+        withTeam: one.team,
+      })),
     ...[...early.warnings, ...listed.earlyWarnings].map((one): Subject => {
       const isIncident = 'id' in one;
       return {

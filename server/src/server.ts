@@ -27,6 +27,7 @@ import { Desk } from './outbound/desk';
 import { OutboxSender } from './outbound/outbox-sender';
 import { readRota } from './outbound/rota';
 import { FixWatch } from './outbound/watch-fixes';
+import { handoffSummary } from './api/handoff-shapes';
 import { Search } from './search/search';
 import { changingSettings } from './api/change-settings';
 import { keepFoundEntries } from './found-entries';
@@ -35,6 +36,7 @@ import { readBook } from './store/settings';
 import { readingOf } from './reading-of-settings';
 import { dropOld } from './store/attempts';
 import type { Database } from './store/database';
+import { listHandoffs } from './store/handoffs';
 import { dropOldMessages } from './store/outbox';
 import { loadApplied } from './store/journal-applied';
 import { lockDataFolder, OwnershipLost, type Ownership } from './store/lock';
@@ -234,7 +236,16 @@ export async function startServer(
     const outbox = new OutboxSender(database, channels, { log });
     outbox.start();
     const alerter = new Alerter(database, {
-      subjects: () => alertSubjects({ engine, intake, search }),
+      subjects: () =>
+        alertSubjects({
+          engine,
+          intake,
+          search,
+          handoffs: async () => {
+            const { mayWait } = (await now()).handoffs;
+            return (await listHandoffs(database)).map((row) => handoffSummary(row, mayWait));
+          },
+        }),
       settings: async () => {
         const { alertRules, receivers } = await now();
         return { rules: alertRules, receivers };

@@ -10968,7 +10968,7 @@ export interface components {
                  * @example incident
                  * @enum {string}
                  */
-                watches: "incident" | "early" | "promise" | "probe" | "silence" | "crash";
+                watches: "incident" | "handoff" | "early" | "promise" | "probe" | "silence" | "crash";
                 /**
                  * @description of this application alone
                  * @example Courier app

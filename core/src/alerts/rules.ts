@@ -1,11 +1,12 @@
 import type { Level } from '../normal';
 
 /** What a rule may watch. */
-export const WATCHED_KINDS = ['incident', 'early', 'promise', 'probe', 'silence', 'crash'] as const;
+export const WATCHED_KINDS = ['incident', 'handoff', 'early', 'promise', 'probe', 'silence', 'crash'] as const;
 export type WatchedKind = (typeof WATCHED_KINDS)[number];
 
 export const KIND_WORDS: Readonly<Record<WatchedKind, string>> = {
   incident: 'an incident that hurts people',
+  handoff: 'a handoff that waits too long',
   early: 'an early warning',
   promise: 'a promise in danger',
   probe: 'a probe that is off',

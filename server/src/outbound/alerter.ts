@@ -20,6 +20,7 @@ import {
   type StoredConversation,
 } from '../store/conversations';
 import { newCode, putInOutbox, type Channel } from '../store/outbox';
+import { Repeating } from './repeating';
 
 export interface AlerterOptions {
   /** all that a rule may watch, as it stands now */
@@ -37,28 +38,25 @@ const LOOK_EVERY_MS = 4_000;
 
 /** Looks at what goes on, and puts into the outbox what is to be said. */
 export class Alerter {
-  #timer: NodeJS.Timeout | undefined;
-  #busy: Promise<void> = Promise.resolve();
+  readonly #repeating: Repeating;
 
   constructor(
     private readonly database: Database,
     private readonly options: AlerterOptions,
-  ) {}
-
-  start(): void {
-    let running = false;
-    this.#timer = setInterval(() => {
-      if (running || !this.options.isReady()) return;
-      running = true;
-      this.#busy = this.look()
-        .catch((error: Error) => this.options.log.error({ err: error }, 'alerts cannot be decided; it is tried again'))
-        .finally(() => (running = false));
-    }, LOOK_EVERY_MS);
+  ) {
+    const { log, isReady } = options;
+    const work = async () => {
+      if (isReady()) await this.look();
+    };
+    this.#repeating = new Repeating({ everyMs: LOOK_EVERY_MS, work, log, trouble: 'alerts cannot be decided' });
   }
 
-  async stop(): Promise<void> {
-    clearInterval(this.#timer);
-    await this.#busy;
+  start(): void {
+    this.#repeating.start();
+  }
+
+  stop(): Promise<void> {
+    return this.#repeating.stop();
   }
 
   /** One look: what is said and what is kept of it are written at once, or not at all. */

@@ -13,6 +13,7 @@ import type { Database } from '../store/database';
 import { makeLink } from '../store/shared-links';
 import type { Channels, Delivery } from './channels';
 import { handoffMail } from './handoff-mail';
+import { Repeating } from './repeating';
 
 export interface DeskOptions {
   /** where handoffs go; empty: they wait */
@@ -40,32 +41,28 @@ const doubling = (tries: number) => Math.min(300, 2 ** (tries - 1));
  * the database, so a restart goes on where it stopped; the desk tells doubles by the event's id.
  */
 export class Desk {
-  #timer: NodeJS.Timeout | undefined;
-  #busy: Promise<void> = Promise.resolve();
+  readonly #repeating: Repeating;
+  #isReleased = false;
 
   constructor(
     private readonly database: Database,
     private readonly options: DeskOptions,
-  ) {}
-
-  start(): void {
-    let running = false;
-    let isReleased = false;
-    this.#timer = setInterval(() => {
-      if (running) return;
-      running = true;
-      const release = isReleased ? Promise.resolve() : this.releaseKept();
-      this.#busy = release
-        .then(() => (isReleased = true))
-        .then(() => this.deliverDue())
-        .catch((error: Error) => this.options.log.error({ err: error }, 'handoffs cannot be delivered'))
-        .finally(() => (running = false));
-    }, LOOK_EVERY_MS);
+  ) {
+    const { log } = options;
+    const work = async () => {
+      if (!this.#isReleased) await this.releaseKept();
+      this.#isReleased = true;
+      await this.deliverDue();
+    };
+    this.#repeating = new Repeating({ everyMs: LOOK_EVERY_MS, work, log, trouble: 'handoffs cannot be delivered' });
   }
 
-  async stop(): Promise<void> {
-    clearInterval(this.#timer);
-    await this.#busy;
+  start(): void {
+    this.#repeating.start();
+  }
+
+  stop(): Promise<void> {
+    return this.#repeating.stop();
   }
 
   /** There is a way to this team: its own mail, or the desk. */

@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import type { Database } from '../store/database';
 import { dueMessages, messageDelivered, messageFailed, type OutboxRow } from '../store/outbox';
 import type { Channels } from './channels';
+import { Repeating } from './repeating';
 
 const LOOK_EVERY_MS = 500;
 const LONGEST_WAIT_MS = 60_000;
@@ -16,29 +17,24 @@ const doubling = (tries: number) => Math.min(LONGEST_WAIT_MS, 1_000 * 2 ** (trie
  * which nothing could be delivered, only the newest of each conversation goes out: nobody is flooded with what was.
  */
 export class OutboxSender {
-  #timer: NodeJS.Timeout | undefined;
-  #busy: Promise<void> = Promise.resolve();
+  readonly #repeating: Repeating;
 
   constructor(
     private readonly database: Database,
     private readonly channels: Pick<Channels, 'deliver'>,
     private readonly options: { log: Logger; waitMs?: (tries: number) => number },
-  ) {}
-
-  start(): void {
-    let running = false;
-    this.#timer = setInterval(() => {
-      if (running) return;
-      running = true;
-      this.#busy = this.deliverDue()
-        .catch((error: Error) => this.options.log.error({ err: error }, 'messages cannot be delivered'))
-        .finally(() => (running = false));
-    }, LOOK_EVERY_MS);
+  ) {
+    const { log } = options;
+    const work = () => this.deliverDue();
+    this.#repeating = new Repeating({ everyMs: LOOK_EVERY_MS, work, log, trouble: 'messages cannot be delivered' });
   }
 
-  async stop(): Promise<void> {
-    clearInterval(this.#timer);
-    await this.#busy;
+  start(): void {
+    this.#repeating.start();
+  }
+
+  stop(): Promise<void> {
+    return this.#repeating.stop();
   }
 
   async deliverDue(): Promise<void> {

@@ -23,6 +23,16 @@ function traffic(route: string, failing: readonly (readonly [number, number])[],
   return spans;
 }
 
+/** It began, and was mended for good. */
+const FIXED = traffic(
+  '/shop',
+  [
+    [ONSET, 0.6],
+    [FIX, 0.01],
+  ],
+  0,
+);
+
 interface Desk {
   server: TestServer;
   incident: number;
@@ -97,16 +107,7 @@ async function startDesk(spans: readonly TestSpan[]): Promise<Desk> {
 }
 
 test('a fix that took the harm away is proven, with all that it cost, for every team that had it', async () => {
-  const desk = await startDesk(
-    traffic(
-      '/shop',
-      [
-        [ONSET, 0.6],
-        [FIX, 0.01],
-      ],
-      0,
-    ),
-  );
+  const desk = await startDesk(FIXED);
   try {
     const cause = await desk.hand('one');
     const workaround = await desk.hand('two', { team: 'Desk', purpose: 'workaround' });
@@ -195,16 +196,7 @@ test('what goes on as before is not proven, and a second report of a fix is watc
 });
 
 test('returned: the next team is proposed with what was said; moved and merged are kept as they were told', async () => {
-  const desk = await startDesk(
-    traffic(
-      '/shop',
-      [
-        [ONSET, 0.6],
-        [FIX, 0.01],
-      ],
-      0,
-    ),
-  );
+  const desk = await startDesk(FIXED);
   try {
     const first = await desk.hand('one');
     expect((await desk.answer(first.id, { answer: 'returned', reason: 'our shop is well' })).status).toBe(200);
@@ -232,16 +224,7 @@ test('returned: the next team is proposed with what was said; moved and merged a
 });
 
 test('a link opens the brief without a login and without persons until it is revoked; another lets the team answer', async () => {
-  const desk = await startDesk(
-    traffic(
-      '/shop',
-      [
-        [ONSET, 0.6],
-        [FIX, 0.01],
-      ],
-      0,
-    ),
-  );
+  const desk = await startDesk(FIXED);
   try {
     const { id, markdown } = await desk.hand('one');
     const link = async (body: object) => {

@@ -5,6 +5,7 @@ import type { OutcomeShape, ProofShape } from '../contract/handoffs';
 import type { IncidentShape } from '../contract/incidents';
 import type { Database, Statement } from '../store/database';
 import { addEvent, handoffsOf, setOutcome, setState, watchedHandoffs, type HandoffRow } from '../store/handoffs';
+import { Repeating } from './repeating';
 
 export interface FixWatchOptions {
   /** what the figures of an incident say since a fix */
@@ -20,35 +21,33 @@ const LOOK_EVERY_MS = 2_000;
 
 /** After a reported fix: watches the incident's own figures until they prove it, or say what goes on. */
 export class FixWatch {
-  #timer: NodeJS.Timeout | undefined;
-  #busy: Promise<void> = Promise.resolve();
+  readonly #repeating: Repeating;
+  /** what was looked at last: nothing new is told before it changes */
+  #seen = '';
 
   constructor(
     private readonly database: Database,
     private readonly options: FixWatchOptions,
-  ) {}
-
-  start(): void {
-    let running = false;
-    let [judgedMs, seen] = [0, ''];
-    this.#timer = setInterval(() => {
-      if (running) return;
-      running = true;
-      this.#busy = watchedHandoffs(this.database)
-        .then(async (watched) => {
-          const now = watched.map(({ id, state, fixMs }) => `${id}:${state}:${fixMs}`).join();
-          if (this.options.judgedMs() === judgedMs && now === seen) return;
-          [judgedMs, seen] = [this.options.judgedMs(), now];
-          await this.look();
-        })
-        .catch((error: Error) => this.options.log.error({ err: error }, 'fixes cannot be watched; it is tried again'))
-        .finally(() => (running = false));
-    }, LOOK_EVERY_MS);
+  ) {
+    const { log } = options;
+    const work = () => this.#lookWhenNew();
+    this.#repeating = new Repeating({ everyMs: LOOK_EVERY_MS, work, log, trouble: 'fixes cannot be watched' });
   }
 
-  async stop(): Promise<void> {
-    clearInterval(this.#timer);
-    await this.#busy;
+  start(): void {
+    this.#repeating.start();
+  }
+
+  stop(): Promise<void> {
+    return this.#repeating.stop();
+  }
+
+  async #lookWhenNew(): Promise<void> {
+    const watched = await watchedHandoffs(this.database);
+    const now = [this.options.judgedMs(), ...watched.map(({ id, state, fixMs }) => `${id}:${state}:${fixMs}`)].join();
+    if (now === this.#seen) return;
+    await this.look();
+    this.#seen = now;
   }
 
   /** One look at all that are watched. */
