@@ -63,6 +63,14 @@ export function alertMessage({ stage, subjects, rule }: Utterance, link: string)
   };
 }
 
+/**
+ * A mail as HTML, for phones and wide screens, light and dark.
+ *
+ * @param body HTML: whatever came from elsewhere is escaped in it
+ */
+export const mailHtml = (title: string, body: string): string =>
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="color-scheme" content="light dark"><title>${escaped(title)}</title></head><body style="font:16px/1.5 sans-serif;max-width:42em;margin:1em;overflow-wrap:anywhere"><h1 style="font-size:1.2em">${escaped(title)}</h1>${body}</body></html>`;
+
 function htmlOf(
   title: string,
   lines: readonly { title: string; facts: string }[],
@@ -71,7 +79,8 @@ function htmlOf(
   const body = isDigest
     ? `<ul>${lines.map((one) => `<li><b>${escaped(one.title)}</b><br>${escaped(one.facts)}</li>`).join('')}</ul>`
     : `<p>${escaped(lines[0]?.facts ?? '')}</p>`;
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="color-scheme" content="light dark"><title>${escaped(title)}</title></head><body style="font:16px/1.5 sans-serif;max-width:36em"><h1 style="font-size:1.2em">${escaped(title)}</h1>${body}<p><a href="${escaped(link)}">Open it at its moment</a></p>${why === '' ? '' : `<p><small>${escaped(why)}</small></p>`}</body></html>`;
+  const reason = why === '' ? '' : `<p><small>${escaped(why)}</small></p>`;
+  return mailHtml(title, `${body}<p><a href="${escaped(link)}">Open it at its moment</a></p>${reason}`);
 }
 
 /** Title, what counts most, and the link, in the places of one short message: the title gives way. */

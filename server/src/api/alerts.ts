@@ -1,4 +1,13 @@
-import { holesIn, onDutyAt, OWNER, ruleWords, tryRule, type AlertRule, type Receiver } from '@toplens/core/alerts';
+import {
+  holesIn,
+  mailHtml,
+  onDutyAt,
+  OWNER,
+  ruleWords,
+  tryRule,
+  type AlertRule,
+  type Receiver,
+} from '@toplens/core/alerts';
 import { Router } from 'express';
 import { object } from 'yup';
 import { testing, TRIED_DAYS, tryingRule, type AlertsShape } from '../contract/alerts';
@@ -91,7 +100,10 @@ export function alertRoutes({
         const link = `${publicUrl}/m/${code}`;
         const subject = 'A test message of Top Lens';
         const text = `If you read this, messages for ${name} arrive.\n\nOpen it: ${link}`;
-        const html = `<p>If you read this, messages for ${name.replace(/[&<>]/g, '')} arrive.</p><p><a href="${link}">Open it</a></p>`;
+        const html = mailHtml(
+          subject,
+          `<p>${text.slice(0, text.indexOf('\n')).replace(/[&<>]/g, '')}</p><p><a href="${link}">Open it</a></p>`,
+        );
         const message = { subject, text, html, short: `Top Lens: a test message. ${link}` };
         const more = { conversation: null, stage: 'test', receiver: name, person: '', path: '/settings' } as const;
         return putInOutbox({ ...more, code, channel, address, message }, Date.now());

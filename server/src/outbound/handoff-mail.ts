@@ -1,3 +1,4 @@
+import { mailHtml } from '@toplens/core/alerts';
 import { briefMarkdown } from '@toplens/core/handoffs';
 import { marked } from 'marked';
 import type { HandoffRow } from '../store/handoffs';
@@ -21,7 +22,10 @@ export function handoffMail(handoff: HandoffRow, address: string, answerLink: st
       subject: `For ${handoff.team}: ${handoff.brief.title}`,
       text: `${answer}\n\n${brief}`,
       // All that came from telemetry is escaped in the Markdown; nothing of it can become markup.
-      html: `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="color-scheme" content="light dark"></head><body style="font:16px/1.5 sans-serif;max-width:42em"><p><a href="${answerLink}">Accept it, return it with a reason, or report a fix</a></p>${marked.parse(brief, { async: false })}</body></html>`,
+      html: mailHtml(
+        `For ${handoff.team}`,
+        `<p><a href="${answerLink}">Accept it, return it with a reason, or report a fix</a></p>${marked.parse(brief, { async: false })}`,
+      ),
       short: '',
     },
     madeMs: Date.parse(handoff.createdAt),
