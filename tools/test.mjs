@@ -4,19 +4,13 @@ import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { app, BUNDLE, bundles, chromium, packages, root } from './setup.mjs';
+import { app, BUNDLE, bundles, chromium, demoDay, packages, root } from './setup.mjs';
 
 const MEMORY_FOLDER = '/dev/shm';
 const MEMORY_NEEDED = 4 * 1024 ** 3;
 
-const DEMO_DAY = 'the demo day';
-
-/**
- * What must be there or hold before the tests; each is told when it has ended. The demo day takes longest and waits most,
- * so it comes first, beside the others.
- */
+/** The checks beside the tests; each is told when it has ended. */
 const CHECKS = {
-  [DEMO_DAY]: ['node', '-e', "import('./tools/setup.mjs').then(({ demoDay }) => demoDay())"],
   'lint of app, e2e and the rest': ['eslint', '.', '--ignore-pattern', '{core,server}/**', '--max-warnings', '0'],
   'lint of core and server': ['eslint', 'core', 'server', '--max-warnings', '0'],
   types: ['npm', 'run', '-s', 'types'],
@@ -30,12 +24,7 @@ const seconds = (begun) => `${((Date.now() - begun) / 1000).toFixed(0)} s`;
 
 function check(name, [command, ...args]) {
   const begun = Date.now();
-  const program =
-    command === 'node'
-      ? [process.execPath, args]
-      : command === 'npm'
-        ? [command, args]
-        : ['npx', ['--no-install', command, ...args]];
+  const program = command === 'npm' ? [command, args] : ['npx', ['--no-install', command, ...args]];
   const child = spawn(...program, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
   const said = [];
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
@@ -76,10 +65,10 @@ packages();
 chromium();
 app();
 bundles();
+if (only.length === 0 || only.includes('e2e')) demoDay();
 
 const begun = Date.now();
 if (only.length === 0) await checks();
-else if (only.includes('e2e')) await checks([DEMO_DAY]);
 const folder = temporaryFolder();
 process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
 
