@@ -235,17 +235,12 @@ export async function startServer(
     desk.start();
     const outbox = new OutboxSender(database, channels, { log });
     outbox.start();
+    const handoffs = async () => {
+      const { mayWait } = (await now()).handoffs;
+      return (await listHandoffs(database)).map((row) => handoffSummary(row, mayWait));
+    };
     const alerter = new Alerter(database, {
-      subjects: () =>
-        alertSubjects({
-          engine,
-          intake,
-          search,
-          handoffs: async () => {
-            const { mayWait } = (await now()).handoffs;
-            return (await listHandoffs(database)).map((row) => handoffSummary(row, mayWait));
-          },
-        }),
+      subjects: (kinds) => alertSubjects({ engine, intake, search, handoffs }, kinds),
       settings: async () => {
         const { alertRules, receivers } = await now();
         return { rules: alertRules, receivers };

@@ -9526,6 +9526,11 @@ export interface components {
              */
             incident: number;
             /**
+             * @description when the trouble began
+             * @example 1772442840000
+             */
+            onsetMs: number;
+            /**
              * @description when the fix was reported
              * @example 1772445600000
              */

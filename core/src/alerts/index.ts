@@ -5,3 +5,4 @@ export * from './gsm-text';
 export * from './message';
 export * from './defaults';
 export * from './try-rule';
+export * from './channels';

@@ -1,4 +1,4 @@
-import { count, counted, percent } from '../words';
+import { count, counted, escapedHtml, percent } from '../words';
 import type { StageTold, Utterance } from './conversations';
 import { gsmCut, gsmLength, gsmText, LONGEST_MESSAGE } from './gsm-text';
 import type { Subject } from './rules';
@@ -34,8 +34,6 @@ export function factsWords({ points, people, priority, sinceMs, chance, kind, ap
     .join(', ');
 }
 
-const escaped = (text: string): string => text.replace(/[&<>"']/g, (char) => `&#${char.charCodeAt(0)};`);
-
 /**
  * A message in plain text, HTML and as a short one.
  *
@@ -69,7 +67,7 @@ export function alertMessage({ stage, subjects, rule }: Utterance, link: string)
  * @param body HTML: whatever came from elsewhere is escaped in it
  */
 export const mailHtml = (title: string, body: string): string =>
-  `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="color-scheme" content="light dark"><title>${escaped(title)}</title></head><body style="font:16px/1.5 sans-serif;max-width:42em;margin:1em;overflow-wrap:anywhere"><h1 style="font-size:1.2em">${escaped(title)}</h1>${body}</body></html>`;
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="color-scheme" content="light dark"><title>${escapedHtml(title)}</title></head><body style="font:16px/1.5 sans-serif;max-width:42em;margin:1em;overflow-wrap:anywhere"><h1 style="font-size:1.2em">${escapedHtml(title)}</h1>${body}</body></html>`;
 
 function htmlOf(
   title: string,
@@ -77,10 +75,10 @@ function htmlOf(
   { link, why, isDigest }: { link: string; why: string; isDigest: boolean },
 ): string {
   const body = isDigest
-    ? `<ul>${lines.map((one) => `<li><b>${escaped(one.title)}</b><br>${escaped(one.facts)}</li>`).join('')}</ul>`
-    : `<p>${escaped(lines[0]?.facts ?? '')}</p>`;
-  const reason = why === '' ? '' : `<p><small>${escaped(why)}</small></p>`;
-  return mailHtml(title, `${body}<p><a href="${escaped(link)}">Open it at its moment</a></p>${reason}`);
+    ? `<ul>${lines.map((one) => `<li><b>${escapedHtml(one.title)}</b><br>${escapedHtml(one.facts)}</li>`).join('')}</ul>`
+    : `<p>${escapedHtml(lines[0]?.facts ?? '')}</p>`;
+  const reason = why === '' ? '' : `<p><small>${escapedHtml(why)}</small></p>`;
+  return mailHtml(title, `${body}<p><a href="${escapedHtml(link)}">Open it at its moment</a></p>${reason}`);
 }
 
 /** Title, what counts most, and the link, in the places of one short message: the title gives way. */

@@ -38,7 +38,7 @@ export interface AlertRule {
 /** Something that a rule may watch, as it stands. */
 export interface Subject {
   kind: WatchedKind;
-  /** the same as long as it is the same trouble: "incident-7" */
+  /** the same as long as it is the same trouble, and begins with its kind: "incident-7" */
   id: string;
   title: string;
   application: string;
@@ -61,6 +61,9 @@ export interface Subject {
   /** nobody has accepted it so far */
   isAccepted: boolean;
 }
+
+/** The kind of a subject, by its id. */
+export const kindOf = (id: string): WatchedKind => id.slice(0, id.indexOf('-')) as WatchedKind;
 
 /** Does a rule speak of a subject at a moment? */
 export function speaks(rule: AlertRule, subject: Subject, nowMs: number): boolean {

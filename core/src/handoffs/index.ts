@@ -7,3 +7,4 @@ export * from './proof';
 export * from './waiting';
 export * from './times';
 export * from './report';
+export * from './links';

@@ -44,6 +44,8 @@ const STILL_THERE = 0.5;
 const USUAL_SPREADS = 2;
 /** u(v)² / v at the variance for which the bound is made tightest. */
 const TIGHTEST = 11.2;
+/** Rho for each unit of that variance. */
+const RHO_SHARE = 0.1;
 
 /**
  * Bound on a sum of centred terms that holds at all times at once: Robbins' normal mixture (Ann. Math. Statist. 41,
@@ -157,7 +159,7 @@ function rhoOf(parts: readonly WatchedPart[]): number {
     variance += weight ** 2 * before.n * usualVariance(signal, before);
     harm += weight * excessOf(signal, before);
   }
-  return ((TIGHTEST * variance) / (BACK_TO_NORMAL * harm)) * (variance / (BACK_TO_NORMAL * harm)) * 0.1;
+  return RHO_SHARE * TIGHTEST * (variance / (BACK_TO_NORMAL * harm)) ** 2;
 }
 
 function trafficNeeded(parts: readonly WatchedPart[]): number {

@@ -37,6 +37,9 @@ export const canBecome = (from: HandoffState, to: HandoffState): boolean => NEXT
 export const isWithTeam = (state: HandoffState): boolean =>
   state !== 'kept' && state !== 'notDelivered' && state !== 'returned';
 
+/** A team has said that it works on it, or more. */
+export const isAccepted = (state: HandoffState): boolean => isWithTeam(state) && state !== 'draft' && state !== 'sent';
+
 /** After a reported fix, until its end: the incident's own figures are looked at. */
 export const isWatched = (state: HandoffState): boolean =>
   state === 'fixReported' || state === 'watching' || state === 'inPart' || state === 'notProven';

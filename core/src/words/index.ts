@@ -1,3 +1,4 @@
 export * from './numbers';
 export * from './durations';
 export * from './money';
+export * from './html';

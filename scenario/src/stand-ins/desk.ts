@@ -1,7 +1,8 @@
 import express from 'express';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { escaped, HERE, page } from './page';
+import { escapedHtml } from '@toplens/core/words';
+import { HERE, page } from './page';
 
 /**
  * A stand-in for the teams' desk: takes handoffs as CloudEvents 1.0 over HTTP and answers to the address given in them.
@@ -69,7 +70,7 @@ function ticketHtml({ id, title, team, state, note, said }: Ticket): string {
     isOpen ? form('returned', 'Return it', field('reason', 'Why it is not ours')) : '',
     isOpen ? form('moved', 'Move it', field('team', 'To which team')) : '',
   ];
-  return `<article><h2>${escaped(title)}</h2><p class="said">${escaped(team)} · ${STATE_WORDS[state]}${said === '' ? '' : `: ${escaped(said)}`}</p>${note === '' ? '' : `<p>${escaped(note)}</p>`}${forms.join('')}</article>`;
+  return `<article><h2>${escapedHtml(title)}</h2><p class="said">${escapedHtml(team)} · ${STATE_WORDS[state]}${said === '' ? '' : `: ${escapedHtml(said)}`}</p>${note === '' ? '' : `<p>${escapedHtml(note)}</p>`}${forms.join('')}</article>`;
 }
 
 export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
@@ -157,7 +158,7 @@ export async function startDesk(options: DeskOptions): Promise<RunningDesk> {
       if (!request.is('application/x-www-form-urlencoded')) throw error;
       response
         .status(409)
-        .send(page('Not taken', `<p>${escaped((error as Error).message)}</p><p><a href="/">Back</a></p>`));
+        .send(page('Not taken', `<p>${escapedHtml((error as Error).message)}</p><p><a href="/">Back</a></p>`));
       return;
     }
     if (request.is('application/x-www-form-urlencoded')) response.redirect(303, '/');

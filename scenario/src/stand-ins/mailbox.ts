@@ -3,7 +3,8 @@ import { simpleParser } from 'mailparser';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
-import { escaped, HERE, page } from './page';
+import { escapedHtml } from '@toplens/core/words';
+import { HERE, page } from './page';
 
 /** A mail as it came; the same one twice is kept once, by its key. */
 export interface Mail {
@@ -68,7 +69,7 @@ export async function startMailbox({ smtpPort, port }: { smtpPort: number; port:
   });
   app.get('/mails/:key', (request, response) => {
     const mail = mails.find(({ key }) => key === request.params.key);
-    if (mail) response.type('html').send(mail.html || `<pre>${escaped(mail.text)}</pre>`);
+    if (mail) response.type('html').send(mail.html || `<pre>${escapedHtml(mail.text)}</pre>`);
     else response.status(404).end();
   });
   app.get('/', (_request, response) => {
@@ -76,7 +77,7 @@ export async function startMailbox({ smtpPort, port }: { smtpPort: number; port:
       .reverse()
       .map(
         ({ key, to, subject, text, atMs }) =>
-          `<article><h2>${escaped(subject)}</h2><p class="said">to ${escaped(to)} · ${new Date(atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC · <a href="/mails/${encodeURIComponent(key)}">as HTML</a></p><pre>${linked(escaped(text))}</pre></article>`,
+          `<article><h2>${escapedHtml(subject)}</h2><p class="said">to ${escapedHtml(to)} · ${new Date(atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC · <a href="/mails/${encodeURIComponent(key)}">as HTML</a></p><pre>${linked(escapedHtml(text))}</pre></article>`,
       );
     response.send(page('Mailbox', `<p class="said">${HERE}</p>${newest.join('') || '<p>No mail yet.</p>'}`));
   });

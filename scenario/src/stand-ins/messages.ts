@@ -1,7 +1,8 @@
 import express from 'express';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { escaped, HERE, page } from './page';
+import { escapedHtml } from '@toplens/core/words';
+import { HERE, page } from './page';
 
 /** A short message as it came; the same one twice is kept once, by its key. */
 export interface ShortMessage {
@@ -48,7 +49,7 @@ export async function startMessages({ port }: { port: number }): Promise<Running
       .reverse()
       .map(
         ({ to, text, atMs }) =>
-          `<article><p>${escaped(text).replace(/https?:\/\/\S+/, (url) => `<a href="${url}">${url}</a>`)}</p><p class="said">to ${escaped(to)} · ${new Date(atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC</p></article>`,
+          `<article><p>${escapedHtml(text).replace(/https?:\/\/\S+/, (url) => `<a href="${url}">${url}</a>`)}</p><p class="said">to ${escapedHtml(to)} · ${new Date(atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC</p></article>`,
       );
     response.send(page('Short messages', `<p class="said">${HERE}</p>${newest.join('') || '<p>No message yet.</p>'}`));
   });

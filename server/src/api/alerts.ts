@@ -1,4 +1,5 @@
 import {
+  CHANNELS,
   holesIn,
   mailHtml,
   onDutyAt,
@@ -8,6 +9,7 @@ import {
   type AlertRule,
   type Receiver,
 } from '@toplens/core/alerts';
+import { escapedHtml } from '@toplens/core/words';
 import { Router } from 'express';
 import { object } from 'yup';
 import { testing, TRIED_DAYS, tryingRule, type AlertsShape } from '../contract/alerts';
@@ -19,9 +21,10 @@ import { readRota } from '../outbound/rota';
 import { alertRulesSchema } from '../settings/alerts';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
-import { CHANNELS, newCode, newestMessages, putInOutbox, tryMessageAgain } from '../store/outbox';
+import { newCode, newestMessages, putInOutbox, tryMessageAgain } from '../store/outbox';
 import { readBook } from '../store/settings';
 import { readInput } from './query';
+import { isUuid } from './uuid';
 
 const DAY_MS = 86_400_000;
 const MOST_MESSAGES = 100;
@@ -99,11 +102,9 @@ export function alertRoutes({
         const code = newCode();
         const link = `${publicUrl}/m/${code}`;
         const subject = 'A test message of Top Lens';
-        const text = `If you read this, messages for ${name} arrive.\n\nOpen it: ${link}`;
-        const html = mailHtml(
-          subject,
-          `<p>${text.slice(0, text.indexOf('\n')).replace(/[&<>]/g, '')}</p><p><a href="${link}">Open it</a></p>`,
-        );
+        const words = `If you read this, messages for ${name} arrive.`;
+        const text = `${words}\n\nOpen it: ${link}`;
+        const html = mailHtml(subject, `<p>${escapedHtml(words)}</p><p><a href="${link}">Open it</a></p>`);
         const message = { subject, text, html, short: `Top Lens: a test message. ${link}` };
         const more = { conversation: null, stage: 'test', receiver: name, person: '', path: '/settings' } as const;
         return putInOutbox({ ...more, code, channel, address, message }, Date.now());
@@ -114,7 +115,7 @@ export function alertRoutes({
 
   router.post('/alerts/messages/:id/again', async (request, response) => {
     const { id } = request.params;
-    if (!/^[0-9a-f-]{36}$/i.test(id) || !(await tryMessageAgain(database, id, Date.now())))
+    if (!isUuid(id) || !(await tryMessageAgain(database, id, Date.now())))
       throw new Problem('notFound', 'There is no such message that waits for its delivery.', { field: 'id' });
     response.json(await whole());
   });

@@ -1,5 +1,6 @@
 import { dueOf, stageTimes, timesBy, type MayWait, type StageTimes } from '@toplens/core/handoffs';
 import type { Priority } from '@toplens/core/incidents';
+import type { Window } from '@toplens/core/time';
 import type { HandoffShape, HandoffSummaryShape, OutcomeShape, SharedLinkShape } from '../contract/handoffs';
 import type { Engine } from '../engine/engine';
 import type { Database } from '../store/database';
@@ -49,23 +50,18 @@ export async function wholeHandoff(
       handoff,
       trail.map(({ what, at }) => ({ what, atMs: Date.parse(at) })),
     ),
-    next: handoff.state === 'returned' ? await nextTeam(engine, handoff) : null,
+    next:
+      handoff.state === 'returned'
+        ? await engine.ask('nextTeam', { id: handoff.incident, window: windowOf(handoff) })
+        : null,
     links: (await linksOf(database, handoff.id)).map((link) => linkShape(link, null)),
   };
 }
 
-/** Who should get it after it came back. */
-async function nextTeam(engine: Engine, { incident, brief }: HandoffRow): Promise<HandoffShape['next']> {
-  const window = { fromMs: Date.parse(brief.window.from), toMs: Date.parse(brief.window.to) };
-  const page = await engine.ask('incident', {
-    id: incident,
-    window,
-    against: 'nothing',
-    focus: { values: {} },
-    rates: 'then',
-  });
-  return page?.proposedTeam ?? null;
-}
+const windowOf = ({ brief: { window } }: HandoffRow): Window => ({
+  fromMs: Date.parse(window.from),
+  toMs: Date.parse(window.to),
+});
 
 export const linkShape = (
   { id, kind, madeAt, endsAt, revokedAt, uses }: SharedLinkRow,

@@ -5,7 +5,7 @@ import { Router, type Request } from 'express';
 import type { Engine } from '../engine/engine';
 import type { Search } from '../search/search';
 import { Problem } from '../errors';
-import { takeAnswer, type TeamAnswer } from '../outbound/answer';
+import { takeAnswer } from '../outbound/answer';
 import { fixReportOf } from '../outbound/fix-report';
 import { makeBrief } from '../outbound/make-brief';
 import type { Settings } from '../settings/settings';
@@ -27,6 +27,7 @@ import { deskAnswer, newHandoff, newLink, reportQuery, timesQuery, type ProofSha
 import { handoffSummary, handoffTimes, linkShape, wholeHandoff } from './handoff-shapes';
 import { askAround, askIncident } from './incidents';
 import { checkWindow, readInput } from './query';
+import { isUuid } from './uuid';
 
 const UNIQUE_VIOLATION = '23505';
 
@@ -110,7 +111,7 @@ export function handoffRoutes(
 
   router.post('/handoffs/:id/answer', async (request, response) => {
     checkDesk(request, options.deskToken);
-    const given: TeamAnswer = readInput(deskAnswer, request.body);
+    const given = readInput(deskAnswer, request.body);
     await takeAnswer(database, await find(database, request.params.id), given);
     response.json(await whole(request.params.id));
   });
@@ -185,8 +186,6 @@ function checkDesk(request: Request, token: string): void {
       field: 'authorization',
     });
 }
-
-const isUuid = (id: string | undefined): id is string => /^[0-9a-f-]{36}$/i.test(id ?? '');
 
 async function find(database: Database, id: string): Promise<HandoffRow> {
   const handoff = isUuid(id) ? await findHandoff(database, id) : undefined;

@@ -1,10 +1,11 @@
 import { briefMarkdown, STATE_WORDS, type HandoffState } from '@toplens/core/handoffs';
+import { escapedHtml } from '@toplens/core/words';
 import express, { Router, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { marked } from 'marked';
 import { deskAnswer } from '../contract/handoffs';
 import { Problem } from '../errors';
-import { takeAnswer, type TeamAnswer } from '../outbound/answer';
+import { takeAnswer } from '../outbound/answer';
 import type { Database } from '../store/database';
 import { findHandoff, type HandoffRow } from '../store/handoffs';
 import { openLink, type SharedLinkRow } from '../store/shared-links';
@@ -43,7 +44,7 @@ export function sharedPages(database: Database): Router {
         return;
       }
       try {
-        const given: TeamAnswer = readInput(deskAnswer, { ...(request.body as object), by: opened.handoff.team });
+        const given = readInput(deskAnswer, { ...(request.body as object), by: opened.handoff.team });
         await takeAnswer(database, opened.handoff, given);
       } catch (error) {
         if (!(error instanceof Problem)) throw error;
@@ -74,8 +75,8 @@ async function open(database: Database, request: Request, response: Response): P
 async function pageOf({ link, handoff }: Opened, problem: string): Promise<string> {
   // All that came from telemetry is escaped in the Markdown; nothing of it can become markup.
   const brief = await marked.parse(briefMarkdown(handoff.brief, true));
-  const state = `<p role="status"><b>${escaped(handoff.team)}</b>: ${STATE_WORDS[handoff.state]}. Read-only until ${link.endsAt.slice(0, 10)}; persons are left out.</p>`;
-  const said = problem === '' ? '' : `<p role="alert">${escaped(problem)}</p>`;
+  const state = `<p role="status"><b>${escapedHtml(handoff.team)}</b>: ${STATE_WORDS[handoff.state]}. Read-only until ${link.endsAt.slice(0, 10)}; persons are left out.</p>`;
+  const said = problem === '' ? '' : `<p role="alert">${escapedHtml(problem)}</p>`;
   return html(handoff.brief.title, `${said}${state}${link.kind === 'answer' ? formOf(handoff.state) : ''}${brief}`);
 }
 
@@ -94,11 +95,9 @@ function formOf(state: HandoffState): string {
   return `<form method="post"><label for="reason">What you want to say; why, when you return it</label><textarea id="reason" name="reason" rows="3" maxlength="2000"></textarea><div>${answers.join('')}</div></form>`;
 }
 
-const escaped = (text: string): string => text.replace(/[&<>"']/g, (char) => `&#${char.charCodeAt(0)};`);
-
 const html = (title: string, body: string): string => `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<meta name="robots" content="noindex"><title>${escaped(title)} · Top Lens</title><style>${STYLE}</style></head>
+<meta name="robots" content="noindex"><title>${escapedHtml(title)} · Top Lens</title><style>${STYLE}</style></head>
 <body><main>${body}</main></body></html>`;
 
 const STYLE = `

@@ -1,10 +1,8 @@
 import type { Static } from '@sinclair/typebox';
-import { STAGES_TOLD } from '@toplens/core/alerts';
+import { CHANNELS, STAGES_TOLD } from '@toplens/core/alerts';
 import { mixed, object, string } from 'yup';
 import { get, ok, path, post, type Paths } from './paths';
 import { EPOCH_MS, flag, integer, list, number, oneOf, orNull, record, resource, text, texts } from './words';
-
-const CHANNELS = ['mail', 'short', 'webhook'] as const;
 
 export const Alerts = resource('Alerts', 'Who is told of what, and what was sent', {
   ways: list(

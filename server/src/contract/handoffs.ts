@@ -2,7 +2,7 @@ import type { Static } from '@sinclair/typebox';
 import { number as numberInput, object, string } from 'yup';
 import { get, incidentId, ok, path, post, problem, type Paths } from './paths';
 import { windowQuery } from './queries';
-import { HANDOFF_STATES, PURPOSES, VERDICTS } from '@toplens/core/handoffs';
+import { HANDOFF_STATES, LINK_KINDS, PURPOSES, VERDICTS } from '@toplens/core/handoffs';
 import { PRIORITIES } from '@toplens/core/incidents';
 import { SIGNALS } from '@toplens/core/normal';
 import {
@@ -52,6 +52,7 @@ export const LeftOver = resource(
 
 export const FixProof = resource('FixProof', 'What the figures of an incident say after a reported fix', {
   incident: integer('number of the incident', '1', 7),
+  onsetMs: number('when the trouble began', EPOCH_MS, 1772442840000),
   fixMs: number('when the fix was reported', EPOCH_MS, 1772445600000),
   fromMs: number('from when on figures count', EPOCH_MS, 1772445900000),
   toMs: number('up to when they came', EPOCH_MS, 1772447400000),
@@ -140,7 +141,7 @@ export const HandoffTimes = resource('HandoffTimes', 'How long handoffs took, as
 
 export const SharedLink = resource('SharedLink', 'A page that opens without a login until it ends', {
   id: text('identity (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01'),
-  kind: oneOf(['brief', 'answer'], 'brief: to read; answer: its team may answer there as well'),
+  kind: oneOf(LINK_KINDS, 'brief: to read; answer: its team may answer there as well'),
   madeAt: text('when it was made, as ISO 8601 in UTC', '2026-03-02T09:20:00.000Z'),
   endsAt: text('when it ends', '2026-03-09T09:20:00.000Z'),
   revokedAt: orNull(text('when it was revoked; null when it was not', '2026-03-03T09:20:00.000Z')),
@@ -283,7 +284,7 @@ export const deskAnswer = object({
 
 export const newLink = object({
   kind: string()
-    .oneOf(['brief', 'answer'])
+    .oneOf(LINK_KINDS)
     .default('brief')
     .meta({ description: 'brief: to read; answer: its team may answer there as well', example: 'brief' }),
   days: numberInput()

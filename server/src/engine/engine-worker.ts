@@ -33,6 +33,7 @@ import { hurt } from './incidents/hurt';
 import { lostByTier } from './incidents/lost-by-tier';
 import { incidentHosts } from './incidents/incident-hosts';
 import { incidentPage } from './incidents/incident-page';
+import { nextTeam } from './incidents/next-team';
 import { pastIncidents } from './incidents/past-incidents';
 import { proof } from './incidents/proof';
 import { logScope } from './incidents/incident-scope';
@@ -210,6 +211,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     endangered: (question) => endangeredBy(then(question), question),
     happened: (question) => happened(then(question), question),
     proof: (question) => proof(state, question),
+    nextTeam: (question) => nextTeam(then(question), question),
     pastIncidents: (question) => pastIncidents(state, question),
     sites: (question) => sites(then(question), question),
     siteChange: (question) => siteChange(state, question),

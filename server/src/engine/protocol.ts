@@ -30,7 +30,9 @@ import type { ProofShape } from '../contract/handoffs';
 import type { ProbePageShape, ProbeRunPageShape, ProbesShape } from '../contract/probes';
 import type { RemoteShape, SiteChangeShape, SitesShape, WorkPersonShape } from '../contract/sites';
 import type { StandingShape } from '../contract/standing';
+import type { ProposedTeam } from '@toplens/core/handoffs';
 import type { PeriodReport } from '@toplens/core/promises';
+import type { Window } from '@toplens/core/time';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { TriedSettingShape } from '../contract/settings';
 import type { Settings } from '../settings/settings';
@@ -99,6 +101,8 @@ export interface Questions {
   endangered: { ask: { id: number; window: WindowQuestion }; answer: EndangeredPromisesShape | null };
   happened: { ask: HappenedQuestion; answer: HappenedShape };
   proof: { ask: ProofQuestion; answer: ProofShape | null };
+  /** who should get an incident after it was given back */
+  nextTeam: { ask: { id: number; window: Window }; answer: ProposedTeam | null };
   pastIncidents: { ask: { days: number }; answer: PastIncident[] };
   sites: { ask: SitesQuestion; answer: SitesShape };
   siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };

@@ -1,4 +1,5 @@
 import type { Database, Statement } from '../store/database';
+import { epochMs } from '../store/time-columns';
 import { ThreadError } from '../threads/ask-and-serve';
 import { KINDS, noRecords, type Records } from './decode';
 
@@ -68,7 +69,7 @@ export async function listRefused(
 ): Promise<{ total: number; records: RefusedRecord[] }> {
   const [{ n } = { n: 0 }] = await database.query<{ n: number }>('SELECT count(*)::int AS n FROM refused_record');
   const records = await database.query<RefusedRecord>(
-    `SELECT id::int AS id, (extract(epoch FROM at) * 1000)::float8 AS "atMs", kind, sqlstate, reason, record FROM refused_record WHERE id < $1 ORDER BY id DESC LIMIT $2`,
+    `SELECT id::int AS id, ${epochMs('at')} AS "atMs", kind, sqlstate, reason, record FROM refused_record WHERE id < $1 ORDER BY id DESC LIMIT $2`,
     [before, most],
   );
   return { total: n, records };

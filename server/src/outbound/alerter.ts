@@ -1,30 +1,28 @@
+import { randomUUID } from 'node:crypto';
 import {
   alertMessage,
   decide,
   isQuietAt,
   onDutyAt,
   type AlertRule,
+  type Channel,
   type Conversation,
   type Duty,
   type Receiver,
   type Subject,
+  kindOf,
   type Utterance,
+  type WatchedKind,
 } from '@toplens/core/alerts';
 import type { Logger } from 'pino';
 import type { Database, Statement } from '../store/database';
-import {
-  endConversation,
-  keepConversation,
-  newConversationId,
-  openConversations,
-  type StoredConversation,
-} from '../store/conversations';
-import { newCode, putInOutbox, type Channel } from '../store/outbox';
+import { endConversation, keepConversation, openConversations, type StoredConversation } from '../store/conversations';
+import { newCode, putInOutbox } from '../store/outbox';
 import { Repeating } from './repeating';
 
 export interface AlerterOptions {
-  /** all that a rule may watch, as it stands now */
-  subjects: () => Promise<Subject[]>;
+  /** all of these kinds, as it stands now */
+  subjects: (kinds: ReadonlySet<WatchedKind>) => Promise<Subject[]>;
   settings: () => Promise<{ rules: readonly AlertRule[]; receivers: readonly Receiver[] }>;
   /** events of a rota around a moment */
   readRota: (text: string, aroundMs: number) => readonly Duty[];
@@ -65,7 +63,9 @@ export class Alerter {
     const known = new Map(receivers.map((receiver) => [receiver.name, receiver]));
     if (known.size === 0 && open.length === 0) return;
     const nowMs = Date.now();
-    const subjects = await this.options.subjects();
+    // What was told of is looked at until it is over, whatever the rules say by then.
+    const kinds = new Set([...rules.map(({ watches }) => watches), ...open.map(({ subject }) => kindOf(subject))]);
+    const subjects = await this.options.subjects(kinds);
     const said = decide(rules, subjects, {
       nowMs,
       open,
@@ -75,7 +75,7 @@ export class Alerter {
     const idOf = new Map(open.map((one) => [keyOf(one), one.id]));
     const kept: StoredConversation[] = said.kept.map((one) => ({
       ...one,
-      id: idOf.get(keyOf(one)) ?? newConversationId(),
+      id: idOf.get(keyOf(one)) ?? randomUUID(),
     }));
     for (const one of kept) idOf.set(keyOf(one), one.id);
     const statements: Statement[] = [

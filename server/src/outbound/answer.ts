@@ -1,4 +1,6 @@
 import { canBecome, STATE_WORDS, type HandoffState } from '@toplens/core/handoffs';
+import type { InferType } from 'yup';
+import type { deskAnswer } from '../contract/handoffs';
 import { Problem } from '../errors';
 import { addEvent, moveTo, setFixed, setState, type HandoffRow } from '../store/handoffs';
 import type { Database } from '../store/database';
@@ -7,17 +9,7 @@ import type { Database } from '../store/database';
 const CLOCKS_MS = 60_000;
 
 /** What a team says of a handoff that it was given. */
-export interface TeamAnswer {
-  answer: 'taken' | 'returned' | 'moved' | 'merged' | 'fixReported';
-  reason: string;
-  /** with moved: the team that has it now */
-  team: string;
-  /** with merged: the other handoff, or the ticket of the desk */
-  into: string;
-  /** with fixReported: since when it is in, ISO 8601; '': since now */
-  fixedAt: string;
-  by: string;
-}
+export type TeamAnswer = InferType<typeof deskAnswer>;
 
 /**
  * Takes an answer; the same one twice changes nothing, but for a fix: that may be reported again.

@@ -2,20 +2,18 @@ import { mailHtml } from '@toplens/core/alerts';
 import { briefMarkdown } from '@toplens/core/handoffs';
 import { marked } from 'marked';
 import type { HandoffRow } from '../store/handoffs';
-import type { OutboxRow } from '../store/outbox';
+import type { Outgoing } from './channels';
 
 /** A handoff as a mail: the brief, without persons, and where to answer. Its id lets the receiver drop doubles. */
-export function handoffMail(handoff: HandoffRow, address: string, answerLink: string): OutboxRow {
+export function handoffMail(handoff: HandoffRow, address: string, answerLink: string): Outgoing {
   const brief = briefMarkdown(handoff.brief, true);
   const answer = `Accept it, return it with a reason, or report a fix: ${answerLink}`;
   return {
     id: handoff.id,
-    code: '',
     path: `/handoff/${handoff.id}`,
     conversation: null,
     stage: 'handoff',
     receiver: handoff.team,
-    person: '',
     channel: 'mail',
     address,
     message: {
@@ -29,10 +27,5 @@ export function handoffMail(handoff: HandoffRow, address: string, answerLink: st
       short: '',
     },
     madeMs: Date.parse(handoff.createdAt),
-    tries: 0,
-    nextTryMs: null,
-    deliveredMs: null,
-    givenUp: null,
-    trouble: '',
   };
 }

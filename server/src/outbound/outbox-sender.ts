@@ -41,8 +41,7 @@ export class OutboxSender {
     const due = await dueMessages(this.database, Date.now());
     const newest = new Map(due.map((row) => [threadOf(row), row]));
     for (const row of due) {
-      if (newest.get(threadOf(row)) === row) await this.#deliver(row);
-      else if (row.tries === 0) await this.#deliver(row);
+      if (row.tries === 0 || newest.get(threadOf(row)) === row) await this.#deliver(row);
       else
         await this.database.transaction([
           messageFailed(row.id, { ...row, nextTryMs: null, givenUp: 'a newer message tells more' }),

@@ -75,9 +75,7 @@ export class FixWatch {
       // What was told stays told until more is known; a fix that is new is watched.
       const fresh = watched.filter(({ state }) => state === 'fixReported');
       if (proof.isEffective && fresh.length > 0)
-        await this.database.transaction(
-          fresh.flatMap(({ id }) => [setState(id, 'watching'), addEvent(id, 'watching', "the incident's own figures")]),
-        );
+        await this.database.transaction(fresh.flatMap(({ id }) => [setState(id, 'watching'), isWatchedNow(id)]));
       return;
     }
     const all = to === 'proven' ? await handoffsOf(this.database, incident) : watched;
@@ -86,7 +84,7 @@ export class FixWatch {
     const outcome: OutcomeShape = { proof, total: await this.#totalOf(incident, proof) };
     await this.database.transaction(
       changed.flatMap(({ id, state, team }): Statement[] => [
-        ...(state === 'fixReported' ? [addEvent(id, 'watching', "the incident's own figures")] : []),
+        ...(state === 'fixReported' ? [isWatchedNow(id)] : []),
         setState(id, to),
         setOutcome(id, outcome),
         addEvent(
@@ -99,10 +97,8 @@ export class FixWatch {
   }
 
   /** All that it cost, from the onset until the last figures that were looked at; null where it is not known any more. */
-  async #totalOf(incident: number, { toMs }: ProofShape): Promise<OutcomeShape['total']> {
-    const now = await this.options.askIncident(incident, { fromMs: toMs - 60_000, toMs });
-    if (!now) return null;
-    const window = { fromMs: now.onsetMs, toMs: Math.max(toMs, now.onsetMs + 60_000) };
+  async #totalOf(incident: number, { onsetMs, toMs }: ProofShape): Promise<OutcomeShape['total']> {
+    const window = { fromMs: onsetMs, toMs: Math.max(toMs, onsetMs + 60_000) };
     const whole = await this.options.askIncident(incident, window);
     if (!whole) return null;
     return {
@@ -115,6 +111,8 @@ export class FixWatch {
     };
   }
 }
+
+const isWatchedNow = (id: string): Statement => addEvent(id, 'watching', "the incident's own figures");
 
 /** A fix that was just reported is watched on the way. */
 const via = (state: HandoffState): HandoffState => (state === 'fixReported' ? 'watching' : state);

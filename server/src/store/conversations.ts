@@ -1,6 +1,6 @@
-import { randomUUID } from 'node:crypto';
 import type { Conversation, Told } from '@toplens/core/alerts';
 import type { Database, Statement } from './database';
+import { epochMs } from './time-columns';
 
 export interface StoredConversation extends Conversation {
   id: string;
@@ -8,12 +8,10 @@ export interface StoredConversation extends Conversation {
 
 export async function openConversations(database: Database): Promise<StoredConversation[]> {
   return database.query<{ id: string; subject: string; receiver: string; openedMs: number; told: Told }>(
-    `SELECT id, subject, receiver, told, (extract(epoch FROM opened_at) * 1000)::float8 AS "openedMs"
+    `SELECT id, subject, receiver, told, ${epochMs('opened_at')} AS "openedMs"
        FROM alert_conversation WHERE over_at IS NULL ORDER BY opened_at, id`,
   );
 }
-
-export const newConversationId = (): string => randomUUID();
 
 /** Opens a conversation, or keeps what was told last in it. */
 export const keepConversation = ({ id, subject, receiver, openedMs, told }: StoredConversation): Statement => ({

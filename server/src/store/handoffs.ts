@@ -1,7 +1,7 @@
 import { HANDOFF_STATES, isWatched, type Brief, type HandoffState, type Purpose } from '@toplens/core/handoffs';
 import type { Priority } from '@toplens/core/incidents';
 import type { Database, Statement } from './database';
-import { iso } from './iso-time';
+import { epochMs, iso } from './time-columns';
 
 export interface HandoffRow {
   id: string;
@@ -60,7 +60,7 @@ export const trailOf = (database: Database, id: string): Promise<HandoffEvent[]>
 /** Events of all handoffs that were sent since a moment, in order of time, by handoff. */
 export async function trailsSince(database: Database, sinceMs: number): Promise<Map<string, HandoffMoment[]>> {
   const rows = await database.query<HandoffMoment & { handoff: string }>(
-    `SELECT e.handoff, e.what, (extract(epoch FROM e.at) * 1000)::float8 AS "atMs"
+    `SELECT e.handoff, e.what, ${epochMs('e.at')} AS "atMs"
        FROM handoff_event e JOIN handoff h ON h.id = e.handoff
       WHERE h.created_at >= to_timestamp($1) ORDER BY e.id`,
     [sinceMs / 1000],
@@ -83,8 +83,8 @@ export interface HandoffMoment {
 export const watchedHandoffs = (database: Database): Promise<(HandoffRow & { fixMs: number })[]> =>
   database.query<HandoffRow & { fixMs: number }>(
     `SELECT ${COLUMNS},
-            (extract(epoch FROM coalesce(fixed_at, (SELECT max(e.at) FROM handoff_event e
-              WHERE e.handoff = handoff.id AND e.what = 'fixReported'), state_at)) * 1000)::float8 AS "fixMs"
+            ${epochMs(`coalesce(fixed_at, (SELECT max(e.at) FROM handoff_event e
+              WHERE e.handoff = handoff.id AND e.what = 'fixReported'), state_at)`)} AS "fixMs"
        FROM handoff WHERE state = ANY ($1) ORDER BY created_at`,
     [HANDOFF_STATES.filter(isWatched)],
   );
@@ -121,7 +121,7 @@ export const handoffEventsIn = (
   most: number,
 ): Promise<ToldHandoffEvent[]> =>
   database.query<ToldHandoffEvent>(
-    `SELECT e.id::text AS id, (extract(epoch FROM e.at) * 1000)::float8 AS "atMs", e.what, h.incident, h.team
+    `SELECT e.id::text AS id, ${epochMs('e.at')} AS "atMs", e.what, h.incident, h.team
        FROM handoff_event e JOIN handoff h ON h.id = e.handoff
       WHERE e.at >= to_timestamp($1) AND e.at < to_timestamp($2) ORDER BY e.id DESC LIMIT $3`,
     [fromMs / 1000, toMs / 1000, most],

@@ -1,6 +1,6 @@
 import type { IncidentPart, SetAside, StoredIncident } from '@toplens/core/incidents';
 import type { Database, Statement } from './database';
-import { iso } from './iso-time';
+import { iso } from './time-columns';
 
 interface IncidentRow {
   id: number;

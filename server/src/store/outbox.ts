@@ -1,9 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import type { AlertMessage, StageTold } from '@toplens/core/alerts';
+import type { AlertMessage, Channel, StageTold } from '@toplens/core/alerts';
 import type { Database, Statement } from './database';
-
-export const CHANNELS = ['mail', 'short', 'webhook'] as const;
-export type Channel = (typeof CHANNELS)[number];
+import { epochMs } from './time-columns';
 
 export interface OutboxRow {
   id: string;
@@ -24,10 +22,9 @@ export interface OutboxRow {
   trouble: string;
 }
 
-const ms = (column: string) => `(extract(epoch FROM ${column}) * 1000)::float8`;
 const COLUMNS = `id, code, path, conversation, stage, receiver, person, channel, address, message, tries,
-  given_up AS "givenUp", trouble, ${ms('made_at')} AS "madeMs", ${ms('next_try_at')} AS "nextTryMs",
-  ${ms('delivered_at')} AS "deliveredMs"`;
+  given_up AS "givenUp", trouble, ${epochMs('made_at')} AS "madeMs", ${epochMs('next_try_at')} AS "nextTryMs",
+  ${epochMs('delivered_at')} AS "deliveredMs"`;
 
 /** Letters and figures, eight of them: a short message has room for it, and nobody guesses one. */
 export const newCode = (): string => randomBytes(6).toString('base64url');

@@ -1,4 +1,5 @@
 import type { Database } from './database';
+import { epochMs } from './time-columns';
 
 /** Ids of persons by their numbers. */
 export async function personIds(database: Database, numbers: readonly number[]): Promise<Map<number, string>> {
@@ -47,5 +48,5 @@ export const recordLook = (
 /** Looks at persons, newest first. */
 export const loadLooks = (database: Database, most: number): Promise<PersonLook[]> =>
   database.query<PersonLook>(
-    `SELECT (extract(epoch FROM at) * 1000)::float8 AS "atMs", who, why, what, people FROM person_look ORDER BY id DESC LIMIT ${most}`,
+    `SELECT ${epochMs('at')} AS "atMs", who, why, what, people FROM person_look ORDER BY id DESC LIMIT ${most}`,
   );

@@ -2,6 +2,7 @@ import type { Settings } from '../settings/settings';
 import { SettingsBook, type SettingChange } from '../settings/settings-book';
 import { usableChanges } from '../settings/try-change';
 import type { Database } from './database';
+import { epochMs } from './time-columns';
 
 interface Row {
   id: number;
@@ -14,7 +15,7 @@ interface Row {
 }
 
 const toChange = ({ at_ms, from_ms, ...rest }: Row): SettingChange => ({ ...rest, atMs: at_ms, fromMs: from_ms });
-const COLUMNS = `id::int AS id, (extract(epoch FROM at) * 1000)::float8 AS at_ms, from_ms::float8 AS from_ms, who, key, value, undoes::int AS undoes`;
+const COLUMNS = `id::int AS id, ${epochMs('at')} AS at_ms, from_ms::float8 AS from_ms, who, key, value, undoes::int AS undoes`;
 
 export const loadChanges = async (database: Database): Promise<SettingChange[]> =>
   (await database.query<Row>(`SELECT ${COLUMNS} FROM setting_change ORDER BY id`)).map(toChange);

@@ -1,9 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import type { LinkKind } from '@toplens/core/handoffs';
 import type { Database } from './database';
-import { iso } from './iso-time';
-
-export const LINK_KINDS = ['brief', 'answer'] as const;
-export type LinkKind = (typeof LINK_KINDS)[number];
+import { iso } from './time-columns';
 
 export interface SharedLinkRow {
   id: string;

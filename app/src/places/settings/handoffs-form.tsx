@@ -29,6 +29,11 @@ const FIELDS = PRIORITIES.flatMap(
     ] as const,
 );
 
+const WATCH_FIELDS = [
+  { name: 'settle', label: 'A fix reaches everybody within, minutes' },
+  { name: 'calm', label: 'Proven after, at the earliest, minutes' },
+] as const;
+
 const schema = object({
   ...(Object.fromEntries(FIELDS.map(({ name }) => [name, minutes()])) as Record<
     (typeof FIELDS)[number]['name'],
@@ -83,27 +88,11 @@ export function HandoffsForm({ settings }: { settings: Settings }) {
         incident&apos;s own figures are watched.
       </Words>
       <View style={styles.fields}>
-        {FIELDS.map(({ name, label }) => (
+        {[...FIELDS, ...WATCH_FIELDS].map(({ name, label }) => (
           <View key={name} style={styles.field}>
             <FormField control={form.control} name={name} label={label} testID={`handoffs-${name}`} />
           </View>
         ))}
-        <View style={styles.field}>
-          <FormField
-            control={form.control}
-            name="settle"
-            label="A fix reaches everybody within, minutes"
-            testID="handoffs-settle"
-          />
-        </View>
-        <View style={styles.field}>
-          <FormField
-            control={form.control}
-            name="calm"
-            label="Proven after, at the earliest, minutes"
-            testID="handoffs-calm"
-          />
-        </View>
       </View>
       <SaveBar control={form.control} name="handoffs" words="Save" saving={change} onSave={() => void submit()} />
     </View>

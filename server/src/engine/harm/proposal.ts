@@ -16,7 +16,6 @@ export async function proposalAfter(
   returned: readonly ReturnedBy[],
   onlySite: string | undefined,
 ): Promise<ProposedTeam | undefined> {
-  if (returned.length === 0) return proposalFor(state, incident);
   const origin = await originOf(state, rootOf(incident));
   const components = [
     incident.component?.name,

@@ -19,7 +19,6 @@ import { failuresIn } from './failures';
 import { originShape, outageShape } from './origin-shape';
 import { HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import type { MostHitShape, IncidentShape, PartShape, SegmentShape } from '../../contract/incidents';
-import { returnedBy } from '../../store/handoffs';
 import { decisionsOf } from '../../store/incidents';
 import { billOf, followersOf, sharedWindow, windowOf } from '../harm/bills';
 import { rootOf, describe } from '../harm/describe';
@@ -28,7 +27,6 @@ import { finiteOrNull } from '../reading/finite-or-null';
 import { sliceOf } from '../reading/focus';
 import type { Focus, IncidentQuestion } from '../state/questions';
 import { judgedIn, rankedOf } from '../harm/judged';
-import { proposalAfter } from '../harm/proposal';
 import { sampleShapes } from '../reading/samples';
 import { remainingIn } from '../reading/remaining';
 import { narrowedBuckets, withShifted } from '../reading/narrowed-buckets';
@@ -38,6 +36,7 @@ import { comparedWindow, resolveWindow, ratesAt } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 import { marksOf } from '../reading/marks';
 import { scopeOf } from './incident-scope';
+import { teamFor } from './next-team';
 
 /** Before the onset so much is drawn as context. */
 const CHART_LEAD_MS = 60 * MINUTE_MS;
@@ -66,16 +65,14 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
       ? bill
       : (judged.find(({ id }) => id === one.id)?.bill ??
         billOf(state, one, { window: windowOf(one, window), focus, ratesAtMs: atMs }));
-  const descriptionOf = async (one: StoredIncident) =>
-    describe(state, { incident: one, bill: await ownBill(one) }, window);
-  const titleOf = async (one: StoredIncident) => (await descriptionOf(one)).title;
-  const own = await descriptionOf(incident);
+  const titleOf = async (one: StoredIncident) =>
+    (await describe(state, { incident: one, bill: await ownBill(one) }, window)).title;
   const shared = sharedWindow(incident, window);
   const joined = state.register.joinedInto(incident.id);
   return {
     id: incident.id,
     window,
-    title: own.title,
+    title: await titleOf(incident),
     sentence: hurtSentence({
       people: bill.people.estimate,
       keyPeople: bill.keyPeople,
@@ -131,13 +128,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     component: incident.component && { name: incident.component.name, words: incident.component.words },
     origin: await originShape(state, root, shared),
     outage: root.signal === 'missing' ? await outageShape(state, root) : null,
-    proposedTeam:
-      (await proposalAfter(
-        state,
-        incident,
-        (await returnedBy(state.database, incident.id)).get(incident.id) ?? [],
-        own.onlySite,
-      )) ?? null,
+    proposedTeam: await teamFor(state, { incident, bill }, window),
     teams: state.settings.at().teams,
     remaining: await remainingIn(state, shared, { ...focus, flow: root.flow }),
     setAside: incident.setAside,

@@ -53,6 +53,7 @@ export async function proof(state: EngineState, { id, fixMs, wasTold }: ProofQue
   const isTold = found.verdict === 'inPart' || found.verdict === 'notProven';
   return {
     incident: incident.id,
+    onsetMs: incident.onsetMs,
     fixMs,
     fromMs: window.fromMs,
     toMs,

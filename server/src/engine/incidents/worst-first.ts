@@ -28,7 +28,7 @@ import type { Focus, WorstFirstQuestion } from '../state/questions';
 import { freshness } from '../state/freshness';
 import { hurtsSomebody, isSetAside, judgedIn, peopleOnce, rankedOf, type Judged } from '../harm/judged';
 import { PerVersion } from '../state/per-version';
-import { proposalAfter, proposalFor } from '../harm/proposal';
+import { proposalFor } from '../harm/proposal';
 import { learningIn } from '../reading/learning';
 import { remainingIn } from '../reading/remaining';
 import { narrowedBuckets, type Narrowed } from '../reading/narrowed-buckets';
@@ -37,6 +37,7 @@ import { marksByFlow } from '../reading/marks';
 import { isActiveAtEnd, TREND_MS, trendOf } from '../harm/trend';
 import { comparedWindow, isPastWindow, momentOf, ratesAt, resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
+import { teamFor } from './next-team';
 
 export async function worstFirst(state: EngineState, question: WorstFirstQuestion): Promise<WorstFirstShape> {
   const { focus, ranking } = question;
@@ -69,11 +70,8 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
   for (const row of rows) {
     row.handoff = handoffs.get(row.id) ?? null;
     row.handoffThen = then.get(row.id) ?? null;
-    const gaveBack = returned.get(row.id);
-    const entry = gaveBack && ranked.find(({ id }) => id === row.id);
-    if (!entry) continue;
-    const { onlySite } = await describe(state, entry, window);
-    row.proposedTeam = (await proposalAfter(state, entry.incident, gaveBack, onlySite))?.team ?? null;
+    const entry = returned.has(row.id) && ranked.find(({ id }) => id === row.id);
+    if (entry) row.proposedTeam = (await teamFor(state, entry, window))?.team ?? null;
   }
   const { currency } = state.settings.at();
   const learning = learningIn(state, window);
