@@ -82,7 +82,8 @@ export function sentSentence(all: readonly Pick<HandoffSummary, 'state'>[]): str
     said(proven, 'proven'),
   ].filter(Boolean);
   const handed = all.length - undelivered;
-  const ofHanded = parts.length > 0 ? `: ${parts.join(', ')}` : ', all accepted';
+  const merged = said(n('merged'), 'merged');
+  const ofHanded = parts.length > 0 ? `: ${parts.join(', ')}` : merged ? `: ${merged}` : ', all accepted';
   const kept = undelivered > 0 ? `${undelivered} not delivered` : '';
   if (handed === 0) return `${capital(kept)}.`;
   return `${handed} handed over${ofHanded}${kept && `; ${kept}`}.`;

@@ -44,7 +44,8 @@ export function AlertsPart() {
 export function alertsSentence({ ways, rules, receivers, messages }: Alerts): string {
   if (receivers.length === 0) return 'Nobody is told of anything: there is no receiver yet.';
   const missing = ways.filter(({ trouble }) => trouble !== '').map(({ trouble }) => trouble);
-  const stuck = messages.filter(({ deliveredMs }) => deliveredMs === null).length;
+  // One that was just written is on its way.
+  const stuck = messages.filter(({ deliveredMs, trouble }) => deliveredMs === null && trouble !== '').length;
   const told = `${counted(rules.length, 'rule')} and ${counted(receivers.length, 'receiver')}.`;
   const ways_ =
     missing.length > 0 ? ` ${missing.map((words) => words[0]?.toUpperCase() + words.slice(1)).join('. ')}.` : '';
