@@ -110,6 +110,7 @@ export interface ToldHandoffEvent {
   id: string;
   atMs: number;
   what: string;
+  handoff: string;
   incident: number;
   team: string;
 }
@@ -121,7 +122,7 @@ export const handoffEventsIn = (
   most: number,
 ): Promise<ToldHandoffEvent[]> =>
   database.query<ToldHandoffEvent>(
-    `SELECT e.id::text AS id, ${epochMs('e.at')} AS "atMs", e.what, h.incident, h.team
+    `SELECT e.id::text AS id, ${epochMs('e.at')} AS "atMs", e.what, h.id AS handoff, h.incident, h.team
        FROM handoff_event e JOIN handoff h ON h.id = e.handoff
       WHERE e.at >= to_timestamp($1) AND e.at < to_timestamp($2) ORDER BY e.id DESC LIMIT $3`,
     [fromMs / 1000, toMs / 1000, most],

@@ -25,6 +25,13 @@ test('says what changed, each kind once, and that nothing did', () => {
   expect(sinceWords([], NOW - 50 * 60_000, NOW)).toBe('Since 09:10: nothing new.');
 });
 
+test('a handoff that took several steps is one', () => {
+  const step = (path: string) => ({ kind: 'handoff', path }) as Happening;
+  expect(sinceWords([step('/handoff/a'), step('/handoff/a'), step('/handoff/b')], NOW - 3_000_000, NOW)).toBe(
+    'Since 09:10: 2 handoffs moved on.',
+  );
+});
+
 describe('on the home screen', () => {
   beforeEach(() => {
     jest.useFakeTimers({ now: NOW });

@@ -38,7 +38,9 @@ const ONE: Record<keyof typeof TOLD, string> = {
 
 export function sinceWords(happenings: readonly Happening[], sinceMs: number, nowMs: number): string {
   const counts = (Object.keys(TOLD) as (keyof typeof TOLD)[]).flatMap((kind) => {
-    const n = happenings.filter((one) => one.kind === kind).length;
+    const some = happenings.filter((one) => one.kind === kind);
+    // A handoff takes several steps on its way.
+    const n = kind === 'handoff' ? new Set(some.map(({ path }) => path)).size : some.length;
     return n === 0 ? [] : [`${n} ${n === 1 ? ONE[kind] : TOLD[kind]}`];
   });
   return `Since ${clock(sinceMs, nowMs)}: ${counts.length === 0 ? 'nothing new' : counts.join(', ')}.`;

@@ -73,7 +73,7 @@ async function ofHandoffs(
   window: HappenedShape['window'],
   incidents: ReadonlyMap<number, ToldIncident>,
 ): Promise<Happening[]> {
-  return (await handoffEventsIn(database, window, MOST)).map(({ id, atMs, what, incident, team }) => {
+  return (await handoffEventsIn(database, window, MOST)).map(({ id, atMs, what, handoff, incident, team }) => {
     const known = incidents.get(incident);
     return {
       id: `handoff-${id}`,
@@ -84,7 +84,7 @@ async function ofHandoffs(
         .join(': '),
       application: known?.application ?? '',
       team,
-      path: `/incident/${incident}`,
+      path: `/handoff/${handoff}`,
     };
   });
 }
