@@ -2,6 +2,7 @@ import { maskText } from '@toplens/core/handoffs';
 import type { ObservedLine } from '@toplens/core/logs';
 import { PAGE, severityWord } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
+import { isOneOf } from './fair-part';
 import { eachSelected, integer, text } from './selection';
 import type { Database } from './database';
 import { nameOf } from '../names/name-of';
@@ -74,7 +75,7 @@ export async function linesOf(
   );
   const every = Math.max(1, Math.ceil(n / most));
   return {
-    lines: await readLines(database, `WHERE ${where} AND (l.identity & 1048575) % ${every} = 0`),
+    lines: await readLines(database, `WHERE ${where} AND ${isOneOf(every, 'l.identity')}`),
     kept: 1 / every,
   };
 }

@@ -15,6 +15,7 @@ import { flowText } from '../names/flow-text';
 
 import { byName } from '../by-name';
 import { between } from './between';
+import { isAmong, isOneOf } from './fair-part';
 import { eachSelected, float, integer } from './selection';
 import { PART_COLUMNS } from './tables';
 import type { Database } from './database';
@@ -98,25 +99,26 @@ export async function viewsWhere(database: Database, where: string, most: number
   const all = await countViews(database, where);
   const every = Math.max(1, Math.ceil(all / most));
   const views = emptyStored(all);
-  await eachSelected(database, VIEW, `FROM page_view WHERE ${where}${isFairPart(every)} LIMIT ${all}`, (view) => {
-    const row = views.n++;
-    for (const dimension of PAGE_DIMENSIONS) views.dimensions[dimension][row] = view[dimension];
-    PART_COLUMNS.forEach((column, i) => ((views.parts[i] as Float64Array)[row] = view[column] / 1000));
-    for (const vital of VITALS) views.vitals[vital][row] = view[vital];
-    views.person[row] = view.person;
-    views.atMs[row] = view.startedUs / 1000;
-    views.kind[row] = view.kind;
-    views.share[row] = view.share;
-    views.interactions[row] = view.interactions;
-    views.errors[row] = view.errors;
-    views.missing[row] = view.missing;
-  });
+  await eachSelected(
+    database,
+    VIEW,
+    `FROM page_view WHERE ${where} AND ${isOneOf(every, 'view')} LIMIT ${all}`,
+    (view) => {
+      const row = views.n++;
+      for (const dimension of PAGE_DIMENSIONS) views.dimensions[dimension][row] = view[dimension];
+      PART_COLUMNS.forEach((column, i) => ((views.parts[i] as Float64Array)[row] = view[column] / 1000));
+      for (const vital of VITALS) views.vitals[vital][row] = view[vital];
+      views.person[row] = view.person;
+      views.atMs[row] = view.startedUs / 1000;
+      views.kind[row] = view.kind;
+      views.share[row] = view.share;
+      views.interactions[row] = view.interactions;
+      views.errors[row] = view.errors;
+      views.missing[row] = view.missing;
+    },
+  );
   return { views, every };
 }
-
-/** Ids are drawn by chance: their lowest bits tell a fair part. */
-const ID_MASK = 2 ** 20 - 1;
-const isFairPart = (every: number): string => (every > 1 ? ` AND (view & ${ID_MASK}) % ${every} = 0` : '');
 
 /**
  * People by number of a name, and all of them under `ALL_PEOPLE`: told of all views, however many are read. @param
@@ -194,9 +196,8 @@ export async function detailsWhere(
   all: number,
   most: number,
 ): Promise<(Pick<ViewDetail, 'host' | 'resources'> & { page: number })[]> {
-  const share = all > most ? ` AND (view & ${ID_MASK}) < ${Math.ceil((ID_MASK * most) / all)}` : '';
   return database.query(
-    `SELECT page, detail->>'host' AS host, detail->'resources' AS resources FROM page_view JOIN page_detail USING (view) WHERE ${where}${share}`,
+    `SELECT page, detail->>'host' AS host, detail->'resources' AS resources FROM page_view JOIN page_detail USING (view) WHERE ${where} AND ${isAmong(most, all, 'view')}`,
   );
 }
 
@@ -220,7 +221,7 @@ export async function callsOf(
     `SELECT coalesce(${nameOf('c.call')}, '') AS call, calls, failed, median / 1000 AS "medianMs", p95 / 1000 AS "p95Ms"
        FROM (SELECT call, count(*)::int * ${every} AS calls, sum(failed)::int * ${every} AS failed, sum(duration_us) AS weight,
                     percentile_cont(0.5) WITHIN GROUP (ORDER BY duration_us) AS median, percentile_cont(0.95) WITHIN GROUP (ORDER BY duration_us) AS p95
-               FROM page_call WHERE ${between('started_us', window)} ${page === undefined ? '' : `AND page = ${page}`}${isFairPart(every)}
+               FROM page_call WHERE ${between('started_us', window)} ${page === undefined ? '' : `AND page = ${page}`} AND ${isOneOf(every, 'view')}
               GROUP BY call ORDER BY weight DESC, call LIMIT ${most}) c`,
   );
 }

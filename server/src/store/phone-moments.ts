@@ -4,7 +4,7 @@ import { HOUR_MS, type Window } from '@toplens/core/time';
 import { FLOW_SEPARATOR } from '../names/flow-text';
 import { nameOf } from '../names/name-of';
 import { between } from './between';
-import { maskOf } from './mask-of';
+import { isUnmasked, maskOf } from './fair-part';
 import { ON_PHONE } from './on-phone';
 import { attemptsIn, toldIn, type PhoneScope } from './phone-scope';
 import type { Database } from './database';
@@ -121,7 +121,7 @@ export async function momentsByVersion(
     `SELECT version AS number, CASE WHEN kind = ${REQUEST} AND failed = 0 THEN duration_us::float8 / 1000 END AS "requestMs",
             cpu, memory::float8 AS memory
        FROM phone_moment JOIN unnest($2::int[], $3::int8[]) AS part (number, mask) ON part.number = version
-      WHERE ${where} AND id & part.mask = 0 AND (kind = ${REQUEST} OR cpu IS NOT NULL OR memory IS NOT NULL)`,
+      WHERE ${where} AND ${isUnmasked('id', 'part.mask')} AND (kind = ${REQUEST} OR cpu IS NOT NULL OR memory IS NOT NULL)`,
     [application, counted.map(({ number }) => number), counted.map(({ all }) => maskOf(all, MOST_SAMPLES))],
   );
   return counted.map(({ number, all: _all, ...told }) => {

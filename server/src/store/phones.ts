@@ -4,7 +4,7 @@ import type { Window } from '@toplens/core/time';
 import { nameOf } from '../names/name-of';
 import { FLOW_SEPARATOR, parseFlowText } from '../names/flow-text';
 import { between } from './between';
-import { maskOf } from './mask-of';
+import { isUnmasked, maskOf } from './fair-part';
 import { attemptsIn, OF_ATTEMPT, toldIn, type PhoneScope } from './phone-scope';
 import { ON_PHONE } from './on-phone';
 import type { Database } from './database';
@@ -66,7 +66,7 @@ export async function launchesByVersion(
   const starts = await database.query<{ number: number; isCold: boolean; ms: number }>(
     `SELECT version AS number, flow = ANY($2::int[]) AS "isCold", duration_us::float8 / 1000 AS ms
        FROM attempt JOIN unnest($3::int[], $4::int8[]) AS part (number, mask) ON part.number = version
-      WHERE flow = ANY($1::int[]) AND ${attemptsIn(scope)} AND flags & 1 = 0 AND span_id & part.mask = 0`,
+      WHERE flow = ANY($1::int[]) AND ${attemptsIn(scope)} AND flags & 1 = 0 AND ${isUnmasked('span_id', 'part.mask')}`,
     [flows, cold, counted.map(({ number }) => number), counted.map(({ launches }) => maskOf(launches, MOST_STARTS))],
   );
   return counted.map(({ number, ...told }) => {
