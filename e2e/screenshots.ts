@@ -17,16 +17,11 @@ async function shot(
   name: string,
   path: string,
   size: Size,
-  { scheme = 'light', scrollTo }: { scheme?: 'light' | 'dark'; scrollTo?: string } = {},
+  { scheme = 'light' }: { scheme?: 'light' | 'dark' } = {},
 ): Promise<void> {
   const page = await openPage(browser, `${url}${path}`, size, scheme);
   await page.waitForSelector('[role="heading"]');
   await new Promise((resolve) => setTimeout(resolve, 1_000));
-  if (scrollTo) {
-    await page.waitForSelector(`[data-testid="${scrollTo}"]`);
-    await new Promise((resolve) => setTimeout(resolve, 1_500));
-    await page.$eval(`[data-testid="${scrollTo}"]`, (part) => part.scrollIntoView());
-  }
   await page.screenshot({ path: `${dir}/${name}.png` as `${string}.png` });
   await page.close();
 }
@@ -46,7 +41,7 @@ const attemptOf = async (id: number, number = 0) => {
   const sample = (await samplesOf(id)).at(number);
   return `/attempt/${sample?.traceId}/${sample?.spanId}`;
 };
-await shot('origin-phone', `/incident/${first}`, 'phone', { scheme: 'light', scrollTo: 'likely-origin' });
+await shot('board-wide', '/board/Duty%20desk', 'wide');
 await shot('promises-wide', '/promises', 'wide');
 await shot('promise-phone', '/promises/Labels%20for%20partners', 'phone');
 await shot('probes-wide', '/people/probes?last=120', 'wide');

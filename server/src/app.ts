@@ -26,6 +26,7 @@ import { serverStateRoutes } from './api/server-state';
 import { unknownRoute } from './api/unknown-route';
 import { settingsRoutes } from './api/settings';
 import { alertRoutes } from './api/alerts';
+import { boardRoutes } from './api/boards';
 import { messageLinks } from './api/message-links';
 import { sharedPages } from './api/shared-pages';
 import type { Pseudonyms } from './access/pseudonyms';
@@ -153,6 +154,7 @@ export function buildApp({
     handoffRoutes({ database, engine, search }, { ...config, canReach: (team) => desk.canReach(team), settings }),
   );
   api.use(alertRoutes({ database, engine, channels, settings, publicUrl: config.publicUrl }));
+  api.use(boardRoutes({ database, engine, search, settings, publicUrl: config.publicUrl }));
   api.use(unknownRoute);
   app.use('/api', api);
   app.use('/v1', unknownRoute);

@@ -1,12 +1,14 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
-import { Slot, type ErrorBoundaryProps } from 'expo-router';
+import { Slot, usePathname, type ErrorBoundaryProps } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { askAhead } from '@/data/ahead';
 import { Broken } from '@/frame/broken';
 import { Frame } from '@/frame/frame';
 import { LookProvider } from '@/look/look';
 import { FONT } from '@/look/tokens';
+
+const STANDS_ALONE = /^\/(?:wall|shared)\//;
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2_000 } } });
 askAhead(queries);
@@ -22,12 +24,21 @@ export default function Layout() {
     <SafeAreaProvider>
       <QueryClientProvider client={queries}>
         <LookProvider>
-          <Frame>
-            <Slot />
-          </Frame>
+          <Places />
         </LookProvider>
       </QueryClientProvider>
     </SafeAreaProvider>
+  );
+}
+
+/** A wall, and what is shared with people who have no login, stand alone: no places lead away from them. */
+function Places() {
+  const pathname = usePathname();
+  if (STANDS_ALONE.test(pathname)) return <Slot />;
+  return (
+    <Frame>
+      <Slot />
+    </Frame>
   );
 }
 

@@ -22,8 +22,8 @@ export type Props = {
   unit?: string;
   /** what the tone tells: "loads slower than elsewhere" */
   toneWords: string;
-  /** a country that is tapped narrows everything to it */
-  onChoose: (code: string) => void;
+  /** a country that is tapped narrows everything to it; left out where nothing can be narrowed */
+  onChoose?: (code: string) => void;
 };
 
 const HEIGHT = 260;
@@ -107,7 +107,7 @@ export default function CountryMap({ countries, unit = 'views', toneWords, onCho
       </View>
       {/* Smaller circles lie on top, as they are drawn. */}
       <View style={[styles.over, { width, height: HEIGHT }]}>
-        {[...circles]
+        {(onChoose ? [...circles] : [])
           .sort((a, b) => b.radius - a.radius)
           .map(({ code, name, views, ratio, centre: [x, y], radius }) => {
             const size = Math.max(SMALLEST_TOUCH, 2 * radius);
@@ -116,7 +116,7 @@ export default function CountryMap({ countries, unit = 'views', toneWords, onCho
                 key={code}
                 role="button"
                 aria-label={`${name}: ${count(views)} ${unit}${ratio === undefined ? '' : `, ${times(ratio)} as elsewhere`}. Filter`}
-                onPress={() => onChoose(code)}
+                onPress={() => onChoose?.(code)}
                 style={{ position: 'absolute', left: x - size / 2, top: y - size / 2, width: size, height: size }}
               />
             );

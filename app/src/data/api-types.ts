@@ -378,6 +378,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Boards: what roles want to see */
+        get: operations["getBoards"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/boards/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A board with what its tiles show now */
+        get: operations["getBoardsByName"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/boards/{name}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pages of a board that open without a login */
+        get: operations["getBoardsByNameLinks"];
+        put?: never;
+        /** A page of a board, or of one of its tiles, that opens without a login, read-only, until it ends */
+        post: operations["postBoardsByNameLinks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/boards/{name}/links/{link}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Revokes a link: it opens nothing any more */
+        delete: operations["deleteBoardsByNameLinksByLink"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared-boards/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a link to a board shows now, without persons */
+        get: operations["getSharedBoardsByToken"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/slowest-flows": {
         parameters: {
             query?: never;
@@ -3008,6 +3094,15 @@ export interface components {
              * @example 12 people an hour give up. Two have no team yet.
              */
             detail: string;
+            /** @description all incidents together; the ranges take it that they err independently of each other */
+            together: {
+                /** @description persons hurt, each counted once */
+                people: components["schemas"]["Interval"];
+                /** @description harm an hour, minutes */
+                harmPerHour: components["schemas"]["Interval"];
+                /** @description value not earned */
+                money: components["schemas"]["Interval"];
+            };
             /**
              * @description currency of all amounts, ISO 4217
              * @example EUR
@@ -3759,6 +3854,111 @@ export interface components {
              * @example slots
              */
             component: string;
+        };
+        /**
+         * BoardLinks
+         * @description Pages of a board that open without a login
+         */
+        BoardLinks: {
+            /** @description newest first */
+            links: components["schemas"]["SharedLink"][];
+        };
+        /**
+         * BoardView
+         * @description A board with what its tiles show now
+         */
+        BoardView: {
+            /** @description what it is */
+            board: components["schemas"]["Board"];
+            /**
+             * @description up to when data is complete
+             * @example 1772446480000
+             */
+            nowMs: number;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /**
+             * @description of a link: when it ends; null of a board itself
+             * @example 2026-03-09T09:20:00.000Z
+             */
+            endsAt: string | null;
+            /** @description its tiles, in their order */
+            tiles: components["schemas"]["TileView"][];
+            /** @description up to when data is complete and judged */
+            freshness: components["schemas"]["Freshness"];
+        };
+        /**
+         * Boards
+         * @description What roles want to see
+         */
+        Boards: {
+            /** @description boards, in the order of the settings */
+            boards: components["schemas"]["Board"][];
+        };
+        /**
+         * TileView
+         * @description A tile with what it shows now
+         */
+        TileView: {
+            /** @description what it is to show */
+            tile: components["schemas"]["BoardTile"];
+            /**
+             * @description stands over it
+             * @example People hurt
+             */
+            title: string;
+            /**
+             * @description where it is seen in the interface; '' for a text
+             * @example /incident/7
+             */
+            path: string;
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description why there is nothing to show; '' when there is
+             * @example no flow is called “Book a pickup”
+             */
+            nothing: string;
+            /**
+             * @description sentence over a list; '' else
+             * @example Nobody is being hurt.
+             */
+            headline: string;
+            /** @description incidents, worst first; null where it shows something else, or has nothing to show */
+            rows: components["schemas"]["Row"][] | null;
+            /** @description one figure; null where it shows something else, or has nothing to show */
+            figure: {
+                /** @description the figure with its 95 % interval */
+                range: components["schemas"]["Interval"];
+                /**
+                 * @description of how many, in words; '' when that says nothing
+                 * @example of 48,210 attempts
+                 */
+                of: string;
+            } | null;
+            /** @description a curve; null where it shows something else, or has nothing to show */
+            curve: {
+                /** @description the series over its usual range */
+                chart: components["schemas"]["Chart"];
+                /**
+                 * @description when its trouble began; null without any
+                 * @example 1772442840000
+                 */
+                onsetMs: number | null;
+                /** @description what was changed on its way */
+                marks: components["schemas"]["Mark"][];
+            } | null;
+            /** @description a promise; null where it shows something else, or has nothing to show */
+            promise: components["schemas"]["ServiceLevel"] | null;
+            /** @description a journey; null where it shows something else, or has nothing to show */
+            journey: components["schemas"]["Journey"] | null;
+            /** @description what happened, as much as it shows; null where it shows something else, or has nothing to show */
+            feed: components["schemas"]["Happened"] | null;
+            /** @description page loads by country; null where it shows something else, or has nothing to show */
+            pages: components["schemas"]["PageLoads"] | null;
         };
         /**
          * Field
@@ -10194,11 +10394,16 @@ export interface components {
              */
             id: string;
             /**
-             * @description brief: to read; answer: its team may answer there as well
+             * @description brief: to read; answer: its team may answer there as well; board: all its tiles; tile: one of them
              * @example brief
              * @enum {string}
              */
-            kind: "brief" | "answer";
+            kind: "brief" | "answer" | "board" | "tile";
+            /**
+             * @description of a tile: its title; '' else
+             * @example People hurt
+             */
+            about: string;
             /**
              * @description when it was made, as ISO 8601 in UTC
              * @example 2026-03-02T09:20:00.000Z
@@ -10224,6 +10429,98 @@ export interface components {
              * @example https://toplens.example/shared/4f…
              */
             url: string | null;
+        };
+        /**
+         * Board
+         * @description What a role wants to see, in its order
+         */
+        Board: {
+            /**
+             * @description tells it apart from others
+             * @example Duty desk
+             */
+            name: string;
+            /**
+             * @description the role that it is for
+             * @example Whoever is on duty
+             */
+            for?: string;
+            /**
+             * @description on a wall: so long until the next tiles
+             * @example 30
+             */
+            turnSeconds?: number;
+            /** @description its tiles, in their order */
+            tiles: components["schemas"]["BoardTile"][];
+        };
+        /**
+         * BoardTile
+         * @description What a tile of a board shows
+         */
+        BoardTile: {
+            /**
+             * @description which view
+             * @example list
+             * @enum {string}
+             */
+            shows: "list" | "figure" | "curve" | "promise" | "journey" | "feed" | "map" | "text";
+            /**
+             * @description over it; made of what it shows when left out
+             * @example Right now
+             */
+            title?: string;
+            /**
+             * @description name of the flow, promise or journey; the one that is worst off when left out
+             * @example Book a pick-up
+             */
+            of?: string;
+            /**
+             * @description which figure
+             * @example people
+             * @enum {string}
+             */
+            figure?: "people" | "harm" | "money" | "failed" | "crashes";
+            /**
+             * @description of a curve; what is in trouble when left out
+             * @example duration
+             * @enum {string}
+             */
+            measure?: "duration" | "failures" | "attempts" | "underWay";
+            /**
+             * @description of a feed: only this kind
+             * @example opened
+             * @enum {string}
+             */
+            kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
+            /**
+             * @description length of its window; an hour when left out
+             * @example 60
+             */
+            minutes?: number;
+            /**
+             * @description rows at most
+             * @example 5
+             */
+            most?: number;
+            /**
+             * @description only this application
+             * @example Courier app
+             */
+            application?: string;
+            /**
+             * @description only what this team has or should get
+             * @example Slots Team
+             */
+            team?: string;
+            /** @description only these values, by dimension */
+            where?: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description of a text
+             * @example Call the duty manager before you send anything out
+             */
+            text?: string;
         };
         /**
          * ReadCalendar
@@ -11007,6 +11304,8 @@ export interface components {
                 /** @description names of receivers, or the words for the team that should get it */
                 to: string[];
             }[];
+            /** @description what roles want to see */
+            boards: components["schemas"]["Board"][];
             /** @description days and times that are not as usual */
             calendar: {
                 /** @description days, as YYYY-MM-DD */
@@ -12716,6 +13015,265 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Beside"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getBoards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Boards: what roles want to see */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Boards"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getBoardsByName: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description name of the board */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A board with what its tiles show now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardView"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getBoardsByNameLinks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description name of the board */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Pages of a board that open without a login */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardLinks"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postBoardsByNameLinks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description name of the board */
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description the tile at this place alone, from 0; left out: the whole board
+                     * @example 0
+                     */
+                    tile?: number;
+                    /**
+                     * @description it ends after so many days
+                     * @default 7
+                     * @example 7
+                     */
+                    days?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description the only time that the link itself is told */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedLink"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteBoardsByNameLinksByLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description name of the board */
+                name: string;
+                /** @description identity of the link (UUID) */
+                link: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is revoked */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSharedBoardsByToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the secret that stands in the link */
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What a link to a board shows now, without persons */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardView"];
                 };
             };
             /** @description what is wrong and the way on */

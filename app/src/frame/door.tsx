@@ -1,6 +1,7 @@
 import { Link } from 'expo-router';
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet, type StyleProp, type ViewStyle } from 'react-native';
+import { Pressable, StyleSheet, View as Box, type StyleProp, type ViewStyle } from 'react-native';
+import { useDoorsLead } from './doors-lead';
 import { useView, viewQuery, type View } from './view';
 
 export type Props = {
@@ -17,6 +18,12 @@ export type Props = {
 /** A link to a place that takes time and focus along; a real one, to be opened in another tab as well. */
 export function Door({ path, isHere = false, narrowed, style, testID, children }: Props) {
   const { view } = useView();
+  if (!useDoorsLead())
+    return (
+      <Box style={style} testID={testID}>
+        {children}
+      </Box>
+    );
   return (
     <Link href={`${path}${viewQuery({ ...view, ...narrowed })}` as never} asChild>
       <Pressable aria-current={isHere ? 'page' : undefined} style={StyleSheet.flatten(style)} testID={testID}>

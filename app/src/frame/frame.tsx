@@ -23,7 +23,7 @@ const MAIN = 'content';
 
 const isHere = (path: string, pathname: string) =>
   path === '/'
-    ? pathname === '/' || pathname.startsWith('/incident')
+    ? pathname === '/' || pathname.startsWith('/incident') || pathname.startsWith('/board')
     : pathname.startsWith(path) ||
       (path === '/promises' && pathname.startsWith('/standing')) ||
       (path === '/people' && pathname.startsWith('/page-load')) ||

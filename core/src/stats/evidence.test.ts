@@ -1,5 +1,14 @@
 import { NILE } from '../fixtures/nile';
-import { bestStretch, binomialZ, poissonDeviate, poissonZ, seededRandom, wilson } from './index';
+import {
+  bestStretch,
+  binomialZ,
+  normalInterval,
+  poissonDeviate,
+  poissonZ,
+  seededRandom,
+  sumInterval,
+  wilson,
+} from './index';
 
 describe('Wilson interval', () => {
   // Newcombe 1998 I, method 3; R `prop.test(x, n, correct = FALSE)$conf.int`.
@@ -44,4 +53,24 @@ describe('best stretch', () => {
     expect(bestStretch(scores)).toMatchObject({ start: 28, end: 100 });
   });
   test('finds nothing where nothing speaks for a change', () => expect(bestStretch([-1, -2, 0])).toBeUndefined());
+});
+
+describe('interval of a sum', () => {
+  test('variances of independent normal parts add up: 3 and 4 are 5', () => {
+    const summed = sumInterval([normalInterval(100, 3), normalInterval(200, 4)]);
+    const whole = normalInterval(300, 5);
+    expect(summed.estimate).toBe(300);
+    expect(summed.low).toBeCloseTo(whole.low, 9);
+    expect(summed.high).toBeCloseTo(whole.high, 9);
+  });
+
+  test('each side by itself; parts that overlap give the sum; nothing is nothing', () => {
+    const one = { estimate: 10, low: 4, high: 11 };
+    expect(sumInterval([one, one], 15)).toEqual({
+      estimate: 15,
+      low: 15 - Math.hypot(6, 6),
+      high: 15 + Math.hypot(1, 1),
+    });
+    expect(sumInterval([])).toEqual({ estimate: 0, low: 0, high: 0 });
+  });
 });

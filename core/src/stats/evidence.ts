@@ -60,6 +60,22 @@ export function normalInterval(estimate: number, standardError: number, floor = 
 }
 
 /**
+ * Interval of a sum whose parts err independently of each other: what each side is off adds up as squares.
+ *
+ * @param estimate the sum itself, where it is not that of the parts because they overlap
+ */
+export function sumInterval(
+  parts: readonly Interval[],
+  estimate = parts.reduce((all, one) => all + one.estimate, 0),
+): Interval {
+  return {
+    estimate,
+    low: estimate - Math.hypot(...parts.map((one) => one.estimate - one.low)),
+    high: estimate + Math.hypot(...parts.map((one) => one.high - one.estimate)),
+  };
+}
+
+/**
  * Wilson score interval of a share, 95 % (method 3 of Newcombe 1998).
  *
  * @returns `undefined` for n = 0: no share can be known

@@ -66,7 +66,8 @@ const windowOf = ({ brief: { window } }: HandoffRow): Window => ({
 export const linkShape = (
   { id, kind, madeAt, endsAt, revokedAt, uses }: SharedLinkRow,
   url: string | null,
-): SharedLinkShape => ({ id, kind, madeAt, endsAt, revokedAt, uses, url });
+  about = '',
+): SharedLinkShape => ({ id, kind, about, madeAt, endsAt, revokedAt, uses, url });
 
 function timesOf(
   { brief, createdAt, detectedMs, outcome, fixedAt }: HandoffRow,

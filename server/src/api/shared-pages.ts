@@ -1,6 +1,7 @@
+import { BOARD_LINK_KINDS } from '@toplens/core/boards';
 import { briefMarkdown, STATE_WORDS, type HandoffState } from '@toplens/core/handoffs';
 import { escapedHtml } from '@toplens/core/words';
-import express, { Router, type Request, type Response } from 'express';
+import express, { Router, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { marked } from 'marked';
 import { deskAnswer } from '../contract/handoffs';
@@ -27,8 +28,11 @@ export function sharedPages(database: Database): Router {
     next();
   });
 
-  router.get('/:token', async (request, response) => {
-    const opened = await open(database, request, response);
+  router.get('/:token', async (request, response, next) => {
+    const link = await openLink(database, request.params.token);
+    // A board is drawn by the app, which asks for what it shows by the same secret.
+    if (link && isOfBoard(link.kind)) return next('router');
+    const opened = await open(database, link, response);
     if (opened) response.send(await pageOf(opened, ''));
   });
 
@@ -37,7 +41,7 @@ export function sharedPages(database: Database): Router {
     express.urlencoded({ extended: false, limit: '64kb' }),
     checkTexts,
     async (request, response) => {
-      const opened = await open(database, request, response);
+      const opened = await open(database, await openLink(database, String(request.params.token)), response);
       if (!opened) return;
       if (opened.link.kind !== 'answer') {
         response.status(403).send(await pageOf(opened, 'This link is to read only.'));
@@ -57,13 +61,18 @@ export function sharedPages(database: Database): Router {
   return router;
 }
 
+const isOfBoard = (kind: string) => (BOARD_LINK_KINDS as readonly string[]).includes(kind);
+
 interface Opened {
   link: SharedLinkRow;
   handoff: HandoffRow;
 }
 
-async function open(database: Database, request: Request, response: Response): Promise<Opened | undefined> {
-  const link = await openLink(database, String(request.params.token));
+async function open(
+  database: Database,
+  link: SharedLinkRow | undefined,
+  response: Response,
+): Promise<Opened | undefined> {
   const handoff = link && (await findHandoff(database, link.target));
   if (link && handoff) return { link, handoff };
   const words =

@@ -2,6 +2,7 @@ import type { Static } from '@sinclair/typebox';
 import { number as numberInput, object, string } from 'yup';
 import { get, incidentId, ok, path, post, problem, type Paths } from './paths';
 import { windowQuery } from './queries';
+import { BOARD_LINK_KINDS } from '@toplens/core/boards';
 import { HANDOFF_STATES, LINK_KINDS, PURPOSES, VERDICTS } from '@toplens/core/handoffs';
 import { PRIORITIES } from '@toplens/core/incidents';
 import { SIGNALS } from '@toplens/core/normal';
@@ -141,7 +142,11 @@ export const HandoffTimes = resource('HandoffTimes', 'How long handoffs took, as
 
 export const SharedLink = resource('SharedLink', 'A page that opens without a login until it ends', {
   id: text('identity (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01'),
-  kind: oneOf(LINK_KINDS, 'brief: to read; answer: its team may answer there as well'),
+  kind: oneOf(
+    [...LINK_KINDS, ...BOARD_LINK_KINDS],
+    'brief: to read; answer: its team may answer there as well; board: all its tiles; tile: one of them',
+  ),
+  about: text("of a tile: its title; '' else", 'People hurt'),
   madeAt: text('when it was made, as ISO 8601 in UTC', '2026-03-02T09:20:00.000Z'),
   endsAt: text('when it ends', '2026-03-09T09:20:00.000Z'),
   revokedAt: orNull(text('when it was revoked; null when it was not', '2026-03-03T09:20:00.000Z')),
@@ -282,17 +287,20 @@ export const deskAnswer = object({
   by: string().max(200).default('').meta({ description: 'who answers', example: 'Kim' }),
 });
 
+/** How long a link opens. */
+export const daysOpen = numberInput()
+  .integer()
+  .min(1)
+  .max(90, 'days: a link ends after 90 days at most')
+  .default(7)
+  .meta({ description: 'it ends after so many days', unit: 'days', example: 7 });
+
 export const newLink = object({
   kind: string()
     .oneOf(LINK_KINDS)
     .default('brief')
     .meta({ description: 'brief: to read; answer: its team may answer there as well', example: 'brief' }),
-  days: numberInput()
-    .integer()
-    .min(1)
-    .max(90, 'days: a link ends after 90 days at most')
-    .default(7)
-    .meta({ description: 'it ends after so many days', unit: 'days', example: 7 }),
+  days: daysOpen,
 });
 
 export const timesQuery = object({
@@ -308,7 +316,7 @@ export const reportQuery = object({
   as: string().oneOf(['markdown', 'csv']).default('markdown').meta({ description: 'format', example: 'markdown' }),
 });
 
-const linkId = path('link', 'identity of the link (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01');
+export const linkId = path('link', 'identity of the link (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01');
 
 const handoffId = path('id', 'identity of the handoff (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01');
 

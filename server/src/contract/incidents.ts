@@ -119,6 +119,14 @@ export const WorstFirst = resource('WorstFirst', 'The incidents of a window, wor
   ranking: oneOf(RANKINGS, 'what orders the list'),
   headline: text('first sentence: how many people, what it costs', '128 people are being hurt'),
   detail: text('second sentence: money, and who has what', '12 people an hour give up. Two have no team yet.'),
+  together: record(
+    {
+      people: ref(Interval, 'persons hurt, each counted once'),
+      harmPerHour: ref(Interval, 'harm an hour, minutes'),
+      money: ref(Interval, 'value not earned'),
+    },
+    'all incidents together; the ranges take it that they err independently of each other',
+  ),
   currency: text('currency of all amounts, ISO 4217', 'EUR'),
   rows: list(ref(Row), 'rows'),
   earlyWarnings: list(ref(EarlyWarning), 'incidents that hurt nobody so far'),

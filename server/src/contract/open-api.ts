@@ -1,6 +1,7 @@
 import type { TSchema } from '@sinclair/typebox';
 import * as alerts from './alerts';
 import * as attempts from './attempts';
+import * as boards from './boards';
 import * as common from './common';
 import * as flows from './flows';
 import { withExamples } from './examples';
@@ -28,6 +29,7 @@ const RESOURCES = [
   incidents,
   alerts,
   attempts,
+  boards,
   flows,
   journeys,
   infrastructure,
@@ -61,6 +63,7 @@ const PATHS: Paths = {
   ...incidents.incidentPaths,
   ...alerts.alertPaths,
   ...attempts.attemptPaths,
+  ...boards.boardPaths,
   ...flows.flowPaths,
   ...journeys.journeyPaths,
   ...infrastructure.infrastructurePaths,

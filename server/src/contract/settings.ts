@@ -1,5 +1,7 @@
 import { INDICATORS } from '@toplens/core/flows';
 import { OWNER, WATCHED_KINDS } from '@toplens/core/alerts';
+import { BOARD_FIGURES, CURVE_MEASURES, TILE_KINDS } from '@toplens/core/boards';
+import { HAPPENING_KINDS } from '@toplens/core/happened';
 import { METHODS, STEP_KINDS } from '@toplens/core/probes';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
@@ -70,6 +72,30 @@ export const ReadCalendar = resource('ReadCalendar', 'What a calendar file would
   calendar: Calendar,
   notes: texts('what could not be taken as it stands, a sentence each', ['Times without a zone are taken as UTC.']),
 });
+
+export const BoardTile = resource('BoardTile', 'What a tile of a board shows', {
+  shows: oneOf(TILE_KINDS, 'which view'),
+  title: optional(text('over it; made of what it shows when left out', 'Right now')),
+  of: optional(text('name of the flow, promise or journey; the one that is worst off when left out', 'Book a pick-up')),
+  figure: optional(oneOf(BOARD_FIGURES, 'which figure')),
+  measure: optional(oneOf(CURVE_MEASURES, 'of a curve; what is in trouble when left out')),
+  kind: optional(oneOf(HAPPENING_KINDS, 'of a feed: only this kind')),
+  minutes: optional(integer('length of its window; an hour when left out', 'min', 60)),
+  most: optional(integer('rows at most', '1', 5)),
+  application: optional(text('only this application', 'Courier app')),
+  team: optional(text('only what this team has or should get', 'Slots Team')),
+  where: optional(anything('only these values, by dimension', { site: 'Depot North' })),
+  text: optional(text('of a text', 'Call the duty manager before you send anything out')),
+});
+export type BoardTileShape = Static<typeof BoardTile>;
+
+export const Board = resource('Board', 'What a role wants to see, in its order', {
+  name: text('tells it apart from others', 'Duty desk'),
+  for: optional(text('the role that it is for', 'Whoever is on duty')),
+  turnSeconds: optional(integer('on a wall: so long until the next tiles', 's', 30)),
+  tiles: list(ref(BoardTile), 'its tiles, in their order'),
+});
+export type BoardShape = Static<typeof Board>;
 
 const LONGEST_CALENDAR = 500_000;
 export const readingCalendar = object({
@@ -284,6 +310,7 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
     'who is told of trouble, by what ways',
   ),
   alertRules: list(AlertRule, 'of what they are told'),
+  boards: list(ref(Board), 'what roles want to see'),
   calendar: Calendar,
 });
 export type SettingsFileShape = Static<typeof SettingsFile>;

@@ -18,6 +18,7 @@ export const SECTIONS = [
   'handoffs',
   'receivers',
   'alertRules',
+  'boards',
 ] as const;
 export type Section = (typeof SECTIONS)[number];
 
@@ -38,6 +39,7 @@ export const SECTION_WORDS: Readonly<Record<Section, string>> = {
   handoffs: 'handoffs',
   receivers: 'receivers of alerts',
   alertRules: 'rules of alerts',
+  boards: 'boards',
 };
 
 export const isSection = (key: string): key is Section => (SECTIONS as readonly string[]).includes(key);

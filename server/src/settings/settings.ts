@@ -1,5 +1,6 @@
 import '../input-words';
 import type { AlertRule, Receiver } from '@toplens/core/alerts';
+import type { Board } from '@toplens/core/boards';
 import { readFileSync } from 'node:fs';
 import { USUALLY_IGNORED, type FlowRule } from '@toplens/core/flows';
 import { DEFAULT_RATES, type HarmRates } from '@toplens/core/incidents';
@@ -9,6 +10,7 @@ import { linePattern, type LineRule } from '@toplens/core/money';
 import { dayKinds, type Calendar } from '@toplens/core/time';
 import type { Probe } from '@toplens/core/probes';
 import { alertRulesSchema, receiversSchema } from './alerts';
+import { boardsSchema } from './boards';
 import { handoffsSchema, type HandoffSetting } from './handoffs';
 import { probesSchema } from './probes';
 import { promisesSchema, type PromiseSetting } from './promises';
@@ -44,6 +46,8 @@ export interface Settings {
   receivers: Receiver[];
   /** of what they are told */
   alertRules: AlertRule[];
+  /** what roles want to see, each in its order */
+  boards: Board[];
 }
 
 const text = string().trim().min(1);
@@ -151,6 +155,7 @@ export const settingsSchema = object({
   handoffs: handoffsSchema,
   receivers: receiversSchema,
   alertRules: alertRulesSchema,
+  boards: boardsSchema,
   calendar: calendarSchema.default({ holidays: [], excluded: [], maintenance: [] }),
 }).noUnknown();
 

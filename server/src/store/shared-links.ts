@@ -1,11 +1,15 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import type { BoardLinkKind } from '@toplens/core/boards';
 import type { LinkKind } from '@toplens/core/handoffs';
 import type { Database } from './database';
 import { iso } from './time-columns';
 
+export type SharedKind = LinkKind | BoardLinkKind;
+
 export interface SharedLinkRow {
   id: string;
-  kind: LinkKind;
+  kind: SharedKind;
+  /** of a brief the handoff's id; of a board its name; of a tile it and its board as JSON */
   target: string;
   madeAt: string;
   endsAt: string;
@@ -22,7 +26,7 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 /** @returns the link, and its secret, which is not kept */
 export async function makeLink(
   database: Database,
-  { kind, target, days }: { kind: LinkKind; target: string; days: number },
+  { kind, target, days }: { kind: SharedKind; target: string; days: number },
 ): Promise<{ link: SharedLinkRow; token: string }> {
   const token = randomBytes(24).toString('base64url');
   const [link] = await database.query<SharedLinkRow>(
@@ -57,3 +61,20 @@ export async function openLink(database: Database, token: string): Promise<Share
   );
   return link;
 }
+
+/** The same without counting it: what an opened page asks for while it stays open. */
+export async function findLink(database: Database, token: string): Promise<SharedLinkRow | undefined> {
+  const [link] = await database.query<SharedLinkRow>(
+    `SELECT ${COLUMNS} FROM shared_link
+      WHERE token_hash = decode($1, 'hex') AND revoked_at IS NULL AND ends_at > to_timestamp($2)`,
+    [hashOf(token), Date.now() / 1000],
+  );
+  return link;
+}
+
+/** Links to any of these, newest first. */
+export const linksOfKinds = (database: Database, kinds: readonly SharedKind[]): Promise<SharedLinkRow[]> =>
+  database.query<SharedLinkRow>(
+    `SELECT ${COLUMNS} FROM shared_link WHERE kind = ANY($1::text[]) ORDER BY made_at DESC, id`,
+    [kinds],
+  );

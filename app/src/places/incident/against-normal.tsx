@@ -20,14 +20,14 @@ const BASIS_WORDS: Record<Schemas['Part']['basis'], string> = {
 };
 export const basisWords = (basis: Schemas['Part']['basis']): string => BASIS_WORDS[basis];
 
-function nameOf(chart: Chart): string {
+export function nameOf(chart: Pick<Chart, 'name' | 'flow'>): string {
   if (chart.name === 'duration') return `${chart.flow}: duration, median`;
   if (chart.name === 'failures') return `${chart.flow}: share that failed`;
   if (chart.name === 'underWay') return `${chart.flow}: under way at once, mean`;
   return `${chart.flow}: attempts in 5 min`;
 }
 
-const FORMATS: Record<Chart['name'], (value: number) => string> = {
+export const FORMATS: Record<Chart['name'], (value: number) => string> = {
   duration: durationWords,
   failures: percent,
   attempts: count,

@@ -12,6 +12,7 @@ import { count } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
+import { countryFigures } from './country-figures';
 import { PageChips } from './page-chips';
 import { PeopleFrame } from '../people/people-frame';
 import { BackgroundCalls, Frames, ResourceHosts, WorstLoads } from './page-lists';
@@ -22,7 +23,6 @@ import {
   mapTone,
   pagesSentence,
   RATING_WORDS,
-  valueName,
   VITAL_NAMES,
   VITAL_WORDS,
   vitalValue,
@@ -139,18 +139,6 @@ function Countries({ pages, onNarrow }: { pages: PageLoads; onNarrow: (country: 
 function narrowedTo<V extends object>(view: V, by: PageGroup, value: string): V {
   const { pagesBy: _by, ...rest } = view as V & { pagesBy?: string };
   return { ...rest, [by]: value, ...(by === 'page' && { pagesBy: 'country' }) } as unknown as V;
-}
-
-/** @param groups those that are shown; they are toned against all */
-function countryFigures(pages: PageLoads, groups: PageLoads['groups']) {
-  const { ratioOf } = mapTone(pages);
-  const known = groups.filter(({ name }) => name !== '');
-  return known.map((group) => ({
-    code: group.name,
-    name: valueName('country', group.name),
-    views: group.views,
-    ratio: ratioOf(group),
-  }));
 }
 
 function Vitals({ pages, isWide }: { pages: PageLoads; isWide: boolean }) {

@@ -1,6 +1,5 @@
 import type { Handoff, HandoffSummary } from '@/data/client';
 import { aboutWords, leftOverNote, proofWords, totalWords, waitsWords, type Proof } from './handoff-words';
-import { linkWords } from './links-part';
 import { countsWords, stagesWords } from './times-part';
 
 jest.mock('@/data/handoffs', () => ({}));
@@ -76,17 +75,4 @@ test('all that it cost, how long each stage took, and what a link is', () => {
   expect(countsWords(group)).toBe('2 handoffs, 1 returned');
   expect(stagesWords(group)).toBe('known 3 min · accepted 38 s');
   expect(stagesWords({ ...group, detect: null, accept: null })).toBe('nothing is known yet');
-  const link = {
-    id: 'l',
-    kind: 'brief',
-    madeAt: '',
-    endsAt: new Date(NOW + 3_600_000).toISOString(),
-    revokedAt: null,
-    uses: 1,
-    url: null,
-  } as const;
-  expect(linkWords(link, NOW)).toBe('To read, until 11:00, opened 1 time');
-  expect(linkWords({ ...link, kind: 'answer', revokedAt: new Date(NOW).toISOString() }, NOW)).toBe(
-    'To read and answer, revoked 10:00, opened 1 time',
-  );
 });

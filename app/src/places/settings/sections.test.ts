@@ -85,6 +85,7 @@ const FILE: Schemas['SettingsFile'] = {
       rota: 'BEGIN:VCALENDAR\r\nEND:VCALENDAR',
     },
   ],
+  boards: [],
   alertRules: [
     { name: 'Hurt', watches: 'incident', points: 60, people: 20, to: ['the team that should get it', 'Night'] },
     { name: 'Broken', watches: 'incident', application: 'Shop', isBroken: true, notAcceptedMinutes: 15, to: ['Night'] },

@@ -136,6 +136,9 @@ export function WorstFirstList({ chosenId }: Props) {
           <Door path="/happened" style={styles.happened} testID="happened-door">
             <Words style={{ color: palette.action }}>What happened: incidents, handoffs, releases, changes</Words>
           </Door>
+          <Door path="/boards" style={styles.happened} testID="boards-door">
+            <Words style={{ color: palette.action }}>Boards: for the duty desk, owners, executives, your own</Words>
+          </Door>
         </>
       )}
       {sending !== undefined && <SendSheet incidentId={sending} view={view} onClose={() => setSending(undefined)} />}

@@ -11,8 +11,9 @@ import {
   type Ranking,
   type Stability,
 } from '@toplens/core/incidents';
+import { sumInterval, type Interval } from '@toplens/core/stats';
 import { DIMENSIONS } from '@toplens/core/telemetry';
-import { type Window } from '@toplens/core/time';
+import { hoursOf, type Window } from '@toplens/core/time';
 import type {
   ComparedShape,
   EarlyWarningShape,
@@ -74,13 +75,14 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     if (entry) row.proposedTeam = (await teamFor(state, entry, window))?.team ?? null;
   }
   const { currency } = state.settings.at();
+  const together = togetherOf(ranked, window);
   const learning = learningIn(state, window);
   const sentence = windowSentence({
-    people: peopleOnce(ranked),
+    people: together.people.estimate,
     isAbout: ranked.some(({ bill }) => isAbout(bill)),
-    harmPerHour: rows.reduce((sum, row) => sum + row.harmPerHour, 0),
+    harmPerHour: together.harmPerHour.estimate,
     flows: new Set(ranked.flatMap(({ incident }) => incident.parts.map((part) => part.flow))).size,
-    money: rows.reduce((sum, row) => sum + row.money, 0),
+    money: together.money.estimate,
     currency,
     withoutTeam: rows.filter(({ handoffThen }) => handoffThen === null || !isWithTeam(handoffThen.state)).length,
     incidents: rows.length,
@@ -94,6 +96,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     window,
     ranking,
     ...sentence,
+    together,
     currency,
     // A ranking lists what weighs something in it; the sentence is about all that hurts.
     rows: rows.filter(
@@ -118,6 +121,30 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
       ({ values }) => values.length > 0,
     ),
     freshness: freshness(state),
+  };
+}
+
+/** All incidents of the list together; somebody whom two of them hurt counts once. */
+function togetherOf(ranked: readonly Judged[], window: Window): WorstFirstShape['together'] {
+  const hours = hoursOf(window);
+  const sumOf = (parts: Interval[], estimate?: number): Interval => {
+    const all = sumInterval(parts, estimate);
+    return { ...all, low: Math.max(0, all.low) };
+  };
+  const anHour = ({ estimate, low, high }: Interval): Interval => ({
+    estimate: estimate / hours,
+    low: low / hours,
+    high: high / hours,
+  });
+  return {
+    people: sumOf(
+      ranked.map(({ bill }) => bill.people),
+      peopleOnce(ranked),
+    ),
+    harmPerHour: anHour(sumOf(ranked.map(({ bill }) => bill.harm))),
+    money: sumOf(
+      ranked.flatMap(({ bill }) => bill.lines.filter(({ name }) => name === 'money').map(({ quantity }) => quantity)),
+    ),
   };
 }
 

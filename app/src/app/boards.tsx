@@ -1,0 +1,5 @@
+import { BoardsPlace } from '@/places/boards/boards-place';
+
+export default function BoardsRoute() {
+  return <BoardsPlace />;
+}

@@ -1,0 +1,4 @@
+export * from './tiles';
+export * from './defaults';
+export * from './columns';
+export * from './links';
