@@ -40,7 +40,7 @@ describe.each<Size>(['phone', 'wide'])('on the %s size', (size) => {
     const page = await openPage(stage().browser, `${stage().url}/handoff/${returned?.id}`, size);
     await page.waitForSelector('[data-testid="send-next"]');
     const words = await textOf(page, 'send-next');
-    expect(words).toMatch(/^Send to /);
+    expect(words).toBe('Send to Sites & Network');
     expect(words).not.toContain(returned?.team);
     await tap(page, 'send-next');
     await page.waitForSelector('[data-testid="note"]');
@@ -99,6 +99,55 @@ test('a link opens the brief without a login until it is revoked', async () => {
   await seen(page, 'revoked');
   expect((await fetch(link)).status).toBe(404);
   await opened.close();
+  await page.close();
+});
+
+test('swiped with a thumb: sent unless it is taken back, by mail, accepted by the link in it, all by itself', async () => {
+  const returned = (await handoffs()).find(({ state }) => state === 'returned');
+  const page = await openPage(stage().browser, `${stage().url}/`, 'phone');
+  await seen(page, 'Swipe a row to the right');
+  const { rows } = await ask(stage().url, '/api/worst-first');
+  const row = rows.find(({ id }) => id === returned?.incident);
+  expect(row?.proposedTeam).toBe('Sites & Network');
+  const swipe = async (by: number) => {
+    const at = await page.$eval(`[data-testid="row-${row?.rank}"]`, (door) => {
+      door.scrollIntoView({ block: 'center' });
+      const { left, top } = door.getBoundingClientRect();
+      return { x: left + (innerWidth - left) / 2, y: top + 12 };
+    });
+    await page.touchscreen.touchStart(at.x, at.y);
+    for (let step = 1; step <= 6; step += 1) await page.touchscreen.touchMove(at.x + (by * step) / 6, at.y);
+    await page.touchscreen.touchEnd();
+  };
+  const count = async () => (await handoffs()).length;
+  const before = await count();
+  await swipe(60);
+  expect(await page.$('[data-testid="undo-bar"]')).toBeNull();
+  await swipe(150);
+  await page.waitForSelector('[data-testid="undo"]');
+  expect(await textOf(page, 'undo-bar')).toContain('Sending to Sites & Network');
+  expect(await violations(page)).toEqual([]);
+  await tap(page, 'undo');
+  await new Promise((resolve) => setTimeout(resolve, 8_000));
+  expect(await count()).toBe(before);
+  await swipe(150);
+  const sent = await until('the handoff', async () =>
+    (await handoffs()).find(({ team, incident }) => team === 'Sites & Network' && incident === row?.id),
+  );
+  const link = await until('its mail', async () => {
+    const mails = await getJson<{ text: string }[]>(`${stage().mailboxUrl}/mails`);
+    const mail = mails.find(({ text }) => text.includes('/shared/') && text.includes('Brackwater'));
+    return mail && /https?:\/\/\S+\/shared\/\S+/.exec(mail.text)?.[0];
+  });
+  const team = await openPage(stage().browser, link.replace(/^https?:\/\/[^/]+/, stage().url), 'phone');
+  await seen(team, 'Accept');
+  expect(await violations(team)).toEqual([]);
+  await team.$eval('button[value="taken"]', (button) => button.click());
+  await until('its acceptance', async () =>
+    (await handoffs()).some(({ id, state }) => id === sent.id && state === 'taken'),
+  );
+  await team.close();
+  await page.bringToFront();
   await page.close();
 });
 

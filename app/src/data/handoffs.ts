@@ -81,6 +81,19 @@ export function useSendAgain() {
   });
 }
 
+/** Somebody of the team accepts it here. */
+export function useAccept() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, who }: { id: string; who: string }) =>
+      post('/api/handoffs/{id}/accept', { path: { id }, body: { who } }),
+    onSettled: () =>
+      Promise.all(
+        ['handoffs', 'handoff', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] })),
+      ),
+  });
+}
+
 export interface NewHandoff {
   incident: number;
   team: string;

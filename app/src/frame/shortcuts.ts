@@ -12,6 +12,8 @@ export const SHORTCUTS: readonly [key: string, words: string][] = [
   ['Enter', 'open'],
   ['Esc', 'back, or close'],
   ['s', 'send the incident that is chosen'],
+  ['a', 'accept it, where it waits for that'],
+  ['x', 'set it aside for two hours'],
   ['t', 'time'],
   ['c', 'compare with another time'],
   ['f', 'filter: application, flow, team, site …'],

@@ -1,6 +1,5 @@
 import { dueOf, stageTimes, timesBy, type MayWait, type StageTimes } from '@toplens/core/handoffs';
 import type { Priority } from '@toplens/core/incidents';
-import type { Window } from '@toplens/core/time';
 import type { HandoffShape, HandoffSummaryShape, OutcomeShape, SharedLinkShape } from '../contract/handoffs';
 import type { Engine } from '../engine/engine';
 import type { Database } from '../store/database';
@@ -52,16 +51,11 @@ export async function wholeHandoff(
     ),
     next:
       handoff.state === 'returned'
-        ? await engine.ask('nextTeam', { id: handoff.incident, window: windowOf(handoff) })
+        ? await engine.ask('nextTeam', { id: handoff.incident })
         : null,
     links: (await linksOf(database, handoff.id)).map((link) => linkShape(link, null)),
   };
 }
-
-const windowOf = ({ brief: { window } }: HandoffRow): Window => ({
-  fromMs: Date.parse(window.from),
-  toMs: Date.parse(window.to),
-});
 
 export const linkShape = (
   { id, kind, madeAt, endsAt, revokedAt, uses }: SharedLinkRow,

@@ -23,7 +23,7 @@ import {
 } from '../store/handoffs';
 import { makeLink, revokeLink } from '../store/shared-links';
 import { readBook } from '../store/settings';
-import { deskAnswer, newHandoff, newLink, reportQuery, timesQuery, type ProofShape } from '../contract/handoffs';
+import { accepting, deskAnswer, newHandoff, newLink, reportQuery, timesQuery, type ProofShape } from '../contract/handoffs';
 import { handoffSummary, handoffTimes, linkShape, wholeHandoff } from './handoff-shapes';
 import { askAround, askIncident } from './incidents';
 import { checkWindow, readInput } from './query';
@@ -114,6 +114,13 @@ export function handoffRoutes(
     const given = readInput(deskAnswer, request.body);
     await takeAnswer(database, await find(database, request.params.id), given);
     response.json(await whole(request.params.id));
+  });
+
+  router.post('/handoffs/:id/accept', async (request, response) => {
+    const { who } = readInput(accepting, request.body);
+    const handoff = await find(database, request.params.id);
+    await takeAnswer(database, handoff, readInput(deskAnswer, { answer: 'taken', by: who }));
+    response.json(await whole(handoff.id));
   });
 
   router.get('/handoffs/:id/proof', async (request, response) => {

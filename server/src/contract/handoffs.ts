@@ -295,6 +295,11 @@ export const daysOpen = numberInput()
   .default(7)
   .meta({ description: 'it ends after so many days', unit: 'days', example: 7 });
 
+/** Somebody of the team accepts a handoff here, and not at the desk. */
+export const accepting = object({
+  who: string().trim().min(1, 'who: say who accepts it').max(100).required().meta({ description: 'who accepts it', example: 'Noor' }),
+});
+
 export const newLink = object({
   kind: string()
     .oneOf(LINK_KINDS)
@@ -377,6 +382,13 @@ export const handoffPaths: Paths = {
   '/api/handoffs/{id}/again': {
     post: post('Tries again to deliver a handoff that was kept or could not be delivered', {
       path: [handoffId],
+      answers: { '200': ok(Handoff, 'as it is now') },
+    }),
+  },
+  '/api/handoffs/{id}/accept': {
+    post: post('Acceptance of a handoff by somebody of the team, here and not at the desk', {
+      path: [handoffId],
+      body: accepting,
       answers: { '200': ok(Handoff, 'as it is now') },
     }),
   },

@@ -211,7 +211,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     endangered: (question) => endangeredBy(then(question), question),
     happened: (question) => happened(then(question), question),
     proof: (question) => proof(state, question),
-    nextTeam: (question) => nextTeam(then(question), question),
+    nextTeam: (question) => nextTeam(state, question),
     pastIncidents: (question) => pastIncidents(state, question),
     sites: (question) => sites(then(question), question),
     siteChange: (question) => siteChange(state, question),

@@ -32,7 +32,6 @@ import type { RemoteShape, SiteChangeShape, SitesShape, WorkPersonShape } from '
 import type { StandingShape } from '../contract/standing';
 import type { ProposedTeam } from '@toplens/core/handoffs';
 import type { PeriodReport } from '@toplens/core/promises';
-import type { Window } from '@toplens/core/time';
 import type { CommittedBatch } from '../store/committed-batch';
 import type { TriedSettingShape } from '../contract/settings';
 import type { Settings } from '../settings/settings';
@@ -102,7 +101,7 @@ export interface Questions {
   happened: { ask: HappenedQuestion; answer: HappenedShape };
   proof: { ask: ProofQuestion; answer: ProofShape | null };
   /** who should get an incident after it was given back */
-  nextTeam: { ask: { id: number; window: Window }; answer: ProposedTeam | null };
+  nextTeam: { ask: { id: number }; answer: ProposedTeam | null };
   pastIncidents: { ask: { days: number }; answer: PastIncident[] };
   sites: { ask: SitesQuestion; answer: SitesShape };
   siteChange: { ask: SiteChangeQuestion; answer: SiteChangeShape };

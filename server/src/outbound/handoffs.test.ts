@@ -145,6 +145,21 @@ test('is taken by the desk alone, or returned with a reason', async () => {
   expect((await answer(body.id, { answer: 'taken' })).status).toBe(409);
 });
 
+test('is accepted here as well, by somebody of the team, with a name', async () => {
+  const { body } = await hand('key-here');
+  await untilState(body.id, 'sent');
+  const accept = (who: string) =>
+    fetch(`${server.url}/api/handoffs/${body.id}/accept`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ who }),
+    });
+  expect((await accept(' ')).status).toBe(400);
+  expect((await accept('Noor')).status).toBe(200);
+  const { state, trail } = await untilState(body.id, 'taken');
+  expect([state, trail.at(-1)?.detail]).toEqual(['taken', 'by Noor']);
+});
+
 test('a desk that says the request itself is wrong is not asked again', async () => {
   desk.failNext(1, 400);
   const { body } = await hand('key-3');

@@ -3,14 +3,16 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Handoff } from '@/data/client';
-import { reportOf, useHandoff, useProof, useSendAgain } from '@/data/handoffs';
+import { reportOf, useAccept, useHandoff, useProof, useSendAgain } from '@/data/handoffs';
 import { useClock } from '@/frame/clock';
 import { CopyText } from '@/frame/copy-text';
+import { Field } from '@/frame/field';
 import { Fold } from '@/frame/fold';
 import { InnerPage } from '@/frame/inner-page';
 import { saveFile } from '@/frame/save-file';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
+import { useWho } from '@/frame/who';
 import { Markdown } from '@/look/markdown';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -100,6 +102,7 @@ function NextStep({ handoff, hasFix }: { handoff: Handoff; hasFix: boolean }) {
           </Button>
         </>
       )}
+      {handoff.state === 'sent' && <AcceptHere handoff={handoff} />}
       {handoff.state === 'returned' && (
         <>
           <Words>
@@ -130,6 +133,32 @@ function NextStep({ handoff, hasFix }: { handoff: Handoff; hasFix: boolean }) {
           onClose={() => setSuggested(undefined)}
         />
       )}
+    </View>
+  );
+}
+
+/** Somebody of the team accepts it here, and not at the desk. */
+function AcceptHere({ handoff: { id, team } }: { handoff: Handoff }) {
+  const [who, setWho] = useWho();
+  const [name, setName] = useState(who);
+  const accept = useAccept();
+  const given = name.trim();
+  return (
+    <View style={styles.part}>
+      <Field label="Your name" value={name} onChange={setName} testID="accept-who" />
+      {accept.error && <Words role="alert">{accept.error.message}</Words>}
+      <Button
+        mode="outlined"
+        style={styles.button}
+        disabled={accept.isPending || given === ''}
+        onPress={() => {
+          setWho(given);
+          accept.mutate({ id, who: given });
+        }}
+        testID="accept-here"
+      >
+        {`Accept for ${team}`}
+      </Button>
     </View>
   );
 }

@@ -54,6 +54,16 @@ jest.mock('@/frame/door', () => ({
   ),
 }));
 jest.mock('@/frame/time-bar', () => ({ TimeBar: () => null }));
+const mockForward = jest.fn<void, [number]>();
+const mockAside = jest.fn<void, [number]>();
+jest.mock('./row-actions', () => ({
+  useRowActions: ({ window }: { window: object | undefined }) => ({
+    forward: ({ id }: { id: number }) => ({ words: 'Accept', act: () => mockForward(id) }),
+    aside: ({ id }: { id: number }) => window && { words: 'Set aside', act: () => mockAside(id) },
+    waiting: undefined,
+    error: null,
+  }),
+}));
 jest.mock('./since-looked', () => ({ SinceLooked: () => null }));
 jest.mock('@/look/icon', () => ({ Icon: () => null }));
 jest.mock('../incident/send-sheet', () => ({
@@ -175,6 +185,28 @@ describe('what is said first', () => {
     });
     render(<WorstFirstList />);
     expect(screen.getByTestId('headline').textContent).toBe('Nobody was hurt.');
+  });
+});
+
+describe('by keys', () => {
+  test('what waits for it is accepted, and what is chosen is set aside; of the past nothing is', () => {
+    mockAnswer.data = list({
+      rows: [row(11, 1, { handoff: { id: 'h', team: 'Payments', state: 'sent' } as never }), row(12, 2)],
+    });
+    const { unmount } = render(<WorstFirstList />);
+    press('a');
+    expect(mockForward).toHaveBeenCalledWith(11);
+    press('j');
+    press('j');
+    press('a');
+    expect(mockForward).toHaveBeenCalledTimes(1);
+    press('x');
+    expect(mockAside).toHaveBeenCalledWith(12);
+    unmount();
+    mockView.from = NOW - 86_400_000;
+    render(<WorstFirstList />);
+    press('x');
+    expect(mockAside).toHaveBeenCalledTimes(1);
   });
 });
 

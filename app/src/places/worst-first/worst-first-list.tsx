@@ -8,6 +8,8 @@ import { Door } from '@/frame/door';
 import { staleWords } from '@/frame/freshness';
 import { TimeBar } from '@/frame/time-bar';
 import { useReorderMotion } from '@/frame/reorder-motion';
+import { SwipeRow } from '@/frame/swipe-row';
+import { UndoBar } from '@/frame/undoable';
 import { useShortcuts } from '@/frame/shortcuts';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
@@ -20,6 +22,7 @@ import { comparedWords, nothingToCompare } from './compared-words';
 import { Changes, EarlyWarnings, SetAside } from './folds';
 import { IncidentRow } from './incident-row';
 import { RankingTabs } from './ranking-tabs';
+import { useRowActions } from './row-actions';
 import { SinceLooked } from './since-looked';
 
 export type Props = {
@@ -37,6 +40,7 @@ export function WorstFirstList({ chosenId }: Props) {
   const [at, setAt] = useState<number>(-1);
   const rows = data?.rows ?? [];
   const isWide = useIsWide();
+  const isLive = view.from === undefined;
   const itemRef = useReorderMotion(rows.map((row) => row.id));
   const nowMs = useClock();
   // Silence is never shown as calm: what is said holds up to the last data.
@@ -52,11 +56,20 @@ export function WorstFirstList({ chosenId }: Props) {
     else document.querySelector<HTMLElement>(`[data-testid="row-${row.rank}"]`)?.focus();
   };
   const chosen = rows[Math.max(0, chosenAt)];
+  // The past is not acted on from a list of then.
+  const actions = useRowActions({
+    window: view.from === undefined ? data?.window : undefined,
+    onChooseTeam: setSending,
+  });
   useShortcuts({
     j: () => step(1),
     k: () => step(-1),
     Enter: () => chosen && go(`/incident/${chosen.id}`),
-    ...(chosenId === undefined && { s: () => chosen && setSending(chosen.id) }),
+    ...(chosenId === undefined && {
+      s: () => chosen && setSending(chosen.id),
+      a: () => chosen?.handoff?.state === 'sent' && actions.forward(chosen)?.act(),
+      x: () => chosen && actions.aside(chosen)?.act(),
+    }),
   });
   useEffect(() => {
     document.title = data ? `${data.headline} · Top Lens` : 'Top Lens';
@@ -115,21 +128,31 @@ export function WorstFirstList({ chosenId }: Props) {
           >
             {rows.map((row) => (
               <View key={row.id} ref={itemRef(row.id)}>
-                <IncidentRow
-                  row={row}
-                  ranking={view.rankBy}
-                  currency={data.currency}
-                  nowMs={data.window.toMs}
-                  isChosen={row.id === chosenId}
-                  onSend={() =>
-                    row.handoff && row.handoff.state !== 'returned'
-                      ? go(`/handoff/${row.handoff.id}`)
-                      : setSending(row.id)
-                  }
-                />
+                <SwipeRow
+                  right={isLive && !isWide ? actions.forward(row) : undefined}
+                  left={isLive && !isWide ? actions.aside(row) : undefined}
+                >
+                  <IncidentRow
+                    row={row}
+                    ranking={view.rankBy}
+                    currency={data.currency}
+                    nowMs={data.window.toMs}
+                    isChosen={row.id === chosenId}
+                    onSend={() =>
+                      row.handoff && row.handoff.state !== 'returned'
+                        ? go(`/handoff/${row.handoff.id}`)
+                        : setSending(row.id)
+                    }
+                  />
+                </SwipeRow>
               </View>
             ))}
           </View>
+          {isLive && !isWide && rows.length > 0 && (
+            <Words kind="small" style={styles.hint}>
+              Swipe a row to the right to send or accept it, to the left to set it aside.
+            </Words>
+          )}
           <SetAside setAside={data.setAside} nowMs={data.window.toMs} />
           <EarlyWarnings warnings={data.earlyWarnings} others={warnings?.warnings ?? []} nowMs={data.window.toMs} />
           <Changes view={view} />
@@ -141,6 +164,9 @@ export function WorstFirstList({ chosenId }: Props) {
           </Door>
         </>
       )}
+      {actions.error && <Trouble error={actions.error} still="Nothing was changed by it." onRetry={actions.reset} />}
+      {actions.nameSheet}
+      <UndoBar waiting={actions.waiting} undo={actions.undo} />
       {sending !== undefined && <SendSheet incidentId={sending} view={view} onClose={() => setSending(undefined)} />}
     </ScrollView>
   );
@@ -209,6 +235,7 @@ const styles = StyleSheet.create({
   content: { paddingBottom: SPACE.xl },
   sentence: { paddingHorizontal: SPACE.l, paddingTop: SPACE.s, paddingBottom: SPACE.xs, gap: SPACE.xs },
   denseTitle: { fontSize: 22, lineHeight: 27 },
+  hint: { paddingHorizontal: SPACE.l, paddingTop: SPACE.s },
   happened: { minHeight: TOUCH, justifyContent: 'center', paddingHorizontal: SPACE.l },
   waiting: { padding: SPACE.l, gap: SPACE.l },
 });

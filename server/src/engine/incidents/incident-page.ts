@@ -128,7 +128,7 @@ export async function incidentPage(state: EngineState, question: IncidentQuestio
     component: incident.component && { name: incident.component.name, words: incident.component.words },
     origin: await originShape(state, root, shared),
     outage: root.signal === 'missing' ? await outageShape(state, root) : null,
-    proposedTeam: await teamFor(state, { incident, bill }, window),
+    proposedTeam: await teamFor(state, incident),
     teams: state.settings.at().teams,
     remaining: await remainingIn(state, shared, { ...focus, flow: root.flow }),
     setAside: incident.setAside,

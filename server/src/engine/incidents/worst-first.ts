@@ -72,7 +72,7 @@ export async function worstFirst(state: EngineState, question: WorstFirstQuestio
     row.handoff = handoffs.get(row.id) ?? null;
     row.handoffThen = then.get(row.id) ?? null;
     const entry = returned.has(row.id) && ranked.find(({ id }) => id === row.id);
-    if (entry) row.proposedTeam = (await teamFor(state, entry, window))?.team ?? null;
+    if (entry) row.proposedTeam = (await teamFor(state, entry.incident))?.team ?? null;
   }
   const { currency } = state.settings.at();
   const together = togetherOf(ranked, window);
