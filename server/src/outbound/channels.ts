@@ -18,7 +18,15 @@ export type Outgoing = Pick<
   'id' | 'channel' | 'address' | 'message' | 'conversation' | 'stage' | 'path' | 'receiver' | 'madeMs'
 >;
 
-export type Delivery = { delivered: true } | { delivered: false; why: string; mayRetry: boolean };
+export type Delivery =
+  | { delivered: true }
+  | {
+      delivered: false;
+      why: string;
+      mayRetry: boolean;
+      /** nobody answered at all: what else goes this way would wait as long for nothing */
+      isDown?: boolean;
+    };
 
 const TIMEOUT_MS = 10_000;
 
@@ -73,7 +81,7 @@ export class Channels {
       const { responseCode, code, message: why } = error as Error & { responseCode?: number; code?: string };
       // 5yz: the server will not take it, now or later (RFC 5321, 4.2.1).
       const mayRetry = !(responseCode !== undefined && responseCode >= 500) && code !== 'EENVELOPE';
-      return { delivered: false, why: `the mail server said: ${why}`, mayRetry };
+      return { delivered: false, why: `the mail server said: ${why}`, mayRetry, isDown: mayRetry && !responseCode };
     }
   }
 
@@ -118,6 +126,11 @@ async function ask(who: string, url: string, id: string, body: object, type: str
     return { delivered: false, why: `${who} answered ${response.status}`, mayRetry };
   } catch (error) {
     const cause = (error as { cause?: { code?: string } }).cause?.code;
-    return { delivered: false, why: `${who} cannot be reached (${cause ?? (error as Error).name})`, mayRetry: true };
+    return {
+      delivered: false,
+      why: `${who} cannot be reached (${cause ?? (error as Error).name})`,
+      mayRetry: true,
+      isDown: true,
+    };
   }
 }

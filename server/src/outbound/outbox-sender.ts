@@ -1,7 +1,7 @@
 import type { Logger } from 'pino';
 import type { Database } from '../store/database';
 import { dueMessages, messageDelivered, messageFailed, type OutboxRow } from '../store/outbox';
-import type { Channels } from './channels';
+import type { Channels, Delivery } from './channels';
 import { Repeating } from './repeating';
 
 const LOOK_EVERY_MS = 500;
@@ -14,7 +14,8 @@ const doubling = (tries: number) => Math.min(LONGEST_WAIT_MS, 1_000 * 2 ** (trie
 
 /**
  * Delivers what stands in the outbox, each message at least once; a restart goes on where it stopped. After a stretch in
- * which nothing could be delivered, only the newest of each conversation goes out: nobody is flooded with what was.
+ * which nothing could be delivered, only the newest of each conversation goes out: nobody is flooded with what was. A way
+ * that nobody answers on holds up no other.
  */
 export class OutboxSender {
   readonly #repeating: Repeating;
@@ -40,18 +41,28 @@ export class OutboxSender {
   async deliverDue(): Promise<void> {
     const due = await dueMessages(this.database, Date.now());
     const newest = new Map(due.map((row) => [threadOf(row), row]));
-    for (const row of due) {
-      if (row.tries === 0 || newest.get(threadOf(row)) === row) await this.#deliver(row);
-      else
+    const ways = [...new Set(due.map(wayOf))].map((way) => due.filter((row) => wayOf(row) === way));
+    await Promise.all(ways.map((rows) => this.#deliverAll(rows, (row) => newest.get(threadOf(row)) === row)));
+  }
+
+  /** One after the other; when nobody answers, the rest waits untried, as what was tried does. */
+  async #deliverAll(rows: readonly OutboxRow[], isNewest: (row: OutboxRow) => boolean): Promise<void> {
+    let down: Delivery | undefined;
+    for (const row of rows) {
+      if (row.tries > 0 && !isNewest(row)) {
         await this.database.transaction([
           messageFailed(row.id, { ...row, nextTryMs: null, givenUp: 'a newer message tells more' }),
         ]);
+        continue;
+      }
+      const outcome = down ?? (await this.channels.deliver(row));
+      if (!outcome.delivered && outcome.isDown) down = outcome;
+      await this.#keep(row, outcome);
     }
   }
 
-  async #deliver(row: OutboxRow): Promise<void> {
+  async #keep(row: OutboxRow, outcome: Delivery): Promise<void> {
     const tries = row.tries + 1;
-    const outcome = await this.channels.deliver(row);
     const nowMs = Date.now();
     if (outcome.delivered) {
       await this.database.transaction([messageDelivered(row.id, tries, nowMs)]);
@@ -69,6 +80,9 @@ export class OutboxSender {
     ]);
   }
 }
+
+/** What goes one way waits for the same: the mail server, the gateway, or the address of a webhook. */
+const wayOf = ({ channel, address }: OutboxRow): string => (channel === 'webhook' ? address : channel);
 
 /** Messages of one conversation to one address; one that stands alone is its own. */
 const threadOf = ({ id, conversation, channel, address }: OutboxRow): string =>

@@ -53,9 +53,12 @@ export const putInOutbox = (one: NewMessage, atMs: number): Statement => ({
   ],
 });
 
+/** More than any hour writes: what waits for a way that is down must not keep back what goes another way. */
+const MOST_DUE = 2_000;
+
 export const dueMessages = (database: Database, nowMs: number): Promise<OutboxRow[]> =>
   database.query<OutboxRow>(
-    `SELECT ${COLUMNS} FROM outbox WHERE next_try_at <= to_timestamp($1) ORDER BY made_at, id LIMIT 50`,
+    `SELECT ${COLUMNS} FROM outbox WHERE next_try_at <= to_timestamp($1) ORDER BY made_at, id LIMIT ${MOST_DUE}`,
     [nowMs / 1000],
   );
 
