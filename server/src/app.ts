@@ -127,7 +127,7 @@ export function buildApp({
   api.use(flowRoutes(engine, database));
   api.use(journeyRoutes(engine));
   api.use(promiseRoutes(engine));
-  api.use(happenedRoutes(engine));
+  api.use(happenedRoutes({ engine, search }));
   api.use(siteRoutes(engine));
   api.use(probeRoutes(engine));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));

@@ -8459,11 +8459,11 @@ export interface components {
                  */
                 id: string;
                 /**
-                 * @description opened, over: an incident; early: what nobody feels yet; handoff: what became of one; proven: by its figures, one is over; alert: who was told of what; release: a version was first seen; change: what somebody told
+                 * @description opened, over: an incident; early: what nobody feels yet; handoff: what became of one; proven: by its figures, one is over; promise: its budget is spent; crash: one is new or came back; alert: who was told of what; release: a version was first seen; change: what somebody told
                  * @example opened
                  * @enum {string}
                  */
-                kind: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
+                kind: "opened" | "over" | "early" | "handoff" | "proven" | "promise" | "crash" | "alert" | "release" | "change";
                 /**
                  * @description when it was
                  * @example 1772442840000
@@ -10508,7 +10508,7 @@ export interface components {
              * @example opened
              * @enum {string}
              */
-            kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
+            kind?: "opened" | "over" | "early" | "handoff" | "proven" | "promise" | "crash" | "alert" | "release" | "change";
             /**
              * @description length of its window; an hour when left out
              * @example 60
@@ -15717,7 +15717,7 @@ export interface operations {
                 /** @description only what this team has or should get */
                 team?: string;
                 /** @description only what is of this kind */
-                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
+                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "promise" | "crash" | "alert" | "release" | "change";
             };
             header?: never;
             path?: never;
@@ -15768,7 +15768,7 @@ export interface operations {
                 /** @description only what this team has or should get */
                 team?: string;
                 /** @description only what is of this kind */
-                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
+                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "promise" | "crash" | "alert" | "release" | "change";
             };
             header?: never;
             path?: never;
@@ -15819,7 +15819,7 @@ export interface operations {
                 /** @description only what this team has or should get */
                 team?: string;
                 /** @description only what is of this kind */
-                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "alert" | "release" | "change";
+                kind?: "opened" | "over" | "early" | "handoff" | "proven" | "promise" | "crash" | "alert" | "release" | "change";
             };
             header?: never;
             path?: never;

@@ -1,5 +1,16 @@
 /** Kinds of what may happen, in the words of the filter. */
-export const HAPPENING_KINDS = ['opened', 'over', 'early', 'handoff', 'proven', 'alert', 'release', 'change'] as const;
+export const HAPPENING_KINDS = [
+  'opened',
+  'over',
+  'early',
+  'handoff',
+  'proven',
+  'promise',
+  'crash',
+  'alert',
+  'release',
+  'change',
+] as const;
 export type HappeningKind = (typeof HAPPENING_KINDS)[number];
 
 /** Something that happened, at one moment. */

@@ -19,6 +19,7 @@ import type { Database } from '../store/database';
 import { newestOfPages } from '../store/pages';
 import { newestCrash } from '../store/phones';
 import { liveWindowOf } from './live-window';
+import { readHappened } from './read-happened';
 
 export interface TileSources {
   database: Database;
@@ -111,8 +112,8 @@ const READERS: Readonly<Record<TileKind, (asked: Asked) => Promise<Content>>> = 
       return { path: '/flows', window, nothing: missing(tile, 'no journey', 'Nobody was on a journey in this time.') };
     return { path: `/journey/${journey.id}`, window, journey, title: tile.title ?? journey.name };
   },
-  feed: async ({ engine, tile, question, focus }) => {
-    const happened = await engine.ask('happened', { window: question, focus, kind: tile.kind });
+  feed: async ({ engine, search, tile, question, focus }) => {
+    const happened = await readHappened({ engine, search }, { window: question, focus, kind: tile.kind });
     const { window, happenings } = happened;
     const shown = happenings.slice(0, tile.most ?? DEFAULT_MOST);
     const isCut = happened.isCut || shown.length < happenings.length;

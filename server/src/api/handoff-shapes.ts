@@ -49,10 +49,7 @@ export async function wholeHandoff(
       handoff,
       trail.map(({ what, at }) => ({ what, atMs: Date.parse(at) })),
     ),
-    next:
-      handoff.state === 'returned'
-        ? await engine.ask('nextTeam', { id: handoff.incident })
-        : null,
+    next: handoff.state === 'returned' ? await engine.ask('nextTeam', { id: handoff.incident }) : null,
     links: (await linksOf(database, handoff.id)).map((link) => linkShape(link, null)),
   };
 }

@@ -23,7 +23,15 @@ import {
 } from '../store/handoffs';
 import { makeLink, revokeLink } from '../store/shared-links';
 import { readBook } from '../store/settings';
-import { accepting, deskAnswer, newHandoff, newLink, reportQuery, timesQuery, type ProofShape } from '../contract/handoffs';
+import {
+  accepting,
+  deskAnswer,
+  newHandoff,
+  newLink,
+  reportQuery,
+  timesQuery,
+  type ProofShape,
+} from '../contract/handoffs';
 import { handoffSummary, handoffTimes, linkShape, wholeHandoff } from './handoff-shapes';
 import { askAround, askIncident } from './incidents';
 import { checkWindow, readInput } from './query';

@@ -3,14 +3,16 @@ import { jsonFeed } from '@toplens/core/happened';
 import { Router, type Request } from 'express';
 import { happenedQuery, type HappenedShape } from '../contract/happened';
 import type { Engine } from '../engine/engine';
+import type { Search } from '../search/search';
 import { readFocus, readInput, readWindow } from './query';
+import { readHappened } from './read-happened';
 
 /** What happened, for people and, as JSON Feed and calendar, for their readers. */
-export function happenedRoutes(engine: Engine): Router {
+export function happenedRoutes(sources: { engine: Engine; search: Search }): Router {
   const router = Router();
   const read = (request: Request): Promise<HappenedShape> => {
     const { kind } = readInput(happenedQuery, { kind: request.query.kind });
-    return engine.ask('happened', { window: readWindow(request), focus: readFocus(request).focus, kind });
+    return readHappened(sources, { window: readWindow(request), focus: readFocus(request).focus, kind });
   };
   const home = (request: Request) => `${request.protocol}://${request.get('host') ?? 'localhost'}`;
   router.get('/happened', async (request, response) => {

@@ -18,7 +18,7 @@ export const Happened = resource('Happened', 'What happened in a window', {
       id: text('the same for the same thing, whenever it is asked for', 'opened-12'),
       kind: oneOf(
         HAPPENING_KINDS,
-        'opened, over: an incident; early: what nobody feels yet; handoff: what became of one; proven: by its figures, one is over; alert: who was told of what; release: a version was first seen; change: what somebody told',
+        'opened, over: an incident; early: what nobody feels yet; handoff: what became of one; proven: by its figures, one is over; promise: its budget is spent; crash: one is new or came back; alert: who was told of what; release: a version was first seen; change: what somebody told',
       ),
       atMs: number('when it was', EPOCH_MS, 1772442840000),
       title: text('in words', 'Fails for 24 %, usually 0.4 %: Book a pick-up'),

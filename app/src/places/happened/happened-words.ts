@@ -8,6 +8,8 @@ export const KIND_WORDS: Readonly<Record<HappeningKind, string>> = {
   early: 'early warning',
   handoff: 'handoff',
   proven: 'proven',
+  promise: 'promise',
+  crash: 'crash',
   alert: 'alert',
   release: 'release',
   change: 'change',

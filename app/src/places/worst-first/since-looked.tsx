@@ -25,12 +25,16 @@ const TOLD = {
   opened: 'new',
   over: 'over',
   proven: 'proven',
+  promise: 'budgets of promises spent',
+  crash: 'new crashes',
   handoff: 'handoffs moved on',
   change: 'changes',
   release: 'releases',
 } as const;
 const ONE: Record<keyof typeof TOLD, string> = {
   ...TOLD,
+  promise: 'budget of a promise spent',
+  crash: 'new crash',
   handoff: 'handoff moved on',
   change: 'change',
   release: 'release',
