@@ -297,7 +297,12 @@ export const daysOpen = numberInput()
 
 /** Somebody of the team accepts a handoff here, and not at the desk. */
 export const accepting = object({
-  who: string().trim().min(1, 'who: say who accepts it').max(100).required().meta({ description: 'who accepts it', example: 'Noor' }),
+  who: string()
+    .trim()
+    .min(1, 'who: say who accepts it')
+    .max(100)
+    .required()
+    .meta({ description: 'who accepts it', example: 'Noor' }),
 });
 
 export const newLink = object({
