@@ -29,6 +29,7 @@ import { alertRoutes } from './api/alerts';
 import { boardRoutes } from './api/boards';
 import { messageLinks } from './api/message-links';
 import { sharedPages } from './api/shared-pages';
+import { ownNamesOnly, ownPagesOnly } from './access/own-pages';
 import type { Pseudonyms } from './access/pseudonyms';
 import type { Config } from './config';
 import type { Engine } from './engine/engine';
@@ -63,6 +64,11 @@ export interface AppDeps {
 
 const HANDOFFS_A_MINUTE = 60;
 
+/** No page of it asks for any of these. */
+const PERMISSIONS = 'camera=(), geolocation=(), microphone=(), payment=(), usb=()';
+
+const hostIn = (address: string): string => (URL.canParse(address) ? new URL(address).host : address);
+
 /** The whole application without a port: `server.ts` listens, tests ask it in process. */
 export function buildApp({
   config,
@@ -96,6 +102,13 @@ export function buildApp({
       },
     }),
   );
+  app.use((_request, response, next) => {
+    response.set('permissions-policy', PERMISSIONS);
+    next();
+  });
+  const ownNames = ownNamesOnly([config.publicUrl, config.host, ...config.hosts].map(hostIn));
+  // Without keys a page of another name could send telemetry to it as well.
+  if (config.demo) app.use(ownNames);
   app.use(intakeRoutes(intake, config));
   app.use(compression());
   app.use(browserRoutes(intake, config));
@@ -103,7 +116,13 @@ export function buildApp({
   app.use(probeScriptRoute(database, settings, config));
   app.use(metricsRoute({ database, intake, engine, health, limits: config.limits }));
 
+  app.use(ownNames);
   const api = Router();
+  api.use(ownPagesOnly, (_request, response, next) => {
+    // What is told of people and money stays in nobody's cache.
+    response.set('cache-control', 'no-store');
+    next();
+  });
   // Source maps are larger than all else: their route reads its own body.
   api.use(/^(?!\/(?:source-maps|name-mappings))/, express.json({ limit: '1mb' }));
   api.use(checkTexts);

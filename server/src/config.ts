@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { DAY_MS } from '@toplens/core/time';
 import { INTAKE_LIMITS, type IntakeLimits } from './intake/limits';
@@ -43,8 +44,16 @@ export interface Config {
   mailFrom: string;
   /** gateway for short messages: takes { to, text } by HTTP POST; '': none is sent */
   messageUrl: string;
+  /** what is posted to webhooks and the desk is signed with it, as "whsec_…"; '': nothing is signed */
+  webhookSecret: string;
   /** how people reach this server; links in briefs begin with it */
   publicUrl: string;
+  /** names and addresses inside the network that webhooks may lie at */
+  webhookHosts: readonly string[];
+  /** names besides that by which browsers may ask it */
+  hosts: readonly string[];
+  /** certificate and key, PEM; without them it speaks plain HTTP */
+  tls: { cert: string; key: string } | undefined;
   logLevel: string;
   /** hours that spans below the entries are kept */
   keepSpansHours: number;
@@ -88,6 +97,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
   const port = whole(env, 'TOPLENS_PORT', 4400, { least: 0, most: 65535 });
   const host = env.TOPLENS_HOST ?? '127.0.0.1';
   const dataDir = resolve(root, env.TOPLENS_DATA ?? 'data');
+  const tls = readTls(env, root);
   const keepAttemptsDays = whole(env, 'TOPLENS_KEEP_ATTEMPTS_DAYS', 35, { least: 1, most: 3650 });
   return {
     host,
@@ -113,7 +123,11 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     smtpUrl: addressIn(env, 'TOPLENS_SMTP_URL', ['smtp:', 'smtps:']),
     mailFrom: env.TOPLENS_MAIL_FROM ?? 'Top Lens <toplens@localhost>',
     messageUrl: addressIn(env, 'TOPLENS_MESSAGE_URL', ['http:', 'https:']),
-    publicUrl: env.TOPLENS_PUBLIC_URL ?? `http://${host}:${port}`,
+    webhookSecret: webhookSecret(env),
+    publicUrl: env.TOPLENS_PUBLIC_URL ?? `${tls ? 'https' : 'http'}://${host}:${port}`,
+    webhookHosts: listIn(env.TOPLENS_WEBHOOK_HOSTS ?? ''),
+    hosts: listIn(env.TOPLENS_HOSTS ?? ''),
+    tls,
     logLevel: env.TOPLENS_LOG ?? 'info',
     keepSpansHours: whole(env, 'TOPLENS_KEEP_SPANS_HOURS', 48, { least: 1, most: 24 * 365 }),
     usualTracesAMinute: whole(env, 'TOPLENS_USUAL_TRACES_A_MINUTE', 600, { least: 1, most: 1_000_000 }),
@@ -160,6 +174,42 @@ function addressIn(env: NodeJS.ProcessEnv, name: string, schemes: readonly strin
   if (text !== '' && !(URL.canParse(text) && schemes.includes(new URL(text).protocol)))
     throw new Error(`${name}: expected an address as ${schemes[0]}//host:port`);
   return text;
+}
+
+const listIn = (text: string): string[] =>
+  text
+    .split(',')
+    .map((one) => one.trim().toLowerCase())
+    .filter(Boolean);
+
+/** Bytes of a key that are enough for HMAC-SHA256 (Standard Webhooks asks for 24 to 64). */
+const LEAST_SECRET_BYTES = 24;
+
+function webhookSecret(env: NodeJS.ProcessEnv): string {
+  const secret = env.TOPLENS_WEBHOOK_SECRET ?? '';
+  if (secret === '') return '';
+  const bytes = /^whsec_[A-Za-z0-9+/]+={0,2}$/.test(secret) ? Buffer.from(secret.slice(6), 'base64').length : 0;
+  if (bytes < LEAST_SECRET_BYTES)
+    throw new Error(
+      `TOPLENS_WEBHOOK_SECRET: expected "whsec_" and at least ${LEAST_SECRET_BYTES} random bytes in base64`,
+    );
+  return secret;
+}
+
+/** @throws Error when one of the two is missing, or cannot be read */
+function readTls(env: NodeJS.ProcessEnv, root: string): Config['tls'] {
+  const files = { cert: env.TOPLENS_TLS_CERT ?? '', key: env.TOPLENS_TLS_KEY ?? '' };
+  if (files.cert === '' && files.key === '') return undefined;
+  const read = (variable: string, file: string) => {
+    try {
+      return readFileSync(resolve(root, file), 'utf8');
+    } catch (error) {
+      throw new Error(
+        `${variable}: ${file || 'a file is missing'} cannot be read (${(error as { code?: string }).code})`,
+      );
+    }
+  };
+  return { cert: read('TOPLENS_TLS_CERT', files.cert), key: read('TOPLENS_TLS_KEY', files.key) };
 }
 
 /** docs/limits.md lists them. */

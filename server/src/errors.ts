@@ -7,6 +7,7 @@ export const PROBLEMS = {
   notFound: [404, 'There is no such thing here'],
   wrongMethod: [405, 'This address is asked in another way'],
   conflict: [409, 'That does not fit the present state'],
+  wrongHost: [421, 'The server is not called so'],
   tooLarge: [413, 'The request is too large'],
   wrongType: [415, 'This content type cannot be read'],
   tooMany: [429, 'Too many requests'],

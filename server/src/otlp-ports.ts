@@ -12,6 +12,8 @@ type WayIn = ServerStateShape['waysIn'][number];
 export interface OtlpPortsOptions extends IntakeRouteOptions {
   host: string;
   maxConnections: number;
+  /** as of the main port */
+  tls?: { cert: string; key: string } | undefined;
   /** 0: any free one; none: not opened */
   otlpPorts: { grpc: number | undefined; http: number | undefined };
   log: Logger;
@@ -36,7 +38,7 @@ export class OtlpPorts {
       });
     if (http !== undefined)
       await ports.#add('OTLP/HTTP', { host, port: http, variable: 'TOPLENS_OTLP_HTTP_PORT', log }, async () => {
-        const server = httpServer(options.maxConnections);
+        const server = httpServer(options.maxConnections, options.tls);
         server.on('request', telemetryApp(intake, options));
         return { port: await listen(server, { host, port: http }), close: () => closeHttp(server) };
       });

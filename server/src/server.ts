@@ -81,7 +81,7 @@ export async function startServer(
   const undo: (() => unknown)[] = [];
   try {
     const health = new Health();
-    const http = httpServer(config.maxConnections);
+    const http = httpServer(config.maxConnections, config.tls);
     const whileStarting = startingHandler(health);
     http.on('request', whileStarting);
     const port = await openMain(http, config);
@@ -171,7 +171,7 @@ export async function startServer(
     }));
     watchParts(health, { intake, engine, search, disk, recovery, backups, config });
 
-    const url = `http://${config.host}:${port}`;
+    const url = `${config.tls ? 'https' : 'http'}://${config.host}:${port}`;
     const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
     const changeSettings = changingSettings({
       database,
@@ -196,6 +196,7 @@ export async function startServer(
       },
       channels,
       publicUrl: reachable.publicUrl,
+      webhookSecret: config.webhookSecret,
       log,
     });
     const otlp = await OtlpPorts.open(intake, { ...config, log });

@@ -31,7 +31,7 @@ beforeAll(async () => {
   const webhook = `http://127.0.0.1:${(hook.address() as AddressInfo).port}/hook`;
   const mayWait = { accept: 0, fix: 60 };
   server = await startTestServer(
-    { deskUrl: webhook },
+    { deskUrl: webhook, webhookHosts: ['127.0.0.1'] },
     {
       ownership: [{ team: 'Shop Team' }],
       receivers: [

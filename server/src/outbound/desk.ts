@@ -13,6 +13,7 @@ import type { Database } from '../store/database';
 import { makeLink } from '../store/shared-links';
 import type { Channels, Delivery } from './channels';
 import { handoffMail } from './handoff-mail';
+import { post } from './post';
 import { Repeating } from './repeating';
 
 export interface DeskOptions {
@@ -22,13 +23,14 @@ export interface DeskOptions {
   mailOf: (team: string) => Promise<string>;
   channels: Pick<Channels, 'deliver' | 'missing'>;
   publicUrl: string;
+  /** what is posted is signed with it; '' for none */
+  webhookSecret: string;
   log: Logger;
   /** seconds before the n-th retry */
   backoffS?: (tries: number) => number;
 }
 
 const LOOK_EVERY_MS = 500;
-const TIMEOUT_MS = 10_000;
 const MOST_TRIES = 12;
 /** A team that works by mail may answer for so long. */
 const ANSWER_DAYS = 30;
@@ -108,30 +110,17 @@ export class Desk {
   }
 
   async #post(handoff: HandoffRow): Promise<Delivery> {
-    if (this.options.deskUrl === '') return { delivered: false, why: 'no desk is set up', mayRetry: false };
-    try {
-      const response = await fetch(this.options.deskUrl, {
-        method: 'POST',
-        headers: { 'content-type': 'application/cloudevents+json; charset=utf-8', 'idempotency-key': handoff.id },
-        body: JSON.stringify(toCloudEvent(handoff, this.options.publicUrl)),
-        signal: AbortSignal.timeout(TIMEOUT_MS),
-        // A brief is for the desk that was set up, and nobody that it points to.
-        redirect: 'manual',
-      });
-      await response.body?.cancel();
-      if (response.ok) return { delivered: true };
-      // The request itself is at fault for 4xx, except "too early", "too many" and time-outs: sending it again will not
-      // help.
-      const mayRetry = response.status >= 500 || [408, 425, 429].includes(response.status);
-      return { delivered: false, why: `the desk answered ${response.status}`, mayRetry };
-    } catch (error) {
-      const cause = (error as { cause?: { code?: string } }).cause?.code;
-      return {
-        delivered: false,
-        why: `the desk cannot be reached (${cause ?? (error as Error).name})`,
-        mayRetry: true,
-      };
-    }
+    const { deskUrl, publicUrl, webhookSecret } = this.options;
+    if (deskUrl === '') return { delivered: false, why: 'no desk is set up', mayRetry: false };
+    return post({
+      who: 'the desk',
+      url: deskUrl,
+      id: handoff.id,
+      body: toCloudEvent(handoff, publicUrl),
+      type: 'application/cloudevents+json; charset=utf-8',
+      secret: webhookSecret,
+      inside: 'any',
+    });
   }
 }
 

@@ -133,7 +133,12 @@ test('one address that is refused for now is no reason to keep others waiting', 
 });
 
 describe('real ways that are down', () => {
-  const options = { mailFrom: 'top-lens@teams.test', publicUrl: 'http://toplens.test' };
+  const options = {
+    mailFrom: 'top-lens@teams.test',
+    publicUrl: 'http://toplens.test',
+    webhookSecret: '',
+    webhookHosts: ['127.0.0.1'],
+  };
   const outgoing = (channel: 'mail' | 'short' | 'webhook', address: string) => ({
     ...message('down', { channel, address }),
     id: '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01',
