@@ -28,6 +28,7 @@ import { settingsRoutes } from './api/settings';
 import { alertRoutes } from './api/alerts';
 import { boardRoutes } from './api/boards';
 import { messageLinks } from './api/message-links';
+import { recorded, recordRoutes } from './api/records';
 import { sharedPages } from './api/shared-pages';
 import { ownNamesOnly, ownPagesOnly } from './access/own-pages';
 import type { Pseudonyms } from './access/pseudonyms';
@@ -44,6 +45,7 @@ import type { Desk } from './outbound/desk';
 import type { Search } from './search/search';
 import type { ChangeSettings } from './api/change-settings';
 import type { Settings } from './settings/settings';
+import { AuditRecords } from './store/audit-records';
 import type { Database } from './store/database';
 
 export interface AppDeps {
@@ -116,6 +118,7 @@ export function buildApp({
   app.use(probeScriptRoute(database, settings, config));
   app.use(metricsRoute({ database, intake, engine, health, limits: config.limits }));
 
+  const records = new AuditRecords(database);
   app.use(ownNames);
   const api = Router();
   api.use(ownPagesOnly, (_request, response, next) => {
@@ -127,6 +130,7 @@ export function buildApp({
   api.use(/^(?!\/(?:source-maps|name-mappings))/, express.json({ limit: '1mb' }));
   api.use(checkTexts);
   api.use(flushed(database, engine));
+  api.use(recorded(records));
   api.use(refusedRoutes(database, intake));
   api.use(serverStateRoutes({ intake, engine, health, otlp, config }));
   api.post(
@@ -173,12 +177,13 @@ export function buildApp({
     handoffRoutes({ database, engine, search }, { ...config, canReach: (team) => desk.canReach(team), settings }),
   );
   api.use(alertRoutes({ database, engine, channels, settings, publicUrl: config.publicUrl }));
+  api.use(recordRoutes(database));
   api.use(boardRoutes({ database, engine, search, settings, publicUrl: config.publicUrl }));
   api.use(unknownRoute);
   app.use('/api', api);
   app.use('/v1', unknownRoute);
 
-  app.use('/shared', sharedPages(database));
+  app.use('/shared', sharedPages(database, records));
   app.use('/m', messageLinks(database));
 
   if (config.appDir !== '' && existsSync(config.appDir)) serveApp(app, config.appDir);

@@ -1625,6 +1625,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who did what, newest first */
+        get: operations["getRecords"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a table */
+        get: operations["getRecordsCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/chain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the records are whole */
+        get: operations["getRecordsChain"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/readyz": {
         parameters: {
             query?: never;
@@ -11385,6 +11436,76 @@ export interface components {
             }[];
         };
         /**
+         * RecordChain
+         * @description Whether the records are whole: each is chained to the one before
+         */
+        RecordChain: {
+            /**
+             * @description how many were read
+             * @example 412
+             */
+            records: number;
+            /**
+             * @description the first that does not fit the one before it; null when all do
+             * @example 17
+             */
+            brokenAt: number | null;
+            /**
+             * @description hash of the newest; written down elsewhere, it shows that none is missing; '' without any
+             * @example 9f86d0…
+             */
+            newest: string;
+        };
+        /**
+         * Records
+         * @description Who did what, newest first
+         */
+        Records: {
+            /** @description records */
+            records: {
+                /**
+                 * @description number: 1, 2, 3 …, without a gap
+                 * @example 412
+                 */
+                id: number;
+                /**
+                 * @description when it was
+                 * @example 1772442840000
+                 */
+                atMs: number;
+                /**
+                 * @description who did it, as they said; '' where nobody was asked
+                 * @example Dana
+                 */
+                who: string;
+                /**
+                 * @description network address that it came from
+                 * @example 10.0.0.7
+                 */
+                address: string;
+                /**
+                 * @description what was done
+                 * @example Handoff of an incident to a team
+                 */
+                what: string;
+                /**
+                 * @description path of the API that was asked
+                 * @example /api/handoffs
+                 */
+                about: string;
+                /**
+                 * @description what was given, and what stood there before, as JSON
+                 * @example {"incident":7,"team":"Slots Team"}
+                 */
+                detail: string;
+            }[];
+            /**
+             * @description older ones than this come next; null when there are none
+             * @example 362
+             */
+            next: number | null;
+        };
+        /**
          * Health
          * @description Whether this server takes telemetry and answers questions
          */
@@ -17337,6 +17458,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getRecords: {
+        parameters: {
+            query?: {
+                /** @description only those that hold this text */
+                find?: string;
+                /** @description only older ones than this */
+                before?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who did what, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Records"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getRecordsCsv: {
+        parameters: {
+            query?: {
+                /** @description only those that hold this text */
+                find?: string;
+                /** @description only older ones than this */
+                before?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description CSV with a header */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getRecordsChain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Whether the records are whole */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordChain"];
                 };
             };
             /** @description what is wrong and the way on */

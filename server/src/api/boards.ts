@@ -61,7 +61,7 @@ export function boardRoutes(sources: TileSources & { settings: Settings; publicU
     const link = (await linksOfKinds(database, BOARD_LINK_KINDS)).find((one) => one.id === id && boardOf(one) === name);
     if (!link || !isUuid(id) || !(await revokeLink(database, link.target, id)))
       throw new Problem('notFound', 'There is no such link of this board.', { field: 'link' });
-    response.status(204).end();
+    response.status(204).send();
   });
   router.get(
     '/shared-boards/:token',

@@ -163,7 +163,7 @@ export function handoffRoutes(
     const handoff = await find(database, request.params.id);
     const isThere = isUuid(request.params.link) && (await revokeLink(database, handoff.id, request.params.link));
     if (!isThere) throw new Problem('notFound', 'There is no such link of this handoff.', { field: 'link' });
-    response.status(204).end();
+    response.status(204).send();
   });
 
   router.get('/handoff-times', async (request, response) => {

@@ -12,6 +12,7 @@ import { loadLooks, personIds, personNumbers, recordLook } from '../store/person
 import { attemptIn, noAttempt } from './attempt-ids';
 import { incidentIn, noIncident } from './incident-ids';
 import { readFocus, readInput, readWindow } from './query';
+import { tell } from './records';
 import { exportReason, findPerson, type HurtShape, type PersonShape } from '../contract/persons';
 
 const MOST_LISTED = 60;
@@ -48,6 +49,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
 
   router.post('/incidents/:id/hurt/export', async (request, response) => {
     const who = whoMaySeePersons(request, keys);
+    tell(response, { who });
     const reason = readInput(exportReason, request.body).why;
     const { people } = await askHurt(engine, request);
     const ids = await personIds(
@@ -66,6 +68,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
 
   router.post('/people/find', async (request, response) => {
     const who = whoMaySeePersons(request, keys);
+    tell(response, { who });
     const { find, why: reason } = readInput(findPerson, request.body);
     const persons = await personNumbers(database, namesOf(find));
     await recordLook(database, {
@@ -91,6 +94,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
 
   router.post('/attempts/:traceId/:spanId/unmasked', async (request, response) => {
     const who = whoMaySeePersons(request, keys);
+    tell(response, { who });
     const { why } = readInput(exportReason, request.body);
     const ids = attemptIn(request.params);
     const masked = (await engine.ask('attempt', ids)) ?? noAttempt(ids);

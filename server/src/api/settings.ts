@@ -32,6 +32,7 @@ import {
 import { DAY_MS } from '@toplens/core/time';
 import { whyUnusable } from '../settings/try-change';
 import { readInput } from './query';
+import { tell } from './records';
 
 const YEAR_MS = 365 * DAY_MS;
 
@@ -92,11 +93,17 @@ export function settingsRoutes(
     await changeSettings(wanted);
     return current();
   };
+  /** What stands under a key now; what was changed last of a key that is no section. */
+  const standing = async (key: string): Promise<unknown> => {
+    if (isSection(key)) return (await readBook(database, file)).at()[key as keyof Settings] ?? null;
+    return (await loadChanges(database)).findLast((one) => one.key === key)?.value ?? null;
+  };
   router.get('/settings', async (_request, response) => {
     response.json(await current());
   });
   router.post('/settings', async (request, response) => {
     const { who: by, key, value, fromMs } = readInput(newSetting, request.body);
+    tell(response, { before: await standing(key) });
     response.status(201).json(await change({ who: by, key, value: checkValue(key, value), fromMs }));
   });
   router.post('/settings/try', async (request, response) => {

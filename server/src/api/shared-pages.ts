@@ -9,6 +9,7 @@ import { Problem } from '../errors';
 import { takeAnswer } from '../outbound/answer';
 import type { Database } from '../store/database';
 import { findHandoff, type HandoffRow } from '../store/handoffs';
+import type { AuditRecords } from '../store/audit-records';
 import { openLink, type SharedLinkRow } from '../store/shared-links';
 import { checkTexts } from './before';
 import { readInput } from './query';
@@ -19,7 +20,7 @@ const OPENED_A_MINUTE = 120;
  * Pages for people who have no login: the brief of a handoff, and where its team may answer, a form. They hold no person
  * and lead nowhere else. A link that is unknown, over or revoked says so, and nothing more.
  */
-export function sharedPages(database: Database): Router {
+export function sharedPages(database: Database, records: AuditRecords): Router {
   const router = Router();
   router.use(rateLimit({ windowMs: 60_000, limit: OPENED_A_MINUTE }));
   router.use((_request, response, next) => {
@@ -30,6 +31,15 @@ export function sharedPages(database: Database): Router {
 
   router.get('/:token', async (request, response, next) => {
     const link = await openLink(database, request.params.token);
+    if (link)
+      await records.append({
+        atMs: Date.now(),
+        who: '',
+        address: request.ip ?? '',
+        what: 'A link was opened without a login',
+        about: '/shared',
+        detail: JSON.stringify({ link: link.id, kind: link.kind }),
+      });
     // A board is drawn by the app, which asks for what it shows by the same secret.
     if (link && isOfBoard(link.kind)) return next('router');
     const opened = await open(database, link, response);

@@ -17,6 +17,7 @@ import * as phones from './phones';
 import * as promises from './promises';
 import * as happened from './happened';
 import * as probes from './probes';
+import * as records from './records';
 import * as sites from './sites';
 import * as standing from './standing';
 import * as server from './server';
@@ -44,6 +45,7 @@ const RESOURCES = [
   standing,
   handoffs,
   settings,
+  records,
   server,
 ];
 
@@ -78,10 +80,12 @@ const PATHS: Paths = {
   ...standing.standingPaths,
   ...handoffs.handoffPaths,
   ...settings.settingsPaths,
+  ...records.recordPaths,
   ...server.serverPaths,
 };
 
 const TEMPLATES = Object.entries(PATHS).map(([path, methods]) => ({
+  path: path as keyof Paths,
   pattern: new RegExp(`^${path.replace(/[.*+?^$()|[\]\\]/g, '\\$&').replace(/\{[^}]+\}/g, '[^/]+')}$`),
   methods: Object.keys(methods).map((method) => method.toUpperCase()),
 }));
@@ -89,6 +93,20 @@ const TEMPLATES = Object.entries(PATHS).map(([path, methods]) => ({
 /** The methods that a path is asked with; none for one that is not part of the API. */
 export const methodsOf = (path: string): string[] =>
   TEMPLATES.filter(({ pattern }) => pattern.test(path)).flatMap(({ methods }) => methods);
+
+interface Operation {
+  id: string;
+  /** what it does, in words */
+  summary: string;
+}
+
+/** The operation that a request asks for; undefined for what is not part of the API. */
+export function operationOf(method: string, path: string): Operation | undefined {
+  const lower = method.toLowerCase() as 'get' | 'post' | 'delete';
+  const template = TEMPLATES.find(({ pattern, methods }) => methods.includes(method) && pattern.test(path))?.path;
+  const described = template && (PATHS[template]?.[lower] as { summary?: string } | undefined);
+  return template && described ? { id: operationId(lower, template), summary: described.summary ?? '' } : undefined;
+}
 
 /** `getFlowsByIdField` for GET /api/flows/{id}/field. */
 const operationId = (method: string, path: string): string =>

@@ -2,12 +2,13 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Segments } from '../engine/state/segments';
 import { Journal, START, type Damage } from '../intake/journal';
+import { verifyRecords, type Chain } from '../store/audit-records';
 import { Database } from '../store/database';
 import { loadApplied } from '../store/journal-applied';
 import { listBackups, unpackBackup } from '../store/backup';
 
 export interface Finding {
-  part: 'journal' | 'database' | 'hours' | 'backups';
+  part: 'journal' | 'database' | 'records' | 'hours' | 'backups';
   isGood: boolean;
   /** for people: what was found, and what can be made anew from what */
   words: string;
@@ -75,6 +76,17 @@ export async function checkFolder({ dataDir, backupDir, templateDir, withBackups
   }
   return findings;
 
+  function addRecords({ records, brokenAt, newest }: Chain): void {
+    if (brokenAt === null)
+      add('records', true, `${records}, each following from the one before it; newest ${newest || 'none'}`);
+    else
+      add(
+        'records',
+        false,
+        `record ${brokenAt} does not follow from the one before it: it was changed, or one is missing. A backup of before holds what was there.`,
+      );
+  }
+
   async function checkDatabase(): Promise<void> {
     let database: Database | undefined;
     try {
@@ -101,6 +113,7 @@ export async function checkFolder({ dataDir, backupDir, templateDir, withBackups
           true,
           `${tables.length} tables read whole; the journal is applied up to ${mark ? `segment ${mark.segment}, byte ${mark.offset}` : 'nowhere yet'}`,
         );
+      if (unreadable.length === 0) addRecords(await verifyRecords(database));
     } catch (error) {
       add(
         'database',

@@ -12,6 +12,7 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { DataInPart } from './data-in/data-in-part';
 import { AlertsPart } from './alerts-part';
+import { RecordsPart } from './records-part';
 import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
 import { FilePart } from './file-part';
@@ -43,6 +44,7 @@ export function SettingsPlace() {
           <>
             <SectionsPart settings={data} />
             <AlertsPart />
+            <RecordsPart />
             <AtOnceForm key={data.file.atOnceMs} settings={data} />
             <HandoffsForm key={JSON.stringify(data.file.handoffs)} settings={data} />
             <RatesForm key={JSON.stringify(data.rates)} settings={data} />
