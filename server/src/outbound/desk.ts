@@ -11,9 +11,9 @@ import {
 } from '../store/handoffs';
 import type { Database } from '../store/database';
 import { makeLink } from '../store/shared-links';
-import type { Channels, Delivery } from './channels';
+import type { Channels } from './channels';
 import { handoffMail } from './handoff-mail';
-import { post } from './post';
+import { post, type Delivery } from './post';
 import { Repeating } from './repeating';
 
 export interface DeskOptions {

@@ -2,7 +2,8 @@ import { createServer, type AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { openTestDatabase, type TestDatabase } from '../fixtures/test-database';
 import { newestMessages, putInOutbox, type NewMessage, type OutboxRow } from '../store/outbox';
-import { Channels, type Delivery } from './channels';
+import { Channels } from './channels';
+import type { Delivery } from './post';
 import { OutboxSender } from './outbox-sender';
 
 const log = pino({ level: 'silent' });

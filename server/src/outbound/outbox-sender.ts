@@ -1,7 +1,8 @@
 import type { Logger } from 'pino';
 import type { Database } from '../store/database';
 import { dueMessages, messageDelivered, messageFailed, type OutboxRow } from '../store/outbox';
-import type { Channels, Delivery } from './channels';
+import type { Channels } from './channels';
+import type { Delivery } from './post';
 import { Repeating } from './repeating';
 
 const LOOK_EVERY_MS = 500;

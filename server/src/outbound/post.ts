@@ -2,7 +2,16 @@ import { createHmac } from 'node:crypto';
 import http from 'node:http';
 import https from 'node:https';
 import { allowedLookup, checkWrittenAddress, NotAllowed } from './allowed-address';
-import type { Delivery } from './channels';
+
+export type Delivery =
+  | { delivered: true }
+  | {
+      delivered: false;
+      why: string;
+      mayRetry: boolean;
+      /** nobody answered at all: what else goes this way would wait as long for nothing */
+      isDown?: boolean;
+    };
 
 const TIMEOUT_MS = 10_000;
 export const SECRET_PREFIX = 'whsec_';

@@ -72,7 +72,7 @@ function List() {
         <BusyButton mode="outlined" busy={chain.isPending} onPress={() => chain.mutate()} testID="records-chain">
           Are they whole?
         </BusyButton>
-        <Link href={recordsFile(find.trim()) as never} target="_blank" style={styles.file}>
+        <Link href={recordsFile(find.trim())} target="_blank" style={styles.file}>
           <Words style={{ color: palette.action }}>As CSV</Words>
         </Link>
       </View>
