@@ -69,28 +69,31 @@ export function useRevokeLink(id: string) {
   });
 }
 
+/** All that shows where a handoff stands is asked for anew. */
+function useHandoffsChanged() {
+  const client = useQueryClient();
+  return () =>
+    Promise.all(
+      ['handoffs', 'handoff', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] })),
+    );
+}
+
 /** Tries again to deliver one that was kept, or could not be delivered. */
 export function useSendAgain() {
-  const client = useQueryClient();
+  const changed = useHandoffsChanged();
   return useMutation({
     mutationFn: (id: string) => post('/api/handoffs/{id}/again', { path: { id }, body: {} }),
-    onSettled: () =>
-      Promise.all(
-        ['handoffs', 'handoff', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] })),
-      ),
+    onSettled: changed,
   });
 }
 
 /** Somebody of the team accepts it here. */
 export function useAccept() {
-  const client = useQueryClient();
+  const changed = useHandoffsChanged();
   return useMutation({
     mutationFn: ({ id, who }: { id: string; who: string }) =>
       post('/api/handoffs/{id}/accept', { path: { id }, body: { who } }),
-    onSettled: () =>
-      Promise.all(
-        ['handoffs', 'handoff', 'worst-first'].map((queryKey) => client.invalidateQueries({ queryKey: [queryKey] })),
-      ),
+    onSettled: changed,
   });
 }
 

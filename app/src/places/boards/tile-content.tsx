@@ -1,5 +1,4 @@
 import type { TileKind } from '@toplens/core/boards';
-import { stepWords } from '@toplens/core/journeys';
 import { lazy, Suspense, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { BandChart } from '@/charts/band-chart';
@@ -10,13 +9,14 @@ import type { TileView } from '@/data/boards';
 import { Door } from '@/frame/door';
 import { useDoorsLead } from '@/frame/doors-lead';
 import { useView } from '@/frame/view';
-import { clock, count, formatMoney } from '@/look/format';
+import { count, formatMoney } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { FONT, SPACE, TOUCH } from '@/look/tokens';
-import { KIND_WORDS } from '../happened/happened-words';
+import { HappeningLines } from '../happened/happening-lines';
 import { FORMATS, nameOf } from '../incident/against-normal';
 import { journeySentence } from '../journey/journey-words';
+import { stepBars } from '../journey/step-bars';
 import { countryFigures } from '../pages/country-figures';
 import { mapTone } from '../pages/page-words';
 import { budgetOf } from '../promises/promises-place';
@@ -107,50 +107,24 @@ function List({ shown: { headline, rows }, currency, nowMs }: Props) {
 }
 
 function Journey({ journey }: { journey: NonNullable<TileView['journey']> }) {
-  const most = Math.max(1, ...journey.steps.map(({ sessions }) => sessions));
   return (
     <View style={styles.stack}>
       <Words>{journeySentence(journey)}</Words>
       <View role="list" aria-label="Steps">
-        {journey.steps.map((step, k) => {
-          const beyond = step.isBad ? Math.min(step.left, step.beyondUsual.estimate) : 0;
-          const words = stepWords(step, k === journey.steps.length - 1);
-          return (
-            <View role="listitem" key={step.flow}>
-              <Words kind="small">{step.name}</Words>
-              <StepBar
-                most={most}
-                wentOn={step.wentOn}
-                undecided={step.undecided}
-                beyondUsual={beyond}
-                asUsual={step.left - beyond}
-                label={`${step.name}: of ${count(step.sessions)} sessions ${words}`}
-              />
-            </View>
-          );
-        })}
+        {stepBars(journey).map(({ step, bar }) => (
+          <View role="listitem" key={step.flow}>
+            <Words kind="small">{step.name}</Words>
+            <StepBar {...bar} />
+          </View>
+        ))}
       </View>
     </View>
   );
 }
 
 function Feed({ shown: { feed }, nowMs }: Props) {
-  const palette = usePalette();
   if (!feed || feed.happenings.length === 0) return <Words kind="muted">Nothing of this kind happened.</Words>;
-  return (
-    <View role="list" aria-label="Newest first">
-      {feed.happenings.map((one) => (
-        <View role="listitem" key={one.id} style={[styles.row, { borderTopColor: palette.hairline }]}>
-          <Door path={one.path} style={styles.incident}>
-            <Words>{one.title}</Words>
-            <Words kind="small">
-              {[clock(one.atMs, nowMs), KIND_WORDS[one.kind], one.application].filter(Boolean).join(' · ')}
-            </Words>
-          </Door>
-        </View>
-      ))}
-    </View>
-  );
+  return <HappeningLines happenings={feed.happenings} nowMs={nowMs} label="Newest first" />;
 }
 
 function Map({ shown: { tile, pages } }: Props) {

@@ -2,16 +2,15 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { feedAddress, HAPPENING_KINDS, useHappened, type HappeningKind } from '@/data/happened';
-import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { NotNarrowed } from '@/frame/not-narrowed';
 import { Strip } from '@/frame/strip';
 import { useView } from '@/frame/view';
-import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
 import { happenedSentence, KIND_WORDS } from './happened-words';
+import { HappeningLines } from './happening-lines';
 
 const ALL = 'all';
 const OPTIONS = [
@@ -38,20 +37,12 @@ export function HappenedPage() {
         {data && (
           <>
             <Words testID="happened-sentence">{happenedSentence(data)}</Words>
-            <View role="list" aria-label="What happened, newest first" testID="happened">
-              {data.happenings.map((one) => (
-                <View role="listitem" key={one.id} style={[styles.line, { borderTopColor: palette.hairline }]}>
-                  <Door path={one.path} style={styles.door}>
-                    <Words style={{ color: palette.action }}>{one.title}</Words>
-                    <Words kind="small">
-                      {[clock(one.atMs, data.window.toMs), KIND_WORDS[one.kind], one.application, one.team]
-                        .filter(Boolean)
-                        .join(' · ')}
-                    </Words>
-                  </Door>
-                </View>
-              ))}
-            </View>
+            <HappeningLines
+              happenings={data.happenings}
+              nowMs={data.window.toMs}
+              label="What happened, newest first"
+              testID="happened"
+            />
             <View style={styles.files}>
               <Link href={feedAddress(view, kind, 'json')} target="_blank" style={styles.file}>
                 <Words style={{ color: palette.action }}>As JSON Feed</Words>
@@ -69,8 +60,6 @@ export function HappenedPage() {
 
 const styles = StyleSheet.create({
   page: { padding: SPACE.l, paddingTop: 0, gap: SPACE.s, maxWidth: 820 },
-  line: { borderTopWidth: 1 },
-  door: { minHeight: TOUCH, justifyContent: 'center', paddingVertical: SPACE.xs, gap: 2 },
   files: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l },
   file: { minHeight: TOUCH, paddingVertical: SPACE.m },
 });

@@ -1,4 +1,4 @@
-import { repairWords, stepWords } from '@toplens/core/journeys';
+import { repairWords } from '@toplens/core/journeys';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -7,12 +7,13 @@ import { useJourney } from '@/data/journeys';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { useView } from '@/frame/view';
-import { count, percent } from '@/look/format';
+import { percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { JourneySheet } from './journey-sheet';
 import { journeySentence, stepFigures, type Journey } from './journey-words';
+import { stepBars } from './step-bars';
 
 /** A journey: bars that narrow by who leaves as usual and who leaves because of trouble, and in which order to mend. */
 export function JourneyPage({ id }: { id: string }) {
@@ -57,41 +58,28 @@ export function JourneyPage({ id }: { id: string }) {
 
 function Steps({ journey }: { journey: Journey }) {
   const palette = usePalette();
-  const most = Math.max(1, ...journey.steps.map(({ sessions }) => sessions));
   return (
     <View role="list" aria-label="Steps" style={styles.steps}>
-      {journey.steps.map((step, k) => {
-        const isLast = k === journey.steps.length - 1;
-        const beyond = step.isBad ? Math.min(step.left, step.beyondUsual.estimate) : 0;
-        const words = stepWords(step, isLast);
-        return (
-          <View role="listitem" key={step.flow} style={styles.step} testID={`step-${k + 1}`}>
-            <Door path={`/flow/${step.flow}`} style={styles.head}>
-              <Words kind={step.isBad ? 'strong' : 'body'} style={[styles.name, { color: palette.action }]}>
-                {`${k + 1}  ${step.name}`}
-              </Words>
-              <Words kind="small">{stepFigures(step)}</Words>
-            </Door>
-            <StepBar
-              most={most}
-              wentOn={step.wentOn}
-              undecided={step.undecided}
-              beyondUsual={beyond}
-              asUsual={step.left - beyond}
-              label={`Of ${count(step.sessions)} sessions ${words}`}
-            />
-            <Words kind="small">{[words, attributableWords(step)].filter(Boolean).join('. ')}</Words>
-            {step.isBad &&
-              step.incidents.map((id) => (
-                <Door key={id} path={`/incident/${id}`} style={styles.door}>
-                  <Words kind="small" style={{ color: palette.action }}>
-                    Why: the incident here
-                  </Words>
-                </Door>
-              ))}
-          </View>
-        );
-      })}
+      {stepBars(journey).map(({ step, words, bar }, k) => (
+        <View role="listitem" key={step.flow} style={styles.step} testID={`step-${k + 1}`}>
+          <Door path={`/flow/${step.flow}`} style={styles.head}>
+            <Words kind={step.isBad ? 'strong' : 'body'} style={[styles.name, { color: palette.action }]}>
+              {`${k + 1}  ${step.name}`}
+            </Words>
+            <Words kind="small">{stepFigures(step)}</Words>
+          </Door>
+          <StepBar {...bar} />
+          <Words kind="small">{[words, attributableWords(step)].filter(Boolean).join('. ')}</Words>
+          {step.isBad &&
+            step.incidents.map((id) => (
+              <Door key={id} path={`/incident/${id}`} style={styles.door}>
+                <Words kind="small" style={{ color: palette.action }}>
+                  Why: the incident here
+                </Words>
+              </Door>
+            ))}
+        </View>
+      ))}
     </View>
   );
 }
