@@ -140,7 +140,9 @@ const missing = ({ of }: Tile, what: string, none: string) =>
   of === undefined ? none : `${what[0]?.toUpperCase()}${what.slice(1)} is called “${of}”.`;
 
 async function together({ worst }: Asked, name: keyof WorstFirstShape['together']): Promise<Content> {
-  const { window, together: all } = await worst();
+  const { window, together: all, headline, freshness } = await worst();
+  // Nothing judged is not nobody hurt.
+  if (freshness.judgedMs === null) return { path: '/', window, nothing: headline };
   return { path: '/', window, figure: { range: all[name], of: '' } };
 }
 

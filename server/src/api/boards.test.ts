@@ -99,6 +99,16 @@ test('what is not there is said in its tile; the others stand', async () => {
   });
 });
 
+test('before anything came, nobody is counted as unhurt', async () => {
+  const empty = await startTestServer();
+  try {
+    const { tiles } = await describedAnswer<BoardViewShape>(empty.url, '/api/boards/Duty%20desk', 'BoardView');
+    expect(tiles[0]).toMatchObject({ nothing: 'No data has come in yet.', figure: null });
+  } finally {
+    await empty.remove();
+  }
+});
+
 test('a link opens without a login, is counted once an opening, and ends', async () => {
   const make = async (body: object) => {
     const answer = await change(`boards/${NAME}/links`, 'POST', body);
