@@ -6,7 +6,7 @@ const concepts = [
 
 /** Rooms of the server, and whom each may know besides core and the files at the top of server/src. */
 const rooms = {
-  access: '',
+  access: 'store|contract',
   contract: '',
   names: '',
   threads: '',

@@ -2,7 +2,7 @@ const path = require('node:path');
 
 // Packages that ship ES modules only: jest 29 runs CommonJS, so babel turns them.
 const ESM =
-  'marked|d3-[a-z-]+|internmap|delaunator|robust-predicates|color|color-string|color-convert|color-name|@electric-sql/pglite';
+  'marked|d3-[a-z-]+|internmap|delaunator|robust-predicates|color|color-string|color-convert|color-name|@electric-sql/pglite|openid-client|oauth4webapi|jose';
 
 const nodeProject = (name) => ({
   displayName: name,

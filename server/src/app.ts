@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { Router, type Express } from 'express';
+import type { Right } from '@toplens/core/access';
+import express, { Router, type Express, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -24,12 +25,22 @@ import { checkTexts, flushed } from './api/before';
 import { refusedRoutes } from './api/refused-records';
 import { serverStateRoutes } from './api/server-state';
 import { unknownRoute } from './api/unknown-route';
+import { isUuid } from './api/uuid';
 import { settingsRoutes } from './api/settings';
+import { accountRoutes } from './api/accounts';
 import { alertRoutes } from './api/alerts';
 import { boardRoutes } from './api/boards';
 import { messageLinks } from './api/message-links';
 import { recorded, recordRoutes } from './api/records';
+import { sessionRoutes } from './api/session';
 import { sharedPages } from './api/shared-pages';
+import type { Accounts } from './access/accounts';
+import { authorise } from './access/authorise';
+import type { InstallationKeys } from './access/installation-keys';
+import { principalOf, whoAsks } from './access/principal';
+import type { Provider } from './access/provider';
+import type { SessionStore } from './access/session-store';
+import { sessions } from './access/sessions';
 import { ownNamesOnly, ownPagesOnly } from './access/own-pages';
 import type { Pseudonyms } from './access/pseudonyms';
 import type { Config } from './config';
@@ -40,11 +51,14 @@ import type { Intake } from './intake/intake';
 import type { OtlpPorts } from './otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
+import { keyIn } from './intake/sender-key';
 import type { Channels } from './outbound/channels';
 import type { Desk } from './outbound/desk';
 import type { Search } from './search/search';
 import type { ChangeSettings } from './api/change-settings';
 import type { Settings } from './settings/settings';
+import { findHandoff } from './store/handoffs';
+import { loadChanges } from './store/settings';
 import { AuditRecords } from './store/audit-records';
 import type { Database } from './store/database';
 
@@ -56,6 +70,10 @@ export interface AppDeps {
   engine: Engine;
   search: Search;
   pseudonyms: Pseudonyms;
+  keys: InstallationKeys;
+  accounts: Accounts;
+  store: SessionStore;
+  provider: Provider | undefined;
   health: Health;
   otlp: OtlpPorts;
   changeSettings: ChangeSettings;
@@ -80,6 +98,10 @@ export function buildApp({
   engine,
   search,
   pseudonyms,
+  keys,
+  accounts,
+  store,
+  provider,
   health,
   otlp,
   changeSettings,
@@ -118,6 +140,7 @@ export function buildApp({
   app.use(probeScriptRoute(database, settings, config));
   app.use(metricsRoute({ database, intake, engine, health, limits: config.limits }));
 
+  const isSecure = new URL(config.publicUrl).protocol === 'https:';
   const records = new AuditRecords(database);
   app.use(ownNames);
   const api = Router();
@@ -129,8 +152,24 @@ export function buildApp({
   // Source maps are larger than all else: their route reads its own body.
   api.use(/^(?!\/(?:source-maps|name-mappings))/, express.json({ limit: '1mb' }));
   api.use(checkTexts);
+  api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
+  api.use(sessions(store, keys, isSecure), whoAsks(accounts, config.demo));
   api.use(flushed(database, engine));
   api.use(recorded(records));
+  api.use(
+    authorise({
+      accounts,
+      matters: {
+        applicationsOf: (id) => engine.ask('applicationsOf', { id }),
+        handoff: async (id) => (isUuid(id) ? findHandoff(database, id) : undefined),
+        settingOf: async (id) => (await loadChanges(database)).find((change) => change.id === id)?.key,
+      },
+      hasKey: (request, response, right) => hasKey(request, response, right, config),
+      unknownRoute,
+    }),
+  );
+  api.use(sessionRoutes({ accounts, isDemo: config.demo, provider }));
+  api.use(accountRoutes({ accounts, store, publicUrl: config.publicUrl }));
   api.use(refusedRoutes(database, intake));
   api.use(serverStateRoutes({ intake, engine, health, otlp, config }));
   api.post(
@@ -145,7 +184,6 @@ export function buildApp({
         ),
     }),
   );
-  api.get('/openapi.json', (_request, response) => response.json(openApi(config.publicUrl)));
   api.use(incidentRoutes({ database, engine, search }, config.publicUrl));
   api.use(flowRoutes(engine, database));
   api.use(journeyRoutes(engine));
@@ -193,6 +231,14 @@ export function buildApp({
     });
   app.use(problemHandler(log));
   return app;
+}
+
+/** Keys that stand beside accounts: of those who see persons by name, and of pipelines that upload. */
+function hasKey(request: Request, response: Response, right: Right, { personKeys, ingestKeys }: Config): boolean {
+  const key = keyIn((name) => request.get(name)) ?? '';
+  // Whether it is anybody's is told where it is used; a visitor of the demo is asked for it there.
+  if (right === 'persons') return (key !== '' && personKeys.size > 0) || principalOf(response)?.account === null;
+  return right === 'upload' && ingestKeys.has(key);
 }
 
 /** Of a server that was started without its interface. */

@@ -92,3 +92,31 @@ test.each([
 test('outside a checkout the server says where to start it', () => {
   expect(() => projectRoot(mkdtempSync(join(tmpdir(), 'toplens-')))).toThrow('start the server from its checkout');
 });
+
+describe('a provider to sign in with', () => {
+  const OIDC = { TOPLENS_OIDC_ISSUER: 'https://sign-in.pellwick.example', TOPLENS_OIDC_CLIENT_ID: 'top-lens' };
+
+  test('is known by its address, with what groups give', () => {
+    expect(read({}).provider).toBeUndefined();
+    expect(read({ ...OIDC, TOPLENS_OIDC_GROUPS: '*=viewer, portal=owner:Sender Portal' }).provider).toEqual({
+      issuer: 'https://sign-in.pellwick.example',
+      clientId: 'top-lens',
+      clientSecret: '',
+      name: 'sign-in.pellwick.example',
+      groups: [
+        { group: '*', role: 'viewer', of: '' },
+        { group: 'portal', role: 'owner', of: 'Sender Portal' },
+      ],
+    });
+  });
+
+  test.each([
+    [{ TOPLENS_OIDC_ISSUER: 'http://sign-in.pellwick.example' }, 'TOPLENS_OIDC_ISSUER'],
+    [{ TOPLENS_OIDC_CLIENT_ID: '' }, 'TOPLENS_OIDC_CLIENT_ID'],
+    [{ TOPLENS_OIDC_GROUPS: 'portal=owner' }, 'TOPLENS_OIDC_GROUPS'],
+    [{ TOPLENS_OIDC_GROUPS: 'duty=king' }, 'TOPLENS_OIDC_GROUPS'],
+    [{ TOPLENS_OIDC_GROUPS: 'duty=viewer:Sender Portal' }, 'TOPLENS_OIDC_GROUPS'],
+  ])('%j cannot be used', (wrong, variable) => {
+    expect(() => read({ ...OIDC, ...wrong })).toThrow(variable);
+  });
+});

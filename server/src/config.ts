@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { ROLES, SCOPE_OF, type Role } from '@toplens/core/access';
 import { DAY_MS } from '@toplens/core/time';
 import { INTAKE_LIMITS, type IntakeLimits } from './intake/limits';
 import { projectRoot } from './project-root';
@@ -17,6 +18,8 @@ export interface Config {
   snippetFile: string;
   /** takes telemetry without a key */
   demo: boolean;
+  /** file with people of a demo, as whom anybody on this machine may look; '' without any */
+  demoPeople: string;
   /** where the page of the demo's phone application is; '' without it */
   roundUrl: string;
   /** `source=key` pairs */
@@ -50,6 +53,8 @@ export interface Config {
   publicUrl: string;
   /** names and addresses inside the network that webhooks may lie at */
   webhookHosts: readonly string[];
+  /** where people sign in besides (OpenID Connect) */
+  provider: ProviderConfig | undefined;
   /** names besides that by which browsers may ask it */
   hosts: readonly string[];
   /** certificate and key, PEM; without them it speaks plain HTTP */
@@ -79,6 +84,17 @@ export interface Config {
   proxies: number;
   /** open connections at a time */
   maxConnections: number;
+}
+
+/** A provider of OpenID Connect. */
+export interface ProviderConfig {
+  issuer: string;
+  clientId: string;
+  clientSecret: string;
+  /** as people call it */
+  name: string;
+  /** what members of a group get; '*' stands for everybody who signs in there */
+  groups: readonly { group: string; role: Role; of: string }[];
 }
 
 /** Whose pages send with a key, and where these pages come from. */
@@ -111,6 +127,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     appDir: env.TOPLENS_APP === '' ? '' : resolve(root, env.TOPLENS_APP ?? 'app/dist'),
     snippetFile: join(root, 'dist', 'snippet.js'),
     demo: env.TOPLENS_DEMO === '1',
+    demoPeople: env.TOPLENS_DEMO_PEOPLE ? resolve(root, env.TOPLENS_DEMO_PEOPLE) : '',
     roundUrl: env.TOPLENS_DEMO_ROUND_URL ?? '',
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? '', 'TOPLENS_INGEST_KEYS'),
     phoneKeys: readKeys(env.TOPLENS_PHONE_KEYS ?? '', 'TOPLENS_PHONE_KEYS'),
@@ -126,6 +143,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     webhookSecret: webhookSecret(env),
     publicUrl: env.TOPLENS_PUBLIC_URL ?? `${tls ? 'https' : 'http'}://${host}:${port}`,
     webhookHosts: listIn(env.TOPLENS_WEBHOOK_HOSTS ?? ''),
+    provider: readProvider(env),
     hosts: listIn(env.TOPLENS_HOSTS ?? ''),
     tls,
     logLevel: env.TOPLENS_LOG ?? 'info',
@@ -194,6 +212,36 @@ function webhookSecret(env: NodeJS.ProcessEnv): string {
       `TOPLENS_WEBHOOK_SECRET: expected "whsec_" and at least ${LEAST_SECRET_BYTES} random bytes in base64`,
     );
   return secret;
+}
+
+/** @throws Error when a part is missing or cannot be used */
+function readProvider(env: NodeJS.ProcessEnv): ProviderConfig | undefined {
+  const issuer = addressIn(env, 'TOPLENS_OIDC_ISSUER', ['https:', 'http:']);
+  if (issuer === '') return undefined;
+  // What people sign in with goes over the network in the open only on one machine.
+  const { protocol, hostname } = new URL(issuer);
+  if (protocol === 'http:' && !['127.0.0.1', 'localhost', '[::1]'].includes(hostname))
+    throw new Error('TOPLENS_OIDC_ISSUER: expected an address that begins with https://');
+  const clientId = env.TOPLENS_OIDC_CLIENT_ID ?? '';
+  if (clientId === '') throw new Error('TOPLENS_OIDC_CLIENT_ID: say as whom the provider knows this server');
+  return {
+    issuer,
+    clientId,
+    clientSecret: env.TOPLENS_OIDC_CLIENT_SECRET ?? '',
+    name: env.TOPLENS_OIDC_NAME ?? new URL(issuer).hostname,
+    groups: (env.TOPLENS_OIDC_GROUPS ?? '').split(',').filter(Boolean).map(groupIn),
+  };
+}
+
+/** group=role, or group=role:application or team */
+function groupIn(text: string): ProviderConfig['groups'][number] {
+  const [, group = '', role = '', of = ''] = /^([^=]+)=([a-z]+)(?::(.+))?$/.exec(text.trim()) ?? [];
+  const known = ROLES.find((one) => one === role);
+  if (known === undefined || (SCOPE_OF[known] !== undefined) !== (of !== ''))
+    throw new Error(
+      `TOPLENS_OIDC_GROUPS: expected group=role, or group=owner:application or group=team:team, separated by commas; roles are ${ROLES.join(', ')}`,
+    );
+  return { group, role: known, of };
 }
 
 /** @throws Error when one of the two is missing, or cannot be read */

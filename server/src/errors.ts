@@ -2,7 +2,8 @@
 export const PROBLEMS = {
   badRequest: [400, 'The request cannot be read'],
   badInput: [400, 'A value in the request is not right'],
-  noKey: [401, 'An ingest key is needed'],
+  noKey: [401, 'A key is needed'],
+  notSignedIn: [401, 'You are not signed in'],
   forbidden: [403, 'This is not allowed'],
   notFound: [404, 'There is no such thing here'],
   wrongMethod: [405, 'This address is asked in another way'],
@@ -16,6 +17,7 @@ export const PROBLEMS = {
   recovering: [503, 'The server is mending itself'],
   stopping: [503, 'The server is stopping'],
   tooHeavy: [503, 'The question is too heavy'],
+  providerAway: [503, 'The sign-in service cannot be reached'],
   starting: [503, 'The server is starting'],
   damaged: [500, 'A part of the database is damaged'],
   internal: [500, 'Something went wrong on the server'],

@@ -3,7 +3,12 @@ import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { pino, type Logger } from 'pino';
+import { Accounts } from './access/accounts';
+import { firstSignIn } from './access/first-sign-in';
+import { InstallationKeys } from './access/installation-keys';
 import { Pseudonyms } from './access/pseudonyms';
+import { Provider } from './access/provider';
+import { SessionStore } from './access/session-store';
 import { buildApp } from './app';
 import { type Config } from './config';
 import { closeHttp, httpServer, listen } from './http-server';
@@ -37,6 +42,7 @@ import { readingOf } from './reading-of-settings';
 import { dropOld } from './store/attempts';
 import type { Database } from './store/database';
 import { listHandoffs } from './store/handoffs';
+import { dropOldSignIns } from './store/accounts';
 import { dropOldMessages } from './store/outbox';
 import { loadApplied } from './store/journal-applied';
 import { lockDataFolder, OwnershipLost, type Ownership } from './store/lock';
@@ -45,6 +51,7 @@ export interface RunningServer {
   url: string;
   intake: Intake;
   engine: Engine;
+  accounts: Accounts;
   search: Search;
   database: Database;
   health: Health;
@@ -143,6 +150,13 @@ export async function startServer(
       () => search.stop(),
     );
     const pseudonyms = Pseudonyms.open(join(config.dataDir, 'pseudonyms.secret'));
+    const keys = InstallationKeys.read(join(config.dataDir, 'pseudonyms.secret'));
+    const accounts = new Accounts(database, keys);
+    const store = new SessionStore(database);
+    // What cannot be read keeps people out, but no telemetry.
+    await Promise.all([accounts.load(), store.read(Date.now())]).catch((error: unknown) =>
+      log.error({ err: error }, 'accounts cannot be read: nobody can sign in'),
+    );
     const source = {
       database,
       dataDir: config.dataDir,
@@ -212,6 +226,10 @@ export async function startServer(
         engine,
         search,
         pseudonyms,
+        keys,
+        accounts,
+        store,
+        provider: config.provider && new Provider(config.provider, accounts, reachable.publicUrl),
         health,
         otlp,
         changeSettings,
@@ -261,11 +279,15 @@ export async function startServer(
       findEntries().catch((error: unknown) => log.warn({ err: error }, 'entry services are looked for later'));
     }, ENTRIES_EVERY_MS);
     const firstTidy = setTimeout(() => void tidyUp(database, config, log), FIRST_TIDY_MS);
+    await firstSignIn(accounts, { ...config, publicUrl: reachable.publicUrl }, log).catch((error: unknown) =>
+      log.error({ err: error }, 'whether anybody can sign in is not known'),
+    );
     log.info({ url, dataDir: config.dataDir }, 'Top Lens is ready');
     return {
       url,
       intake,
       engine,
+      accounts,
       search,
       database,
       health,
@@ -345,5 +367,6 @@ async function tidyUp(database: Database, config: Config, log: Logger): Promise<
     attemptsFromMs: now - config.keepAttemptsDays * DAY_MS,
   })
     .then(() => dropOldMessages(database, now - KEEP_MESSAGES_MS))
+    .then(() => dropOldSignIns(database, now - DAY_MS))
     .catch((error: Error) => log.error({ err: error }, 'old telemetry cannot be dropped'));
 }

@@ -1625,6 +1625,299 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who is signed in, and what they may do */
+        get: operations["getSession"];
+        put?: never;
+        /** Signs in by a password */
+        post: operations["postSession"];
+        /** Signs out */
+        delete: operations["deleteSession"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives the second factor of a sign-in */
+        post: operations["postSessionSecondFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/visitor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Looks at the demo as one of its people */
+        post: operations["postSessionVisitor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/provider": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begins to sign in at the provider */
+        post: operations["postSessionProvider"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/provider/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Comes back from the provider, and is signed in */
+        post: operations["postSessionProviderBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Of oneself */
+        get: operations["getAccount"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Changes one's password, and signs out everywhere else */
+        post: operations["postAccountPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A secret for a second factor; nothing is changed until a code of it is given */
+        post: operations["postAccountSecondFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/second-factor/confirm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** From now on a second factor is asked for */
+        post: operations["postAccountSecondFactorConfirm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/second-factor/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** No second factor is asked for any more */
+        post: operations["postAccountSecondFactorEnd"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Signs out everywhere else */
+        delete: operations["deleteAccountSessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account-links/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whom a link is for, by which a password is chosen */
+        get: operations["getAccountLinksByToken"];
+        put?: never;
+        /** Chooses a password by a link, once, and signs in */
+        post: operations["postAccountLinksByToken"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** People who sign in */
+        get: operations["getAccounts"];
+        put?: never;
+        /** Gives somebody an account */
+        post: operations["postAccounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives roles, takes them, ends an account or opens it again */
+        post: operations["postAccountsById"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new link by which they choose a password; the one that holds goes on until then */
+        post: operations["postAccountsByIdLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes the second factor of somebody who has lost it */
+        delete: operations["deleteAccountsByIdSecondFactor"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Signs somebody out everywhere */
+        delete: operations["deleteAccountsByIdSessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records": {
         parameters: {
             query?: never;
@@ -9102,6 +9395,294 @@ export interface components {
             like: (number | null)[];
             /** @description attempts in each step */
             volume: number[];
+        };
+        /**
+         * Account
+         * @description Somebody who signs in
+         */
+        Account: {
+            /**
+             * @description number
+             * @example 3
+             */
+            id: number;
+            /**
+             * @description name
+             * @example Rowan Teal
+             */
+            name: string;
+            /**
+             * @description mail address; '' without one
+             * @example rowan.teal@pellwick.example
+             */
+            mail: string;
+            /** @description what they were given */
+            grants: components["schemas"]["Grant"][];
+            /**
+             * @description has chosen a password
+             * @example true
+             */
+            hasPassword: boolean;
+            /**
+             * @description signs in with a second factor
+             * @example true
+             */
+            hasSecondFactor: boolean;
+            /**
+             * @description signs in at a provider
+             * @example true
+             */
+            isElsewhere: boolean;
+            /**
+             * @description cannot sign in any more
+             * @example true
+             */
+            isEnded: boolean;
+            /**
+             * @description seen last; null where they are signed in nowhere
+             * @example 1772446480000
+             */
+            seenMs: number | null;
+        };
+        /**
+         * AccountLink
+         * @description By which somebody chooses a password, once
+         */
+        AccountLink: {
+            /**
+             * @description number of the account
+             * @example 3
+             */
+            account: number;
+            /**
+             * @description the only time that it is told
+             * @example https://lens.example/welcome/4fKq…
+             */
+            url: string;
+            /**
+             * @description until then
+             * @example 1773047280000
+             */
+            endsMs: number;
+        };
+        /**
+         * Accounts
+         * @description People who sign in
+         */
+        Accounts: {
+            /** @description by name */
+            accounts: components["schemas"]["Account"][];
+        };
+        /**
+         * Grant
+         * @description A role that somebody was given
+         */
+        Grant: {
+            /**
+             * @description which
+             * @example viewer
+             * @enum {string}
+             */
+            role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons";
+            /**
+             * @description the application or team that it holds for; '' of roles that hold everywhere
+             * @example Sender Portal
+             */
+            of: string;
+            /**
+             * @description until when; null without an end
+             * @example 1775034480000
+             */
+            untilMs: number | null;
+        };
+        /**
+         * LinkedAccount
+         * @description Whom such a link is for
+         */
+        LinkedAccount: {
+            /**
+             * @description whoever opens it becomes the first administrator
+             * @example true
+             */
+            isFirst: boolean;
+            /**
+             * @description name; '' of the first administrator, who says it
+             * @example Rowan Teal
+             */
+            name: string;
+            /**
+             * @description mail address; '' of the first administrator
+             * @example rowan.teal@pellwick.example
+             */
+            mail: string;
+        };
+        /**
+         * NewSecondFactor
+         * @description A secret that a phone makes one-time passwords of (RFC 6238)
+         */
+        NewSecondFactor: {
+            /**
+             * @description to be typed, base32
+             * @example JBSWY3DPEHPK3PXP
+             */
+            secret: string;
+            /**
+             * @description to be shown as a code that a phone reads
+             * @example otpauth://totp/…
+             */
+            address: string;
+        };
+        /**
+         * OwnAccount
+         * @description Of oneself
+         */
+        OwnAccount: {
+            /**
+             * @description number
+             * @example 3
+             */
+            id: number;
+            /**
+             * @description under which all that they do is recorded
+             * @example Rowan Teal
+             */
+            name: string;
+            /**
+             * @description mail address; '' without one
+             * @example rowan.teal@pellwick.example
+             */
+            mail: string;
+            /**
+             * @description signs in here, and not at a provider alone
+             * @example true
+             */
+            hasPassword: boolean;
+            /**
+             * @description signs in with a second factor
+             * @example true
+             */
+            hasSecondFactor: boolean;
+            /**
+             * @description recovery codes that were not used yet
+             * @example 10
+             */
+            recoveryCodes: number;
+            /** @description what they were given */
+            grants: components["schemas"]["Grant"][];
+            /** @description where they are signed in, the one that was seen last first */
+            sessions: {
+                /**
+                 * @description signed in
+                 * @example 1772442480000
+                 */
+                madeMs: number;
+                /**
+                 * @description seen last
+                 * @example 1772446480000
+                 */
+                seenMs: number;
+                /**
+                 * @description network address
+                 * @example 10.0.0.7
+                 */
+                address: string;
+                /**
+                 * @description as the browser calls itself
+                 * @example Mozilla/5.0 …
+                 */
+                browser: string;
+                /**
+                 * @description the one that asks
+                 * @example true
+                 */
+                isThis: boolean;
+            }[];
+        };
+        /**
+         * ProviderAddress
+         * @description Where people sign in
+         */
+        ProviderAddress: {
+            /**
+             * @description page of the provider
+             * @example https://sign-in.pellwick.example/authorize?…
+             */
+            url: string;
+        };
+        /**
+         * RecoveryCodes
+         * @description For who has lost the phone: each opens once; told once
+         */
+        RecoveryCodes: {
+            /** @description ten of them */
+            codes: string[];
+        };
+        /**
+         * SessionState
+         * @description Who is signed in, and what they may do
+         */
+        SessionState: {
+            /** @description null while nobody is signed in */
+            who: {
+                /**
+                 * @description number of the account
+                 * @example 3
+                 */
+                id: number;
+                /**
+                 * @description under which all that they do is recorded
+                 * @example Rowan Teal
+                 */
+                name: string;
+            } | null;
+            /**
+             * @description looks at a demo without being signed in
+             * @example true
+             */
+            isVisitor: boolean;
+            /** @description what they may do, everywhere or about some application or team */
+            rights: ("look" | "decide" | "send" | "answer" | "share" | "judge" | "upload" | "settings" | "records" | "accounts" | "persons")[];
+            /**
+             * @description the password was right; the second factor is still to be given
+             * @example true
+             */
+            awaitsSecondFactor: boolean;
+            /**
+             * @description until when they are signed in at most; null of a visitor
+             * @example 1772485680000
+             */
+            endsMs: number | null;
+            /** @description people of the demo, as whom anybody on this machine may look; empty elsewhere */
+            visitors: {
+                /**
+                 * @description number of the account
+                 * @example 3
+                 */
+                id: number;
+                /**
+                 * @description name
+                 * @example Rowan Teal
+                 */
+                name: string;
+                /** @description what they are */
+                roles: string[];
+            }[];
+            /**
+             * @description name of the service where they can sign in as well; null without one
+             * @example Pellwick sign-in
+             */
+            provider: string | null;
+        };
+        /**
+         * SignedOut
+         * @description Nobody is signed in here any more
+         */
+        SignedOut: {
+            /**
+             * @description page of the provider that signs out there as well; null of who signed in here
+             * @example https://sign-in.pellwick.example/end?…
+             */
+            url: string | null;
         };
         /**
          * ProbeLine
@@ -17459,6 +18040,987 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Settings"];
                 };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who is signed in, and what they may do */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionState"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description mail address
+                     * @example rowan.teal@pellwick.example
+                     */
+                    mail: string;
+                    /**
+                     * @description password
+                     * @example four words that nobody guesses
+                     */
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description who is signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionState"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignedOut"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSessionSecondFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description one-time password, or a recovery code
+                     * @example 287082
+                     */
+                    code: string;
+                };
+            };
+        };
+        responses: {
+            /** @description who is signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionState"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSessionVisitor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description number of an account
+                     * @example 3
+                     */
+                    account: number;
+                };
+            };
+        };
+        responses: {
+            /** @description who is signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionState"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSessionProvider: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description where to go */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProviderAddress"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postSessionProviderBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description the whole address at which the provider sent them back
+                     * @example https://lens.example/signed-in?code=…
+                     */
+                    address: string;
+                };
+            };
+        };
+        responses: {
+            /** @description who is signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionState"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Of oneself */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnAccount"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccountPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description password
+                     * @example four words that nobody guesses
+                     */
+                    current: string;
+                    /**
+                     * @description password
+                     * @example four words that nobody guesses
+                     */
+                    next: string;
+                };
+            };
+        };
+        responses: {
+            /** @description of oneself */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnAccount"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccountSecondFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the secret */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewSecondFactor"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccountSecondFactorConfirm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description one-time password, or a recovery code
+                     * @example 287082
+                     */
+                    code: string;
+                    /**
+                     * @description the secret that was told
+                     * @example JBSWY3DPEHPK3PXPJBSWY3DPEHPK3PXP
+                     */
+                    secret: string;
+                };
+            };
+        };
+        responses: {
+            /** @description for who has lost the phone */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecoveryCodes"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccountSecondFactorEnd: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description password
+                     * @example four words that nobody guesses
+                     */
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description of oneself */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnAccount"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteAccountSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAccountLinksByToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the secret that stands in the link */
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Whom a link is for, by which a password is chosen */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkedAccount"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccountLinksByToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the secret that stands in the link */
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description password
+                     * @example four words that nobody guesses
+                     */
+                    password: string;
+                    /**
+                     * @description name
+                     * @example Rowan Teal
+                     */
+                    name?: string;
+                    /**
+                     * @description mail address
+                     * @example rowan.teal@pellwick.example
+                     */
+                    mail?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description who is signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionState"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getAccounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description People who sign in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Accounts"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description name
+                     * @example Rowan Teal
+                     */
+                    name: string;
+                    /**
+                     * @description mail address
+                     * @example rowan.teal@pellwick.example
+                     */
+                    mail: string;
+                    /** @description what they are given */
+                    grants: {
+                        /**
+                         * @description which
+                         * @example owner
+                         * @enum {string}
+                         */
+                        role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons";
+                        /**
+                         * @description the application or team that it holds for
+                         * @default
+                         * @example Sender Portal
+                         */
+                        of?: string;
+                        /**
+                         * @description until when; null without an end
+                         * @example 1775034480000
+                         */
+                        untilMs?: number | null;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description the link by which they choose a password */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountLink"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccountsById: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the account */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description what they are given */
+                    grants: {
+                        /**
+                         * @description which
+                         * @example owner
+                         * @enum {string}
+                         */
+                        role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons";
+                        /**
+                         * @description the application or team that it holds for
+                         * @default
+                         * @example Sender Portal
+                         */
+                        of?: string;
+                        /**
+                         * @description until when; null without an end
+                         * @example 1775034480000
+                         */
+                        untilMs?: number | null;
+                    }[];
+                    /**
+                     * @description cannot sign in any more
+                     * @default false
+                     * @example false
+                     */
+                    isEnded?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description the account */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postAccountsByIdLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the account */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the link */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountLink"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteAccountsByIdSecondFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the account */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteAccountsByIdSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the account */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description what is wrong and the way on */
             "4XX": {

@@ -1,10 +1,13 @@
 import { request } from 'node:http';
+import { signedIn } from '../fixtures/signed-in';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 import { hostnameOf, isOwnName } from './own-pages';
 
 let server: TestServer;
+let cookie = '';
 beforeAll(async () => {
   server = await startTestServer({ demo: false, hosts: ['lens.example', 'desk.example'] });
+  ({ cookie } = await signedIn(server, ['administrator']));
 });
 afterAll(() => server.remove());
 
@@ -18,7 +21,7 @@ interface Answer {
 const ask = (path: string, headers: Record<string, string>, method = 'GET', body = ''): Promise<Answer> =>
   new Promise((resolve, reject) => {
     const { hostname, port } = new URL(server.url);
-    const sent = request({ hostname, port, path, method, headers }, (response) => {
+    const sent = request({ hostname, port, path, method, headers: { cookie, ...headers } }, (response) => {
       let text = '';
       response.on('data', (chunk: Buffer) => (text += String(chunk)));
       response.on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body: text }));

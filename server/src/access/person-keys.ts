@@ -1,11 +1,19 @@
-import type { Request } from 'express';
+import { may } from '@toplens/core/access';
+import type { Request, Response } from 'express';
 import { Problem } from '../errors';
+import { principalOf } from './principal';
 
 /** Who may see persons by name: their keys, and what the look is recorded under. */
 export type PersonKeys = ReadonlyMap<string, string>;
 
-/** Who asks, by the key that they send. @throws Problem 'noKey' when it is missing or nobody's */
-export function whoMaySeePersons(request: Request, keys: PersonKeys): string {
+/**
+ * Who asks: whoever is signed in and may, or by the key that they send.
+ *
+ * @throws Problem 'noKey' when neither is so
+ */
+export function whoMaySeePersons(request: Request, response: Response, keys: PersonKeys): string {
+  const principal = principalOf(response);
+  if (principal && may(principal.grants, 'persons', {}, Date.now())) return principal.name;
   const header = request.headers.authorization;
   const who = header?.startsWith('Bearer ') ? keys.get(header.slice(7)) : undefined;
   if (who === undefined)

@@ -48,7 +48,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
   });
 
   router.post('/incidents/:id/hurt/export', async (request, response) => {
-    const who = whoMaySeePersons(request, keys);
+    const who = whoMaySeePersons(request, response, keys);
     tell(response, { who });
     const reason = readInput(exportReason, request.body).why;
     const { people } = await askHurt(engine, request);
@@ -67,7 +67,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
   });
 
   router.post('/people/find', async (request, response) => {
-    const who = whoMaySeePersons(request, keys);
+    const who = whoMaySeePersons(request, response, keys);
     tell(response, { who });
     const { find, why: reason } = readInput(findPerson, request.body);
     const persons = await personNumbers(database, namesOf(find));
@@ -93,7 +93,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
   });
 
   router.post('/attempts/:traceId/:spanId/unmasked', async (request, response) => {
-    const who = whoMaySeePersons(request, keys);
+    const who = whoMaySeePersons(request, response, keys);
     tell(response, { who });
     const { why } = readInput(exportReason, request.body);
     const ids = attemptIn(request.params);

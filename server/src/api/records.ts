@@ -1,5 +1,6 @@
 import { csvText } from '@toplens/core/csv';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
+import { principalOf } from '../access/principal';
 import { operationOf } from '../contract/open-api';
 import { recordsQuery, type RecordsShape } from '../contract/records';
 import { listRecords, verifyRecords, type AuditRecords } from '../store/audit-records';
@@ -20,7 +21,30 @@ const GIVEN: Readonly<Record<string, readonly string[]>> = {
   postAttemptsByTraceIdBySpanIdUnmasked: ['why'],
   postSourceMaps: ['component', 'version', 'file'],
   postNameMappings: ['application', 'version'],
+  postSession: ['mail'],
+  postSessionSecondFactor: [],
+  postSessionProviderBack: [],
+  postAccountPassword: [],
+  postAccountSecondFactorConfirm: [],
+  postAccountSecondFactorEnd: [],
+  postAccountLinksByToken: ['name', 'mail'],
 };
+
+const SIGN_INS: ReadonlySet<string> = new Set([
+  'postSession',
+  'postSessionSecondFactor',
+  'postSessionProviderBack',
+  'postAccountLinksByToken',
+]);
+
+/** Denied to somebody who is known, or a sign-in; whatever strangers send besides would fill the disk. */
+const isWorthTelling = (response: Response, operation: string): boolean =>
+  (response.statusCode === 403 && principalOf(response) !== undefined) ||
+  (response.statusCode === 401 && SIGN_INS.has(operation));
+
+/** The secret of a link stands in its address. */
+const withoutSecret = (operation: string, path: string): string =>
+  operation.includes('ByToken') ? path.replace(/[^/]+$/, '…') : path;
 
 /** What a handler tells of itself for the record. */
 interface Told {
@@ -34,21 +58,24 @@ export const recorded =
   (records: AuditRecords): RequestHandler =>
   (request, response, next) => {
     const operation = operationOf(request.method, `${request.baseUrl}${request.path}`);
-    if (request.method === 'GET' || !operation || TRIES.has(operation.id)) return next();
+    if (!operation) return next();
+    const changes = request.method !== 'GET' && !TRIES.has(operation.id);
     const send = response.send.bind(response);
     let isKept = false;
     response.send = (body) => {
-      if (isKept || response.statusCode >= 400) return send(body);
+      const isDone = changes && response.statusCode < 400;
+      const isDenied = isWorthTelling(response, operation.id);
+      if (isKept || !(isDone || isDenied)) return send(body);
       isKept = true;
-      const { who = '', before } = response.locals as Told;
+      const { who = principalOf(response)?.name ?? '', before } = response.locals as Told;
       const given = (request.body ?? {}) as Record<string, unknown>;
       records
         .append({
           atMs: Date.now(),
           who: who || nameIn(given),
           address: request.ip ?? '',
-          what: operation.summary,
-          about: decodeURI(`${request.baseUrl}${request.path}`),
+          what: isDenied ? `Denied: ${operation.summary}` : operation.summary,
+          about: withoutSecret(operation.id, decodeURI(`${request.baseUrl}${request.path}`)),
           detail: detailOf(operation.id, given, before),
         })
         .then(() => send(body), next);

@@ -1,4 +1,5 @@
 import type { TSchema } from '@sinclair/typebox';
+import * as accounts from './accounts';
 import * as alerts from './alerts';
 import * as attempts from './attempts';
 import * as boards from './boards';
@@ -41,6 +42,7 @@ const RESOURCES = [
   promises,
   happened,
   sites,
+  accounts,
   probes,
   standing,
   handoffs,
@@ -80,13 +82,19 @@ const PATHS: Paths = {
   ...standing.standingPaths,
   ...handoffs.handoffPaths,
   ...settings.settingsPaths,
+  ...accounts.accountPaths,
   ...records.recordPaths,
   ...server.serverPaths,
 };
 
 const TEMPLATES = Object.entries(PATHS).map(([path, methods]) => ({
   path: path as keyof Paths,
-  pattern: new RegExp(`^${path.replace(/[.*+?^$()|[\]\\]/g, '\\$&').replace(/\{[^}]+\}/g, '[^/]+')}$`),
+  pattern: new RegExp(
+    `^${path
+      .toLowerCase()
+      .replace(/[.*+?^$()|[\]\\]/g, '\\$&')
+      .replace(/\{[^}]+\}/g, '[^/]+')}$`,
+  ),
   methods: Object.keys(methods).map((method) => method.toUpperCase()),
 }));
 
@@ -103,7 +111,9 @@ interface Operation {
 /** The operation that a request asks for; undefined for what is not part of the API. */
 export function operationOf(method: string, path: string): Operation | undefined {
   const lower = method.toLowerCase() as 'get' | 'post' | 'delete';
-  const template = TEMPLATES.find(({ pattern, methods }) => methods.includes(method) && pattern.test(path))?.path;
+  // As Express finds routes: without regard to case, and to a slash at the end.
+  const asked = path.toLowerCase().replace(/\/$/, '');
+  const template = TEMPLATES.find(({ pattern, methods }) => methods.includes(method) && pattern.test(asked))?.path;
   const described = template && (PATHS[template]?.[lower] as { summary?: string } | undefined);
   return template && described ? { id: operationId(lower, template), summary: described.summary ?? '' } : undefined;
 }

@@ -36,7 +36,7 @@ import { incidentPage } from './incidents/incident-page';
 import { nextTeam } from './incidents/next-team';
 import { pastIncidents } from './incidents/past-incidents';
 import { proof } from './incidents/proof';
-import { logScope } from './incidents/incident-scope';
+import { applicationsOf, logScope } from './incidents/incident-scope';
 import { journey, journeys } from './journeys/journeys';
 import { earlyWarnings } from './incidents/early-warnings';
 import { slowestFlows } from './flows/slowest-flows';
@@ -190,6 +190,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     attemptPerson: (question) => attemptPerson(state, question),
     attemptHosts: (question) => attemptHosts(state, question),
     incidentHosts: (question) => incidentHosts(state, question),
+    applicationsOf: (question) => applicationsOf(state, question),
     logScope: (question) => logScope(state, question),
     freshness: () => freshness(state),
     flows: (question) => flowTable(then(question), question),

@@ -87,6 +87,8 @@ export interface Questions {
   attemptHosts: { ask: AttemptQuestion; answer: HostsShape | null };
   /** hosts, processes and runtimes while an incident went on */
   incidentHosts: { ask: { id: number }; answer: HostsShape | null };
+  /** the applications whose flows are part of an incident; empty where there is none */
+  applicationsOf: { ask: { id: number }; answer: string[] };
   /** where and when to look for lines of logs */
   logScope: { ask: { id: number }; answer: LogScope | null };
   /** everything that runs, at the end of a window */

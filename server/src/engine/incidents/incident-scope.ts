@@ -72,6 +72,12 @@ export function originsOfOthers(
 }
 
 /** Where and when to look for lines of logs; null when there is no such incident. */
+export function applicationsOf(state: EngineState, { id }: { id: number }): string[] {
+  const { register, names } = state;
+  const applications = (register.get(id)?.parts ?? []).map(({ flow }) => names.flow(flow).application);
+  return [...new Set(applications)];
+}
+
 export async function logScope(state: EngineState, { id }: { id: number }): Promise<LogScope | null> {
   const incident = state.register.get(id);
   if (!incident || incident.withdrawn) return null;

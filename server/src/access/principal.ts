@@ -1,0 +1,80 @@
+import {
+  may,
+  rightsSomewhere,
+  ROLES,
+  whomToAsk,
+  RIGHT_WORDS,
+  SCOPE_OF,
+  type About,
+  type Grant,
+  type Right,
+} from '@toplens/core/access';
+import type { Request, RequestHandler, Response } from 'express';
+import { Problem } from '../errors';
+import { Accounts } from './accounts';
+
+/** Whom a request comes from. */
+export interface Principal {
+  /** null: a visitor of the demo */
+  account: number | null;
+  /** under which it is recorded; '' of a visitor, who says it */
+  name: string;
+  grants: readonly Grant[];
+}
+
+/** May do everything but see persons by name: for that a visitor gives the demo's key. */
+const VISITOR: Principal = {
+  account: null,
+  name: '',
+  grants: ROLES.filter((role) => SCOPE_OF[role] === undefined && role !== 'persons').map((role) => ({
+    role,
+    of: '',
+    untilMs: null,
+  })),
+};
+
+const LOOPBACK = /^(?:127\.|::1$|::ffff:127\.)/;
+const FORWARDED = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip', 'via'];
+
+/** The request was made on this machine, and by no proxy for somebody else. */
+export const isFromHere = (request: Request): boolean =>
+  LOOPBACK.test(request.socket.remoteAddress ?? '') && FORWARDED.every((name) => request.get(name) === undefined);
+
+/** Finds out whom each request comes from; of whom nothing is known, that is nobody. */
+export const whoAsks =
+  (accounts: Accounts, isDemo: boolean): RequestHandler =>
+  (request, response, next) => {
+    const account = request.session.account === undefined ? undefined : accounts.active(request.session.account);
+    const principal: Principal | undefined = account
+      ? { account: account.id, name: account.name, grants: account.grants }
+      : isDemo && isFromHere(request)
+        ? VISITOR
+        : undefined;
+    response.locals.principal = principal;
+    next();
+  };
+
+export const principalOf = (response: Response): Principal | undefined =>
+  response.locals.principal as Principal | undefined;
+
+/** @throws Problem 'notSignedIn' */
+export function somebody(response: Response): Principal {
+  const principal = principalOf(response);
+  if (!principal) throw new Problem('notSignedIn', 'Sign in first.');
+  return principal;
+}
+
+export const rightsOf = ({ grants }: Principal): Right[] => rightsSomewhere(grants, Date.now());
+
+/** @throws Problem 'notSignedIn'; 'forbidden', naming the right and whom to ask for it */
+export function demand(response: Response, right: Right, about: About, accounts: Accounts): void {
+  const { grants } = somebody(response);
+  const nowMs = Date.now();
+  if (may(grants, right, about, nowMs)) return;
+  const people = accounts.all.filter(({ endedMs }) => endedMs === null);
+  throw new Problem(
+    'forbidden',
+    `You may not ${RIGHT_WORDS[right].split(':')[0]} here. Ask ${whomToAsk(right, about, people, nowMs)}.`,
+    { field: right },
+  );
+}

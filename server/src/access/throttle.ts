@@ -1,0 +1,50 @@
+import { SECOND_MS } from '@toplens/core/time';
+import { Problem } from '../errors';
+import { addFailure, forgetFailures, loadFailures } from '../store/accounts';
+import type { Database } from '../store/database';
+import { hashOf } from './secrets';
+
+/** Wrong ones in a row before anybody waits. */
+const FREE_FAILURES = 5;
+const LONGEST_WAIT_MS = 15 * 60 * SECOND_MS;
+
+/** Behind so many wrong ones in a row: 8, 16, 32 … seconds, a quarter of an hour at most. */
+export const waitAfter = (failures: number): number =>
+  failures < FREE_FAILURES ? 0 : Math.min(LONGEST_WAIT_MS, 2 ** Math.min(30, failures - FREE_FAILURES + 3) * SECOND_MS);
+
+/**
+ * Slows whoever tries passwords and codes, by what they are tried on, whether somebody has that account or not. In the
+ * database: neither a start nor another address makes anybody faster.
+ */
+export class Throttle {
+  #turn: Promise<unknown> = Promise.resolve();
+
+  constructor(private readonly database: Database) {}
+
+  /**
+   * Does what may fail, unless it has failed too often.
+   *
+   * @throws Problem 'tooMany' while it has to be waited; nothing is tried then
+   */
+  async tried<T>(what: string, nowMs: number, attempt: () => Promise<T | undefined>): Promise<T | undefined> {
+    const key = hashOf(what);
+    // One after the other, and counted before it is known: many tries at the same moment count each.
+    const counted = this.#turn.then(() => this.#count(key, nowMs));
+    this.#turn = counted.catch(() => undefined);
+    await counted;
+    const done = await attempt();
+    if (done !== undefined) await forgetFailures(this.database, key);
+    return done;
+  }
+
+  async #count(key: string, nowMs: number): Promise<void> {
+    const { failures, lastMs } = await loadFailures(this.database, key);
+    const waitMs = lastMs + waitAfter(failures) - nowMs;
+    if (failures >= FREE_FAILURES && waitMs > 0) {
+      const retryAfterS = Math.ceil(waitMs / SECOND_MS);
+      const words = retryAfterS < 120 ? `${retryAfterS} seconds` : `${Math.ceil(retryAfterS / 60)} minutes`;
+      throw new Problem('tooMany', `Too many wrong tries. Wait ${words}, then try again.`, { retryAfterS });
+    }
+    await addFailure(this.database, key, nowMs);
+  }
+}
