@@ -30,7 +30,7 @@ const startTop = () =>
     TOPLENS_SETTINGS: settingsFile,
     TOPLENS_INGEST_KEYS: 'probes=a-secret',
     TOPLENS_PHONE_KEYS: 'round-app=page-key',
-    TOPLENS_DEMO: '0',
+    TOPLENS_DEMO: '1',
   });
 
 beforeAll(async () => {

@@ -42,6 +42,7 @@ const env = {
   TOPLENS_PHONE_KEYS: process.env.TOPLENS_PHONE_KEYS ?? `round-app=${ROUND_KEY}`,
   TOPLENS_DEMO_ROUND_URL: `http://${ROUND}`,
   TOPLENS_SCENARIO_BROWSER_KEY: 'demo-portal',
+  TOPLENS_DEMO_PEOPLE: process.env.TOPLENS_DEMO_PEOPLE ?? 'config/pellwick-people.json',
   TOPLENS_PERSON_KEYS: process.env.TOPLENS_PERSON_KEYS ?? 'first support=demo',
   TOPLENS_LOG: process.env.TOPLENS_LOG ?? 'warn',
 };

@@ -34,6 +34,7 @@ async function startProcesses(dataDir: string, clockOffsetMs: number) {
     TOPLENS_TEST_CLOCK_OFFSET_MS: String(clockOffsetMs),
     TOPLENS_BROWSER_KEYS: 'portal-browser=demo-portal@https://portal.pellwick.example',
     TOPLENS_DESK_TOKEN: 'e2e',
+    TOPLENS_DEMO_PEOPLE: 'config/pellwick-people.json',
     TOPLENS_PERSON_KEYS: 'first support=see',
   };
   const desk = start('desk-main', [String(deskPort), SETTINGS], { ...env, TOPLENS_DESK_TAKES_AFTER_MS: '1500' });

@@ -1,16 +1,29 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot, usePathname, type ErrorBoundaryProps } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { askAhead } from '@/data/ahead';
+import { isSignedOut } from '@/data/client';
+import { sessionQuery } from '@/data/session';
 import { Broken } from '@/frame/broken';
 import { Frame } from '@/frame/frame';
+import { Gate } from '@/frame/gate';
 import { LookProvider } from '@/look/look';
 import { FONT } from '@/look/tokens';
+import { SignInPage } from '@/places/sign-in/sign-in-page';
 
-const STANDS_ALONE = /^\/(?:wall|shared)\//;
+const STANDS_ALONE = /^\/(?:wall|shared|welcome)\/|^\/signed-in$/;
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2_000 } } });
+const queries: QueryClient = new QueryClient({
+  defaultOptions: { queries: { retry: 1, staleTime: 2_000 } },
+  queryCache: new QueryCache({
+    // Signed out in the meantime, or ended by somebody: who looks is asked anew.
+    onError: (error, { queryKey }) => {
+      if (isSignedOut(error) && queryKey !== sessionQuery.queryKey)
+        void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
+    },
+  }),
+});
 askAhead(queries);
 
 export default function Layout() {
@@ -24,14 +37,18 @@ export default function Layout() {
     <SafeAreaProvider>
       <QueryClientProvider client={queries}>
         <LookProvider>
-          <Places />
+          <Gate signIn={SignInPage}>
+            <Places />
+          </Gate>
         </LookProvider>
       </QueryClientProvider>
     </SafeAreaProvider>
   );
 }
 
-/** A wall, and what is shared with people who have no login, stand alone: no places lead away from them. */
+/**
+ * A wall, what is shared with people who have no login, and the way to one stand alone: no places lead away from them.
+ */
 function Places() {
   const pathname = usePathname();
   if (STANDS_ALONE.test(pathname)) return <Slot />;

@@ -25,6 +25,9 @@ export class ApiProblem extends Error {
   }
 }
 
+/** Nobody is signed in, or not any more. */
+export const isSignedOut = (error: unknown): boolean => error instanceof ApiProblem && error.status === 401;
+
 /** @throws ApiProblem with one sentence for people, when the server cannot be reached or says what is wrong */
 async function reach(path: string, init?: RequestInit): Promise<Response> {
   let response: Response;

@@ -13,6 +13,10 @@ export type Props = {
   multiline?: boolean;
   /** not shown while it is typed */
   isSecret?: boolean;
+  /** what a browser may fill in by itself */
+  autoComplete?: 'username' | 'current-password' | 'new-password' | 'one-time-code' | 'name';
+  /** Enter was pressed */
+  onSubmit?: () => void;
   testID?: string;
 };
 
@@ -30,6 +34,8 @@ export function Field({
   hint,
   multiline = false,
   isSecret = false,
+  autoComplete,
+  onSubmit,
   testID,
 }: Props) {
   return (
@@ -48,6 +54,8 @@ export function Field({
         secureTextEntry={isSecret}
         error={error !== undefined}
         {...(onBlur && { onBlur })}
+        {...(autoComplete && { autoComplete })}
+        {...(onSubmit && { onSubmitEditing: onSubmit })}
         {...(testID && { testID })}
       />
       {(error ?? hint) !== undefined && <HelperText type={error ? 'error' : 'info'}>{error ?? hint}</HelperText>}

@@ -3,7 +3,7 @@ import { Field, type Props as FieldProps } from './field';
 
 export type Props<Values extends FieldValues, Context, Sent> = Pick<
   FieldProps,
-  'label' | 'hint' | 'multiline' | 'isSecret' | 'testID'
+  'label' | 'hint' | 'multiline' | 'isSecret' | 'autoComplete' | 'onSubmit' | 'testID'
 > & {
   control: Control<Values, Context, Sent>;
   name: FieldPath<Values>;

@@ -1,12 +1,13 @@
 import { usePathname } from 'expo-router';
-import { useState, type ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { useState, type ComponentProps, type ReactNode } from 'react';
+import { Pressable, StyleSheet, View, type StyleProp, type ViewStyle } from 'react-native';
 import { Icon } from '@/look/icon';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { Door } from './door';
 import { ServerNotice } from './server-notice';
+import { useSession } from './session';
 import { Sheet } from './sheet';
 import { SHORTCUTS, shortcutsAreOn, switchShortcuts, useShortcuts } from './shortcuts';
 import { useView } from './view';
@@ -40,6 +41,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const palette = usePalette();
   const pathname = usePathname();
   const { go } = useView();
+  const { who } = useSession();
   const [isHelpOpen, setHelpOpen] = useState(false);
   useShortcuts({
     '1': () => go('/'),
@@ -70,20 +72,15 @@ export function Frame({ children }: { children: ReactNode }) {
           </Door>
         );
       })}
-      <Door
-        path="/settings"
-        isHere={pathname.startsWith('/settings')}
-        style={isWide ? [styles.railItem, styles.help] : styles.account}
-      >
-        <Icon
-          name="account-circle-outline"
-          size={24}
-          color={pathname.startsWith('/settings') ? palette.action : palette.muted}
+      {isWide && (
+        <Aside
+          path="/account"
+          icon="account-circle-outline"
+          words={who?.name ?? 'Visitor'}
+          style={[styles.railItem, styles.help]}
         />
-        <Words kind="small" style={{ color: pathname.startsWith('/settings') ? palette.action : palette.muted }}>
-          Settings
-        </Words>
-      </Door>
+      )}
+      <Aside path="/settings" icon="cog-outline" words="Settings" style={isWide ? styles.railItem : styles.account} />
       {isWide && (
         <Pressable
           role="button"
@@ -121,6 +118,31 @@ export function Frame({ children }: { children: ReactNode }) {
         </Sheet>
       )}
     </View>
+  );
+}
+
+/** Not a place of work: who looks, and the settings. */
+function Aside({
+  path,
+  icon,
+  words,
+  style,
+}: {
+  path: string;
+  icon: ComponentProps<typeof Icon>['name'];
+  words: string;
+  style: StyleProp<ViewStyle>;
+}) {
+  const palette = usePalette();
+  const isHere = usePathname().startsWith(path);
+  const colour = isHere ? palette.action : palette.muted;
+  return (
+    <Door path={path} isHere={isHere} style={style}>
+      <Icon name={icon} size={24} color={colour} />
+      <Words kind="small" numberOfLines={1} style={[styles.aside, { color: colour }]}>
+        {words}
+      </Words>
+    </Door>
   );
 }
 
@@ -182,6 +204,7 @@ const styles = StyleSheet.create({
   },
   skip: { position: 'absolute', left: SPACE.s, padding: SPACE.s, zIndex: 10 },
   hidden: { top: -100 },
+  aside: { maxWidth: 80, textAlign: 'center' },
   shortcut: { flexDirection: 'row', minHeight: 32, alignItems: 'center' },
   key: { width: 72 },
 });

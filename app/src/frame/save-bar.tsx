@@ -1,8 +1,10 @@
-import type { Control, FieldValues, Path } from 'react-hook-form';
+import type { Right } from '@toplens/core/access';
+import type { Control, FieldValues } from 'react-hook-form';
 import { StyleSheet } from 'react-native';
 import { BusyButton } from './busy-button';
-import { FormField } from './form-field';
+import { Needs } from './session';
 import { Trouble } from './trouble';
+import { WhoField } from './who-field';
 
 export type Props<Values extends FieldValues & { who: string }, Context, Sent> = {
   control: Control<Values, Context, Sent>;
@@ -12,6 +14,8 @@ export type Props<Values extends FieldValues & { who: string }, Context, Sent> =
   words: string;
   saving: { isPending: boolean; error: Error | null };
   onSave: () => void;
+  /** the right that it needs; all settings when left out */
+  needs?: Right;
 };
 
 /** The end of a form that changes a setting: who changes it, what went wrong, and the button. */
@@ -21,10 +25,11 @@ export function SaveBar<Values extends FieldValues & { who: string }, Context, S
   words,
   saving,
   onSave,
+  needs = 'settings',
 }: Props<Values, Context, Sent>) {
   return (
-    <>
-      <FormField control={control} name={'who' as Path<Values>} label="Your name" testID={`${name}-who`} />
+    <Needs right={needs}>
+      <WhoField control={control} testID={`${name}-who`} />
       {saving.error && (
         <Trouble error={saving.error} still="Nothing was changed; what you typed is kept." onRetry={onSave} />
       )}
@@ -37,7 +42,7 @@ export function SaveBar<Values extends FieldValues & { who: string }, Context, S
       >
         {words}
       </BusyButton>
-    </>
+    </Needs>
   );
 }
 

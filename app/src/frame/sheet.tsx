@@ -1,20 +1,24 @@
 import type { ReactNode } from 'react';
+import type { Right } from '@toplens/core/access';
 import { Modal, Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { useIsWide, usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { Needs } from './session';
 
 export type Props = {
   title: string;
   onClose: () => void;
+  /** without this right it says whom to ask, and shows nothing else */
+  needs?: Right;
   children: ReactNode;
 };
 
 /**
  * Choices rise from the bottom on a phone, and stand in the middle of a wide screen. Escape and the backdrop close it.
  */
-export function Sheet({ title, onClose, children }: Props) {
+export function Sheet({ title, onClose, needs, children }: Props) {
   const palette = usePalette();
   const isWide = useIsWide();
   return (
@@ -36,7 +40,9 @@ export function Sheet({ title, onClose, children }: Props) {
             </Words>
             <IconButton icon="close" accessibilityLabel={`Close ${title}`} onPress={onClose} />
           </View>
-          <ScrollView contentContainerStyle={styles.content}>{children}</ScrollView>
+          <ScrollView contentContainerStyle={styles.content}>
+            {needs === undefined ? children : <Needs right={needs}>{children}</Needs>}
+          </ScrollView>
         </View>
       </View>
     </Modal>

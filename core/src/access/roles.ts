@@ -23,7 +23,7 @@ export const RIGHT_WORDS: Readonly<Record<Right, string>> = {
   share: 'arrange boards, and make and revoke links for people without a login',
   judge: 'name flows and journeys, and set their limits',
   upload: 'upload source maps and name mappings, and send again what was refused',
-  settings: 'change all other settings',
+  settings: 'change settings',
   records: 'read who did what',
   accounts: 'give and take accounts, roles and keys',
   persons: 'see persons by name',
@@ -40,6 +40,16 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   team: 'Team member',
   administrator: 'Administrator',
   persons: 'Sees persons by name',
+};
+
+/** What somebody does who has the role, in a line; the rights that follow stand below. */
+export const ROLE_PURPOSE: Readonly<Record<Role, string>> = {
+  viewer: 'Looks at everything that names nobody.',
+  support: 'Decides about incidents, sends them, answers for teams, shares boards.',
+  owner: 'The same for one application, whose names and limits they set.',
+  team: 'Accepts and answers what is sent to one team.',
+  administrator: 'Settings, accounts, keys and records; sees no person by name by that.',
+  persons: 'Who is behind an attempt: ids, texts and addresses as they were sent.',
 };
 
 /** What a role holds for: an application, a team, or everything. */

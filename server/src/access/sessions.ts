@@ -1,7 +1,7 @@
 import type { RequestHandler } from 'express';
 import session from 'express-session';
 import type { InstallationKeys } from './installation-keys';
-import { LONGEST_SESSION_MS, type SessionStore } from './session-store';
+import type { SessionStore } from './session-store';
 
 /**
  * The cookie that a browser holds. Over HTTPS its name binds it to this very server (`__Host-`, RFC 6265bis 4.1.3.2);
@@ -14,5 +14,6 @@ export const sessions = (store: SessionStore, keys: InstallationKeys, isSecure: 
     secret: keys.of('sessions').toString('base64'),
     resave: false,
     saveUninitialized: false,
-    cookie: { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/', maxAge: LONGEST_SESSION_MS },
+    // Without an end of its own: the server knows when it ends, and clocks of browsers differ.
+    cookie: { httpOnly: true, sameSite: 'lax', secure: isSecure, path: '/' },
   });

@@ -12,6 +12,7 @@ import {
   type OwnAccountShape,
 } from '../contract/accounts';
 import { Problem } from '../errors';
+import { browserWords } from '../intake/browser-words';
 import type { AccountRow } from '../store/accounts';
 import { readInput } from './query';
 import { tell } from './records';
@@ -48,7 +49,7 @@ export function accountRoutes({ accounts, store, publicUrl }: AccountRouteOption
         madeMs,
         seenMs,
         address,
-        browser,
+        browser: Object.values(browserWords(browser)).filter(Boolean).join(', '),
         isThis,
       })),
     };

@@ -49,7 +49,7 @@ export const OwnAccount = resource('OwnAccount', 'Of oneself', {
       madeMs: number('signed in', EPOCH_MS, 1772442480000),
       seenMs: number('seen last', EPOCH_MS, 1772446480000),
       address: text('network address', '10.0.0.7'),
-      browser: text('as the browser calls itself', 'Mozilla/5.0 …'),
+      browser: text("browser and system; '' where it says nothing of them", 'Firefox 143, Windows desktop'),
       isThis: flag('the one that asks'),
     }),
     'where they are signed in, the one that was seen last first',

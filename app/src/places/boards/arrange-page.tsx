@@ -138,6 +138,7 @@ function ArrangeForm({ all, board }: { all: readonly Board[]; board: Board | und
         Add a tile
       </Button>
       <SaveBar
+        needs="share"
         control={form.control}
         name="board"
         words="Save the board"

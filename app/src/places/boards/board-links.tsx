@@ -17,7 +17,7 @@ export function BoardLinksSheet({ board, onClose }: { board: Board; onClose: () 
     ...board.tiles.map((tile, i) => ({ value: String(i), words: titleOf(tile) })),
   ];
   return (
-    <Sheet title="Links for people without a login" onClose={onClose}>
+    <Sheet title="Links for people without a login" needs="share" onClose={onClose}>
       <Words kind="muted">
         Read-only, without persons, and without the names of who was told or who changed something. Whoever has a link
         can open it until it ends. A link to the whole board shows it as it is arranged then; a link to one tile shows

@@ -150,7 +150,14 @@ function FlowForm({ page, told, onClose }: { page: FlowPage; told: Schemas['Step
         testID="flow-importance"
       />
       <SinceChoice fromMs={page.window.fromMs} chosen={since} onChoose={setSince} />
-      <SaveBar control={form.control} name="flow" words="Save" saving={change} onSave={() => void submit()} />
+      <SaveBar
+        control={form.control}
+        name="flow"
+        needs="judge"
+        words="Save"
+        saving={change}
+        onSave={() => void submit()}
+      />
     </Sheet>
   );
 }

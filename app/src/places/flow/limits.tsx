@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { FlowPage } from '@/data/client';
 import { useUndoSetting } from '@/data/settings';
+import { useMay } from '@/frame/session';
 import { useWho } from '@/frame/who';
 import { clock, count, counted, durationWords, percent } from '@/look/format';
 import { Words } from '@/look/text';
@@ -16,6 +17,7 @@ export function Limits({ page }: { page: FlowPage }) {
   const [isEditing, setEditing] = useState(false);
   const undo = useUndoSetting();
   const [who] = useWho();
+  const mayJudge = useMay('judge');
   const newest = changes.at(-1);
   return (
     <View style={styles.box}>
@@ -65,9 +67,15 @@ export function Limits({ page }: { page: FlowPage }) {
           <Words kind="small" style={styles.words}>
             {`${clock(newest.atMs)} ${newest.who}${newest.undoes === null ? '' : ' undid a change'}: ${newest.words}`}
           </Words>
-          <Button icon="undo" onPress={() => undo.mutate({ id: newest.id, who: who || 'somebody' })} testID="undo-flow">
-            Undo
-          </Button>
+          {mayJudge && (
+            <Button
+              icon="undo"
+              onPress={() => undo.mutate({ id: newest.id, who: who || 'somebody' })}
+              testID="undo-flow"
+            >
+              Undo
+            </Button>
+          )}
         </View>
       )}
       {isEditing && <FlowSheet page={page} onClose={() => setEditing(false)} />}

@@ -14,6 +14,7 @@ import { parseLocal, toLocal } from '@/frame/time-sheet';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { useWho } from '@/frame/who';
+import { WhoField } from '@/frame/who-field';
 import { zoneName } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -65,7 +66,7 @@ export function DecideSheet({ incident, on, onClose }: Props) {
   });
   const parts = [...new Map(incident.parts.map((part) => [part.flowId, part.flow]))];
   return (
-    <Sheet title={TITLES[on]} onClose={onClose}>
+    <Sheet title={TITLES[on]} needs="decide" onClose={onClose}>
       <Words kind="strong">{incident.title}</Words>
       {on === 'join' && incident.nearby.length === 0 && (
         <Words kind="muted">No other incident lies near it in time.</Words>
@@ -96,7 +97,7 @@ export function DecideSheet({ incident, on, onClose }: Props) {
           />
         </>
       )}
-      <FormField control={form.control} name="who" label="Your name" testID="who" />
+      <WhoField control={form.control} testID="who" />
       {missing !== undefined && <Words role="alert">{missing}</Words>}
       {decide.error && <Trouble error={decide.error} still="Nothing was changed." onRetry={() => void submit()} />}
       <BusyButton

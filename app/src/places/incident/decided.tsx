@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Incident } from '@/data/client';
 import { useDecide } from '@/data/incidents';
+import { useMay } from '@/frame/session';
 import { useWho } from '@/frame/who';
 import { clock } from '@/look/format';
 import { Words } from '@/look/text';
@@ -19,6 +20,7 @@ const WHAT_WORDS: Record<string, string> = {
 export function Decided({ incident }: { incident: Incident }) {
   const decide = useDecide();
   const [who] = useWho();
+  const mayDecide = useMay('decide');
   const { setAside, joined, decisions } = incident;
   if (decisions.length === 0) return null;
   const by = who || 'somebody';
@@ -32,22 +34,26 @@ export function Decided({ incident }: { incident: Incident }) {
           <Words
             style={styles.words}
           >{`Set aside until ${clock(setAside.untilMs, incident.window.toMs)}: ${setAside.reason}`}</Words>
-          <Button
-            mode="outlined"
-            icon="undo"
-            onPress={() => decide.mutate({ id: incident.id, who: by, what: 'takeBack' })}
-            testID="take-back"
-          >
-            Undo
-          </Button>
+          {mayDecide && (
+            <Button
+              mode="outlined"
+              icon="undo"
+              onPress={() => decide.mutate({ id: incident.id, who: by, what: 'takeBack' })}
+              testID="take-back"
+            >
+              Undo
+            </Button>
+          )}
         </View>
       )}
       {joined.map(({ id, title }) => (
         <View key={id} style={styles.row}>
           <Words style={styles.words}>{`Joined: ${title}`}</Words>
-          <Button mode="outlined" icon="undo" onPress={() => decide.mutate({ id, who: by, what: 'unjoin' })}>
-            Separate
-          </Button>
+          {mayDecide && (
+            <Button mode="outlined" icon="undo" onPress={() => decide.mutate({ id, who: by, what: 'unjoin' })}>
+              Separate
+            </Button>
+          )}
         </View>
       ))}
       <View role="list" aria-label="Decisions">

@@ -48,7 +48,7 @@ const schema = object({
 export function SendSheet({ incidentId, view, suggested = {}, onClose }: Props) {
   const { data: incident, error, refetch } = useIncident(incidentId, view);
   return (
-    <Sheet title="Send" onClose={onClose}>
+    <Sheet title="Send" needs="send" onClose={onClose}>
       {error && !incident && <Trouble error={error} onRetry={() => void refetch()} />}
       {incident && <SendForm incident={incident} suggested={suggested} onClose={onClose} />}
     </Sheet>

@@ -44,7 +44,14 @@ export function JourneySheet({ journey, onClose }: { journey: Schemas['Journey']
         testID="journey-name"
       />
       <SinceChoice fromMs={journey.window.fromMs} chosen={since} onChoose={setSince} />
-      <SaveBar control={form.control} name="journey" words="Save" saving={change} onSave={() => void submit()} />
+      <SaveBar
+        control={form.control}
+        name="journey"
+        needs="judge"
+        words="Save"
+        saving={change}
+        onSave={() => void submit()}
+      />
     </Sheet>
   );
 }

@@ -5,6 +5,7 @@ import { object, string } from 'yup';
 import { useFindPerson, usePersonLooks } from '@/data/persons';
 import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
+import { lacking, useMay } from '@/frame/session';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { clock, count } from '@/look/format';
@@ -12,20 +13,23 @@ import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { PeopleFrame } from './people-frame';
 import { SessionList } from './session-list';
-import { lookReason, personKey } from './see-persons';
+import { lookReason, personKey, useSeesPersons } from './see-persons';
 
-const schema = object({
-  find: string().trim().required('An id, or an e-mail address.'),
-  why: lookReason,
-  key: personKey,
-});
+const schema = (isByKey: boolean) =>
+  object({
+    find: string().trim().required('An id, or an e-mail address.'),
+    why: lookReason,
+    key: personKey(isByKey),
+  });
 
 /** One person: everything that they did, in order. */
 export function FindPlace() {
   const { view } = useView();
   const finding = useFindPerson(view);
+  const { isByKey, may } = useSeesPersons();
+  const mayReadLooks = useMay('records');
   const form = useForm({
-    resolver: yupResolver(schema),
+    resolver: yupResolver(schema(isByKey)),
     mode: 'onBlur',
     defaultValues: { find: '', why: '', key: '' },
   });
@@ -39,21 +43,29 @@ export function FindPlace() {
         “It did not work at three”: what this one person met. Addresses are looked for by their SHA-256, which is how
         they should be sent. Every look is recorded.
       </Words>
-      <FormField control={form.control} name="find" label="Id or e-mail address" testID="find-person" />
-      <FormField control={form.control} name="why" label="What it is for" testID="find-why" />
-      <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID="find-key" />
-      <BusyButton
-        mode="contained"
-        busy={finding.isPending}
-        onPress={() => void submit()}
-        style={styles.button}
-        testID="find-now"
-      >
-        Find
-      </BusyButton>
+      {may ? (
+        <>
+          <FormField control={form.control} name="find" label="Id or e-mail address" testID="find-person" />
+          <FormField control={form.control} name="why" label="What it is for" testID="find-why" />
+          {isByKey && (
+            <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID="find-key" />
+          )}
+          <BusyButton
+            mode="contained"
+            busy={finding.isPending}
+            onPress={() => void submit()}
+            style={styles.button}
+            testID="find-now"
+          >
+            Find
+          </BusyButton>
+        </>
+      ) : (
+        <Words>{lacking('persons')}</Words>
+      )}
       {finding.error && <Trouble error={finding.error} still="What you typed is kept." onRetry={() => void submit()} />}
       {finding.data && <SessionList found={finding.data} />}
-      <Looks />
+      {mayReadLooks && <Looks />}
     </PeopleFrame>
   );
 }

@@ -4,9 +4,9 @@ import { object } from 'yup';
 import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
 import { Trouble } from '@/frame/trouble';
-import { lookReason, personKey } from './see-persons';
-
-const schema = object({ why: lookReason, key: personKey });
+import { lacking } from '@/frame/session';
+import { Words } from '@/look/text';
+import { lookReason, personKey, useSeesPersons } from './see-persons';
 
 export type Props = {
   /** begins the names of its fields for tests */
@@ -20,12 +20,17 @@ export type Props = {
 
 /** Asks for the right to see persons, and what for: both are recorded. */
 export function LookForm({ name, words, looking, still, onLook }: Props) {
+  const { isByKey, may } = useSeesPersons();
+  const schema = object({ why: lookReason, key: personKey(isByKey) });
   const form = useForm({ resolver: yupResolver(schema), mode: 'onBlur', defaultValues: { why: '', key: '' } });
   const submit = form.handleSubmit(onLook);
+  if (!may) return <Words>{lacking('persons')}</Words>;
   return (
     <>
       <FormField control={form.control} name="why" label="What it is for" testID={`${name}-why`} />
-      <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID={`${name}-key`} />
+      {isByKey && (
+        <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID={`${name}-key`} />
+      )}
       {looking.error && <Trouble error={looking.error} still={still} onRetry={() => void submit()} />}
       <BusyButton mode="contained" busy={looking.isPending} onPress={() => void submit()} testID={`${name}-now`}>
         {words}

@@ -12,6 +12,7 @@ import { InnerPage } from '@/frame/inner-page';
 import { saveFile } from '@/frame/save-file';
 import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
+import { Needs, useSession } from '@/frame/session';
 import { useWho } from '@/frame/who';
 import { Markdown } from '@/look/markdown';
 import { Words } from '@/look/text';
@@ -91,18 +92,24 @@ function NextStep({ handoff, hasFix }: { handoff: Handoff; hasFix: boolean }) {
       {(handoff.state === 'notDelivered' || handoff.state === 'kept') && (
         <>
           {again.error && <Words role="alert">{again.error.message}</Words>}
-          <Button
-            mode="outlined"
-            style={styles.button}
-            disabled={again.isPending}
-            onPress={() => again.mutate(handoff.id)}
-            testID="send-again"
-          >
-            Send again
-          </Button>
+          <Needs right="send">
+            <Button
+              mode="outlined"
+              style={styles.button}
+              disabled={again.isPending}
+              onPress={() => again.mutate(handoff.id)}
+              testID="send-again"
+            >
+              Send again
+            </Button>
+          </Needs>
         </>
       )}
-      {handoff.state === 'sent' && <AcceptHere handoff={handoff} />}
+      {handoff.state === 'sent' && (
+        <Needs right="answer">
+          <AcceptHere handoff={handoff} />
+        </Needs>
+      )}
       {handoff.state === 'returned' && (
         <>
           <Words>
@@ -141,11 +148,12 @@ function NextStep({ handoff, hasFix }: { handoff: Handoff; hasFix: boolean }) {
 function AcceptHere({ handoff: { id, team } }: { handoff: Handoff }) {
   const [who, setWho] = useWho();
   const [name, setName] = useState(who);
+  const signedIn = useSession();
   const accept = useAccept();
   const given = name.trim();
   return (
     <View style={styles.part}>
-      <Field label="Your name" value={name} onChange={setName} testID="accept-who" />
+      {signedIn.who === null && <Field label="Your name" value={name} onChange={setName} testID="accept-who" />}
       {accept.error && <Words role="alert">{accept.error.message}</Words>}
       <Button
         mode="outlined"

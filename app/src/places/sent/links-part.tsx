@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Handoff } from '@/data/client';
 import { useMakeLink, useRevokeLink } from '@/data/handoffs';
+import { Needs } from '@/frame/session';
 import { SharedLinks } from '@/frame/shared-links';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -20,14 +21,16 @@ export function LinksPart({ handoff }: { handoff: Handoff }) {
         A page for people without a login
       </Words>
       <Words kind="muted">The brief without persons. Whoever has the link can open it until it ends.</Words>
-      <SharedLinks
-        label="What the link is for"
-        options={KINDS}
-        links={handoff.links}
-        make={{ ...make, mutate: ({ what: kind, days }) => make.mutate({ kind, days }) }}
-        made={make.data?.url}
-        revoke={{ ...revoke, mutate: (link) => revoke.mutate(link) }}
-      />
+      <Needs right="share">
+        <SharedLinks
+          label="What the link is for"
+          options={KINDS}
+          links={handoff.links}
+          make={{ ...make, mutate: ({ what: kind, days }) => make.mutate({ kind, days }) }}
+          made={make.data?.url}
+          revoke={{ ...revoke, mutate: (link) => revoke.mutate(link) }}
+        />
+      </Needs>
     </View>
   );
 }

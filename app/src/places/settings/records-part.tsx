@@ -1,12 +1,12 @@
 import { Link } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button } from 'react-native-paper';
 import type { Schemas } from '@/data/client';
 import { recordsFile, useRecordChain, useRecords } from '@/data/records';
 import { BusyButton } from '@/frame/busy-button';
 import { Field } from '@/frame/field';
 import { Fold } from '@/frame/fold';
+import { Needs } from '@/frame/session';
 import { Trouble } from '@/frame/trouble';
 import { clock, counted } from '@/look/format';
 import { usePalette } from '@/look/look';
@@ -24,12 +24,14 @@ export function RecordsPart() {
         Records
       </Words>
       <Words kind="muted">
-        Who did what, when and from where. Each is chained to the one before it, so that a later change shows. There is
-        no sign-in yet: the name is what was typed.
+        Who did what, when and from where; what was denied as well. Each is chained to the one before it, so that a
+        later change shows. The name is of who was signed in; a visitor of a demo says it.
       </Words>
-      <Fold words="What was done">
-        <List />
-      </Fold>
+      <Needs right="records">
+        <Fold words="What was done">
+          <List />
+        </Fold>
+      </Needs>
     </View>
   );
 }
@@ -80,7 +82,6 @@ function List() {
         {chain.data && <Words testID="records-whole">{chainWords(chain.data)}</Words>}
         {chain.error && <Words>{chain.error.message}</Words>}
       </View>
-      {chain.data && <Button onPress={() => chain.reset()}>Close</Button>}
     </View>
   );
 }

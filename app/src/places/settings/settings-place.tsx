@@ -3,15 +3,19 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Settings } from '@/data/client';
 import { useSettings, useUndoSetting } from '@/data/settings';
+import { Door } from '@/frame/door';
+import { Needs, useMay, useSession } from '@/frame/session';
 import { TimeBar } from '@/frame/time-bar';
 import { Trouble } from '@/frame/trouble';
 import { useWho } from '@/frame/who';
 import { clock } from '@/look/format';
+import { Icon } from '@/look/icon';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
+import { SPACE, TOUCH } from '@/look/tokens';
 import { DataInPart } from './data-in/data-in-part';
 import { AlertsPart } from './alerts-part';
+import { AccountsPart } from './accounts-part';
 import { RecordsPart } from './records-part';
 import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
@@ -39,11 +43,13 @@ export function SettingsPlace() {
         <Words kind="title" level={1}>
           Settings
         </Words>
+        <You />
         {error && <Trouble error={error} onRetry={() => void refetch()} />}
         {data && (
           <>
             <SectionsPart settings={data} />
             <AlertsPart />
+            <AccountsPart />
             <RecordsPart />
             <AtOnceForm key={data.file.atOnceMs} settings={data} />
             <HandoffsForm key={JSON.stringify(data.file.handoffs)} settings={data} />
@@ -51,8 +57,10 @@ export function SettingsPlace() {
             <CalendarForm key={JSON.stringify(data.calendar)} settings={data} />
             <FilePart />
             <EventsForm />
-            <SourceMapForm />
-            <NameMappingForm />
+            <Needs right="upload">
+              <SourceMapForm />
+              <NameMappingForm />
+            </Needs>
             <Changes settings={data} />
             <InstallationPart settings={data} />
           </>
@@ -65,10 +73,23 @@ export function SettingsPlace() {
   );
 }
 
+/** Who looks, and the way to their account. */
+function You() {
+  const palette = usePalette();
+  const { who } = useSession();
+  return (
+    <Door path="/account" testID="you" style={styles.you}>
+      <Icon name="account-circle-outline" size={24} color={palette.action} />
+      <Words style={{ color: palette.action }}>{who?.name ?? 'A visitor of the demo'}</Words>
+    </Door>
+  );
+}
+
 function Changes({ settings }: { settings: Settings }) {
   const palette = usePalette();
   const undo = useUndoSetting();
   const [who] = useWho();
+  const mayUndo = useMay('settings');
   const newestOf = new Set<string>();
   return (
     <View style={styles.gap}>
@@ -89,7 +110,7 @@ function Changes({ settings }: { settings: Settings }) {
                 <Words>{`${change.about}: ${change.words}`}</Words>
                 <Words kind="small">{`${clock(change.atMs)} · ${change.who}${change.undoes === null ? '' : ' · undoes a change'}${change.isUndone ? ' · undone' : ''}`}</Words>
               </View>
-              {isNewest && (
+              {isNewest && mayUndo && (
                 <Button
                   icon="undo"
                   onPress={() => undo.mutate({ id: change.id, who: who || 'somebody' })}
@@ -113,4 +134,5 @@ const styles = StyleSheet.create({
   gap: { gap: SPACE.xs },
   change: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, minHeight: 52 },
   words: { flex: 1, minWidth: 0 },
+  you: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH, alignSelf: 'flex-start' },
 });

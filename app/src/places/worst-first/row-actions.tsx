@@ -8,6 +8,7 @@ import { Field } from '@/frame/field';
 import { Sheet } from '@/frame/sheet';
 import type { SwipeAction } from '@/frame/swipe-row';
 import { useUndoable, type Undoable } from '@/frame/undoable';
+import { useMay } from '@/frame/session';
 import { useWho } from '@/frame/who';
 import { Words } from '@/look/text';
 import { keepDraft, readDraft } from '../incident/draft';
@@ -24,6 +25,7 @@ interface Asked {
 /** What a row does at a swipe or a key: sent to the proposed team, accepted, set aside; each can be taken back. */
 export function useRowActions({ window, onChooseTeam }: Asked) {
   const [who, setWho] = useWho();
+  const [maySend, mayAnswer, mayDecide] = [useMay('send'), useMay('answer'), useMay('decide')];
   const send = useSend();
   const accept = useAccept();
   const decide = useDecide();
@@ -36,7 +38,7 @@ export function useRowActions({ window, onChooseTeam }: Asked) {
 
   const forward = (row: Row): SwipeAction | undefined => {
     const { id, handoff, proposedTeam } = row;
-    if (handoff?.state === 'sent')
+    if (handoff?.state === 'sent' && mayAnswer)
       return {
         words: `Accept for ${handoff.team}`,
         act: () =>
@@ -46,7 +48,7 @@ export function useRowActions({ window, onChooseTeam }: Asked) {
             run: () => accept.mutate({ id: handoff.id, who: name }),
           })),
       };
-    if (handoff && isWithTeam(handoff.state)) return undefined;
+    if (!maySend || (handoff && isWithTeam(handoff.state))) return undefined;
     if (proposedTeam === null || !window) return { words: 'Send', act: () => onChooseTeam(id) };
     return {
       words: `Send to ${proposedTeam}`,
@@ -68,22 +70,24 @@ export function useRowActions({ window, onChooseTeam }: Asked) {
   };
 
   const aside = (row: Row): SwipeAction | undefined =>
-    window && {
-      words: 'Set aside for two hours',
-      act: () =>
-        askAs((name) => ({
-          id: row.id,
-          words: `Setting aside for two hours: ${row.title}`,
-          run: () =>
-            decide.mutate({
+    window && mayDecide
+      ? {
+          words: 'Set aside for two hours',
+          act: () =>
+            askAs((name) => ({
               id: row.id,
-              what: 'setAside',
-              who: name,
-              reason: 'set aside from the list',
-              untilMs: window.toMs + ASIDE_MS,
-            }),
-        })),
-    };
+              words: `Setting aside for two hours: ${row.title}`,
+              run: () =>
+                decide.mutate({
+                  id: row.id,
+                  what: 'setAside',
+                  who: name,
+                  reason: 'set aside from the list',
+                  untilMs: window.toMs + ASIDE_MS,
+                }),
+            })),
+        }
+      : undefined;
 
   return {
     forward,

@@ -1,0 +1,5 @@
+import { AccountPage } from '@/places/account/account-page';
+
+export default function AccountRoute() {
+  return <AccountPage />;
+}
