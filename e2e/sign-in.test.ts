@@ -144,6 +144,51 @@ describe.each<[Size, 'light' | 'dark']>([
   }, 120_000);
 });
 
+test('a key is made, and its secret replaced, while telemetry flows: nothing is turned away', async () => {
+  const page = await open('/settings', 'phone');
+  await signIn(page, INES);
+  await tap(page, 'key-new');
+  await fill(page, 'key-name', 'labels');
+  expect(await violations(page)).toEqual([]);
+  await tap(page, 'key-make');
+  await page.waitForSelector('[data-testid="key-secret"]');
+  let secret = (await textOf(page, 'key-secret')).trim();
+  const answers: number[] = [];
+  let isDone = false;
+  const sending = (async () => {
+    while (!isDone) {
+      const { status, body } = await fetch(`${server.url}/v1/traces`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', authorization: `Bearer ${secret}` },
+        body: '{}',
+      });
+      await body?.cancel();
+      answers.push(status);
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+  })();
+  await page.goto(`${server.url}/settings`, { waitUntil: 'networkidle2' });
+  await tap(page, 'key-replace-labels');
+  await press(page, 'radio', '1 hour');
+  await tap(page, 'key-replace-now');
+  await page.waitForSelector('[data-testid="key-secret"]');
+  expect(await violations(page)).toEqual([]);
+  const before = secret;
+  secret = (await textOf(page, 'key-secret')).trim();
+  expect(secret).not.toBe(before);
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  isDone = true;
+  await sending;
+  expect(answers.length).toBeGreaterThan(10);
+  expect(new Set(answers)).toEqual(new Set([200]));
+  await page.goto(`${server.url}/settings`, { waitUntil: 'networkidle2' });
+  await seen(page, 'the secret before it holds until');
+  expect([await violations(page), await isNarrow(page)]).toEqual([[], true]);
+  await tap(page, 'key-revoke-labels');
+  await seen(page, 'revoked');
+  await page.browserContext().close();
+}, 120_000);
+
 test('a second factor is set up, asked for from then on, and a recovery code stands in for it once', async () => {
   const page = await open('/account', 'phone');
   await signIn(page, INES);

@@ -32,6 +32,7 @@ import { alertRoutes } from './api/alerts';
 import { boardRoutes } from './api/boards';
 import { messageLinks } from './api/message-links';
 import { recorded, recordRoutes } from './api/records';
+import { senderKeyRoutes } from './api/sender-keys';
 import { sessionRoutes } from './api/session';
 import { sharedPages } from './api/shared-pages';
 import type { Accounts } from './access/accounts';
@@ -39,11 +40,12 @@ import { authorise } from './access/authorise';
 import type { InstallationKeys } from './access/installation-keys';
 import { principalOf, whoAsks } from './access/principal';
 import type { Provider } from './access/provider';
+import type { SenderKeys } from './access/sender-keys';
 import type { SessionStore } from './access/session-store';
 import { sessions } from './access/sessions';
 import { ownNamesOnly, ownPagesOnly } from './access/own-pages';
 import type { Pseudonyms } from './access/pseudonyms';
-import type { Config } from './config';
+import type { RunningConfig } from './config';
 import type { Engine } from './engine/engine';
 import { Problem } from './errors';
 import { browserRoutes } from './intake/browser-routes';
@@ -63,7 +65,7 @@ import { AuditRecords } from './store/audit-records';
 import type { Database } from './store/database';
 
 export interface AppDeps {
-  config: Config;
+  config: RunningConfig;
   settings: Settings;
   database: Database;
   intake: Intake;
@@ -72,6 +74,7 @@ export interface AppDeps {
   pseudonyms: Pseudonyms;
   keys: InstallationKeys;
   accounts: Accounts;
+  senderKeys: SenderKeys;
   store: SessionStore;
   provider: Provider | undefined;
   health: Health;
@@ -100,6 +103,7 @@ export function buildApp({
   pseudonyms,
   keys,
   accounts,
+  senderKeys,
   store,
   provider,
   health,
@@ -169,6 +173,7 @@ export function buildApp({
     }),
   );
   api.use(sessionRoutes({ accounts, isDemo: config.demo, provider }));
+  api.use(senderKeyRoutes(senderKeys));
   api.use(accountRoutes({ accounts, store, publicUrl: config.publicUrl }));
   api.use(refusedRoutes(database, intake));
   api.use(serverStateRoutes({ intake, engine, health, otlp, config }));
@@ -234,7 +239,12 @@ export function buildApp({
 }
 
 /** Keys that stand beside accounts: of those who see persons by name, and of pipelines that upload. */
-function hasKey(request: Request, response: Response, right: Right, { personKeys, ingestKeys }: Config): boolean {
+function hasKey(
+  request: Request,
+  response: Response,
+  right: Right,
+  { personKeys, ingestKeys }: RunningConfig,
+): boolean {
   const key = keyIn((name) => request.get(name)) ?? '';
   // Whether it is anybody's is told where it is used; a visitor of the demo is asked for it there.
   if (right === 'persons') return (key !== '' && personKeys.size > 0) || principalOf(response)?.account === null;

@@ -97,6 +97,25 @@ export interface ProviderConfig {
   groups: readonly { group: string; role: Role; of: string }[];
 }
 
+/** What keys open, looked up by what was sent. */
+export type KeyBook<Meaning> = Pick<ReadonlyMap<string, Meaning>, 'get' | 'has'> & {
+  /** of all that hold now */
+  values: () => Iterable<Meaning>;
+};
+
+/** Keys of what sends, those that are made while it runs among them. */
+export interface SenderKeyBooks {
+  /** key → source */
+  ingestKeys: KeyBook<string>;
+  /** key → component, of applications on phones */
+  phoneKeys: KeyBook<string>;
+  /** keys of pages */
+  browserKeys: KeyBook<BrowserKey>;
+}
+
+/** The configuration of a server that runs. */
+export type RunningConfig = Omit<Config, keyof SenderKeyBooks> & SenderKeyBooks;
+
 /** Whose pages send with a key, and where these pages come from. */
 export interface BrowserKey {
   /** component that all of it is told of, whatever a browser claims */

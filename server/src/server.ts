@@ -8,9 +8,10 @@ import { firstSignIn } from './access/first-sign-in';
 import { InstallationKeys } from './access/installation-keys';
 import { Pseudonyms } from './access/pseudonyms';
 import { Provider } from './access/provider';
+import { SenderKeys } from './access/sender-keys';
 import { SessionStore } from './access/session-store';
 import { buildApp } from './app';
-import { type Config } from './config';
+import type { Config, RunningConfig } from './config';
 import { closeHttp, httpServer, listen } from './http-server';
 import { OtlpPorts } from './otlp-ports';
 import { projectRoot } from './project-root';
@@ -153,8 +154,9 @@ export async function startServer(
     const keys = InstallationKeys.read(join(config.dataDir, 'pseudonyms.secret'));
     const accounts = new Accounts(database, keys);
     const store = new SessionStore(database);
+    const senderKeys = new SenderKeys(database, config);
     // What cannot be read keeps people out, but no telemetry.
-    await Promise.all([accounts.load(), store.read(Date.now())]).catch((error: unknown) =>
+    await Promise.all([accounts.load(), store.read(Date.now()), senderKeys.load()]).catch((error: unknown) =>
       log.error({ err: error }, 'accounts cannot be read: nobody can sign in'),
     );
     const source = {
@@ -186,7 +188,9 @@ export async function startServer(
     watchParts(health, { intake, engine, search, disk, recovery, backups, config });
 
     const url = `${config.tls ? 'https' : 'http'}://${config.host}:${port}`;
-    const reachable = config.port === 0 ? { ...config, publicUrl: url } : config;
+    const { ingestKeys, phoneKeys, browserKeys } = senderKeys;
+    const running: RunningConfig = { ...config, ingestKeys, phoneKeys, browserKeys };
+    const reachable = config.port === 0 ? { ...running, publicUrl: url } : running;
     const changeSettings = changingSettings({
       database,
       engine,
@@ -213,7 +217,7 @@ export async function startServer(
       webhookSecret: config.webhookSecret,
       log,
     });
-    const otlp = await OtlpPorts.open(intake, { ...config, log });
+    const otlp = await OtlpPorts.open(intake, { ...running, log });
     undo.unshift(() => otlp.close());
     http.off('request', whileStarting);
     http.on(
@@ -228,6 +232,7 @@ export async function startServer(
         pseudonyms,
         keys,
         accounts,
+        senderKeys,
         store,
         provider: config.provider && new Provider(config.provider, accounts, reachable.publicUrl),
         health,
@@ -271,6 +276,7 @@ export async function startServer(
     });
     alerter.start();
     backups.start();
+    senderKeys.start();
     const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);
     const unended = setInterval(() => {
       intake.closeUnended().catch((error: unknown) => log.warn({ err: error }, 'what never ended is closed later'));
@@ -311,6 +317,7 @@ export async function startServer(
           inTime(fixes.stop()),
           inTime(alerter.stop()),
           inTime(outbox.stop()),
+          inTime(senderKeys.stop()),
         ]);
         await Promise.all([intake.close(), engine.stop(), search.stop()]);
         await database.close();

@@ -21,18 +21,19 @@ const openAt = (path: string) => {
 test('the list is asked for as its place will ask, and found there', async () => {
   const queries = openAt('/?last=15&rankBy=people&site=Harbour&sort-flows=-p95Ms');
   await queries.ensureQueryData(worstFirstQuery(readView({ last: '15', rankBy: 'people', site: 'Harbour' })));
-  expect(asked).toEqual(['/api/worst-first?last=15&site=Harbour&rankBy=people']);
+  expect(asked).toEqual(['/api/session', '/api/worst-first?last=15&site=Harbour&rankBy=people']);
 });
 
 test('other places do not wait for a list that they do not show', () => {
   openAt('/flows?last=15');
-  expect(asked).toEqual([]);
+  // Who looks is asked at every place.
+  expect(asked).toEqual(['/api/session']);
 });
 
 test('a server that is away is no error before anybody looks', async () => {
   globalThis.fetch = () => Promise.reject(new TypeError('away'));
   const queries = openAt('/');
   await Promise.resolve();
-  expect(queries.getQueryCache().getAll()).toHaveLength(1);
+  expect(queries.getQueryCache().getAll()).toHaveLength(2);
   queries.clear();
 });

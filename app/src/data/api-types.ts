@@ -1918,6 +1918,58 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/keys': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Keys of what sends telemetry, made here */
+    get: operations['getKeys'];
+    put?: never;
+    /** Makes a key */
+    post: operations['postKeys'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/keys/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Revokes a key: nothing is taken with it any more */
+    delete: operations['deleteKeysById'];
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/keys/{id}/secret': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Another secret for a key; the one that it has is taken for a while as well */
+    post: operations['postKeysByIdSecret'];
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/records': {
     parameters: {
       query?: never;
@@ -9706,8 +9758,8 @@ export interface components {
          */
         address: string;
         /**
-         * @description as the browser calls itself
-         * @example Mozilla/5.0 …
+         * @description browser and system; '' where it says nothing of them
+         * @example Firefox 143, Windows desktop
          */
         browser: string;
         /**
@@ -9814,6 +9866,92 @@ export interface components {
        * @example https://sign-in.pellwick.example/end?…
        */
       url: string | null;
+    };
+    /**
+     * NewSecret
+     * @description A secret of a key
+     */
+    NewSecret: {
+      /**
+       * @description number of the key
+       * @example 3
+       */
+      id: number;
+      /**
+       * @description the only time that it is told
+       * @example x7Qm…
+       */
+      secret: string;
+    };
+    /**
+     * SenderKey
+     * @description A key of what sends telemetry
+     */
+    SenderKey: {
+      /**
+       * @description number
+       * @example 3
+       */
+      id: number;
+      /**
+       * @description what sends with it
+       * @example service
+       * @enum {string}
+       */
+      kind: 'service' | 'page' | 'phone';
+      /**
+       * @description of services the source; of pages and phones the component that alone they may tell of
+       * @example portal-browser
+       */
+      name: string;
+      /** @description of pages: where they come from */
+      origins: string[];
+      /**
+       * @description when it was made
+       * @example 1772442480000
+       */
+      madeMs: number;
+      /**
+       * @description who made it
+       * @example Ines Moor
+       */
+      madeBy: string;
+      /**
+       * @description nothing is taken with it any more
+       * @example true
+       */
+      isRevoked: boolean;
+      /**
+       * @description when it was used last; null: never
+       * @example 1772446480000
+       */
+      usedMs: number | null;
+      /** @description its secrets that are still taken, the newest first: two while one replaces the other */
+      secrets: {
+        /**
+         * @description when it was made
+         * @example 1772442480000
+         */
+        madeMs: number;
+        /**
+         * @description until when it is taken; null: until another replaces it
+         * @example 1772528880000
+         */
+        endsMs: number | null;
+        /**
+         * @description when it was used last; null: never
+         * @example 1772446480000
+         */
+        usedMs: number | null;
+      }[];
+    };
+    /**
+     * SenderKeyList
+     * @description Keys of what sends telemetry, made here
+     */
+    SenderKeyList: {
+      /** @description those that are revoked last */
+      keys: components['schemas']['SenderKey'][];
     };
     /**
      * ProbeLine
@@ -19193,6 +19331,191 @@ export interface operations {
           [name: string]: unknown;
         };
         content?: never;
+      };
+      /** @description what is wrong and the way on */
+      '4XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+      /** @description what is wrong and the way on */
+      '5XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+    };
+  };
+  getKeys: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description Keys of what sends telemetry, made here */
+      200: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['SenderKeyList'];
+        };
+      };
+      /** @description what is wrong and the way on */
+      '4XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+      /** @description what is wrong and the way on */
+      '5XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+    };
+  };
+  postKeys: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': {
+          /**
+           * @description what sends with it
+           * @example page
+           * @enum {string}
+           */
+          kind: 'service' | 'page' | 'phone';
+          /**
+           * @description of services the source; of pages and phones their component
+           * @example portal-browser
+           */
+          name: string;
+          /** @description of pages: where they come from */
+          origins?: string[];
+        };
+      };
+    };
+    responses: {
+      /** @description its secret */
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['NewSecret'];
+        };
+      };
+      /** @description what is wrong and the way on */
+      '4XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+      /** @description what is wrong and the way on */
+      '5XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+    };
+  };
+  deleteKeysById: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        /** @description number of the key */
+        id: number;
+      };
+      cookie?: never;
+    };
+    requestBody?: never;
+    responses: {
+      /** @description it is revoked */
+      204: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content?: never;
+      };
+      /** @description what is wrong and the way on */
+      '4XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+      /** @description what is wrong and the way on */
+      '5XX': {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/problem+json': components['schemas']['Problem'];
+        };
+      };
+    };
+  };
+  postKeysByIdSecret: {
+    parameters: {
+      query?: never;
+      header?: never;
+      path: {
+        /** @description number of the key */
+        id: number;
+      };
+      cookie?: never;
+    };
+    requestBody: {
+      content: {
+        'application/json': {
+          /**
+           * @description so long the secret that it has is taken as well
+           * @default 24
+           * @example 24
+           */
+          overlapHours?: number;
+        };
+      };
+    };
+    responses: {
+      /** @description the new secret */
+      201: {
+        headers: {
+          [name: string]: unknown;
+        };
+        content: {
+          'application/json': components['schemas']['NewSecret'];
+        };
       };
       /** @description what is wrong and the way on */
       '4XX': {

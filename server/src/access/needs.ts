@@ -48,6 +48,11 @@ const NEEDS: Readonly<Record<string, Need>> = {
   deleteAccountsByIdSecondFactor: 'accounts',
   deleteAccountsByIdSessions: 'accounts',
 
+  getKeys: 'accounts',
+  postKeys: 'accounts',
+  postKeysByIdSecret: 'accounts',
+  deleteKeysById: 'accounts',
+
   postIncidentsByIdDecisions: 'decide',
   postHandoffs: 'send',
   postHandoffsByIdAgain: 'send',

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type { Engine } from '../engine/engine';
-import type { Config } from '../config';
+import type { RunningConfig } from '../config';
 import type { Intake } from '../intake/intake';
 import { Health } from '../maintenance/health';
 import { VERSION } from '../project-root';
@@ -18,7 +18,7 @@ export function serverStateRoutes({
   engine: Engine;
   health: Health;
   otlp: { ways: ServerStateShape['waysIn'] };
-  config: Pick<Config, 'publicUrl' | 'roundUrl' | 'demo' | 'ingestKeys'>;
+  config: Pick<RunningConfig, 'publicUrl' | 'roundUrl' | 'demo' | 'ingestKeys'>;
 }): Router {
   const router = Router();
   router.get('/server-state', (_request, response) => {

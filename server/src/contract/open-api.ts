@@ -19,6 +19,7 @@ import * as promises from './promises';
 import * as happened from './happened';
 import * as probes from './probes';
 import * as records from './records';
+import * as senderKeys from './sender-keys';
 import * as sites from './sites';
 import * as standing from './standing';
 import * as server from './server';
@@ -43,6 +44,7 @@ const RESOURCES = [
   happened,
   sites,
   accounts,
+  senderKeys,
   probes,
   standing,
   handoffs,
@@ -83,6 +85,7 @@ const PATHS: Paths = {
   ...handoffs.handoffPaths,
   ...settings.settingsPaths,
   ...accounts.accountPaths,
+  ...senderKeys.senderKeyPaths,
   ...records.recordPaths,
   ...server.serverPaths,
 };

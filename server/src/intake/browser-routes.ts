@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { sendProblem } from '../problems';
-import type { BrowserKey } from '../config';
+import type { BrowserKey, KeyBook } from '../config';
 import { Problem } from '../errors';
 import { wrapBrowserBody } from './browser-body';
 import type { Intake } from './intake';
@@ -13,7 +13,7 @@ import { taking, unlessAllRefused } from './taking';
 
 export interface BrowserRouteOptions {
   limits: IntakeLimits;
-  browserKeys: ReadonlyMap<string, BrowserKey>;
+  browserKeys: KeyBook<BrowserKey>;
   /** the built snippet */
   snippetFile: string;
 }
@@ -73,7 +73,7 @@ export function browserRoutes(intake: Intake, { browserKeys, snippetFile, limits
 }
 
 /** @throws Problem 'noKey', 'forbidden' */
-function checkKey(request: Request, keys: ReadonlyMap<string, BrowserKey>): { component: string; origin: string } {
+function checkKey(request: Request, keys: KeyBook<BrowserKey>): { component: string; origin: string } {
   const { key } = request.query;
   const component = pageOf(typeof key === 'string' ? key : undefined, request, keys);
   if (component === undefined)

@@ -1,5 +1,5 @@
 import type { Request, RequestHandler } from 'express';
-import type { BrowserKey } from '../config';
+import type { BrowserKey, KeyBook } from '../config';
 import { Problem } from '../errors';
 
 /** What the exporters of OpenTelemetry set in a browser. */
@@ -11,11 +11,12 @@ const PREFLIGHT_S = 7_200;
  * Lets pages send OTLP to another origin (Fetch standard, 3.2 CORS protocol): those of the origins that some key is for,
  * and no others.
  */
-export function allowPages(keys: ReadonlyMap<string, BrowserKey>): RequestHandler {
-  const origins = new Set([...keys.values()].flatMap((key) => key.origins));
+export function allowPages(keys: KeyBook<BrowserKey>): RequestHandler {
+  // Keys are made and revoked while it runs.
+  const isKnown = (origin: string) => [...keys.values()].some((key) => key.origins.includes(origin));
   return (request, response, next) => {
     const { origin } = request.headers;
-    if (origin === undefined || !origins.has(origin)) return next();
+    if (origin === undefined || !isKnown(origin)) return next();
     response.set({
       'access-control-allow-origin': origin,
       'cross-origin-resource-policy': 'cross-origin',
@@ -42,7 +43,7 @@ export function allowPages(keys: ReadonlyMap<string, BrowserKey>): RequestHandle
 export function pageOf(
   key: string | undefined,
   { headers }: Pick<Request, 'headers'>,
-  keys: ReadonlyMap<string, BrowserKey>,
+  keys: KeyBook<BrowserKey>,
 ): string | undefined {
   const known = key === undefined ? undefined : keys.get(key);
   if (!known) return undefined;
@@ -50,7 +51,7 @@ export function pageOf(
   if (known.origins.includes(origin)) return known.component;
   throw new Problem(
     'forbidden',
-    `this key is not for pages of ${origin || 'no origin'}; TOPLENS_BROWSER_KEYS lists its origins`,
+    `this key is not for pages of ${origin || 'no origin'}; TOPLENS_BROWSER_KEYS, or Settings, lists its origins`,
     { field: 'origin' },
   );
 }

@@ -1,6 +1,6 @@
 import { harToLogs, type HarSource } from '@toplens/core/formats';
 import { Router, type Request, type Response } from 'express';
-import type { BrowserKey } from '../config';
+import type { BrowserKey, KeyBook } from '../config';
 import { Problem } from '../errors';
 import type { Encoding } from './journal-record';
 import type { Intake } from './intake';
@@ -18,7 +18,7 @@ import { asProblem, taking, unlessAllRefused, wayOf } from './taking';
 export interface IntakeRouteOptions extends SenderKeys {
   limits: IntakeLimits;
   maxBodyBytes: number;
-  browserKeys: ReadonlyMap<string, BrowserKey>;
+  browserKeys: KeyBook<BrowserKey>;
 }
 
 /**

@@ -1,10 +1,11 @@
+import type { KeyBook } from '../config';
 import { Problem } from '../errors';
 
 export interface SenderKeys {
   /** key → source */
-  ingestKeys: ReadonlyMap<string, string>;
+  ingestKeys: KeyBook<string>;
   /** key → component */
-  phoneKeys: ReadonlyMap<string, string>;
+  phoneKeys: KeyBook<string>;
   /** without any key, telemetry is taken only in demo mode */
   demo: boolean;
 }

@@ -16,6 +16,7 @@ import { SPACE, TOUCH } from '@/look/tokens';
 import { DataInPart } from './data-in/data-in-part';
 import { AlertsPart } from './alerts-part';
 import { AccountsPart } from './accounts-part';
+import { KeysPart } from './keys-part';
 import { RecordsPart } from './records-part';
 import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
@@ -50,6 +51,7 @@ export function SettingsPlace() {
             <SectionsPart settings={data} />
             <AlertsPart />
             <AccountsPart />
+            <KeysPart />
             <RecordsPart />
             <AtOnceForm key={data.file.atOnceMs} settings={data} />
             <HandoffsForm key={JSON.stringify(data.file.handoffs)} settings={data} />
