@@ -37,7 +37,7 @@ beforeAll(async () => {
     join(folder, 'file.har'),
     JSON.stringify({ log: { version: '1.2', creator: { name: 'x', version: '1' }, pages: [page], entries: [entry] } }),
   );
-  server = await startServerProcess(dataDir, { TOPLENS_INGEST_KEYS: 'shop=a-secret' });
+  server = await startServerProcess(dataDir, { TOPLENS_DEMO: '0', TOPLENS_INGEST_KEYS: 'shop=a-secret' });
 }, 60_000);
 afterAll(async () => {
   await stop(server.process);

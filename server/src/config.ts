@@ -20,6 +20,8 @@ export interface Config {
   demo: boolean;
   /** file with people of a demo, as whom anybody on this machine may look; '' without any */
   demoPeople: string;
+  /** tells a link at the start by which somebody becomes an administrator, although there is one */
+  newAdministrator: boolean;
   /** where the page of the demo's phone application is; '' without it */
   roundUrl: string;
   /** `source=key` pairs */
@@ -147,6 +149,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     snippetFile: join(root, 'dist', 'snippet.js'),
     demo: env.TOPLENS_DEMO === '1',
     demoPeople: env.TOPLENS_DEMO_PEOPLE ? resolve(root, env.TOPLENS_DEMO_PEOPLE) : '',
+    newAdministrator: env.TOPLENS_NEW_ADMINISTRATOR === '1',
     roundUrl: env.TOPLENS_DEMO_ROUND_URL ?? '',
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? '', 'TOPLENS_INGEST_KEYS'),
     phoneKeys: readKeys(env.TOPLENS_PHONE_KEYS ?? '', 'TOPLENS_PHONE_KEYS'),

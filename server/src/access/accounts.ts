@@ -33,6 +33,8 @@ const LINK_IS_OVER = 'This link is over, or was used. Ask an administrator for a
  */
 export class Accounts {
   #byId = new Map<number, AccountRow>();
+  /** whoever has the link for nobody becomes an administrator, although there is one */
+  takesAdministrator = false;
   private readonly throttle: Throttle;
 
   constructor(
@@ -117,7 +119,7 @@ export class Accounts {
   async ofLink(token: string, nowMs: number): Promise<AccountRow | null> {
     const link = await findAccountLink(this.database, hashOf(token), nowMs);
     const account = link && (link.account === null ? null : this.active(link.account));
-    const isForNobody = account === null && this.hasAdministrator(nowMs);
+    const isForNobody = account === null && this.hasAdministrator(nowMs) && !this.takesAdministrator;
     if (account === undefined || isForNobody) throw new Problem('notFound', LINK_IS_OVER, { field: 'token' });
     return account;
   }

@@ -24,7 +24,12 @@ const people = array(person).required();
  */
 export async function firstSignIn(
   accounts: Accounts,
-  { demo, demoPeople, publicUrl }: Pick<Config, 'demo' | 'demoPeople' | 'publicUrl'>,
+  {
+    demo,
+    demoPeople,
+    newAdministrator,
+    publicUrl,
+  }: Pick<Config, 'demo' | 'demoPeople' | 'newAdministrator' | 'publicUrl'>,
   log: Logger,
 ): Promise<void> {
   const nowMs = Date.now();
@@ -33,9 +38,10 @@ export async function firstSignIn(
     for (const { name, mail, grants } of given)
       await accounts.add({ name, mail, password: '', subject: '' }, grants, nowMs);
   }
-  if (demo || accounts.hasAdministrator(nowMs)) return;
+  if (demo || (accounts.hasAdministrator(nowMs) && !newAdministrator)) return;
+  accounts.takesAdministrator = newAdministrator;
   const { token } = await accounts.link(null, nowMs);
-  // On the screen of whoever starts it, and in no log that others read.
-  process.stdout.write(`\nNobody can sign in yet. Become the first administrator:\n${publicUrl}/welcome/${token}\n\n`);
-  log.info('nobody can sign in yet: the link for the first administrator was written to standard output');
+  // Beside the log, on the screen of whoever starts it.
+  process.stdout.write(`\nBecome an administrator of Top Lens, once, by this link:\n${publicUrl}/welcome/${token}\n\n`);
+  log.info('a link by which somebody becomes an administrator was written to standard output');
 }

@@ -61,6 +61,32 @@ describe('the first start', () => {
       await fresh.remove();
     }
   });
+
+  test('tells another one, when whoever runs it asks for it, to let somebody in who is locked out', async () => {
+    const started = async (newAdministrator: boolean, dataDir?: string) => {
+      const written: string[] = [];
+      const write = jest
+        .spyOn(process.stdout, 'write')
+        .mockImplementation((text) => (written.push(String(text)), true));
+      const one = await startTestServer({ demo: false, newAdministrator, ...(dataDir !== undefined && { dataDir }) });
+      write.mockRestore();
+      return { one, token: /\/welcome\/(\S+)/.exec(written.join(''))?.[1] ?? '' };
+    };
+    const first = await started(false);
+    await signedIn(first.one, ['administrator']);
+    await first.one.close();
+    const again = await started(false, first.one.dataDir);
+    expect(again.token).toBe('');
+    await again.one.close();
+    const helped = await started(true, first.one.dataDir);
+    try {
+      const body = { name: 'Kit Lowe', mail: 'kit@pellwick.example', password: PASSWORD };
+      expect((await askWith(helped.one, '')('POST', `/api/account-links/${helped.token}`, body)).status).toBe(200);
+      expect((await askWith(helped.one, '')('GET', `/api/account-links/${helped.token}`)).status).toBe(404);
+    } finally {
+      await helped.one.remove();
+    }
+  });
 });
 
 describe('a sign-in', () => {
@@ -137,7 +163,7 @@ describe('a sign-in', () => {
     expect(own.sessions[0]?.address).toContain('127.0.0.1');
     expect((await ask('DELETE', '/api/account/sessions')).status).toBe(204);
     expect((await stateOf(there)).who).toBeNull();
-    expect((await ask('DELETE', '/api/session')).status).toBe(204);
+    expect((await ask('DELETE', '/api/session')).status).toBe(200);
     expect((await ask('GET', '/api/worst-first')).status).toBe(401);
   });
 
