@@ -70,11 +70,24 @@ export class Accounts {
     return this.all.some((one) => isWhole(one) && may(one.grants, 'accounts', {}, nowMs));
   }
 
-  /** @throws Problem 'conflict' when somebody has that address */
+  #isTaken(name: string, id?: number): boolean {
+    return this.all.some((one) => one.id !== id && one.name.toLowerCase() === name.toLowerCase());
+  }
+
+  /** A name of a provider's, with a number where somebody has it here. */
+  #freeName(name: string, id?: number): string {
+    if (!this.#isTaken(name, id)) return name;
+    for (let n = 2; ; n++) if (!this.#isTaken(`${name} (${n})`, id)) return `${name} (${n})`;
+  }
+
+  /** @throws Problem 'conflict' when somebody has that address, or that name */
   async add(account: NewAccount, grants: readonly Grant[], nowMs: number): Promise<AccountRow> {
     const mail = account.mail.toLowerCase();
     if (mail !== '' && this.all.some((one) => one.mail === mail))
       throw new Problem('conflict', 'Somebody has an account with this mail address.', { field: 'mail' });
+    // The name stands under what they do: it must be nobody else's.
+    if (this.#isTaken(account.name))
+      throw new Problem('conflict', 'Somebody else has this name: add what tells them apart.', { field: 'name' });
     const id = await insertAccount(this.database, { ...account, mail }, nowMs);
     await setGrants(this.database, id, grants);
     await this.load();
@@ -184,12 +197,12 @@ export class Accounts {
     if (!known) {
       // An address alone proves nothing about who has an account here.
       const isTaken = this.all.some((one) => one.mail === mail.toLowerCase());
-      return this.add({ name, mail: isTaken ? '' : mail, password: '', subject }, given, nowMs);
+      return this.add({ name: this.#freeName(name), mail: isTaken ? '' : mail, password: '', subject }, given, nowMs);
     }
     if (known.endedMs !== null) throw new Problem('notSignedIn', 'This account was ended. Ask an administrator.');
     const here = known.grants.filter(({ role, of }) => !byGroups.some((one) => one.role === role && one.of === of));
     await setGrants(this.database, known.id, [...here, ...given]);
-    await this.change(known.id, { name });
+    await this.change(known.id, { name: this.#freeName(name, known.id) });
     return this.get(known.id);
   }
 

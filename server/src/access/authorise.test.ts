@@ -154,6 +154,18 @@ test('which right a setting needs is told by its key', () => {
   expect(rightOfSetting('undefined').right).toBe('settings');
 });
 
+test('the address of a webhook is told to those alone who may change it', async () => {
+  const receivers = [{ name: 'Duty desk', webhook: 'https://chat.example/secret' }];
+  const { ask } = of('administrator');
+  expect((await ask('POST', '/api/settings', { key: 'receivers', value: receivers })).status).toBe(201);
+  const told = async (name: string) => JSON.stringify(await (await of(name).ask('GET', '/api/settings')).json());
+  expect(await told('administrator')).toContain('chat.example/secret');
+  for (const name of ['viewer', 'support', 'owner']) {
+    expect(await told(name)).toContain('Duty desk');
+    expect(await told(name)).not.toContain('chat.example/secret');
+  }
+});
+
 test('nobody signs a change with the name of somebody else', async () => {
   const { ask, name } = of('administrator');
   expect((await ask('POST', '/api/settings', { who: 'the boss', key: 'currency', value: 'GBP' })).status).toBe(201);

@@ -6,7 +6,6 @@ import { Secret, TOTP } from 'otpauth';
 import { InstallationKeys } from './installation-keys';
 import { hashPassword, isPassword, whyWeak } from './passwords';
 import { newRecoveryCodes, newSecondFactor, recoveryHash, stepOf } from './second-factor';
-import { waitAfter } from './throttle';
 
 describe('passwords', () => {
   test('are derived as RFC 7914 says (test vectors of its section 12)', () => {
@@ -116,10 +115,4 @@ test('keys of an installation: one for each purpose; what is sealed opens there 
   changed[changed.length - 1] = (changed.at(-1) ?? 0) ^ 1;
   expect(() => here.open('second factors', changed.toString('base64'))).toThrow();
   rmSync(dir, { recursive: true });
-});
-
-test('five wrong tries are free; then each waits twice as long, a quarter of an hour at most', () => {
-  expect([0, 4, 5, 6, 7, 10, 11, 12, 100].map(waitAfter)).toEqual([
-    0, 0, 8_000, 16_000, 32_000, 256_000, 512_000, 900_000, 900_000,
-  ]);
 });

@@ -1,4 +1,4 @@
-import { SECOND_MS } from '@toplens/core/time';
+import { DAY_MS, HOUR_MS, MINUTE_MS, SECOND_MS } from '@toplens/core/time';
 import { Problem } from '../errors';
 import { addFailure, forgetFailures, loadFailures } from '../store/accounts';
 import type { Database } from '../store/database';
@@ -6,11 +6,16 @@ import { hashOf } from './secrets';
 
 /** Wrong ones in a row before anybody waits. */
 const FREE_FAILURES = 5;
-const LONGEST_WAIT_MS = 15 * 60 * SECOND_MS;
+const LONGEST_WAIT_MS = 15 * MINUTE_MS;
+/** NIST SP 800-63B-4, 3.2.2: no more wrong ones in a row than so many; then it is another day. */
+const MOST_FAILURES = 100;
 
-/** Behind so many wrong ones in a row: 8, 16, 32 … seconds, a quarter of an hour at most. */
-export const waitAfter = (failures: number): number =>
-  failures < FREE_FAILURES ? 0 : Math.min(LONGEST_WAIT_MS, 2 ** Math.min(30, failures - FREE_FAILURES + 3) * SECOND_MS);
+/** Behind so many wrong ones in a row: 8, 16, 32 … seconds, up to a quarter of an hour; a day behind a hundred. */
+export function waitAfter(failures: number): number {
+  if (failures < FREE_FAILURES) return 0;
+  if (failures >= MOST_FAILURES) return DAY_MS;
+  return Math.min(LONGEST_WAIT_MS, 2 ** Math.min(30, failures - FREE_FAILURES + 3) * SECOND_MS);
+}
 
 /**
  * Slows whoever tries passwords and codes, by what they are tried on, whether somebody has that account or not. In the
@@ -42,9 +47,13 @@ export class Throttle {
     const waitMs = lastMs + waitAfter(failures) - nowMs;
     if (failures >= FREE_FAILURES && waitMs > 0) {
       const retryAfterS = Math.ceil(waitMs / SECOND_MS);
-      const words = retryAfterS < 120 ? `${retryAfterS} seconds` : `${Math.ceil(retryAfterS / 60)} minutes`;
-      throw new Problem('tooMany', `Too many wrong tries. Wait ${words}, then try again.`, { retryAfterS });
+      throw new Problem('tooMany', `Too many wrong tries. Wait ${waitWords(waitMs)}, then try again.`, { retryAfterS });
     }
     await addFailure(this.database, key, nowMs);
   }
+}
+
+function waitWords(ms: number): string {
+  if (ms < 2 * MINUTE_MS) return `${Math.ceil(ms / SECOND_MS)} seconds`;
+  return ms < 2 * HOUR_MS ? `${Math.ceil(ms / MINUTE_MS)} minutes` : `${Math.ceil(ms / HOUR_MS)} hours`;
 }

@@ -1,9 +1,11 @@
 import { HOUR_MS } from '@toplens/core/time';
 import { Secret, TOTP } from 'otpauth';
 import { askWith, cookieOf, PASSWORD, signedIn, type SignedIn } from '../fixtures/signed-in';
+import { freePort } from '../fixtures/free-port';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 import type { SessionStateShape } from '../contract/accounts';
 
+const INES = 'ines.moor@pellwick.example';
 let server: TestServer;
 let admin: SignedIn;
 beforeAll(async () => {
@@ -184,6 +186,48 @@ describe('a sign-in', () => {
   });
 });
 
+describe('behind a proxy that speaks HTTPS', () => {
+  const body = { mail: INES, password: PASSWORD };
+  const signInThrough = async (proxies: number) => {
+    const behind = await startTestServer({
+      demo: false,
+      port: await freePort(),
+      publicUrl: 'https://lens.example',
+      proxies,
+    });
+    try {
+      const direct = askWith(behind, '');
+      const { id } = await behind.accounts.add(
+        { name: 'Ines Moor', mail: INES, password: '', subject: '' },
+        [],
+        Date.now(),
+      );
+      const { token } = await behind.accounts.link(id, Date.now());
+      await direct('POST', `/api/account-links/${token}`, { password: PASSWORD });
+      return await fetch(`${behind.url}/api/session`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'x-forwarded-proto': 'https' },
+        body: JSON.stringify(body),
+      });
+    } finally {
+      await behind.remove();
+    }
+  };
+
+  test('the cookie is bound to this server and to HTTPS', async () => {
+    const answer = await signInThrough(1);
+    expect([answer.status, answer.headers.get('set-cookie')]).toEqual([
+      200,
+      expect.stringMatching(/^__Host-toplens=[^;]+; Path=\/; HttpOnly; Secure; SameSite=Lax$/),
+    ]);
+  });
+
+  test('a proxy that is not known to stand there is said, where the cookie would be lost', async () => {
+    const answer = await signInThrough(0);
+    expect([answer.status, await answer.text()]).toEqual([409, expect.stringContaining('TOPLENS_PROXIES=1')]);
+  });
+});
+
 describe('an account', () => {
   test('is given with a link, changed, and ended at once', async () => {
     const given = await admin.ask('POST', '/api/accounts', {
@@ -228,7 +272,8 @@ describe('an account', () => {
     [{ name: 'A', mail: 'a@b.example', grants: [{ role: 'owner' }] }, 'grants[0].of'],
     [{ name: 'A', mail: 'a@b.example', grants: [{ role: 'viewer', of: 'x' }] }, 'grants[0].of'],
     [{ name: 'A', mail: 'a@b.example', grants: [{ role: 'viewer' }, { role: 'viewer' }] }, 'grants'],
-    [{ name: 'A', mail: 'ines.moor@pellwick.example', grants: [] }, 'mail'],
+    [{ name: 'A', mail: INES, grants: [] }, 'mail'],
+    [{ name: 'ines moor', mail: 'other@pellwick.example', grants: [] }, 'name'],
   ])('%j is refused at %s', async (body, field) => {
     const answer = await admin.ask('POST', '/api/accounts', body);
     expect([400, 409]).toContain(answer.status);

@@ -147,9 +147,12 @@ export function sessionRoutes({ accounts, isDemo, provider }: SessionRouteOption
 }
 
 const LONGEST_BROWSER = 300;
+const OVER_PLAIN_HTTP =
+  'Signing in works over HTTPS alone, because the address of this server begins with https://, and this request came over plain HTTP. Behind a proxy that speaks HTTPS, whoever runs the server sets TOPLENS_PROXIES=1, and the proxy X-Forwarded-Proto.';
 
 /** From now on the browser holds another secret than before: nobody who knew that one is signed in by it. */
 export async function begin(request: Request, content: Partial<SessionData>): Promise<void> {
+  if (request.session.cookie.secure === true && !request.secure) throw new Problem('conflict', OVER_PLAIN_HTTP);
   await promisify(request.session.regenerate.bind(request.session))();
   Object.assign(request.session, content, {
     address: request.ip ?? '',

@@ -1,6 +1,8 @@
-import { Router } from 'express';
+import { may } from '@toplens/core/access';
+import { Router, type Response } from 'express';
 import { number, object, string, type ObjectSchema } from 'yup';
 import { calendarOf, MalformedTelemetry, readICalendar, writeICalendar } from '@toplens/core/formats';
+import { principalOf } from '../access/principal';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
 import {
@@ -85,13 +87,14 @@ export function settingsRoutes(
   { file, installation, changeSettings }: SettingsRouteOptions,
 ): Router {
   const router = Router();
-  const current = async () => {
+  const current = async (response: Response) => {
     const changes = await loadChanges(database);
-    return shapeOf(await readBook(database, file), changes, installation);
+    const shape = shapeOf(await readBook(database, file), changes, installation);
+    return mayChange(response) ? shape : withoutSecrets(shape);
   };
-  const change = async (wanted: WantedChange) => {
+  const change = async (wanted: WantedChange, response: Response) => {
     await changeSettings(wanted);
-    return current();
+    return current(response);
   };
   /** What stands under a key now; what was changed last of a key that is no section. */
   const standing = async (key: string): Promise<unknown> => {
@@ -99,12 +102,12 @@ export function settingsRoutes(
     return (await loadChanges(database)).findLast((one) => one.key === key)?.value ?? null;
   };
   router.get('/settings', async (_request, response) => {
-    response.json(await current());
+    response.json(await current(response));
   });
   router.post('/settings', async (request, response) => {
     const { who: by, key, value, fromMs } = readInput(newSetting, request.body);
     tell(response, { before: await standing(key) });
-    response.status(201).json(await change({ who: by, key, value: checkValue(key, value), fromMs }));
+    response.status(201).json(await change({ who: by, key, value: checkValue(key, value), fromMs }, response));
   });
   router.post('/settings/try', async (request, response) => {
     const { key, value } = readInput(tryingSetting, request.body);
@@ -129,7 +132,7 @@ export function settingsRoutes(
   });
   router.post('/settings/file', async (request, response) => {
     const { who: by, settings } = readInput(importing, request.body);
-    response.status(201).json(await change({ who: by, key: ALL_KEY, value: checkFile(settings) }));
+    response.status(201).json(await change({ who: by, key: ALL_KEY, value: checkFile(settings) }, response));
   });
   router.get('/settings/file/schema', (_request, response) => {
     response.type('application/schema+json').json({
@@ -151,10 +154,25 @@ export function settingsRoutes(
     const before = own.at(-2)?.value ?? null;
     response
       .status(201)
-      .json(await change({ who: by, key: undone.key, value: before, fromMs: undone.fromMs, undoes: undone.id }));
+      .json(
+        await change({ who: by, key: undone.key, value: before, fromMs: undone.fromMs, undoes: undone.id }, response),
+      );
   });
   return router;
 }
+
+const mayChange = (response: Response): boolean => may(principalOf(response)?.grants ?? [], 'settings', {}, Date.now());
+
+/** Whoever knows the address of a webhook can send there: it is told to those alone who may change it. */
+const withoutSecrets = (shape: SettingsShape): SettingsShape => ({
+  ...shape,
+  file: {
+    ...shape.file,
+    ...(shape.file.receivers && {
+      receivers: shape.file.receivers.map(({ webhook: _webhook, ...receiver }) => receiver),
+    }),
+  },
+});
 
 /** @throws Problem 'badInput' for what is no iCalendar file */
 function readCalendar(text: string) {
