@@ -46,7 +46,7 @@ import { listHandoffs } from './store/handoffs';
 import { dropOldSignIns } from './store/accounts';
 import { dropOldMessages } from './store/outbox';
 import { loadApplied } from './store/journal-applied';
-import { lockDataFolder, OwnershipLost, type Ownership } from './store/lock';
+import { lockDataFolder, OwnershipLost } from './store/lock';
 
 export interface RunningServer {
   url: string;
@@ -94,8 +94,14 @@ export async function startServer(
     http.on('request', whileStarting);
     const port = await openMain(http, config);
     undo.unshift(() => (http.close(), http.closeAllConnections()));
-    const owner = await takeFolder(config.dataDir, health, log);
+    const { dataDir } = config;
+    const room = { dataDir, health, log };
+    const owner = await whenThereIsRoom(
+      () => lockDataFolder(dataDir, { giveUp: (error) => isDiskFault(error.code) && giveUpReserve(dataDir) }),
+      room,
+    );
     undo.push(() => owner.release());
+    const keys = await whenThereIsRoom(() => InstallationKeys.open(join(dataDir, 'pseudonyms.secret')), room);
     const disk = new DiskGuard({
       dataDir: config.dataDir,
       reserveBytes: config.diskReserveBytes,
@@ -150,8 +156,7 @@ export async function startServer(
       () => engine.stop(),
       () => search.stop(),
     );
-    const pseudonyms = Pseudonyms.open(join(config.dataDir, 'pseudonyms.secret'));
-    const keys = InstallationKeys.read(join(config.dataDir, 'pseudonyms.secret'));
+    const pseudonyms = new Pseudonyms(keys.secret);
     const accounts = new Accounts(database, keys);
     const store = new SessionStore(database);
     const senderKeys = new SenderKeys(database, config);
@@ -330,11 +335,14 @@ export async function startServer(
   }
 }
 
-/** Takes the data folder; while its disk has no room for a few bytes, waits. @throws DataFolderInUse */
-async function takeFolder(dataDir: string, health: Health, log: Logger): Promise<Ownership> {
+/** Does what the start cannot go on without; while the disk has no room for a few bytes, waits and says so. */
+async function whenThereIsRoom<Done>(
+  work: () => Done,
+  { dataDir, health, log }: { dataDir: string; health: Health; log: Logger },
+): Promise<Done> {
   for (let tries = 0; ; tries++) {
     try {
-      return lockDataFolder(dataDir, { giveUp: (error) => isDiskFault(error.code) && giveUpReserve(dataDir) });
+      return work();
     } catch (error) {
       if (!isDiskFault((error as NodeJS.ErrnoException).code)) throw error;
       if (tries === 0) log.error({ err: error, dataDir }, 'the disk is full; the start waits for room');

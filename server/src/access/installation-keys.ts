@@ -1,15 +1,24 @@
 import { createCipheriv, createDecipheriv, hkdfSync, randomBytes } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { closeSync, existsSync, fsyncSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
 
+const SECRET_BYTES = 32;
 const NONCE_BYTES = 12;
 const TAG_BYTES = 16;
 
 /** Keys for one purpose each, made of the secret of the installation (HKDF, RFC 5869). */
 export class InstallationKeys {
-  private constructor(private readonly secret: Buffer) {}
+  private constructor(readonly secret: Buffer) {}
 
-  static read(file: string): InstallationKeys {
-    return new InstallationKeys(readFileSync(file));
+  /**
+   * The secret lies in a file of its own, made at the first start. A file that is too short is none: an earlier version
+   * left it so when the disk was full, and what is keyed by nothing hides nothing.
+   */
+  static open(file: string): InstallationKeys {
+    const kept = existsSync(file) ? readFileSync(file) : Buffer.alloc(0);
+    if (kept.length === SECRET_BYTES) return new InstallationKeys(kept);
+    const secret = randomBytes(SECRET_BYTES);
+    writeWhole(file, secret);
+    return new InstallationKeys(secret);
   }
 
   /** 32 bytes that nobody can tell from the key of another purpose. */
@@ -32,4 +41,16 @@ export class InstallationKeys {
     decipher.setAuthTag(bytes.subarray(NONCE_BYTES, NONCE_BYTES + TAG_BYTES));
     return decipher.update(bytes.subarray(NONCE_BYTES + TAG_BYTES), undefined, 'utf8') + decipher.final('utf8');
   }
+}
+
+/** Written beside and renamed: there is a whole one, or none. */
+function writeWhole(file: string, bytes: Buffer): void {
+  const handle = openSync(`${file}.new`, 'w', 0o600);
+  try {
+    writeSync(handle, bytes);
+    fsyncSync(handle);
+  } finally {
+    closeSync(handle);
+  }
+  renameSync(`${file}.new`, file);
 }

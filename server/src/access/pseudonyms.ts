@@ -1,18 +1,11 @@
-import { createHmac, randomBytes } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { createHmac } from 'node:crypto';
 
 /**
  * Names for persons that tell them apart and do not tell who they are: a keyed hash, so that nobody finds an id by
  * trying.
  */
 export class Pseudonyms {
-  private constructor(private readonly secret: Buffer) {}
-
-  /** The secret of this installation lies in a file of its own; made at the first start. */
-  static open(file: string): Pseudonyms {
-    if (!existsSync(file)) writeFileSync(file, randomBytes(32), { mode: 0o600, flag: 'wx' });
-    return new Pseudonyms(readFileSync(file));
-  }
+  constructor(private readonly secret: Buffer) {}
 
   /** "person 3f9a-20c1" */
   of(id: string): string {

@@ -1,5 +1,5 @@
 import { scryptSync } from 'node:crypto';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Secret, TOTP } from 'otpauth';
@@ -99,8 +99,8 @@ describe('second factors', () => {
 test('keys of an installation: one for each purpose; what is sealed opens there alone', () => {
   const dir = mkdtempSync(join(tmpdir(), 'toplens-keys-'));
   const keys = (name: string) => {
-    writeFileSync(join(dir, name), name.repeat(8));
-    return InstallationKeys.read(join(dir, name));
+    writeFileSync(join(dir, name), name.repeat(8).slice(0, 32));
+    return InstallationKeys.open(join(dir, name));
   };
   const [here, elsewhere] = [keys('here'), keys('elsewhere')];
   expect(here.of('sessions')).toHaveLength(32);
@@ -114,5 +114,21 @@ test('keys of an installation: one for each purpose; what is sealed opens there 
   const changed = Buffer.from(sealed, 'base64');
   changed[changed.length - 1] = (changed.at(-1) ?? 0) ^ 1;
   expect(() => here.open('second factors', changed.toString('base64'))).toThrow();
+  rmSync(dir, { recursive: true });
+});
+
+test('the secret of an installation is made once, and again where a full disk left a part of it', () => {
+  const dir = mkdtempSync(join(tmpdir(), 'toplens-keys-'));
+  const file = join(dir, 'pseudonyms.secret');
+  const { secret } = InstallationKeys.open(file);
+  expect(secret).toHaveLength(32);
+  expect(statSync(file).mode & 0o777).toBe(0o600);
+  expect(InstallationKeys.open(file).secret).toEqual(secret);
+  for (const part of ['', 'x'.repeat(31)]) {
+    writeFileSync(file, part);
+    const made = InstallationKeys.open(file).secret;
+    expect(made).toHaveLength(32);
+    expect(readFileSync(file)).toEqual(made);
+  }
   rmSync(dir, { recursive: true });
 });
