@@ -225,7 +225,7 @@ export class Intake {
         group = [];
         records = bytes = 0;
         // A crash loop must not read more each time.
-        if (this.#now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.checkpoint();
+        if (this.#now() - this.#lastCheckpointMs > CHECKPOINT_EVERY_MS) await this.#checkpointOrLater();
       };
       for (const { entry, mark } of this.deps.journal.replay(from, {
         until,
@@ -241,7 +241,7 @@ export class Intake {
       }
       await flush();
       if (replayed > 0) this.deps.log.info({ records: replayed }, 'journal replayed');
-      await this.checkpoint();
+      await this.#checkpointOrLater();
     } finally {
       if (generation === this.#generation) this.#replaying = false;
     }
@@ -604,6 +604,13 @@ export class Intake {
     const keep = this.deps.keepJournalFrom?.() ?? { segment: Infinity, mostBytes: Infinity };
     this.deps.journal.forget(Math.min(mark.segment, keep.segment), { applied: mark, mostBytes: keep.mostBytes });
     this.#checkpointedMark = mark;
+  }
+
+  /** One that fails, as on a full disk, must not end a start: until the next one the journal keeps everything. */
+  async #checkpointOrLater(): Promise<void> {
+    await this.checkpoint().catch((error: unknown) =>
+      this.deps.log.error({ err: error }, 'what was stored is made durable later'),
+    );
   }
 
   /** While a backup is read, what it needs of the database's own log must not be recycled. */

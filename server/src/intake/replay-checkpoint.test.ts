@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { requestOf, testSpan } from '../fixtures/traffic';
+import { post, requestOf, testSpan } from '../fixtures/traffic';
 import { startTestServer } from '../fixtures/test-server';
 import { Database } from '../store/database';
 import { Journal } from './journal';
@@ -35,6 +35,32 @@ test('a replay ends with a checkpoint, so that a crash loop does not read more e
     await server.intake.settled();
     expect(storedAtCheckpoints.at(-1)).toBe(REQUESTS * SPANS);
   } finally {
+    jest.restoreAllMocks();
+    await server.remove();
+  }
+}, 60_000);
+
+test('a checkpoint that finds no room ends no start: what was acknowledged is there, and more is taken', async () => {
+  const dataDir = mkdtempSync(join(tmpdir(), 'toplens-test-'));
+  const empty = await startTestServer({ dataDir });
+  await empty.close();
+  const journal = Journal.open(join(dataDir, 'journal'), { above: 40 });
+  const receivedMs = Date.now();
+  const body = Buffer.from(JSON.stringify(requestOf([testSpan(1, receivedMs - 60_000, 100)])));
+  await journal.append([{ signal: 'traces', encoding: 'json', body, receivedMs }]);
+  await journal.close();
+  const full = Object.assign(new Error('could not write to file'), { code: '53100' });
+  const failing = jest.spyOn(Database.prototype, 'checkpoint').mockRejectedValue(full);
+  const server = await startTestServer({ dataDir });
+  try {
+    await server.intake.settled();
+    expect(failing).toHaveBeenCalled();
+    expect((await post(server.url, JSON.stringify(requestOf([testSpan(2, receivedMs, 100)])))).status).toBe(200);
+    await server.intake.settled();
+    const [stored] = await server.database.query<{ n: number }>('SELECT count(*)::int AS n FROM attempt');
+    expect(stored?.n).toBe(2);
+  } finally {
+    failing.mockRestore();
     await server.remove();
   }
 }, 60_000);
