@@ -41,7 +41,7 @@ function Keys() {
               <Words kind="small">{keyWords(key)}</Words>
             </View>
             {!key.isRevoked && (
-              <>
+              <View style={styles.buttons}>
                 <Button
                   onPress={() => setOpen(key.id)}
                   accessibilityLabel={`Replace the secret of ${key.name}`}
@@ -57,7 +57,7 @@ function Keys() {
                 >
                   Revoke
                 </Button>
-              </>
+              </View>
             )}
           </View>
         ))}
@@ -90,5 +90,6 @@ const styles = StyleSheet.create({
   part: { gap: SPACE.s },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', borderTopWidth: 1, paddingVertical: SPACE.xs },
   words: { flexGrow: 1, flexShrink: 1, flexBasis: 220, minWidth: 0 },
+  buttons: { flexDirection: 'row' },
   button: { alignSelf: 'flex-start' },
 });
