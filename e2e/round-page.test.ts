@@ -16,9 +16,10 @@ import {
 
 /**
  * Round as a visitor of the demo gets it: a page with the package for phones, in a browser. What is pressed there must be
- * seen in Top Lens: launches, screens, requests, and the crash within twenty seconds.
+ * seen in Top Lens: launches, screens, requests, and the crash, which takes three seconds on a machine that does nothing
+ * else; beside tests that fill disks and kill servers it has to wait for its turn.
  */
-const CRASH_WITHIN_MS = 20_000;
+const CRASH_WITHIN_MS = 60_000;
 
 let top: ServerProcess;
 let round: ChildProcess;
