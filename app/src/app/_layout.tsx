@@ -18,9 +18,8 @@ const queries: QueryClient = new QueryClient({
   defaultOptions: { queries: { retry: 1, staleTime: 2_000 } },
   queryCache: new QueryCache({
     // Signed out in the meantime, or ended by somebody: who looks is asked anew.
-    onError: (error, { queryKey }) => {
-      if (isSignedOut(error) && queryKey !== sessionQuery.queryKey)
-        void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
+    onError: (error) => {
+      if (isSignedOut(error)) void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
     },
   }),
 });

@@ -1,5 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { get, post, remove, type Schemas } from './client';
+import { useChange } from './live';
 
 export type Account = Schemas['Account'];
 export type Grant = Schemas['Grant'];
@@ -10,12 +11,6 @@ const ALL = ['accounts'];
 
 export const useOwnAccount = (isAsked: boolean) =>
   useQuery({ queryKey: OWN, queryFn: () => get('/api/account', {}), enabled: isAsked });
-
-/** A change of one's own account, or of others'. */
-function useChange<Asked, Answer>(key: string[], change: (asked: Asked) => Promise<Answer>) {
-  const client = useQueryClient();
-  return useMutation({ mutationFn: change, onSuccess: () => client.invalidateQueries({ queryKey: key }) });
-}
 
 export const useChangePassword = () =>
   useChange(OWN, (body: { current: string; next: string }) => post('/api/account/password', { body }));

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, remove, type Schemas } from './client';
-import { LIVE_MS } from './live';
+import { LIVE_MS, useChange } from './live';
 
 export type Board = Schemas['Board'];
 export type Tile = Schemas['BoardTile'];
@@ -42,13 +42,10 @@ export function useBoardLinks(name: string) {
 }
 
 /** Makes a page of a board, or of one of its tiles, that opens without a login; the answer alone holds the link. */
-export function useMakeBoardLink(name: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: { tile?: number; days: number }) => post('/api/boards/{name}/links', { path: { name }, body }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['board-links', name] }),
-  });
-}
+export const useMakeBoardLink = (name: string) =>
+  useChange(['board-links', name], (body: { tile?: number; days: number }) =>
+    post('/api/boards/{name}/links', { path: { name }, body }),
+  );
 
 export function useRevokeBoardLink(name: string) {
   const client = useQueryClient();

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { View } from '@/frame/view';
 
 export const LIVE_MS = 5_000;
@@ -21,6 +21,12 @@ export function useSurroundings<Answer>(
     staleTime: SURROUNDINGS_MS,
     refetchInterval: isOver ? false : SURROUNDINGS_MS,
   });
+}
+
+/** A change, behind which what stands under this key is asked for anew. */
+export function useChange<Asked, Answer>(queryKey: readonly string[], change: (asked: Asked) => Promise<Answer>) {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: change, onSuccess: () => client.invalidateQueries({ queryKey }) });
 }
 
 /** All that shows harm, limits or names is asked for anew. */

@@ -61,10 +61,9 @@ export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => ask<Schemas['SignedOut']>('/api/session', { method: 'DELETE' }),
-    onSuccess: async ({ url }) => {
-      // Nothing of what was seen stays on the screen.
+    onSuccess: ({ url }) => {
+      // Nothing of what was seen stays.
       client.clear();
-      if (url === null) await client.refetchQueries(sessionQuery);
       window.location.assign(url ?? '/');
     },
   });

@@ -17,7 +17,7 @@ import type { Database } from '../store/database';
 import type { InstallationKeys } from './installation-keys';
 import { hashPassword, isPassword, whyWeak } from './passwords';
 import { newRecoveryCodes, newSecondFactor, recoveryHash, stepOf, type NewSecondFactor } from './second-factor';
-import { hashOf, newSecret } from './secrets';
+import { hashOf, newSecret } from '../store/secrets';
 import { Throttle } from './throttle';
 
 /** Until then an invitation opens. */

@@ -26,9 +26,44 @@ export interface AuthoriseOptions {
  * The one place where it is decided who may do what: by the operation that a request asks for, the right that it needs,
  * and what it is about. Whoever is signed in is who did it, whatever a request says.
  */
-export const authorise =
-  ({ accounts, matters, hasKey, unknownRoute }: AuthoriseOptions): RequestHandler =>
-  async (request, response, next) => {
+export function authorise({ accounts, matters, hasKey, unknownRoute }: AuthoriseOptions): RequestHandler {
+  const ofIncident = async (incident: number): Promise<About> => ({
+    application: Number.isInteger(incident) ? await matters.applicationsOf(incident) : [],
+  });
+  const ofHandoff = async (id: string): Promise<About> => {
+    const found = await matters.handoff(id);
+    return found ? { team: [found.team], ...(await ofIncident(found.incident)) } : {};
+  };
+  /** What an operation is about; of all others a right holds everywhere, or not at all. */
+  const aboutOf: Readonly<Record<string, (request: Request) => Promise<About>>> = {
+    postIncidentsByIdDecisions: (request) => ofIncident(Number(inPath(request, 2))),
+    postHandoffs: (request) => ofIncident(Number(given(request, 'incident'))),
+    postHandoffsByIdAgain: (request) => ofHandoff(inPath(request, 2)),
+    postHandoffsByIdAccept: (request) => ofHandoff(inPath(request, 2)),
+    postHandoffsByIdLinks: (request) => ofHandoff(inPath(request, 2)),
+    deleteHandoffsByIdLinksByLink: (request) => ofHandoff(inPath(request, 2)),
+  };
+  /** Operations that change a setting: which right they need is told by its key. */
+  const keyOf: Readonly<Record<string, (request: Request) => Promise<unknown>>> = {
+    postSettings: (request) => Promise.resolve(given(request, 'key')),
+    postSettingsChangesByIdUndo: (request) => matters.settingOf(Number(inPath(request, 3))),
+  };
+
+  async function check(need: Need, operation: string, request: Request, response: Response): Promise<void> {
+    if (need === 'nobody' || need === 'key') return;
+    if (need === 'own') return void somebody(response);
+    if (hasKey(request, response, need)) return;
+    const { grants } = somebody(response);
+    const setting = keyOf[operation] && rightOfSetting(String(await keyOf[operation](request)));
+    const right = setting?.right ?? need;
+    // What it is about is looked up for those alone whose right does not hold everywhere.
+    if (may(grants, right, {}, Date.now())) return;
+    const about =
+      setting?.application === undefined ? aboutOf[operation]?.(request) : { application: [setting.application] };
+    demand(response, right, (await about) ?? {}, accounts);
+  }
+
+  return async (request, response, next) => {
     const method = request.method === 'HEAD' ? 'GET' : request.method;
     const operation = operationOf(method, `${request.baseUrl}${request.path}`);
     const need = operation && needOf(operation.id);
@@ -36,43 +71,8 @@ export const authorise =
     await check(need, operation.id, request, response);
     signAs(request, response);
     next();
-
-    async function check(needed: Need, id: string, asked: Request, answer: Response): Promise<void> {
-      if (needed === 'nobody' || needed === 'key') return;
-      if (needed === 'own') return void somebody(answer);
-      if (hasKey(asked, answer, needed)) return;
-      const { grants } = somebody(answer);
-      const { right, about } = await wanted(needed, id, asked);
-      const isCovered = may(grants, right, {}, Date.now());
-      demand(answer, right, isCovered ? {} : await about(), accounts);
-    }
-
-    async function wanted(
-      right: Right,
-      id: string,
-      asked: Request,
-    ): Promise<{ right: Right; about: () => Promise<About> }> {
-      if (id === 'postSettings' || id === 'postSettingsChangesByIdUndo') {
-        const key = id === 'postSettings' ? given(asked, 'key') : await matters.settingOf(Number(inPath(asked, 3)));
-        const setting = rightOfSetting(String(key));
-        const about = setting.application === undefined ? {} : { application: [setting.application] };
-        return { right: setting.right, about: () => Promise.resolve(about) };
-      }
-      if (id === 'postIncidentsByIdDecisions') return { right, about: () => ofIncident(Number(inPath(asked, 2))) };
-      if (id === 'postHandoffs') return { right, about: () => ofIncident(Number(given(asked, 'incident'))) };
-      if (/Handoffs?ById/.test(id)) return { right, about: () => ofHandoff(inPath(asked, 2)) };
-      return { right, about: () => Promise.resolve({}) };
-    }
-
-    async function ofIncident(incident: number): Promise<About> {
-      return { application: Number.isInteger(incident) ? await matters.applicationsOf(incident) : [] };
-    }
-
-    async function ofHandoff(id: string): Promise<About> {
-      const found = await matters.handoff(id);
-      return found ? { team: [found.team], ...(await ofIncident(found.incident)) } : {};
-    }
   };
+}
 
 const given = (request: Request, field: string): unknown =>
   (request.body as Record<string, unknown> | undefined)?.[field];

@@ -1,5 +1,6 @@
 import { createCipheriv, createDecipheriv, hkdfSync, randomBytes } from 'node:crypto';
-import { closeSync, existsSync, fsyncSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
+import { writeWhole } from '../store/write-whole';
 
 const SECRET_BYTES = 32;
 const NONCE_BYTES = 12;
@@ -41,16 +42,4 @@ export class InstallationKeys {
     decipher.setAuthTag(bytes.subarray(NONCE_BYTES, NONCE_BYTES + TAG_BYTES));
     return decipher.update(bytes.subarray(NONCE_BYTES + TAG_BYTES), undefined, 'utf8') + decipher.final('utf8');
   }
-}
-
-/** Written beside and renamed: there is a whole one, or none. */
-function writeWhole(file: string, bytes: Buffer): void {
-  const handle = openSync(`${file}.new`, 'w', 0o600);
-  try {
-    writeSync(handle, bytes);
-    fsyncSync(handle);
-  } finally {
-    closeSync(handle);
-  }
-  renameSync(`${file}.new`, file);
 }

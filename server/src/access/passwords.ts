@@ -1,11 +1,10 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { SHORTEST_PASSWORD } from '@toplens/core/access';
 import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { adjacencyGraphs, dictionary } from '@zxcvbn-ts/language-common';
 
-/** NIST SP 800-63B-4, 3.1.1.2, where it is the only factor; OWASP ASVS 4.0, 2.1.1 asks for 12. No other rules of form. */
-export const SHORTEST_PASSWORD = 15;
-/** OWASP ASVS 4.0, 2.1.2 */
-export const LONGEST_PASSWORD = 128;
+/** OWASP ASVS 4.0, 2.1.2. There are no other rules of form. */
+const LONGEST_PASSWORD = 128;
 
 /** OWASP Password Storage Cheat Sheet: scrypt with N = 2^15, r = 8, p = 3 takes 32 MiB. */
 const COST = { N: 2 ** 15, r: 8, p: 3 };

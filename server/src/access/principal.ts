@@ -11,7 +11,8 @@ import {
 } from '@toplens/core/access';
 import type { Request, RequestHandler, Response } from 'express';
 import { Problem } from '../errors';
-import { Accounts } from './accounts';
+import type { AccountRow } from '../store/accounts';
+import type { Accounts } from './accounts';
 
 /** Whom a request comes from. */
 export interface Principal {
@@ -40,17 +41,18 @@ const FORWARDED = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-i
 export const isFromHere = (request: Request): boolean =>
   LOOPBACK.test(request.socket.remoteAddress ?? '') && FORWARDED.every((name) => request.get(name) === undefined);
 
+/** From here on the request comes from somebody who is signed in. */
+export function comesFrom(response: Response, { id, name, grants }: AccountRow): void {
+  response.locals.principal = { account: id, name, grants } satisfies Principal;
+}
+
 /** Finds out whom each request comes from; of whom nothing is known, that is nobody. */
 export const whoAsks =
   (accounts: Accounts, isDemo: boolean): RequestHandler =>
   (request, response, next) => {
     const account = request.session.account === undefined ? undefined : accounts.active(request.session.account);
-    const principal: Principal | undefined = account
-      ? { account: account.id, name: account.name, grants: account.grants }
-      : isDemo && isFromHere(request)
-        ? VISITOR
-        : undefined;
-    response.locals.principal = principal;
+    if (account) comesFrom(response, account);
+    else if (isDemo && isFromHere(request)) response.locals.principal = VISITOR;
     next();
   };
 

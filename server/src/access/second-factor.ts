@@ -1,6 +1,6 @@
 import { randomInt } from 'node:crypto';
 import { Secret, TOTP } from 'otpauth';
-import { hashOf } from './secrets';
+import { hashOf } from '../store/secrets';
 
 /** RFC 6238 with what every authenticator takes: SHA-1, six digits, steps of 30 s. */
 const FORM = { algorithm: 'SHA1', digits: 6, period: 30 } as const;

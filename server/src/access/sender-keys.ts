@@ -1,3 +1,4 @@
+import type { SenderKind } from '@toplens/core/access';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import type { BrowserKey, Config, KeyBook } from '../config';
 import { Problem } from '../errors';
@@ -9,10 +10,9 @@ import {
   revokeSenderKey,
   saveUses,
   type SenderKeyRow,
-  type SenderKind,
   type SenderSecretRow,
 } from '../store/sender-keys';
-import { hashOf, newSecret } from './secrets';
+import { hashOf, newSecret } from '../store/secrets';
 
 const SAVE_USES_EVERY_MS = MINUTE_MS;
 
@@ -23,7 +23,9 @@ const SAVE_USES_EVERY_MS = MINUTE_MS;
 export class SenderKeys {
   #all: SenderKeyRow[] = [];
   #byHash = new Map<string, { key: SenderKeyRow; secret: SenderSecretRow }>();
+  /** when each secret was used last, since the start */
   #uses = new Map<string, number>();
+  #unsaved = new Set<string>();
   #saving: NodeJS.Timeout | undefined;
 
   readonly ingestKeys: KeyBook<string>;
@@ -58,7 +60,7 @@ export class SenderKeys {
     await this.#saveUses();
   }
 
-  /** With what was used since it was last written. */
+  /** With when each was used, though it was not written yet. */
   get all(): readonly SenderKeyRow[] {
     return this.#all.map((key) => ({
       ...key,
@@ -112,6 +114,7 @@ export class SenderKeys {
     const nowMs = Date.now();
     if (found?.key.kind !== kind || (found.secret.endsMs !== null && found.secret.endsMs <= nowMs)) return undefined;
     this.#uses.set(hash, nowMs);
+    this.#unsaved.add(hash);
     return found.key;
   }
 
@@ -137,15 +140,14 @@ export class SenderKeys {
   }
 
   async #saveUses(): Promise<void> {
-    const uses = this.#uses;
-    if (uses.size === 0) return;
-    this.#uses = new Map();
+    const unsaved = this.#unsaved;
+    if (unsaved.size === 0) return;
+    this.#unsaved = new Set();
     try {
-      await saveUses(this.database, uses);
-      await this.load();
+      await saveUses(this.database, new Map([...unsaved].map((hash) => [hash, this.#uses.get(hash) ?? 0])));
     } catch {
       // Written with the next ones.
-      for (const [hash, usedMs] of uses) if (!this.#uses.has(hash)) this.#uses.set(hash, usedMs);
+      for (const hash of unsaved) this.#unsaved.add(hash);
     }
   }
 }

@@ -2,7 +2,7 @@ import { Store, type SessionData } from 'express-session';
 import { HOUR_MS, MINUTE_MS } from '@toplens/core/time';
 import { dropSessions, loadSessions, saveSession, type SessionRow } from '../store/sessions';
 import type { Database } from '../store/database';
-import { hashOf } from './secrets';
+import { hashOf } from '../store/secrets';
 
 declare module 'express-session' {
   interface SessionData {

@@ -2,7 +2,7 @@ import { DAY_MS, HOUR_MS, MINUTE_MS, SECOND_MS } from '@toplens/core/time';
 import { Problem } from '../errors';
 import { addFailure, forgetFailures, loadFailures } from '../store/accounts';
 import type { Database } from '../store/database';
-import { hashOf } from './secrets';
+import { hashOf } from '../store/secrets';
 
 /** Wrong ones in a row before anybody waits. */
 const FREE_FAILURES = 5;

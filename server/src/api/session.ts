@@ -5,7 +5,7 @@ import { rateLimit } from 'express-rate-limit';
 import type { SessionData } from 'express-session';
 import { WRONG_SIGN_IN, type Accounts } from '../access/accounts';
 import type { Provider } from '../access/provider';
-import { isFromHere, principalOf, rightsOf } from '../access/principal';
+import { comesFrom, isFromHere, principalOf, rightsOf } from '../access/principal';
 import { LONGEST_SESSION_MS } from '../access/session-store';
 import {
   choosingPassword,
@@ -68,7 +68,7 @@ export function sessionRoutes({ accounts, isDemo, provider }: SessionRouteOption
   };
   /** The state as it is from now on: who asked came in as somebody else. */
   const answer = (request: Request, response: Response, account: AccountRow | undefined) => {
-    if (account) response.locals.principal = { account: account.id, name: account.name, grants: account.grants };
+    if (account) comesFrom(response, account);
     tell(response, { who: account?.name ?? '' });
     response.json(stateOf(request, response));
   };

@@ -1,9 +1,8 @@
+import { SENDER_KINDS } from '@toplens/core/access';
 import type { Static } from '@sinclair/typebox';
 import { array, number as numberInput, object, string } from 'yup';
 import { get, ok, path, post, problem, type Paths } from './paths';
 import { EPOCH_MS, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
-
-export const SENDER_KINDS = ['service', 'page', 'phone'] as const;
 
 export const SenderKey = resource('SenderKey', 'A key of what sends telemetry', {
   id: integer('number', '1', 3),

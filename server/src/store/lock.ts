@@ -1,19 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import {
-  closeSync,
-  fsyncSync,
-  ftruncateSync,
-  mkdirSync,
-  openSync,
-  readFileSync,
-  renameSync,
-  statSync,
-  utimesSync,
-  writeSync,
-} from 'node:fs';
+import { closeSync, ftruncateSync, mkdirSync, openSync, readFileSync, statSync, utimesSync, writeSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
+import { writeWhole } from './write-whole';
 
 /** Two processes on one data folder lose acknowledged rows silently: see storage-facts. So only one may hold it. */
 export class DataFolderInUse extends Error {
@@ -82,17 +72,7 @@ function readOwner(file: string): Owner | undefined {
   }
 }
 
-/** Written beside and renamed: there is always a whole one. */
-function writeOwner(file: string, owner: Owner): void {
-  const handle = openSync(`${file}.new`, 'w', 0o600);
-  try {
-    writeSync(handle, JSON.stringify(owner));
-    fsyncSync(handle);
-  } finally {
-    closeSync(handle);
-  }
-  renameSync(`${file}.new`, file);
-}
+const writeOwner = (file: string, owner: Owner): void => writeWhole(file, Buffer.from(JSON.stringify(owner)));
 
 /**
  * Locks an open file by flock(2). The lock belongs to the open file, which the helper shares with us: it stays when the

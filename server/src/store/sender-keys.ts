@@ -1,6 +1,5 @@
+import type { SenderKind } from '@toplens/core/access';
 import type { Database } from './database';
-
-export type SenderKind = 'service' | 'page' | 'phone';
 
 export interface SenderSecretRow {
   /** SHA-256, hexadecimal */

@@ -1,7 +1,8 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import type { BoardLinkKind } from '@toplens/core/boards';
 import type { LinkKind } from '@toplens/core/handoffs';
 import type { Database } from './database';
+import { hashOf } from './secrets';
 import { iso } from './time-columns';
 
 export type SharedKind = LinkKind | BoardLinkKind;
@@ -19,9 +20,6 @@ export interface SharedLinkRow {
 
 const COLUMNS = `id, kind, target, uses, ${iso('made_at')} AS "madeAt", ${iso('ends_at')} AS "endsAt",
   ${iso('revoked_at')} AS "revokedAt"`;
-
-/** What is kept of a link's secret: whoever reads the database cannot open anything by it. */
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** @returns the link, and its secret, which is not kept */
 export async function makeLink(

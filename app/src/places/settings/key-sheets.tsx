@@ -1,9 +1,10 @@
+import { SENDER_KINDS, type SenderKind } from '@toplens/core/access';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { object, string } from 'yup';
-import { useMakeSenderKey, useReplaceSecret, type SenderKey, type SenderKind } from '@/data/sender-keys';
+import { useMakeSenderKey, useReplaceSecret, type SenderKey } from '@/data/sender-keys';
 import { BusyButton } from '@/frame/busy-button';
 import { CopyText } from '@/frame/copy-text';
 import { FormField } from '@/frame/form-field';
@@ -19,7 +20,7 @@ export const KIND_WORDS: Readonly<Record<SenderKind, string>> = {
   page: 'pages',
   phone: 'phones',
 };
-const KINDS = (['service', 'page', 'phone'] as const).map((value) => ({ value, words: KIND_WORDS[value] }));
+const KINDS = SENDER_KINDS.map((value) => ({ value, words: KIND_WORDS[value] }));
 const NAME_HINT: Readonly<Record<SenderKind, string>> = {
   service: 'Whose it is, for example the part of the organisation that sends with it.',
   page: 'The component of the pages: with this key they tell of nothing else.',
