@@ -172,7 +172,7 @@ export function buildApp({
       unknownRoute,
     }),
   );
-  api.use(sessionRoutes({ accounts, isDemo: config.demo, provider }));
+  api.use(sessionRoutes({ accounts, store, isDemo: config.demo, provider }));
   api.use(senderKeyRoutes(senderKeys));
   api.use(accountRoutes({ accounts, store, publicUrl: config.publicUrl }));
   api.use(refusedRoutes(database, intake));

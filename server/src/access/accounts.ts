@@ -163,6 +163,7 @@ export class Accounts {
         nowMs,
       );
     await this.change(account.id, { password: kept });
+    await this.throttle.forget(passwordOf(account.mail));
     return this.get(account.id);
   }
 
@@ -176,7 +177,7 @@ export class Accounts {
   }
 
   #isOwn(account: AccountRow, password: string, nowMs: number): Promise<true | undefined> {
-    return this.throttle.tried(`password of ${account.mail}`, nowMs, async () =>
+    return this.throttle.tried(passwordOf(account.mail), nowMs, async () =>
       (await isPassword(password, account.password)) ? true : undefined,
     );
   }
@@ -209,7 +210,7 @@ export class Accounts {
   /** Undefined where the address or the password is wrong: which of them is told nobody. @throws Problem 'tooMany' */
   signIn(mail: string, password: string, nowMs: number): Promise<AccountRow | undefined> {
     const given = mail.trim().toLowerCase();
-    return this.throttle.tried(`password of ${given}`, nowMs, async () => {
+    return this.throttle.tried(passwordOf(given), nowMs, async () => {
       const account = this.all.find((one) => one.mail === given && given !== '' && one.endedMs === null);
       return (await isPassword(password, account?.password ?? '')) ? account : undefined;
     });
@@ -266,6 +267,9 @@ export class Accounts {
     return this.change(id, { secondFactor: '', lastStep: 0, recovery: [] });
   }
 }
+
+/** Under what wrong passwords are counted. */
+const passwordOf = (mail: string): string => `password of ${mail}`;
 
 /** Somebody who can sign in. */
 const isWhole = ({ password, subject, endedMs }: AccountRow): boolean =>

@@ -42,6 +42,11 @@ export class Throttle {
     return done;
   }
 
+  /** What was tried holds no longer: another password was chosen. */
+  forget(what: string): Promise<unknown> {
+    return forgetFailures(this.database, hashOf(what));
+  }
+
   async #count(key: string, nowMs: number): Promise<void> {
     const { failures, lastMs } = await loadFailures(this.database, key);
     const waitMs = lastMs + waitAfter(failures) - nowMs;

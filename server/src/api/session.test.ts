@@ -311,6 +311,22 @@ describe('an account', () => {
   });
 });
 
+test('a password chosen by a link of an administrator ends what the one before opened', async () => {
+  const { mail, cookie, id } = await signedIn(server, ['viewer']);
+  const tryOnce = (password: string) => server.accounts.signIn(mail, password, Date.now());
+  for (let i = 0; i < 5; i++) expect(await tryOnce(`lantern gravel lantern ${i}`)).toBeUndefined();
+  await expect(tryOnce(PASSWORD)).rejects.toThrow('Too many wrong tries');
+  const { url } = (await (await admin.ask('POST', `/api/accounts/${id}/link`)).json()) as { url: string };
+  expect((await stateOf(cookie)).who).not.toBeNull();
+  const next = 'seven quiet harbours';
+  const chosen = await stranger()('POST', `/api/account-links/${url.split('/').at(-1) ?? ''}`, { password: next });
+  expect(chosen.status).toBe(200);
+  expect((await stateOf(cookie)).who).toBeNull();
+  expect((await stateOf(cookieOf(chosen))).who).not.toBeNull();
+  // What was tried on the one before is forgotten.
+  expect(await tryOnce(next)).toMatchObject({ id });
+});
+
 describe('a second factor', () => {
   const codeOf = (secret: string, ms = Date.now()) =>
     new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: ms });

@@ -6,7 +6,7 @@ import type { SessionData } from 'express-session';
 import { WRONG_SIGN_IN, type Accounts } from '../access/accounts';
 import type { Provider } from '../access/provider';
 import { comesFrom, isFromHere, principalOf, rightsOf } from '../access/principal';
-import { LONGEST_SESSION_MS } from '../access/session-store';
+import { LONGEST_SESSION_MS, type SessionStore } from '../access/session-store';
 import {
   choosingPassword,
   comingBack,
@@ -26,6 +26,7 @@ const TRIES_A_MINUTE = 60;
 
 export interface SessionRouteOptions {
   accounts: Accounts;
+  store: SessionStore;
   /** its people may be visited from this machine */
   isDemo: boolean;
   /** where else people sign in; undefined without it */
@@ -33,7 +34,7 @@ export interface SessionRouteOptions {
 }
 
 /** Signing in and out, and who is signed in. */
-export function sessionRoutes({ accounts, isDemo, provider }: SessionRouteOptions): Router {
+export function sessionRoutes({ accounts, store, isDemo, provider }: SessionRouteOptions): Router {
   const router = Router();
   const limited = rateLimit({
     windowMs: 60_000,
@@ -136,6 +137,8 @@ export function sessionRoutes({ accounts, isDemo, provider }: SessionRouteOption
     const { password, name, mail } = readInput(choosingPassword, request.body);
     const first = name === undefined || mail === undefined ? undefined : { name, mail };
     const account = await accounts.chooseByLink(String(request.params.token), password, first, Date.now());
+    // Whoever was signed in by the password before may be why there is another.
+    await store.endAll(account.id);
     if (account.secondFactor !== '') {
       await begin(request, { awaiting: account.id });
       return answer(request, response, undefined);
