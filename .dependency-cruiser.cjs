@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts = [
-  'csv|alerts|addresses|remote|phones|probes|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
+  'csv|masking|alerts|addresses|remote|phones|probes|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
   'logs|hosts|changes|metrics|statements',
 ].join('|');
 
@@ -16,7 +16,7 @@ const rooms = {
   search: 'store|threads|names|contract',
   outbound: 'store|contract',
   maintenance: 'store|intake|engine|search|contract',
-  api: 'access|contract|engine|intake|maintenance|outbound|search|settings|store|threads',
+  api: 'access|contract|engine|intake|maintenance|names|outbound|search|settings|store|threads',
   'engine/state': 'contract|names|settings|store|threads',
   'engine/reading': 'engine/state|contract|store|names',
   'engine/harm': 'engine/state|engine/reading|engine/promises|contract|store',

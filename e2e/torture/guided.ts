@@ -7,6 +7,7 @@ import { Problem } from '../../server/src/errors';
 import { decode, type Reading } from '../../server/src/intake/decode';
 import type { JournalEntry, Signal } from '../../server/src/intake/journal-record';
 import { INTAKE_LIMITS } from '../../server/src/intake/limits';
+import { WithoutSecrets } from '../../server/src/intake/without-secrets';
 import { ROOT } from '../processes';
 import { BODIES, Fuzzer } from './fuzz';
 
@@ -38,6 +39,7 @@ const READING: Reading = {
   readLine: () => undefined,
   exchange: { currency: 'EUR', rates: new Map() },
   limits: INTAKE_LIMITS,
+  withoutSecrets: new WithoutSecrets(Buffer.alloc(32)),
 };
 
 /** What was executed since the last call: places in the code that reads telemetry. */

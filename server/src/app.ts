@@ -44,7 +44,7 @@ import type { SenderKeys } from './access/sender-keys';
 import type { SessionStore } from './access/session-store';
 import { sessions } from './access/sessions';
 import { ownNamesOnly, ownPagesOnly } from './access/own-pages';
-import type { Pseudonyms } from './access/pseudonyms';
+import type { Pseudonyms } from './names/pseudonyms';
 import type { RunningConfig } from './config';
 import type { Engine } from './engine/engine';
 import { Problem } from './errors';
@@ -198,7 +198,18 @@ export function buildApp({
   api.use(probeRoutes(engine));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(phoneRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
-  api.use(personRoutes({ database, engine, keys: config.personKeys, pseudonyms }));
+  api.use(
+    personRoutes({
+      database,
+      engine,
+      keys: config.personKeys,
+      pseudonyms,
+      onErased: (ids) => {
+        for (const id of ids) intake.names.forget('person', id);
+        search.forget();
+      },
+    }),
+  );
   api.use(
     settingsRoutes(database, engine, {
       file: settings,

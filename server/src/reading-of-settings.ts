@@ -4,7 +4,7 @@ import type { Settings } from './settings/settings';
 import type { Reading } from './intake/decode';
 
 /** How telemetry is read by the settings as they are now. */
-export const readingOf = (settings: Settings): Omit<Reading, 'limits'> => ({
+export const readingOf = (settings: Settings): Omit<Reading, 'limits' | 'withoutSecrets'> => ({
   entryServices: new Set(settings.entryServices),
   isIgnored: isIgnoredBy(settings.ignored),
   readLine: lineReader(settings.businessEvents),

@@ -6,13 +6,14 @@ import { pino, type Logger } from 'pino';
 import { Accounts } from './access/accounts';
 import { firstSignIn } from './access/first-sign-in';
 import { InstallationKeys } from './access/installation-keys';
-import { Pseudonyms } from './access/pseudonyms';
+import { Pseudonyms } from './names/pseudonyms';
 import { Provider } from './access/provider';
 import { SenderKeys } from './access/sender-keys';
 import { SessionStore } from './access/session-store';
 import { buildApp } from './app';
 import type { Config, RunningConfig } from './config';
 import { closeHttp, httpServer, listen } from './http-server';
+import { WithoutSecrets } from './intake/without-secrets';
 import { OtlpPorts } from './otlp-ports';
 import { projectRoot } from './project-root';
 import { Engine } from './engine/engine';
@@ -127,10 +128,11 @@ export async function startServer(
     const journal = Journal.open(journalDir, { above: applied.segment, epoch: owner.epoch, checkOwner: owner.check });
     const rota: { backups?: BackupRota } = {};
     const parts: { engine?: Engine } = {};
+    const withoutSecrets = new WithoutSecrets(keys.of('mail addresses'));
     const intake = await Intake.open({
       database,
       journal,
-      reading: { ...readingOf((await readBook(database, settings)).at()), limits: config.limits },
+      reading: { ...readingOf((await readBook(database, settings)).at()), limits: config.limits, withoutSecrets },
       maxBacklogRecords: config.maxBacklogRecords,
       log,
       onCommitted: (batch) => parts.engine?.append(batch),
@@ -148,10 +150,10 @@ export async function startServer(
     });
     const engine = (parts.engine = new Engine(
       database,
-      { settings, segmentsDir: join(config.dataDir, 'segments'), usualTracesAMinute: config.usualTracesAMinute },
+      { settings, segmentsDir: join(config.dataDir, 'segments'), usualTracesAMinute: config.usualTracesAMinute, secret: keys.secret },
       log,
     ));
-    const search = Search.start(database, log);
+    const search = Search.start(database, { secret: keys.secret, log });
     undo.unshift(
       () => engine.stop(),
       () => search.stop(),

@@ -873,6 +873,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All that is stored of one person, as JSON: needs a key; recorded with who and why */
+        post: operations["postPeopleExport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/erase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes away who one person is: what was measured stays, of nobody; recorded with who and why */
+        post: operations["postPeopleErase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{traceId}/{spanId}/unmasked": {
         parameters: {
             query?: never;
@@ -3863,8 +3897,8 @@ export interface components {
              */
             failure: string;
             /**
-             * @description begin of the person's id, or all of it where it is unmasked; '' when not told
-             * @example cour…
+             * @description a pseudonym, or the person's id where it is unmasked; '' when not told
+             * @example person 3f9a-20c1
              */
             person: string;
             /**
@@ -4259,7 +4293,7 @@ export interface components {
             spanId: string;
             /**
              * @description a pseudonym: tells persons apart, not who they are; '' when not told
-             * @example p-1f04
+             * @example person 3f9a-20c1
              */
             person: string;
             /**
@@ -6918,6 +6952,22 @@ export interface components {
             views: number;
         };
         /**
+         * ErasedPerson
+         * @description What was erased of a person
+         */
+        ErasedPerson: {
+            /**
+             * @description what the person was called to whoever did not know who it was
+             * @example person 3f9a-20c1
+             */
+            person: string;
+            /**
+             * @description attempts that are nobody’s now
+             * @example 412
+             */
+            attempts: number;
+        };
+        /**
          * Hurt
          * @description The people whom an incident hurt
          */
@@ -6976,7 +7026,7 @@ export interface components {
         HurtPerson: {
             /**
              * @description a pseudonym: tells persons apart, not who they are; '' when not told
-             * @example p-1f04
+             * @example person 3f9a-20c1
              */
             person: string;
             /**
@@ -9225,7 +9275,7 @@ export interface components {
                  */
                 layer: "application" | "server" | "line" | "serverOrLine" | "device";
                 /**
-                 * @description name of the application, server or site; of a person the first letters
+                 * @description name of the application, server or site; of a person a pseudonym
                  * @example Brackwater
                  */
                 name: string;
@@ -9278,8 +9328,8 @@ export interface components {
             /** @description people against those like them, the slowest first */
             persons: {
                 /**
-                 * @description first letters of the identifier
-                 * @example staf…
+                 * @description a pseudonym
+                 * @example person 3f9a-20c1
                  */
                 person: string;
                 /**
@@ -9363,8 +9413,8 @@ export interface components {
              */
             host: string;
             /**
-             * @description first letters of the identifier
-             * @example staf…
+             * @description a pseudonym
+             * @example person 3f9a-20c1
              */
             person: string;
             /**
@@ -15790,6 +15840,112 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postPeopleExport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description an id, or an e-mail address whose SHA-256 is looked for
+                     * @example courier-0412
+                     */
+                    find: string;
+                    /**
+                     * @description what this is for; recorded
+                     * @example call back those who lost a pick-up
+                     */
+                    why: string;
+                };
+            };
+        };
+        responses: {
+            /** @description rows by table, with names for numbers and moments in UTC */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postPeopleErase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description an id, or an e-mail address whose SHA-256 is looked for
+                     * @example courier-0412
+                     */
+                    find: string;
+                    /**
+                     * @description what this is for; recorded
+                     * @example call back those who lost a pick-up
+                     */
+                    why: string;
+                };
+            };
+        };
+        responses: {
+            /** @description erased */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErasedPerson"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -116,5 +116,5 @@ function sampleLine(sample: Brief['samples'][number], forAnybody: boolean): stri
   const component = sample.component ? `, ${plain(sample.component)}` : '';
   const what = `- ${sample.at.slice(11, 19)} UTC, ${durationWords(sample.durationMs)}, ${OUTCOME_WORDS[sample.outcome]}${failure}${component}`;
   if (forAnybody) return `${what}, trace \`${sample.traceId}\``;
-  return `${what}, [all its spans](${sample.link}), trace \`${sample.traceId}\`, person ${sample.person || 'not known'}`;
+  return `${what}, [all its spans](${sample.link}), trace \`${sample.traceId}\`, ${sample.person || 'person not known'}`;
 }

@@ -1,6 +1,5 @@
 export * from './ownership';
 export * from './state';
-export * from './mask';
 export * from './brief';
 export * from './reproduce';
 export * from './proof';

@@ -16,8 +16,8 @@ export function whyLineRejected(
   return undefined;
 }
 
-/** The line that a record tells of. */
-export function toLogLine(record: LogRecord, repeat: number): LogLine {
+/** The line that a record tells of, as if no other were like it. */
+export function toLogLine(record: LogRecord): LogLine {
   const { attributes, resource } = record;
   const text = (name: string) => cleanText(String(attributes[name] ?? resource[name] ?? ''));
   const failure = text('exception.type');
@@ -30,6 +30,6 @@ export function toLogLine(record: LogRecord, repeat: number): LogLine {
     spanId: record.spanId,
     failure,
     body: record.body || [failure, text('exception.message')].filter(Boolean).join(': '),
-    repeat,
+    repeat: 0,
   };
 }

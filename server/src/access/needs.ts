@@ -66,6 +66,9 @@ const NEEDS: Readonly<Record<string, Need>> = {
 
   postIncidentsByIdHurtExport: 'persons',
   postPeopleFind: 'persons',
+  postPeopleExport: 'persons',
+  // It tells nothing of the person.
+  postPeopleErase: 'settings',
   postAttemptsByTraceIdBySpanIdUnmasked: 'persons',
 
   postSourceMaps: 'upload',

@@ -1,19 +1,27 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { csvText } from '@toplens/core/csv';
-import { Router, type Request } from 'express';
+import { Router, type Request, type Response } from 'express';
+import { principalOf } from '../access/principal';
 import { whoMaySeePersons, type PersonKeys } from '../access/person-keys';
-import type { Pseudonyms } from '../access/pseudonyms';
+import type { Pseudonyms } from '../names/pseudonyms';
 import type { Engine } from '../engine/engine';
 import type { Hurt } from '../engine/incidents/hurt';
 import { Problem } from '../errors';
 import type { Database } from '../store/database';
 import { viewsOfPersons } from '../store/pages';
+import { attemptsOf, erasePerson, everythingOf } from '../store/one-person';
 import { loadLooks, personIds, personNumbers, recordLook } from '../store/persons';
 import { attemptIn, noAttempt } from './attempt-ids';
 import { incidentIn, noIncident } from './incident-ids';
 import { readFocus, readInput, readWindow } from './query';
 import { tell } from './records';
-import { exportReason, findPerson, type HurtShape, type PersonShape } from '../contract/persons';
+import {
+  exportReason,
+  findPerson,
+  type ErasedPersonShape,
+  type HurtShape,
+  type PersonShape,
+} from '../contract/persons';
 
 const MOST_LISTED = 60;
 const MOST_LOOKS = 50;
@@ -23,14 +31,22 @@ export interface PersonDeps {
   engine: Engine;
   keys: PersonKeys;
   pseudonyms: Pseudonyms;
+  /** these ids are nobody's from now on */
+  onErased: (ids: readonly string[]) => void;
 }
 
 /**
  * People whom an incident hurt, without names to everybody and with names to those who may; one person's sessions.
  * Every look by name is recorded.
  */
-export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps): Router {
+export function personRoutes({ database, engine, keys, pseudonyms, onErased }: PersonDeps): Router {
   const router = Router();
+  const whoSees = (request: Request, response: Response): string => {
+    const who = whoMaySeePersons(request, response, keys);
+    tell(response, { who });
+    return who;
+  };
+
   router.get('/incidents/:id/hurt', async (request, response) => {
     const { people, ...hurt } = await askHurt(engine, request);
     const listed = people.slice(0, MOST_LISTED);
@@ -48,8 +64,7 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
   });
 
   router.post('/incidents/:id/hurt/export', async (request, response) => {
-    const who = whoMaySeePersons(request, response, keys);
-    tell(response, { who });
+    const who = whoSees(request, response);
     const reason = readInput(exportReason, request.body).why;
     const { people } = await askHurt(engine, request);
     const ids = await personIds(
@@ -66,35 +81,56 @@ export function personRoutes({ database, engine, keys, pseudonyms }: PersonDeps)
     response.type('text/csv').attachment(`incident-${request.params.id}-people.csv`).send(toCsv(people, ids));
   });
 
-  router.post('/people/find', async (request, response) => {
-    const who = whoMaySeePersons(request, response, keys);
-    tell(response, { who });
-    const { find, why: reason } = readInput(findPerson, request.body);
-    const persons = await personNumbers(database, namesOf(find));
-    await recordLook(database, {
-      who,
-      why: reason,
-      what: `sessions of ${pseudonyms.of(find)}`,
-      people: persons.length,
-    });
+  /** Whom somebody looks for, by name; kept with the reason before anything is told or done. */
+  const lookFor = async (request: Request, who: string, what: (pseudonym: string) => string) => {
+    const { find, why } = readInput(findPerson, request.body);
+    const names = namesOf(find);
+    const persons = await personNumbers(database, names);
+    const ids = [...(await personIds(database, persons)).values()];
+    const pseudonym = pseudonyms.of(ids[0] ?? find);
+    await recordLook(database, { who, why, what: what(pseudonym), people: persons.length });
     if (persons.length === 0)
       throw new Problem('notFound', 'nobody is known under that id, nor under the hash of that address', {
         field: 'find',
       });
+    return { persons, ids, names, pseudonym };
+  };
+
+  router.post('/people/find', async (request, response) => {
+    const who = whoSees(request, response);
+    const { persons, pseudonym } = await lookFor(request, who, (person) => `sessions of ${person}`);
     const { fromMs, toMs, attempts } = await engine.ask('person', { persons, window: readWindow(request) });
     const views = await viewsOfPersons(database, persons, { fromMs, toMs }, MOST_VIEWS);
-    const ids = await personIds(database, persons);
-    response.json({
-      person: pseudonyms.of(ids.get(persons[0] ?? 0) ?? ''),
-      window: { fromMs, toMs },
-      attempts,
-      views,
-    } satisfies PersonShape);
+    response.json({ person: pseudonym, window: { fromMs, toMs }, attempts, views } satisfies PersonShape);
+  });
+
+  router.post('/people/export', async (request, response) => {
+    const who = whoSees(request, response);
+    const { persons } = await lookFor(request, who, (person) => `all that is stored of ${person}, exported`);
+    const { tables, isCut } = await everythingOf(database, persons);
+    const file = { exportedAt: new Date().toISOString(), isCut, ...tables };
+    response
+      .type('application/json')
+      .attachment('person.json')
+      .send(JSON.stringify(file, null, 1));
+  });
+
+  router.post('/people/erase', async (request, response) => {
+    // Whoever erases is told nothing of the person: they need not see persons for it.
+    const who = principalOf(response)?.name || 'a visitor';
+    const { persons, ids, names, pseudonym } = await lookFor(request, who, (person) => `who ${person} is, erased`);
+    const attempts = await attemptsOf(database, persons);
+    await erasePerson(database, {
+      numbers: persons,
+      ids: [...new Set([...ids, ...names])],
+      nobody: () => `erased ${randomUUID()}`,
+    });
+    onErased(ids);
+    response.json({ person: pseudonym, attempts } satisfies ErasedPersonShape);
   });
 
   router.post('/attempts/:traceId/:spanId/unmasked', async (request, response) => {
-    const who = whoMaySeePersons(request, response, keys);
-    tell(response, { who });
+    const who = whoSees(request, response);
     const { why } = readInput(exportReason, request.body);
     const ids = attemptIn(request.params);
     const masked = (await engine.ask('attempt', ids)) ?? noAttempt(ids);

@@ -18,6 +18,8 @@ const TRIES: ReadonlySet<string> = new Set(['postSettingsTry', 'postSettingsCale
 const GIVEN: Readonly<Record<string, readonly string[]>> = {
   postIncidentsByIdHurtExport: ['why'],
   postPeopleFind: ['why'],
+  postPeopleExport: ['why'],
+  postPeopleErase: ['why'],
   postAttemptsByTraceIdBySpanIdUnmasked: ['why'],
   postSourceMaps: ['component', 'version', 'file'],
   postNameMappings: ['application', 'version'],

@@ -35,7 +35,7 @@ export const Sample = resource('Sample', 'An attempt to look at', {
     '4bf92f3577b34da6a3ce929d0e0e4736',
   ),
   spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
-  person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'p-1f04'),
+  person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'person 3f9a-20c1'),
   component: text('name of the component (service.name)', 'slots'),
 });
 export type SampleShape = Static<typeof Sample>;
@@ -96,7 +96,7 @@ export const AttemptPage = resource('AttemptPage', 'One attempt with all its spa
   limitBy: oneOf(LIMIT_SETTERS, 'who set the limit that judges; published: how long people are known to wait'),
   expectedMs: orNull(number('how long it usually takes; null where nothing is known', MS, 420)),
   failure: text("what failed; '' when nothing did", 'GatewayTimeout'),
-  person: text("begin of the person's id, or all of it where it is unmasked; '' when not told", 'cour…'),
+  person: text("a pseudonym, or the person's id where it is unmasked; '' when not told", 'person 3f9a-20c1'),
   phoneSession: orNull(
     text('session on a phone that it belongs to, 8 hexadecimal digits; null where none is told', '00c0ffee'),
   ),

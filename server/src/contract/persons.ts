@@ -25,7 +25,7 @@ import {
 } from './words';
 
 export const HurtPerson = resource('HurtPerson', 'A person whom an incident hurt', {
-  person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'p-1f04'),
+  person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'person 3f9a-20c1'),
   tier: text("tier of the customer; '' when not told", 'business'),
   site: text("site that the attempt came from; '' when not told", 'Depot North'),
   region: text("country or region that the attempt came from; '' when not told", 'NL'),
@@ -131,6 +131,12 @@ export const findPerson = object({
   why: reason,
 });
 
+export const ErasedPerson = resource('ErasedPerson', 'What was erased of a person', {
+  person: text('what the person was called to whoever did not know who it was', 'person 3f9a-20c1'),
+  attempts: integer('attempts that are nobody’s now', 'attempts', 412),
+});
+export type ErasedPersonShape = Static<typeof ErasedPerson>;
+
 const PERSON_KEY = [{ personKey: [] }];
 
 export const personPaths: Paths = {
@@ -155,6 +161,24 @@ export const personPaths: Paths = {
       body: findPerson,
       answers: { '200': ok(Person, 'found') },
       security: PERSON_KEY,
+    }),
+  },
+  '/api/people/export': {
+    post: post('All that is stored of one person, as JSON: needs a key; recorded with who and why', {
+      body: findPerson,
+      answers: {
+        '200': {
+          description: 'rows by table, with names for numbers and moments in UTC',
+          content: { 'application/json': { schema: { type: 'object' } } },
+        },
+      },
+      security: PERSON_KEY,
+    }),
+  },
+  '/api/people/erase': {
+    post: post('Takes away who one person is: what was measured stays, of nobody; recorded with who and why', {
+      body: findPerson,
+      answers: { '200': ok(ErasedPerson, 'erased') },
     }),
   },
   '/api/attempts/{traceId}/{spanId}/unmasked': {

@@ -94,7 +94,7 @@ export const Sites = resource('Sites', 'What people at work do, where, and what 
   off: list(
     record({
       layer: oneOf(LAYERS, 'where it lies'),
-      name: text('name of the application, server or site; of a person the first letters', 'Brackwater'),
+      name: text('name of the application, server or site; of a person a pseudonym', 'Brackwater'),
       group: text("site of a person, '' else", 'Brackwater'),
       words: text('where it lies and why, to be read out', 'It is the line of Brackwater, or something else there: …'),
       application: text('name of the application', 'Depot Desk'),
@@ -109,7 +109,7 @@ export const Sites = resource('Sites', 'What people at work do, where, and what 
   ),
   persons: list(
     record({
-      person: text('first letters of the identifier', 'staf…'),
+      person: text('a pseudonym', 'person 3f9a-20c1'),
       site: text('place of work', 'Brackwater'),
       server: text('server that they mostly work with', 'desk-mid'),
       station: text("kind of device; '' when not told", 'desktop'),
@@ -200,7 +200,7 @@ export const workPersonQuery = object({
 export const WorkPerson = resource('WorkPerson', 'One person at work over time, against like people', {
   window: ref(Window, 'what was looked at: of a long window its last day'),
   host: text('name of the device', 'brac-104'),
-  person: text('first letters of the identifier', 'staf…'),
+  person: text('a pseudonym', 'person 3f9a-20c1'),
   site: text('place of work', 'Brackwater'),
   server: text("server that they work with; '' when not told", 'desk-mid'),
   station: text("kind of device; '' when not told", 'desktop'),

@@ -56,11 +56,12 @@ import { trySettings } from './settings/try-settings';
 import { asOfWindow, limitsTouchedBy, loadState, takeSettings, type EngineState } from './state/engine-state';
 import { worstFirst } from './incidents/worst-first';
 
-const { port, settings, segmentsDir, usualTracesAMinute, nowMs } = workerData as {
+const { port, settings, segmentsDir, usualTracesAMinute, secret, nowMs } = workerData as {
   port: MessagePort;
   settings: Settings;
   segmentsDir: string;
   usualTracesAMinute: number;
+  secret: Uint8Array;
   nowMs: number;
 };
 
@@ -94,12 +95,14 @@ let sealedMs = 0;
 /** Periods of promises are counted once before anybody asks: the first time takes seconds. */
 let countedAhead: Promise<unknown> | undefined;
 
-const loaded = loadState(new Database(port), settings, segmentsDir, serverNow).then(({ state, stale }) => {
-  for (const hourMs of stale) changed.add(hourMs);
-  watermark = new Watermark(state.watermarkMs);
-  sendFigures(state);
-  return state;
-});
+const loaded = loadState(new Database(port), { file: settings, segmentsDir, secret, now: serverNow }).then(
+  ({ state, stale }) => {
+    for (const hourMs of stale) changed.add(hourMs);
+    watermark = new Watermark(state.watermarkMs);
+    sendFigures(state);
+    return state;
+  },
+);
 
 const sendFigures = (state: EngineState) => notify({ figures: figures(state, { lastCycleMs, cycleBeganMs }) });
 

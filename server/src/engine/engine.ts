@@ -16,6 +16,8 @@ export interface EngineOptions {
   settings: Settings;
   segmentsDir: string;
   usualTracesAMinute: number;
+  /** of pseudonyms */
+  secret: Uint8Array;
 }
 
 const RESTART_AFTER_MS = 1_000;

@@ -10,7 +10,6 @@ import {
   unendedAttempt,
   type AttemptMark,
   type EntryServices,
-  type InnerSpan,
 } from '@toplens/core/flows';
 import {
   MalformedTelemetry,
@@ -41,10 +40,6 @@ import {
   textOf,
   whyPointRejected,
   whyRejected,
-  type Attempt,
-  type ChangeEvent,
-  type LogLine,
-  type MetricPoint,
   type Span,
   type TimeRange,
 } from '@toplens/core/telemetry';
@@ -57,28 +52,10 @@ import {
   loadsAmong,
   PAGE_VIEW_EVENT,
   viewOfRecord,
-  type PageView,
-  type ScriptError,
 } from '@toplens/core/pages';
-import {
-  attemptOfCrash,
-  crashOfRecord,
-  isCrash,
-  isMoment,
-  momentOfRecord,
-  requestOfSpan,
-  type Crash,
-  type Moment,
-} from '@toplens/core/phones';
+import { attemptOfCrash, crashOfRecord, isCrash, isMoment, momentOfRecord, requestOfSpan } from '@toplens/core/phones';
 import { spansOfBrowser, recordsOfBrowser } from './browser-body';
-import {
-  isProbeRun,
-  isProbeStep,
-  probeRunOf,
-  probeStepOf,
-  type ProbeRun,
-  type ProbeStepRun,
-} from '@toplens/core/probes';
+import { isProbeRun, isProbeStep, probeRunOf, probeStepOf } from '@toplens/core/probes';
 import { countryOf } from './browser-words';
 import type { JournalEntry } from './journal-record';
 import type { OpenAttempts } from './open-attempts';
@@ -86,40 +63,12 @@ import type { EntryFinder } from './entry-finder';
 import type { Senders } from './senders';
 import type { SourceClocks } from './source-clocks';
 import type { UnknownCurrencies } from './unknown-currencies';
-import type { ReceivedMark } from '../store/attempt-marks';
-import { isRoundTrip, remoteSampleOf, type RemoteSample } from '@toplens/core/remote';
+import { isRoundTrip, remoteSampleOf } from '@toplens/core/remote';
 import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
 import { shortHash } from '../names/short-hash';
-
-/** A request's telemetry, told apart by what becomes of it. */
-export interface Records {
-  attempts: Attempt[];
-  spans: InnerSpan[];
-  lines: LogLine[];
-  points: MetricPoint[];
-  changes: ChangeEvent[];
-  views: PageView[];
-  errors: ScriptError[];
-  crashes: Crash[];
-  /** what sessions on phones are made of, as events told it */
-  moments: Moment[];
-  /** runs of probes */
-  probeRuns: ProbeRun[];
-  /** how long the way to remote desktops takes */
-  remote: RemoteSample[];
-  /** begins and ends of attempts, as applications told them */
-  marks: ReceivedMark[];
-  /**
-   * attempts that some of these tell of besides: loads of pages, business events in lines, crashes, runs of probes, what
-   * ended
-   */
-  toldBeside: Attempt[];
-  /** requests of phones, which are spans as well */
-  requests: Moment[];
-  /** steps of probes, which are spans as well */
-  probeSteps: ProbeStepRun[];
-}
+import type { WithoutSecrets } from './without-secrets';
+import { noRecords, type Records } from './records';
 
 /** What the settings say of how telemetry is read. */
 export interface Reading {
@@ -131,6 +80,8 @@ export interface Reading {
   limits: IntakeLimits;
   /** values of all currencies in that of the bills */
   exchange: Exchange;
+  /** what must never be stored */
+  withoutSecrets: WithoutSecrets;
 }
 
 export interface Decoded {
@@ -138,48 +89,6 @@ export interface Decoded {
   rejected: number;
   /** reasons with their counts, for the sender */
   reasons: string;
-}
-
-const SENT = [
-  'attempts',
-  'spans',
-  'lines',
-  'points',
-  'changes',
-  'views',
-  'errors',
-  'crashes',
-  'moments',
-  'probeRuns',
-  'remote',
-  'marks',
-] as const satisfies (keyof Records)[];
-export const KINDS = [...SENT, 'toldBeside', 'requests', 'probeSteps'] as const;
-
-export const noRecords = (): Records => ({
-  attempts: [],
-  spans: [],
-  lines: [],
-  points: [],
-  changes: [],
-  views: [],
-  errors: [],
-  crashes: [],
-  moments: [],
-  probeRuns: [],
-  remote: [],
-  marks: [],
-  toldBeside: [],
-  requests: [],
-  probeSteps: [],
-});
-/** Records as the sender counts them. */
-export const sizeOf = (records: Records): number => SENT.reduce((sum, kind) => sum + records[kind].length, 0);
-
-export function joined(many: readonly Records[]): Records {
-  return Object.fromEntries(
-    KINDS.map((kind) => [kind, many.flatMap((one) => one[kind] as unknown[])]),
-  ) as unknown as Records;
 }
 
 /** What outlives a request. */
@@ -199,7 +108,7 @@ export interface DecodeState {
  */
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
-  { entryServices, isIgnored, readLine, limits, exchange }: Reading,
+  { entryServices, isIgnored, readLine, limits, exchange, withoutSecrets }: Reading,
   { clocks, currencies, openAttempts, senders, entryFinder }: DecodeState = {},
 ): Decoded {
   const records = noRecords();
@@ -266,6 +175,7 @@ export function decode(
         noteMark,
         readLine,
         senders,
+        withoutSecrets,
       });
       break;
     case 'metrics':
@@ -310,6 +220,7 @@ export function decode(
     if (Number.isNaN(value) && !Number.isNaN(attempt.valueMinor)) currencies?.note(attempt.currency);
     attempt.valueMinor = value;
   }
+  withoutSecrets.take(records);
   return {
     records,
     rejected: [...reasons.values()].reduce((sum, n) => sum + n, 0),
@@ -335,7 +246,8 @@ function decodeLogs(
     noteMark,
     readLine,
     senders,
-  }: EventReading & { receivedMs: number; readLine: Reading['readLine']; senders: Senders | undefined },
+    withoutSecrets,
+  }: EventReading & Pick<Reading, 'readLine' | 'withoutSecrets'> & { receivedMs: number; senders: Senders | undefined },
 ): void {
   const repeats = new Map<string, number>();
   for (const record of all) {
@@ -363,12 +275,15 @@ function decodeLogs(
       reject(reason);
       continue;
     }
-    const key = `${record.atUs}\u001f${record.body}`;
-    const repeat = repeats.get(key) ?? 0;
-    repeats.set(key, repeat + 1);
-    const line = toLogLine(record, repeat);
-    records.lines.push(line);
+    const line = toLogLine(record);
+    // Business events are read of lines as they came; what is kept of them, and tells them apart, has no secret.
     const match = readLine(line.component, line.body);
+    line.body = withoutSecrets.text(line.body);
+    line.failure = withoutSecrets.name(line.failure);
+    const key = `${line.atUs}\u001f${line.body}`;
+    line.repeat = repeats.get(key) ?? 0;
+    repeats.set(key, line.repeat + 1);
+    records.lines.push(line);
     if (match)
       records.toldBeside.push(
         eventOfLine(match, record, [line.component, line.atUs, lineIdentity(line)].join('\u001f'), shortHash),

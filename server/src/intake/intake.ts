@@ -11,7 +11,8 @@ import { crashRows } from './crash-rows';
 import { momentRows } from './moment-rows';
 import { remoteRows } from './remote-rows';
 import { probeRunRows, probeStepRows } from './probe-rows';
-import { decode, joined, sizeOf, type Decoded, type Reading, type Records } from './decode';
+import { decode, type Decoded, type Reading } from './decode';
+import { joined, sizeOf, type Records } from './records';
 import type { Damage, Journal, JournalMark } from './journal';
 import type { JournalEntry } from './journal-record';
 import { NameBook, nameRows, type Name } from './name-book';
@@ -170,7 +171,7 @@ export class Intake {
   }
 
   /** From now on telemetry is read so. What waits in the journal is read as it will be then. */
-  readBy(reading: Omit<Reading, 'limits'>): void {
+  readBy(reading: Omit<Reading, 'limits' | 'withoutSecrets'>): void {
     this.#reading = { ...this.#reading, ...reading };
   }
 

@@ -141,6 +141,11 @@ export class NameBook {
     return ids;
   }
 
+  /** From now on whoever sends this text tells of somebody else: what it stood for was erased. */
+  forget(kind: NameKind, value: string): void {
+    this.#kind(kind).delete(value);
+  }
+
   knows(kind: NameKind, value: string): boolean {
     return this.#kind(kind).has(value);
   }

@@ -1,6 +1,6 @@
 import { textOf } from '@toplens/core/telemetry';
 import { Problem } from '../errors';
-import type { Records } from './decode';
+import type { Records } from './records';
 
 /**
  * A key that stands in an application on people's phones, or in a page, can be read by everybody: it is worth what its

@@ -1,7 +1,7 @@
 import type { Database, Statement } from '../store/database';
 import { epochMs } from '../store/time-columns';
 import { ThreadError } from '../threads/ask-and-serve';
-import { KINDS, noRecords, type Records } from './decode';
+import { KINDS, noRecords, type Records } from './records';
 
 /** A record that the database refused, kept aside. */
 export interface RefusedRecord {

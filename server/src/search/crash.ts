@@ -1,4 +1,4 @@
-import { maskText } from '@toplens/core/handoffs';
+import { maskText } from '@toplens/core/masking';
 import { sessionId } from '@toplens/core/phones';
 import { MINUTE_MS } from '@toplens/core/time';
 import type { CrashPageShape } from '../contract/phones';

@@ -1,8 +1,9 @@
 import { rankPatterns, type LogPattern } from '@toplens/core/logs';
+import { maskText } from '@toplens/core/masking';
 import { severityWord } from '@toplens/core/telemetry';
 import type { LogPatternShape, LogPatternsShape } from '../contract/logs';
+import type { Pseudonyms } from '../names/pseudonyms';
 import type { Database } from '../store/database';
-import { maskText } from '@toplens/core/handoffs';
 import { entriesOf, lineShape, linesOf, tracesOfFlows, type Entry, type StoredLine } from '../store/logs';
 import type { LogQuestion } from '../store/log-question';
 
@@ -14,6 +15,7 @@ const MOST_SHOWN = 40;
 /** The log lines of some components brought to patterns, a stretch of time against the time before. */
 export async function logPatterns(
   database: Database,
+  pseudonyms: Pseudonyms,
   { components, now, before, flows, withTraceOnly, leftOut }: LogQuestion,
 ): Promise<LogPatternsShape> {
   const { lines: all, kept } = await linesOf(database, components, [before, now], MOST_LINES);
@@ -27,7 +29,7 @@ export async function logPatterns(
   );
   const entries = await entriesOf(database, [...traceIds]);
   const shapes = (list: readonly LogPattern[]) =>
-    list.slice(0, MOST_SHOWN).map((pattern) => patternShape(pattern, lines, entries));
+    list.slice(0, MOST_SHOWN).map((pattern) => patternShape(pattern, { lines, entries, pseudonyms }));
   return {
     components: [...components],
     now,
@@ -58,8 +60,11 @@ async function ownLines(
 
 const patternShape = (
   { severity, firstMs, evidence: _evidence, ...pattern }: LogPattern,
-  lines: readonly StoredLine[],
-  entries: ReadonlyMap<string, Entry>,
+  {
+    lines,
+    entries,
+    pseudonyms,
+  }: { lines: readonly StoredLine[]; entries: ReadonlyMap<string, Entry>; pseudonyms: Pseudonyms },
 ): LogPatternShape => ({
   ...pattern,
   text: maskText(pattern.text),
@@ -68,6 +73,7 @@ const patternShape = (
   samples: pattern.samples.map((i) => {
     const line = lines[i] as StoredLine;
     const entry = entries.get(line.traceId);
-    return lineShape(line, entry ? [entry.person] : [], entry?.spanId ?? null);
+    const masked = (body: string) => maskText(body, entry ? [entry.person] : [], pseudonyms.of);
+    return lineShape(line, masked, entry?.spanId ?? null);
   }),
 });

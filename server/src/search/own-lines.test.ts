@@ -1,6 +1,7 @@
 import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
+import { Pseudonyms } from '../names/pseudonyms';
 import { logPatterns } from './log-patterns';
 
 // Two flows through one service, a call a minute each, and a line for each call; lines without a trace beside them.
@@ -55,7 +56,7 @@ beforeAll(async () => {
 afterAll(() => server.remove());
 
 const told = async (of: readonly number[] | null, withTraceOnly: readonly string[] = []) => {
-  const found = await logPatterns(server.database, {
+  const found = await logPatterns(server.database, new Pseudonyms(Buffer.alloc(32)), {
     components: ['shop-web'],
     now,
     before,

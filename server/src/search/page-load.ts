@@ -1,4 +1,4 @@
-import { maskText } from '@toplens/core/handoffs';
+import { maskText } from '@toplens/core/masking';
 import { hostOfUrl, isThirdParty, VIEW_KINDS, type ViewKind } from '@toplens/core/pages';
 import type { PageLoadShape } from '../contract/pages';
 import type { Database } from '../store/database';

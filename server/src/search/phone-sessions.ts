@@ -1,5 +1,5 @@
 import { LAUNCHES, launchFlow, screenFlow } from '@toplens/core/flows';
-import { maskText } from '@toplens/core/handoffs';
+import { maskText } from '@toplens/core/masking';
 import { sessionId, whereAddressesFail } from '@toplens/core/phones';
 import { DAY_MS } from '@toplens/core/time';
 import type { PhoneAddressesShape, PhoneSessionPageShape, PhoneSessionsShape } from '../contract/phones';

@@ -6,7 +6,7 @@ import {
   type VersionTally,
 } from '@toplens/core/phones';
 import { quantileSorted, rateRatio, sortedCopy } from '@toplens/core/stats';
-import { maskText } from '@toplens/core/handoffs';
+import { maskText } from '@toplens/core/masking';
 import type { Window } from '@toplens/core/time';
 import type { CrashGroupPageShape, CrashGroupShape, PhoneShape, PhoneVersionShape } from '../contract/phones';
 import type { Database } from '../store/database';

@@ -1,4 +1,4 @@
-import { maskText } from '@toplens/core/handoffs';
+import { maskText } from '@toplens/core/masking';
 import { errorGroup } from '@toplens/core/pages';
 import { DAY_MS, type Window } from '@toplens/core/time';
 import type { ScriptErrorGroupShape, ScriptErrorsShape } from '../contract/pages';

@@ -1,4 +1,5 @@
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
+import { Pseudonyms } from '../names/pseudonyms';
 import { Database } from '../store/database';
 import { serve } from '../threads/ask-and-serve';
 import { logPatterns } from './log-patterns';
@@ -10,14 +11,15 @@ import { phoneAddresses, phoneSession, phoneSessions } from './phone-sessions';
 import type { SearchQuestions } from './questions';
 import { scriptErrors } from './script-errors';
 
-const { port } = workerData as { port: MessagePort };
+const { port, secret } = workerData as { port: MessagePort; secret: Uint8Array };
+const pseudonyms = new Pseudonyms(secret);
 const database = new Database(port);
 
 const main = parentPort as MessagePort;
 main.on(
   'message',
   serve<SearchQuestions>(main, {
-    logPatterns: (question) => logPatterns(database, question),
+    logPatterns: (question) => logPatterns(database, pseudonyms, question),
     pageLoads: (question) => pageLoads(database, question),
     pageLoad: (id) => pageLoad(database, id),
     phone: (question) => phone(database, question),

@@ -12,11 +12,13 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => remove());
 
+const secret = Buffer.alloc(32);
+const log = pino({ level: 'silent' });
 const window = { fromMs: Date.now() - 3_600_000, toMs: Date.now() + 60_000 };
 
 test('a question that needs more memory than the search may use is refused with a word; the search starts again and answers others', async () => {
   await insertSourceMapAndError(database, 6_000_000);
-  const search = Search.start(database, pino({ level: 'silent' }), { maxOldGenerationSizeMb: 48 });
+  const search = Search.start(database, { secret, log, heap: { maxOldGenerationSizeMb: 48 } });
   try {
     const refusal = await search.ask('scriptErrors', { window, focus: {} }, 1).then(
       () => undefined,
@@ -35,7 +37,7 @@ test('a question that needs more memory than the search may use is refused with 
 }, 60_000);
 
 test('with the memory that it has by itself the same question is answered', async () => {
-  const search = Search.start(database, pino({ level: 'silent' }));
+  const search = Search.start(database, { secret, log });
   try {
     const { groups } = await search.ask('scriptErrors', { window, focus: {} }, 3);
     expect(groups).toHaveLength(1);

@@ -22,6 +22,13 @@ const tooHeavy = () =>
     { retryAfterS: 10 },
   );
 
+interface SearchOptions {
+  /** of pseudonyms */
+  secret: Uint8Array;
+  log: Logger;
+  heap?: { maxOldGenerationSizeMb: number };
+}
+
 /**
  * Questions that read many stored rows (lines of logs, page views), in a worker of their own: seconds of work for
  * whoever asks, and for nobody else. The worker's memory is limited; when it dies, what was asked is refused and
@@ -38,14 +45,20 @@ export class Search {
 
   private constructor(
     private readonly database: Database,
+    private readonly secret: Uint8Array,
     private readonly log: Logger,
     private readonly heap: { maxOldGenerationSizeMb: number },
   ) {}
 
-  static start(database: Database, log: Logger, heap = heapLimit(0.1, 512, 2_048)): Search {
-    const search = new Search(database, log, heap);
+  static start(database: Database, { secret, log, heap = heapLimit(0.1, 512, 2_048) }: SearchOptions): Search {
+    const search = new Search(database, secret, log, heap);
     search.#start();
     return search;
+  }
+
+  /** What was answered so far is told no more. */
+  forget(): void {
+    this.#kept.clear();
   }
 
   get isUp(): boolean {
@@ -57,7 +70,7 @@ export class Search {
     const port = this.database.connectThread();
     const worker = startWorker(
       'search/search-worker.ts',
-      { port },
+      { port, secret: this.secret },
       { transferList: [port], resourceLimits: this.heap },
     );
     const client = (this.#client = new Client(worker));

@@ -1,4 +1,3 @@
-import { maskText } from '@toplens/core/handoffs';
 import type { ObservedLine } from '@toplens/core/logs';
 import { PAGE, severityWord } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
@@ -134,21 +133,21 @@ export async function tracesOfFlows(
 }
 
 /**
- * A line as it is shown: whoever it may name is masked, as everywhere.
+ * A line as it is shown.
  *
- * @param people who made the attempts of its trace; null for whoever may see texts as they were sent
+ * @param masked its text, whoever it may name masked as everywhere
  * @param spanId of the stored attempt that it leads to; null for none
  */
 export const lineShape = (
   { atMs, component, host, severity, body, traceId }: StoredLine,
-  people: readonly string[] | null,
+  masked: (body: string) => string,
   spanId: string | null,
 ) => ({
   atMs,
   component,
   host,
   severity: severityWord(severity),
-  body: people ? maskText(body, people) : body,
+  body: masked(body),
   traceId: spanId === null ? null : traceId,
   spanId,
 });

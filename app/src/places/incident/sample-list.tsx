@@ -22,7 +22,7 @@ export function SampleList({ samples, nowMs }: { samples: readonly Schemas['Samp
             <Words
               style={{ color: palette.action }}
             >{`${clock(sample.atMs, nowMs)}  ${durationWords(sample.durationMs)}  ${OUTCOME_WORDS[sample.outcome]}${sample.failure ? `, ${sample.failure}` : ''}`}</Words>
-            <Words kind="small">{`${traceWords(sample)} · person ${sample.person || 'not known'}`}</Words>
+            <Words kind="small">{`${traceWords(sample)} · ${sample.person || 'person not known'}`}</Words>
           </Door>
         </View>
       ))}

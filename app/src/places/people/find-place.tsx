@@ -12,6 +12,7 @@ import { clock, count } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { PeopleFrame } from './people-frame';
+import { PersonData } from './person-data';
 import { SessionList } from './session-list';
 import { lookReason, personKey, useSeesPersons } from './see-persons';
 
@@ -65,6 +66,7 @@ export function FindPlace() {
       )}
       {finding.error && <Trouble error={finding.error} still="What you typed is kept." onRetry={() => void submit()} />}
       {finding.data && <SessionList found={finding.data} />}
+      {finding.data && <PersonData key={finding.data.person} person={finding.data.person} lookup={finding.variables} />}
       {mayReadLooks && <Looks />}
     </PeopleFrame>
   );

@@ -1,5 +1,5 @@
 import { outcomeOf } from '@toplens/core/flows';
-import { maskId, maskText } from '@toplens/core/handoffs';
+import { maskText } from '@toplens/core/masking';
 import { limitsAt } from '@toplens/core/normal';
 import { sessionId } from '@toplens/core/phones';
 import { DIMENSIONS, FAILED, SpanKind, type Dimension } from '@toplens/core/telemetry';
@@ -40,7 +40,7 @@ export async function attemptPage(
   const { limitMs } = limitsAt(normal, attempt.site);
   const [usual, lines] = await Promise.all([usualAttempt(state, attempt), linesIn(state, traceId, trace, isUnmasked)]);
   const usualShares = new Map(usual?.waterfall.components.map(({ component, shareUs }) => [component, shareUs]));
-  const masked = (words: string) => (isUnmasked ? words : maskText(words, [attempt.person]));
+  const masked = (words: string) => (isUnmasked ? words : maskText(words, [attempt.person], state.pseudonyms.of));
   const text = (dimension: Dimension) => state.names.text(attempt[dimension]);
   return {
     traceId,
@@ -61,7 +61,7 @@ export async function attemptPage(
     limitBy: normal.limitBy,
     expectedMs: normal.expectedMs ?? null,
     failure: attempt.failure,
-    person: isUnmasked ? attempt.person : maskId(attempt.person),
+    person: isUnmasked ? attempt.person : state.pseudonyms.of(attempt.person),
     phoneSession: phoneSessionOf(trace.attempts),
     isUnmasked,
     values: DIMENSIONS.map((dimension) => ({ dimension, value: text(dimension) })).filter(({ value }) => value !== ''),
@@ -131,9 +131,10 @@ async function linesIn(
     window: { fromMs: fromMs - CLOCKS_MS, toMs: toMs + CLOCKS_MS },
     most: MOST_LINES,
   });
-  const people = isUnmasked ? null : trace.attempts.map(({ person }) => person);
+  const people = trace.attempts.map(({ person }) => person);
+  const masked = (body: string) => (isUnmasked ? body : maskText(body, people, state.pseudonyms.of));
   // They are on their attempt's page already.
-  return lines.map((line) => lineShape(line, people, null));
+  return lines.map((line) => lineShape(line, masked, null));
 }
 
 /** Minutes around an attempt in which its hosts are looked at: most figures come once a minute. */

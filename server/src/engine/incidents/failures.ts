@@ -1,4 +1,4 @@
-import { maskText } from '@toplens/core/handoffs';
+import { maskText } from '@toplens/core/masking';
 import { rootParts, type StoredIncident } from '@toplens/core/incidents';
 import { MINUTE_MS, type Window } from '@toplens/core/time';
 import type { IncidentShape } from '../../contract/incidents';

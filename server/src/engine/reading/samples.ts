@@ -1,5 +1,4 @@
 import { outcomeOf } from '@toplens/core/flows';
-import { maskId } from '@toplens/core/handoffs';
 import { limitsAt } from '@toplens/core/normal';
 import { eachRow, FAILED } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
@@ -66,7 +65,7 @@ export async function worstAttempts(
 export const sampleShapes = async (state: EngineState, question: SampleQuestion): Promise<SampleShape[]> =>
   (await worstAttempts(state, question)).map((sample) => sampleShapeOf(state, question.flow, sample));
 
-/** A stored attempt as people see it: outcome by the limit that judged, ids masked. */
+/** A stored attempt as people see it: outcome by the limit that judged, the person by pseudonyms. */
 export const sampleShapeOf = (state: EngineState, flow: number, sample: StoredSample): SampleShape => ({
   atMs: sample.startMs,
   durationMs: sample.durationMs,
@@ -78,6 +77,6 @@ export const sampleShapeOf = (state: EngineState, flow: number, sample: StoredSa
   failure: sample.failure,
   traceId: sample.traceId,
   spanId: sample.spanId,
-  person: maskId(sample.person),
+  person: state.pseudonyms.of(sample.person),
   component: sample.component,
 });

@@ -1,5 +1,4 @@
 import { cellsOf, compareWork, isLike, type ComparedPerson, type Work } from '@toplens/core/sites';
-import { maskId } from '@toplens/core/handoffs';
 import { median } from '@toplens/core/stats';
 import { FAILED } from '@toplens/core/telemetry';
 import { ceilTo, floorTo, MINUTE_MS, type Window } from '@toplens/core/time';
@@ -37,7 +36,7 @@ export async function workPerson(
   return {
     window,
     host,
-    person: maskId(ids.get(person) ?? ''),
+    person: state.pseudonyms.of(ids.get(person) ?? ''),
     site: state.names.text(columns.site[first] as number),
     server: state.names.text(columns.server[first] as number),
     station: state.names.text(columns.station[first] as number),

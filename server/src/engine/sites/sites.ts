@@ -1,4 +1,4 @@
-import { maskId, proposeTeam } from '@toplens/core/handoffs';
+import { proposeTeam } from '@toplens/core/handoffs';
 import {
   cellsOf,
   compareWork,
@@ -79,7 +79,7 @@ export async function sites(state: EngineState, { window: asked, focus, by }: Si
       off.map((one) => offShape(state, one, { application, cells: own, hosts: gathered.hosts, ids, health })),
     ),
     persons: listed.map((one) => ({
-      person: maskId(ids.get(one.cell.person) ?? ''),
+      person: state.pseudonyms.of(ids.get(one.cell.person) ?? ''),
       ...placeOf(state, one.cell, gathered.hosts),
       attempts: one.cell.attempts,
       ...againstLike(one),
@@ -159,7 +159,12 @@ function offShape(
   const cell = layer === 'device' ? cells.find(({ person }) => person === id) : undefined;
   const site = cell ? names.text(cell.site) : '';
   const host = names.text(hosts.get(id) ?? 0);
-  const name = layer === 'application' ? application : layer === 'device' ? maskId(ids.get(id) ?? '') : names.text(id);
+  const name =
+    layer === 'application'
+      ? application
+      : layer === 'device'
+        ? state.pseudonyms.of(ids.get(id) ?? '')
+        : names.text(id);
   const component = {
     application: undefined,
     server: name,

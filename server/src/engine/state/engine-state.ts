@@ -2,6 +2,7 @@ import { BUCKET_MS } from '@toplens/core/flows';
 import { Register, type HourOfFlow } from '@toplens/core/incidents';
 import { History } from '@toplens/core/normal';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS } from '@toplens/core/time';
+import { Pseudonyms } from '../../names/pseudonyms';
 import type { Settings } from '../../settings/settings';
 import { ALL_KEY, type SettingsBook } from '../../settings/settings-book';
 import { loadHour, newestEnd, storedHours } from '../../store/attempts';
@@ -22,6 +23,8 @@ import { Segments } from './segments';
 export interface EngineState {
   database: Database;
   names: Names;
+  /** what persons are called to whoever may not know who they are */
+  pseudonyms: Pseudonyms;
   settings: SettingsBook;
   hours: Hours;
   segments: Segments;
@@ -50,9 +53,7 @@ const MEMORY_DAYS = 36;
 /** Reads from the database what a restart needs. @returns the state, and hours whose roll-ups are to be made again */
 export async function loadState(
   database: Database,
-  file: Settings,
-  segmentsDir: string,
-  now: () => number,
+  { file, segmentsDir, secret, now }: { file: Settings; segmentsDir: string; secret: Uint8Array; now: () => number },
 ): Promise<{ state: EngineState; stale: number[] }> {
   const stale = await staleHours(database);
   const settings = await readBook(database, file);
@@ -84,6 +85,7 @@ export async function loadState(
   const state: EngineState = {
     database,
     names,
+    pseudonyms: new Pseudonyms(secret),
     settings,
     hours,
     segments,

@@ -5,11 +5,12 @@ import { createHmac } from 'node:crypto';
  * trying.
  */
 export class Pseudonyms {
-  constructor(private readonly secret: Buffer) {}
+  constructor(private readonly secret: Uint8Array) {}
 
-  /** "person 3f9a-20c1" */
-  of(id: string): string {
+  /** "person 3f9a-20c1"; '' for nobody */
+  readonly of = (id: string): string => {
+    if (id === '') return '';
     const hash = createHmac('sha256', this.secret).update(id).digest('hex');
     return `person ${hash.slice(0, 4)}-${hash.slice(4, 8)}`;
-  }
+  };
 }

@@ -1,0 +1,2 @@
+export * from './hide-secrets';
+export * from './mask-text';
