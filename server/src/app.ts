@@ -58,6 +58,7 @@ import type { Channels } from './outbound/channels';
 import type { Desk } from './outbound/desk';
 import type { Search } from './search/search';
 import type { ChangeSettings } from './api/change-settings';
+import { AS_INSTALLED, keptDays } from './settings/retention';
 import type { Settings } from './settings/settings';
 import { findHandoff } from './store/handoffs';
 import { loadChanges } from './store/settings';
@@ -214,8 +215,7 @@ export function buildApp({
     settingsRoutes(database, engine, {
       file: settings,
       installation: {
-        keepAttemptsDays: config.keepAttemptsDays,
-        keepSpansHours: config.keepSpansHours,
+        keptDays: keptDays(AS_INSTALLED, config),
         browserKeys: [...config.browserKeys.values()].map(({ component, origins }) => ({
           component,
           origins: [...origins],

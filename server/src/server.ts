@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '@toplens/core/time';
+import { isDeepStrictEqual } from 'node:util';
+import { MINUTE_MS } from '@toplens/core/time';
 import { pino, type Logger } from 'pino';
 import { Accounts } from './access/accounts';
 import { firstSignIn } from './access/first-sign-in';
@@ -26,6 +27,7 @@ import { Health } from './maintenance/health';
 import { openDatabase, type OpenOptions } from './maintenance/open-database';
 import { Recovery } from './maintenance/recovery';
 import { startingHandler } from './maintenance/starting-handler';
+import { Tidy } from './maintenance/tidy';
 import { diskHealth, watchParts } from './maintenance/watch-parts';
 import { alertSubjects } from './alert-subjects';
 import { Alerter } from './outbound/alerter';
@@ -39,13 +41,11 @@ import { Search } from './search/search';
 import { changingSettings } from './api/change-settings';
 import { keepFoundEntries } from './found-entries';
 import { readSettings } from './settings/settings';
+import { keptDays, keptFrom } from './settings/retention';
 import { readBook } from './store/settings';
 import { readingOf } from './reading-of-settings';
-import { dropOld } from './store/attempts';
 import type { Database } from './store/database';
 import { listHandoffs } from './store/handoffs';
-import { dropOldSignIns } from './store/accounts';
-import { dropOldMessages } from './store/outbox';
 import { loadApplied } from './store/journal-applied';
 import { lockDataFolder, OwnershipLost } from './store/lock';
 
@@ -66,15 +66,11 @@ export interface RunningServer {
   close: () => Promise<void>;
 }
 
-const TIDY_EVERY_MS = 6 * HOUR_MS;
 /** How often attempts are looked for whose end nobody waits for any longer. */
 const UNENDED_EVERY_MS = 20_000;
 /** How often it is looked whether services begin attempts that are not known to. */
 const ENTRIES_EVERY_MS = 5_000;
-const FIRST_TIDY_MS = 10 * MINUTE_MS;
 const GRACE_MS = 1_000;
-/** As long as anybody asks who was told, and who had a link. */
-const KEEP_MESSAGES_MS = 90 * DAY_MS;
 /** What is judged up to then is the present. */
 const STALE_MS = 30 * MINUTE_MS;
 
@@ -150,7 +146,12 @@ export async function startServer(
     });
     const engine = (parts.engine = new Engine(
       database,
-      { settings, segmentsDir: join(config.dataDir, 'segments'), usualTracesAMinute: config.usualTracesAMinute, secret: keys.secret },
+      {
+        settings,
+        segmentsDir: join(config.dataDir, 'segments'),
+        usualTracesAMinute: config.usualTracesAMinute,
+        secret: keys.secret,
+      },
       log,
     ));
     const search = Search.start(database, { secret: keys.secret, log });
@@ -198,11 +199,23 @@ export async function startServer(
     const { ingestKeys, phoneKeys, browserKeys } = senderKeys;
     const running: RunningConfig = { ...config, ingestKeys, phoneKeys, browserKeys };
     const reachable = config.port === 0 ? { ...running, publicUrl: url } : running;
+    const now = async () => (await readBook(database, settings)).at();
+    const tidy = new Tidy({
+      database,
+      keptFrom: async (nowMs) => keptFrom(keptDays((await now()).retention, config), nowMs),
+      log,
+    });
+    let kept = (await now()).retention;
     const changeSettings = changingSettings({
       database,
       engine,
       file: settings,
-      onChanged: (now) => intake.readBy(readingOf(now)),
+      onChanged: (now) => {
+        intake.readBy(readingOf(now));
+        if (isDeepStrictEqual(now.retention, kept)) return;
+        kept = now.retention;
+        void tidy.now();
+      },
     });
     let told = '';
     const findEntries = async (nowMs = Date.now()) => {
@@ -211,7 +224,6 @@ export async function startServer(
       await keepFoundEntries(await readBook(database, settings), verdicts, changeSettings);
       told = JSON.stringify(verdicts);
     };
-    const now = async () => (await readBook(database, settings)).at();
     const channels = new Channels({ ...config, publicUrl: reachable.publicUrl });
     const desk = new Desk(database, {
       deskUrl: config.deskUrl,
@@ -284,14 +296,13 @@ export async function startServer(
     alerter.start();
     backups.start();
     senderKeys.start();
-    const tidy = setInterval(() => void tidyUp(database, config, log), TIDY_EVERY_MS);
+    tidy.start();
     const unended = setInterval(() => {
       intake.closeUnended().catch((error: unknown) => log.warn({ err: error }, 'what never ended is closed later'));
     }, UNENDED_EVERY_MS);
     const entries = setInterval(() => {
       findEntries().catch((error: unknown) => log.warn({ err: error }, 'entry services are looked for later'));
     }, ENTRIES_EVERY_MS);
-    const firstTidy = setTimeout(() => void tidyUp(database, config, log), FIRST_TIDY_MS);
     await firstSignIn(accounts, { ...config, publicUrl: reachable.publicUrl }, log).catch((error: unknown) =>
       log.error({ err: error }, 'whether anybody can sign in is not known'),
     );
@@ -309,10 +320,9 @@ export async function startServer(
       otlp,
       findEntries,
       close: async () => {
-        clearInterval(tidy);
+        tidy.stop();
         clearInterval(unended);
         clearInterval(entries);
-        clearTimeout(firstTidy);
         recovery.stop();
         disk.stop();
         await Promise.all([
@@ -376,14 +386,3 @@ const openMain = (http: Server, { host, port }: Config): Promise<number> =>
   listen(http, { host, port }).catch((error: NodeJS.ErrnoException) => {
     throw error.code === 'EADDRINUSE' ? new Error(`port ${port} is taken: choose another with TOPLENS_PORT`) : error;
   });
-
-async function tidyUp(database: Database, config: Config, log: Logger): Promise<void> {
-  const now = Date.now();
-  await dropOld(database, {
-    spansFromMs: now - config.keepSpansHours * HOUR_MS,
-    attemptsFromMs: now - config.keepAttemptsDays * DAY_MS,
-  })
-    .then(() => dropOldMessages(database, now - KEEP_MESSAGES_MS))
-    .then(() => dropOldSignIns(database, now - DAY_MS))
-    .catch((error: Error) => log.error({ err: error }, 'old telemetry cannot be dropped'));
-}

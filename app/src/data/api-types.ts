@@ -11498,16 +11498,44 @@ export interface components {
             file: components["schemas"]["SettingsFile"];
             /** @description what environment variables said at the start */
             installation: {
-                /**
-                 * @description how long attempts, metrics and changes are kept
-                 * @example 35
-                 */
-                keepAttemptsDays: number;
-                /**
-                 * @description how long spans below attempts, and logs, are kept
-                 * @example 48
-                 */
-                keepSpansHours: number;
+                /** @description for how long each kind of telemetry is kept where settings say nothing */
+                keptDays: {
+                    /**
+                     * @description kept for so long
+                     * @example 35
+                     */
+                    attempts: number;
+                    /**
+                     * @description kept for so long
+                     * @example 35
+                     */
+                    traces: number;
+                    /**
+                     * @description kept for so long
+                     * @example 35
+                     */
+                    logs: number;
+                    /**
+                     * @description kept for so long
+                     * @example 35
+                     */
+                    metrics: number;
+                    /**
+                     * @description kept for so long
+                     * @example 35
+                     */
+                    pageLoads: number;
+                    /**
+                     * @description kept for so long
+                     * @example 35
+                     */
+                    crashes: number;
+                    /**
+                     * @description kept for so long
+                     * @example 35
+                     */
+                    phoneSessions: number;
+                };
                 /** @description keys of pages, without the keys themselves */
                 browserKeys: {
                     /**
@@ -12043,6 +12071,44 @@ export interface components {
                  * @example 15
                  */
                 calmMinutes: number;
+            };
+            /** @description for how long each kind of telemetry is kept */
+            retention: {
+                /**
+                 * @description kept for so long; null: as the installation says
+                 * @example 14
+                 */
+                attempts: number | null;
+                /**
+                 * @description kept for so long; null: as the installation says
+                 * @example 14
+                 */
+                traces: number | null;
+                /**
+                 * @description kept for so long; null: as the installation says
+                 * @example 14
+                 */
+                logs: number | null;
+                /**
+                 * @description kept for so long; null: as the installation says
+                 * @example 14
+                 */
+                metrics: number | null;
+                /**
+                 * @description kept for so long; null: as the installation says
+                 * @example 14
+                 */
+                pageLoads: number | null;
+                /**
+                 * @description kept for so long; null: as the installation says
+                 * @example 14
+                 */
+                crashes: number | null;
+                /**
+                 * @description kept for so long; null: as the installation says
+                 * @example 14
+                 */
+                phoneSessions: number | null;
             };
             /** @description who is told of trouble, by what ways */
             receivers: {

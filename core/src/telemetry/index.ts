@@ -6,6 +6,7 @@ export * from './span';
 export * from './failure-place';
 export * from './attempt';
 export * from './cloud-event';
+export * from './kept-kinds';
 export * from './limits';
 export * from './log-line';
 export * from './metric-point';

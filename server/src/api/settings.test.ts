@@ -157,7 +157,7 @@ describe('all settings as one file', () => {
 
   test('no secret is told', async () => {
     expect(JSON.stringify(await get<SettingsShape>('/settings'))).not.toContain('secret');
-    expect((await get<SettingsShape>('/settings')).installation).toMatchObject({ keepAttemptsDays: 35 });
+    expect((await get<SettingsShape>('/settings')).installation).toMatchObject({ keptDays: { attempts: 35, logs: 2 } });
   });
 });
 

@@ -1,3 +1,4 @@
+import { KEPT_KINDS, type KeptKind } from '@toplens/core/telemetry';
 import { INDICATORS } from '@toplens/core/flows';
 import { OWNER, WATCHED_KINDS } from '@toplens/core/alerts';
 import { BOARD_FIGURES, CURVE_MEASURES, TILE_KINDS } from '@toplens/core/boards';
@@ -288,6 +289,12 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
     },
     'how long handoffs may wait, and how a reported fix is watched',
   ),
+  retention: record(
+    Object.fromEntries(
+      KEPT_KINDS.map((kind) => [kind, orNull(number('kept for so long; null: as the installation says', 'days', 14))]),
+    ) as Record<KeptKind, ReturnType<typeof orNull<ReturnType<typeof number>>>>,
+    'for how long each kind of telemetry is kept',
+  ),
   receivers: list(
     record({
       name: text("name; a team's own is called like the team", 'Slots Team'),
@@ -334,8 +341,13 @@ export const Settings = resource('Settings', 'Rates, calendar, and every change 
   file: ref(SettingsFile, 'all settings as they are now, without what single flows and journeys were given in place'),
   installation: record(
     {
-      keepAttemptsDays: integer('how long attempts, metrics and changes are kept', 'days', 35),
-      keepSpansHours: integer('how long spans below attempts, and logs, are kept', 'hours', 48),
+      keptDays: record(
+        Object.fromEntries(KEPT_KINDS.map((kind) => [kind, number('kept for so long', 'days', 35)])) as Record<
+          KeptKind,
+          ReturnType<typeof number>
+        >,
+        'for how long each kind of telemetry is kept where settings say nothing',
+      ),
       browserKeys: list(
         record({
           component: text('whose pages send with it', 'portal-browser'),

@@ -14,6 +14,7 @@ import { boardsSchema } from './boards';
 import { handoffsSchema, type HandoffSetting } from './handoffs';
 import { probesSchema } from './probes';
 import { promisesSchema, type PromiseSetting } from './promises';
+import { retentionSchema, type RetentionSetting } from './retention';
 import { array, mixed, number, object, string, ValidationError, type TestContext } from 'yup';
 
 /** What people decided: names, limits, owners, rates. Read from one JSON file at the start. */
@@ -42,6 +43,8 @@ export interface Settings {
   probes: Probe[];
   /** how long handoffs may wait, and how a reported fix is watched */
   handoffs: HandoffSetting;
+  /** for how long each kind of telemetry is kept */
+  retention: RetentionSetting;
   /** who is told of trouble, by what ways */
   receivers: Receiver[];
   /** of what they are told */
@@ -153,6 +156,7 @@ export const settingsSchema = object({
   promises: promisesSchema,
   probes: probesSchema,
   handoffs: handoffsSchema,
+  retention: retentionSchema,
   receivers: receiversSchema,
   alertRules: alertRulesSchema,
   boards: boardsSchema,

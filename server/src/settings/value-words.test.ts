@@ -30,6 +30,13 @@ test.each<[string, unknown, string]>([
     [{ technicalName: 'POST /pay', name: 'Pay', agreement: { target: 0.995, days: 30, penalty: 4000 } }],
     '1 rule: POST /pay called “Pay” promise 99.5 % over 30 days, penalty 4000',
   ],
+  [
+    'handoffs',
+    { mayWait: { P1: { accept: 15, fix: 240 } }, settleMinutes: 5, calmMinutes: 15 },
+    'may wait until accepted and fixed: P1 15 and 240 min; a fix settles in 5 min, is proven after 15 min',
+  ],
+  ['retention', { attempts: 14, logs: null, traces: 1 }, 'attempts 14 days, traces 1 day'],
+  ['retention', {}, 'as the installation says'],
   ['entryServices', [], 'none'],
   ['currency', 'GBP', 'GBP'],
   ['all', { currency: 'EUR' }, 'imported from a file'],

@@ -1,5 +1,7 @@
+import { KEPT_KINDS, type KeptKind } from '@toplens/core/telemetry';
 import { counted, durationWords } from '@toplens/core/words';
 import { ALL_KEY, CALENDAR_KEY, RATES_KEY, type FlowChange, type JourneyChange } from './settings-book';
+import type { RetentionSetting } from './retention';
 import { isSection } from './sections';
 import type { Settings } from './settings';
 
@@ -10,6 +12,16 @@ const RATE_WORDS: Readonly<Record<string, string>> = {
   missing: 'an attempt that never came',
   money: 'a unit of money',
   keyMultiplier: 'key customers count',
+};
+
+const KEPT_WORDS: Readonly<Record<KeptKind, string>> = {
+  attempts: 'attempts',
+  traces: 'traces',
+  logs: 'log lines',
+  metrics: 'metrics',
+  pageLoads: 'page loads',
+  crashes: 'crashes',
+  phoneSessions: 'sessions on phones',
 };
 
 /**
@@ -62,10 +74,25 @@ function calendarWords({ holidays, excluded, maintenance = [] }: Settings['calen
 function sectionWords(key: string, value: unknown): string {
   if (typeof value === 'string') return value;
   if (typeof value === 'number') return durationWords(value);
+  if (key === 'handoffs') return handoffWords(value as Settings['handoffs']);
+  if (key === 'retention') return retentionWords(value as Partial<RetentionSetting>);
   const rows = value as (string | Record<string, unknown>)[];
   if (rows.length === 0) return 'none';
   const names = rows.map((row) => (typeof row === 'string' ? row : ruleWords(key, row)));
   return `${counted(rows.length, key === 'ownership' || key === 'flows' ? 'rule' : 'entry', key === 'ownership' || key === 'flows' ? 'rules' : 'entries')}: ${names.join('; ')}`;
+}
+
+function handoffWords({ mayWait, settleMinutes, calmMinutes }: Settings['handoffs']): string {
+  const waits = Object.entries(mayWait).map(([priority, { accept, fix }]) => `${priority} ${accept} and ${fix} min`);
+  return `may wait until accepted and fixed: ${waits.join(', ')}; a fix settles in ${settleMinutes} min, is proven after ${calmMinutes} min`;
+}
+
+function retentionWords(retention: Partial<RetentionSetting>): string {
+  const said = KEPT_KINDS.flatMap((kind) => {
+    const days = retention[kind] ?? null;
+    return days === null ? [] : [`${KEPT_WORDS[kind]} ${counted(days, 'day')}`];
+  });
+  return said.join(', ') || 'as the installation says';
 }
 
 function ruleWords(key: string, row: Record<string, unknown>): string {

@@ -1,4 +1,4 @@
-import { emptyColumns, withCapacity, type AttemptColumns } from '@toplens/core/telemetry';
+import { emptyColumns, withCapacity, type AttemptColumns, type KeptKind } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import { byName } from '../by-name';
 import { eachSelected, integer } from './selection';
@@ -161,31 +161,34 @@ async function dropBefore(database: Database, table: string, column: string, bef
   }
 }
 
-/** Drops what is older than is kept. */
-export async function dropOld(
-  database: Database,
-  keep: { spansFromMs: number; attemptsFromMs: number },
-): Promise<void> {
-  await dropBefore(database, 'span', 'started_us', keep.spansFromMs * 1000);
-  await dropBefore(database, 'trace_share', 'to_ms', keep.spansFromMs);
-  await dropBefore(database, 'part_hour', 'hour_ms', Math.max(keep.attemptsFromMs, Date.now() - PART_HOURS_KEPT_MS));
-  await dropBefore(database, 'component_part', 'last_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'failure_detail', 'started_us', keep.spansFromMs * 1000);
-  await dropBefore(database, 'log_line', 'at_us', keep.spansFromMs * 1000);
-  await dropBefore(database, 'page_call', 'started_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'attempt_mark', 'received_ms', keep.spansFromMs);
-  await dropBefore(database, 'phone_crash', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'remote_sample', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'probe_run', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'probe_step', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'phone_moment', 'at_us', keep.spansFromMs * 1000);
-  await dropBefore(database, 'script_error', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'page_detail', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'page_view', 'started_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'metric_point', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'change_event', 'at_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'attempt_item', 'started_us', keep.attemptsFromMs * 1000);
-  await dropBefore(database, 'attempt', 'started_us', keep.attemptsFromMs * 1000);
+/** By which moment rows of each table are kept, how many of its units a millisecond has, and as what kind. */
+const KEPT_TABLES: readonly (readonly [table: string, column: string, unitsInMs: number, kind: KeptKind])[] = [
+  ['span', 'started_us', 1000, 'traces'],
+  ['trace_share', 'to_ms', 1, 'traces'],
+  ['failure_detail', 'started_us', 1000, 'traces'],
+  ['attempt_mark', 'received_ms', 1, 'traces'],
+  ['log_line', 'at_us', 1000, 'logs'],
+  ['metric_point', 'at_us', 1000, 'metrics'],
+  ['page_call', 'started_us', 1000, 'pageLoads'],
+  ['page_detail', 'at_us', 1000, 'pageLoads'],
+  ['page_view', 'started_us', 1000, 'pageLoads'],
+  ['script_error', 'at_us', 1000, 'pageLoads'],
+  ['phone_crash', 'at_us', 1000, 'crashes'],
+  ['phone_moment', 'at_us', 1000, 'phoneSessions'],
+  ['component_part', 'last_us', 1000, 'attempts'],
+  ['remote_sample', 'at_us', 1000, 'attempts'],
+  ['probe_run', 'at_us', 1000, 'attempts'],
+  ['probe_step', 'at_us', 1000, 'attempts'],
+  ['change_event', 'at_us', 1000, 'attempts'],
+  ['attempt_item', 'started_us', 1000, 'attempts'],
+  ['attempt', 'started_us', 1000, 'attempts'],
+];
+
+/** Drops what is older than is kept, ms since the epoch by kind. */
+export async function dropOld(database: Database, keptFromMs: Readonly<Record<KeptKind, number>>): Promise<void> {
+  for (const [table, column, unitsInMs, kind] of KEPT_TABLES)
+    await dropBefore(database, table, column, keptFromMs[kind] * unitsInMs);
+  await dropBefore(database, 'part_hour', 'hour_ms', Math.max(keptFromMs.attempts, Date.now() - PART_HOURS_KEPT_MS));
   // Table by table, for the same reason.
   for (const table of VACUUMED) await database.exec(`VACUUM ${table}`);
   // Without it the planner knows nothing of what came since: there is no background worker that would look.

@@ -2,6 +2,7 @@ import { act, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import type { Settings } from '@/data/client';
 import { AtOnceForm } from './at-once-form';
 import { CalendarForm } from './calendar-form';
+import { RetentionForm } from './retention-form';
 import { RatesForm } from './rates-form';
 
 const mockChange = { mutate: jest.fn(), isPending: false, error: null as Error | null };
@@ -23,8 +24,20 @@ beforeEach(() => {
 });
 
 const DAY_MS = 86_400_000;
+const NOT_SAID = {
+  attempts: null,
+  traces: null,
+  logs: null,
+  metrics: null,
+  pageLoads: null,
+  crashes: null,
+  phoneSessions: null,
+};
 const settings = {
-  file: { atOnceMs: 100 },
+  file: { atOnceMs: 100, retention: { ...NOT_SAID, logs: 7 } },
+  installation: {
+    keptDays: { attempts: 35, traces: 2, logs: 2, metrics: 35, pageLoads: 35, crashes: 35, phoneSessions: 2 },
+  },
   rates: { waiting: 1, failed: 5, left: 15, missing: 5, money: 0.5, keyMultiplier: 2 },
   keyTiers: ['Anchor'],
   calendar: {
@@ -89,6 +102,33 @@ describe('harm rates', () => {
     expect(screen.getByRole('alert').textContent).toContain(
       'The server cannot be reached. Nothing was changed; what you typed is kept.',
     );
+  });
+});
+
+describe('how long data is kept', () => {
+  test('is saved in days by kind; an empty field is as the installation says, which is told', async () => {
+    render(<RetentionForm settings={settings} />);
+    expect((field('retention-logs') as HTMLInputElement).value).toBe('7');
+    expect(screen.getAllByText('By the installation: 35 days.')).toHaveLength(4);
+    write('retention-logs', '');
+    write('retention-pageLoads', '0,5');
+    write('retention-who', 'Ada Field');
+    press('save-retention');
+    await waitFor(() => expect(mockChange.mutate).toHaveBeenCalled());
+    expect(mockChange.mutate).toHaveBeenCalledWith({
+      who: 'Ada Field',
+      key: 'retention',
+      value: { ...NOT_SAID, pageLoads: 0.5 },
+    });
+  });
+
+  test.each(['0', '-1', '3651', 'long'])('%s days are not saved', async (text) => {
+    render(<RetentionForm settings={settings} />);
+    write('retention-who', 'Ada');
+    write('retention-attempts', text);
+    press('save-retention');
+    expect(await screen.findByText('Days, from 0.05 to 3650, or nothing.')).toBeTruthy();
+    expect(mockChange.mutate).not.toHaveBeenCalled();
   });
 });
 

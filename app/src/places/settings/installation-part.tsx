@@ -1,20 +1,12 @@
 import { StyleSheet, View } from 'react-native';
 import type { Settings } from '@/data/client';
-import { counted } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 
-/** "Attempts, metrics and changes are kept for 35 days; spans and logs for 48 hours." */
-export function installationWords({
-  keepAttemptsDays,
-  keepSpansHours,
-  browserKeys,
-  hasDesk,
-  seesPersons,
-}: Settings['installation']): string[] {
+/** "No page may send: there is no key for pages." */
+export function installationWords({ browserKeys, hasDesk, seesPersons }: Settings['installation']): string[] {
   const keys = browserKeys.map(({ component, origins }) => `${component} (pages of ${origins.join(', ')})`);
   return [
-    `Attempts, metrics and changes are kept for ${counted(keepAttemptsDays, 'day')}; spans and logs for ${counted(keepSpansHours, 'hour')}.`,
     keys.length === 0 ? 'No page may send: there is no key for pages.' : `Keys of pages: ${keys.join('; ')}.`,
     seesPersons.length === 0
       ? 'Nobody may see persons: there is no key for it.'

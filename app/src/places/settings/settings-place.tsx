@@ -25,6 +25,7 @@ import { HandoffsForm } from './handoffs-form';
 import { InstallationPart } from './installation-part';
 import { RatesForm } from './rates-form';
 import { RefusedPart } from './refused-part';
+import { RetentionForm } from './retention-form';
 import { SectionsPart } from './sections-part';
 import { ServerPart } from './server-part';
 import { EventsForm } from './uploads/events-form';
@@ -55,6 +56,7 @@ export function SettingsPlace() {
             <RecordsPart />
             <AtOnceForm key={data.file.atOnceMs} settings={data} />
             <HandoffsForm key={JSON.stringify(data.file.handoffs)} settings={data} />
+            <RetentionForm key={JSON.stringify(data.file.retention)} settings={data} />
             <RatesForm key={JSON.stringify(data.rates)} settings={data} />
             <CalendarForm key={JSON.stringify(data.calendar)} settings={data} />
             <FilePart />

@@ -1,0 +1,56 @@
+import { KEPT_KINDS, type KeptKind } from '@toplens/core/telemetry';
+import { DAY_MS } from '@toplens/core/time';
+import { number, object, type ObjectSchema } from 'yup';
+
+/** Days; null: as the installation says. */
+export type RetentionSetting = Record<KeptKind, number | null>;
+
+/** An hour and a little: less would be gone before it is judged. */
+const SHORTEST_DAYS = 0.05;
+const LONGEST_DAYS = 3_650;
+
+const days = () => number().min(SHORTEST_DAYS).max(LONGEST_DAYS).nullable().default(null);
+
+export const retentionSchema: ObjectSchema<RetentionSetting> = object({
+  attempts: days(),
+  traces: days(),
+  logs: days(),
+  metrics: days(),
+  pageLoads: days(),
+  crashes: days(),
+  phoneSessions: days(),
+} satisfies Record<KeptKind, unknown>).noUnknown();
+
+export const AS_INSTALLED = retentionSchema.getDefault() as RetentionSetting;
+
+/** What the installation keeps where settings say nothing. */
+export interface UsuallyKept {
+  keepAttemptsDays: number;
+  keepSpansHours: number;
+}
+
+/** Days for which each kind is kept. */
+export function keptDays(
+  retention: RetentionSetting,
+  { keepAttemptsDays, keepSpansHours }: UsuallyKept,
+): Record<KeptKind, number> {
+  const shortDays = keepSpansHours / 24;
+  const usual: Record<KeptKind, number> = {
+    attempts: keepAttemptsDays,
+    traces: shortDays,
+    logs: shortDays,
+    metrics: keepAttemptsDays,
+    pageLoads: keepAttemptsDays,
+    crashes: keepAttemptsDays,
+    phoneSessions: shortDays,
+  };
+  return Object.fromEntries(KEPT_KINDS.map((kind) => [kind, retention[kind] ?? usual[kind]])) as Record<
+    KeptKind,
+    number
+  >;
+}
+
+/** From when on each kind is kept, ms since the epoch. */
+export function keptFrom(days: Record<KeptKind, number>, nowMs: number): Record<KeptKind, number> {
+  return Object.fromEntries(KEPT_KINDS.map((kind) => [kind, nowMs - days[kind] * DAY_MS])) as Record<KeptKind, number>;
+}
