@@ -39,6 +39,15 @@ export async function openBrowser(clockOffsetMs = 0): Promise<{ browser: Browser
   };
 }
 
+/** Runs in the page: what its Content-Security-Policy kept from it, as `window.blocked`. */
+function noteWhatIsBlocked(): void {
+  const blocked: string[] = [];
+  Object.assign(window, { blocked });
+  document.addEventListener('securitypolicyviolation', ({ effectiveDirective, blockedURI, sourceFile, lineNumber }) =>
+    blocked.push(`${effectiveDirective} blocked ${blockedURI} of ${sourceFile}:${lineNumber}`),
+  );
+}
+
 export async function openPage(
   browser: Browser,
   url: string,
@@ -47,6 +56,7 @@ export async function openPage(
 ): Promise<Page> {
   const page = await browser.newPage();
   await page.evaluateOnNewDocument(shiftClock, clockOffsets.get(browser) ?? 0);
+  await page.evaluateOnNewDocument(noteWhatIsBlocked);
   await page.setViewport(size === 'phone' ? PHONE : WIDE);
   await page.emulateMediaFeatures([
     { name: 'prefers-color-scheme', value: scheme },

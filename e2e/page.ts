@@ -60,15 +60,18 @@ async function atRest(page: Page): Promise<void> {
   }
 }
 
-/** Violations of WCAG 2.2 A and AA that axe finds on the page at rest. */
+/** Violations of WCAG 2.2 A and AA that axe finds on the page at rest, and what the page was kept from by its policy. */
 export async function violations(page: Page): Promise<string[]> {
   await atRest(page);
   await page.evaluate(axeSource);
   return page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: typeof AxeBuilder };
+    const { axe, blocked = [] } = window as unknown as { axe: typeof AxeBuilder; blocked?: string[] };
     const results = await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
-    return results.violations.map(
-      (violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
-    );
+    return [
+      ...blocked,
+      ...results.violations.map(
+        (violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+      ),
+    ];
   });
 }

@@ -1,4 +1,4 @@
-// Cuts the shipped fonts down to what the interface can show and packs them as WOFF2, into app/assets/fonts.
+// Cuts the shipped fonts down to what the interface can show and packs them as WOFF2, into app/public/fonts.
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
@@ -6,7 +6,7 @@ import subsetFont from 'subset-font';
 
 const root = join(import.meta.dirname, '..');
 const require = createRequire(join(root, 'app', 'package.json'));
-const out = join(root, 'app', 'assets', 'fonts');
+const out = join(root, 'app', 'public', 'fonts');
 
 const range = (from, to) => String.fromCodePoint(...Array.from({ length: to - from + 1 }, (_, i) => from + i));
 // Latin with its extensions, punctuation, arrows, currency signs, and what the words of the interface use.

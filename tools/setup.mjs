@@ -90,7 +90,7 @@ export function chromium() {
 }
 
 export function app() {
-  whenChanged('fonts', ['app/src', 'tools/fonts.mjs', 'package-lock.json'], 'app/assets/fonts/icons.woff2', () =>
+  whenChanged('fonts', ['app/src', 'tools/fonts.mjs', 'package-lock.json'], 'app/public/fonts/icons.woff2', () =>
     run(process.execPath, ['tools/fonts.mjs']),
   );
   whenChanged('app', ['app', 'core/src', 'package-lock.json'], 'app/dist/index.html', () => {

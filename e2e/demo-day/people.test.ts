@@ -176,4 +176,35 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     await page.waitForFunction(() => location.pathname.startsWith('/attempt/'));
     await page.close();
   });
+
+  test('a person who asks gets all that is stored, and is erased', async () => {
+    const id = size === 'phone' ? 'partner-011' : 'partner-012';
+    const page = await openPage(stage().browser, `${stage().url}/people/find?${stage().day}`, size);
+    const find = async () => {
+      await page.waitForSelector('[data-testid="find-person"]');
+      await fill(page, 'find-person', id);
+      await fill(page, 'find-why', `a letter, on the ${size}`);
+      await fill(page, 'find-key', 'see');
+      await tap(page, 'find-now');
+    };
+    await find();
+    await page.waitForSelector('[data-testid="export-person"]');
+    const [answer] = await Promise.all([
+      page.waitForResponse((response) => response.url().endsWith('/api/people/export')),
+      tap(page, 'export-person'),
+    ]);
+    expect(answer.status()).toBe(200);
+    await tap(page, 'erase-person');
+    await page.waitForSelector('[data-testid="erase-now"]');
+    expect(await violations(page)).toEqual([]);
+    await tap(page, 'erase-now');
+    await page.waitForSelector('[data-testid="erased"]');
+    expect(await textOf(page, 'erased')).toMatch(
+      /^Erased: nothing tells any more who person [\da-f-]{9} was\. [\d,]+ attempts stay/,
+    );
+    await page.reload();
+    await find();
+    await seen(page, 'Nobody is known under that id');
+    await page.close();
+  });
 });

@@ -42,6 +42,7 @@ import { principalOf, whoAsks } from './access/principal';
 import type { Provider } from './access/provider';
 import type { SenderKeys } from './access/sender-keys';
 import type { SessionStore } from './access/session-store';
+import { styleHashes } from './access/style-hashes';
 import { sessions } from './access/sessions';
 import { ownNamesOnly, ownPagesOnly } from './access/own-pages';
 import type { Pseudonyms } from './names/pseudonyms';
@@ -64,6 +65,7 @@ import { findHandoff } from './store/handoffs';
 import { loadChanges } from './store/settings';
 import { AuditRecords } from './store/audit-records';
 import type { Database } from './store/database';
+import { byHash } from './store/secrets';
 
 export interface AppDeps {
   config: RunningConfig;
@@ -123,7 +125,7 @@ export function buildApp({
         directives: {
           'script-src': ["'self'"],
           'worker-src': ["'self'"],
-          'style-src': ["'self'", "'unsafe-inline'"],
+          'style-src': ["'self'", ...styleHashes(config.appDir)],
           'font-src': ["'self'", 'data:'],
           'img-src': ["'self'", 'data:'],
           'upgrade-insecure-requests': null,
@@ -203,7 +205,7 @@ export function buildApp({
     personRoutes({
       database,
       engine,
-      keys: config.personKeys,
+      keys: byHash(config.personKeys),
       pseudonyms,
       onErased: (ids) => {
         for (const id of ids) intake.names.forget('person', id);

@@ -1,5 +1,4 @@
 import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { useFonts } from 'expo-font';
 import { Slot, usePathname, type ErrorBoundaryProps } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { askAhead } from '@/data/ahead';
@@ -9,7 +8,6 @@ import { Broken } from '@/frame/broken';
 import { Frame } from '@/frame/frame';
 import { Gate } from '@/frame/gate';
 import { LookProvider } from '@/look/look';
-import { FONT } from '@/look/tokens';
 import { SignInPage } from '@/places/sign-in/sign-in-page';
 
 const STANDS_ALONE = /^\/(?:wall|shared|welcome)\/|^\/signed-in$/;
@@ -26,12 +24,6 @@ const queries: QueryClient = new QueryClient({
 askAhead(queries);
 
 export default function Layout() {
-  // Text shows in the system's font until ours has come: nothing waits for a font.
-  useFonts({
-    [FONT.serif]: require('../../assets/fonts/source-serif.woff2'),
-    [FONT.sans]: require('../../assets/fonts/source-sans.woff2'),
-    [FONT.sansBold]: require('../../assets/fonts/source-sans-bold.woff2'),
-  });
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={queries}>

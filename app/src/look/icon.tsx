@@ -3,9 +3,9 @@ import glyphs from './icon-glyphs.json';
 
 /**
  * Icons of the Material Design set, cut down at build to the few that are used: `icon-glyphs.json` names them, and
- * tools/fonts.mjs makes the font from it.
+ * tools/fonts.mjs makes the font from it. Which file the font is in is said in public/index.html, as of all fonts.
  */
-const Set = createIconSet(glyphs, 'TopLensIcons', require('../../assets/fonts/icons.woff2'));
+const Set = createIconSet(glyphs, 'TopLensIcons', '/fonts/icons.woff2');
 
 export function Icon({ name, color, size }: { name: string; color: string; size: number }) {
   // Decoration: what an icon means is always said in words beside it.

@@ -1,9 +1,10 @@
 import { may } from '@toplens/core/access';
 import type { Request, Response } from 'express';
 import { Problem } from '../errors';
+import { hashOf } from '../store/secrets';
 import { principalOf } from './principal';
 
-/** Who may see persons by name: their keys, and what the look is recorded under. */
+/** Who may see persons by name: hashes of their keys, and what the look is recorded under. */
 export type PersonKeys = ReadonlyMap<string, string>;
 
 /**
@@ -15,7 +16,7 @@ export function whoMaySeePersons(request: Request, response: Response, keys: Per
   const principal = principalOf(response);
   if (principal && may(principal.grants, 'persons', {}, Date.now())) return principal.name;
   const header = request.headers.authorization;
-  const who = header?.startsWith('Bearer ') ? keys.get(header.slice(7)) : undefined;
+  const who = header?.startsWith('Bearer ') ? keys.get(hashOf(header.slice(7))) : undefined;
   if (who === undefined)
     throw new Problem(
       'noKey',

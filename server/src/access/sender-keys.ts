@@ -12,7 +12,7 @@ import {
   type SenderKeyRow,
   type SenderSecretRow,
 } from '../store/sender-keys';
-import { hashOf, newSecret } from '../store/secrets';
+import { byHash, hashOf, newSecret } from '../store/secrets';
 
 const SAVE_USES_EVERY_MS = MINUTE_MS;
 
@@ -108,8 +108,7 @@ export class SenderKeys {
     return secret;
   }
 
-  #find(kind: SenderKind, secret: string): SenderKeyRow | undefined {
-    const hash = hashOf(secret);
+  #find(kind: SenderKind, hash: string): SenderKeyRow | undefined {
     const found = this.#byHash.get(hash);
     const nowMs = Date.now();
     if (found?.key.kind !== kind || (found.secret.endsMs !== null && found.secret.endsMs <= nowMs)) return undefined;
@@ -123,10 +122,12 @@ export class SenderKeys {
     given: ReadonlyMap<string, Meaning>,
     meaning: (key: SenderKeyRow) => Meaning,
   ): KeyBook<Meaning> {
+    const known = byHash(given);
     const get = (secret: string): Meaning | undefined => {
-      const known = given.get(secret);
-      if (known !== undefined) return known;
-      const key = this.#find(kind, secret);
+      const hash = hashOf(secret);
+      const meant = known.get(hash);
+      if (meant !== undefined) return meant;
+      const key = this.#find(kind, hash);
       return key && meaning(key);
     };
     return {

@@ -71,3 +71,26 @@ test('an engine that is started anew knows what it knew', async () => {
     await server.remove();
   }
 });
+
+test('judging that fails is said, with up to when it is judged, until it goes well again', async () => {
+  const server = await startTestServer();
+  try {
+    await send(server.url, [testSpan(1, Date.now() - 120_000, 10)]);
+    await server.intake.settled();
+    await server.engine.ask('settle', null);
+    await server.database.exec('ALTER TABLE roll_up_hour RENAME TO lost');
+    await send(server.url, [testSpan(2, Date.now() - 110_000, 10)]);
+    await server.intake.settled();
+    await expect(server.engine.ask('settle', null)).rejects.toThrow('roll_up_hour');
+    const { status, parts } = await healthOf(server);
+    expect([status, parts.engine?.state]).toEqual(['degraded', 'degraded']);
+    expect(parts.engine?.words).toMatch(
+      /^Judging failed \(.*roll_up_hour.*\) and is tried again; what is shown is judged up to 2/,
+    );
+    await server.database.exec('ALTER TABLE lost RENAME TO roll_up_hour');
+    await server.engine.ask('settle', null);
+    expect((await healthOf(server)).parts.engine).toMatchObject({ state: 'ok', words: '' });
+  } finally {
+    await server.remove();
+  }
+});

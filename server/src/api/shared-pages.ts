@@ -5,6 +5,7 @@ import express, { Router, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { marked } from 'marked';
 import { deskAnswer } from '../contract/handoffs';
+import { hashOfStyle } from '../access/style-hashes';
 import { Problem } from '../errors';
 import { takeAnswer } from '../outbound/answer';
 import type { Database } from '../store/database';
@@ -43,7 +44,7 @@ export function sharedPages(database: Database, records: AuditRecords): Router {
     // A board is drawn by the app, which asks for what it shows by the same secret.
     if (link && isOfBoard(link.kind)) return next('router');
     const opened = await open(database, link, response);
-    if (opened) response.send(await pageOf(opened, ''));
+    if (opened) send(response, await pageOf(opened, ''));
   });
 
   router.post(
@@ -54,7 +55,7 @@ export function sharedPages(database: Database, records: AuditRecords): Router {
       const opened = await open(database, await openLink(database, String(request.params.token)), response);
       if (!opened) return;
       if (opened.link.kind !== 'answer') {
-        response.status(403).send(await pageOf(opened, 'This link is to read only.'));
+        send(response.status(403), await pageOf(opened, 'This link is to read only.'));
         return;
       }
       try {
@@ -62,7 +63,7 @@ export function sharedPages(database: Database, records: AuditRecords): Router {
         await takeAnswer(database, opened.handoff, given);
       } catch (error) {
         if (!(error instanceof Problem)) throw error;
-        response.status(error.status).send(await pageOf(opened, error.detail));
+        send(response.status(error.status), await pageOf(opened, error.detail));
         return;
       }
       response.redirect(303, request.originalUrl);
@@ -87,7 +88,7 @@ async function open(
   if (link && handoff) return { link, handoff };
   const words =
     'This link opens nothing: it is over, was revoked, or is not complete. Ask whoever sent it for a new one.';
-  response.status(404).send(html('Link is over', `<h1>This link is over</h1><p>${words}</p>`));
+  send(response.status(404), html('Link is over', `<h1>This link is over</h1><p>${words}</p>`));
   return undefined;
 }
 
@@ -113,6 +114,15 @@ function formOf(state: HandoffState): string {
   if (answers.length === 0) return '';
   return `<form method="post"><label for="reason">What you want to say; why, when you return it</label><textarea id="reason" name="reason" rows="3" maxlength="2000"></textarea><div>${answers.join('')}</div></form>`;
 }
+
+/** Nothing else may style the page, or run in it. */
+const send = (response: Response, page: string): Response =>
+  response
+    .set(
+      'content-security-policy',
+      `default-src 'none'; style-src ${hashOfStyle(STYLE)}; form-action 'self'; frame-ancestors 'none'; base-uri 'none'`,
+    )
+    .send(page);
 
 const html = (title: string, body: string): string => `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">

@@ -84,6 +84,7 @@ const KEEP_COUNTS_MS = 48 * HOUR_MS;
 const changed = new ChangedHours();
 let watermark = new Watermark(0);
 let cycleBeganMs = 0;
+let cycleTrouble = '';
 let lastCycleMs = 0;
 let lastCycleEnd = 0;
 let watermarkAtCycle = 0;
@@ -104,7 +105,8 @@ const loaded = loadState(new Database(port), { file: settings, segmentsDir, secr
   },
 );
 
-const sendFigures = (state: EngineState) => notify({ figures: figures(state, { lastCycleMs, cycleBeganMs }) });
+const sendFigures = (state: EngineState) =>
+  notify({ figures: figures(state, { lastCycleMs, cycleBeganMs, cycleTrouble }) });
 
 /** Old stretches get so much of a cycle; `isFinal`: all of it is wanted now. */
 const DUE_MS = 1_500;
@@ -118,15 +120,17 @@ async function runOne(state: EngineState, isFinal: boolean): Promise<void> {
   try {
     const left = await runCycle(state, hours, () => isFinal || performance.now() - begun < DUE_MS);
     for (const hourMs of left) changed.add(hourMs);
+    cycleTrouble = '';
   } catch (error) {
     for (const hourMs of hours) changed.add(hourMs);
+    cycleTrouble = (error as Error).message;
     throw error;
   } finally {
     lastCycleEnd = performance.now();
     lastCycleMs = lastCycleEnd - begun;
     cycleBeganMs = 0;
+    sendFigures(state);
   }
-  sendFigures(state);
   // What came faster than it could be judged stays until it is judged.
   state.hours.trim(Math.min(state.watermarkMs, state.judgedMs || state.watermarkMs) - KEEP_MS);
   state.history.trim(state.watermarkMs - DAY_MS);

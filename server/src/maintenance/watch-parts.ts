@@ -76,6 +76,12 @@ export function watchParts(health: Health, { intake, engine, search, disk, recov
           ? `It stopped (${engine.lastDeath}) and is starting again.`
           : 'It is reading what it needs.',
       };
+    const { cycleTrouble = '', judgedMs = 0 } = engine.figures ?? {};
+    if (cycleTrouble !== '')
+      return {
+        state: 'degraded',
+        words: `Judging failed (${cycleTrouble}) and is tried again${judgedMs > 0 ? `; what is shown is judged up to ${new Date(judgedMs).toISOString().slice(0, 16).replace('T', ' ')} UTC` : ''}.`,
+      };
     const beganMs = engine.figures?.cycleBeganMs ?? 0;
     if (beganMs > 0 && Date.now() - beganMs > CYCLE_OVERDUE_MS)
       return {

@@ -18,7 +18,7 @@ export function PersonData({ person, lookup }: { person: string; lookup: PersonL
   if (erasing.data)
     return (
       <Words testID="erased">
-        {`Erased: who ${erasing.data.person} is stands nowhere any more. ${counted(erasing.data.attempts, 'attempt')} of theirs ${erasing.data.attempts === 1 ? 'is' : 'are'} nobody’s now.`}
+        {`Erased: nothing tells any more who ${erasing.data.person} was. ${counted(erasing.data.attempts, 'attempt')} ${erasing.data.attempts === 1 ? 'stays' : 'stay'}, of somebody unknown.`}
       </Words>
     );
   return (

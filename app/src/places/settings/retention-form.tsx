@@ -22,7 +22,7 @@ const LABELS: Readonly<Record<KeptKind, string>> = {
   metrics: 'Metrics: days',
   pageLoads: 'Page loads, script errors: days',
   crashes: 'Crashes: days',
-  phoneSessions: 'What sessions on phones are made of: days',
+  phoneSessions: 'Sessions on phones: days',
 };
 
 const days = string()

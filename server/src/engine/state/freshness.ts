@@ -25,14 +25,13 @@ export function freshness(state: EngineState): FreshnessShape {
 
 export function figures(
   state: EngineState,
-  { lastCycleMs, cycleBeganMs }: Pick<EngineFigures, 'lastCycleMs' | 'cycleBeganMs'>,
+  cycle: Pick<EngineFigures, 'lastCycleMs' | 'cycleBeganMs' | 'cycleTrouble'>,
 ): EngineFigures {
   return {
     flows: state.names.flows.length,
     hoursInMemory: state.hours.inMemory,
     incidents: state.register.all.length,
-    lastCycleMs,
-    cycleBeganMs,
+    ...cycle,
     dueFromMs: state.dueFromMs,
     watermarkMs: state.watermarkMs,
     judgedMs: state.judgedMs,
@@ -58,6 +57,8 @@ export interface EngineFigures {
   lastCycleMs: number;
   /** when the cycle that is under way began, milliseconds since the epoch; 0 when none is */
   cycleBeganMs: number;
+  /** why the last one failed; '' when it did not */
+  cycleTrouble: string;
   /** from where old stretches are still to be judged anew; `undefined` when none are */
   dueFromMs: number | undefined;
   watermarkMs: number;
