@@ -148,7 +148,9 @@ test('passwords, tokens, numbers of cards and mail addresses are stored nowhere,
   expect(await placesOf(server.database, NEEDLES)).toEqual([]);
   // All of it is there, but for that.
   expect(
-    (await placesOf(server.database, ['[card 1111], password=[secret], Bearer [token]'])).map((place) => place.split(':')[0]),
+    (await placesOf(server.database, ['[card 1111], password=[secret], Bearer [token]'])).map(
+      (place) => place.split(':')[0],
+    ),
   ).toEqual(
     expect.arrayContaining([
       'failure_detail',

@@ -32,7 +32,10 @@ test.each(Object.keys(TABLES) as TableName[])(
     expect(described.map(([name]) => name).sort()).toEqual(found.map(({ column_name }) => column_name).sort());
     for (const { column_name, data_type, is_nullable } of found) {
       const type = described.find(([name]) => name === column_name)?.[1] ?? '';
-      expect([column_name, type.replace('hex8', 'int8').replace('name', 'int4').replace('?', '')]).toEqual([column_name, TYPES[data_type]]);
+      expect([column_name, type.replace('hex8', 'int8').replace('name', 'int4').replace('?', '')]).toEqual([
+        column_name,
+        TYPES[data_type],
+      ]);
       // A column that is always written may be nullable; one that may be null must be.
       if (type.endsWith('?')) expect([column_name, is_nullable]).toEqual([column_name, 'YES']);
     }

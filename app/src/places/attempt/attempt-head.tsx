@@ -72,7 +72,11 @@ export function AttemptHead({ page, onUnmasked }: ByNameProps) {
         {`${clock(page.atMs)}:${new Date(page.atMs).toISOString().slice(17, 23)} · ${limit}${page.expectedMs === null ? '' : ` · usually ${durationWords(page.expectedMs)}`}`}
       </Words>
       <Words kind="muted">
-        {[page.isUnmasked ? `person ${page.person}` : page.person || 'person not known', !isToldApart && page.ranOn && `on ${page.ranOn}`, ...facts]
+        {[
+          page.isUnmasked ? `person ${page.person}` : page.person || 'person not known',
+          !isToldApart && page.ranOn && `on ${page.ranOn}`,
+          ...facts,
+        ]
           .filter(Boolean)
           .join(' · ')}
       </Words>
