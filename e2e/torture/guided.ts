@@ -39,6 +39,7 @@ const READING: Reading = {
   readLine: () => undefined,
   exchange: { currency: 'EUR', rates: new Map() },
   limits: INTAKE_LIMITS,
+  keptMs: Infinity,
   withoutSecrets: new WithoutSecrets(Buffer.alloc(32)),
 };
 

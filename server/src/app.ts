@@ -55,6 +55,7 @@ import type { OtlpPorts } from './otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
 import { keyIn } from './intake/sender-key';
+import { tellingOwner } from './outbound/account-mail';
 import type { Channels } from './outbound/channels';
 import type { Desk } from './outbound/desk';
 import type { Search } from './search/search';
@@ -175,9 +176,10 @@ export function buildApp({
       unknownRoute,
     }),
   );
-  api.use(sessionRoutes({ accounts, store, isDemo: config.demo, provider }));
+  const tellOwner = tellingOwner(database, channels, config.publicUrl);
+  api.use(sessionRoutes({ accounts, store, isDemo: config.demo, provider, tellOwner }));
   api.use(senderKeyRoutes(senderKeys));
-  api.use(accountRoutes({ accounts, store, publicUrl: config.publicUrl }));
+  api.use(accountRoutes({ accounts, store, publicUrl: config.publicUrl, tellOwner }));
   api.use(refusedRoutes(database, intake));
   api.use(serverStateRoutes({ intake, engine, health, otlp, config }));
   api.post(

@@ -80,6 +80,7 @@ test.each([
   [{ TOPLENS_MAX_BODY_MB: 'many' }, 'TOPLENS_MAX_BODY_MB: expected a whole number from 1 to 1024, got: many'],
   [{ TOPLENS_KEEP_SPANS_HOURS: '0' }, 'TOPLENS_KEEP_SPANS_HOURS: expected a whole number from 1'],
   [{ TOPLENS_MAX_STATEMENT: '63' }, 'TOPLENS_MAX_STATEMENT: expected a whole number from 64 to 100000, got: 63'],
+  [{ TOPLENS_SECOND_FACTOR: 'me' }, 'TOPLENS_SECOND_FACTOR: expected nobody, administrators, everybody, got: me'],
   [{ TOPLENS_INGEST_KEYS: 'nokey' }, 'TOPLENS_INGEST_KEYS: expected name=key'],
   [{ TOPLENS_PERSON_KEYS: 'desk=' }, 'TOPLENS_PERSON_KEYS: expected name=key'],
   [{ TOPLENS_BROWSER_KEYS: 'shop=k1' }, 'TOPLENS_BROWSER_KEYS: expected component=key@https://page.example'],

@@ -22,6 +22,8 @@ export interface Config {
   demoPeople: string;
   /** tells a link at the start by which somebody becomes an administrator, although there is one */
   newAdministrator: boolean;
+  /** who may do nothing before they have set up a second factor */
+  secondFactorOf: SecondFactorOf;
   /** where the page of the demo's phone application is; '' without it */
   roundUrl: string;
   /** `source=key` pairs */
@@ -118,6 +120,10 @@ export interface SenderKeyBooks {
 /** The configuration of a server that runs. */
 export type RunningConfig = Omit<Config, keyof SenderKeyBooks> & SenderKeyBooks;
 
+/** The first is so where nothing is said. */
+export const SECOND_FACTOR_OF = ['nobody', 'administrators', 'everybody'] as const;
+export type SecondFactorOf = (typeof SECOND_FACTOR_OF)[number];
+
 /** Whose pages send with a key, and where these pages come from. */
 export interface BrowserKey {
   /** component that all of it is told of, whatever a browser claims */
@@ -150,6 +156,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     demo: env.TOPLENS_DEMO === '1',
     demoPeople: env.TOPLENS_DEMO_PEOPLE ? resolve(root, env.TOPLENS_DEMO_PEOPLE) : '',
     newAdministrator: env.TOPLENS_NEW_ADMINISTRATOR === '1',
+    secondFactorOf: oneOf(env, 'TOPLENS_SECOND_FACTOR', SECOND_FACTOR_OF),
     roundUrl: env.TOPLENS_DEMO_ROUND_URL ?? '',
     ingestKeys: readKeys(env.TOPLENS_INGEST_KEYS ?? '', 'TOPLENS_INGEST_KEYS'),
     phoneKeys: readKeys(env.TOPLENS_PHONE_KEYS ?? '', 'TOPLENS_PHONE_KEYS'),
@@ -283,6 +290,14 @@ function readTls(env: NodeJS.ProcessEnv, root: string): Config['tls'] {
 }
 
 /** docs/limits.md lists them. */
+/** @throws Error naming the variable */
+function oneOf<Value extends string>(env: NodeJS.ProcessEnv, name: string, values: readonly Value[]): Value {
+  const given = env[name] || values[0];
+  const found = values.find((value) => value === given);
+  if (found === undefined) throw new Error(`${name}: expected ${values.join(', ')}, got: ${given}`);
+  return found;
+}
+
 function readLimits(env: NodeJS.ProcessEnv, keepAttemptsDays: number): IntakeLimits {
   return {
     records: whole(env, 'TOPLENS_MAX_RECORDS', INTAKE_LIMITS.records, { least: 100, most: 10_000_000 }),

@@ -151,6 +151,7 @@ export async function startServer(
         segmentsDir: join(config.dataDir, 'segments'),
         usualTracesAMinute: config.usualTracesAMinute,
         secret: keys.secret,
+        usuallyKept: { keepAttemptsDays: config.keepAttemptsDays, keepSpansHours: config.keepSpansHours },
       },
       log,
     ));
@@ -160,7 +161,7 @@ export async function startServer(
       () => search.stop(),
     );
     const pseudonyms = new Pseudonyms(keys.secret);
-    const accounts = new Accounts(database, keys);
+    const accounts = new Accounts(database, keys, config.secondFactorOf);
     const store = new SessionStore(database);
     const senderKeys = new SenderKeys(database, config);
     // What cannot be read keeps people out, but no telemetry.

@@ -19,7 +19,8 @@ export const useNewSecondFactor = () =>
   useMutation({ mutationFn: () => post('/api/account/second-factor', { body: {} }) });
 
 export const useConfirmSecondFactor = () =>
-  useChange(OWN, (body: { secret: string; code: string }) => post('/api/account/second-factor/confirm', { body }));
+  // What they may do can be more from then on.
+  useChange([], (body: { secret: string; code: string }) => post('/api/account/second-factor/confirm', { body }));
 
 export const useEndSecondFactor = () =>
   useChange(OWN, (password: string) => post('/api/account/second-factor/end', { body: { password } }));

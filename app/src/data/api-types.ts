@@ -3713,7 +3713,7 @@ export interface components {
                  * @example opened
                  * @enum {string}
                  */
-                stage: "opened" | "worse" | "handedOver" | "over" | "digest" | "test" | "handoff";
+                stage: "opened" | "worse" | "handedOver" | "over" | "digest" | "test" | "handoff" | "account";
                 /**
                  * @description its headline
                  * @example Takes 6.5× as long as usual: Pick a slot
@@ -9744,6 +9744,11 @@ export interface components {
             isVisitor: boolean;
             /** @description what they may do, everywhere or about some application or team */
             rights: ("look" | "decide" | "send" | "answer" | "share" | "judge" | "upload" | "settings" | "records" | "accounts" | "persons")[];
+            /**
+             * @description may nothing before they have set up a second factor
+             * @example true
+             */
+            mustSetUpFactor: boolean;
             /**
              * @description the password was right; the second factor is still to be given
              * @example true

@@ -6,13 +6,20 @@ import { useMay } from './session';
 
 let mockPath = '/';
 let mockState: { data?: SessionState; error?: Error } = {};
-jest.mock('expo-router', () => ({ usePathname: () => mockPath }));
+jest.mock('expo-router', () => {
+  const { createElement } = jest.requireActual<typeof import('react')>('react');
+  return {
+    usePathname: () => mockPath,
+    Redirect: ({ href }: { href: string }) => createElement('i', null, `sent to ${href}`),
+  };
+});
 jest.mock('@/data/session', () => ({ useSessionState: () => mockState }));
 
 const NOBODY: SessionState = {
   who: null,
   isVisitor: false,
   rights: [],
+  mustSetUpFactor: false,
   awaitsSecondFactor: false,
   endsMs: null,
   visitors: [],
@@ -43,6 +50,12 @@ test('who is signed in, and a visitor, see the place with their rights', () => {
   const who = { id: 1, name: 'Ada Finch' };
   expect(shown('/', { data: { ...NOBODY, who, rights: ['look'] } })).toBe('a place');
   expect(shown('/', { data: { ...NOBODY, isVisitor: true, rights: ['look', 'send'] } })).toBe('a place, and may send');
+});
+
+test('who has to set up a second factor first sees their own account alone', () => {
+  const data = { ...NOBODY, who: { id: 1, name: 'Ada Finch' }, mustSetUpFactor: true };
+  for (const path of ['/', '/settings', '/wall/Duty']) expect(shown(path, { data })).toBe('sent to /account');
+  expect(shown('/account', { data })).toBe('a place');
 });
 
 test('links, and the way to a sign-in, open for everybody; a server that is away is told by each place', () => {

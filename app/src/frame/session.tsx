@@ -3,10 +3,15 @@ import { createContext, useContext, type ReactNode } from 'react';
 import type { SessionState } from '@/data/session';
 import { Words } from '@/look/text';
 
-type Known = Pick<SessionState, 'who' | 'isVisitor' | 'rights'>;
+type Known = Pick<SessionState, 'who' | 'isVisitor' | 'rights' | 'mustSetUpFactor'>;
 
 /** Who looks at this page. */
-export const Session = createContext<Known>({ who: null, isVisitor: true, rights: [...RIGHTS] });
+export const Session = createContext<Known>({
+  who: null,
+  isVisitor: true,
+  rights: [...RIGHTS],
+  mustSetUpFactor: false,
+});
 
 export const useSession = (): Known => useContext(Session);
 

@@ -13,6 +13,7 @@ import {
   type AccountRow,
   type NewAccount,
 } from '../store/accounts';
+import type { SecondFactorOf } from '../config';
 import type { Database } from '../store/database';
 import type { InstallationKeys } from './installation-keys';
 import { hashPassword, isPassword, whyWeak } from './passwords';
@@ -40,6 +41,7 @@ export class Accounts {
   constructor(
     private readonly database: Database,
     private readonly keys: InstallationKeys,
+    private readonly secondFactorOf: SecondFactorOf = 'nobody',
   ) {
     this.throttle = new Throttle(database);
   }
@@ -56,6 +58,15 @@ export class Accounts {
   active(id: number): AccountRow | undefined {
     const account = this.#byId.get(id);
     return account?.endedMs === null ? account : undefined;
+  }
+
+  /**
+   * May nothing before they have set up a second factor: it is asked of whoever signs in here by a password; of those who
+   * sign in at a provider the provider asks what it wants.
+   */
+  mustSetUpFactor({ password, secondFactor, grants }: AccountRow, nowMs: number): boolean {
+    if (this.secondFactorOf === 'nobody' || password === '' || secondFactor !== '') return false;
+    return this.secondFactorOf === 'everybody' || may(grants, 'accounts', {}, nowMs);
   }
 
   /** @throws Problem 'notFound' */

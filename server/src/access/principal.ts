@@ -42,7 +42,9 @@ export const isFromHere = (request: Request): boolean =>
   LOOPBACK.test(request.socket.remoteAddress ?? '') && FORWARDED.every((name) => request.get(name) === undefined);
 
 /** From here on the request comes from somebody who is signed in. */
-export function comesFrom(response: Response, { id, name, grants }: AccountRow): void {
+export function comesFrom(response: Response, account: AccountRow, accounts: Accounts): void {
+  const { id, name } = account;
+  const grants = accounts.mustSetUpFactor(account, Date.now()) ? [] : account.grants;
   response.locals.principal = { account: id, name, grants } satisfies Principal;
 }
 
@@ -51,7 +53,7 @@ export const whoAsks =
   (accounts: Accounts, isDemo: boolean): RequestHandler =>
   (request, response, next) => {
     const account = request.session.account === undefined ? undefined : accounts.active(request.session.account);
-    if (account) comesFrom(response, account);
+    if (account) comesFrom(response, account, accounts);
     else if (isDemo && isFromHere(request)) response.locals.principal = VISITOR;
     next();
   };

@@ -13,6 +13,7 @@ import {
 } from '../contract/accounts';
 import { Problem } from '../errors';
 import { browserWords } from '../intake/browser-words';
+import type { TellOwner } from '../outbound/account-mail';
 import type { AccountRow } from '../store/accounts';
 import { readInput } from './query';
 import { tell } from './records';
@@ -22,10 +23,11 @@ export interface AccountRouteOptions {
   accounts: Accounts;
   store: SessionStore;
   publicUrl: string;
+  tellOwner: TellOwner;
 }
 
 /** One's own account, and everybody's for those who give them. */
-export function accountRoutes({ accounts, store, publicUrl }: AccountRouteOptions): Router {
+export function accountRoutes({ accounts, store, publicUrl, tellOwner }: AccountRouteOptions): Router {
   const router = Router();
 
   /** @throws Problem 'conflict' for a visitor of the demo, who has none */
@@ -62,6 +64,7 @@ export function accountRoutes({ accounts, store, publicUrl }: AccountRouteOption
     const { current, next } = readInput(changingPassword, request.body);
     const { id } = own(response);
     await accounts.changePassword(id, { current, next }, Date.now());
+    await tellOwner(accounts.get(id), 'your password was changed', request.ip ?? '');
     await store.endAll(id);
     await signIn(request, id);
     response.json(ownShape(request, response));
@@ -74,11 +77,14 @@ export function accountRoutes({ accounts, store, publicUrl }: AccountRouteOption
     const { id } = own(response);
     const codes = await accounts.beginSecondFactor(id, secret, code, Date.now());
     await store.endAll(id, request.sessionID);
+    await tellOwner(accounts.get(id), 'your second factor was switched on', request.ip ?? '');
     response.json({ codes });
   });
   router.post('/account/second-factor/end', async (request, response) => {
     const { password } = readInput(endingFactor, request.body);
-    await accounts.endSecondFactor(own(response).id, password, Date.now());
+    const { id } = own(response);
+    await accounts.endSecondFactor(id, password, Date.now());
+    await tellOwner(accounts.get(id), 'your second factor was switched off', request.ip ?? '');
     response.json(ownShape(request, response));
   });
   router.delete('/account/sessions', async (request, response) => {
@@ -121,10 +127,14 @@ export function accountRoutes({ accounts, store, publicUrl }: AccountRouteOption
     response.json(shapeOf(accounts.get(before.id)));
   });
   router.post('/accounts/:id/link', async (request, response) => {
-    response.status(201).json(await linkTo(accounts.get(idIn(request)).id));
+    const account = accounts.get(idIn(request));
+    await tellOwner(account, 'an administrator made a link to choose your password', request.ip ?? '');
+    response.status(201).json(await linkTo(account.id));
   });
   router.delete('/accounts/:id/second-factor', async (request, response) => {
-    await accounts.dropSecondFactor(accounts.get(idIn(request)).id);
+    const account = accounts.get(idIn(request));
+    await accounts.dropSecondFactor(account.id);
+    await tellOwner(account, 'an administrator took away your second factor', request.ip ?? '');
     response.status(204).send();
   });
   router.delete('/accounts/:id/sessions', async (request, response) => {

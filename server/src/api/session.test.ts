@@ -383,6 +383,51 @@ test('nobody visits where there is no demo', async () => {
   expect((await stateOf('')).visitors).toEqual([]);
 });
 
+describe('where administrators have to sign in with a second factor', () => {
+  let strict: TestServer;
+  beforeAll(async () => {
+    strict = await startTestServer({ demo: false, secondFactorOf: 'administrators', smtpUrl: 'smtp://127.0.0.1:9' });
+  });
+  afterAll(() => strict.remove());
+
+  test('they see their own account alone until they have one; others are not asked', async () => {
+    const boss = await signedIn(strict, ['administrator']);
+    const state = async () =>
+      (await (await boss.ask('GET', '/api/session')).json()) as { mustSetUpFactor: boolean; rights: string[] };
+    expect(await state()).toMatchObject({ mustSetUpFactor: true, rights: [] });
+    expect((await boss.ask('GET', '/api/worst-first')).status).toBe(403);
+    expect((await boss.ask('GET', '/api/accounts')).status).toBe(403);
+    const viewer = await signedIn(strict, ['viewer']);
+    expect((await viewer.ask('GET', '/api/worst-first')).status).toBe(200);
+
+    const { secret } = (await (await boss.ask('POST', '/api/account/second-factor', {})).json()) as { secret: string };
+    const code = new TOTP({ secret: Secret.fromBase32(secret) }).generate();
+    expect((await boss.ask('POST', '/api/account/second-factor/confirm', { secret, code })).status).toBe(200);
+    expect(await state()).toMatchObject({ mustSetUpFactor: false });
+    expect((await boss.ask('GET', '/api/accounts')).status).toBe(200);
+    // Switched off again, it is asked for again.
+    await boss.ask('POST', '/api/account/second-factor/end', { password: PASSWORD });
+    expect((await boss.ask('GET', '/api/accounts')).status).toBe(403);
+  });
+
+  test('every change of how somebody signs in is told to them by mail, and none has a secret in it', async () => {
+    const { mail, ask } = await signedIn(strict, ['viewer']);
+    const next = 'seven quiet harbours';
+    expect((await ask('POST', '/api/account/password', { current: PASSWORD, next })).status).toBe(200);
+    const rows = await strict.database.query<{ address: string; subject: string; text: string }>(
+      "SELECT address, message ->> 'subject' AS subject, message ->> 'text' AS text FROM outbox WHERE stage = 'account' AND message ->> 'subject' NOT LIKE '%by a link' ORDER BY made_at",
+    );
+    expect(rows.map(({ subject }) => subject)).toEqual([
+      'Top Lens: your second factor was switched on',
+      'Top Lens: your second factor was switched off',
+      'Top Lens: your password was changed',
+    ]);
+    expect(rows.at(-1)?.address).toBe(mail);
+    expect(rows.at(-1)?.text).toMatch(/from 127\.0\.0\.1\.\n\nIf you did not do this, tell an administrator at once\./);
+    expect(JSON.stringify(rows)).not.toContain(next);
+  });
+});
+
 describe('a demo', () => {
   let demo: TestServer;
   beforeAll(async () => {

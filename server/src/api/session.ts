@@ -17,6 +17,7 @@ import {
 } from '../contract/accounts';
 import { Problem } from '../errors';
 import { sendProblem } from '../problems';
+import type { TellOwner } from '../outbound/account-mail';
 import type { AccountRow } from '../store/accounts';
 import { readInput } from './query';
 import { tell } from './records';
@@ -31,10 +32,11 @@ export interface SessionRouteOptions {
   isDemo: boolean;
   /** where else people sign in; undefined without it */
   provider: Provider | undefined;
+  tellOwner: TellOwner;
 }
 
 /** Signing in and out, and who is signed in. */
-export function sessionRoutes({ accounts, store, isDemo, provider }: SessionRouteOptions): Router {
+export function sessionRoutes({ accounts, store, isDemo, provider, tellOwner }: SessionRouteOptions): Router {
   const router = Router();
   const limited = rateLimit({
     windowMs: 60_000,
@@ -61,6 +63,7 @@ export function sessionRoutes({ accounts, store, isDemo, provider }: SessionRout
       who: account ? { id: account.id, name: account.name } : null,
       isVisitor: principal?.account === null,
       rights: principal ? rightsOf(principal) : [],
+      mustSetUpFactor: account !== undefined && accounts.mustSetUpFactor(account, Date.now()),
       awaitsSecondFactor: awaiting !== undefined && !account,
       endsMs: account ? (signedInMs ?? 0) + LONGEST_SESSION_MS : null,
       visitors: visitors(request).map((one) => ({ id: one.id, name: one.name, roles: one.grants.map(grantWords) })),
@@ -69,7 +72,7 @@ export function sessionRoutes({ accounts, store, isDemo, provider }: SessionRout
   };
   /** The state as it is from now on: who asked came in as somebody else. */
   const answer = (request: Request, response: Response, account: AccountRow | undefined) => {
-    if (account) comesFrom(response, account);
+    if (account) comesFrom(response, account, accounts);
     tell(response, { who: account?.name ?? '' });
     response.json(stateOf(request, response));
   };
@@ -139,6 +142,7 @@ export function sessionRoutes({ accounts, store, isDemo, provider }: SessionRout
     const account = await accounts.chooseByLink(String(request.params.token), password, first, Date.now());
     // Whoever was signed in by the password before may be why there is another.
     await store.endAll(account.id);
+    await tellOwner(account, 'your password was chosen by a link', request.ip ?? '');
     if (account.secondFactor !== '') {
       await begin(request, { awaiting: account.id });
       return answer(request, response, undefined);

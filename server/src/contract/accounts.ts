@@ -22,6 +22,7 @@ export const SessionState = resource('SessionState', 'Who is signed in, and what
   ),
   isVisitor: flag('looks at a demo without being signed in'),
   rights: list(oneOf(RIGHTS, 'a right'), 'what they may do, everywhere or about some application or team'),
+  mustSetUpFactor: flag('may nothing before they have set up a second factor'),
   awaitsSecondFactor: flag('the password was right; the second factor is still to be given'),
   endsMs: orNull(number('until when they are signed in at most; null of a visitor', EPOCH_MS, 1772485680000)),
   visitors: list(

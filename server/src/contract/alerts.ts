@@ -37,7 +37,7 @@ export const Alerts = resource('Alerts', 'Who is told of what, and what was sent
   messages: list(
     record({
       id: text('identity (UUID)', '9c2e7a52-6d3d-4b8e-8f1e-2f6f3d1c9a01'),
-      stage: oneOf([...STAGES_TOLD, 'test', 'handoff'], 'what it tells'),
+      stage: oneOf([...STAGES_TOLD, 'test', 'handoff', 'account'], 'what it tells'),
       title: text('its headline', 'Takes 6.5× as long as usual: Pick a slot'),
       receiver: text('who was told', 'Slots Team'),
       person: text("who of them was on duty; '' without a rota", 'Noor'),

@@ -1,5 +1,6 @@
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
+import type { UsuallyKept } from '../settings/retention';
 import type { Settings } from '../settings/settings';
 import { newestEnd } from '../store/attempts';
 import { Database } from '../store/database';
@@ -51,17 +52,19 @@ import type { EngineBatch, EngineNotice, Questions } from './protocol';
 import type { WindowQuestion } from './state/questions';
 import { sumPartHours } from './evaluation/sum-part-hours';
 import { thinTraces } from './evaluation/thin-traces';
+import { attemptsKeptFrom } from './state/kept';
 import { Watermark } from './state/watermark';
 import { trySettings } from './settings/try-settings';
 import { asOfWindow, limitsTouchedBy, loadState, takeSettings, type EngineState } from './state/engine-state';
 import { worstFirst } from './incidents/worst-first';
 
-const { port, settings, segmentsDir, usualTracesAMinute, secret, nowMs } = workerData as {
+const { port, settings, segmentsDir, usualTracesAMinute, secret, usuallyKept, nowMs } = workerData as {
   port: MessagePort;
   settings: Settings;
   segmentsDir: string;
   usualTracesAMinute: number;
   secret: Uint8Array;
+  usuallyKept: UsuallyKept;
   nowMs: number;
 };
 
@@ -96,7 +99,7 @@ let sealedMs = 0;
 /** Periods of promises are counted once before anybody asks: the first time takes seconds. */
 let countedAhead: Promise<unknown> | undefined;
 
-const loaded = loadState(new Database(port), { file: settings, segmentsDir, secret, now: serverNow }).then(
+const loaded = loadState(new Database(port), { file: settings, segmentsDir, secret, usuallyKept, now: serverNow }).then(
   ({ state, stale }) => {
     for (const hourMs of stale) changed.add(hourMs);
     watermark = new Watermark(state.watermarkMs);
@@ -133,6 +136,7 @@ async function runOne(state: EngineState, isFinal: boolean): Promise<void> {
   }
   // What came faster than it could be judged stays until it is judged.
   state.hours.trim(Math.min(state.watermarkMs, state.judgedMs || state.watermarkMs) - KEEP_MS);
+  state.hours.forgetBefore(attemptsKeptFrom(state, serverNow()));
   state.history.trim(state.watermarkMs - DAY_MS);
   for (const hourMs of state.minutes.keys()) if (hourMs < state.judgedMs - KEEP_COUNTS_MS) state.minutes.delete(hourMs);
   thinning ??= sumPartHours(state)
@@ -180,7 +184,7 @@ async function settle(state: EngineState, isFinal = false): Promise<void> {
 async function changeSettings(state: EngineState, change: SettingChange): Promise<void> {
   takeSettings(state, await readBook(state.database, settings), change.key);
   const from = Math.min(change.fromMs, state.judgedMs);
-  const earliest = state.watermarkMs - KEEP_ROLL_UPS_MS;
+  const earliest = Math.max(state.watermarkMs - KEEP_ROLL_UPS_MS, attemptsKeptFrom(state, serverNow()));
   if (limitsTouchedBy(state, change.key).length > 0 && state.judgedMs > 0)
     changed.add(floorTo(Math.max(from, earliest), HOUR_MS));
   // What is long ago is judged beside: nobody waits for it.

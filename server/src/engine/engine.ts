@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { Worker } from 'node:worker_threads';
 import { Problem } from '../errors';
 import type { CommittedBatch } from '../store/committed-batch';
+import type { UsuallyKept } from '../settings/retention';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
 import { Client } from '../threads/ask-and-serve';
@@ -18,6 +19,7 @@ export interface EngineOptions {
   usualTracesAMinute: number;
   /** of pseudonyms */
   secret: Uint8Array;
+  usuallyKept: UsuallyKept;
 }
 
 const RESTART_AFTER_MS = 1_000;

@@ -80,6 +80,8 @@ export interface Reading {
   limits: IntakeLimits;
   /** values of all currencies in that of the bills */
   exchange: Exchange;
+  /** ms for which attempts are kept, as settings say: what is older is not taken */
+  keptMs: number;
   /** what must never be stored */
   withoutSecrets: WithoutSecrets;
 }
@@ -108,13 +110,13 @@ export interface DecodeState {
  */
 export function decode(
   { signal, encoding, body, receivedMs }: JournalEntry,
-  { entryServices, isIgnored, readLine, limits, exchange, withoutSecrets }: Reading,
+  { entryServices, isIgnored, readLine, limits, exchange, keptMs, withoutSecrets }: Reading,
   { clocks, currencies, openAttempts, senders, entryFinder }: DecodeState = {},
 ): Decoded {
   const records = noRecords();
   const reasons = new Map<string, number>();
   const range: TimeRange = {
-    earliestUs: (receivedMs - limits.ageMs) * 1000,
+    earliestUs: (receivedMs - Math.min(limits.ageMs, keptMs)) * 1000,
     latestUs: (receivedMs + limits.leadMs) * 1000,
   };
   const reject = (reason: string) => void reasons.set(reason, (reasons.get(reason) ?? 0) + 1);

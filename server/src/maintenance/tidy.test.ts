@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { KEPT_KINDS } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS } from '@toplens/core/time';
 import { hex, nanos, text } from '../fixtures/otlp-json';
@@ -6,6 +8,12 @@ import { AS_INSTALLED, keptDays, keptFrom } from '../settings/retention';
 
 let server: TestServer;
 const now = Date.now();
+let copiesAtFirst: number[];
+/** Hours older than four of which the engine keeps a copy. */
+const oldCopies = (): number[] =>
+  readdirSync(join(server.dataDir, 'segments'))
+    .map((file) => Number.parseInt(file, 10))
+    .filter((hourMs) => hourMs < now - 4 * HOUR_MS);
 beforeAll(async () => {
   server = await startTestServer();
   const resource = { attributes: [text('service.name', 'till')] };
@@ -86,6 +94,7 @@ beforeAll(async () => {
   }
   await server.intake.settled();
   await server.engine.ask('settle', null);
+  copiesAtFirst = oldCopies();
 });
 afterAll(() => server.remove());
 
@@ -130,6 +139,58 @@ test.each(KEPT_KINDS)('%s that are older than settings say are dropped at once, 
   while ((await counts())[kind] === before[kind] && Date.now() < end)
     await new Promise((resolve) => setTimeout(resolve, 50));
   expect(await counts()).toEqual({ ...oldOnes, [kind]: (before[kind] as number) / 2 });
+});
+
+const change = async (key: string, value: unknown, fromMs = Date.now()) => {
+  const answer = await fetch(`${server.url}/api/settings`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ who: 'Ada', key, value, fromMs }),
+  });
+  expect(answer.status).toBe(201);
+};
+
+test('attempts that are gone leave no copy; what was counted of them stays, and older ones are taken no more', async () => {
+  const counted = () =>
+    server.database.query(
+      'SELECT hour_ms::float8 AS hour, flow, encode(buckets, $1) AS n FROM roll_up_hour ORDER BY 1, 2',
+      ['hex'],
+    );
+  const before = await counted();
+  expect(before.length).toBeGreaterThan(1);
+  await change('retention', { attempts: 0.1 });
+  // A limit from then on: hours are counted anew by it, as far as their attempts are kept.
+  await change('atOnceMs', 50, now - 6 * HOUR_MS);
+  await server.engine.ask('settle', null);
+  expect((await counted())[0]).toEqual(before[0]);
+  expect([copiesAtFirst.length, oldCopies()]).toEqual([1, []]);
+
+  const late = await fetch(`${server.url}/v1/traces`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      resourceSpans: [
+        {
+          resource: { attributes: [text('service.name', 'till')] },
+          scopeSpans: [
+            {
+              spans: [
+                {
+                  traceId: hex(99, 32),
+                  spanId: hex(99, 16),
+                  name: 'POST /pay',
+                  kind: 2,
+                  startTimeUnixNano: nanos(now - 5 * HOUR_MS),
+                  endTimeUnixNano: nanos(now - 5 * HOUR_MS + 90),
+                },
+              ],
+            },
+          ],
+        },
+      ],
+    }),
+  });
+  expect(await late.json()).toMatchObject({ partialSuccess: { rejectedSpans: '1' } });
 });
 
 test('where settings say nothing it is as the installation says; each kind by itself', () => {

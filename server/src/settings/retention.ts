@@ -1,5 +1,5 @@
 import { KEPT_KINDS, type KeptKind } from '@toplens/core/telemetry';
-import { DAY_MS } from '@toplens/core/time';
+import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
 import { number, object, type ObjectSchema } from 'yup';
 
 /** Days; null: as the installation says. */
@@ -52,5 +52,10 @@ export function keptDays(
 
 /** From when on each kind is kept, ms since the epoch. */
 export function keptFrom(days: Record<KeptKind, number>, nowMs: number): Record<KeptKind, number> {
-  return Object.fromEntries(KEPT_KINDS.map((kind) => [kind, nowMs - days[kind] * DAY_MS])) as Record<KeptKind, number>;
+  const from = Object.fromEntries(KEPT_KINDS.map((kind) => [kind, nowMs - days[kind] * DAY_MS])) as Record<
+    KeptKind,
+    number
+  >;
+  // Hours are counted as a whole, once more where something comes late: of none a part is dropped.
+  return { ...from, attempts: floorTo(from.attempts, HOUR_MS) };
 }

@@ -8,7 +8,7 @@ export interface OutboxRow {
   code: string;
   path: string;
   conversation: string | null;
-  stage: StageTold | 'test' | 'handoff';
+  stage: StageTold | 'test' | 'handoff' | 'account';
   receiver: string;
   person: string;
   channel: Channel;

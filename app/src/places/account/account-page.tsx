@@ -16,7 +16,7 @@ import { VisitPart } from './visit-part';
 
 /** Who looks: what they may do, how they sign in, and where they are signed in. */
 export function AccountPage() {
-  const { who } = useSession();
+  const { who, mustSetUpFactor } = useSession();
   const { data, error, refetch } = useOwnAccount(who !== null);
   return (
     <InnerPage title="You" error={error} hasData={data !== undefined} onRetry={() => void refetch()}>
@@ -28,6 +28,12 @@ export function AccountPage() {
           <Words kind="muted">
             You look at the demo without being signed in, and may do everything but see persons by name. What you change
             is kept with the name that you say.
+          </Words>
+        )}
+        {mustSetUpFactor && (
+          <Words testID="must-set-up">
+            Whoever may do what you may signs in with a second factor here. Set yours up: until then you see your own
+            account alone.
           </Words>
         )}
         {data && <Own account={data} />}

@@ -3,6 +3,7 @@ import { Register, type HourOfFlow } from '@toplens/core/incidents';
 import { History } from '@toplens/core/normal';
 import { DAY_MS, dayKinds, floorTo, HOUR_MS } from '@toplens/core/time';
 import { Pseudonyms } from '../../names/pseudonyms';
+import type { UsuallyKept } from '../../settings/retention';
 import type { Settings } from '../../settings/settings';
 import { ALL_KEY, type SettingsBook } from '../../settings/settings-book';
 import { loadHour, newestEnd, storedHours } from '../../store/attempts';
@@ -25,6 +26,8 @@ export interface EngineState {
   names: Names;
   /** what persons are called to whoever may not know who they are */
   pseudonyms: Pseudonyms;
+  /** how long telemetry is kept where settings say nothing */
+  usuallyKept: UsuallyKept;
   settings: SettingsBook;
   hours: Hours;
   segments: Segments;
@@ -53,7 +56,19 @@ const MEMORY_DAYS = 36;
 /** Reads from the database what a restart needs. @returns the state, and hours whose roll-ups are to be made again */
 export async function loadState(
   database: Database,
-  { file, segmentsDir, secret, now }: { file: Settings; segmentsDir: string; secret: Uint8Array; now: () => number },
+  {
+    file,
+    segmentsDir,
+    secret,
+    usuallyKept,
+    now,
+  }: {
+    file: Settings;
+    segmentsDir: string;
+    secret: Uint8Array;
+    usuallyKept: UsuallyKept;
+    now: () => number;
+  },
 ): Promise<{ state: EngineState; stale: number[] }> {
   const stale = await staleHours(database);
   const settings = await readBook(database, file);
@@ -86,6 +101,7 @@ export async function loadState(
     database,
     names,
     pseudonyms: new Pseudonyms(secret),
+    usuallyKept,
     settings,
     hours,
     segments,

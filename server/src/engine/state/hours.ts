@@ -186,6 +186,12 @@ export class Hours {
     return result;
   }
 
+  /** Attempts that began before are kept nowhere any more. */
+  forgetBefore(timeMs: number): void {
+    for (const hourMs of this.#hours.keys()) if (hourMs < timeMs) this.#hours.delete(hourMs);
+    this.segments.dropBefore(timeMs);
+  }
+
   /** Lets go what neither the last day nor a recent question needs. */
   trim(keepFromMs: number): void {
     const past = [...this.#hours].filter(([hourMs]) => hourMs < keepFromMs).sort((a, b) => b[1].usedAt - a[1].usedAt);

@@ -1,0 +1,33 @@
+import { mailHtml } from '@toplens/core/alerts';
+import { escapedHtml } from '@toplens/core/words';
+import type { AccountRow } from '../store/accounts';
+import type { Database } from '../store/database';
+import { newCode, putInOutbox } from '../store/outbox';
+import type { Channels } from './channels';
+
+/** Tells somebody that how they sign in was changed. */
+export type TellOwner = (account: Pick<AccountRow, 'name' | 'mail'>, what: string, from: string) => Promise<void>;
+
+/**
+ * By mail, so that whoever did not do it learns of it (NIST SP 800-63B-4, 4.6; OWASP ASVS 4.0, 2.2.3). Nothing where no
+ * mail server is set up, or the person has no address.
+ */
+export const tellingOwner =
+  (database: Database, channels: Pick<Channels, 'missing'>, publicUrl: string): TellOwner =>
+  async ({ name, mail }, what, from) => {
+    if (mail === '' || channels.missing('mail') !== '') return;
+    const nowMs = Date.now();
+    const code = newCode();
+    const link = `${publicUrl}/m/${code}`;
+    const subject = `Top Lens: ${what}`;
+    const words = `${name}, ${what}: ${new Date(nowMs).toUTCString()}, from ${from || 'an unknown address'}.`;
+    const wayOn = 'If you did not do this, tell an administrator at once.';
+    const message = {
+      subject,
+      text: `${words}\n\n${wayOn}\n\nYour account: ${link}`,
+      html: mailHtml(subject, `<p>${escapedHtml(words)}</p><p>${wayOn}</p><p><a href="${link}">Your account</a></p>`),
+      short: `${subject}. ${link}`,
+    };
+    const more = { conversation: null, stage: 'account', receiver: name, person: '', path: '/account' } as const;
+    await database.transaction([putInOutbox({ ...more, code, channel: 'mail', address: mail, message }, nowMs)]);
+  };
