@@ -7,6 +7,7 @@ const as = (rights: string[], who: { id: number; name: string } | null = { id: 1
   who,
   isVisitor: who === null,
   rights: rights as never,
+  mustSetUpFactor: false,
 });
 
 test('what somebody may not do says whom to ask in its place', () => {
