@@ -12,6 +12,7 @@ import { clock, counted } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH } from '@/look/tokens';
+import { detailLines } from './record-detail';
 
 type AuditRecord = Schemas['Records']['records'][number];
 type Chain = Schemas['RecordChain'];
@@ -54,9 +55,11 @@ function List() {
           <View role="listitem" key={one.id} style={[styles.row, { borderTopColor: palette.hairline }]}>
             <Words>{one.what}</Words>
             <Words kind="small">{recordWords(one)}</Words>
-            <Words kind="code" numberOfLines={3} selectable>
-              {one.detail === '{}' ? '' : one.detail}
-            </Words>
+            {detailLines(one.detail).map((line) => (
+              <Words key={line} kind="small" numberOfLines={3} selectable>
+                {line}
+              </Words>
+            ))}
           </View>
         ))}
       </View>
