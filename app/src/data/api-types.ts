@@ -12647,6 +12647,11 @@ export interface components {
                  */
                 why: string;
                 /**
+                 * @description the newest of these, in a few words; '' when none was
+                 * @example span “POST /pay” of 2026-03-02T09:14:00.000Z
+                 */
+                sample: string;
+                /**
                  * @description since when
                  * @example 1772442840000
                  */

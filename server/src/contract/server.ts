@@ -112,6 +112,10 @@ export const ServerState = resource('ServerState', 'How this server is, what is 
       refused: integer('of them refused', 'records', 0),
       ignored: integer('of them entries that are no flow, as the settings say', 'records', 12),
       why: text("why the newest of these was refused; '' when none was", ''),
+      sample: text(
+        "the newest of these, in a few words; '' when none was",
+        'span “POST /pay” of 2026-03-02T09:14:00.000Z',
+      ),
       sinceMs: number('since when', EPOCH_MS, 1772442840000),
       lastMs: number('when the newest came', EPOCH_MS, 1772446440000),
     }),

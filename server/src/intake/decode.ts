@@ -35,6 +35,7 @@ import {
 } from '@toplens/core/money';
 import {
   clockCorrectionUs,
+  eventOf,
   PAGE_MARKS,
   RecordRefused,
   textOf,
@@ -68,6 +69,7 @@ import type { IntakeLimits } from './limits';
 import { lineIdentity } from './line-identity';
 import { shortHash } from '../names/short-hash';
 import type { WithoutSecrets } from './without-secrets';
+import { refusedSample } from './refused-sample';
 import { noRecords, type Records } from './records';
 
 /** What the settings say of how telemetry is read. */
@@ -129,6 +131,7 @@ export function decode(
     records.marks.push({ mark, receivedMs });
     if (attempt) records.toldBeside.push(attempt);
   };
+  const sampleOf = (kind: string, name: string, atUs: number) => refusedSample(kind, withoutSecrets.name(name), atUs);
   switch (signal) {
     case 'traces': {
       const received = json ? readTracesJson(parseJson(body), limits) : readTracesProtobuf(body, limits);
@@ -138,7 +141,7 @@ export function decode(
         senders?.came(view.resource);
         takeView(view, range, records, (reason) => {
           reject(reason);
-          senders?.refused(view.resource, reason);
+          senders?.refused(view.resource, reason, sampleOf('page view', view.eventName, view.atUs));
         });
       }
       for (const span of spans) {
@@ -153,7 +156,7 @@ export function decode(
         entryFinder?.see(span);
         if (reason !== undefined) {
           reject(reason);
-          senders?.refused(span.resource, reason);
+          senders?.refused(span.resource, reason, sampleOf('span', span.name, span.startUs));
         } else if (isProbeRun(span)) takeRun(span, records);
         else if (isEntry(span, entryServices)) {
           const attempt = toAttempt(span);
@@ -186,7 +189,7 @@ export function decode(
         senders?.came(point.series.component);
         const refuse = (why: string) => {
           reject(why);
-          senders?.refused(point.series.component, why);
+          senders?.refused(point.series.component, why, sampleOf('metric', point.series.metric, point.atUs));
         };
         if (reason !== undefined) refuse(reason);
         else if (isRoundTrip(point)) {
@@ -256,7 +259,8 @@ function decodeLogs(
     senders?.came(record.resource);
     const reject = (reason: string) => {
       refuse(reason);
-      senders?.refused(record.resource, reason);
+      const said = withoutSecrets.text(eventOf(record) || record.body);
+      senders?.refused(record.resource, reason, refusedSample('log record', said, record.atUs));
     };
     record.atUs += clockCorrectionUs(record.resource, receivedMs);
     if (isChange(record)) {

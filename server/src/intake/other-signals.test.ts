@@ -279,3 +279,20 @@ describe('what is nobody’s business', () => {
     });
   });
 });
+
+test('of what a sender sent and was refused, the newest is told in a few words, without secrets', async () => {
+  const long = { timeUnixNano: '1000000000', severityNumber: 9, body: { stringValue: 'paid by ann@mail.test' } };
+  const answer = await post('/v1/logs', logs(long));
+  expect(await answer.json()).toMatchObject({ partialSuccess: { rejectedLogRecords: '1' } });
+  const sampleOf = () => server.intake.senders.list.find(({ component }) => component === 'slots')?.sample;
+  expect(sampleOf()).toMatch(/^log record “paid by \[mail \d{1,5}\]” of 1970-01-01T00:00:01\.000Z$/);
+  await post('/v1/traces', {
+    resourceSpans: [
+      {
+        resource,
+        scopeSpans: [{ spans: [{ traceId: 'ab'.repeat(16), spanId: 'cd'.repeat(8), name: 'POST /pay', kind: 2 }] }],
+      },
+    ],
+  });
+  expect(sampleOf()).toBe('span “POST /pay”');
+});

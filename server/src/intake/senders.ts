@@ -14,6 +14,8 @@ export interface Sender {
   ignored: number;
   /** why the newest of the refused was; '' when none was */
   why: string;
+  /** the newest of the refused, in a few words; '' when none was */
+  sample: string;
   sinceMs: number;
   lastMs: number;
 }
@@ -53,11 +55,12 @@ export class Senders {
   }
 
   /** One that came was refused. */
-  refused(source: Attributes | string, why: string): void {
+  refused(source: Attributes | string, why: string, sample: string): void {
     const sender = this.#senderOf(source);
     if (!sender) return;
     sender.refused++;
     sender.why = why;
+    sender.sample = sample;
   }
 
   /** One that came is no flow, as the settings say. */
@@ -111,7 +114,17 @@ export class Senders {
     const known = this.#senders.get(component);
     if (known || this.#senders.size >= MOST) return known;
     const nowMs = this.now();
-    const made = { component, sdk: '', came: 0, refused: 0, ignored: 0, why: '', sinceMs: nowMs, lastMs: nowMs };
+    const made: Sender = {
+      component,
+      sdk: '',
+      came: 0,
+      refused: 0,
+      ignored: 0,
+      why: '',
+      sample: '',
+      sinceMs: nowMs,
+      lastMs: nowMs,
+    };
     this.#senders.set(component, made);
     return made;
   }

@@ -76,7 +76,7 @@ function Senders({ senders, nowMs }: Pick<ServerState, 'senders' | 'nowMs'>) {
       </Words>
       {senders.length === 0 && <Words kind="muted">Nothing has come since the start of the server.</Words>}
       <View role="list">
-        {senders.map(({ component, sdk, came, refused, ignored, why, lastMs }) => (
+        {senders.map(({ component, sdk, came, refused, ignored, why, sample, lastMs }) => (
           <View role="listitem" key={component} style={[styles.item, { borderBottomColor: palette.hairline }]}>
             <Words kind="strong">{component}</Words>
             <Words>{`${counted(came, 'record')} since the start, last ${clock(lastMs, nowMs)}`}</Words>
@@ -84,6 +84,7 @@ function Senders({ senders, nowMs }: Pick<ServerState, 'senders' | 'nowMs'>) {
             {refused > 0 && (
               <Words style={{ color: palette.harm[3] }}>{`${count(refused)} of them refused, last: ${why}`}</Words>
             )}
+            {sample !== '' && <Words kind="small">{`The last one: ${sample}`}</Words>}
             {sdk !== '' && <Words kind="small">{`SDK: ${sdk}`}</Words>}
           </View>
         ))}
