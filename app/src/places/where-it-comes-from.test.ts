@@ -93,11 +93,11 @@ test('a pattern tells how often it came and usually comes', () => {
     components: ['slots'],
     samples: [],
   };
-  expect(patternWords(pattern, AT)).toBe('error · 212 lines, 8.5 a minute, usually 0.03 · slots');
+  expect(patternWords(pattern, AT)).toBe('error · 212 lines, 8.5 a minute, usually under 0.1 · slots');
   expect(patternWords({ ...pattern, now: 1, before: 0, isNew: true, severity: '' }, AT)).toMatch(
     /^1 line, never before · slots · since /,
   );
-  expect(patternWords({ ...pattern, now: 0 }, AT)).toBe('error · none, usually 0.03 a minute · slots');
+  expect(patternWords({ ...pattern, now: 0 }, AT)).toBe('error · none, usually under 0.1 a minute · slots');
 });
 
 test('curves say who stands out', () => {

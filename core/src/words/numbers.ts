@@ -61,3 +61,14 @@ const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven
 export const inWords = (n: number): string => NUMBER_WORDS[n] ?? count(n);
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/**
+ * How often something is, in a minute or of a hundred: no more digits than the data supports, and some is never told as
+ * none.
+ *
+ * @example rateWords(8.46) // '8.5'; 0.03: 'under 0.1'; 21.4: '21'
+ */
+export function rateWords(rate: number): string {
+  if (rate > 0 && rate < 0.05) return 'under 0.1';
+  return rate < 9.95 ? String(Number(rate.toFixed(1))) : count(Math.round(rate));
+}

@@ -1,4 +1,4 @@
-import { exactPercent, percentCut, sizeWords } from './numbers';
+import { exactPercent, percentCut, rateWords, sizeWords } from './numbers';
 
 test.each([
   [1, 2, '100 %'],
@@ -26,3 +26,18 @@ test.each([
   [1_200_000, '1.2 MB'],
   [5e12, '5,000 GB'],
 ])('%i as a size: %s (SI prefixes)', (bytes, words) => expect(sizeWords(bytes)).toBe(words));
+
+test('how often something is: some is never told as none, and no digits that nothing supports', () => {
+  expect([0, 0.03, 0.05, 0.5, 1, 8.46, 9.94, 9.96, 21.4, 12_345].map(rateWords)).toEqual([
+    '0',
+    'under 0.1',
+    '0.1',
+    '0.5',
+    '1',
+    '8.5',
+    '9.9',
+    '10',
+    '21',
+    '12,345',
+  ]);
+});

@@ -305,7 +305,7 @@ export type MostHitShape = Static<typeof MostHit>;
 
 export const Outage = resource('Outage', 'What usually serves attempts that no longer come', {
   words: texts('what it comes to, in sentences', [
-    'Nothing reaches gateway, the first component on the way (0.0 a minute, usually 12): look at what lies in front of it – network, sign-in, whoever sends.',
+    'Nothing reaches gateway, the first component on the way (0 a minute, usually 12): look at what lies in front of it – network, sign-in, whoever sends.',
   ]),
   path: list(
     record({

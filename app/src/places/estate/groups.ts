@@ -1,3 +1,4 @@
+import { rateWords } from '@toplens/core/words';
 import type { Picket } from '@/charts/pickets';
 import type { Schemas } from '@/data/client';
 import { figureColumn, textColumn, type Column } from '@/frame/table/columns';
@@ -94,14 +95,13 @@ const lastRank = ({ name }: Group) =>
 /** "4.1× as long as usual; 22 calls a minute, usually 21" */
 export function partWords(part: RunningPart): string {
   const { level, changes, figures, slowness, attemptsPerMinute, beforePerMinute, usualPerMinute, failing } = part;
-  const rate = (n: number) => (n >= 10 ? count(Math.round(n)) : String(Number(n.toFixed(1))));
   return [
     ...changes,
     ...figures,
     changes.length === 0 &&
       slowness !== null &&
       `takes ${times(slowness)} as long as ${part.isUsualKnown ? 'usual' : 'just before'}`,
-    `${rate(attemptsPerMinute)} calls a minute, ${usualPerMinute === null ? `just before ${rate(beforePerMinute)}` : `usually ${rate(usualPerMinute)}`}`,
+    `${rateWords(attemptsPerMinute)} calls a minute, ${usualPerMinute === null ? `just before ${rateWords(beforePerMinute)}` : `usually ${rateWords(usualPerMinute)}`}`,
     failing !== null && failing > 0 && `${percent(failing)} fail`,
     level === 'silent' && 'silent: no data is not calm',
   ]

@@ -1,3 +1,4 @@
+import { rateWords } from '@toplens/core/words';
 import { pageOfFlow } from '@toplens/core/pages';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
@@ -96,7 +97,7 @@ function Head({ page }: { page: Page }) {
       )}
       <View style={styles.figures}>
         <Figure value={row.level === 'noData' ? 'no data' : row.level} unit="level" />
-        <Figure value={row.perMinute < 10 ? row.perMinute.toFixed(1) : count(row.perMinute)} unit="a minute" />
+        <Figure value={rateWords(row.perMinute)} unit="a minute" />
         {row.meanMs !== null && <Figure value={durationWords(row.meanMs)} unit="average" />}
         {row.medianMs !== null && (
           <Figure value={durationWords(row.medianMs)} unit="median" onOpen={from(row.medianMs)} />

@@ -1,3 +1,4 @@
+import { rateWords } from '@toplens/core/words';
 import type { FlowRow } from '@/data/client';
 import type { Column } from '@/frame/table/columns';
 import { count, durationWords, percent } from '@/look/format';
@@ -36,7 +37,7 @@ export const COLUMNS: readonly FlowColumn[] = [
     key: 'perMinute',
     words: 'a min',
     label: 'Attempts a minute',
-    show: (row) => rate(row.perMinute),
+    show: (row) => rateWords(row.perMinute),
     value: (row) => row.perMinute,
   },
   {
@@ -111,7 +112,6 @@ export const COLUMNS: readonly FlowColumn[] = [
   },
 ];
 
-const rate = (perMinute: number) => (perMinute === 0 ? '0' : perMinute < 10 ? perMinute.toFixed(1) : count(perMinute));
 const peopleWords = ({ hurt, people }: FlowRow) =>
   hurt === null || people === null ? '–' : `${count(hurt)} of ${count(people)}`;
 

@@ -78,12 +78,7 @@ test('an outage says what usually serves it, what that did meanwhile, and what w
     changes: ['gateway 4.18.0 released 6 min before it began'],
   };
   render(<LikelyOrigin incident={{ ...incident({}, 'missing'), origin: null, outage }} />);
-  for (const words of [
-    'Nothing reaches gateway',
-    'silent: 0.0 a minute, usually 12.1',
-    'as usual: 38.2',
-    '6 min before',
-  ])
+  for (const words of ['Nothing reaches gateway', 'silent: 0 a minute, usually 12', 'as usual: 38', '6 min before'])
     expect(screen.getByTestId('outage').textContent).toContain(words);
 });
 

@@ -1,3 +1,4 @@
+import { rateWords } from '@toplens/core/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -72,7 +73,7 @@ function Lost({ outage }: { outage: NonNullable<Incident['outage']> }) {
           <View role="listitem" key={component} style={{ paddingLeft: Math.min(6, Math.round(depth)) * SPACE.m }}>
             <Door path={`/component/${encodeURIComponent(component)}`} style={styles.first}>
               <Words style={{ color: palette.action }}>{component}</Words>
-              <Words kind="small">{`${SERVING_WORDS[state]}: ${nowPerMinute.toFixed(1)} a minute, usually ${usualPerMinute.toFixed(1)}`}</Words>
+              <Words kind="small">{`${SERVING_WORDS[state]}: ${rateWords(nowPerMinute)} a minute, usually ${rateWords(usualPerMinute)}`}</Words>
             </Door>
           </View>
         ))}

@@ -1,3 +1,4 @@
+import { rateWords } from '@toplens/core/words';
 import { StyleSheet, View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import type { Schemas } from '@/data/client';
@@ -44,10 +45,10 @@ export function patternWords(
 ): string {
   const often =
     now === 0
-      ? `none, usually ${rate(usualRate)} a minute`
+      ? `none, usually ${rateWords(usualRate)} a minute`
       : isNew
         ? `${lines(now)}, never before`
-        : `${lines(now)}, ${rate(nowRate)} a minute, usually ${rate(usualRate)}`;
+        : `${lines(now)}, ${rateWords(nowRate)} a minute, usually ${rateWords(usualRate)}`;
   return [
     severity,
     often,
@@ -59,7 +60,6 @@ export function patternWords(
 }
 
 const lines = (n: number) => (n === 1 ? '1 line' : `${count(n)} lines`);
-const rate = (a: number) => (a >= 10 ? count(Math.round(a)) : a >= 0.1 ? a.toFixed(1) : a === 0 ? '0' : a.toFixed(2));
 
 const styles = StyleSheet.create({
   row: { minHeight: 44, justifyContent: 'center', paddingVertical: SPACE.xs, borderTopWidth: 1 },

@@ -1,3 +1,4 @@
+import { rateWords } from '@toplens/core/words';
 import { PARTS, type Part, type Rating, type Vital } from '@toplens/core/pages';
 import type { Schemas } from '@/data/client';
 import type { PageGroup } from '@/frame/view';
@@ -86,7 +87,7 @@ export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>):
   const people = all.people > 0 ? ` by ${count(all.people)} ${all.people === 1 ? 'person' : 'people'}` : '';
   const acts = all.interactions >= 0.5 ? `; ${counted(all.interactions, 'interaction')}` : '';
   const errors =
-    all.errors >= 0.5 ? `; ${counted(all.errors, 'script error')}, ${rateWords(all.errors, all.views)}` : '';
+    all.errors >= 0.5 ? `; ${counted(all.errors, 'script error')}, ${forHundredViews(all.errors, all.views)}` : '';
   const half = all.medianMs === null ? '' : `; half of the loads within ${durationWords(all.medianMs)}`;
   const apart = [
     kinds.route > 0 && `${count(kinds.route)} without a load of their own`,
@@ -96,11 +97,7 @@ export function pagesSentence({ all, kinds }: Pick<PageLoads, 'all' | 'kinds'>):
 }
 
 /** How many of it there are for the views: "3.2 for 100 views". */
-const rateWords = (n: number, views: number) => {
-  const rate = (n / views) * 100;
-  const words = rate < 0.05 ? 'under 0.1' : rate < 10 ? rate.toFixed(1) : count(rate);
-  return `${words} for 100 views`;
-};
+const forHundredViews = (n: number, views: number) => `${rateWords((n / views) * 100)} for 100 views`;
 
 const WHAT: Readonly<Record<Where['what'], string>> = {
   slow: 'What matters is shown after 2.5 s',

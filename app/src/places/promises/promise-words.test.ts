@@ -143,9 +143,9 @@ test('a period before, and what was sealed of it', () => {
 test.each([
   [null, 1, 'no attempt in the last hour'],
   [0, 0, 'nothing spent in three days'],
-  [0, null, '0.0× in the last hour, not known over three days'],
+  [0, null, '0× in the last hour, not known over three days'],
   [5.2, 1.1, 'spent faster: 5.2× in the last hour, 1.1× over three days'],
-  [0, 1.1, 'spent more slowly: 0.0× in the last hour, 1.1× over three days'],
+  [0, 1.1, 'spent more slowly: 0× in the last hour, 1.1× over three days'],
   [1.2, 1.1, 'spent 1.2× in the last hour, 1.1× over three days'],
 ])('a pace of %s in the last hour and %s over three days reads: %s', (hour, days, words) => {
   const burn = [

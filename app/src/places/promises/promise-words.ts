@@ -1,3 +1,4 @@
+import { rateWords } from '@toplens/core/words';
 import type { Schemas } from '@/data/client';
 import { clock, count, counted, exactPercent, formatMoney, percent, percentCut } from '@/look/format';
 
@@ -90,9 +91,6 @@ export function budgetWords({ budget: { allowed, spent, left } }: ServiceLevel):
   const rest = left >= 0 ? `${count(left)} left` : `${count(-left)} more than may be`;
   return `${count(spent)} of about ${counted(allowed, 'bad attempt')} spent, ${rest}`;
 }
-
-/** Some is never told as none. */
-const rateWords = (rate: number) => (rate > 0 && rate < 0.05 ? 'under 0.1' : rate.toFixed(rate < 10 ? 1 : 0));
 
 const LENGTHS: Record<number, string> = {
   300_000: '5 min',

@@ -11,7 +11,7 @@ test('where nothing reaches the first component, the place to look is in front o
   const { words, path } = outageOrigin([serving('db', 2, [40, 20]), serving('gateway', 0, [12, 0])]);
   expect(path.map(({ component, state }) => `${component} ${state}`)).toEqual(['gateway silent', 'db less']);
   expect(words).toEqual([
-    'Nothing reaches gateway, the first component on the way (0.0 a minute, usually 12): look at what lies in front of it – network, sign-in, whoever sends.',
+    'Nothing reaches gateway, the first component on the way (0 a minute, usually 12): look at what lies in front of it – network, sign-in, whoever sends.',
   ]);
 });
 

@@ -1,4 +1,4 @@
-import { percent } from '../../words';
+import { percent, rateWords } from '../../words';
 
 /** A component that usually serves what no longer comes, with what it did before and while it was missing. */
 export interface ServingComponent {
@@ -58,10 +58,8 @@ export function outageOrigin(serving: readonly ServingComponent[]): OutageOrigin
   return { path, words };
 }
 
-const rate = (perMinute: number) => (perMinute < 10 ? perMinute.toFixed(1) : String(Math.round(perMinute)));
-
 function frontWords({ component, state, usualPerMinute, nowPerMinute }: OutageOrigin['path'][number]): string {
-  const was = `${rate(nowPerMinute)} a minute, usually ${rate(usualPerMinute)}`;
+  const was = `${rateWords(nowPerMinute)} a minute, usually ${rateWords(usualPerMinute)}`;
   if (state === 'silent')
     return `Nothing reaches ${component}, the first component on the way (${was}): look at what lies in front of it – network, sign-in, whoever sends.`;
   if (state === 'less')
