@@ -62,7 +62,7 @@ describe('page loads in words', () => {
     );
     const erring = group({ errors: 3, interactions: 0 });
     expect(pagesSentence({ all: erring, kinds: { load: 100, route: 0, frame: 0 } })).toBe(
-      '100 views by 40 people; half of the loads within 400 ms; 3 script errors, 3.0 for 100 views.',
+      '100 views by 40 people; half of the loads within 400 ms; 3 script errors, 3 for 100 views.',
     );
   });
 
