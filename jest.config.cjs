@@ -34,7 +34,6 @@ module.exports = {
       setupFiles: [...web.setupFiles, '<rootDir>/jest.setup.js'],
       moduleNameMapper: {
         ...web.moduleNameMapper,
-        '\\.woff2$': '<rootDir>/jest.asset.js',
         '^@/(.*)$': '<rootDir>/src/$1',
         '^@toplens/core/(.*)$': path.join(__dirname, 'core/src/$1/index.ts'),
       },

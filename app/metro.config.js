@@ -2,7 +2,6 @@ const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
-config.resolver.assetExts = [...new Set([...config.resolver.assetExts, 'woff2'])];
 
 // The component library takes along the names of all seven thousand icons. Ours are few, and drawn by our own set (src/look/icon.tsx).
 const FULL_SET = 'glyphmaps/MaterialCommunityIcons.json';

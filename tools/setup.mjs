@@ -23,7 +23,7 @@ function hashOf(paths) {
   const hash = createHash('sha256');
   const add = (path) => {
     for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) => a.name.localeCompare(b.name))) {
-      if (['node_modules', 'dist', '.expo', 'assets'].includes(entry.name) || entry.name.includes('.test.')) continue;
+      if (['node_modules', 'dist', '.expo'].includes(entry.name) || entry.name.includes('.test.')) continue;
       const file = join(path, entry.name);
       if (entry.isDirectory()) add(file);
       else hash.update(file.slice(root.length)).update(readFileSync(file));

@@ -125,10 +125,12 @@ export async function startServer(
     const rota: { backups?: BackupRota } = {};
     const parts: { engine?: Engine } = {};
     const withoutSecrets = new WithoutSecrets(keys.of('mail addresses'));
+    const now = async () => (await readBook(database, settings)).at();
+    const atStart = await now();
     const intake = await Intake.open({
       database,
       journal,
-      reading: { ...readingOf((await readBook(database, settings)).at()), limits: config.limits, withoutSecrets },
+      reading: { ...readingOf(atStart), limits: config.limits, withoutSecrets },
       maxBacklogRecords: config.maxBacklogRecords,
       log,
       onCommitted: (batch) => parts.engine?.append(batch),
@@ -200,21 +202,20 @@ export async function startServer(
     const { ingestKeys, phoneKeys, browserKeys } = senderKeys;
     const running: RunningConfig = { ...config, ingestKeys, phoneKeys, browserKeys };
     const reachable = config.port === 0 ? { ...running, publicUrl: url } : running;
-    const now = async () => (await readBook(database, settings)).at();
     const tidy = new Tidy({
       database,
       keptFrom: async (nowMs) => keptFrom(keptDays((await now()).retention, config), nowMs),
       log,
     });
-    let kept = (await now()).retention;
+    let kept = atStart.retention;
     const changeSettings = changingSettings({
       database,
       engine,
       file: settings,
-      onChanged: (now) => {
-        intake.readBy(readingOf(now));
-        if (isDeepStrictEqual(now.retention, kept)) return;
-        kept = now.retention;
+      onChanged: (changed) => {
+        intake.readBy(readingOf(changed));
+        if (isDeepStrictEqual(changed.retention, kept)) return;
+        kept = changed.retention;
         void tidy.now();
       },
     });

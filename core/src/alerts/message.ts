@@ -69,6 +69,26 @@ export function alertMessage({ stage, subjects, rule }: Utterance, link: string)
 export const mailHtml = (title: string, body: string): string =>
   `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="color-scheme" content="light dark"><title>${escapedHtml(title)}</title></head><body style="font:16px/1.5 sans-serif;max-width:42em;margin:1em;overflow-wrap:anywhere"><h1 style="font-size:1.2em">${escapedHtml(title)}</h1>${body}</body></html>`;
 
+/**
+ * A message of a few sentences and one link.
+ *
+ * @param paragraphs plain text
+ * @param door what the link is called
+ * @param short what a short message says in front of the link
+ */
+export const messageWithLink = (
+  { subject, paragraphs, door, short }: { subject: string; paragraphs: readonly string[]; door: string; short: string },
+  link: string,
+): AlertMessage => ({
+  subject,
+  text: [...paragraphs, `${door}: ${link}`].join('\n\n'),
+  html: mailHtml(
+    subject,
+    `${paragraphs.map((one) => `<p>${escapedHtml(one)}</p>`).join('')}<p><a href="${escapedHtml(link)}">${escapedHtml(door)}</a></p>`,
+  ),
+  short: `${short} ${link}`,
+});
+
 function htmlOf(
   title: string,
   lines: readonly { title: string; facts: string }[],

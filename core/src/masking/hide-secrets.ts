@@ -22,6 +22,10 @@ const lastFour = (found: string): string => found.replace(/\W/g, '').slice(-4);
 const PASSWORD = String.raw`(?:pass(?:word|wd|phrase|code)?|pwd)`;
 const CREDENTIAL = String.raw`(?:(?:[a-z]{1,20}[_-])?(?:secret|token)|(?:api|access|private)[_-]?key|authorization|credentials?|[a-z]{0,4}sess(?:ion)?[_-]?id|cvv2?|cvc2?|pin)`;
 
+/** What stands behind such a name, in quotes or up to a sign that ends it, and is not hidden yet; not what `isNone` says. */
+const valueOf = (longest: number, isNone = ''): string =>
+  String.raw`(?:"(?!\[secret\])[^"\n]{1,${longest}}"|'(?!\[secret\])[^'\n]{1,${longest}}'|(?!["'\[])${isNone}[^\s&;,"'<>)\]}]{1,${longest}})`;
+
 /**
  * Each is bounded in every part, so that a text is read in time by its length, whatever stands in it. What is shown in
  * place of a secret is none: hidden again, a text stays as it is.
@@ -50,7 +54,7 @@ const SECRETS: readonly Secret[] = [
     // password=…, "password": "…", PASSWORD: …
     hint: /pass|pwd/i,
     pattern: new RegExp(
-      String.raw`(?<name>\b(?:[a-z]{1,20}[_.-])?${PASSWORD}["']?[ \t]{0,4}[=:][ \t]{0,4})(?:"(?!\[secret\])(?<quoted>[^"\n]{1,500})"|'(?!\[secret\])[^'\n]{1,500}'|(?!["'\[])[^\s&;,"'<>)\]}]{1,500})`,
+      String.raw`(?<name>\b(?:[a-z]{1,20}[_.-])?${PASSWORD}["']?[ \t]{0,4}[=:][ \t]{0,4})${valueOf(500)}`,
       'gi',
     ),
     shown: (_found, { name = '' }) => `${name}[secret]`,
@@ -59,7 +63,7 @@ const SECRETS: readonly Secret[] = [
     // token=…, "token": "…"; behind a colon and a blank only what has a digit: "token: expired" is no secret.
     hint: /secret|token|key|authorization|credential|sess|cv[vc]|pin/i,
     pattern: new RegExp(
-      String.raw`(?<name>\b${CREDENTIAL}["']?(?:[ \t]{0,4}=[ \t]{0,4}|:(?=\S)|:[ \t]{1,4}(?=["']|[^\s&;,]{0,100}\d)))(?:"(?!\[secret\])[^"\n]{1,4000}"|'(?!\[secret\])[^'\n]{1,4000}'|(?!["'\[])(?!(?:Bearer|Basic|Digest)\b)[^\s&;,"'<>)\]}]{1,4000})`,
+      String.raw`(?<name>\b${CREDENTIAL}["']?(?:[ \t]{0,4}=[ \t]{0,4}|:(?=\S)|:[ \t]{1,4}(?=["']|[^\s&;,]{0,100}\d)))${valueOf(4000, '(?!(?:Bearer|Basic|Digest)\\b)')}`,
       'gi',
     ),
     shown: (_found, { name = '' }) => `${name}[secret]`,

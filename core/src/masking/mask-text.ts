@@ -2,7 +2,7 @@
 /** Numbers of cards, accounts and telephones: nine digits and more, in groups or not. */
 const LONG_NUMBER = /(?<![\w-])\+?\d(?:[ -]?\d){8,30}(?![\w-])/g;
 /** Shorter ids stand in words that name nobody: they are looked for as words of their own. */
-const SHORTEST_PART = 4;
+export const SHORTEST_PART = 4;
 const WORD = /[\w-]/;
 
 /** Begin of a long number, the rest hidden: enough to match a line with another, too little to name anybody. */

@@ -41,7 +41,7 @@ export class Accounts {
   constructor(
     private readonly database: Database,
     private readonly keys: InstallationKeys,
-    private readonly secondFactorOf: SecondFactorOf = 'nobody',
+    private readonly secondFactorOf: SecondFactorOf,
   ) {
     this.throttle = new Throttle(database);
   }

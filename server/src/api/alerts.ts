@@ -1,7 +1,7 @@
 import {
   CHANNELS,
   holesIn,
-  mailHtml,
+  messageWithLink,
   onDutyAt,
   OWNER,
   ruleWords,
@@ -9,7 +9,6 @@ import {
   type AlertRule,
   type Receiver,
 } from '@toplens/core/alerts';
-import { escapedHtml } from '@toplens/core/words';
 import { Router } from 'express';
 import { object } from 'yup';
 import { testing, TRIED_DAYS, tryingRule, type AlertsShape } from '../contract/alerts';
@@ -100,12 +99,15 @@ export function alertRoutes({
     await database.transaction(
       addresses.map(([channel, address]) => {
         const code = newCode();
-        const link = `${publicUrl}/m/${code}`;
-        const subject = 'A test message of Top Lens';
-        const words = `If you read this, messages for ${name} arrive.`;
-        const text = `${words}\n\nOpen it: ${link}`;
-        const html = mailHtml(subject, `<p>${escapedHtml(words)}</p><p><a href="${link}">Open it</a></p>`);
-        const message = { subject, text, html, short: `Top Lens: a test message. ${link}` };
+        const message = messageWithLink(
+          {
+            subject: 'A test message of Top Lens',
+            paragraphs: [`If you read this, messages for ${name} arrive.`],
+            door: 'Open it',
+            short: 'Top Lens: a test message.',
+          },
+          `${publicUrl}/m/${code}`,
+        );
         const more = { conversation: null, stage: 'test', receiver: name, person: '', path: '/settings' } as const;
         return putInOutbox({ ...more, code, channel, address, message }, Date.now());
       }),

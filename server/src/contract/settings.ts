@@ -1,4 +1,4 @@
-import { KEPT_KINDS, type KeptKind } from '@toplens/core/telemetry';
+import { KEPT_KINDS } from '@toplens/core/telemetry';
 import { INDICATORS } from '@toplens/core/flows';
 import { OWNER, WATCHED_KINDS } from '@toplens/core/alerts';
 import { BOARD_FIGURES, CURVE_MEASURES, TILE_KINDS } from '@toplens/core/boards';
@@ -6,6 +6,7 @@ import { HAPPENING_KINDS } from '@toplens/core/happened';
 import { METHODS, STEP_KINDS } from '@toplens/core/probes';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
 import { mixed, number as numberInput, object, string } from 'yup';
+import { byName } from '../by-name';
 import { get, ok, path, post, problem, type Paths } from './paths';
 import { whoDoes } from './queries';
 import {
@@ -290,9 +291,7 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
     'how long handoffs may wait, and how a reported fix is watched',
   ),
   retention: record(
-    Object.fromEntries(
-      KEPT_KINDS.map((kind) => [kind, orNull(number('kept for so long; null: as the installation says', 'days', 14))]),
-    ) as Record<KeptKind, ReturnType<typeof orNull<ReturnType<typeof number>>>>,
+    byName(KEPT_KINDS, () => orNull(number('kept for so long; null: as the installation says', 'days', 14))),
     'for how long each kind of telemetry is kept',
   ),
   receivers: list(
@@ -342,10 +341,7 @@ export const Settings = resource('Settings', 'Rates, calendar, and every change 
   installation: record(
     {
       keptDays: record(
-        Object.fromEntries(KEPT_KINDS.map((kind) => [kind, number('kept for so long', 'days', 35)])) as Record<
-          KeptKind,
-          ReturnType<typeof number>
-        >,
+        byName(KEPT_KINDS, () => number('kept for so long', 'days', 35)),
         'for how long each kind of telemetry is kept where settings say nothing',
       ),
       browserKeys: list(

@@ -23,47 +23,52 @@ export class WithoutSecrets {
 
   /** @param key of this installation: tells the same mail address by the same number, which leads nowhere else */
   constructor(private readonly key: Buffer) {
-    const failed = ({
-      failure,
-      detail,
-    }: {
-      failure: string;
-      detail?: { message: string; stack: string } | undefined;
-    }) => ({
-      failure: this.name(failure),
-      detail: detail && { ...detail, message: this.text(detail.message), stack: this.text(detail.stack) },
-    });
     this.#hiding = {
-      attempts: (attempt) => Object.assign(attempt, { flow: this.name(attempt.flow) }, failed(attempt)),
-      toldBeside: (attempt) => Object.assign(attempt, { flow: this.name(attempt.flow) }, failed(attempt)),
+      attempts: (attempt) => this.#attempt(attempt),
+      toldBeside: (attempt) => this.#attempt(attempt),
       // Statements come masked.
-      spans: (span) => Object.assign(span, { name: this.name(span.name), peer: this.name(span.peer) }, failed(span)),
+      spans: (span) => {
+        span.name = this.name(span.name);
+        span.peer = this.name(span.peer);
+        this.#failed(span);
+      },
       // Lines are hidden when they are read, since what tells them apart is what is stored of them.
       lines: () => undefined,
-      points: ({ series }) => Object.assign(series, { attributes: this.#values(series.attributes) }),
-      changes: (change) =>
-        Object.assign(change, { id: this.text(change.id), title: this.text(change.title), by: this.text(change.by) }),
+      points: ({ series }) => {
+        series.attributes = this.#values(series.attributes);
+      },
+      changes: (change) => {
+        change.id = this.text(change.id);
+        change.title = this.text(change.title);
+        change.by = this.text(change.by);
+      },
       views: (view) => {
-        Object.assign(view, { page: this.name(view.page), path: this.name(view.path) });
+        view.page = this.name(view.page);
+        view.path = this.name(view.path);
         for (const resource of view.resources) resource.url = this.name(resource.url);
       },
-      errors: (error) =>
-        Object.assign(error, {
-          page: this.name(error.page),
-          message: this.text(error.message),
-          stack: this.text(error.stack),
-        }),
+      errors: (error) => {
+        error.page = this.name(error.page);
+        this.#thrown(error);
+      },
       crashes: (crash) => {
-        Object.assign(crash, { message: this.text(crash.message), stack: this.text(crash.stack) });
+        this.#thrown(crash);
         for (const thread of crash.threads) thread.stack = this.text(thread.stack);
         for (const entry of crash.trail) entry.what = this.text(entry.what);
       },
       moments: (moment) => this.#moment(moment),
       requests: (moment) => this.#moment(moment),
-      probeRuns: (run) => Object.assign(run, { fault: this.text(run.fault) }),
-      probeSteps: (step) => Object.assign(step, { name: this.name(step.name), message: this.text(step.message) }),
+      probeRuns: (run) => {
+        run.fault = this.text(run.fault);
+      },
+      probeSteps: (step) => {
+        step.name = this.name(step.name);
+        step.message = this.text(step.message);
+      },
       remote: () => undefined,
-      marks: ({ mark }) => Object.assign(mark, { attributes: this.#values(mark.attributes) }),
+      marks: ({ mark }) => {
+        mark.attributes = this.#values(mark.attributes);
+      },
     };
   }
 
@@ -88,8 +93,24 @@ export class WithoutSecrets {
     return hidden;
   }
 
+  #attempt(attempt: Records['attempts'][number]): void {
+    attempt.flow = this.name(attempt.flow);
+    this.#failed(attempt);
+  }
+
+  #failed(record: Pick<Records['attempts'][number], 'failure' | 'detail'>): void {
+    record.failure = this.name(record.failure);
+    if (record.detail) this.#thrown(record.detail);
+  }
+
+  #thrown(thrown: { message: string; stack: string }): void {
+    thrown.message = this.text(thrown.message);
+    thrown.stack = this.text(thrown.stack);
+  }
+
   #moment(moment: Records['moments'][number]): void {
-    Object.assign(moment, { what: this.name(moment.what), message: this.text(moment.message) });
+    moment.what = this.name(moment.what);
+    moment.message = this.text(moment.message);
   }
 
   #values<Values extends Attributes | Readonly<Record<string, unknown>>>(values: Values): Values {

@@ -1,5 +1,4 @@
-import { mailHtml } from '@toplens/core/alerts';
-import { escapedHtml } from '@toplens/core/words';
+import { messageWithLink } from '@toplens/core/alerts';
 import type { AccountRow } from '../store/accounts';
 import type { Database } from '../store/database';
 import { newCode, putInOutbox } from '../store/outbox';
@@ -18,16 +17,20 @@ export const tellingOwner =
     if (mail === '' || channels.missing('mail') !== '') return;
     const nowMs = Date.now();
     const code = newCode();
-    const link = `${publicUrl}/m/${code}`;
     const subject = `Top Lens: ${what}`;
-    const words = `${name}, ${what}: ${new Date(nowMs).toUTCString()}, from ${from || 'an unknown address'}.`;
-    const wayOn = 'If you did not do this, tell an administrator at once.';
-    const message = {
-      subject,
-      text: `${words}\n\n${wayOn}\n\nYour account: ${link}`,
-      html: mailHtml(subject, `<p>${escapedHtml(words)}</p><p>${wayOn}</p><p><a href="${link}">Your account</a></p>`),
-      short: `${subject}. ${link}`,
-    };
+    const when = new Date(nowMs).toUTCString();
+    const message = messageWithLink(
+      {
+        subject,
+        paragraphs: [
+          `${name}, ${what}: ${when}, from ${from || 'an unknown address'}.`,
+          'If you did not do this, tell an administrator at once.',
+        ],
+        door: 'Your account',
+        short: `${subject}.`,
+      },
+      `${publicUrl}/m/${code}`,
+    );
     const more = { conversation: null, stage: 'account', receiver: name, person: '', path: '/account' } as const;
     await database.transaction([putInOutbox({ ...more, code, channel: 'mail', address: mail, message }, nowMs)]);
   };

@@ -1,15 +1,12 @@
-import { KEPT_KINDS, type KeptKind } from '@toplens/core/telemetry';
+import { KEPT_KINDS, LONGEST_KEPT_DAYS, SHORTEST_KEPT_DAYS, type KeptKind } from '@toplens/core/telemetry';
 import { DAY_MS, floorTo, HOUR_MS } from '@toplens/core/time';
 import { number, object, type ObjectSchema } from 'yup';
+import { byName } from '../by-name';
 
 /** Days; null: as the installation says. */
 export type RetentionSetting = Record<KeptKind, number | null>;
 
-/** An hour and a little: less would be gone before it is judged. */
-const SHORTEST_DAYS = 0.05;
-const LONGEST_DAYS = 3_650;
-
-const days = () => number().min(SHORTEST_DAYS).max(LONGEST_DAYS).nullable().default(null);
+const days = () => number().min(SHORTEST_KEPT_DAYS).max(LONGEST_KEPT_DAYS).nullable().default(null);
 
 export const retentionSchema: ObjectSchema<RetentionSetting> = object({
   attempts: days(),
@@ -44,18 +41,12 @@ export function keptDays(
     crashes: keepAttemptsDays,
     phoneSessions: shortDays,
   };
-  return Object.fromEntries(KEPT_KINDS.map((kind) => [kind, retention[kind] ?? usual[kind]])) as Record<
-    KeptKind,
-    number
-  >;
+  return byName(KEPT_KINDS, (kind) => retention[kind] ?? usual[kind]);
 }
 
 /** From when on each kind is kept, ms since the epoch. */
 export function keptFrom(days: Record<KeptKind, number>, nowMs: number): Record<KeptKind, number> {
-  const from = Object.fromEntries(KEPT_KINDS.map((kind) => [kind, nowMs - days[kind] * DAY_MS])) as Record<
-    KeptKind,
-    number
-  >;
+  const from = byName(KEPT_KINDS, (kind) => nowMs - days[kind] * DAY_MS);
   // Hours are counted as a whole, once more where something comes late: of none a part is dropped.
   return { ...from, attempts: floorTo(from.attempts, HOUR_MS) };
 }

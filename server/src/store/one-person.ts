@@ -1,3 +1,4 @@
+import { SHORTEST_PART } from '@toplens/core/masking';
 import type { Database, Statement } from './database';
 import { columnsOf, TABLES, type TableName } from './tables';
 
@@ -90,8 +91,6 @@ const TEXTS = [
 ] as const;
 
 const ERASED = '[erased]';
-/** Shorter ids stand in many words that name nobody: they are looked for as words of their own. */
-const SHORTEST_PART = 4;
 
 function withoutId(id: string, { table, column, type }: { table: string; column: string; type: string }): Statement {
   const text = `${column}::text`;

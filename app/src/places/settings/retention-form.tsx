@@ -1,5 +1,5 @@
 import { yupResolver } from '@hookform/resolvers/yup';
-import { KEPT_KINDS, type KeptKind } from '@toplens/core/telemetry';
+import { KEPT_KINDS, LONGEST_KEPT_DAYS, SHORTEST_KEPT_DAYS, type KeptKind } from '@toplens/core/telemetry';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { object, string } from 'yup';
@@ -13,8 +13,6 @@ import { counted } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 
-const [SHORTEST, LONGEST] = [0.05, 3_650];
-
 const LABELS: Readonly<Record<KeptKind, string>> = {
   attempts: 'Attempts, probes, changes: days',
   traces: 'Spans inside attempts, failures: days',
@@ -27,9 +25,9 @@ const LABELS: Readonly<Record<KeptKind, string>> = {
 
 const days = string()
   .default('')
-  .test('days', `Days, from ${SHORTEST} to ${LONGEST}, or nothing.`, (text = '') => {
+  .test('days', `Days, from ${SHORTEST_KEPT_DAYS} to ${LONGEST_KEPT_DAYS}, or nothing.`, (text = '') => {
     const value = parseDecimal(text);
-    return text.trim() === '' || (value >= SHORTEST && value <= LONGEST);
+    return text.trim() === '' || (value >= SHORTEST_KEPT_DAYS && value <= LONGEST_KEPT_DAYS);
   });
 const schema = object({
   ...(Object.fromEntries(KEPT_KINDS.map((kind) => [kind, days])) as Record<KeptKind, typeof days>),

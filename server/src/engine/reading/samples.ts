@@ -65,7 +65,7 @@ export async function worstAttempts(
 export const sampleShapes = async (state: EngineState, question: SampleQuestion): Promise<SampleShape[]> =>
   (await worstAttempts(state, question)).map((sample) => sampleShapeOf(state, question.flow, sample));
 
-/** A stored attempt as people see it: outcome by the limit that judged, the person by pseudonyms. */
+/** A stored attempt as people see it: outcome by the limit that judged, the person by a pseudonym. */
 export const sampleShapeOf = (state: EngineState, flow: number, sample: StoredSample): SampleShape => ({
   atMs: sample.startMs,
   durationMs: sample.durationMs,

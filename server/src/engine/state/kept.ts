@@ -1,5 +1,4 @@
-import { floorTo, DAY_MS, HOUR_MS } from '@toplens/core/time';
-import { keptDays } from '../../settings/retention';
+import { keptDays, keptFrom } from '../../settings/retention';
 import type { EngineState } from './engine-state';
 
 /**
@@ -7,4 +6,4 @@ import type { EngineState } from './engine-state';
  * and is never made again: there is nothing to make it of.
  */
 export const attemptsKeptFrom = ({ settings, usuallyKept }: EngineState, nowMs: number): number =>
-  floorTo(nowMs - keptDays(settings.at().retention, usuallyKept).attempts * DAY_MS, HOUR_MS);
+  keptFrom(keptDays(settings.at().retention, usuallyKept), nowMs).attempts;
