@@ -7,6 +7,7 @@ import { sessionQuery } from '@/data/session';
 import { Broken } from '@/frame/broken';
 import { Frame } from '@/frame/frame';
 import { Gate } from '@/frame/gate';
+import { useSession } from '@/frame/session';
 import { LookProvider } from '@/look/look';
 import { SignInPage } from '@/places/sign-in/sign-in-page';
 
@@ -39,10 +40,12 @@ export default function Layout() {
 
 /**
  * A wall, what is shared with people who have no login, and the way to one stand alone: no places lead away from them.
+ * So does the account of whoever has to set up a second factor first, since all places lead back to it.
  */
 function Places() {
   const pathname = usePathname();
-  if (STANDS_ALONE.test(pathname)) return <Slot />;
+  const { mustSetUpFactor } = useSession();
+  if (mustSetUpFactor || STANDS_ALONE.test(pathname)) return <Slot />;
   return (
     <Frame>
       <Slot />

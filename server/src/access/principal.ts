@@ -21,6 +21,8 @@ export interface Principal {
   /** under which it is recorded; '' of a visitor, who says it */
   name: string;
   grants: readonly Grant[];
+  /** may nothing before they have set up a second factor */
+  mustSetUpFactor?: boolean;
 }
 
 /** May do everything but see persons by name: for that a visitor gives the demo's key. */
@@ -44,8 +46,9 @@ export const isFromHere = (request: Request): boolean =>
 /** From here on the request comes from somebody who is signed in. */
 export function comesFrom(response: Response, account: AccountRow, accounts: Accounts): void {
   const { id, name } = account;
-  const grants = accounts.mustSetUpFactor(account, Date.now()) ? [] : account.grants;
-  response.locals.principal = { account: id, name, grants } satisfies Principal;
+  const mustSetUpFactor = accounts.mustSetUpFactor(account, Date.now());
+  const grants = mustSetUpFactor ? [] : account.grants;
+  response.locals.principal = { account: id, name, grants, mustSetUpFactor } satisfies Principal;
 }
 
 /** Finds out whom each request comes from; of whom nothing is known, that is nobody. */
@@ -72,9 +75,17 @@ export const rightsOf = ({ grants }: Principal): Right[] => rightsSomewhere(gran
 
 /** @throws Problem 'notSignedIn'; 'forbidden', naming the right and whom to ask for it */
 export function demand(response: Response, right: Right, about: About, accounts: Accounts): void {
-  const { grants } = somebody(response);
+  const { grants, mustSetUpFactor } = somebody(response);
   const nowMs = Date.now();
   if (may(grants, right, about, nowMs)) return;
+  if (mustSetUpFactor)
+    throw new Problem(
+      'forbidden',
+      'Set up a second factor first, under You: until then you see your own account alone.',
+      {
+        field: right,
+      },
+    );
   const people = accounts.all.filter(({ endedMs }) => endedMs === null);
   throw new Problem(
     'forbidden',

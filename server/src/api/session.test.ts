@@ -395,7 +395,11 @@ describe('where administrators have to sign in with a second factor', () => {
     const state = async () =>
       (await (await boss.ask('GET', '/api/session')).json()) as { mustSetUpFactor: boolean; rights: string[] };
     expect(await state()).toMatchObject({ mustSetUpFactor: true, rights: [] });
-    expect((await boss.ask('GET', '/api/worst-first')).status).toBe(403);
+    // Nobody is told to ask themselves.
+    expect(await detailOf(await boss.ask('GET', '/api/worst-first'))).toEqual([
+      403,
+      'Set up a second factor first, under You: until then you see your own account alone.',
+    ]);
     expect((await boss.ask('GET', '/api/accounts')).status).toBe(403);
     const viewer = await signedIn(strict, ['viewer']);
     expect((await viewer.ask('GET', '/api/worst-first')).status).toBe(200);

@@ -63,7 +63,7 @@ export function sessionRoutes({ accounts, store, isDemo, provider, tellOwner }: 
       who: account ? { id: account.id, name: account.name } : null,
       isVisitor: principal?.account === null,
       rights: principal ? rightsOf(principal) : [],
-      mustSetUpFactor: account !== undefined && accounts.mustSetUpFactor(account, Date.now()),
+      mustSetUpFactor: principal?.mustSetUpFactor ?? false,
       awaitsSecondFactor: awaiting !== undefined && !account,
       endsMs: account ? (signedInMs ?? 0) + LONGEST_SESSION_MS : null,
       visitors: visitors(request).map((one) => ({ id: one.id, name: one.name, roles: one.grants.map(grantWords) })),

@@ -10,6 +10,7 @@ import { clock, counted } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
+import { Door } from '../sign-in/door';
 import { PasswordForm } from './password-form';
 import { SecondFactorPart } from './second-factor-part';
 import { VisitPart } from './visit-part';
@@ -18,6 +19,18 @@ import { VisitPart } from './visit-part';
 export function AccountPage() {
   const { who, mustSetUpFactor } = useSession();
   const { data, error, refetch } = useOwnAccount(who !== null);
+  // In front of all places: nothing else may be asked for yet, not even how fresh the data is.
+  if (mustSetUpFactor)
+    return (
+      <Door title="Set up a second factor">
+        <Words testID="must-set-up">
+          Whoever may do what you may signs in with a second factor here. Until you have one, you see your own account
+          alone.
+        </Words>
+        {error && <Trouble error={error} onRetry={() => void refetch()} />}
+        {data && <Own account={data} />}
+      </Door>
+    );
   return (
     <InnerPage title="You" error={error} hasData={data !== undefined} onRetry={() => void refetch()}>
       <View style={styles.page}>
@@ -28,12 +41,6 @@ export function AccountPage() {
           <Words kind="muted">
             You look at the demo without being signed in, and may do everything but see persons by name. What you change
             is kept with the name that you say.
-          </Words>
-        )}
-        {mustSetUpFactor && (
-          <Words testID="must-set-up">
-            Whoever may do what you may signs in with a second factor here. Set yours up: until then you see your own
-            account alone.
           </Words>
         )}
         {data && <Own account={data} />}
