@@ -1,6 +1,6 @@
 /** Who may know whom: docs/architecture.md. */
 const concepts = [
-  'csv|masking|alerts|addresses|remote|phones|probes|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
+  'csv|watch|masking|alerts|addresses|remote|phones|probes|promises|money|pages|sites|happened|estate|journeys|traces|flows|normal|incidents|handoffs|formats|telemetry',
   'logs|hosts|changes|metrics|statements',
 ].join('|');
 
@@ -78,9 +78,9 @@ module.exports = {
       to: { path: '^(core|server|app|scenario|bench|e2e)/' },
     },
     {
-      name: 'probes-know-core-alone',
+      name: 'what-asks-the-server-knows-core-alone',
       severity: 'error',
-      from: { path: '^probes/src', pathNot: '\\.test\\.ts$' },
+      from: { path: '^(probes|watch)/src', pathNot: '\\.test\\.ts$' },
       to: { path: '^(server|app|scenario|bench|e2e)/' },
     },
     { name: 'app-and-server-apart', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },

@@ -30,6 +30,7 @@ export default defineConfig([
             'snippet/tsconfig.json',
             'phone/tsconfig.json',
             'probes/tsconfig.json',
+            'watch/tsconfig.json',
             'e2e/tsconfig.json',
             'bench/tsconfig.json',
             'app/tsconfig.json',
@@ -43,7 +44,7 @@ export default defineConfig([
     languageOptions: { globals: { ...globals.node, ...globals.jest, ...globals.browser } },
   },
   {
-    files: ['{core,server,scenario,snippet,phone,probes,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
+    files: ['{core,server,scenario,snippet,phone,probes,watch,app}/src/**/*.{ts,tsx}', '{e2e,bench}/**/*.ts'],
     extends: [configs.recommendedTypeCheckedOnly],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {

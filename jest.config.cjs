@@ -25,6 +25,7 @@ module.exports = {
     { ...nodeProject('snippet'), testEnvironment: 'jsdom' },
     nodeProject('phone'),
     nodeProject('probes'),
+    nodeProject('watch'),
     nodeProject('bench'),
     nodeProject('e2e'),
     {

@@ -21,6 +21,7 @@ const ENTRIES = {
   'messages-main': 'scenario/src/messages-main.ts',
   'round-main': 'scenario/src/round-main.ts',
   'probe-main': 'probes/src/main.ts',
+  watch: 'watch/src/register.ts',
   'load-and-play': 'scenario/src/load-and-play.ts',
   'truth-main': 'bench/truth/main.ts',
   'scale-main': 'bench/scale/main.ts',

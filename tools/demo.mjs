@@ -18,6 +18,8 @@ const messagesPort = process.env.TOPLENS_MESSAGES_PORT ?? '4413';
 const roundPort = process.env.TOPLENS_ROUND_PORT ?? '4420';
 const ROUND_KEY = 'demo-round';
 const ROUND = `127.0.0.1:${roundPort}`;
+/** A service whose code can really be watched. */
+const SCALES = 'parcel-scales';
 const data = join(root, process.env.TOPLENS_DATA ?? 'data/demo');
 const url = `http://127.0.0.1:${port}`;
 const stamp = join(data, 'world.json');
@@ -90,6 +92,12 @@ start(
 );
 const known = existsSync(stamp) ? JSON.parse(readFileSync(stamp, 'utf8')) : undefined;
 const fromMs = known?.nowMs ?? Date.now();
+const scales = spawn(process.execPath, ['--import', bundled('watch'), join(root, 'watch/example/scales.mjs')], {
+  cwd: root,
+  env: { ...env, OTEL_SERVICE_NAME: SCALES, TOPLENS_WATCH_URL: url, TOPLENS_WATCH_VERSION: '2.4.0' },
+  stdio: 'inherit',
+});
+children.push(scales);
 console.log(
   known
     ? 'the demo world goes on where it stopped'

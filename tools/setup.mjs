@@ -117,7 +117,16 @@ export function bundles() {
   );
   whenChanged(
     'bundles',
-    ['core/src', 'server/src', 'scenario/src', 'probes/src', 'bench', 'tools/bundle.mjs', 'package-lock.json'],
+    [
+      'core/src',
+      'server/src',
+      'scenario/src',
+      'probes/src',
+      'watch/src',
+      'bench',
+      'tools/bundle.mjs',
+      'package-lock.json',
+    ],
     'dist/node/main.mjs',
     () =>
       run(process.execPath, ['--input-type=module', '-e', "import { bundle } from './tools/bundle.mjs'; bundle();"]),

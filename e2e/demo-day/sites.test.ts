@@ -15,7 +15,11 @@ test('the slow line and the old device are told, with the truth that the world k
   const { off, people } = await ask(stage().url, '/api/sites', { query: SHIFT });
   expect(off.map(({ layer, name, team }) => ({ layer, name, team }))).toEqual([
     { layer: 'line', name: 'Brackwater', team: 'Sites & Network' },
-    { layer: 'device', name: expect.stringMatching(/^person [0-9a-f]{4}-[0-9a-f]{4} on /) as string, team: 'Depot Systems' },
+    {
+      layer: 'device',
+      name: expect.stringMatching(/^person [0-9a-f]{4}-[0-9a-f]{4} on /) as string,
+      team: 'Depot Systems',
+    },
   ]);
   expect(stage().truth.troubles.find(({ number }) => number === 4)).toMatchObject({
     origin: 'Brackwater',

@@ -35,6 +35,7 @@ import { recorded, recordRoutes } from './api/records';
 import { senderKeyRoutes } from './api/sender-keys';
 import { sessionRoutes } from './api/session';
 import { sharedPages } from './api/shared-pages';
+import { watchedRoute, Watchers, watchRoutes } from './api/watch';
 import type { Accounts } from './access/accounts';
 import { authorise } from './access/authorise';
 import type { InstallationKeys } from './access/installation-keys';
@@ -146,6 +147,8 @@ export function buildApp({
   app.use(browserRoutes(intake, config));
   app.use(healthRoutes({ intake, engine, health }));
   app.use(probeScriptRoute(database, settings, config));
+  const watchers = new Watchers();
+  app.use(watchedRoute(database, watchers, config));
   app.use(metricsRoute({ database, intake, engine, health, limits: config.limits }));
 
   const isSecure = new URL(config.publicUrl).protocol === 'https:';
@@ -201,6 +204,7 @@ export function buildApp({
   api.use(happenedRoutes({ engine, search }));
   api.use(siteRoutes(engine));
   api.use(probeRoutes(engine));
+  api.use(watchRoutes(database, watchers, pseudonyms));
   api.use(pageRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(phoneRoutes({ database, engine, search, maxMapBytes: config.maxMapBytes }));
   api.use(

@@ -2055,6 +2055,75 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/watch-points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lines of running code that are or were watched */
+        get: operations["getWatchPoints"];
+        put?: never;
+        /** Watches a line of running code */
+        post: operations["postWatchPoints"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/watch-points/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A watched line, and what its variables held */
+        get: operations["getWatchPointsById"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/watch-points/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stops watching a line */
+        post: operations["postWatchPointsByIdStop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/v1/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a service read at watched lines; answers which it is to watch */
+        post: operations["postV1Watch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/readyz": {
         parameters: {
             query?: never;
@@ -9585,7 +9654,7 @@ export interface components {
              * @example viewer
              * @enum {string}
              */
-            role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons";
+            role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons" | "watch";
             /**
              * @description the application or team that it holds for; '' of roles that hold everywhere
              * @example Sender Portal
@@ -9743,7 +9812,7 @@ export interface components {
              */
             isVisitor: boolean;
             /** @description what they may do, everywhere or about some application or team */
-            rights: ("look" | "decide" | "send" | "answer" | "share" | "judge" | "upload" | "settings" | "records" | "accounts" | "persons")[];
+            rights: ("look" | "decide" | "send" | "answer" | "share" | "judge" | "upload" | "settings" | "records" | "accounts" | "persons" | "watch")[];
             /**
              * @description may nothing before they have set up a second factor
              * @example true
@@ -12344,6 +12413,213 @@ export interface components {
              * @example 362
              */
             next: number | null;
+        };
+        /**
+         * WatchOrders
+         * @description What a service is to watch now
+         */
+        WatchOrders: {
+            /**
+             * @description when to ask again
+             * @example 2000
+             */
+            everyMs: number;
+            /** @description all that hold now: what is not among them is over */
+            points: {
+                /**
+                 * @description number
+                 * @example 4
+                 */
+                id: number;
+                /**
+                 * @description the end of the path of its file
+                 * @example src/surcharge.js
+                 */
+                file: string;
+                /**
+                 * @description line of that file, from 1
+                 * @example 24
+                 */
+                line: number;
+                /** @description what is to be read */
+                variables: string[];
+                /**
+                 * @description readings that are still wanted
+                 * @example 88
+                 */
+                most: number;
+                /**
+                 * @description so long it holds
+                 * @example 1800000
+                 */
+                endsInMs: number;
+            }[];
+        };
+        /**
+         * WatchPage
+         * @description A watched line, and what its variables held
+         */
+        WatchPage: {
+            /** @description the line */
+            point: components["schemas"]["WatchPoint"];
+            /** @description each process of the service that told of it */
+            places: {
+                /**
+                 * @description host and number of the process
+                 * @example scales-1:412
+                 */
+                instance: string;
+                /**
+                 * @description how the line stands there
+                 * @example set
+                 * @enum {string}
+                 */
+                state: "set" | "notLoaded" | "tooOften" | "done" | "refused";
+                /**
+                 * @description in words
+                 * @example read before line 24 runs
+                 */
+                words: string;
+                /**
+                 * @description when it told so
+                 * @example 1772443200000
+                 */
+                seenMs: number;
+            }[];
+            /** @description the newest first */
+            readings: {
+                /**
+                 * @description number of the reading
+                 * @example 8f14e45f-ceea-4672-a5a6-d8cd5b1f0b1a
+                 */
+                id: string;
+                /**
+                 * @description when the line was passed
+                 * @example 1772443200000
+                 */
+                atMs: number;
+                /**
+                 * @description where
+                 * @example scales-1:412
+                 */
+                instance: string;
+                /** @description what each variable held, in the order of the variables */
+                values: string[];
+                /**
+                 * @description trace that was under way; '' without one
+                 * @example 4bf92f3577b34da6a3ce929d0e0e4736
+                 */
+                traceId: string;
+                /**
+                 * @description the first attempt of that trace; null while none is stored
+                 * @example 00f067aa0ba902b7
+                 */
+                spanId: string | null;
+            }[];
+        };
+        /**
+         * WatchPoint
+         * @description A line of running code at which variables are read
+         */
+        WatchPoint: {
+            /**
+             * @description number
+             * @example 4
+             */
+            id: number;
+            /**
+             * @description service whose code it is
+             * @example parcel-scales
+             */
+            component: string;
+            /**
+             * @description the end of the path of its file
+             * @example src/surcharge.js
+             */
+            file: string;
+            /**
+             * @description line of that file, from 1
+             * @example 24
+             */
+            line: number;
+            /** @description what is read each time before the line runs */
+            variables: string[];
+            /**
+             * @description so many readings are enough
+             * @example 100
+             */
+            most: number;
+            /**
+             * @description why it is watched
+             * @example labels of heavy parcels fail
+             */
+            why: string;
+            /**
+             * @description since when
+             * @example 1772442480000
+             */
+            madeMs: number;
+            /**
+             * @description who watches it
+             * @example Dana Holt
+             */
+            madeBy: string;
+            /**
+             * @description until when at most
+             * @example 1772444280000
+             */
+            endsMs: number;
+            /**
+             * @description when somebody stopped it; null: nobody did
+             * @example 1772443280000
+             */
+            stoppedMs: number | null;
+            /**
+             * @description who stopped it; '': nobody
+             * @example
+             */
+            stoppedBy: string;
+            /**
+             * @description readings that came
+             * @example 12
+             */
+            readings: number;
+            /**
+             * @description when the newest was; null without any
+             * @example 1772443200000
+             */
+            lastMs: number | null;
+            /**
+             * @description it is being read: neither over nor stopped, and not full
+             * @example true
+             */
+            isInForce: boolean;
+        };
+        /**
+         * WatchPoints
+         * @description Lines of running code that are or were watched
+         */
+        WatchPoints: {
+            /** @description the newest first */
+            points: components["schemas"]["WatchPoint"][];
+            /** @description services that can be watched now, by name */
+            services: {
+                /**
+                 * @description name of the service
+                 * @example parcel-scales
+                 */
+                component: string;
+                /**
+                 * @description version that runs; '' where it does not say
+                 * @example 2.4.0
+                 */
+                version: string;
+                /**
+                 * @description processes that ask which lines to watch
+                 * @example 2
+                 */
+                instances: number;
+            }[];
         };
         /**
          * Health
@@ -19175,7 +19451,7 @@ export interface operations {
                          * @example owner
                          * @enum {string}
                          */
-                        role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons";
+                        role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons" | "watch";
                         /**
                          * @description the application or team that it holds for
                          * @default
@@ -19241,7 +19517,7 @@ export interface operations {
                          * @example owner
                          * @enum {string}
                          */
-                        role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons";
+                        role: "viewer" | "support" | "owner" | "team" | "administrator" | "persons" | "watch";
                         /**
                          * @description the application or team that it holds for
                          * @default
@@ -19699,6 +19975,278 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RecordChain"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWatchPoints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Lines of running code that are or were watched */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchPoints"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postWatchPoints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description service whose code it is
+                     * @example parcel-scales
+                     */
+                    component: string;
+                    /**
+                     * @description the end of the path of its file
+                     * @example src/surcharge.js
+                     */
+                    file: string;
+                    /**
+                     * @description line of that file, from 1
+                     * @example 24
+                     */
+                    line: number;
+                    /** @description what is read before the line runs */
+                    variables: string[];
+                    /**
+                     * @description why it is watched
+                     * @example labels of heavy parcels fail
+                     */
+                    why: string;
+                    /**
+                     * @description so long it holds at most
+                     * @default 30
+                     * @example 30
+                     */
+                    minutes?: number;
+                    /**
+                     * @description so many readings are enough
+                     * @default 100
+                     * @example 100
+                     */
+                    most?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description it holds from now on */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchPoint"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWatchPointsById: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the watch point */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A watched line, and what its variables held */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchPage"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postWatchPointsByIdStop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the watch point */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is over */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchPoint"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    postV1Watch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * @description name of the service
+                     * @example parcel-scales
+                     */
+                    component: string;
+                    /**
+                     * @description host and number of the process
+                     * @example scales-1:412
+                     */
+                    instance: string;
+                    /**
+                     * @description version that runs
+                     * @default
+                     * @example 2.4.0
+                     */
+                    version?: string;
+                    /** @description how each watch point stands in this process */
+                    places?: {
+                        point: number;
+                        /** @enum {string} */
+                        state: "set" | "notLoaded" | "tooOften" | "done" | "refused";
+                        line: number;
+                    }[];
+                    /** @description what the variables held; one that was sent before is known by its id */
+                    readings?: {
+                        id: string;
+                        point: number;
+                        atMs: number;
+                        /** @default  */
+                        traceId?: string;
+                        values: string[];
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description what to watch until the next time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchOrders"];
                 };
             };
             /** @description what is wrong and the way on */

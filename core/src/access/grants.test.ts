@@ -13,6 +13,7 @@ const EVERYWHERE: Record<Role, readonly Right[]> = {
   team: ['look'],
   administrator: ['look', 'decide', 'send', 'answer', 'share', 'judge', 'upload', 'settings', 'records', 'accounts'],
   persons: ['look', 'persons'],
+  watch: ['look', 'watch'],
 };
 
 test.each(ROLES)('a %s may what the table says, about anything, and nothing else', (role) => {

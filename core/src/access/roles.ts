@@ -11,6 +11,7 @@ export const RIGHTS = [
   'records',
   'accounts',
   'persons',
+  'watch',
 ] as const;
 export type Right = (typeof RIGHTS)[number];
 
@@ -27,10 +28,11 @@ export const RIGHT_WORDS: Readonly<Record<Right, string>> = {
   records: 'read who did what',
   accounts: 'give and take accounts, roles and keys',
   persons: 'see persons by name',
+  watch: 'watch what variables hold in running code',
 };
 
 /** What somebody is here. A person may be several. */
-export const ROLES = ['viewer', 'support', 'owner', 'team', 'administrator', 'persons'] as const;
+export const ROLES = ['viewer', 'support', 'owner', 'team', 'administrator', 'persons', 'watch'] as const;
 export type Role = (typeof ROLES)[number];
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = {
@@ -40,6 +42,7 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   team: 'Team member',
   administrator: 'Administrator',
   persons: 'Sees persons by name',
+  watch: 'Watches code',
 };
 
 /** What somebody does who has the role, in a line; the rights that follow stand below. */
@@ -50,6 +53,7 @@ export const ROLE_PURPOSE: Readonly<Record<Role, string>> = {
   team: 'Accepts and answers what is sent to one team.',
   administrator: 'Settings, accounts, keys and records; sees no person by name by that.',
   persons: 'Who is behind an attempt: ids, texts and addresses as they were sent.',
+  watch: 'Reads what variables hold at a line of a running service, without stopping it.',
 };
 
 /** What a role holds for: an application, a team, or everything. */
@@ -58,7 +62,8 @@ export const SCOPE_OF: Readonly<Partial<Record<Role, ScopeKind>>> = { owner: 'ap
 
 /**
  * What each role may. Of a role that holds for an application or a team, `everywhere` is what it may without regard to
- * that. Whoever administers sees no person by name unless that is given too: each is a right of its own.
+ * that. Whoever administers sees no person by name, and watches no code, unless that is given too: each is a right of its
+ * own.
  */
 export const RIGHTS_OF: Readonly<Record<Role, { everywhere: readonly Right[]; within?: readonly Right[] }>> = {
   viewer: { everywhere: ['look'] },
@@ -69,4 +74,5 @@ export const RIGHTS_OF: Readonly<Record<Role, { everywhere: readonly Right[]; wi
     everywhere: ['look', 'decide', 'send', 'answer', 'share', 'judge', 'upload', 'settings', 'records', 'accounts'],
   },
   persons: { everywhere: ['look', 'persons'] },
+  watch: { everywhere: ['look', 'watch'] },
 };

@@ -20,6 +20,7 @@ const NEEDS: Readonly<Record<string, Need>> = {
   postV1BusinessEvents: 'key',
   postV1Changes: 'key',
   getV1Probes: 'key',
+  postV1Watch: 'key',
   getReadyz: 'nobody',
   getHealthz: 'nobody',
 
@@ -86,6 +87,11 @@ const NEEDS: Readonly<Record<string, Need>> = {
   postAlertsTry: 'look',
   postAlertsTest: 'settings',
   postAlertsMessagesByIdAgain: 'settings',
+
+  getWatchPoints: 'watch',
+  postWatchPoints: 'watch',
+  getWatchPointsById: 'watch',
+  postWatchPointsByIdStop: 'watch',
 
   getPersonLooks: 'records',
   getRecords: 'records',

@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import type { WatchPageShape } from '../contract/watch';
 import { hex, nanos, text } from '../fixtures/otlp-json';
 import { placesOf } from '../fixtures/places-of';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
@@ -109,6 +111,20 @@ async function send(id: string, n: number): Promise<void> {
   ]);
   for (const answer of answers) expect([answer.status, await answer.text()]).toEqual([200, '{}']);
   await server.intake.settled();
+  await watch(id, n);
+}
+
+/** What a variable of the service held while it happened. */
+async function watch(id: string, n: number): Promise<void> {
+  const point = { component: 'till', file: 'pay.js', line: 3, variables: ['payer'], why: 'a test' };
+  const made = (await (await post('/api/watch-points', point)).json()) as { id: number };
+  const reading = { point: made.id, atMs: nowMs, traceId: hex(n, 32), values: [`"${id}"`] };
+  const told = { component: 'till', instance: 'a:1', readings: [{ ...reading, id: randomUUID() }] };
+  expect((await post('/v1/watch', told)).status).toBe(200);
+  const page = (await (await fetch(`${server.url}/api/watch-points/${made.id}`)).json()) as WatchPageShape;
+  // Whoever watches sees no person by that.
+  expect(page.readings).toHaveLength(1);
+  expect(page.readings[0]?.values[0]).toMatch(/^"person [0-9a-f]{4}-[0-9a-f]{4}"$/);
 }
 
 beforeAll(async () => {
@@ -141,6 +157,7 @@ test('all that is stored of a person goes out as a file that can be read without
     span: 0,
     log_line: 1,
     failure_detail: 1,
+    watch_reading: 1,
   });
   expect(file.attempt).toEqual(
     expect.arrayContaining([

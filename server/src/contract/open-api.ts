@@ -24,6 +24,7 @@ import * as sites from './sites';
 import * as standing from './standing';
 import * as server from './server';
 import * as settings from './settings';
+import * as watch from './watch';
 import type { Paths } from './paths';
 import { telemetryPaths } from './telemetry';
 
@@ -50,6 +51,7 @@ const RESOURCES = [
   handoffs,
   settings,
   records,
+  watch,
   server,
 ];
 
@@ -87,6 +89,7 @@ const PATHS: Paths = {
   ...accounts.accountPaths,
   ...senderKeys.senderKeyPaths,
   ...records.recordPaths,
+  ...watch.watchPaths,
   ...server.serverPaths,
 };
 

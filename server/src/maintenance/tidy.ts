@@ -5,11 +5,14 @@ import { dropOldSignIns } from '../store/accounts';
 import { dropOld } from '../store/attempts';
 import type { Database } from '../store/database';
 import { dropOldMessages } from '../store/outbox';
+import { dropOldWatchPoints } from '../store/watch-points';
 
 const EVERY_MS = 6 * HOUR_MS;
 const FIRST_MS = 10 * MINUTE_MS;
 /** As long as anybody asks who was told, and who had a link. */
 const KEEP_MESSAGES_MS = 90 * DAY_MS;
+/** As long as somebody looks for a cause: what variables held may be about persons. */
+const KEEP_READINGS_MS = 7 * DAY_MS;
 
 export interface TidyOptions {
   database: Database;
@@ -47,6 +50,7 @@ export class Tidy {
     try {
       await dropOld(database, await keptFrom(now));
       await dropOldMessages(database, now - KEEP_MESSAGES_MS);
+      await dropOldWatchPoints(database, now - KEEP_READINGS_MS);
       await dropOldSignIns(database, now - DAY_MS);
     } catch (error) {
       log.error({ err: error }, 'old telemetry cannot be dropped');

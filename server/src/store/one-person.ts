@@ -28,6 +28,10 @@ const OWN_ROWS = {
 const FAILURE_DETAIL = `SELECT replace(trace_id::text, '-', '') AS trace_id, lpad(to_hex(span_id), 16, '0') AS span_id,
   message, class_name, method, file, line, stack FROM failure_detail WHERE trace_id IN (${ATTEMPTS})`;
 
+/** What was read while an attempt of theirs was under way. */
+const WATCH_READING = `SELECT to_char(to_timestamp(at_ms / 1e3) AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, instance,
+  replace(trace_id::text, '-', '') AS trace_id, held FROM watch_reading WHERE trace_id IN (${ATTEMPTS})`;
+
 const MOMENTS: ReadonlySet<string> = new Set(['started_us', 'at_us', 'start_us']);
 
 /** A column as somebody reads it who does not know the database: names for numbers, moments in UTC. */
@@ -57,6 +61,7 @@ export async function everythingOf(
       `SELECT ${readableColumns(table as TableName)} FROM (SELECT ${columnsOf(table as TableName)} FROM ${table} WHERE ${isOwn}) t`,
     ]),
     ['failure_detail', FAILURE_DETAIL],
+    ['watch_reading', WATCH_READING],
   ] as [string, string][];
   const tables: Record<string, object[]> = {};
   let isCut = false;
@@ -88,6 +93,7 @@ const TEXTS = [
   ['phone_crash', 'detail', '::jsonb'],
   ['phone_moment', 'detail', '::jsonb'],
   ['page_detail', 'detail', '::jsonb'],
+  ['watch_reading', 'held', '::jsonb'],
 ] as const;
 
 const ERASED = '[erased]';

@@ -1,11 +1,13 @@
 import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { Schemas } from '@/data/client';
+import { Door } from '@/frame/door';
 import { Sheet } from '@/frame/sheet';
 import { percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
+import { SPACE, TOUCH } from '@/look/tokens';
+import { watchPath } from '../watch/watch-words';
 import { Beside } from './beside';
 import { PlanReader } from './plan-reader';
 import { rowWords, spanWords, type AttemptRow } from './rows';
@@ -71,6 +73,7 @@ export function SpanSheet({ traceId, row, wholeUs, failure, clockUs, isOpened, o
 
 /** What went wrong, and where in the code. */
 export function Failure({ failure }: { failure: Schemas['AttemptPage']['failures'][number] }) {
+  const palette = usePalette();
   const { type, message, className, method, file, line, stack, component } = failure;
   const place = [className, method].filter(Boolean).join('.');
   return (
@@ -79,6 +82,11 @@ export function Failure({ failure }: { failure: Schemas['AttemptPage']['failures
       <Words selectable testID="failing-place">
         {`in ${component}${place ? `, ${place}` : ''}${file ? ` (${file}${line > 0 ? `:${line}` : ''})` : ''}`}
       </Words>
+      {file !== '' && line > 0 && (
+        <Door path={watchPath(component, file, line)} style={styles.door} testID="watch-this-line">
+          <Words style={{ color: palette.action }}>Watch this line in the running service</Words>
+        </Door>
+      )}
       {stack !== '' && <Code title="Stack" text={stack} />}
     </View>
   );
@@ -103,5 +111,6 @@ const styles = StyleSheet.create({
   name: { width: 116 },
   value: { flex: 1 },
   failure: { gap: SPACE.xs },
+  door: { minHeight: TOUCH, justifyContent: 'center' },
   code: { borderWidth: 1, borderRadius: 4, padding: SPACE.m },
 });

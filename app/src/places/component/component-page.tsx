@@ -13,6 +13,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { isQuiet } from '../flows/quiet';
+import { watchPath } from '../watch/watch-words';
 import { HopList } from './hop-list';
 
 type Component = Schemas['Component'];
@@ -20,6 +21,7 @@ type Component = Schemas['Component'];
 /** One component: who needs it, who calls it, whom it calls, and all of its hosts side by side. */
 export function ComponentPage({ name }: { name: string }) {
   const { width } = useWindowDimensions();
+  const palette = usePalette();
   const { view } = useView();
   const { data: page, error, refetch } = useComponent(name, view);
   const column = width >= TWO_COLUMNS_FROM ? styles.column : styles.stack;
@@ -60,6 +62,9 @@ export function ComponentPage({ name }: { name: string }) {
                 <Flows page={page} />
                 <Neighbours page={page} />
                 <Changes page={page} />
+                <Door path={watchPath(name)} style={styles.door} testID="watch-its-code">
+                  <Words style={{ color: palette.action }}>Watch a line of its code</Words>
+                </Door>
               </View>
               <View style={column}>
                 <SharedMoment marks={page.changes}>

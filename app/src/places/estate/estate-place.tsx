@@ -38,6 +38,7 @@ const MOST_OFF = 8;
 /** Everything that runs, densely: each part against its own usual, regrouped on the spot. */
 export function EstatePlace() {
   const isWide = useIsWide();
+  const palette = usePalette();
   const { view, setView } = useView();
   const { data, error, refetch } = useEstate(view);
   const [chosen, setChosen] = useState<string>();
@@ -69,6 +70,9 @@ export function EstatePlace() {
             ))}
             {off.length > MOST_OFF && <Words kind="muted">{`${off.length - MOST_OFF} more stand below.`}</Words>}
             <TableTools table={table} unit="part" />
+            <Door path="/watch" style={styles.part} testID="watched-lines">
+              <Words style={{ color: palette.action }}>Watched lines of running code</Words>
+            </Door>
             <Strip label="Grouped" options={OPTIONS} chosen={by} onChoose={regroup} />
             <View style={isWide ? styles.grid : undefined}>
               {groupsOf(data.parts, by).map((group) => (

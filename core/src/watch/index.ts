@@ -1,0 +1,2 @@
+export * from './variable';
+export * from './watch-point';

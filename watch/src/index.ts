@@ -1,0 +1,1 @@
+export { startWatch, type RunningWatch, type WatchOptions } from './watch';
