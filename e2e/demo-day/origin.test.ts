@@ -26,6 +26,16 @@ test('the planted origins are proposed first, and the team follows them', async 
   expect(slow.origin?.rungs.map(({ component }) => component)).toEqual(
     expect.arrayContaining(['portal-web', 'slots', 'parcels-db']),
   );
+  const { statements } = await ask(stage().url, '/api/incidents/{id}/statements', { id: slow.id });
+  expect(statements).toMatchObject([
+    { component: 'parcels-db', statement: expect.stringMatching(/^SELECT .* s\.depot = \?/) as string, nowCalls: 1 },
+  ]);
+  expect(statements[0]?.shareOfExcess).toBeGreaterThan(0.9);
+  const { markdown } = await ask(stage().url, '/api/incidents/{id}/brief', {
+    id: slow.id,
+    query: `${stage().day}&team=Data Stores`,
+  });
+  expect(markdown).toMatch(/statement of parcels-db, [\d.]+ s of an attempt, usually \d+ ms: .* FROM slots/);
   const failing = await incidentOf('Print labels');
   expect(failing.origin?.candidates[0]?.component).toBe('labels');
   expect(failing.origin?.candidates[0]?.reasons[0]).toMatch(
@@ -35,6 +45,15 @@ test('the planted origins are proposed first, and the team follows them', async 
 });
 
 describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (size) => {
+  test('the slow statement stands with the incident', async () => {
+    const { id } = await incidentOf('Pick a slot');
+    const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="slower-statements"]');
+    expect(await textOf(page, 'slower-statements')).toMatch(/parcels-db: [\d.]+ s of an attempt, usually \d+ ms/);
+    expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
   test('from the ranked row to the failing line, and back with window and focus kept', async () => {
     const { id, samples } = await incidentOf('Print labels');
     const page = await openPage(

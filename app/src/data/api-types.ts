@@ -208,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/incidents/{id}/statements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Statements that explain why an incident is slow */
+        get: operations["getIncidentsByIdStatements"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/incidents/{id}/lost-by-tier": {
         parameters: {
             query?: never;
@@ -3586,6 +3603,65 @@ export interface components {
              * @example 1772532840000
              */
             untilMs: number;
+        };
+        /**
+         * SlowerStatements
+         * @description Statements that explain why the attempts of an incident take longer than in the hours before
+         */
+        SlowerStatements: {
+            /**
+             * @description attempts of the incident that were looked at, a fair sample
+             * @example 150
+             */
+            attempts: number;
+            /**
+             * @description of the three hours before it
+             * @example 150
+             */
+            usualAttempts: number;
+            /** @description those that explain most first; empty where none does, or nothing got slower */
+            statements: {
+                /**
+                 * @description store that it was sent to
+                 * @example slots-db
+                 */
+                component: string;
+                /**
+                 * @description its shape, values left out
+                 * @example SELECT … FROM slot WHERE depot = ?
+                 */
+                statement: string;
+                /**
+                 * @description of a mean attempt
+                 * @example 410
+                 */
+                nowMs: number;
+                /**
+                 * @description the same before; 0 where it was not sent
+                 * @example 12
+                 */
+                usualMs: number;
+                /**
+                 * @description calls of a mean attempt
+                 * @example 1
+                 */
+                nowCalls: number;
+                /**
+                 * @description the same before
+                 * @example 1
+                 */
+                usualCalls: number;
+                /**
+                 * @description of what attempts take longer
+                 * @example 0.8
+                 */
+                shareOfExcess: number;
+                /**
+                 * @description in words
+                 * @example 410 ms of an attempt, usually 12 ms: 80 % of what attempts take longer
+                 */
+                words: string;
+            }[];
         };
         /**
          * WorstFirst
@@ -13770,6 +13846,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Incident"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getIncidentsByIdStatements: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description number of the incident */
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Statements that explain why an incident is slow */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlowerStatements"];
                 };
             };
             /** @description what is wrong and the way on */

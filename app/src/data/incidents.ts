@@ -26,6 +26,9 @@ export function useIncident(id: number, view: View) {
 export const useIncidentHosts = (id: number, isOver: boolean) =>
   useSurroundings(['incident-hosts', id], () => get('/api/incidents/{id}/hosts', { path: { id } }), isOver);
 
+export const useIncidentStatements = (id: number, isOver: boolean) =>
+  useSurroundings(['incident-statements', id], () => get('/api/incidents/{id}/statements', { path: { id } }), isOver);
+
 export const useIncidentLogs = (id: number, isOver: boolean) =>
   useSurroundings(['incident-logs', id], () => get('/api/incidents/{id}/logs', { path: { id } }), isOver);
 

@@ -106,9 +106,12 @@ export function briefMarkdown(brief: Brief, forAnybody = false): string {
   ].join('\n');
 }
 
+/** Units that many of are not written with an s. */
+const MANY: Readonly<Record<string, string>> = { person: 'people', min: 'min' };
+
 function quantity(line: Brief['bill'][number], currency: string): string {
   if (line.unit === 'currency') return formatMoney(line.quantity, currency);
-  return line.unit === 'person' ? counted(line.quantity, 'person', 'people') : counted(line.quantity, line.unit);
+  return counted(line.quantity, line.unit, MANY[line.unit]);
 }
 
 function sampleLine(sample: Brief['samples'][number], forAnybody: boolean): string {

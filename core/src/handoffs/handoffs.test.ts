@@ -45,6 +45,17 @@ const BRIEF: Brief = {
   people: { estimate: 30.2, low: 28, high: 33, key: 6 },
   bill: [
     {
+      name: 'waiting',
+      words: 'Waited longer than usual',
+      quantity: 41,
+      unit: 'min',
+      rate: 1,
+      importance: 1,
+      harm: 41,
+      low: 38,
+      high: 45,
+    },
+    {
       name: 'failed',
       words: 'Failed or hung',
       quantity: 44,
@@ -102,6 +113,7 @@ test('the brief says what, since when, who, how much, where, whose, and shows at
     '# Print labels fails',
     '2026-03-10 10:05 UTC, still going on',
     '30 (28 to 33), 6 of them key',
+    '41 min × 1 | 41',
     '44 attempts × 5 | 220',
     'holds 100 % of the failures',
     'SurchargeNotFound',

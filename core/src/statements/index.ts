@@ -1,2 +1,3 @@
 export * from './mask-statement';
 export * from './read-plan';
+export * from './slower';

@@ -41,14 +41,15 @@ export async function askAround(
   incident: IncidentShape,
 ): Promise<Around> {
   const { id, window } = incident;
-  const [hosts, scope, { journeys }, crashes, gaveBack] = await Promise.all([
+  const [hosts, slower, scope, { journeys }, crashes, gaveBack] = await Promise.all([
     engine.ask('incidentHosts', { id }),
+    engine.ask('incidentStatements', { id }),
     engine.ask('logScope', { id }),
     engine.ask('journeys', { window, focus: { values: {} } }),
     crashesAround(search, incident).catch(() => null),
     returnedBy(database, id),
   ]);
-  const known = { hosts, journeys, crashes, returned: gaveBack.get(id) ?? [] };
+  const known = { hosts, statements: slower?.statements ?? [], journeys, crashes, returned: gaveBack.get(id) ?? [] };
   if (!scope) return { ...known, logs: null };
   const { version, ...question } = scope;
   return { ...known, logs: await search.ask('logPatterns', question, version).catch(() => null) };
@@ -131,6 +132,11 @@ export function incidentRoutes(
     const hosts = await engine.ask('incidentHosts', { id: incidentIn(request.params.id) });
     if (!hosts) throw noIncident(request.params.id);
     response.json(hosts);
+  });
+  router.get('/incidents/:id/statements', async (request, response) => {
+    const statements = await engine.ask('incidentStatements', { id: incidentIn(request.params.id) });
+    if (!statements) throw noIncident(request.params.id);
+    response.json(statements);
   });
   router.get('/incidents/:id/logs', async (request, response) => {
     const scope = await engine.ask('logScope', { id: incidentIn(request.params.id) });

@@ -522,6 +522,29 @@ export const newDecision = object({
     .meta({ description: 'setAside: until when, at most a month from now', unit: EPOCH_MS, example: 1772532840000 }),
 });
 
+export const SlowerStatements = resource(
+  'SlowerStatements',
+  'Statements that explain why the attempts of an incident take longer than in the hours before',
+  {
+    attempts: integer('attempts of the incident that were looked at, a fair sample', 'attempts', 150),
+    usualAttempts: integer('of the three hours before it', 'attempts', 150),
+    statements: list(
+      record({
+        component: text('store that it was sent to', 'slots-db'),
+        statement: text('its shape, values left out', 'SELECT … FROM slot WHERE depot = ?'),
+        nowMs: number('of a mean attempt', MS, 410),
+        usualMs: number('the same before; 0 where it was not sent', MS, 12),
+        nowCalls: number('calls of a mean attempt', '1', 1),
+        usualCalls: number('the same before', '1', 1),
+        shareOfExcess: number('of what attempts take longer', SHARE, 0.8),
+        words: text('in words', '410 ms of an attempt, usually 12 ms: 80 % of what attempts take longer'),
+      }),
+      'those that explain most first; empty where none does, or nothing got slower',
+    ),
+  },
+);
+export type SlowerStatementsShape = Static<typeof SlowerStatements>;
+
 export const incidentPaths: Paths = {
   '/api/worst-first': {
     get: get('Incidents of a window, worst first', WorstFirst, { query: [windowQuery, focusQuery, rankingQuery] }),
@@ -539,6 +562,9 @@ export const incidentPaths: Paths = {
       path: [incidentId],
       query: [windowQuery, focusQuery, rankingQuery.pick(['rates'])],
     }),
+  },
+  '/api/incidents/{id}/statements': {
+    get: get('Statements that explain why an incident is slow', SlowerStatements, { path: [incidentId] }),
   },
   '/api/incidents/{id}/lost-by-tier': {
     get: get('Value that an incident cost so far, by tier', LostByTier, {

@@ -33,6 +33,7 @@ import { happened } from './incidents/happened';
 import { hurt } from './incidents/hurt';
 import { lostByTier } from './incidents/lost-by-tier';
 import { incidentHosts } from './incidents/incident-hosts';
+import { incidentStatements } from './incidents/slower-statements';
 import { incidentPage } from './incidents/incident-page';
 import { nextTeam } from './incidents/next-team';
 import { pastIncidents } from './incidents/past-incidents';
@@ -201,6 +202,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     attemptPerson: (question) => attemptPerson(state, question),
     attemptHosts: (question) => attemptHosts(state, question),
     incidentHosts: (question) => incidentHosts(state, question),
+    incidentStatements: (question) => incidentStatements(state, question),
     applicationsOf: (question) => applicationsOf(state, question),
     logScope: (question) => logScope(state, question),
     freshness: () => freshness(state),

@@ -15,6 +15,7 @@ import type {
   LostByTierShape,
   ReleasesShape,
   WorstFirstShape,
+  SlowerStatementsShape,
 } from '../contract/incidents';
 import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from '../contract/infrastructure';
 import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
@@ -87,6 +88,8 @@ export interface Questions {
   attemptHosts: { ask: AttemptQuestion; answer: HostsShape | null };
   /** hosts, processes and runtimes while an incident went on */
   incidentHosts: { ask: { id: number }; answer: HostsShape | null };
+  /** statements that explain why an incident is slow */
+  incidentStatements: { ask: { id: number }; answer: SlowerStatementsShape | null };
   /** the applications whose flows are part of an incident; empty where there is none */
   applicationsOf: { ask: { id: number }; answer: string[] };
   /** where and when to look for lines of logs */

@@ -4,7 +4,7 @@ import { failureWords, spentWords, type BillLineName } from '@toplens/core/incid
 import { crashLines } from '@toplens/core/phones';
 import { repairWords, stepWords } from '@toplens/core/journeys';
 import { DIMENSION_WORDS } from '@toplens/core/telemetry';
-import type { IncidentShape } from '../contract/incidents';
+import type { IncidentShape, SlowerStatementsShape } from '../contract/incidents';
 import type { HostsShape } from '../contract/infrastructure';
 import type { JourneyShape } from '../contract/journeys';
 import type { CrashGroupShape, CrashPageShape, PhoneVersionShape } from '../contract/phones';
@@ -24,6 +24,8 @@ const iso = (ms: number) => new Date(ms).toISOString();
 /** What else was looked at; null where it was not. */
 export interface Around {
   hosts: HostsShape | null;
+  /** statements that explain why it is slow */
+  statements: SlowerStatementsShape['statements'];
   logs: LogPatternsShape | null;
   journeys: readonly JourneyShape[];
   crashes: CrashesAround | null;
@@ -43,7 +45,7 @@ export interface CrashesAround {
 const MOST_LINES = 3;
 const LONGEST_PATTERN = 160;
 
-function aroundWords({ hosts, logs }: Around, failures: IncidentShape['failures']): string[] {
+function aroundWords({ hosts, statements, logs }: Around, failures: IncidentShape['failures']): string[] {
   const odd = hosts?.lines.filter(({ isLeftOver }) => isLeftOver) ?? [];
   const ruledOut =
     hosts?.lines.filter(({ isLeftOver }) => !isLeftOver).map(({ figure }) => FIGURE_KINDS[figure].words) ?? [];
@@ -54,6 +56,7 @@ function aroundWords({ hosts, logs }: Around, failures: IncidentShape['failures'
   ];
   return [
     ...failures.slice(0, MOST_LINES).map(failedWords),
+    ...statements.map(({ component, statement, words }) => `statement of ${component}, ${words}: ${cut(statement)}`),
     ...odd.slice(0, MOST_LINES).map(({ words }) => words),
     ...(hosts?.restarts
       .slice(0, MOST_LINES)

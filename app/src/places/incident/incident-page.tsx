@@ -26,6 +26,7 @@ import { MoneyPart } from './money-part';
 import { OnTheWay } from './on-the-way';
 import { PromisesPart } from './promises-part';
 import { SendSheet } from './send-sheet';
+import { StatementsPart } from './statements-part';
 import { WhatHappens } from './what-happens';
 import { WhoIsHitMost } from './who-is-hit-most';
 
@@ -81,6 +82,7 @@ export function IncidentPage({ id }: { id: number }) {
                   <FailuresPart incident={incident} />
                   <CrashesPart incident={incident} />
                   <LikelyOrigin incident={incident} />
+                  <StatementsPart incident={incident} />
                   <HostsPart incident={incident} />
                 </View>
               </View>
@@ -97,6 +99,7 @@ export function IncidentPage({ id }: { id: number }) {
                 <FailuresPart incident={incident} />
                 <CrashesPart incident={incident} />
                 <LikelyOrigin incident={incident} />
+                <StatementsPart incident={incident} />
                 <Evidence incident={incident} />
                 <HostsPart incident={incident} />
                 <LogPart incident={incident} />
