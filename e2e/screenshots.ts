@@ -21,6 +21,8 @@ async function shot(
 ): Promise<void> {
   const page = await openPage(browser, `${url}${path}`, size, scheme);
   await page.waitForSelector('[role="heading"]');
+  // "Counting what ran …": not yet.
+  await page.waitForFunction(() => !/ …$/m.test(document.body.innerText), { timeout: 60_000 });
   await new Promise((resolve) => setTimeout(resolve, 1_000));
   await page.screenshot({ path: `${dir}/${name}.png` as `${string}.png` });
   await page.close();
