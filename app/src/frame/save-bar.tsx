@@ -1,9 +1,8 @@
 import type { Right } from '@toplens/core/access';
 import type { Control, FieldValues } from 'react-hook-form';
 import { StyleSheet } from 'react-native';
-import { BusyButton } from './busy-button';
 import { Needs } from './session';
-import { Trouble } from './trouble';
+import { Submit } from './submit';
 import { WhoField } from './who-field';
 
 export type Props<Values extends FieldValues & { who: string }, Context, Sent> = {
@@ -30,18 +29,15 @@ export function SaveBar<Values extends FieldValues & { who: string }, Context, S
   return (
     <Needs right={needs}>
       <WhoField control={control} testID={`${name}-who`} />
-      {saving.error && (
-        <Trouble error={saving.error} still="Nothing was changed; what you typed is kept." onRetry={onSave} />
-      )}
-      <BusyButton
-        mode="contained"
-        busy={saving.isPending}
+      <Submit
+        doing={saving}
+        still="Nothing was changed; what you typed is kept."
         onPress={onSave}
         style={styles.button}
         testID={`save-${name}`}
       >
         {words}
-      </BusyButton>
+      </Submit>
     </Needs>
   );
 }

@@ -7,8 +7,8 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { useClock } from './clock';
-import { CopyText } from './copy-text';
 import { Strip } from './strip';
+import { ToldOnce } from './told-once';
 import { Trouble } from './trouble';
 
 export type SharedLink = Schemas['SharedLink'];
@@ -60,13 +60,12 @@ export function SharedLinks<What extends string>({ label, options, links, make, 
       </Button>
       {make.error && <Trouble error={make.error} onRetry={() => make.reset()} />}
       {made && (
-        <View style={[styles.made, { borderColor: palette.hairline }]}>
-          <Words selectable testID="made-link">
-            {made}
-          </Words>
-          <Words kind="small">It is shown this once: its secret is not kept here.</Words>
-          <CopyText text={made} name="the link" />
-        </View>
+        <ToldOnce
+          text={made}
+          name="the link"
+          words="It is shown this once: its secret is not kept here."
+          testID="made-link"
+        />
       )}
       {revoke.error && <Trouble error={revoke.error} onRetry={() => revoke.reset()} />}
       <View role="list" aria-label="Links">
@@ -107,7 +106,6 @@ export function linkWords(link: SharedLink, nowMs: number): string {
 const styles = StyleSheet.create({
   part: { gap: SPACE.s },
   button: { alignSelf: 'flex-start' },
-  made: { borderWidth: 1, borderRadius: 4, padding: SPACE.m, gap: SPACE.xs },
   row: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, minHeight: 44 },
   words: { flex: 1, minWidth: 0 },
 });

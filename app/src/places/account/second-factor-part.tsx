@@ -8,7 +8,7 @@ import { CopyText } from '@/frame/copy-text';
 import { Field } from '@/frame/field';
 import { Fold } from '@/frame/fold';
 import { Sheet } from '@/frame/sheet';
-import { Trouble } from '@/frame/trouble';
+import { Submit } from '@/frame/submit';
 import { counted } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -74,10 +74,9 @@ function SetUp({ onClose }: { onClose: () => void }) {
           <Words>
             You need an application on your phone that shows one-time passwords (RFC 6238); any of them does.
           </Words>
-          {make.error && <Trouble error={make.error} onRetry={() => make.mutate()} />}
-          <BusyButton mode="contained" busy={make.isPending} onPress={() => make.mutate()} testID="second-factor-begin">
+          <Submit doing={make} onPress={() => make.mutate()} testID="second-factor-begin">
             Begin
-          </BusyButton>
+          </Submit>
         </>
       )}
       {make.data && <Confirm made={make.data} confirm={confirm} />}

@@ -5,13 +5,12 @@ import { StyleSheet, View } from 'react-native';
 import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
 import { useDecide, type Decision } from '@/data/incidents';
-import { BusyButton } from '@/frame/busy-button';
 import { CheckLine } from '@/frame/check-line';
 import { Choice } from '@/frame/choice';
 import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
+import { Submit } from '@/frame/submit';
 import { parseLocal, toLocal } from '@/frame/time-sheet';
-import { Trouble } from '@/frame/trouble';
 import { useView } from '@/frame/view';
 import { useWho } from '@/frame/who';
 import { WhoField } from '@/frame/who-field';
@@ -99,16 +98,15 @@ export function DecideSheet({ incident, on, onClose }: Props) {
       )}
       <WhoField control={form.control} testID="who" />
       {missing !== undefined && <Words role="alert">{missing}</Words>}
-      {decide.error && <Trouble error={decide.error} still="Nothing was changed." onRetry={() => void submit()} />}
-      <BusyButton
-        mode="contained"
-        busy={decide.isPending}
+      <Submit
+        doing={decide}
+        still="Nothing was changed."
         onPress={() => void submit()}
         testID="decide"
         style={styles.button}
       >
         {TITLES[on]}
-      </BusyButton>
+      </Submit>
     </Sheet>
   );
 }

@@ -8,13 +8,13 @@ import { object, string } from 'yup';
 import type { Incident } from '@/data/client';
 import { useBrief, useSend } from '@/data/handoffs';
 import { useIncident } from '@/data/incidents';
-import { BusyButton } from '@/frame/busy-button';
 import { Choice } from '@/frame/choice';
 import { CopyText } from '@/frame/copy-text';
 import { Sheet } from '@/frame/sheet';
 import { Strip } from '@/frame/strip';
 import { Trouble } from '@/frame/trouble';
 import type { View as Looked } from '@/frame/view';
+import { Submit } from '@/frame/submit';
 import { usePalette } from '@/look/look';
 import { Markdown } from '@/look/markdown';
 import { Words } from '@/look/text';
@@ -157,18 +157,15 @@ function SendForm({
         isShown={isBriefShown}
         onToggle={() => setBriefShown(!isBriefShown)}
       />
-      {send.error && (
-        <Trouble error={send.error} still="Nothing was sent; your note is kept." onRetry={() => void submit()} />
-      )}
-      <BusyButton
-        mode="contained"
-        icon="send-outline"
-        busy={send.isPending}
+      <Submit
+        doing={send}
+        still="Nothing was sent; your note is kept."
         onPress={() => void submit()}
+        icon="send-outline"
         testID="send-now"
       >
         {team ? `Send to ${team}` : 'Send'}
-      </BusyButton>
+      </Submit>
     </View>
   );
 }

@@ -1,9 +1,8 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useForm } from 'react-hook-form';
 import { object } from 'yup';
-import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
-import { Trouble } from '@/frame/trouble';
+import { Submit } from '@/frame/submit';
 import { lacking } from '@/frame/session';
 import { Words } from '@/look/text';
 import { lookReason, personKey, useSeesPersons } from './see-persons';
@@ -31,10 +30,9 @@ export function LookForm({ name, words, looking, still, onLook }: Props) {
       {isByKey && (
         <FormField control={form.control} name="key" label="Your key to see persons" isSecret testID={`${name}-key`} />
       )}
-      {looking.error && <Trouble error={looking.error} still={still} onRetry={() => void submit()} />}
-      <BusyButton mode="contained" busy={looking.isPending} onPress={() => void submit()} testID={`${name}-now`}>
+      <Submit doing={looking} still={still} onPress={() => void submit()} testID={`${name}-now`}>
         {words}
-      </BusyButton>
+      </Submit>
     </>
   );
 }

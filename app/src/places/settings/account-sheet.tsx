@@ -14,17 +14,16 @@ import {
   type Grant,
 } from '@/data/accounts';
 import type { Schemas } from '@/data/client';
-import { BusyButton } from '@/frame/busy-button';
 import { CheckLine } from '@/frame/check-line';
-import { CopyText } from '@/frame/copy-text';
 import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
+import { ToldOnce } from '@/frame/told-once';
 import { Trouble } from '@/frame/trouble';
 import { clock } from '@/look/format';
-import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { GrantsField } from './grants-field';
+import { Submit } from '@/frame/submit';
 
 const schema = object({
   name: string().trim().required('Say who this is.'),
@@ -48,10 +47,9 @@ export function NewAccountSheet({ onClose }: { onClose: () => void }) {
       <FormField control={form.control} name="name" label="Name" testID="account-name" />
       <FormField control={form.control} name="mail" label="Mail address" testID="account-mail" />
       <GrantsField grants={grants} onChange={setGrants} />
-      {add.error && <Trouble error={add.error} still="Nothing was made." onRetry={() => void submit()} />}
-      <BusyButton mode="contained" busy={add.isPending} onPress={() => void submit()} testID="account-add">
+      <Submit doing={add} still="Nothing was made." onPress={() => void submit()} testID="account-add">
         Make the account
-      </BusyButton>
+      </Submit>
     </Sheet>
   );
 }
@@ -71,10 +69,9 @@ export function AccountSheet({ account, onClose }: { account: Account; onClose: 
       {account.mail !== '' && <Words kind="muted">{account.mail}</Words>}
       <GrantsField grants={grants} onChange={setGrants} />
       <CheckLine words="Cannot sign in any more" isChosen={isEnded} onToggle={() => setEnded(!isEnded)} />
-      {give.error && <Trouble error={give.error} still="Nothing was changed." onRetry={submit} />}
-      <BusyButton mode="contained" busy={give.isPending} onPress={submit} testID="account-give">
+      <Submit doing={give} still="Nothing was changed." onPress={submit} testID="account-give">
         Save
-      </BusyButton>
+      </Submit>
       <View style={styles.buttons}>
         {!account.isElsewhere && (
           <Button
@@ -103,20 +100,15 @@ export function AccountSheet({ account, onClose }: { account: Account; onClose: 
   );
 }
 
-function Link({ link: { url, endsMs } }: { link: Schemas['AccountLink'] }) {
-  const palette = usePalette();
-  return (
-    <View style={[styles.link, { borderColor: palette.hairline }]}>
-      <Words>{`By this link they choose a password. It opens once, until ${clock(endsMs)}, and is shown this once.`}</Words>
-      <Words selectable testID="account-url">
-        {url}
-      </Words>
-      <CopyText text={url} name="the link" />
-    </View>
-  );
-}
+const Link = ({ link: { url, endsMs } }: { link: Schemas['AccountLink'] }) => (
+  <ToldOnce
+    text={url}
+    name="the link"
+    words={`By this link they choose a password. It opens once, until ${clock(endsMs)}, and is shown this once.`}
+    testID="account-url"
+  />
+);
 
 const styles = StyleSheet.create({
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
-  link: { borderWidth: 1, borderRadius: 4, padding: SPACE.m, gap: SPACE.xs },
 });

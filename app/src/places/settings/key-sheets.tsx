@@ -2,18 +2,14 @@ import { SENDER_KINDS, type SenderKind } from '@toplens/core/access';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { object, string } from 'yup';
 import { useMakeSenderKey, useReplaceSecret, type SenderKey } from '@/data/sender-keys';
-import { BusyButton } from '@/frame/busy-button';
-import { CopyText } from '@/frame/copy-text';
 import { FormField } from '@/frame/form-field';
 import { Sheet } from '@/frame/sheet';
 import { Strip } from '@/frame/strip';
-import { Trouble } from '@/frame/trouble';
-import { usePalette } from '@/look/look';
+import { Submit } from '@/frame/submit';
+import { ToldOnce } from '@/frame/told-once';
 import { Words } from '@/look/text';
-import { SPACE } from '@/look/tokens';
 
 export const KIND_WORDS: Readonly<Record<SenderKind, string>> = {
   service: 'services',
@@ -71,10 +67,9 @@ export function NewKeySheet({ onClose }: { onClose: () => void }) {
               testID="key-origins"
             />
           )}
-          {make.error && <Trouble error={make.error} still="Nothing was made." onRetry={() => void submit()} />}
-          <BusyButton mode="contained" busy={make.isPending} onPress={() => void submit()} testID="key-make">
+          <Submit doing={make} still="Nothing was made." onPress={() => void submit()} testID="key-make">
             Make the key
-          </BusyButton>
+          </Submit>
         </>
       )}
     </Sheet>
@@ -106,30 +101,21 @@ export function ReplaceSheet({ senderKey: { id, name }, onClose }: { senderKey: 
             chosen={hours}
             onChoose={setHours}
           />
-          {replace.error && <Trouble error={replace.error} still="Nothing was changed." onRetry={submit} />}
-          <BusyButton mode="contained" busy={replace.isPending} onPress={submit} testID="key-replace-now">
+          <Submit doing={replace} still="Nothing was changed." onPress={submit} testID="key-replace-now">
             Make another secret
-          </BusyButton>
+          </Submit>
         </>
       )}
     </Sheet>
   );
 }
 
-function Secret({ secret }: { secret: string }) {
-  const palette = usePalette();
-  return (
-    <View style={[styles.secret, { borderColor: palette.hairline }]}>
-      <Words kind="code" selectable testID="key-secret">
-        {secret}
-      </Words>
-      <Words kind="small">
-        It is shown this once: what is kept of it opens nothing. It is sent as “authorization: Bearer …” or
-        “toplens-key: …”.
-      </Words>
-      <CopyText text={secret} name="the secret" />
-    </View>
-  );
-}
-
-const styles = StyleSheet.create({ secret: { borderWidth: 1, borderRadius: 4, padding: SPACE.m, gap: SPACE.xs } });
+const Secret = ({ secret }: { secret: string }) => (
+  <ToldOnce
+    text={secret}
+    name="the secret"
+    words="It is shown this once: what is kept of it opens nothing. It is sent as “authorization: Bearer …” or “toplens-key: …”."
+    isCode
+    testID="key-secret"
+  />
+);

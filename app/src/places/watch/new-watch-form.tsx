@@ -6,9 +6,8 @@ import { StyleSheet, View } from 'react-native';
 import { number, object, string } from 'yup';
 import type { Schemas } from '@/data/client';
 import { useMakeWatchPoint, type WatchPoint } from '@/data/watch';
-import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
-import { Trouble } from '@/frame/trouble';
+import { Submit } from '@/frame/submit';
 import { SPACE } from '@/look/tokens';
 import { askedOf, serviceWords } from './watch-words';
 
@@ -101,16 +100,15 @@ export function NewWatchForm({
         onSubmit={() => void submit()}
         testID="watch-minutes"
       />
-      {make.error && <Trouble error={make.error} still="Nothing is watched by it." onRetry={() => void submit()} />}
-      <BusyButton
-        mode="contained"
-        busy={make.isPending}
+      <Submit
+        doing={make}
+        still="Nothing is watched by it."
         onPress={() => void submit()}
         style={styles.button}
         testID="watch-make"
       >
         Watch the line
-      </BusyButton>
+      </Submit>
     </View>
   );
 }

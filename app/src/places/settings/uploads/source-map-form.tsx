@@ -5,10 +5,9 @@ import { StyleSheet, View } from 'react-native';
 import { Button } from 'react-native-paper';
 import { object, string } from 'yup';
 import { useKeepSourceMap, useSourceMaps } from '@/data/pages';
-import { BusyButton } from '@/frame/busy-button';
 import { FormField } from '@/frame/form-field';
+import { Submit } from '@/frame/submit';
 import { pickText } from '@/frame/pick-text';
-import { Trouble } from '@/frame/trouble';
 import { clock } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
@@ -73,18 +72,15 @@ export function SourceMapForm() {
               {trouble}
             </Words>
           )}
-          {keeping.error && (
-            <Trouble error={keeping.error} still="What you typed is kept." onRetry={() => void submit()} />
-          )}
-          <BusyButton
-            mode="contained"
-            busy={keeping.isPending}
+          <Submit
+            doing={keeping}
+            still="What you typed is kept."
             onPress={() => void submit()}
             style={styles.button}
             testID="keep-map"
           >
             Choose the file
-          </BusyButton>
+          </Submit>
         </>
       )}
     </View>
