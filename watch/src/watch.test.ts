@@ -21,7 +21,7 @@ class Orderer {
       // What was heard may be lost on its way back.
       this.told.push(JSON.parse(String(Buffer.concat(chunks))) as Told);
       if (this.isAway) return request.socket.destroy();
-      response.setHeader('content-type', 'application/json').end(JSON.stringify({ everyMs: 20, points: this.points }));
+      response.setHeader('content-type', 'application/json').end(JSON.stringify({ everyMs: 1, points: this.points }));
     });
   });
   async listen(): Promise<string> {

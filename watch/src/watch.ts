@@ -106,7 +106,7 @@ export function startWatch({ url, key, component, version = '' }: WatchOptions):
       held = held.filter((one) => !told.has(one));
       if (isStopped) return;
       // How a line stands is told at once: somebody looks.
-      waitMs = follow(orders) ? SOON_MS : orders.everyMs;
+      waitMs = follow(orders) ? SOON_MS : Math.max(SOON_MS, Math.min(LONGEST_MS, orders.everyMs || LONGEST_MS));
     } catch {
       // Nobody would see what is read.
       for (const [id, { endsMs }] of points) if (performance.now() >= endsMs) breakpoints.release(id, 'done');
