@@ -260,6 +260,27 @@ describe.each<Size>(['phone', 'wide'])('where it comes from, on the %s size', (s
     await page.close();
   });
 
+  test('a figure of a flow lists what it is made of: the failed alone, and all that were bad', async () => {
+    const flow = await flowOf('POST /labels/{parcel}');
+    const id = flow?.id ?? NaN;
+    const region = (only: string) =>
+      ask(stage().url, '/api/flows/{id}/region', { id, query: `${stage().day}&only=${only}` });
+    const [failed, bad] = [await region('failed'), await region('bad')];
+    expect(failed.attempts / (flow?.attempts ?? NaN)).toBeCloseTo(flow?.failedShare ?? NaN, 4);
+    expect(failed.samples.map(({ outcome }) => outcome)).toEqual(failed.samples.map(() => 'failed'));
+    expect(failed.samples.length).toBeGreaterThan(5);
+    expect(bad.attempts).toBeGreaterThanOrEqual(failed.attempts);
+    expect(bad.bad).toBe(bad.attempts);
+    const page = await openPage(stage().browser, `${stage().url}/flow/${id}?${stage().day}`, size);
+    await press(page, 'button', 'failed');
+    await page.waitForSelector('[data-testid="region-words"]');
+    expect(await textOf(page, 'region-words')).toMatch(
+      new RegExp(`^${failed.attempts.toLocaleString('en-GB')} failed attempts from`),
+    );
+    expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
   test('a flow tells its statements, and nothing lies over anything else', async () => {
     const track = await flowOf('GET /track/{parcel}');
     const page = await openPage(stage().browser, `${stage().url}/flow/${track?.id}?${stage().day}`, size);

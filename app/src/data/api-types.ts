@@ -15147,6 +15147,8 @@ export interface operations {
                 longer?: number;
                 /** @description took less than this; left out: however long */
                 shorter?: number;
+                /** @description those that failed, or all bad ones: late, hung or failed; left out: all */
+                only?: "failed" | "bad";
             };
             header?: never;
             path: {

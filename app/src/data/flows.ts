@@ -70,12 +70,15 @@ export interface Region {
   toMs: number;
   fromDurationMs: number;
   toDurationMs: number | null;
+  /** those that failed, or all bad ones: late, hung or failed */
+  only?: 'failed' | 'bad';
 }
 
 export function useRegion(id: number, view: View, region: Region | undefined) {
   const own = region && {
     longer: region.fromDurationMs,
     ...(region.toDurationMs !== null && { shorter: region.toDurationMs }),
+    ...(region.only !== undefined && { only: region.only }),
   };
   const query = region
     ? {

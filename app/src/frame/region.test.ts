@@ -9,17 +9,26 @@ test('a region comes back from the address as it went in', () => {
       fc.integer({ min: 1, max: 1e9 }),
       ms,
       fc.option(ms),
-      (fromMs, length, fromDurationMs, toDurationMs) => {
-        const region = { fromMs, toMs: fromMs + length, fromDurationMs, toDurationMs };
+      fc.constantFrom({}, { only: 'failed' as const }, { only: 'bad' as const }),
+      (fromMs, length, fromDurationMs, toDurationMs, only) => {
+        const region = { fromMs, toMs: fromMs + length, fromDurationMs, toDurationMs, ...only };
         expect(parseRegion(regionText(region))).toEqual(region);
       },
     ),
   );
 });
 
-test.each([undefined, '', '1_2_3', '1_2_3_4_5', 'a_b_c_d', '5_1_0_', '1_5_-3_', '1_5_0_x'])(
-  '%j is no region',
-  (text) => {
-    expect(parseRegion(text)).toBeUndefined();
-  },
-);
+test.each([
+  undefined,
+  '',
+  '1_2_3',
+  '1_2_3_4_5',
+  '1_2_3_4_late',
+  '1_2_3_failed',
+  'a_b_c_d',
+  '5_1_0_',
+  '1_5_-3_',
+  '1_5_0_x',
+])('%j is no region', (text) => {
+  expect(parseRegion(text)).toBeUndefined();
+});

@@ -62,6 +62,13 @@ test('the field and a region in words', () => {
   expect(
     regionWords({ ...region, fromDurationMs: 0, toDurationMs: 400 }, { ...found, attempts: 1, bad: 0, samples: [] }),
   ).toMatch(/^1 attempt from .* that took less than 400 ms, 0 late, hung or failed$/);
+  const all = { ...region, fromDurationMs: 0 };
+  expect(regionWords(all, { ...found, attempts: 20 })).toMatch(
+    /^20 attempts from \S+ to \S+, 210 late, hung or failed;/,
+  );
+  expect(regionWords({ ...all, only: 'failed' }, { ...found, attempts: 3, samples: [] })).toMatch(
+    /^3 failed attempts from \S+ to \S+$/,
+  );
 });
 
 test('a hop tells how often, how long, how it fails', () => {

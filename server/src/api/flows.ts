@@ -68,13 +68,14 @@ export function flowRoutes(engine: Engine, database: Database): Router {
   });
   router.get('/flows/:id/region', async (request, response) => {
     const { focus } = readFocus(request);
-    const { longer, shorter } = readInput(regionQuery, request.query);
+    const { longer, shorter, only } = readInput(regionQuery, request.query);
     const question = {
       id: flowIn(request.params.id),
       window: readWindow(request),
       focus,
       fromDurationMs: longer,
       toDurationMs: shorter ?? null,
+      only,
     };
     response.json((await engine.ask('region', question)) ?? noFlow(request.params.id));
   });

@@ -1,5 +1,5 @@
 import type { Static } from '@sinclair/typebox';
-import { number as numberInput, object } from 'yup';
+import { number as numberInput, object, string } from 'yup';
 import { flowId, get, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
 import { LAYERS } from '@toplens/core/traces';
@@ -322,11 +322,21 @@ export const FlowCounts = resource('FlowCounts', 'All that was ever recorded, by
 });
 export type FlowCountsShape = Static<typeof FlowCounts>;
 
+/** Which attempts of a region are listed alone. */
+const REGION_KINDS = ['failed', 'bad'] as const;
+export type RegionKind = (typeof REGION_KINDS)[number];
+
 export const regionQuery = object({
   longer: numberInput().min(0).default(0).meta({ description: 'took at least so long', unit: MS, example: 800 }),
   shorter: numberInput()
     .positive()
     .meta({ description: 'took less than this; left out: however long', unit: MS, example: 1600 }),
+  only: string()
+    .oneOf(REGION_KINDS)
+    .meta({
+      description: 'those that failed, or all bad ones: late, hung or failed; left out: all',
+      example: 'failed',
+    }),
 });
 
 const OF_FLOW = { path: [flowId], query: [windowQuery, focusQuery] };

@@ -22,9 +22,11 @@ test('response bands are a table; without attempts there is none', () => {
   expect(container.textContent).toBe('');
 });
 
-test('a band lists its attempts; those that failed have no duration to be listed by', () => {
+test('a band lists its attempts, and that of those that failed lists them', () => {
   render(<Bands page={page(bands)} />);
-  expect(screen.getAllByRole('button')).toHaveLength(2);
+  expect(screen.getAllByRole('button')).toHaveLength(3);
   fireEvent.click(screen.getByRole('button', { name: 'List attempts that took longer than 600 ms' }));
   expect(mockSetView).toHaveBeenCalledWith({ last: 60, rankBy: 'harm', brushed: '1000_61000_600_' });
+  fireEvent.click(screen.getByRole('button', { name: 'List attempts that failed' }));
+  expect(mockSetView).toHaveBeenLastCalledWith({ last: 60, rankBy: 'harm', brushed: '1000_61000_0__failed' });
 });

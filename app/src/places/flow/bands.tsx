@@ -23,7 +23,14 @@ export function Bands({ page }: { page: FlowPage }) {
   const palette = usePalette();
   const { view, setView } = useView();
   const list = ({ fromMs, toMs }: Band) =>
-    setView(brushedTo(view, { ...page.window, fromDurationMs: fromMs, toDurationMs: toMs }));
+    setView(
+      brushedTo(
+        view,
+        fromMs < 0
+          ? { ...page.window, fromDurationMs: 0, toDurationMs: null, only: 'failed' }
+          : { ...page.window, fromDurationMs: fromMs, toDurationMs: toMs },
+      ),
+    );
   const [width, setWidth] = useState(160);
   const total = page.bands.reduce((sum, band) => sum + band.attempts, 0);
   if (total === 0) return null;
@@ -37,12 +44,14 @@ export function Bands({ page }: { page: FlowPage }) {
         {page.bands.map((band, i) => (
           <View role="row" key={i} style={styles.row}>
             <View role="cell" style={styles.words}>
-              {band.fromMs < 0 || band.attempts === 0 ? (
+              {band.attempts === 0 ? (
                 <Words kind="muted">{bandWords(band)}</Words>
               ) : (
                 <Pressable
                   role="button"
-                  aria-label={`List attempts that took ${bandWords(band)}`}
+                  aria-label={
+                    band.fromMs < 0 ? 'List attempts that failed' : `List attempts that took ${bandWords(band)}`
+                  }
                   onPress={() => list(band)}
                   style={styles.door}
                 >

@@ -8,7 +8,7 @@ import { useField, useRegion, type Region } from '@/data/flows';
 import { Trouble } from '@/frame/trouble';
 import { parseRegion, regionText } from '@/frame/region';
 import { useView, type View as Looked } from '@/frame/view';
-import { clock, count, durationWords } from '@/look/format';
+import { clock, count, counted, durationWords } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { SampleList } from '../incident/sample-list';
@@ -91,18 +91,28 @@ export function cellsOf(region: Region, { startMs, stepMs, floorsMs, columns }: 
 
 /** "212 attempts from 11:02 to 11:10 that took 2.0 s or longer, 210 of them late, hung or failed" */
 export function regionWords(
-  { fromMs, toMs, fromDurationMs, toDurationMs }: Region,
+  { fromMs, toMs, fromDurationMs, toDurationMs, only }: Region,
   { attempts, bad, samples }: Schemas['Region'],
 ): string {
   const took =
-    toDurationMs === null
-      ? `that took ${durationWords(fromDurationMs)} or longer`
-      : fromDurationMs === 0
-        ? `that took less than ${durationWords(toDurationMs)}`
-        : `that took ${durationWords(fromDurationMs)} to ${durationWords(toDurationMs)}`;
+    toDurationMs !== null
+      ? fromDurationMs === 0
+        ? ` that took less than ${durationWords(toDurationMs)}`
+        : ` that took ${durationWords(fromDurationMs)} to ${durationWords(toDurationMs)}`
+      : fromDurationMs > 0
+        ? ` that took ${durationWords(fromDurationMs)} or longer`
+        : '';
   const shown = Math.min(SHOWN, samples.length);
   const list = attempts > shown && shown > 0 ? `; the ${shown} worst:` : '';
-  return `${count(attempts)} ${attempts === 1 ? 'attempt' : 'attempts'} from ${clock(fromMs, toMs)} to ${clock(toMs, toMs)} ${took}, ${count(bad)} late, hung or failed${list}`;
+  const told = `${counted(attempts, KIND_WORDS[only ?? 'all'][0], KIND_WORDS[only ?? 'all'][1])} from ${clock(fromMs, toMs)} to ${clock(toMs, toMs)}${took}`;
+  return `${told}${only === undefined ? `, ${count(bad)} late, hung or failed` : ''}${list}`;
 }
+
+/** One of them, and several. */
+const KIND_WORDS = {
+  all: ['attempt', 'attempts'],
+  failed: ['failed attempt', 'failed attempts'],
+  bad: ['late, hung or failed attempt', 'late, hung or failed attempts'],
+} as const;
 
 const styles = StyleSheet.create({ box: { gap: SPACE.xs }, button: { alignSelf: 'flex-start' } });

@@ -76,16 +76,16 @@ export function FlowPage({ id }: { id: number }) {
   );
 }
 
-/** What pressing a duration does, for screen readers beside it. */
-const DURATION_DOORS = 'duration-doors';
+/** What pressing a figure does, for screen readers beside it. */
+const FIGURE_DOORS = 'figure-doors';
 
 function Head({ page }: { page: Page }) {
   const { row, team, incidents, isCut, window } = page;
   const palette = usePalette();
   const { view, setView } = useView();
-  /** Lists the attempts that took so long or longer. */
-  const from = (fromDurationMs: number) => () =>
-    setView(brushedTo(view, { ...window, fromDurationMs, toDurationMs: null }));
+  /** Lists the attempts that took so long or longer; those alone that failed, or were bad. */
+  const from = (fromDurationMs: number, only?: 'failed' | 'bad') => () =>
+    setView(brushedTo(view, { ...window, fromDurationMs, toDurationMs: null, ...(only && { only }) }));
   return (
     <View style={styles.head}>
       <Words kind="title" level={1}>
@@ -97,8 +97,8 @@ function Head({ page }: { page: Page }) {
       )}
       <View style={styles.figures}>
         <Figure value={row.level === 'noData' ? 'no data' : row.level} unit="level" />
-        <Figure value={rateWords(row.perMinute)} unit="a minute" />
-        {row.meanMs !== null && <Figure value={durationWords(row.meanMs)} unit="average" />}
+        <Figure value={rateWords(row.perMinute)} unit="a minute" {...(row.attempts > 0 && { onOpen: from(0) })} />
+        {row.meanMs !== null && <Figure value={durationWords(row.meanMs)} unit="average" onOpen={from(row.meanMs)} />}
         {row.medianMs !== null && (
           <Figure value={durationWords(row.medianMs)} unit="median" onOpen={from(row.medianMs)} />
         )}
@@ -106,16 +106,31 @@ function Head({ page }: { page: Page }) {
         {row.maxMs !== null && (
           <Figure value={durationWords(row.maxMs)} unit="longest" onOpen={from(0.999 * row.maxMs)} />
         )}
-        {row.failedShare !== null && <Figure value={percent(row.failedShare)} unit="failed" />}
-        <Figure value={row.apdexWords ?? 'no score'} unit="Apdex [T]" />
+        {row.failedShare !== null && (
+          <Figure
+            value={percent(row.failedShare)}
+            unit="failed"
+            {...(row.failedShare > 0 && { onOpen: from(0, 'failed') })}
+          />
+        )}
+        <Figure
+          value={row.apdexWords ?? 'no score'}
+          unit="Apdex [T]"
+          {...(row.apdexWords !== null && { onOpen: from(0, 'bad') })}
+        />
         {row.hurt !== null && row.people !== null && (
-          <Figure value={`${count(row.hurt)} of ${count(row.people)}`} unit="people hurt" />
+          <Figure
+            value={`${count(row.hurt)} of ${count(row.people)}`}
+            unit="people hurt"
+            {...(row.hurt > 0 && { onOpen: from(0, 'bad') })}
+          />
         )}
         {row.shareOfTime !== null && <Figure value={percent(row.shareOfTime)} unit="of all time" />}
       </View>
       {row.medianMs !== null && (
-        <Words kind="small" id={DURATION_DOORS}>
-          Median, 95th and longest list the attempts that took so long or longer.
+        <Words kind="small" id={FIGURE_DOORS}>
+          A figure in colour lists its attempts: a duration those that took so long or longer, Apdex and people hurt
+          those that were late, hung or failed.
         </Words>
       )}
       {incidents.map((incident) => (
@@ -140,7 +155,7 @@ function Figure({ value, unit, onOpen }: { value: string; unit: string; onOpen?:
     </>
   );
   return onOpen ? (
-    <Pressable role="button" aria-describedby={DURATION_DOORS} onPress={onOpen}>
+    <Pressable role="button" aria-describedby={FIGURE_DOORS} onPress={onOpen}>
       {words}
     </Pressable>
   ) : (

@@ -14,6 +14,7 @@ import type { EngineState } from '../state/engine-state';
 /** So many attempts of a region are listed. */
 const MOST_LISTED = 60;
 const BADNESS: Readonly<Record<Outcome, number>> = { failed: 3, hung: 2, late: 1, onTime: 0 };
+const LEAST_BADNESS = { failed: 3, bad: 1 } as const;
 
 /** Attempts of a flow by time and duration; null when there is no such flow. */
 export async function flowField(
@@ -51,7 +52,7 @@ export async function flowField(
 /** Attempts of a region, worst first: failed, hung, late, then by how long they took. */
 export async function flowRegion(
   state: EngineState,
-  { id, window: asked, focus, fromDurationMs, toDurationMs }: RegionQuestion,
+  { id, window: asked, focus, fromDurationMs, toDurationMs, only }: RegionQuestion,
 ): Promise<RegionShape | null> {
   if (!state.names.has(id)) return null;
   const window = walkedPart(resolveWindow(state, asked));
@@ -66,6 +67,7 @@ export async function flowRegion(
       if (durationMs < fromDurationMs || (toDurationMs !== null && durationMs >= toDurationMs)) return;
       const startMs = rows.startMs[i] as number;
       const outcome = outcomeOfRow(rows, i, state.history.normalAt(id, startMs));
+      if (only !== undefined && BADNESS[outcome] < LEAST_BADNESS[only]) return;
       attempts++;
       if (outcome !== 'onTime') bad++;
       found.push({ startMs, durationMs, badness: BADNESS[outcome] });
@@ -81,8 +83,10 @@ export async function flowRegion(
   const order = new Map(worst.map(({ startMs }, k) => [Math.round(startMs * 1000), k]));
   const listed = stored
     .filter(
-      ({ durationMs }) =>
-        durationMs >= fromDurationMs - 0.01 && (toDurationMs === null || durationMs < toDurationMs + 0.01),
+      ({ durationMs, failed }) =>
+        (only !== 'failed' || failed) &&
+        durationMs >= fromDurationMs - 0.01 &&
+        (toDurationMs === null || durationMs < toDurationMs + 0.01),
     )
     .sort(
       (a, b) =>

@@ -7,6 +7,7 @@ import type { RemoteDimension } from '@toplens/core/remote';
 import type { WorkDimension } from '@toplens/core/sites';
 import type { Dimension } from '@toplens/core/telemetry';
 import type { Window, Against } from '@toplens/core/time';
+import type { RegionKind } from '../../contract/flows';
 import type { LogQuestion } from '../../store/log-question';
 
 /** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
@@ -99,6 +100,8 @@ export interface RegionQuestion extends FieldQuestion {
   fromDurationMs: number;
   /** null: however long */
   toDurationMs: number | null;
+  /** undefined: all of them */
+  only: RegionKind | undefined;
 }
 
 export interface HurtQuestion extends Pick<FlowsQuestion, 'window' | 'focus'> {
