@@ -331,12 +331,10 @@ export const regionQuery = object({
   shorter: numberInput()
     .positive()
     .meta({ description: 'took less than this; left out: however long', unit: MS, example: 1600 }),
-  only: string()
-    .oneOf(REGION_KINDS)
-    .meta({
-      description: 'those that failed, or all bad ones: late, hung or failed; left out: all',
-      example: 'failed',
-    }),
+  only: string().oneOf(REGION_KINDS).meta({
+    description: 'those that failed, or all bad ones: late, hung or failed; left out: all',
+    example: 'failed',
+  }),
 });
 
 const OF_FLOW = { path: [flowId], query: [windowQuery, focusQuery] };
