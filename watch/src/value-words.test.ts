@@ -97,6 +97,18 @@ test('what is long, deep, wide or turns back on itself is cut', () => {
   expect(read('a', wide).length).toBeLessThan(1_010);
 });
 
+test('whatever a text holds, it can be stored; of a long list the first places alone are read', () => {
+  expect(read('a', { 'x\u0000\ud800': 1 })).toBe('{x \ufffd: 1}');
+  // Cut in the middle of a pair.
+  expect(read('a', { [`${'k'.repeat(998)}😀`]: 1 })).toMatch(/^\{k{998}\ufffd…$/);
+  const many = new Array<number>(3_000_000).fill(7);
+  const keys = jest.spyOn(Object, 'keys');
+  expect(read('a', many)).toBe(`[${'7, '.repeat(12)}… 2999988 more]`);
+  expect(keys).not.toHaveBeenCalledWith(many);
+  keys.mockRestore();
+  expect(read('a', [1, , 3])).toBe('[1, undefined, 3]');
+});
+
 test('secrets never leave the service: by their name, and by what they look like', () => {
   expect(read('password', 'hunter22')).not.toContain('hunter22');
   expect(read('customer', { name: 'x', password: 'hunter22' })).not.toContain('hunter22');

@@ -1,5 +1,6 @@
 import { types } from 'node:util';
 import { hideSecrets } from '@toplens/core/masking';
+import { cleanText } from '@toplens/core/telemetry';
 import type { Found } from './read-variable';
 
 const LONGEST_TEXT = 200;
@@ -16,7 +17,8 @@ export function valueWords(name: string, found: Found): string {
   if ('why' in found) return `(${found.why})`;
   const lead = `${name}: `;
   const told = hideSecrets(`${lead}${shown(found.value, 0)}`);
-  return cut(told.startsWith(lead) ? told.slice(lead.length) : told, LONGEST);
+  // Of one that cannot be stored, all that are sent with it would be refused.
+  return cleanText(cut(told.startsWith(lead) ? told.slice(lead.length) : told, LONGEST), LONGEST + 1);
 }
 
 const cut = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most)}…` : text);
@@ -44,9 +46,13 @@ function shownObject(value: object, depth: number): string {
   if (types.isSet(value)) return `(set of ${sizeOf(Set.prototype, value)})`;
   if (types.isPromise(value)) return '(a promise)';
   if (ArrayBuffer.isView(value)) return `(${value.byteLength} bytes)`;
-  if (Array.isArray(value)) return list('[', value.length, partsOf(value, depth, true), ']');
+  // The first places alone: a list may have millions.
+  if (Array.isArray(value)) {
+    const places = Array.from({ length: Math.min(value.length, MOST_PARTS) }, (_, i) => String(i));
+    return list('[', value.length, partsOf(value, depth, places), ']');
+  }
   const names = Object.keys(value);
-  return list('{', names.length, partsOf(value, depth, false, names), '}');
+  return list('{', names.length, partsOf(value, depth, names), '}');
 }
 
 /** The size of a map or set as it is, whatever its class says of itself. */
@@ -60,17 +66,12 @@ function list(open: string, all: number, parts: string[] | undefined, close: str
 }
 
 /** Undefined where it is too deep to be told. */
-function partsOf(
-  value: object,
-  depth: number,
-  isList: boolean,
-  names: readonly string[] = Object.keys(value),
-): string[] | undefined {
+function partsOf(value: object, depth: number, names: readonly string[]): string[] | undefined {
   if (depth >= DEEPEST) return undefined;
   return names.slice(0, MOST_PARTS).map((name) => {
-    const property = Object.getOwnPropertyDescriptor(value, name);
-    const part = property && 'value' in property ? shown(property.value, depth + 1) : '(computed)';
-    return isList ? part : `${name}: ${part}`;
+    const property = Object.getOwnPropertyDescriptor(value, name) ?? { value: undefined };
+    const part = 'value' in property ? shown(property.value, depth + 1) : '(computed)';
+    return Array.isArray(value) ? part : `${name}: ${part}`;
   });
 }
 

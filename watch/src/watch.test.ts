@@ -14,6 +14,8 @@ class Orderer {
   readonly told: Told[] = [];
   points: object[] = [];
   isAway = false;
+  /** what it answers in place of orders */
+  status = 200;
   server: Server = createServer((request, response) => {
     const chunks: Buffer[] = [];
     request.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -21,6 +23,7 @@ class Orderer {
       // What was heard may be lost on its way back.
       this.told.push(JSON.parse(String(Buffer.concat(chunks))) as Told);
       if (this.isAway) return request.socket.destroy();
+      if (this.status !== 200) return response.writeHead(this.status).end();
       response.setHeader('content-type', 'application/json').end(JSON.stringify({ everyMs: 1, points: this.points }));
     });
   });
@@ -100,6 +103,18 @@ test('a server that goes away loses nothing: the same reading is sent again unde
   await until(() => orderer.told.at(-1)?.readings.length === 0);
   const ids = new Set(orderer.readings.map(({ id }) => id));
   expect(ids.size).toBe(1);
+});
+
+test('what is refused for good is let go, and what comes after it is taken', async () => {
+  orderer.points = [POINT];
+  await until(isSet);
+  orderer.status = 400;
+  weigh({ weight: 7 });
+  await until(() => orderer.readings.length === 1);
+  orderer.status = 200;
+  weigh({ weight: 8 });
+  await until(() => orderer.readings.length === 2);
+  expect(orderer.readings.map(({ values }) => values[0])).toEqual(['7', '8']);
 });
 
 test('it ends by itself when its time is over, although nobody says so', async () => {

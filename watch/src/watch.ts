@@ -1,6 +1,6 @@
 import { hostname } from 'node:os';
 import { randomUUID } from 'node:crypto';
-import { parseVariable, type WatchPoint, type WatchState } from '@toplens/core/watch';
+import { parseVariable, type Variable, type WatchPoint, type WatchState } from '@toplens/core/watch';
 import { activeTrace } from './active-trace';
 import { Breakpoints } from './breakpoints';
 import { readVariable } from './read-variable';
@@ -31,6 +31,15 @@ interface Reading {
   values: string[];
 }
 
+/** A watch point of this process. */
+interface Watched extends WatchPoint {
+  /** of each variable; undefined of what is none */
+  parsed: (Variable | undefined)[];
+  /** by the clock of `performance` */
+  endsMs: number;
+  taken: number;
+}
+
 /** What the server answers: which lines are to be watched, and when to ask again. */
 interface Orders {
   everyMs: number;
@@ -43,7 +52,10 @@ const LONGEST_MS = 60_000;
 const PATIENCE_MS = 10_000;
 /** Held while the server is away; the oldest go first. */
 const MOST_HELD = 500;
-const MOST_AT_ONCE = 100;
+/** A request of the longest values is below the megabyte that is taken. */
+const MOST_AT_ONCE = 25;
+/** Never taken, however often they are sent. */
+const REFUSED: ReadonlySet<number> = new Set([400, 413]);
 
 /**
  * Asks Top Lens now and then which lines of this service are to be watched, and tells what their variables hold. Nothing
@@ -51,7 +63,7 @@ const MOST_AT_ONCE = 100;
  */
 export function startWatch({ url, key, component, version = '' }: WatchOptions): RunningWatch {
   const instance = `${hostname()}:${process.pid}`;
-  const points = new Map<number, WatchPoint & { endsMs: number; taken: number }>();
+  const points = new Map<number, Watched>();
   let held: Reading[] = [];
   let isStopped = false;
   let timer: NodeJS.Timeout | undefined;
@@ -61,8 +73,7 @@ export function startWatch({ url, key, component, version = '' }: WatchOptions):
     const point = points.get(id);
     if (!point || performance.now() >= point.endsMs) return breakpoints.release(id, 'done');
     const values = point.variables.map((text, i) => {
-      const variable = parseVariable(text);
-      const root = roots[i];
+      const [variable, root] = [point.parsed[i], roots[i]];
       return variable && root ? valueWords(text, readVariable(root, variable)) : '';
     });
     held.push({ id: randomUUID(), point: id, atMs: Date.now(), ...(activeTrace() ?? NO_TRACE), values });
@@ -80,7 +91,8 @@ export function startWatch({ url, key, component, version = '' }: WatchOptions):
       }
     for (const { endsInMs, ...point } of wanted) {
       if (points.has(point.id)) continue;
-      points.set(point.id, { ...point, endsMs: performance.now() + endsInMs, taken: 0 });
+      const parsed = point.variables.map(parseVariable);
+      points.set(point.id, { ...point, parsed, endsMs: performance.now() + endsInMs, taken: 0 });
       breakpoints.set(point);
       isMore = true;
     }
@@ -100,13 +112,17 @@ export function startWatch({ url, key, component, version = '' }: WatchOptions):
         redirect: 'error',
         signal: AbortSignal.timeout(PATIENCE_MS),
       });
-      if (!response.ok) throw new Error(String(response.status));
-      const orders = (await response.json()) as Orders;
-      const told = new Set(readings);
-      held = held.filter((one) => !told.has(one));
+      const orders = response.ok ? ((await response.json()) as Orders) : undefined;
+      if (orders || REFUSED.has(response.status)) {
+        const told = new Set(readings);
+        held = held.filter((one) => !told.has(one));
+      }
+      if (!orders) throw new Error(String(response.status));
       if (isStopped) return;
-      // How a line stands is told at once: somebody looks.
-      waitMs = follow(orders) ? SOON_MS : Math.max(SOON_MS, Math.min(LONGEST_MS, orders.everyMs || LONGEST_MS));
+      const isMore = follow(orders);
+      // How a line stands is told at once, and what else was read: somebody looks.
+      waitMs =
+        isMore || held.length > 0 ? SOON_MS : Math.max(SOON_MS, Math.min(LONGEST_MS, orders.everyMs || LONGEST_MS));
     } catch {
       // Nobody would see what is read.
       for (const [id, { endsMs }] of points) if (performance.now() >= endsMs) breakpoints.release(id, 'done');
@@ -116,7 +132,7 @@ export function startWatch({ url, key, component, version = '' }: WatchOptions):
   };
   const again = () => {
     if (isStopped) return;
-    timer = setTimeout(() => void exchange(), held.length > MOST_AT_ONCE ? 0 : waitMs);
+    timer = setTimeout(() => void exchange(), waitMs);
     timer.unref();
   };
   timer = setTimeout(() => void exchange(), FIRST_MS);

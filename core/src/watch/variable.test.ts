@@ -63,7 +63,7 @@ test('what is read as a variable is one of JavaScript, and nothing but one', () 
       const again = `${variable.root}${variable.steps.map((one) => `[${JSON.stringify(one)}]`).join('')}`;
       const world = new Proxy({}, { get: (_all, asked) => pathOf([asked]) });
       const at = (code: string) =>
-        // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call
+        // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call -- what is code is told by the engine itself
         String(new Function('world', `with (world) { return String(${code}) }`)(inside(world)));
       expect(at(text)).toBe(at(again));
       const more = parseVariable(`${text}${rest}`);
