@@ -55,7 +55,7 @@ import type { Intake } from './intake/intake';
 import type { OtlpPorts } from './otlp-ports';
 import type { Health } from './maintenance/health';
 import { intakeRoutes } from './intake/routes';
-import { keyIn } from './intake/sender-key';
+import { keyOf } from './intake/sender-key';
 import { tellingOwner } from './outbound/account-mail';
 import type { Channels } from './outbound/channels';
 import type { Desk } from './outbound/desk';
@@ -264,7 +264,7 @@ function hasKey(
   right: Right,
   { personKeys, ingestKeys }: RunningConfig,
 ): boolean {
-  const key = keyIn((name) => request.get(name)) ?? '';
+  const key = keyOf(request) ?? '';
   // Whether it is anybody's is told where it is used; a visitor of the demo is asked for it there.
   if (right === 'persons') return (key !== '' && personKeys.size > 0) || principalOf(response)?.account === null;
   return right === 'upload' && ingestKeys.has(key);

@@ -3610,7 +3610,7 @@ export interface components {
          */
         SlowerStatements: {
             /**
-             * @description attempts of the incident that were looked at, a fair sample
+             * @description attempts of its first hour that were looked at, a fair sample
              * @example 150
              */
             attempts: number;

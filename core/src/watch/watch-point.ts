@@ -20,7 +20,7 @@ export interface WatchPoint {
 
 /**
  * How a watch point stands in one process: `set`, it is read; `notLoaded`, no such file is loaded; `tooOften`, it was
- * taken off because the line is passed too often; `done`, it has all its readings; `refused`, it cannot be set.
+ * taken off because the line is passed too often; `done`, it has all its readings or its time is over; `refused`, it cannot be set.
  */
 export const WATCH_STATES = ['set', 'notLoaded', 'tooOften', 'done', 'refused'] as const;
 export type WatchState = (typeof WATCH_STATES)[number];
@@ -32,21 +32,26 @@ export type WatchState = (typeof WATCH_STATES)[number];
 export const MOST_PASSES_A_SECOND = 100;
 
 /**
+ * How a line stands in a process, or stood when it was watched.
+ *
  * @param wanted the line that was asked for
  * @param line the line that is read: the next one that holds code
  */
-export function watchStateWords(state: WatchState, { wanted, line }: { wanted: number; line: number }): string {
+export function watchStateWords(
+  state: WatchState,
+  { wanted, line, isInForce }: { wanted: number; line: number; isInForce: boolean },
+): string {
+  const read = isInForce ? `read before line ${line} runs` : `was read before line ${line} ran`;
   switch (state) {
     case 'set':
-      return line === wanted
-        ? `read before line ${line} runs`
-        : `line ${wanted} holds no code: read before line ${line}`;
+      if (line === wanted) return read;
+      return `line ${wanted} holds no code: ${isInForce ? '' : 'was '}read before line ${line}`;
     case 'notLoaded':
-      return 'waits: no loaded file has this path';
+      return isInForce ? 'waits: no loaded file has this path' : 'no loaded file had this path';
     case 'tooOften':
       return `taken off: the line is passed more than ${MOST_PASSES_A_SECOND} times a second`;
     case 'done':
-      return 'taken off: it has all its readings';
+      return 'taken off: it had all its readings, or its time was over';
     case 'refused':
       return `line ${wanted} cannot be read: the file may be shorter`;
   }

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { probePageQuery, scriptsQuery, type ProbeScriptsShape } from '../contract/probes';
 import type { Engine } from '../engine/engine';
 import { Problem } from '../errors';
-import { checkKey, keyIn, type SenderKeys } from '../intake/sender-key';
+import { checkKey, keyOf, type SenderKeys } from '../intake/sender-key';
 import type { Settings } from '../settings/settings';
 import type { Database } from '../store/database';
 import { readBook } from '../store/settings';
@@ -12,10 +12,7 @@ import { readInput, readWindow } from './query';
 export function probeScriptRoute(database: Database, file: Settings, keys: SenderKeys): Router {
   const router = Router();
   router.get('/v1/probes', async (request, response) => {
-    checkKey(
-      keyIn((name) => request.get(name)),
-      keys,
-    );
+    checkKey(keyOf(request), keys);
     const { site } = readInput(scriptsQuery, { site: request.query.site });
     const { probes } = (await readBook(database, file)).at();
     const scripts = probes

@@ -71,6 +71,9 @@ test('it is over when it is stopped, full, or its time has come', async () => {
     isInForce: false,
     stoppedBy: 'Kit Lowe',
   });
+  await tell({ places: [{ point: stopped.id, state: 'set', line: 2 }] });
+  // It is read no more.
+  expect((await pageOf(stopped.id)).places.map(({ words }) => words)).toEqual(['was read before line 2 ran']);
   const full = await make({ most: 2 });
   await tell({ readings: [1, 2, 3, 4].map(() => reading(full.id)) });
   expect((await pageOf(full.id)).readings).toHaveLength(2);

@@ -13,7 +13,7 @@ import {
   type WatchPointsShape,
 } from '../contract/watch';
 import { Problem } from '../errors';
-import { checkKey, keyIn, type SenderKeys } from '../intake/sender-key';
+import { checkKey, keyOf, type SenderKeys } from '../intake/sender-key';
 import type { Pseudonyms } from '../names/pseudonyms';
 import type { Database } from '../store/database';
 import {
@@ -71,10 +71,7 @@ export class Watchers {
 export function watchedRoute(database: Database, watchers: Watchers, keys: SenderKeys): Router {
   const router = Router();
   router.post('/v1/watch', json({ limit: '1mb' }), checkTexts, async (request, response) => {
-    checkKey(
-      keyIn((name) => request.get(name)),
-      keys,
-    );
+    checkKey(keyOf(request), keys);
     const { component, instance, version, places, readings } = readInput(watchedByService, request.body);
     const nowMs = Date.now();
     watchers.saw({ component, instance, version });
@@ -147,7 +144,7 @@ export function watchRoutes(database: Database, watchers: Watchers, pseudonyms: 
     response.json(shapeOf(await found(String(id))));
   });
   router.get('/watch-points/:id', async (request, response) => {
-    const point = await found(request.params.id);
+    const point = shapeOf(await found(request.params.id));
     const [places, readings] = await Promise.all([
       loadWatchPlaces(database, point.id),
       loadReadings(database, point.id),
@@ -157,10 +154,10 @@ export function watchRoutes(database: Database, watchers: Watchers, pseudonyms: 
       readings.flatMap(({ traceId }) => (traceId === '' ? [] : [traceId])),
     );
     response.json({
-      point: shapeOf(point),
+      point,
       places: places.map(({ line, ...place }) => ({
         ...place,
-        words: watchStateWords(place.state, { wanted: point.line, line }),
+        words: watchStateWords(place.state, { wanted: point.line, line, isInForce: point.isInForce }),
       })),
       readings: readings.map((one) => {
         const { spanId, person } = attempts.get(one.traceId) ?? { spanId: null, person: '' };

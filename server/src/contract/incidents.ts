@@ -526,7 +526,7 @@ export const SlowerStatements = resource(
   'SlowerStatements',
   'Statements that explain why the attempts of an incident take longer than in the hours before',
   {
-    attempts: integer('attempts of the incident that were looked at, a fair sample', 'attempts', 150),
+    attempts: integer('attempts of its first hour that were looked at, a fair sample', 'attempts', 150),
     usualAttempts: integer('of the three hours before it', 'attempts', 150),
     statements: list(
       record({

@@ -11,7 +11,7 @@ import { eventsOfCsv } from './events-csv';
 import { encodeExportResponse, encodeStatus, OTLP_SIGNALS, REJECTED, rpcCodeOf } from './otlp-answer';
 import { allowPages, pageOf } from './page-keys';
 import { readBody } from './read-body';
-import { checkKey, keyIn, phoneOf, type SenderKeys } from './sender-key';
+import { checkKey, keyOf, phoneOf, type SenderKeys } from './sender-key';
 import { shortHash } from '../names/short-hash';
 import { asProblem, taking, unlessAllRefused, wayOf } from './taking';
 
@@ -109,12 +109,6 @@ const wrongEncoding = (request: Request): Problem =>
     `content-type: expected application/json or application/x-protobuf, got: ${typeOf(request) || 'none'}`,
     { field: 'content-type' },
   );
-
-const keyOf = ({ headers }: Request): string | undefined =>
-  keyIn((name) => {
-    const value = headers[name];
-    return typeof value === 'string' ? value : undefined;
-  });
 
 function sendSuccess(
   response: Response,

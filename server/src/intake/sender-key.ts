@@ -1,3 +1,4 @@
+import type { IncomingMessage } from 'node:http';
 import type { KeyBook } from '../config';
 import { Problem } from '../errors';
 
@@ -15,6 +16,13 @@ export function keyIn(header: (name: string) => string | undefined): string | un
   const authorization = header('authorization');
   return authorization?.startsWith('Bearer ') ? authorization.slice(7) : header('toplens-key');
 }
+
+/** The same of a request over HTTP. */
+export const keyOf = ({ headers }: Pick<IncomingMessage, 'headers'>): string | undefined =>
+  keyIn((name) => {
+    const value = headers[name];
+    return typeof value === 'string' ? value : undefined;
+  });
 
 /** @throws Problem 'noKey' when the key may not send for services */
 export function checkKey(key: string | undefined, { ingestKeys, demo }: Pick<SenderKeys, 'ingestKeys' | 'demo'>): void {

@@ -21,7 +21,7 @@ export function StatementsPart({ incident }: { incident: Incident }) {
       </Words>
       <NotNarrowed what="stores serve everybody" />
       <Words kind="muted">
-        {`Values masked; ${count(data.attempts)} attempts of the incident beside ${count(data.usualAttempts)} of the three hours before it.`}
+        {`Values masked; ${count(data.attempts)} attempts of its first hour beside ${count(data.usualAttempts)} of the three hours before it.`}
       </Words>
       <View role="list" aria-label="Slow statements">
         {data.statements.map(({ component, statement, words }) => (

@@ -31,11 +31,16 @@ export const serviceWords = ({ component, version, instances }: Service): string
 
 /** What is under way where nothing was read yet, in a sentence. */
 export function waitingWords({ point, places }: Pick<WatchPage, 'point' | 'places'>): string {
-  if (!point.isInForce) return 'Nothing was read: the line was not passed meanwhile.';
-  if (places.length === 0) return `Nothing was read yet: no process of ${point.component} has taken it up.`;
-  return places.some(({ state }) => state === 'set')
+  const { component, isInForce } = point;
+  if (places.length === 0)
+    return isInForce
+      ? `Nothing was read yet: no process of ${component} has taken it up.`
+      : `Nothing was read: no process of ${component} took it up.`;
+  if (!places.some(({ state }) => state === 'set' || state === 'done'))
+    return `Nothing ${isInForce ? 'is' : 'was'} read: see below why.`;
+  return isInForce
     ? 'Nothing was read yet: the line was not passed since.'
-    : 'Nothing is read: see below how it stands in each process.';
+    : 'Nothing was read: the line was not passed meanwhile.';
 }
 
 /** A column for each variable, beside when and where. */

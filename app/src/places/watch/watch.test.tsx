@@ -37,7 +37,13 @@ test('where nothing was read, it says why', () => {
   expect(waitingWords({ point: POINT, places: [] })).toContain('no process of scales has taken it up');
   expect(waitingWords({ point: POINT, places: [place] })).toContain('the line was not passed since');
   expect(waitingWords({ point: POINT, places: [{ ...place, state: 'notLoaded' }] })).toContain('see below');
-  expect(waitingWords({ point: { ...POINT, isInForce: false }, places: [] })).toContain('was not passed meanwhile');
+  const over = { ...POINT, isInForce: false };
+  expect(waitingWords({ point: over, places: [place] })).toContain('was not passed meanwhile');
+  // Nobody can know of a line that nobody looked at.
+  expect(waitingWords({ point: over, places: [] })).toBe('Nothing was read: no process of scales took it up.');
+  expect(waitingWords({ point: over, places: [{ ...place, state: 'refused' }] })).toBe(
+    'Nothing was read: see below why.',
+  );
 });
 
 test('services that can be watched', () => {
