@@ -106,7 +106,7 @@ export function briefMarkdown(brief: Brief, forAnybody = false): string {
   ].join('\n');
 }
 
-/** Units that many of are not written with an s. */
+/** Units whose plural takes no s. */
 const MANY: Readonly<Record<string, string>> = { person: 'people', min: 'min' };
 
 function quantity(line: Brief['bill'][number], currency: string): string {

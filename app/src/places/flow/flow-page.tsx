@@ -4,7 +4,7 @@ import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { SharedMoment } from '@/charts/moment';
 import { OutcomeColumns } from '@/charts/outcome-columns';
 import type { FlowPage as Page } from '@/data/client';
-import { useFlow } from '@/data/flows';
+import { useFlow, type Region } from '@/data/flows';
 import { Door } from '@/frame/door';
 import { InnerPage } from '@/frame/inner-page';
 import { useView } from '@/frame/view';
@@ -84,7 +84,7 @@ function Head({ page }: { page: Page }) {
   const palette = usePalette();
   const { view, setView } = useView();
   /** Lists the attempts that took so long or longer; those alone that failed, or were bad. */
-  const from = (fromDurationMs: number, only?: 'failed' | 'bad') => () =>
+  const from = (fromDurationMs: number, only?: Region['only']) => () =>
     setView(brushedTo(view, { ...window, fromDurationMs, toDurationMs: null, ...(only && { only }) }));
   return (
     <View style={styles.head}>
@@ -127,7 +127,7 @@ function Head({ page }: { page: Page }) {
         )}
         {row.shareOfTime !== null && <Figure value={percent(row.shareOfTime)} unit="of all time" />}
       </View>
-      {row.medianMs !== null && (
+      {row.attempts > 0 && (
         <Words kind="small" id={FIGURE_DOORS}>
           A figure in colour lists its attempts: a duration those that took so long or longer, Apdex and people hurt
           those that were late, hung or failed.
