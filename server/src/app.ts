@@ -280,6 +280,8 @@ function serveApp(app: Express, dir: string): void {
   const immutable = { immutable: true, maxAge: '1y', fallthrough: false } as const;
   app.use('/_expo', express.static(join(dir, '_expo'), immutable));
   app.use('/assets', express.static(join(dir, 'assets'), immutable));
+  // Maps of the parts of countries: of some there is none, and that is no start page either.
+  app.use('/parts', express.static(join(dir, 'parts'), { maxAge: '1d', fallthrough: false }));
   app.use(express.static(dir));
   app.get('/{*path}', (request, response) => {
     // No place of the app is called like a file; what stands below one, as a component, may be: a browser asks for a

@@ -139,7 +139,7 @@ test('a circle of the map narrows to its country, by pointer and by keyboard', (
   const onChoose = jest.fn();
   render(
     <CountryMap
-      countries={[
+      places={[
         { code: 'IE', name: 'Ireland', views: 1200, ratio: 1.8 },
         { code: 'DE', name: 'Germany', views: 40, ratio: undefined },
       ]}

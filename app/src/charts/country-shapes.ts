@@ -3,23 +3,10 @@ import { geoBounds, geoCentroid, geoNaturalEarth1, geoPath } from 'd3-geo';
 import { feature } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
 import world from 'world-atlas/countries-110m.json';
+import type { DrawnMap, PlaceShape } from './circle-map';
 
 const topology = world as unknown as Topology<{ countries: GeometryCollection<{ name: string }> }>;
 const countries = feature(topology, topology.objects.countries).features;
-
-export interface CountryShape {
-  /** ISO 3166-1 alpha-2; '' for what has none */
-  code: string;
-  path: string;
-  /** where its circle stands; undefined outside the drawing */
-  centre: [number, number] | undefined;
-}
-
-export interface CountryMap {
-  shapes: CountryShape[];
-  /** codes for which the map has no shape: islands and cities are too small for it */
-  without: string[];
-}
 
 /** ISO 3166-1: numeric code → alpha-2. */
 const CODES: ReadonlyMap<string, string> = new Map(
@@ -42,7 +29,7 @@ const CENTRES: Readonly<Record<string, [number, number]>> = {
  *
  * @param codes ISO 3166-1 alpha-2 of the countries that must be in view
  */
-export function countryMap(codes: readonly string[], width: number, height: number): CountryMap {
+export function countryMap(codes: readonly string[], width: number, height: number): DrawnMap {
   const byCode = new Map(countries.map((country) => [CODES.get(String(country.id)) ?? '', country]));
   const known = codes.flatMap((code) => byCode.get(code) ?? []);
   const centreOf = (code: string) => {
@@ -66,7 +53,7 @@ export function countryMap(codes: readonly string[], width: number, height: numb
     [width, height],
   ]);
   const path = geoPath(projection);
-  const shapes = countries.flatMap((country): CountryShape[] => {
+  const shapes = countries.flatMap((country): PlaceShape[] => {
     const drawn = path(country);
     const code = CODES.get(String(country.id)) ?? '';
     const centre = codes.includes(code) ? centreOf(code) : undefined;

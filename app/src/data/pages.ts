@@ -1,6 +1,7 @@
 import { useQuery, keepPreviousData, useQueryClient, useMutation } from '@tanstack/react-query';
+import type { PartTopology } from '@/charts/part-shapes';
 import { pagesQuery, type View } from '@/frame/view';
-import { post, get } from './client';
+import { ApiProblem, ask, post, get } from './client';
 import type { operations } from './api-types';
 import { refetchInterval } from './live';
 
@@ -58,3 +59,18 @@ export function useKeepSourceMap() {
     },
   });
 }
+
+/** The map of a country's parts, shipped with the application; null where there is none. */
+export const useCountryParts = (country: string) =>
+  useQuery({
+    queryKey: ['country-parts', country],
+    queryFn: async () => {
+      try {
+        return await ask<PartTopology>(`/parts/${country}.json`);
+      } catch (error) {
+        if (error instanceof ApiProblem && error.status === 404) return null;
+        throw error;
+      }
+    },
+    staleTime: Infinity,
+  });

@@ -17,7 +17,7 @@ import { HappeningLines } from '../happened/happening-lines';
 import { FORMATS, nameOf } from '../incident/against-normal';
 import { journeySentence } from '../journey/journey-words';
 import { stepBars } from '../journey/step-bars';
-import { countryFigures } from '../pages/country-figures';
+import { placeFigures } from '../pages/place-figures';
 import { mapTone } from '../pages/page-words';
 import { budgetOf } from '../promises/promises-place';
 import { keptWords, outlookWords, rangeWords } from '../promises/promise-words';
@@ -134,7 +134,7 @@ function Map({ shown: { tile, pages } }: Props) {
   return (
     <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
       <CountryMap
-        countries={countryFigures(pages, pages.groups)}
+        places={placeFigures(pages, pages.groups, { by: 'country' })}
         toneWords={mapTone(pages).words}
         {...(lead && { onChoose: (country: string) => go('/people', { ...viewOf(tile), country }) })}
       />

@@ -4,9 +4,12 @@ import { durationWords, percent } from '@/look/format';
 import { GROUP_WORDS, valueName, type PageGroupFigures } from './page-words';
 
 /** Groups of page loads in one table: what weighs most on everyone, and what is slowest for one. */
-export const pageColumns = (by: PageGroup): readonly Column<PageGroupFigures>[] => [
+export const pageColumns = (
+  by: PageGroup,
+  nameOf = (value: string) => valueName(by, value),
+): readonly Column<PageGroupFigures>[] => [
   figureColumn('weight', 'Share of all time, 0 to 1', ({ shareOfWeight }) => shareOfWeight, { show: percent }),
-  textColumn('name', GROUP_WORDS[by], ({ name }) => valueName(by, name)),
+  textColumn('name', GROUP_WORDS[by], ({ name }) => nameOf(name)),
   figureColumn('views', 'Views', ({ views }) => views),
   figureColumn('meanMs', 'Mean load, ms', ({ meanMs }) => meanMs, { show: durationWords, isAverage: true }),
   figureColumn('lcp', 'LCP at the 75th percentile, ms', ({ vitals }) => vitals.lcp?.p75 ?? null, {

@@ -19,16 +19,18 @@ export type Props = {
   by: PageGroup;
   groups: readonly PageGroupFigures[];
   onNarrow: (value: string) => void;
+  /** what a value is called, where more is known than its code */
+  nameOf?: (value: string) => string;
   /** values that somebody keeps an eye on, where that is offered */
   keeping?: { kept: readonly string[]; toggle: (value: string) => void };
 };
 
 /** Pages (or countries, browsers …), each with the parts of its load. */
-export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
+export function PageGroups({ by, groups, onNarrow, keeping, nameOf = (value) => valueName(by, value) }: Props) {
   const palette = usePalette();
   const table = useTable(groups, {
     name: 'pages',
-    columns: pageColumns(by),
+    columns: pageColumns(by, nameOf),
     byDefault: '-weight',
     countOf: ({ views }) => views,
   });
@@ -53,7 +55,7 @@ export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
             >
               <View style={styles.head}>
                 <Words kind="strong" style={[styles.name, { color: group.name === '' ? palette.ink : palette.action }]}>
-                  {valueName(by, group.name)}
+                  {nameOf(group.name)}
                 </Words>
                 {group.meanMs !== null && <Words kind="strong">{durationWords(group.meanMs)}</Words>}
               </View>
@@ -64,7 +66,7 @@ export function PageGroups({ by, groups, onNarrow, keeping }: Props) {
             </Pressable>
             {keeping && group.name !== '' && (
               <KeepToggle
-                name={valueName(by, group.name)}
+                name={nameOf(group.name)}
                 isKept={keeping.kept.includes(group.name)}
                 onToggle={() => keeping.toggle(group.name)}
               />

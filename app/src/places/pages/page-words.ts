@@ -166,13 +166,16 @@ function whereSentence({ what, dimension, verdict, hit }: Where): string {
   return `${WHAT[what]} ${WHERE[group]} ${named.join(', ')}${more}: ${ends}.`;
 }
 
-/** By what a map of countries is toned: what differs most between them, else how late what matters is shown. */
-export function mapTone({ where, groups, all }: Pick<PageLoads, 'where' | 'groups' | 'all'>): {
+/** By what a map of countries, or of the parts of one, is toned: what differs most between them, else how late what matters is shown. */
+export function mapTone(
+  { where, groups, all }: Pick<PageLoads, 'where' | 'groups' | 'all'>,
+  by: 'country' | 'area' = 'country',
+): {
   words: string;
   ratioOf: (group: PageGroupFigures) => number | undefined;
 } {
   const [worst] = where
-    .filter(({ dimension, verdict }) => dimension === 'country' && verdict !== 'everywhere')
+    .filter(({ dimension, verdict }) => (dimension === by || dimension === 'country') && verdict !== 'everywhere')
     .sort((a, b) => weightOf(b) - weightOf(a));
   const views = groups.reduce((sum, group) => sum + group.views, 0);
   const against = (shareOf: (group: PageGroupFigures) => number) => (group: PageGroupFigures) => {

@@ -12,7 +12,8 @@ import { count } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
-import { countryFigures } from './country-figures';
+import { CountryParts } from './country-parts';
+import { placeFigures } from './place-figures';
 import { PageChips } from './page-chips';
 import { PeopleFrame } from '../people/people-frame';
 import { BackgroundCalls, Frames, ResourceHosts, WorstLoads } from './page-lists';
@@ -89,6 +90,8 @@ export function PagesPlace() {
                 <View style={isInColumns ? styles.wide : styles.stack}>
                   {by === 'country' ? (
                     <Countries pages={data} onNarrow={narrow} />
+                  ) : by === 'area' ? (
+                    <CountryParts pages={data} onNarrow={narrow} />
                   ) : (
                     <PageGroups by={by} groups={data.groups} onNarrow={narrow} />
                   )}
@@ -124,7 +127,11 @@ function Countries({ pages, onNarrow }: { pages: PageLoads; onNarrow: (country: 
   return (
     <View style={styles.stack} testID="countries">
       <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
-        <CountryMap countries={countryFigures(pages, groups)} toneWords={mapTone(pages).words} onChoose={onNarrow} />
+        <CountryMap
+          places={placeFigures(pages, groups, { by: 'country' })}
+          toneWords={mapTone(pages).words}
+          onChoose={onNarrow}
+        />
       </Suspense>
       {kept.length > 0 && <Strip label="Countries" options={KEPT} chosen={shown} onChoose={setShown} />}
       <PageGroups by="country" groups={groups} onNarrow={onNarrow} keeping={{ kept, toggle }} />

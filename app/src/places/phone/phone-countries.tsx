@@ -36,7 +36,7 @@ export function PhoneCountries({ application: { application, countries } }: { ap
       <Words kind="section" level={2}>{`${application}, by country`}</Words>
       <Suspense fallback={<Words kind="muted">Drawing the map …</Words>}>
         <CountryMap
-          countries={known.map((one) => ({
+          places={known.map((one) => ({
             code: one.country,
             name: valueName('country', one.country),
             views: one.launches,
