@@ -54,6 +54,43 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     await page.close();
   });
 
+  test('the figures of a journey and of its money lead to the sessions and orders that they are made of', async () => {
+    const page = await openPage(stage().browser, `${stage().url}/flows?${stage().day}`, size);
+    await press(page, 'link', 'Send a parcel');
+    await seen(page, 'Fix in this order');
+    const { journeys } = await ask(stage().url, '/api/journeys', { query: stage().day });
+    const send = journeys.find(({ name }) => name === 'Send a parcel');
+    await tap(page, 'journey-3-leftAfterTrouble');
+    await page.waitForSelector('[data-testid="journey-step-sentence"]');
+    expect(await textOf(page, 'journey-step-sentence')).toMatch(
+      /sessions met a late, hung or failed attempt here and ended here\. \d[\d,]* people left because of trouble/,
+    );
+    expect(await violations(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+    await press(page, 'link', 'left');
+    const left = Math.round(send?.steps[2]?.left ?? NaN).toLocaleString('en-GB');
+    await page.waitForFunction(
+      (told) => document.querySelector('[data-testid="journey-step-sentence"]')?.textContent?.startsWith(told),
+      {},
+      `${left} sessions ended here.`,
+    );
+    await page.$eval('[data-testid^="sample-"]', (door) => (door as HTMLElement).click());
+    await page.waitForFunction(() => location.pathname.startsWith('/attempt/'));
+    // Orders that brought money: the same number as the figure tells.
+    const { flows } = await ask(stage().url, '/api/money', { query: stage().day });
+    const [earning] = flows;
+    await page.goto(`${stage().url}/flows?${stage().day}`);
+    await page.waitForSelector(`[data-testid="money-${earning?.flow}-orders"]`);
+    await tap(page, `money-${earning?.flow}-orders`);
+    await page.waitForSelector('[data-testid="region-words"]');
+    expect(await textOf(page, 'region-words')).toMatch(
+      new RegExp(`^${(earning?.orders.value ?? NaN).toLocaleString('en-GB')} attempts that succeeded from `),
+    );
+    expect(await textOf(page, 'field-part')).toMatch(/on time {2}€[\d,.]+/);
+    expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
   test('who was hurt is listed without names; by name only with a key and a reason, which is recorded', async () => {
     const id = await incidentOf('Print labels');
     const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}`, size);
@@ -103,6 +140,19 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     await page.close();
   });
 
+  test('the parts of a country stand on a map of their own, one country after the other, and narrow to one', async () => {
+    const page = await openPage(stage().browser, `${stage().url}/people?last=60&pagesBy=area`, size);
+    await page.waitForSelector('[data-testid="country-parts"] [role="img"][aria-label^="Map of"]');
+    await press(page, 'radio', 'Ireland');
+    await page.waitForSelector('[role="img"][aria-label="Map of 4 parts of Ireland; the list says the same"]');
+    expect(await textOf(page, 'country-parts')).toMatch(/Tone: something does not come more often[^]*Leinster/);
+    expect(await violations(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+    await page.$eval('[role="button"][aria-label^="Munster: "]', (circle) => (circle as HTMLElement).click());
+    await page.waitForFunction(() => location.search.includes('area=IE-M'));
+    await page.close();
+  });
+
   test('the page that comes without its map stands in the rank: owed by the provider, and from an attempt to the load', async () => {
     const id = await incidentOf('ncomplete');
     const page = await openPage(stage().browser, `${stage().url}/incident/${id}?${stage().day}`, size);
@@ -139,7 +189,7 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
       /Pay\n€[\d,]+ less than usual \(€[\d,]+ to €[\d,]+\)\norders\n\d+\nvalue\n€[\d,]+\n/,
     );
     // Each bar says in words what it shows.
-    const bars = await page.$$eval('[data-testid="money"] [role="img"]', (all) =>
+    const bars = await page.$$eval('[data-testid="money"] a[aria-label]', (all) =>
       all.map((bar) => bar.getAttribute('aria-label') ?? ''),
     );
     expect(bars[0]).toMatch(/^\d+ orders, usually \d+ to \d+: below$/);

@@ -573,7 +573,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Attempts of a part of the field, worst first */
+        /** Attempts of a part of the field, worst first; of those that succeeded, with most value first */
         get: operations["getFlowsByIdRegion"];
         put?: never;
         post?: never;
@@ -643,6 +643,23 @@ export interface paths {
         };
         /** One journey, step by step, and in which order to mend */
         get: operations["getJourneysById"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journeys/{id}/steps/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sessions at one step of a journey, by what became of them */
+        get: operations["getJourneysByIdStepsByStep"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4446,6 +4463,11 @@ export interface components {
              * @example slots
              */
             component: string;
+            /**
+             * @description what it brought; null where it failed or carries no value
+             * @example 38
+             */
+            value: number | null;
         };
         /**
          * BoardLinks
@@ -5156,6 +5178,11 @@ export interface components {
              * @example 212
              */
             bad: number;
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
             /** @description attempts to look at */
             samples: components["schemas"]["Sample"][];
         };
@@ -5576,6 +5603,64 @@ export interface components {
             incidents: number[];
         };
         /**
+         * JourneyStepPage
+         * @description Sessions at one step of a journey
+         */
+        JourneyStepPage: {
+            /** @description what was looked at */
+            window: components["schemas"]["Window"];
+            /**
+             * @description name of the journey
+             * @example Book a pick-up
+             */
+            journey: string;
+            /**
+             * @description step, from 1
+             * @example 2
+             */
+            step: number;
+            /**
+             * @description steps of the journey
+             * @example 4
+             */
+            steps: number;
+            /**
+             * @description number of the flow
+             * @example 3
+             */
+            flow: number;
+            /**
+             * @description name of the flow
+             * @example Book a pick-up
+             */
+            name: string;
+            /**
+             * @description which sessions
+             * @example came
+             * @enum {string}
+             */
+            of: "came" | "wentOn" | "undecided" | "left" | "leftAfterTrouble" | "metTrouble";
+            /**
+             * @description currency of all amounts, ISO 4217
+             * @example EUR
+             */
+            currency: string;
+            /**
+             * @description one of so many sessions was looked at; counts are of all
+             * @example 1
+             */
+            every: number;
+            /**
+             * @description sessions, as the journey counts them
+             * @example 62
+             */
+            sessions: number;
+            /** @description people who left because of something bad, beyond the usual; null where the step is not bad */
+            beyondUsual: components["schemas"]["Interval"] | null;
+            /** @description of each session its worst attempt at this step; those with the worst first, at most sixty sessions */
+            samples: components["schemas"]["Sample"][];
+        };
+        /**
          * Journeys
          * @description All journeys of a window
          */
@@ -5668,6 +5753,11 @@ export interface components {
              * @example
              */
             start: string | null;
+            /**
+             * @description the way: numbers of its flows, joined by hyphens; null when no way is known
+             * @example 3-5-9
+             */
+            journey: string | null;
             /**
              * @description like days that it is compared with
              * @example 8
@@ -15147,8 +15237,8 @@ export interface operations {
                 longer?: number;
                 /** @description took less than this; left out: however long */
                 shorter?: number;
-                /** @description those that failed, or all bad ones: late, hung or failed; left out: all */
-                only?: "failed" | "bad";
+                /** @description those that failed; all bad ones: late, hung or failed; those that succeeded, with most value first; left out: all */
+                only?: "failed" | "bad" | "succeeded";
             };
             header?: never;
             path: {
@@ -15159,7 +15249,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Attempts of a part of the field, worst first */
+            /** @description Attempts of a part of the field, worst first; of those that succeeded, with most value first */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -15459,6 +15549,96 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Journey"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description what is wrong and the way on */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getJourneysByIdStepsByStep: {
+        parameters: {
+            query?: {
+                /** @description minutes up to the newest judged one; moves on by itself; 60 when nothing is given */
+                last?: number;
+                /** @description begin, with `to` */
+                from?: string;
+                /** @description end, with `from` */
+                to?: string;
+                /** @description only this application */
+                application?: string;
+                /** @description only the flow of this number */
+                flow?: number;
+                /** @description only what this team has or should get */
+                team?: string;
+                /** @description with what the window is compared */
+                against?: "nothing" | "week" | "day" | "before" | "release";
+                /** @description with against=release: before which release, by the moment it was first seen; left out: the newest */
+                release?: string;
+                /** @description only attempts of this site */
+                site?: string;
+                /** @description only attempts of this version */
+                version?: string;
+                /** @description only attempts of this region */
+                region?: string;
+                /** @description only attempts of this tier */
+                tier?: string;
+                /** @description only attempts of this promotion */
+                promotion?: string;
+                /** @description only attempts of this host */
+                host?: string;
+                /** @description only attempts of this device */
+                device?: string;
+                /** @description only attempts of this browser */
+                browser?: string;
+                /** @description only attempts of this system */
+                system?: string;
+                /** @description only attempts of this carrier */
+                carrier?: string;
+                /** @description only attempts of this department */
+                department?: string;
+                /** @description only attempts of this role */
+                role?: string;
+                /** @description only attempts of this station */
+                station?: string;
+                /** @description only attempts of this server */
+                server?: string;
+                /** @description which sessions: all that came, went on, may still go on, left, left after they met trouble here, or met trouble here */
+                of?: "came" | "wentOn" | "undecided" | "left" | "leftAfterTrouble" | "metTrouble";
+            };
+            header?: never;
+            path: {
+                /** @description numbers of its flows, joined by hyphens */
+                id: string;
+                /** @description the step, from 1 */
+                step: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sessions at one step of a journey, by what became of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JourneyStepPage"];
                 };
             };
             /** @description what is wrong and the way on */

@@ -70,8 +70,8 @@ export interface Region {
   toMs: number;
   fromDurationMs: number;
   toDurationMs: number | null;
-  /** those that failed, or all bad ones: late, hung or failed */
-  only?: 'failed' | 'bad';
+  /** those that failed, all bad ones (late, hung or failed), or those that succeeded */
+  only?: 'failed' | 'bad' | 'succeeded';
 }
 
 export function useRegion(id: number, view: View, region: Region | undefined) {

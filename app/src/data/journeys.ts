@@ -1,3 +1,4 @@
+import type { StepPart } from '@toplens/core/journeys';
 import { useQuery, keepPreviousData } from '@tanstack/react-query';
 import { apiQuery, type View } from '@/frame/view';
 import { get } from './client';
@@ -32,6 +33,17 @@ export function useJourney(id: string, view: View) {
     queryKey: ['journey', id, query],
     queryFn: () => get('/api/journeys/{id}', { path: { id }, query }),
     placeholderData: (previous) => (previous?.id === id ? previous : undefined),
+    refetchInterval: refetchInterval(view, 3 * LIVE_MS),
+  });
+}
+
+/** Sessions at a step of a journey. @param step from 1 */
+export function useJourneyStep({ id, step, of }: { id: string; step: number; of: StepPart }, view: View) {
+  const query = { ...apiQuery(view), of };
+  return useQuery({
+    queryKey: ['journey-step', id, step, query],
+    queryFn: () => get('/api/journeys/{id}/steps/{step}', { path: { id, step: String(step) }, query }),
+    placeholderData: keepPreviousData,
     refetchInterval: refetchInterval(view, 3 * LIVE_MS),
   });
 }

@@ -9,7 +9,7 @@ test('a region comes back from the address as it went in', () => {
       fc.integer({ min: 1, max: 1e9 }),
       ms,
       fc.option(ms),
-      fc.constantFrom({}, { only: 'failed' as const }, { only: 'bad' as const }),
+      fc.constantFrom({}, { only: 'failed' as const }, { only: 'bad' as const }, { only: 'succeeded' as const }),
       (fromMs, length, fromDurationMs, toDurationMs, only) => {
         const region = { fromMs, toMs: fromMs + length, fromDurationMs, toDurationMs, ...only };
         expect(parseRegion(regionText(region))).toEqual(region);

@@ -1,6 +1,6 @@
 import type { Region } from '@/data/flows';
 
-const KINDS: readonly Region['only'][] = ['failed', 'bad'];
+const KINDS: readonly Region['only'][] = ['failed', 'bad', 'succeeded'];
 
 /**
  * A region of a flow's attempts as it stands in the address: begin, end, shortest, longest (empty: however long), and

@@ -54,7 +54,7 @@ test('a region stays on its moments while the window moves on, until it has left
 test('the field and a region in words', () => {
   expect(fieldWords(field)).toMatch(/^9 attempts by time and duration, 3 of them late, hung or failed\./);
   const samples = Array.from({ length: 20 }, () => ({}) as Schemas['Sample']);
-  const found = { window: field.window, attempts: 212, bad: 210, samples };
+  const found = { window: field.window, attempts: 212, bad: 210, currency: 'EUR', samples };
   const region = regionOf({ columns: [2, 3], rows: [3, 3] }, field);
   expect(regionWords(region, found)).toMatch(
     /^212 attempts from .* to .* that took 800 ms or longer, 210 late, hung or failed; the 12 worst:$/,
@@ -68,6 +68,9 @@ test('the field and a region in words', () => {
   );
   expect(regionWords({ ...all, only: 'failed' }, { ...found, attempts: 3, samples: [] })).toMatch(
     /^3 failed attempts from \S+ to \S+$/,
+  );
+  expect(regionWords({ ...all, only: 'succeeded' }, found)).toMatch(
+    /^212 attempts that succeeded from \S+ to \S+; the 12 that brought most:$/,
   );
 });
 

@@ -2,6 +2,9 @@
 export const OUTCOMES = ['onTime', 'late', 'hung', 'failed'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
+/** 0 for the best, more for worse: the order of `OUTCOMES`. */
+export const badnessOf = (outcome: Outcome): number => OUTCOMES.indexOf(outcome);
+
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   onTime: 'on time',
   late: 'late',

@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import type { TestAttempt } from '../fixtures/attempts';
 import { seededRandom } from '../stats';
 import { MINUTE_MS } from '../time';
-import { isBad, judgeJourney, repairOrder, type JudgedJourney, type Session } from './index';
+import {
+  isBad,
+  isOfPart,
+  judgeJourney,
+  repairOrder,
+  walkersAt,
+  type JudgedJourney,
+  type Session,
+  type StepPart,
+} from './index';
 import { at, BASE, read, walking } from './fixtures/walks';
 
 const WINDOW = { fromMs: BASE, toMs: BASE + 60 * MINUTE_MS };
@@ -95,6 +104,34 @@ describe('a journey', () => {
       { numRuns: 20 },
     );
     expect(looked).toBeGreaterThan(5);
+  });
+
+  test('every figure of a step is made of the sessions that are listed for it', () => {
+    const known = { window: WINDOW, knownUntilMs: at(40) };
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 500 }), fc.integer({ min: 0, max: 3 }), (seed, k) => {
+        const { sessions } = world(seed, [{ step: 1, share: 0.4, leave: 0.5 }], 200);
+        const step = judgeJourney(sessions, STEPS, known).steps[k];
+        const walkers = walkersAt(sessions, STEPS, k, known);
+        const numberOf = (part: StepPart) => walkers.filter((walker) => isOfPart(walker, part)).length;
+        expect({
+          sessions: numberOf('came'),
+          wentOn: numberOf('wentOn'),
+          undecided: numberOf('undecided'),
+          left: numberOf('left'),
+          exposed: numberOf('metTrouble'),
+        }).toEqual({
+          sessions: step?.sessions,
+          wentOn: step?.wentOn,
+          undecided: step?.undecided,
+          left: step?.left,
+          exposed: step?.exposed,
+        });
+        const both = walkers.filter((walker) => isOfPart(walker, 'left') && isOfPart(walker, 'metTrouble'));
+        expect(numberOf('leftAfterTrouble')).toBe(both.length);
+      }),
+      { numRuns: 20 },
+    );
   });
 
   test('where all who meet it leave, and nobody else does, no error is left and it is bad all the same', () => {

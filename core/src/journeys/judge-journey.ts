@@ -8,6 +8,14 @@ export const GOES_ON_WITHIN_MS = 30 * MINUTE_MS;
 /** Who was at a step so shortly before the end of what is known may still go on. */
 export const STILL_DECIDING_MS = 5 * MINUTE_MS;
 
+/** What becomes of a session at a step: at the last one, to go on is to complete it. */
+export const STEP_ENDS = ['wentOn', 'undecided', 'left'] as const;
+export type StepEnd = (typeof STEP_ENDS)[number];
+
+/** Which of those who came to a step are looked at: all, what became of them, or those who met trouble there. */
+export const STEP_PARTS = ['came', ...STEP_ENDS, 'leftAfterTrouble', 'metTrouble'] as const;
+export type StepPart = (typeof STEP_PARTS)[number];
+
 export interface JudgedStep {
   flow: number;
   /** people (sessions, where nobody is named) who came to the step in the window */
@@ -68,13 +76,7 @@ export function judgeJourney(
   }: { window: Window; knownUntilMs: number; usualShareOf?: (flow: number) => number },
 ): JudgedJourney {
   const decidedMs = knownUntilMs - STILL_DECIDING_MS;
-  const kinds = kindsOf(sessions);
-  const walks = sessions.flatMap((session) => {
-    const visits = walkOf(session, steps);
-    const [first] = visits;
-    if (!first || first.firstMs >= window.toMs) return [];
-    return [{ session, visits, kind: kinds.get(session) ?? '', isInside: first.firstMs >= window.fromMs }];
-  });
+  const walks = walksOf(sessions, steps, window);
   const inside = walks.filter(({ isInside }) => isInside);
   const completed = inside.filter(({ visits }) => isCompleted(visits, steps));
   const value = completed.reduce((sum, { visits }) => sum + valueOf(visits, 0), 0);
@@ -88,11 +90,69 @@ export function judgeJourney(
   };
 }
 
+/** A session at a step of a journey, and what became of it there. */
+export interface Walker {
+  session: Session;
+  visit: Visit;
+  end: StepEnd;
+}
+
+/**
+ * The sessions that a step's counts of `judgeJourney` are made of: those that began the journey in the window and came
+ * to the step.
+ *
+ * @param k the step, from 0
+ */
+export function walkersAt(
+  sessions: readonly Session[],
+  steps: readonly number[],
+  k: number,
+  { window, knownUntilMs }: { window: Window; knownUntilMs: number },
+): Walker[] {
+  const decidedMs = knownUntilMs - STILL_DECIDING_MS;
+  return walksOf(sessions, steps, window)
+    .filter(({ isInside }) => isInside)
+    .flatMap((walk) => {
+      const visit = walk.visits[k];
+      if (!visit) return [];
+      const passing = passingAt(walk, visit, k, k === steps.length - 1);
+      return [{ session: walk.session, visit, end: endOf(passing, decidedMs) }];
+    });
+}
+
+/** Does a walker belong to a part of those who came to the step? */
+export function isOfPart({ visit, end }: Walker, part: StepPart): boolean {
+  switch (part) {
+    case 'came':
+      return true;
+    case 'metTrouble':
+      return visit.exposed;
+    case 'leftAfterTrouble':
+      return visit.exposed && end === 'left';
+    default:
+      return end === part;
+  }
+}
+
+const endOf = ({ goesOn, lastMs }: Pick<Passing<unknown>, 'goesOn' | 'lastMs'>, decidedMs: number): StepEnd =>
+  goesOn ? 'wentOn' : lastMs > decidedMs ? 'undecided' : 'left';
+
 interface Walk {
   session: Session;
   visits: (Visit | undefined)[];
   kind: string;
   isInside: boolean;
+}
+
+/** Walks that began before the end of the window; those that began within it are inside. */
+function walksOf(sessions: readonly Session[], steps: readonly number[], window: Window): Walk[] {
+  const kinds = kindsOf(sessions);
+  return sessions.flatMap((session) => {
+    const visits = walkOf(session, steps);
+    const [first] = visits;
+    if (!first || first.firstMs >= window.toMs) return [];
+    return [{ session, visits, kind: kinds.get(session) ?? '', isInside: first.firstMs >= window.fromMs }];
+  });
 }
 
 /** The session's visits of the journey's steps, as far as it came; a step that was passed over is `undefined`. */
@@ -147,8 +207,9 @@ function judgeStep(
     here.map(({ passing }) => passing),
     decidedMs,
   );
-  const undecided = inside.filter(({ passing }) => !passing.goesOn && passing.lastMs > decidedMs).length;
-  const wentOn = inside.filter(({ passing }) => passing.goesOn).length;
+  const ends = inside.map(({ passing }) => endOf(passing, decidedMs));
+  const wentOn = ends.filter((end) => end === 'wentOn').length;
+  const undecided = ends.filter((end) => end === 'undecided').length;
   const sums = {
     people: 0,
     value: 0,

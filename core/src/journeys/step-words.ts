@@ -1,4 +1,5 @@
 import type { Interval } from '../stats';
+import type { StepPart } from './judge-journey';
 import { count, formatMoney } from '../words';
 
 /** Of one step of a journey, in sessions: who came, went on, left, and left beyond the usual. */
@@ -25,12 +26,22 @@ export interface RepairFacts {
   value: number;
 }
 
-/** @example stepWords(step, false) // '194 left because of trouble (150 to 240), 206 as usual; 1,220 went on' */
-export function stepWords(
+/** A figure of a step in words, and the sessions that it counts. */
+export interface StepFigure {
+  words: string;
+  of: StepPart;
+}
+
+/**
+ * What became of those who came to a step, figure by figure; none where nobody came.
+ *
+ * @example stepEnds(step, false)[0] // { words: '194 left because of trouble (150 to 240)', of: 'leftAfterTrouble' }
+ */
+export function stepEnds(
   { sessions, wentOn, undecided, left, beyondUsual, exposed, usuallyExposed, isBad }: StepFacts,
   isLast: boolean,
-): string {
-  if (sessions === 0) return 'Nobody came here.';
+): StepFigure[] {
+  if (sessions === 0) return [];
   const beyond = isBad ? Math.min(left, beyondUsual.estimate) : 0;
   const because = isBad
     ? `${count(beyond)} left because of trouble (${count(beyondUsual.low)} to ${count(beyondUsual.high)})`
@@ -41,18 +52,28 @@ export function stepWords(
     !isBad && exposed > 0
       ? `${count(exposed)} met trouble, ${asEver ? 'no more than usual' : 'and hardly more of them left'}`
       : undefined;
-  return [
-    [because, usual].filter(Boolean).join(', ') || 'nobody left',
-    `${count(wentOn)} ${isLast ? 'completed it' : 'went on'}`,
-    undecided > 0 && `${count(undecided)} may still ${isLast ? 'complete it' : 'go on'}`,
-    met,
-  ]
-    .filter(Boolean)
-    .join('; ');
+  const figures: { words: string | undefined; of: StepPart }[] = [
+    { words: because, of: 'leftAfterTrouble' },
+    { words: usual, of: 'left' },
+    { words: because || usual ? undefined : 'nobody left', of: 'left' },
+    { words: `${count(wentOn)} ${isLast ? 'completed it' : 'went on'}`, of: 'wentOn' },
+    {
+      words: undecided > 0 ? `${count(undecided)} may still ${isLast ? 'complete it' : 'go on'}` : undefined,
+      of: 'undecided',
+    },
+    { words: met, of: 'metTrouble' },
+  ];
+  return figures.flatMap(({ words, of }) => (words === undefined ? [] : [{ words, of }]));
 }
+
+/** @example stepWords(step, false) // '194 left because of trouble (150 to 240); 206 as usual; 1,220 went on' */
+export const stepWords = (facts: StepFacts, isLast: boolean): string =>
+  stepEnds(facts, isLast)
+    .map(({ words }) => words)
+    .join('; ') || 'Nobody came here.';
 
 /** @example repairWords(repair, 'EUR') // '178 more go on, 154 more come to the end, with €2,640; 24 are lost …' */
 export function repairWords({ comeBack, hidden, completions, value }: RepairFacts, currency: string): string {
   const back = `${count(comeBack)} more go on, ${count(completions)} more come to the end${value >= 0.5 ? `, with ${formatMoney(value, currency)}` : ''}`;
-  return hidden >= 0.5 ? `${back}; ${count(hidden)} are lost further down until that is fixed too` : back;
+  return hidden >= 0.5 ? `${back}; ${count(hidden)} ${Math.round(hidden) === 1 ? 'is' : 'are'} lost further down until that is fixed too` : back;
 }

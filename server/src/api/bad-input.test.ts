@@ -52,6 +52,7 @@ describe('questions', () => {
     ['/api/flows?last=1.5', 'last'],
     ['/api/estate?last=none', 'last'],
     ['/api/journeys?last=none', 'last'],
+    ['/api/journeys/1-2/steps/1?of=nobody', 'of'],
     ['/api/money?last=none', 'last'],
     ['/api/pages?last=none', 'last'],
   ])('%s names %s', async (path, field) => {

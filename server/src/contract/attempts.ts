@@ -37,6 +37,7 @@ export const Sample = resource('Sample', 'An attempt to look at', {
   spanId: text('identity of its first span, 16 hexadecimal digits', '00f067aa0ba902b7'),
   person: text("a pseudonym: tells persons apart, not who they are; '' when not told", 'person 3f9a-20c1'),
   component: text('name of the component (service.name)', 'slots'),
+  value: orNull(number('what it brought; null where it failed or carries no value', CURRENCY, 38)),
 });
 export type SampleShape = Static<typeof Sample>;
 

@@ -44,6 +44,7 @@ export const Region = resource('Region', 'Attempts of a part of the field', {
   window: ref(Window, 'what was looked at'),
   attempts: integer('attempts that were begun', 'attempts', 1840),
   bad: integer('attempts that were late, hung or failed', 'attempts', 212),
+  currency: text('currency of all amounts, ISO 4217', 'EUR'),
   samples: list(ref(Sample), 'attempts to look at'),
 });
 export type RegionShape = Static<typeof Region>;
@@ -323,7 +324,7 @@ export const FlowCounts = resource('FlowCounts', 'All that was ever recorded, by
 export type FlowCountsShape = Static<typeof FlowCounts>;
 
 /** Which attempts of a region are listed alone. */
-const REGION_KINDS = ['failed', 'bad'] as const;
+const REGION_KINDS = ['failed', 'bad', 'succeeded'] as const;
 export type RegionKind = (typeof REGION_KINDS)[number];
 
 export const regionQuery = object({
@@ -332,7 +333,8 @@ export const regionQuery = object({
     .positive()
     .meta({ description: 'took less than this; left out: however long', unit: MS, example: 1600 }),
   only: string().oneOf(REGION_KINDS).meta({
-    description: 'those that failed, or all bad ones: late, hung or failed; left out: all',
+    description:
+      'those that failed; all bad ones: late, hung or failed; those that succeeded, with most value first; left out: all',
     example: 'failed',
   }),
 });
@@ -366,7 +368,7 @@ export const flowPaths: Paths = {
   '/api/flows/{id}/steps': { get: get('Steps inside a flow, each against its own limit', Steps, OF_FLOW) },
   '/api/flows/{id}/field': { get: get('Attempts of a flow by time and duration', Field, OF_FLOW) },
   '/api/flows/{id}/region': {
-    get: get('Attempts of a part of the field, worst first', Region, {
+    get: get('Attempts of a part of the field, worst first; of those that succeeded, with most value first', Region, {
       path: [flowId],
       query: [windowQuery, focusQuery, regionQuery],
     }),

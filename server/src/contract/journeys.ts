@@ -2,7 +2,10 @@ import type { Static } from '@sinclair/typebox';
 import { get, path, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
 import { MONEY_VERDICTS } from '@toplens/core/money';
+import { STEP_PARTS } from '@toplens/core/journeys';
 import { ATTEMPT_KINDS } from '@toplens/core/telemetry';
+import { object, string } from 'yup';
+import { Sample } from './attempts';
 import { Interval, Window } from './common';
 import {
   CURRENCY,
@@ -74,6 +77,35 @@ export const Journey = resource('Journey', 'A way that people walk through flows
 });
 export type JourneyShape = Static<typeof Journey>;
 
+export const JourneyStepPage = resource('JourneyStepPage', 'Sessions at one step of a journey', {
+  window: ref(Window, 'what was looked at'),
+  journey: text('name of the journey', 'Book a pick-up'),
+  step: integer('step, from 1', '1', 2),
+  steps: integer('steps of the journey', '1', 4),
+  flow: integer('number of the flow', '1', 3),
+  name: text('name of the flow', 'Book a pick-up'),
+  of: oneOf(STEP_PARTS, 'which sessions'),
+  currency: text('currency of all amounts, ISO 4217', 'EUR'),
+  every: integer('one of so many sessions was looked at; counts are of all', '1', 1),
+  sessions: number('sessions, as the journey counts them', 'sessions', 62),
+  beyondUsual: orNull(
+    ref(Interval, 'people who left because of something bad, beyond the usual; null where the step is not bad'),
+  ),
+  samples: list(
+    ref(Sample),
+    'of each session its worst attempt at this step; those with the worst first, at most sixty sessions',
+  ),
+});
+export type JourneyStepPageShape = Static<typeof JourneyStepPage>;
+
+export const journeyStepQuery = object({
+  of: string().oneOf(STEP_PARTS).default('came').meta({
+    description:
+      'which sessions: all that came, went on, may still go on, left, left after they met trouble here, or met trouble here',
+    example: 'left',
+  }),
+});
+
 export const Journeys = resource('Journeys', 'All journeys of a window', {
   window: ref(Window, 'what was looked at'),
   journeys: list(ref(Journey), 'ways that people walk, the busiest first'),
@@ -95,6 +127,7 @@ export const Revenue = resource('Revenue', 'What a flow brings in', {
   name: text('name', 'Book a pick-up'),
   application: text('name of the application', 'Courier app'),
   start: orNull(text('the step that its way begins with; null when no way is known', '')),
+  journey: orNull(text('the way: numbers of its flows, joined by hyphens; null when no way is known', '3-5-9')),
   days: integer('like days that it is compared with', 'days', 8),
   lost: ref(Interval, 'value lost, units of currency'),
   orders: ref(MoneyFigure, 'orders completed'),
@@ -124,6 +157,12 @@ export const journeyPaths: Paths = {
     get: get('One journey, step by step, and in which order to mend', Journey, {
       path: [path('id', 'numbers of its flows, joined by hyphens', '3-5-9')],
       query: [windowQuery, focusQuery],
+    }),
+  },
+  '/api/journeys/{id}/steps/{step}': {
+    get: get('The sessions at one step of a journey, by what became of them', JourneyStepPage, {
+      path: [path('id', 'numbers of its flows, joined by hyphens', '3-5-9'), path('step', 'the step, from 1', 2)],
+      query: [windowQuery, focusQuery, journeyStepQuery],
     }),
   },
   '/api/money': {

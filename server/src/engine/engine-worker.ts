@@ -40,6 +40,7 @@ import { pastIncidents } from './incidents/past-incidents';
 import { proof } from './incidents/proof';
 import { applicationsOf, logScope } from './incidents/incident-scope';
 import { journey, journeys } from './journeys/journeys';
+import { journeyStep } from './journeys/journey-step';
 import { earlyWarnings } from './incidents/early-warnings';
 import { slowestFlows } from './flows/slowest-flows';
 import { estate } from './infrastructure/estate';
@@ -220,6 +221,7 @@ const handlersFor = (state: EngineState): Handlers<Questions> => {
     journeys: (question) => journeys(then(question), question),
     money: (question) => money(then(question), question),
     journey: (question) => journey(then(question), question),
+    journeyStep: (question) => journeyStep(then(question), question),
     promises: (question) => promises(then(question), question),
     promiseReports: (question) => promiseReports(then(question), question),
     endangered: (question) => endangeredBy(then(question), question),

@@ -2,7 +2,7 @@ import { floorTo, MINUTE_MS } from '@toplens/core/time';
 import { seededRandom } from '@toplens/core/stats';
 import Ajv2020 from 'ajv/dist/2020';
 import { openApi } from '../contract/open-api';
-import type { FlowPageShape, FlowTableShape } from '../contract/flows';
+import type { FlowPageShape, FlowTableShape, RegionShape } from '../contract/flows';
 import type { IncidentShape, WorstFirstShape } from '../contract/incidents';
 import type { MoneyShape } from '../contract/journeys';
 import type { SettingsShape } from '../contract/settings';
@@ -133,6 +133,19 @@ test('orders and money against the same hours of like days: below while payments
   expect((revenue?.orders.value as number) / (revenue?.orders.expected as number)).toBeCloseTo(0.5, 1);
   expect(revenue?.lost.low).toBeGreaterThan(0);
   expect((revenue?.lost.estimate as number) / (revenue?.value.expected as number)).toBeCloseTo(0.5, 1);
+  // What the figures are made of is listed: the orders of the same stretch, those that brought most first.
+  const { fromMs, toMs } = answer.window;
+  const orders = (await (
+    await fetch(
+      `${own.url}/api/flows/${revenue?.flow}/region?only=succeeded&from=${new Date(fromMs).toISOString()}&to=${new Date(toMs).toISOString()}`,
+    )
+  ).json()) as RegionShape;
+  expect(isA('Region', orders)).toBe(true);
+  expect(orders.attempts).toBe(revenue?.orders.value);
+  const values = orders.samples.map(({ value }) => value as number);
+  expect(values).toEqual([...values].sort((a, b) => b - a));
+  expect(values[0]).toBe(14);
+  expect(orders.samples.every(({ outcome }) => outcome !== 'failed')).toBe(true);
   // The sites together are the whole, now and as expected; a filter over more than eight hours tells of everybody.
   const sites = await Promise.all([money('&site=North'), money('&site=South')]);
   expect(sites.map(({ isNarrowed }) => isNarrowed)).toEqual([false, false]);

@@ -18,7 +18,7 @@ import type {
   SlowerStatementsShape,
 } from '../contract/incidents';
 import type { ComponentShape, EarlyWarningsShape, EstateShape, HostsShape } from '../contract/infrastructure';
-import type { JourneyShape, JourneysShape, MoneyShape } from '../contract/journeys';
+import type { JourneyShape, JourneysShape, JourneyStepPageShape, MoneyShape } from '../contract/journeys';
 import type { PersonAttemptShape } from '../contract/persons';
 import type {
   EndangeredPromisesShape,
@@ -66,6 +66,7 @@ import type {
   PromiseQuestion,
   WindowQuestion,
   JourneyQuestion,
+  JourneyStepQuestion,
   JourneysQuestion,
 } from './state/questions';
 import type { Hurt } from './incidents/hurt';
@@ -119,6 +120,7 @@ export interface Questions {
   promise: { ask: PromiseQuestion; answer: PromisePageShape | null };
   promiseAttempts: { ask: PromiseAttemptsQuestion; answer: PromiseAttemptsShape | null };
   journey: { ask: JourneyQuestion; answer: JourneyShape | null };
+  journeyStep: { ask: JourneyStepQuestion; answer: JourneyStepPageShape | null };
   earlyWarnings: { ask: Pick<FlowsQuestion, 'window'>; answer: EarlyWarningsShape };
   estate: { ask: Pick<FlowsQuestion, 'window'>; answer: EstateShape };
   changes: { ask: Pick<FlowsQuestion, 'window'>; answer: ChangesShape };

@@ -67,6 +67,8 @@ export interface StoredSample {
   component: string;
   /** number of the site */
   site: number;
+  /** what it brought, units of currency; null where it carries no value */
+  value: number | null;
 }
 
 /**
@@ -88,8 +90,9 @@ export async function attemptsAt(
     failure: string | null;
     person: string | null;
     component: string | null;
+    value_minor: number | null;
   }>(
-    `SELECT a.trace_id::text, lpad(to_hex(a.span_id), 16, '0') AS span_id, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags, a.site,
+    `SELECT a.trace_id::text, lpad(to_hex(a.span_id), 16, '0') AS span_id, a.started_us::float8 AS started_us, a.duration_us::float8 AS duration_us, a.flags, a.site, a.value_minor::float8 AS value_minor,
             ${nameOf('a.failure')} AS failure, ${nameOf('a.person')} AS person, ${nameOf('a.component')} AS component
        FROM attempt a
       WHERE a.started_us = ANY($1::int8[]) AND a.flow = $2 AND ${isOfShare(share)}`,
@@ -105,6 +108,7 @@ export async function attemptsAt(
     person: row.person ?? '',
     component: row.component ?? '',
     site: row.site,
+    value: row.value_minor === null ? null : row.value_minor / 100,
   }));
 }
 

@@ -49,7 +49,13 @@ export function FieldPart({ flow, title = 'Attempts by duration' }: { flow: numb
           <Button onPress={() => setRegion(undefined)} style={styles.button}>
             Let the region go
           </Button>
-          {found.samples.length > 0 && <SampleList samples={found.samples.slice(0, SHOWN)} nowMs={region.toMs} />}
+          {found.samples.length > 0 && (
+            <SampleList
+              samples={found.samples.slice(0, SHOWN)}
+              nowMs={region.toMs}
+              {...(region.only === 'succeeded' && { currency: found.currency })}
+            />
+          )}
         </>
       )}
     </View>
@@ -91,8 +97,8 @@ export function cellsOf(region: Region, { startMs, stepMs, floorsMs, columns }: 
 
 /** "212 attempts from 11:02 to 11:10 that took 2.0 s or longer, 210 of them late, hung or failed" */
 export function regionWords(
-  { fromMs, toMs, fromDurationMs, toDurationMs, only }: Region,
-  { attempts, bad, samples }: Schemas['Region'],
+  { fromDurationMs, toDurationMs, only }: Region,
+  { window: { fromMs, toMs }, attempts, bad, samples }: Schemas['Region'],
 ): string {
   const took =
     toDurationMs !== null
@@ -103,7 +109,8 @@ export function regionWords(
         ? ` that took ${durationWords(fromDurationMs)} or longer`
         : '';
   const shown = Math.min(SHOWN, samples.length);
-  const list = attempts > shown && shown > 0 ? `; the ${shown} worst:` : '';
+  const first = only === 'succeeded' ? `${shown} that brought most` : `${shown} worst`;
+  const list = attempts > shown && shown > 0 ? `; the ${first}:` : '';
   const told = `${counted(attempts, KIND_WORDS[only ?? 'all'][0], KIND_WORDS[only ?? 'all'][1])} from ${clock(fromMs, toMs)} to ${clock(toMs, toMs)}${took}`;
   return `${told}${only === undefined ? `, ${count(bad)} late, hung or failed` : ''}${list}`;
 }
@@ -113,6 +120,7 @@ const KIND_WORDS = {
   all: ['attempt', 'attempts'],
   failed: ['failed attempt', 'failed attempts'],
   bad: ['late, hung or failed attempt', 'late, hung or failed attempts'],
+  succeeded: ['attempt that succeeded', 'attempts that succeeded'],
 } as const;
 
 const styles = StyleSheet.create({ box: { gap: SPACE.xs }, button: { alignSelf: 'flex-start' } });

@@ -15,6 +15,7 @@ import { SPACE, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { Charts, timeAxisOf } from '../incident/against-normal';
 import { SampleList } from '../incident/sample-list';
 import { Bands } from './bands';
+import { EventPart } from './event-part';
 import { brushedTo, FieldPart } from './field-part';
 import { Limits } from './limits';
 import { PathPart } from './path-part';
@@ -29,6 +30,7 @@ export function FlowPage({ id }: { id: number }) {
   const { data: page, error, refetch } = useFlow(id, view);
   const palette = usePalette();
   const isInColumns = width >= TWO_COLUMNS_FROM;
+  const isEvent = page?.row.kind === 'businessEvent';
   return (
     <InnerPage title={page?.row.name} error={error} hasData={page !== undefined} onRetry={() => void refetch()}>
       {page && (
@@ -37,12 +39,8 @@ export function FlowPage({ id }: { id: number }) {
           <SharedMoment axis={timeAxisOf(page)} marks={page.marks}>
             <View style={isInColumns ? styles.columns : styles.stack}>
               <View style={isInColumns ? styles.column : styles.stack}>
-                <Outcomes page={page} />
-                <FieldPart flow={page.row.id} />
-                <Bands page={page} />
-                <Limits page={page} />
-                <Slowest page={page} />
-                {page.row.kind === 'page' ? (
+                {isEvent ? <EventPart page={page} /> : <AttemptsPart page={page} />}
+                {isEvent ? null : page.row.kind === 'page' ? (
                   <Door
                     path="/people"
                     narrowed={{ page: pageOfFlow(page.row.technicalName) }}
@@ -64,9 +62,13 @@ export function FlowPage({ id }: { id: number }) {
                 <Words kind="section" level={2}>
                   Compared with normal
                 </Words>
-                <Charts charts={page.charts} window={page.window} marks={page.marks} />
-                <Sides page={page} />
-                {page.row.kind !== 'page' && <StepsPart flow={page.row.id} />}
+                <Charts
+                  charts={isEvent ? page.charts.filter(({ name }) => name === 'attempts') : page.charts}
+                  window={page.window}
+                  marks={page.marks}
+                />
+                {!isEvent && <Sides page={page} />}
+                {!isEvent && page.row.kind !== 'page' && <StepsPart flow={page.row.id} />}
               </View>
             </View>
           </SharedMoment>
@@ -76,25 +78,67 @@ export function FlowPage({ id }: { id: number }) {
   );
 }
 
+function AttemptsPart({ page }: { page: Page }) {
+  return (
+    <>
+      <Outcomes page={page} />
+      <FieldPart flow={page.row.id} />
+      <Bands page={page} />
+      <Limits page={page} />
+      <Slowest page={page} />
+    </>
+  );
+}
+
 /** What pressing a figure does, for screen readers beside it. */
 const FIGURE_DOORS = 'figure-doors';
 
 function Head({ page }: { page: Page }) {
   const { row, team, incidents, isCut, window } = page;
   const palette = usePalette();
-  const { view, setView } = useView();
-  /** Lists the attempts that took so long or longer; those alone that failed, or were bad. */
-  const from = (fromDurationMs: number, only?: Region['only']) => () =>
-    setView(brushedTo(view, { ...window, fromDurationMs, toDurationMs: null, ...(only && { only }) }));
   return (
     <View style={styles.head}>
       <Words kind="title" level={1}>
         {row.name}
       </Words>
-      <Words kind="muted">{`${row.application} · ${row.kind === 'page' ? 'loads of a page, until the load event' : row.technicalName}${team ? ` · ${team.team}` : ''}`}</Words>
+      <Words kind="muted">{[row.application, kindWords(row), ...(team ? [team.team] : [])].join(' · ')}</Words>
       {isCut && (
         <Words kind="muted">{`The window is long: its last day is shown, from ${clock(window.fromMs)}.`}</Words>
       )}
+      {row.kind === 'businessEvent' ? (
+        <View style={styles.figures}>
+          <Figure value={count(row.attempts)} unit={row.attempts === 1 ? 'time' : 'times'} />
+          <Figure value={rateWords(row.perMinute)} unit="a minute" />
+          {row.people !== null && <Figure value={count(row.people)} unit={row.people === 1 ? 'person' : 'people'} />}
+        </View>
+      ) : (
+        <Figures page={page} />
+      )}
+      {incidents.map((incident) => (
+        <Door key={incident.id} path={`/incident/${incident.id}`} style={styles.incident}>
+          <Words style={{ color: palette.action }}>
+            {`Incident ${clock(incident.onsetMs, window.toMs)} to ${incident.inTroubleNow ? 'now' : clock(incident.endMs, window.toMs)}: open it`}
+          </Words>
+        </Door>
+      ))}
+    </View>
+  );
+}
+
+/** What it is, where its name alone does not say it. */
+function kindWords({ kind, technicalName }: Page['row']): string {
+  if (kind === 'page') return 'loads of a page, until the load event';
+  return kind === 'businessEvent' ? 'business event: it happens, and lasts no time' : technicalName;
+}
+
+/** The figures of a flow, each a door to the attempts that it is made of. */
+function Figures({ page: { row, window } }: { page: Page }) {
+  const { view, setView } = useView();
+  /** Lists the attempts that took so long or longer; those alone that failed, or were bad. */
+  const from = (fromDurationMs: number, only?: Region['only']) => () =>
+    setView(brushedTo(view, { ...window, fromDurationMs, toDurationMs: null, ...(only && { only }) }));
+  return (
+    <>
       <View style={styles.figures}>
         <Figure value={row.level === 'noData' ? 'no data' : row.level} unit="level" />
         <Figure value={rateWords(row.perMinute)} unit="a minute" {...(row.attempts > 0 && { onOpen: from(0) })} />
@@ -133,14 +177,7 @@ function Head({ page }: { page: Page }) {
           those that were late, hung or failed.
         </Words>
       )}
-      {incidents.map((incident) => (
-        <Door key={incident.id} path={`/incident/${incident.id}`} style={styles.incident}>
-          <Words style={{ color: palette.action }}>
-            {`Incident ${clock(incident.onsetMs, window.toMs)} to ${incident.inTroubleNow ? 'now' : clock(incident.endMs, window.toMs)}: open it`}
-          </Words>
-        </Door>
-      ))}
-    </View>
+    </>
   );
 }
 

@@ -39,7 +39,12 @@ export function MoneyPart({ incident }: { incident: Incident }) {
       </Words>
       <Words kind="small">{`${clock(incident.onsetMs, nowMs)} to ${clock(endMs, nowMs)}, everything in ${application}: other causes are in here as well.`}</Words>
       {during.flows.map((revenue) => (
-        <RevenueLine key={revenue.flow} revenue={revenue} currency={during.currency} />
+        <RevenueLine
+          key={revenue.flow}
+          revenue={revenue}
+          of={{ ...during.window, isOfAll: true }}
+          currency={during.currency}
+        />
       ))}
       <LostByTier incident={incident} />
       {isBackKnown && since && since.flows.length > 0 && (

@@ -1,4 +1,4 @@
-import { repairWords } from '@toplens/core/journeys';
+import { repairWords, type StepPart } from '@toplens/core/journeys';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Button } from 'react-native-paper';
@@ -12,7 +12,7 @@ import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
 import { SPACE, TOUCH, TWO_COLUMNS_FROM } from '@/look/tokens';
 import { JourneySheet } from './journey-sheet';
-import { journeySentence, stepFigures, type Journey } from './journey-words';
+import { journeyFigures, journeySentence, stepFigures, type Journey } from './journey-words';
 import { stepBars } from './step-bars';
 
 /** A journey: bars that narrow by who leaves as usual and who leaves because of trouble, and in which order to mend. */
@@ -35,7 +35,17 @@ export function JourneyPage({ id }: { id: string }) {
           <Words kind="title" level={1}>
             {journey.name}
           </Words>
-          <Words testID="journey-sentence">{journeySentence(journey)}</Words>
+          {journey.setOut === 0 ? (
+            <Words testID="journey-sentence">{journeySentence(journey)}</Words>
+          ) : (
+            <View testID="journey-sentence">
+              <FigureDoors
+                id={id}
+                figures={journeyFigures(journey)}
+                rest={journey.beyondUsual < 0.5 && 'Nobody left because of trouble, beyond what could be chance'}
+              />
+            </View>
+          )}
           <Words kind="muted">{`${journey.application}${journey.every > 1 ? ` · counted from every ${journey.every}th session` : ''}`}</Words>
           <Button icon="pencil-outline" onPress={() => setNaming(true)} style={styles.button} testID="name-journey">
             {journey.isNamed ? 'Rename it' : 'Name and keep it'}
@@ -56,20 +66,54 @@ export function JourneyPage({ id }: { id: string }) {
   );
 }
 
+/** Figures of a journey, each a door to the sessions that it is made of. */
+function FigureDoors({
+  id,
+  figures,
+  rest,
+}: {
+  id: string;
+  figures: readonly { words: string; step: number; of: StepPart }[];
+  /** what is said beside them */
+  rest?: string | false | undefined;
+}) {
+  const palette = usePalette();
+  return (
+    <View style={styles.figures}>
+      {figures.map(({ words, step, of }) => (
+        <Door key={words} path={`/journey/${id}/${step}/${of}`} style={styles.figure} testID={`journey-${step}-${of}`}>
+          <Words kind="small" style={{ color: palette.action }}>
+            {words}
+          </Words>
+        </Door>
+      ))}
+      {rest && <Words kind="small">{rest}</Words>}
+    </View>
+  );
+}
+
 function Steps({ journey }: { journey: Journey }) {
   const palette = usePalette();
   return (
     <View role="list" aria-label="Steps" style={styles.steps}>
-      {stepBars(journey).map(({ step, words, bar }, k) => (
+      {stepBars(journey).map(({ step, words, ends, bar }, k) => (
         <View role="listitem" key={step.flow} style={styles.step} testID={`step-${k + 1}`}>
           <Door path={`/flow/${step.flow}`} style={styles.head}>
             <Words kind={step.isBad ? 'strong' : 'body'} style={[styles.name, { color: palette.action }]}>
               {`${k + 1}  ${step.name}`}
             </Words>
-            <Words kind="small">{stepFigures(step)}</Words>
           </Door>
+          <FigureDoors id={journey.id} figures={stepFigures(step).map((figure) => ({ ...figure, step: k + 1 }))} />
           <StepBar {...bar} />
-          <Words kind="small">{[words, attributableWords(step)].filter(Boolean).join('. ')}</Words>
+          {ends.length === 0 ? (
+            <Words kind="small">{words}</Words>
+          ) : (
+            <FigureDoors
+              id={journey.id}
+              figures={ends.map((end) => ({ ...end, step: k + 1 }))}
+              rest={attributableWords(step)}
+            />
+          )}
           {step.isBad &&
             step.incidents.map((id) => (
               <Door key={id} path={`/incident/${id}`} style={styles.door}>
@@ -104,6 +148,7 @@ function Legend() {
 }
 
 function Repairs({ journey }: { journey: Journey }) {
+  const palette = usePalette();
   return (
     <View style={styles.stack} testID="repairs">
       <Words kind="section" level={2}>
@@ -116,7 +161,11 @@ function Repairs({ journey }: { journey: Journey }) {
         <View key={repair.step} style={styles.repair}>
           <Words kind="rank">{i + 1}</Words>
           <View style={styles.name}>
-            <Words kind="strong">{journey.steps[repair.step]?.name ?? ''}</Words>
+            <Door path={`/journey/${journey.id}/${repair.step + 1}/leftAfterTrouble`} style={styles.door}>
+              <Words kind="strong" style={{ color: palette.action }}>
+                {journey.steps[repair.step]?.name ?? ''}
+              </Words>
+            </Door>
             <Words>{repairWords(repair, journey.currency)}</Words>
           </View>
         </View>
@@ -138,6 +187,8 @@ const styles = StyleSheet.create({
   steps: { gap: SPACE.m },
   step: { gap: 2 },
   head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH },
+  figures: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.m },
+  figure: { minHeight: 28, maxWidth: '100%', justifyContent: 'center' },
   name: { flex: 1, minWidth: 0 },
   door: { minHeight: TOUCH, justifyContent: 'center' },
   repair: { flexDirection: 'row', gap: SPACE.m },

@@ -2,7 +2,15 @@ import { render, screen } from '@testing-library/react';
 import { repairWords, stepWords } from '@toplens/core/journeys';
 import { StepBar } from '@/charts/step-bar';
 import { stepsOnTheWay } from '../incident/on-the-way';
-import { journeySentence, stepFigures, type Journey, type Step } from './journey-words';
+import {
+  journeyFigures,
+  journeySentence,
+  stepFigures,
+  stepSentence,
+  stepTitle,
+  type Journey,
+  type Step,
+} from './journey-words';
 
 jest.mock('@/frame/door', () => ({}));
 jest.mock('@/data/journeys', () => ({}));
@@ -51,9 +59,13 @@ test('a journey in a sentence, with nothing called calm that is not known', () =
 });
 
 test('a step tells who left because of trouble apart from who left as usual', () => {
-  expect(stepFigures(step())).toBe('1,620 people · 4.8 s · 3 % fail');
+  expect(stepFigures(step()).map(({ words, of }) => `${words}: ${of}`)).toEqual([
+    '1,620 people: came',
+    '4.8 s: came',
+    '3 % fail: metTrouble',
+  ]);
   expect(stepWords(step(), false)).toBe(
-    '194 left because of trouble (150 to 240), 226 as usual; 1,220 went on; 10 may still go on',
+    '194 left because of trouble (150 to 240); 226 as usual; 1,220 went on; 10 may still go on',
   );
   expect(stepWords(step({ isBad: false, exposed: 9 }), true)).toContain(
     '420 left as usual; 1,220 completed it; 10 may still complete it; 9 met trouble, no more than usual',
@@ -85,4 +97,34 @@ test('the bar says its parts to those who do not see it, and draws none for nobo
   );
   expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Of 100 sessions 40 left as usual');
   expect(container.querySelectorAll('rect').length).toBe(2);
+});
+
+test('a figure of the whole way is made of sessions of one step: the first, the last, the one that lost most', () => {
+  expect(journeyFigures(journey)).toEqual([
+    { words: '2,140 people set out', step: 1, of: 'came' },
+    { words: '1,086 came to the end', step: 2, of: 'wentOn' },
+    { words: '194 people left because of trouble, who would have brought €2,640', step: 2, of: 'leftAfterTrouble' },
+  ]);
+  expect(journeyFigures({ ...journey, beyondUsual: 0 })).toHaveLength(2);
+});
+
+test('the sessions of a step in a sentence: what can be said of all of them is not said of one', () => {
+  const page = {
+    of: 'leftAfterTrouble',
+    sessions: 300,
+    step: 2,
+    steps: 4,
+    beyondUsual: { estimate: 194, low: 150, high: 240 },
+    every: 1,
+    name: 'Pick a slot',
+  } as Parameters<typeof stepSentence>[0];
+  expect(stepSentence(page)).toBe(
+    '300 sessions met a late, hung or failed attempt here and ended here. 194 people left because of trouble, beyond the usual (150 to 240): whether a single one would have left anyway, nobody can tell.',
+  );
+  expect(stepSentence({ ...page, of: 'metTrouble', every: 4, sessions: 1 })).toBe(
+    'About 1 session met a late, hung or failed attempt here.',
+  );
+  expect(stepSentence({ ...page, of: 'wentOn', step: 4 })).toBe('300 sessions completed it.');
+  expect(stepSentence({ ...page, of: 'came', sessions: 0 })).toContain('no data');
+  expect(stepTitle({ ...page, of: 'left' })).toBe('Pick a slot: left');
 });

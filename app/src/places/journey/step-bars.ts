@@ -1,4 +1,4 @@
-import { stepWords } from '@toplens/core/journeys';
+import { stepEnds, stepWords } from '@toplens/core/journeys';
 import { count } from '@/look/format';
 import type { Journey, Step } from './journey-words';
 
@@ -7,10 +7,12 @@ export function stepBars({ steps }: Pick<Journey, 'steps'>) {
   const most = Math.max(1, ...steps.map(({ sessions }) => sessions));
   return steps.map((step: Step, k) => {
     const beyond = step.isBad ? Math.min(step.left, step.beyondUsual.estimate) : 0;
-    const words = stepWords(step, k === steps.length - 1);
+    const isLast = k === steps.length - 1;
+    const words = stepWords(step, isLast);
     return {
       step,
       words,
+      ends: stepEnds(step, isLast),
       bar: {
         most,
         wentOn: step.wentOn,

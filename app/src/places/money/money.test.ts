@@ -26,6 +26,7 @@ const revenue = (more: Partial<Revenue> = {}): Revenue => ({
   name: 'Pay',
   application: 'Sender Portal',
   start: 'Rate a parcel',
+  journey: '1-4',
   days: 9,
   lost: { estimate: 3100, low: 1900, high: 4400 },
   orders: figure(612, { expected: 880, low: 760, high: 1010, verdict: 'below' }),

@@ -1,8 +1,8 @@
-import { countInPlace, emptyField, type Outcome } from '@toplens/core/flows';
+import { badnessOf, countInPlace, emptyField, type Outcome } from '@toplens/core/flows';
 import { outcomeOfRow } from '@toplens/core/incidents';
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
-import type { FieldShape, RegionShape } from '../../contract/flows';
+import type { FieldShape, RegionKind, RegionShape } from '../../contract/flows';
 import { attemptsAt } from '../../store/attempts';
 import { eachAttempt, walkedPart } from '../reading/each-attempt';
 import { conditionsOf } from '../reading/focus';
@@ -13,8 +13,11 @@ import type { EngineState } from '../state/engine-state';
 
 /** So many attempts of a region are listed. */
 const MOST_LISTED = 60;
-const BADNESS: Readonly<Record<Outcome, number>> = { failed: 3, hung: 2, late: 1, onTime: 0 };
-const LEAST_BADNESS = { failed: 3, bad: 1 } as const;
+const BELONGS: Readonly<Record<RegionKind, (outcome: Outcome) => boolean>> = {
+  failed: (outcome) => outcome === 'failed',
+  bad: (outcome) => outcome !== 'onTime',
+  succeeded: (outcome) => outcome !== 'failed',
+};
 
 /** Attempts of a flow by time and duration; null when there is no such flow. */
 export async function flowField(
@@ -49,17 +52,22 @@ export async function flowField(
   return { window, attempts, limitMs: state.history.normalAt(id, window.toMs - 1).limitMs ?? null, ...field };
 }
 
-/** Attempts of a region, worst first: failed, hung, late, then by how long they took. */
+/**
+ * Attempts of a region, worst first: failed, hung, late, then by how long they took. Of those that succeeded the ones
+ * that brought most come first.
+ */
 export async function flowRegion(
   state: EngineState,
   { id, window: asked, focus, fromDurationMs, toDurationMs, only }: RegionQuestion,
 ): Promise<RegionShape | null> {
   if (!state.names.has(id)) return null;
   const window = walkedPart(resolveWindow(state, asked));
-  let found: { startMs: number; durationMs: number; badness: number }[] = [];
+  let found: { startMs: number; durationMs: number; badness: number; value: number }[] = [];
   let [attempts, bad] = [0, 0];
   const isWorse = (a: (typeof found)[number], b: (typeof found)[number]) =>
-    b.badness - a.badness || b.durationMs - a.durationMs || a.startMs - b.startMs;
+    (only === 'succeeded' ? b.value - a.value : b.badness - a.badness) ||
+    b.durationMs - a.durationMs ||
+    a.startMs - b.startMs;
   await each(state, id, window, {
     focus,
     see: (rows, i) => {
@@ -67,10 +75,10 @@ export async function flowRegion(
       if (durationMs < fromDurationMs || (toDurationMs !== null && durationMs >= toDurationMs)) return;
       const startMs = rows.startMs[i] as number;
       const outcome = outcomeOfRow(rows, i, state.history.normalAt(id, startMs));
-      if (only !== undefined && BADNESS[outcome] < LEAST_BADNESS[only]) return;
+      if (only !== undefined && !BELONGS[only](outcome)) return;
       attempts++;
       if (outcome !== 'onTime') bad++;
-      found.push({ startMs, durationMs, badness: BADNESS[outcome] });
+      found.push({ startMs, durationMs, badness: badnessOf(outcome), value: rows.valueMinor[i] || 0 });
       if (found.length >= 8 * MOST_LISTED) found = found.sort(isWorse).slice(0, MOST_LISTED);
     },
   });
@@ -84,7 +92,7 @@ export async function flowRegion(
   const listed = stored
     .filter(
       ({ durationMs, failed }) =>
-        (only !== 'failed' || failed) &&
+        (only === undefined || only === 'bad' || failed === (only === 'failed')) &&
         durationMs >= fromDurationMs - 0.01 &&
         (toDurationMs === null || durationMs < toDurationMs + 0.01),
     )
@@ -97,6 +105,7 @@ export async function flowRegion(
     window,
     attempts,
     bad,
+    currency: state.settings.at().currency,
     samples: listed.slice(0, MOST_LISTED).map((sample) => sampleShapeOf(state, id, sample)),
   };
 }

@@ -1,4 +1,4 @@
-import { sampleOfSessions, sessionsApart } from '@toplens/core/flows';
+import { sampleOfSessions, sessionsApart, type Outcome } from '@toplens/core/flows';
 import { outcomeOfRow } from '@toplens/core/incidents';
 import {
   discoverJourneys,
@@ -11,6 +11,7 @@ import {
   type Session,
 } from '@toplens/core/journeys';
 import type { Interval } from '@toplens/core/stats';
+import type { AttemptColumns } from '@toplens/core/telemetry';
 import { HOUR_MS, type Window } from '@toplens/core/time';
 import type { JourneyShape, JourneysShape } from '../../contract/journeys';
 import { journeyKey } from '../../settings/settings-book';
@@ -80,7 +81,7 @@ export function waysAt(state: EngineState, toMs: number): Promise<Way[]> {
 
 export const idOf = (steps: readonly number[]): string => steps.join('-');
 
-function wayOf(state: EngineState, steps: readonly number[]): Way {
+export function wayOf(state: EngineState, steps: readonly number[]): Way {
   const flows = steps.map((flow) => state.names.flow(flow));
   const [first, last] = [flows[0], flows.at(-1)];
   const application = first?.application ?? '';
@@ -96,13 +97,22 @@ function wayOf(state: EngineState, steps: readonly number[]): Way {
   };
 }
 
+export interface SessionsRead {
+  sessions: Session[];
+  /** one of so many sessions was read */
+  every: number;
+  /** what they were made of */
+  rows: AttemptColumns;
+  outcomeOf: (row: number) => Outcome;
+}
+
 /** Sessions with an attempt of these flows (all when left out) in a window; of very many every so manieth. */
 async function sessionsIn(
   state: EngineState,
   window: Window,
   flows: ReadonlySet<number> | undefined,
   focus: Focus,
-): Promise<{ sessions: Session[]; every: number }> {
+): Promise<SessionsRead> {
   const holds = sliceOf(state, focus);
   let n = 0;
   await state.hours.visit(window, flows, (_rows, from, to) => (n += to - from));
@@ -114,21 +124,26 @@ async function sessionsIn(
   );
   const outcomeOf = (row: number) =>
     outcomeOfRow(rows, row, state.history.normalAt(rows.flow[row] as number, rows.startMs[row] as number));
-  return { sessions: sessionsOf(rows, outcomeOf), every: sessionsApart(n) };
+  return { sessions: sessionsOf(rows, outcomeOf), every: sessionsApart(n), rows, outcomeOf };
+}
+
+/** Sessions of a journey's flows around a window, and what its steps are judged by. */
+export async function sessionsOfWay(
+  state: EngineState,
+  { steps, window, focus }: { steps: readonly number[]; window: Window; focus: Focus },
+): Promise<SessionsRead & { known: { window: Window; knownUntilMs: number } }> {
+  const around = { fromMs: window.fromMs - USUAL_FROM_MS, toMs: window.toMs + GOES_ON_WITHIN_MS };
+  const read = await sessionsIn(state, around, new Set(steps), focus);
+  return { ...read, known: { window, knownUntilMs: Math.min(state.watermarkMs, around.toMs) } };
 }
 
 async function journeyShape(state: EngineState, way: Way, window: Window, focus: Focus): Promise<JourneyShape> {
-  const around = { fromMs: window.fromMs - USUAL_FROM_MS, toMs: window.toMs + GOES_ON_WITHIN_MS };
-  const { sessions, every } = await sessionsIn(state, around, new Set(way.steps), focus);
+  const { sessions, every, known } = await sessionsOfWay(state, { steps: way.steps, window, focus });
   const usualShareOf = (flow: number) => {
     const { lateShare, failedShare } = state.history.normalAt(flow, window.toMs - 1);
     return lateShare + failedShare;
   };
-  const judged = judgeJourney(sessions, way.steps, {
-    window,
-    knownUntilMs: Math.min(state.watermarkMs, around.toMs),
-    usualShareOf,
-  });
+  const judged = judgeJourney(sessions, way.steps, { ...known, usualShareOf });
   const incidents = state.register.within(window);
   const { steps, application, name, isNamed } = way;
   const technicalNames = steps.map((flow) => state.names.flow(flow).technicalName);
@@ -181,7 +196,7 @@ const repairsOf = (judged: JudgedJourney, every: number): JourneyShape['repairs'
     value: value * every,
   }));
 
-const scaled = ({ estimate, low, high }: Interval, by: number): Interval => ({
+export const scaled = ({ estimate, low, high }: Interval, by: number): Interval => ({
   estimate: estimate * by,
   low: low * by,
   high: high * by,

@@ -5,7 +5,7 @@ import { ceilTo, DAY_MS, floorTo, type Window } from '@toplens/core/time';
 import type { MoneyFigureShape, MoneyShape, RevenueShape } from '../../contract/journeys';
 import { finiteOrNull } from '../reading/finite-or-null';
 import { flowsIn, sliceKey, sliceOf } from '../reading/focus';
-import { waysAt } from './journeys';
+import { idOf, waysAt } from './journeys';
 import { LONGEST_NARROWED_MS, narrowedTakings, type Slice } from './narrowed-takings';
 import { type JourneysQuestion } from '../state/questions';
 import { resolveWindow } from '../reading/windows';
@@ -41,7 +41,8 @@ export async function money(state: EngineState, { window: asked, focus }: Journe
   const shapes: RevenueShape[] = [];
   for (const { id } of flows) {
     const way = ways.find(({ steps }) => steps.includes(id) && steps[0] !== id);
-    const takings = await takingsOf(state, { flow: id, start: way?.steps[0] }, window, slice);
+    const journey = way ? idOf(way.steps) : null;
+    const takings = { ...(await takingsOf(state, { flow: id, start: way?.steps[0] }, window, slice)), journey };
     // What the slice never brings anything to is not its business.
     if (!slice || takings.days > 0 || (takings.orders.value ?? 0) > 0) shapes.push(takings);
   }
@@ -60,7 +61,7 @@ async function takingsOf(
   earning: Earning,
   window: Window,
   slice: Slice | undefined,
-): Promise<RevenueShape> {
+): Promise<Omit<RevenueShape, 'journey'>> {
   const { flow, start } = earning;
   const earlier: Revenue[] = [];
   for (let back = 1; back <= LONGEST_MEMORY_DAYS && earlier.length < ENOUGH_DAYS; back++) {

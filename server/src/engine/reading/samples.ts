@@ -79,4 +79,5 @@ export const sampleShapeOf = (state: EngineState, flow: number, sample: StoredSa
   spanId: sample.spanId,
   person: state.pseudonyms.of(sample.person),
   component: sample.component,
+  value: sample.failed ? null : sample.value,
 });

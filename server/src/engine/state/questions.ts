@@ -8,6 +8,7 @@ import type { WorkDimension } from '@toplens/core/sites';
 import type { Dimension } from '@toplens/core/telemetry';
 import type { Window, Against } from '@toplens/core/time';
 import type { RegionKind } from '../../contract/flows';
+import type { StepPart } from '@toplens/core/journeys';
 import type { LogQuestion } from '../../store/log-question';
 
 /** A window as asked for: with an end, or the newest `lengthMs` of what is complete. */
@@ -122,6 +123,13 @@ export type JourneysQuestion = Pick<FlowsQuestion, 'window' | 'focus'>;
 export interface JourneyQuestion extends JourneysQuestion {
   /** numbers of its flows, first step first */
   steps: readonly number[];
+}
+
+/** Those who came to a step of a journey: all, what became of them, or who met trouble there. */
+export interface JourneyStepQuestion extends JourneyQuestion {
+  /** from 0 */
+  step: number;
+  of: StepPart;
 }
 
 export interface ComponentQuestion extends Pick<FlowsQuestion, 'window'> {
