@@ -5,6 +5,7 @@ import { DAY_MS, floorTo, overlap, type Window } from '../../time';
 import { findInSlices, withSlices } from './find-in-slices';
 import { groupDeviations } from './group';
 import { minuteSeries, type HourOfFlow } from './judge';
+import { commonPlaces } from '../rows/common-places';
 import { isPlace, shareAbout, narrowSegment, spreadOver } from '../rows/narrow';
 import { sharedCauses } from './shared-cause';
 import type { OriginCandidate } from '../origin/origin';
@@ -125,6 +126,10 @@ function tieTogether(
       new Map(suspectsOf(part).map(({ component, score }) => [`component:${component}`, score])),
     ]),
   );
+  const tell = (part: Deviation, cause: string, score: number) => {
+    const causes = explained.get(part) ?? new Map<string, number>();
+    explained.set(part, causes.set(cause, Math.max(score, causes.get(cause) ?? 0)));
+  };
   const spread: Deviation[] = [];
   for (const part of bad) {
     const segment = narrowSegment(rowsOf(part.flow), part, normalAt);
@@ -132,16 +137,12 @@ function tieTogether(
     // A promotion or a tier of one application is another’s by name alone; a place and a machine are everybody’s.
     const application = applicationOf(part.flow);
     const cause = `${segment.dimension}:${segment.value}${isPlace(segment) ? '' : ` of ${application}`}`;
-    const tell = (other: Deviation, score: number) => {
-      const causes = explained.get(other) ?? new Map<string, number>();
-      explained.set(other, causes.set(cause, Math.max(score, causes.get(cause) ?? 0)));
-    };
-    tell(part, segment.shareOfBad);
+    tell(part, cause, segment.shareOfBad);
     for (const other of bad) {
       if (other.flow === part.flow || !(isPlace(segment) || applicationOf(other.flow) === application)) continue;
       if (!overlap(spanOf(other), spanOf(part))) continue;
       const share = shareAbout(rowsOf(other.flow), other, segment, normalAt);
-      if (share !== undefined) tell(other, share);
+      if (share !== undefined) tell(other, cause, share);
     }
     if (segment.dimension === 'host') continue;
     const isTaken = (flow: number) =>
@@ -151,9 +152,11 @@ function tieTogether(
     const siblings = history.flows.filter((flow) => applicationOf(flow) === application && !isTaken(flow));
     for (const other of spreadOver(rows, part, { segment, flows: new Set(siblings), normalAt })) {
       spread.push(other);
-      tell(other, SPREAD_SCORE);
+      tell(other, cause, SPREAD_SCORE);
     }
   }
+  for (const { dimension, value, shares } of commonPlaces(bad, rowsOf, normalAt))
+    for (const [part, share] of shares) tell(part, `${dimension}:${value}`, share);
   const causes = sharedCauses(explained);
   return { found: [...deviations, ...spread], causeOf: (deviation) => causes.get(deviation) };
 }

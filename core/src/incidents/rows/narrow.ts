@@ -1,19 +1,17 @@
 import { outcomeOf } from '../../flows';
-import { limitsAt, type Deviation, type FlowNormal } from '../../normal';
+import { limitsAt, type Deviation } from '../../normal';
 import { binomialZ } from '../../stats';
 import { MINUTE_MS, type Window } from '../../time';
 import { eachRow, FAILED, type AttemptColumns, type Dimension } from '../../telemetry';
-import { outcomeOfRow } from './row-outcome';
+import { countsBy, shareOf, type NormalAt } from './counts-by';
 import { whereItGoesWrong, type Segment } from '../most-hit/went-wrong';
-
-type NormalAt = (flow: number, timeMs: number) => FlowNormal;
 
 /** Holds nearly all that went wrong, and much less of everything. */
 export const isAlone = (segment: { shareOfBad: number; shareOfAll: number }): boolean =>
   segment.shareOfBad >= 0.9 && segment.shareOfAll <= 0.5;
 /** Dimensions by which trouble is told apart; unlike flows have versions by the same names. */
 const TELLING = new Set<Dimension>(['site', 'region', 'tier', 'promotion', 'host']);
-const PLACES = new Set<Dimension>(['site', 'region', 'host']);
+export const PLACES = new Set<Dimension>(['site', 'region', 'host']);
 
 /** A place or a machine is one for all applications; a promotion or a tier is told of one. */
 export const isPlace = ({ dimension }: Pick<Segment, 'dimension'>): boolean => PLACES.has(dimension);
@@ -68,6 +66,9 @@ function narrowIn(
     : undefined;
 }
 
+/** Some people, a place, a machine. */
+export type Telling = Pick<Segment, 'dimension' | 'value'>;
+
 /**
  * The share of what went wrong in a deviation that these people met, when they met most of it and more than others did;
  * whether or not that shows by itself.
@@ -75,31 +76,10 @@ function narrowIn(
 export const shareAbout = (
   rows: AttemptColumns,
   part: Deviation,
-  segment: Segment,
+  { dimension, value }: Telling,
   normalAt: NormalAt,
-): number | undefined => inFirst(part, (window) => shareIn(rows, part, { segment, window, normalAt }));
-
-function shareIn(
-  rows: AttemptColumns,
-  part: Deviation,
-  { segment, window, normalAt }: { segment: Segment; window: Window; normalAt: NormalAt },
-): number | undefined {
-  const inside = { n: 0, bad: 0 };
-  const all = { n: 0, bad: 0 };
-  eachRow(rows, { flows: part.flow, window }, (i) => {
-    const outcome = outcomeOfRow(rows, i, normalAt(part.flow, rows.startMs[i] as number));
-    const isBad = part.signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
-    for (const count of rows[segment.dimension][i] === segment.value ? [all, inside] : [all]) {
-      count.n++;
-      if (isBad) count.bad++;
-    }
-  });
-  if (inside.n === 0 || inside.n === all.n || all.bad === 0) return undefined;
-  const share = inside.bad / all.bad;
-  return binomialZ(inside.bad, all.bad, inside.n / all.n) >= LEAST_Z_ABOUT && share >= MOSTLY ? share : undefined;
-}
-
-const MOSTLY = 0.5;
+): number | undefined =>
+  inFirst(part, (window) => shareOf(value, countsBy(rows, part, { dimension, window, normalAt }), LEAST_Z_ABOUT));
 
 /** Less than would raise a deviation: that the same people were in trouble at the same time is known already. */
 const LEAST_Z = 2.5;
