@@ -88,6 +88,17 @@ describe.each<Size>(['phone', 'wide'])('people, on the %s size', (size) => {
     );
     expect(await textOf(page, 'field-part')).toMatch(/on time {2}€[\d,.]+/);
     expect(await violations(page)).toEqual([]);
+    // What only happens lasts no time: nothing is told of durations.
+    const event = flows.find(({ kind }) => kind === 'businessEvent');
+    await page.goto(`${stage().url}/flows?${stage().day}`);
+    await page.waitForSelector(`[data-testid="money-${event?.flow}-orders"]`);
+    await tap(page, `money-${event?.flow}-orders`);
+    await page.waitForSelector('[data-testid="event-part"]');
+    expect(await textOf(page, 'region-words')).toMatch(
+      new RegExp(`^${(event?.orders.value ?? NaN).toLocaleString('en-GB')} times from `),
+    );
+    expect(await page.evaluate(() => document.body.innerText)).not.toMatch(/Apdex|0 ms|limit/);
+    expect(await violations(page)).toEqual([]);
     await page.close();
   });
 
