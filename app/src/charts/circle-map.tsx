@@ -27,7 +27,7 @@ export interface PlaceShape {
 
 export interface DrawnMap {
   shapes: PlaceShape[];
-  /** codes for which the map has no shape: islands and cities are too small for it */
+  /** codes for which the map has no shape: what is too small for it, and what nobody knows */
   without: string[];
 }
 
@@ -154,7 +154,7 @@ export function CircleMap({
           })}
       </View>
       <Words kind="small">
-        {`Circle: ${unit}. Tone: ${toneWords}, from alike to 1.7 times and more.${without.length > 0 ? ` Too small for this map: ${without.join(', ')}.` : ''}`}
+        {`Circle: ${unit}. Tone: ${toneWords}, from alike to 1.7 times and more.${without.length > 0 ? ` Not on this map: ${without.join(', ')}.` : ''}`}
       </Words>
     </View>
   );

@@ -72,6 +72,8 @@ test('the field and a region in words', () => {
   expect(regionWords({ ...all, only: 'succeeded' }, found)).toMatch(
     /^212 attempts that succeeded from \S+ to \S+; the 12 that brought most:$/,
   );
+  const worthless = { ...found, samples: samples.map((sample) => ({ ...sample, value: null })) };
+  expect(regionWords({ ...all, only: 'succeeded' }, worthless)).toMatch(/; the 12 longest:$/);
 });
 
 test('a hop tells how often, how long, how it fails', () => {

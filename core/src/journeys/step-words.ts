@@ -75,5 +75,7 @@ export const stepWords = (facts: StepFacts, isLast: boolean): string =>
 /** @example repairWords(repair, 'EUR') // '178 more go on, 154 more come to the end, with €2,640; 24 are lost …' */
 export function repairWords({ comeBack, hidden, completions, value }: RepairFacts, currency: string): string {
   const back = `${count(comeBack)} more go on, ${count(completions)} more come to the end${value >= 0.5 ? `, with ${formatMoney(value, currency)}` : ''}`;
-  return hidden >= 0.5 ? `${back}; ${count(hidden)} ${Math.round(hidden) === 1 ? 'is' : 'are'} lost further down until that is fixed too` : back;
+  return hidden >= 0.5
+    ? `${back}; ${count(hidden)} ${Math.round(hidden) === 1 ? 'is' : 'are'} lost further down until that is fixed too`
+    : back;
 }

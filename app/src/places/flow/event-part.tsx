@@ -8,8 +8,7 @@ import { clock, count, counted } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
 import { SampleList } from '../incident/sample-list';
-
-const SHOWN = 12;
+import { broughtWords, SHOWN } from './field-part';
 
 /** How often something happened, and what it brought: it lasts no time, so that nothing is told of durations. */
 export function EventPart({ page }: { page: FlowPage }) {
@@ -29,7 +28,7 @@ export function EventPart({ page }: { page: FlowPage }) {
       <Words testID="region-words">
         {found.attempts === 0
           ? 'Not once in this window.'
-          : `${counted(found.attempts, 'time')} from ${clock(fromMs, toMs)} to ${clock(toMs, toMs)}${found.attempts > shown.length ? `; the ${count(shown.length)} that brought most:` : ':'}`}
+          : `${counted(found.attempts, 'time')} from ${clock(fromMs, toMs)} to ${clock(toMs, toMs)}${found.attempts > shown.length ? `; the ${count(shown.length)} ${broughtWords(shown, 'earliest')}:` : ':'}`}
       </Words>
       {shown.length > 0 && <SampleList samples={shown} nowMs={toMs} currency={found.currency} isOfEvent />}
     </View>

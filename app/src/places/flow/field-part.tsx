@@ -68,7 +68,12 @@ export function brushedTo(view: Looked, region: Region | undefined): Looked {
   return region ? { ...rest, brushed: regionText(region) } : rest;
 }
 
-const SHOWN = 12;
+/** So many of a region are listed. */
+export const SHOWN = 12;
+
+/** How those that are listed first were chosen: by what they brought, where they brought anything. */
+export const broughtWords = (samples: Schemas['Region']['samples'], otherwise: string): string =>
+  samples.some(({ value }) => value !== null) ? 'that brought most' : otherwise;
 
 export function regionOf({ columns, rows }: Cells, { startMs, stepMs, floorsMs }: Schemas['Field']): Region {
   return {
@@ -109,8 +114,8 @@ export function regionWords(
         ? ` that took ${durationWords(fromDurationMs)} or longer`
         : '';
   const shown = Math.min(SHOWN, samples.length);
-  const first = only === 'succeeded' ? `${shown} that brought most` : `${shown} worst`;
-  const list = attempts > shown && shown > 0 ? `; the ${first}:` : '';
+  const first = only === 'succeeded' ? broughtWords(samples, 'longest') : 'worst';
+  const list = attempts > shown && shown > 0 ? `; the ${shown} ${first}:` : '';
   const told = `${counted(attempts, KIND_WORDS[only ?? 'all'][0], KIND_WORDS[only ?? 'all'][1])} from ${clock(fromMs, toMs)} to ${clock(toMs, toMs)}${took}`;
   return `${told}${only === undefined ? `, ${count(bad)} late, hung or failed` : ''}${list}`;
 }

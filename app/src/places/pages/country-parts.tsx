@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { partNames } from '@/charts/part-shapes';
 import { useCountryParts } from '@/data/pages';
 import { Strip } from '@/frame/strip';
+import { Trouble } from '@/frame/trouble';
 import { counted } from '@/look/format';
 import { Words } from '@/look/text';
 import { SPACE } from '@/look/tokens';
@@ -62,13 +63,14 @@ function OneCountry({
   groups: PageLoads['groups'];
   onNarrow: (area: string) => void;
 }) {
-  const { data: topology, isPending } = useCountryParts(country);
+  const { data: topology, isPending, error, refetch } = useCountryParts(country);
   const names = topology ? partNames(topology) : undefined;
   const nameOf = (code: string) => names?.get(code) ?? code;
   const name = valueName('country', country);
   return (
     <>
       {isPending && <Words kind="muted">Drawing the map …</Words>}
+      {error && <Trouble error={error} onRetry={() => void refetch()} />}
       {topology === null && (
         <Words kind="muted">{`There is no map of the parts of ${name} here; the list tells all.`}</Words>
       )}

@@ -166,7 +166,10 @@ function whereSentence({ what, dimension, verdict, hit }: Where): string {
   return `${WHAT[what]} ${WHERE[group]} ${named.join(', ')}${more}: ${ends}.`;
 }
 
-/** By what a map of countries, or of the parts of one, is toned: what differs most between them, else how late what matters is shown. */
+/**
+ * By what a map of countries, or of the parts of one, is toned: what differs most between them, else how late what
+ * matters is shown.
+ */
 export function mapTone(
   { where, groups, all }: Pick<PageLoads, 'where' | 'groups' | 'all'>,
   by: 'country' | 'area' = 'country',

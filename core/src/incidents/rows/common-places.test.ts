@@ -1,25 +1,15 @@
 import fc from 'fast-check';
 import { columnsOf, type TestAttempt } from '../../fixtures/attempts';
+import { failingFor } from '../../fixtures/deviation';
 import { normalWith } from '../../fixtures/normal';
 import type { Deviation } from '../../normal';
 import { FAILED } from '../../telemetry';
-import { MINUTE_MS } from '../../time';
 import { commonPlaces } from './common-places';
 import { narrowSegment } from './narrow';
 
 const BASE = Date.UTC(2026, 2, 10, 10);
 const normalAt = () => normalWith({ lateShare: 0.01, failedShare: 0.005 });
-const part = (flow: number, excess: number): Deviation => ({
-  flow,
-  signal: 'failing',
-  onsetMs: BASE,
-  endMs: BASE + 60 * MINUTE_MS,
-  firedMs: BASE,
-  active: false,
-  level: 'hurting',
-  excess,
-  z: 6,
-});
+const part = (flow: number, excess: number) => failingFor(flow, BASE, excess);
 
 /** Attempts of a flow: so many on machine 9, of which so many failed, and the rest on machine 1 or 2, all well. */
 const served = (flow: number, { there, bad, elsewhere }: { there: number; bad: number; elsewhere: number }) =>

@@ -30,16 +30,14 @@ export function commonPlaces(
   rowsOf: (flow: number) => AttemptColumns,
   normalAt: NormalAt,
 ): CommonPlace[] {
+  if (new Set(parts.map(({ flow }) => flow)).size < 2) return [];
   const found: CommonPlace[] = [];
-  for (const dimension of PLACES) {
-    const counted = parts.map((part) => ({
-      part,
-      counts: countsBy(rowsOf(part.flow), part, {
-        dimension,
-        window: { fromMs: part.onsetMs, toMs: part.endMs },
-        normalAt,
-      }),
-    }));
+  const byPart = parts.map((part) => {
+    const window = { fromMs: part.onsetMs, toMs: part.endMs };
+    return { part, by: countsBy(rowsOf(part.flow), part, { dimensions: PLACES, window, normalAt }) };
+  });
+  for (const [place, dimension] of PLACES.entries()) {
+    const counted = byPart.map(({ part, by }) => ({ part, counts: by[place] as CountsByValue }));
     for (const value of new Set(counted.flatMap(({ counts }) => [...counts.of.keys()]))) {
       if (value === 0) continue;
       for (const signal of ['slow', 'failing'] as const) {

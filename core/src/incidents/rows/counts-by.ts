@@ -17,26 +17,31 @@ export interface CountsByValue {
   of: ReadonlyMap<number, Counts>;
 }
 
-/** What went wrong in a stretch of a deviation, as its signal tells it, by a dimension. */
+/** What went wrong in a stretch of a deviation, as its signal tells it, by each of the dimensions: one walk for all. */
 export function countsBy(
   rows: AttemptColumns,
   part: Deviation,
-  { dimension, window, normalAt }: { dimension: Dimension; window: Window; normalAt: NormalAt },
-): CountsByValue {
+  { dimensions, window, normalAt }: { dimensions: readonly Dimension[]; window: Window; normalAt: NormalAt },
+): CountsByValue[] {
   const all = { n: 0, bad: 0 };
-  const of = new Map<number, Counts>();
+  const by = dimensions.map((dimension) => ({ column: rows[dimension], of: new Map<number, Counts>() }));
   eachRow(rows, { flows: part.flow, window }, (i) => {
     const outcome = outcomeOfRow(rows, i, normalAt(part.flow, rows.startMs[i] as number));
     const isBad = part.signal === 'failing' ? outcome === 'failed' : outcome === 'late' || outcome === 'hung';
-    const value = rows[dimension][i] as number;
-    const own = of.get(value) ?? { n: 0, bad: 0 };
-    of.set(value, own);
-    for (const count of [all, own]) {
-      count.n++;
-      if (isBad) count.bad++;
+    add(all, isBad);
+    for (const { column, of } of by) {
+      const value = column[i] as number;
+      const own = of.get(value) ?? { n: 0, bad: 0 };
+      of.set(value, own);
+      add(own, isBad);
     }
   });
-  return { all, of };
+  return by.map(({ of }) => ({ all, of }));
+}
+
+function add(counts: Counts, isBad: boolean): void {
+  counts.n++;
+  if (isBad) counts.bad++;
 }
 
 const MOSTLY = 0.5;

@@ -1,24 +1,13 @@
 import { columnsOf, type TestAttempt } from '../../fixtures/attempts';
+import { failingFor } from '../../fixtures/deviation';
 import { normalWith } from '../../fixtures/normal';
-import type { Deviation } from '../../normal';
 import { seededRandom } from '../../stats';
 import { FAILED } from '../../telemetry';
-import { MINUTE_MS } from '../../time';
 import { isAlone, narrowSegment, shareAbout, spreadOver } from './narrow';
 
 const BASE = Date.UTC(2026, 2, 10, 10);
 const normalAt = () => normalWith({ lateShare: 0.01, failedShare: 0.005 });
-const part = (flow: number, excess = 40): Deviation => ({
-  flow,
-  signal: 'failing',
-  onsetMs: BASE,
-  endMs: BASE + 60 * MINUTE_MS,
-  firedMs: BASE,
-  active: false,
-  level: 'hurting',
-  excess,
-  z: 9,
-});
+const part = (flow: number, excess = 40) => failingFor(flow, BASE, excess);
 
 /** Flows 1 to 3 over an hour; those of a site fail with a chance, others hardly. */
 function rows(chance: Record<number, number>, elsewhere = 0.004) {

@@ -11,10 +11,11 @@ export const isAlone = (segment: { shareOfBad: number; shareOfAll: number }): bo
   segment.shareOfBad >= 0.9 && segment.shareOfAll <= 0.5;
 /** Dimensions by which trouble is told apart; unlike flows have versions by the same names. */
 const TELLING = new Set<Dimension>(['site', 'region', 'tier', 'promotion', 'host']);
-export const PLACES = new Set<Dimension>(['site', 'region', 'host']);
+export const PLACES = ['site', 'region', 'host'] as const satisfies readonly Dimension[];
 
 /** A place or a machine is one for all applications; a promotion or a tier is told of one. */
-export const isPlace = ({ dimension }: Pick<Segment, 'dimension'>): boolean => PLACES.has(dimension);
+export const isPlace = ({ dimension }: Pick<Segment, 'dimension'>): boolean =>
+  PLACES.some((place) => place === dimension);
 
 const FEWEST_BAD = 6;
 /**
@@ -79,7 +80,10 @@ export const shareAbout = (
   { dimension, value }: Telling,
   normalAt: NormalAt,
 ): number | undefined =>
-  inFirst(part, (window) => shareOf(value, countsBy(rows, part, { dimension, window, normalAt }), LEAST_Z_ABOUT));
+  inFirst(part, (window) => {
+    const [counts] = countsBy(rows, part, { dimensions: [dimension], window, normalAt });
+    return counts && shareOf(value, counts, LEAST_Z_ABOUT);
+  });
 
 /** Less than would raise a deviation: that the same people were in trouble at the same time is known already. */
 const LEAST_Z = 2.5;

@@ -3,11 +3,10 @@ import { outcomeOfRow } from '@toplens/core/incidents';
 import type { AttemptColumns } from '@toplens/core/telemetry';
 import type { Window } from '@toplens/core/time';
 import type { FieldShape, RegionKind, RegionShape } from '../../contract/flows';
-import { attemptsAt } from '../../store/attempts';
 import { eachAttempt, walkedPart } from '../reading/each-attempt';
 import { conditionsOf } from '../reading/focus';
 import type { Focus, FieldQuestion, RegionQuestion } from '../state/questions';
-import { sampleShapeOf } from '../reading/samples';
+import { sampleShapeOf, storedInOrder } from '../reading/samples';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 
@@ -83,24 +82,12 @@ export async function flowRegion(
     },
   });
   const worst = found.sort(isWorse).slice(0, MOST_LISTED);
-  const stored = await attemptsAt(
-    state.database,
-    id,
-    worst.map(({ startMs }) => Math.round(startMs * 1000)),
+  const listed = (await storedInOrder(state, id, worst)).filter(
+    ({ durationMs, failed }) =>
+      (only === undefined || only === 'bad' || failed === (only === 'failed')) &&
+      durationMs >= fromDurationMs - 0.01 &&
+      (toDurationMs === null || durationMs < toDurationMs + 0.01),
   );
-  const order = new Map(worst.map(({ startMs }, k) => [Math.round(startMs * 1000), k]));
-  const listed = stored
-    .filter(
-      ({ durationMs, failed }) =>
-        (only === undefined || only === 'bad' || failed === (only === 'failed')) &&
-        durationMs >= fromDurationMs - 0.01 &&
-        (toDurationMs === null || durationMs < toDurationMs + 0.01),
-    )
-    .sort(
-      (a, b) =>
-        (order.get(Math.round(a.startMs * 1000)) ?? 0) - (order.get(Math.round(b.startMs * 1000)) ?? 0) ||
-        a.traceId.localeCompare(b.traceId),
-    );
   return {
     window,
     attempts,

@@ -2,9 +2,8 @@ import { badnessOf } from '@toplens/core/flows';
 import { isBad, isOfPart, judgeJourney, walkersAt, type Walker } from '@toplens/core/journeys';
 import type { SampleShape } from '../../contract/attempts';
 import type { JourneyStepPageShape } from '../../contract/journeys';
-import { attemptsAt } from '../../store/attempts';
 import { walkedPart } from '../reading/each-attempt';
-import { sampleShapeOf } from '../reading/samples';
+import { sampleShapeOf, storedInOrder } from '../reading/samples';
 import { resolveWindow } from '../reading/windows';
 import type { EngineState } from '../state/engine-state';
 import type { JourneyStepQuestion } from '../state/questions';
@@ -68,11 +67,6 @@ async function worstOfEach(
     if (!known || isWorse(found, known) < 0) worst.set(session, found);
   }
   const listed = [...worst.values()].sort(isWorse).slice(0, MOST_LISTED);
-  const order = new Map(listed.map(({ startMs }, k) => [Math.round(startMs * 1000), k]));
-  const stored = await attemptsAt(state.database, flow, [...order.keys()]);
-  const rankOf = ({ startMs }: { startMs: number }) => order.get(Math.round(startMs * 1000)) ?? 0;
-  return stored
-    .sort((a, b) => rankOf(a) - rankOf(b) || a.traceId.localeCompare(b.traceId))
-    .slice(0, MOST_LISTED)
-    .map((sample) => sampleShapeOf(state, flow, sample));
+  const stored = await storedInOrder(state, flow, listed);
+  return stored.slice(0, MOST_LISTED).map((sample) => sampleShapeOf(state, flow, sample));
 }

@@ -41,8 +41,12 @@ export async function money(state: EngineState, { window: asked, focus }: Journe
   const shapes: RevenueShape[] = [];
   for (const { id } of flows) {
     const way = ways.find(({ steps }) => steps.includes(id) && steps[0] !== id);
-    const journey = way ? idOf(way.steps) : null;
-    const takings = { ...(await takingsOf(state, { flow: id, start: way?.steps[0] }, window, slice)), journey };
+    const takings = await takingsOf(
+      state,
+      { flow: id, start: way?.steps[0], journey: way ? idOf(way.steps) : null },
+      window,
+      slice,
+    );
     // What the slice never brings anything to is not its business.
     if (!slice || takings.days > 0 || (takings.orders.value ?? 0) > 0) shapes.push(takings);
   }
@@ -53,6 +57,8 @@ export async function money(state: EngineState, { window: asked, focus }: Journe
 interface Earning {
   flow: number;
   start: number | undefined;
+  /** the way, as its address tells it */
+  journey: string | null;
 }
 
 /** Revenue of one flow, or of a slice of it, over a stretch against like days. */
@@ -61,8 +67,8 @@ async function takingsOf(
   earning: Earning,
   window: Window,
   slice: Slice | undefined,
-): Promise<Omit<RevenueShape, 'journey'>> {
-  const { flow, start } = earning;
+): Promise<RevenueShape> {
+  const { flow, start, journey } = earning;
   const earlier: Revenue[] = [];
   for (let back = 1; back <= LONGEST_MEMORY_DAYS && earlier.length < ENOUGH_DAYS; back++) {
     if (!state.history.isLikeDay(window.fromMs, back)) continue;
@@ -83,6 +89,7 @@ async function takingsOf(
     name,
     application,
     start: start === undefined ? null : state.names.flow(start).name,
+    journey,
     days: earlier.length,
     ...(Object.fromEntries(MONEY_FIGURES.map((figure) => [figure, figureShape(figures[figure])])) as Pick<
       RevenueShape,

@@ -61,6 +61,21 @@ export async function worstAttempts(
     .slice(0, most);
 }
 
+/** Attempts of a flow as they are stored, in the order of these begins. */
+export async function storedInOrder(
+  { database }: Pick<EngineState, 'database'>,
+  flow: number,
+  begins: readonly { startMs: number }[],
+): Promise<StoredSample[]> {
+  const order = new Map(begins.map((one, place) => [startUs(one), place]));
+  const placeOf = (one: { startMs: number }) => order.get(startUs(one)) ?? 0;
+  return (await attemptsAt(database, flow, [...order.keys()])).sort(
+    (a, b) => placeOf(a) - placeOf(b) || a.traceId.localeCompare(b.traceId),
+  );
+}
+
+const startUs = ({ startMs }: { startMs: number }) => Math.round(startMs * 1000);
+
 /** Samples as people see them. */
 export const sampleShapes = async (state: EngineState, question: SampleQuestion): Promise<SampleShape[]> =>
   (await worstAttempts(state, question)).map((sample) => sampleShapeOf(state, question.flow, sample));
