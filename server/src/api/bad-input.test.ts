@@ -1,3 +1,4 @@
+import { openApi } from '../contract/open-api';
 import { startTestServer, type TestServer } from '../fixtures/test-server';
 
 // Whatever is wrong with a request is one sentence that names the field and the way on, and changes nothing.
@@ -55,6 +56,7 @@ describe('questions', () => {
     ['/api/journeys/1-2/steps/1?of=nobody', 'of'],
     ['/api/money?last=none', 'last'],
     ['/api/pages?last=none', 'last'],
+    ['/api/records?before=1e308', 'before'],
   ])('%s names %s', async (path, field) => {
     const answer = await ask('GET', path);
     expect(answer.status).toBe(400);
@@ -72,6 +74,26 @@ describe('questions', () => {
     expect(await detailOf(`from=${'9'.repeat(100)}&to=2026-03-10T10:00:00Z`)).toBe(
       `from: expected a time as 2026-03-10T10:00:00Z, got: ${'9'.repeat(60)}…`,
     );
+  });
+
+  test('a number that no column holds is refused by every question that takes a number, and never breaks it', async () => {
+    const { paths } = openApi('') as unknown as {
+      paths: Record<
+        string,
+        { get?: { parameters?: { in: string; name: string; schema: { type?: string; anyOf?: { type: string }[] } }[] } }
+      >;
+    };
+    const numbers = Object.entries(paths).flatMap(([path, { get }]) =>
+      (get?.parameters ?? []).flatMap(({ in: place, name, schema }) =>
+        place === 'query' && [schema, ...(schema.anyOf ?? [])].some(({ type = '' }) => /number|integer/.test(type))
+          ? [`${path.replace(/\{\w+\}/g, '1')}?${name}=`]
+          : [],
+      ),
+    );
+    expect(numbers).toContain('/api/records.csv?before=');
+    for (const path of numbers)
+      for (const value of ['1e308', '-1e308', '9007199254740993'])
+        expect(`${path}${value} ${(await ask('GET', `${path}${value}`)).status}`).toMatch(/ (200|400|404)$/);
   });
 
   test.each([

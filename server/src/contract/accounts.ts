@@ -1,6 +1,7 @@
 import { RIGHTS, ROLES, SCOPE_OF, type Role } from '@toplens/core/access';
 import type { Static } from '@sinclair/typebox';
-import { array, boolean, number as numberInput, object, string } from 'yup';
+import { array, boolean, object, string } from 'yup';
+import { numberInput } from './number-input';
 import { get, ok, path, post, problem, type Paths } from './paths';
 import { EPOCH_MS, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
 

@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
-import { number as numberInput, object } from 'yup';
+import { object } from 'yup';
+import { numberInput } from './number-input';
 import { Chart, Freshness, Interval, Mark, Window } from './common';
 import { daysOpen, linkId, SharedLink } from './handoffs';
 import { Happened } from './happened';

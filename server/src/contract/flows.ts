@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
-import { number as numberInput, object, string } from 'yup';
+import { object, string } from 'yup';
+import { numberInput } from './number-input';
 import { flowId, get, type Paths } from './paths';
 import { focusQuery, windowQuery } from './queries';
 import { LAYERS } from '@toplens/core/traces';

@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
-import { number as numberInput, object, string } from 'yup';
+import { object, string } from 'yup';
+import { numberInput } from './number-input';
 import { get, incidentId, ok, path, post, problem, type Paths } from './paths';
 import { windowQuery } from './queries';
 import { BOARD_LINK_KINDS } from '@toplens/core/boards';

@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
-import { array, number as numberInput, object, string } from 'yup';
+import { array, object, string } from 'yup';
+import { numberInput } from './number-input';
 import { get, incidentId, ok, post, type Paths } from './paths';
 import { focusQuery, rankingQuery, whoDoes, windowQuery } from './queries';
 import { BASES, LEVELS, LIMIT_SETTERS, SIGNALS } from '@toplens/core/normal';

@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
-import { number as numberInput, object, string } from 'yup';
+import { object, string } from 'yup';
+import { numberInput } from './number-input';
 import { get, problem, type Paths } from './paths';
 import { EPOCH_MS, integer, list, number, orNull, record, resource, text } from './words';
 

@@ -1,6 +1,7 @@
 import { SENDER_KINDS } from '@toplens/core/access';
 import type { Static } from '@sinclair/typebox';
-import { array, number as numberInput, object, string } from 'yup';
+import { array, object, string } from 'yup';
+import { numberInput } from './number-input';
 import { get, ok, path, post, problem, type Paths } from './paths';
 import { EPOCH_MS, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
 

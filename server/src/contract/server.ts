@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
-import { number as numberInput, object } from 'yup';
+import { object } from 'yup';
+import { numberInput } from './number-input';
 import { Freshness } from './common';
 import { get, ok, path, problem, type Paths } from './paths';
 import { EPOCH_MS, MS, flag, integer, list, number, oneOf, orNull, record, ref, resource, text, texts } from './words';

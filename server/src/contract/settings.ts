@@ -5,7 +5,8 @@ import { BOARD_FIGURES, CURVE_MEASURES, TILE_KINDS } from '@toplens/core/boards'
 import { HAPPENING_KINDS } from '@toplens/core/happened';
 import { METHODS, STEP_KINDS } from '@toplens/core/probes';
 import { Type, type Static, type TSchema } from '@sinclair/typebox';
-import { mixed, number as numberInput, object, string } from 'yup';
+import { mixed, object, string } from 'yup';
+import { numberInput } from './number-input';
 import { byName } from '../by-name';
 import { get, ok, path, post, problem, type Paths } from './paths';
 import { whoDoes } from './queries';

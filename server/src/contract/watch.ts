@@ -8,7 +8,8 @@ import {
   WATCH_STATES,
 } from '@toplens/core/watch';
 import { MINUTE_MS } from '@toplens/core/time';
-import { array, number as numberInput, object, string } from 'yup';
+import { array, object, string } from 'yup';
+import { numberInput } from './number-input';
 import { get, ok, path, post, type Paths } from './paths';
 import { EPOCH_MS, flag, integer, list, MS, number, oneOf, orNull, record, ref, resource, text, texts } from './words';
 
