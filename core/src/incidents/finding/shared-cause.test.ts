@@ -50,6 +50,18 @@ test('a flow that two causes hit is given to the one that explains more, and joi
   ).toEqual(['stock', 'stock', 'site:3', 'site:3', 'site:3']);
 });
 
+test('what begins later is joined when it goes on with the others for half of the shorter time, not at their end alone', () => {
+  const first = slow(1, 0, 140);
+  const later = (from: number, to: number): Case => [slow(2, from, to), { 'promotion:1 of 2': 0.9 }];
+  const joined = (from: number, to: number) => told([first, { 'promotion:1 of 2': 0.9 }], later(from, to))[1];
+  expect(joined(60, 300)).toBe('promotion:1 of 2');
+  expect(joined(100, 180)).toBe('promotion:1 of 2');
+  expect(joined(101, 181)).toBeUndefined();
+  expect(joined(134, 190)).toBeUndefined();
+  // It is new, and both go on: until one of them is over nothing tells them apart.
+  expect(joined(136, 140)).toBe('promotion:1 of 2');
+});
+
 test('what another explains in part goes with those that have it for certain', () => {
   const both = told([slow(1, 0), { stock: 0.8 }], [slow(2, 0), { stock: 0.8 }], [slow(3, 1), { web: 0.7, stock: 0.2 }]);
   expect(both).toEqual(['stock', 'stock', 'stock']);

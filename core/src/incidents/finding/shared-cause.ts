@@ -8,6 +8,8 @@ const LEAST_SCORE = 0.3;
 const LEAST_PART = 0.2;
 /** What begins within so long may have begun together: a flow with few attempts is dated roughly. */
 const SAME_ONSET_MS = 60 * MINUTE_MS;
+/** What began later went on with the others for so much of the shorter of both, or it only came before they were over. */
+const MOSTLY = 0.5;
 
 /**
  * What may stand behind a deviation, each with a score from 0 to 1: a component that its traces lead to, a site whose
@@ -50,9 +52,16 @@ const isShared = ({ certain }: Cluster<unknown>) => certain.size > 1;
 const isStronger = (a: Cluster<unknown>, b: Cluster<unknown>) =>
   a.score > b.score || (a.score === b.score && a.cause < b.cause);
 
-/** Began with the others, or while they still go on: one cause is not there twice at a time. */
-const goesOn = ({ deviations }: Cluster<Deviation>, { onsetMs }: Deviation): boolean =>
-  onsetMs - (deviations[0] as Deviation).onsetMs <= SAME_ONSET_MS || deviations.some(({ endMs }) => endMs > onsetMs);
+/** Began with the others, or went on with one of them for most of its time: one cause is not there twice at a time. */
+const goesOn = ({ deviations }: Cluster<Deviation>, later: Deviation): boolean =>
+  later.onsetMs - (deviations[0] as Deviation).onsetMs <= SAME_ONSET_MS ||
+  deviations.some((one) => togetherShare(one, later) >= MOSTLY);
+
+/** Share of the shorter of two, in which both went on. */
+function togetherShare(a: Deviation, b: Deviation): number {
+  const togetherMs = Math.min(a.endMs, b.endMs) - Math.max(a.onsetMs, b.onsetMs);
+  return togetherMs / Math.max(MINUTE_MS, Math.min(a.endMs - a.onsetMs, b.endMs - b.onsetMs));
+}
 
 /** By cause, the deviations that it explains and that began together. */
 function clustersOf<T extends Deviation>(open: ReadonlyMap<T, Explanations>): Cluster<T>[] {
