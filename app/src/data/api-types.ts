@@ -2743,7 +2743,13 @@ export interface components {
                  */
                 name: string;
                 /**
-                 * @description attempts outside it beyond the usual, in the window
+                 * @description what it counts, and what makes that good
+                 * @example answered
+                 * @enum {string}
+                 */
+                indicator: "answered" | "inTime" | "people" | "views" | "crashFree" | "reachable";
+                /**
+                 * @description bad ones of what it counts, beyond the usual, in the window
                  * @example 42
                  */
                 bad: number;
@@ -8944,11 +8950,21 @@ export interface components {
              */
             rule: string;
             /**
-             * @description what makes an attempt a good one
+             * @description what it counts, and what makes that good
              * @example answered
              * @enum {string}
              */
-            indicator: "answered" | "inTime" | "reachable";
+            indicator: "answered" | "inTime" | "people" | "views" | "crashFree" | "reachable";
+            /**
+             * @description one of what it counts
+             * @example attempt
+             */
+            unit: string;
+            /**
+             * @description many of what it counts
+             * @example attempts
+             */
+            units: string;
             /**
              * @description the promise's own limit; null for the limit that judged each
              * @example 1200
@@ -8967,7 +8983,7 @@ export interface components {
              */
             periodWords: string;
             /**
-             * @description flows whose attempts count
+             * @description flows that it is about
              * @example 3
              */
             flows: number;
@@ -8978,7 +8994,7 @@ export interface components {
              */
             state: "kept" | "atRisk" | "broken" | "noData";
             /**
-             * @description attempts that count, up to now
+             * @description how many count, up to now
              * @example 48000
              */
             valid: number;
@@ -12048,16 +12064,21 @@ export interface components {
                  */
                 flow?: string;
                 /**
-                 * @description what makes an attempt a good one
+                 * @description what it counts, and what makes that good
                  * @example answered
                  * @enum {string}
                  */
-                indicator: "answered" | "inTime" | "reachable";
+                indicator: "answered" | "inTime" | "people" | "views" | "crashFree" | "reachable";
                 /**
-                 * @description with inTime: its own limit; left out: the limit that judges each
+                 * @description with inTime and people: its own limit; left out: the limit that judges each
                  * @example 1200
                  */
                 limitMs?: number;
+                /**
+                 * @description with people: share of somebody's attempts that must be in time
+                 * @example 0.9
+                 */
+                personShare?: number;
                 /**
                  * @description share that is promised to be good
                  * @example 0.995

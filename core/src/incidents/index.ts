@@ -25,6 +25,7 @@ export * from './finding/judge';
 export { SLICE_PAST_MS } from './finding/find-in-slices';
 export * from './rows/row-outcome';
 export * from './rows/good-row';
+export * from './rows/promised-rows';
 export * from './finding/judgement';
 export { sharedCauses, type Explanations } from './finding/shared-cause';
 export * from './register';

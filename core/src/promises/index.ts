@@ -1,4 +1,5 @@
 export * from './service-promise';
+export * from './units';
 export * from './period';
 export * from './service-hours';
 export * from './budget';

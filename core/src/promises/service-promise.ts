@@ -20,7 +20,9 @@ export interface ServicePromise {
   flow?: string | undefined;
   indicator: Indicator;
   limitMs?: number | undefined;
-  /** share of the attempts of a period that is promised to be good: 0.995 */
+  /** with people: the share of somebody's attempts that must be good, above 0 to 1 */
+  personShare?: number | undefined;
+  /** share of what counts in a period that is promised to be good: 0.995 */
   target: number;
   period: Period;
   /** when it counts; always when left out */
@@ -30,7 +32,7 @@ export interface ServicePromise {
   penalties: readonly PenaltyStep[];
 }
 
-/** Attempts that count, and those of them that were good. */
+/** What counts – attempts, people, page views, launches or runs of probes – and what of it was good. */
 export interface Tally {
   valid: number;
   good: number;

@@ -86,6 +86,18 @@ test.each<[Partial<ServicePromise>, string]>([
     },
     '99.5 % of the attempts of everything answered: neither failed nor hung, over a calendar month (Europe/Dublin), Mon to Fri 08:00 to 18:00 (UTC).',
   ],
+  [
+    { indicator: 'people', personShare: 0.9 },
+    '99.5 % of the person-hours of “Labels for partners” (Shipper Link) (people, each counted once an hour and flow) with at least 90 % of their attempts in time: within 1.2 s, over a calendar month (Europe/Dublin).',
+  ],
+  [
+    { indicator: 'views', flow: undefined, limitMs: undefined },
+    '99.5 % of the page views of Shipper Link good by every vital told: LCP within 2.5 s, INP within 200 ms, CLS up to 0.1, over a calendar month (Europe/Dublin).',
+  ],
+  [
+    { indicator: 'crashFree', flow: undefined, limitMs: undefined, period: { kind: 'rolling', days: 7 } },
+    '99.5 % of the launches of Shipper Link that neither fail nor end in a crash, over 7 days.',
+  ],
 ])('the rule in a sentence, with %j', (more, words) => expect(ruleWords({ ...promise, ...more })).toBe(words));
 
 test('steps of a penalty in words', () => {

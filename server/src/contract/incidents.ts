@@ -1,4 +1,5 @@
 import type { Static } from '@sinclair/typebox';
+import { INDICATORS } from '@toplens/core/flows';
 import { array, object, string } from 'yup';
 import { numberInput } from './number-input';
 import { get, incidentId, ok, post, type Paths } from './paths';
@@ -411,7 +412,8 @@ export const Incident = resource('Incident', 'One incident within a window', {
   promises: list(
     record({
       name: text('name of the promise', 'Labels for partners'),
-      bad: number('attempts outside it beyond the usual, in the window', 'attempts', 42),
+      indicator: oneOf(INDICATORS, 'what it counts, and what makes that good'),
+      bad: number('bad ones of what it counts, beyond the usual, in the window', '1', 42),
       budgetShare: number('of all that may be bad in its period', SHARE, 0.12),
       penalty: number('what it adds to the penalty expected', CURRENCY, 120),
     }),

@@ -26,7 +26,8 @@ import {
 
 const STATES = ['kept', 'atRisk', 'broken', 'noData'] as const;
 
-const attempts = (words: string, example: number) => number(words, 'attempts', example);
+/** As many as a promise counts: attempts, person-hours, page views, launches or runs of probes. */
+const attempts = (words: string, example: number) => number(words, '1', example);
 const FAN = { minItems: 5, maxItems: 5 };
 const fan = (words: string) =>
   numbers(`${words}: 2.5 %, 10 %, middle, 90 %, 97.5 %`, SHARE, [0.1, 0.2, 0.4, 0.5, 0.6], FAN);
@@ -35,14 +36,16 @@ export const ServiceLevel = resource('ServiceLevel', 'A promise, and how it stan
   name: text('name; tells it apart from others', 'Labels for partners'),
   to: text("to whom it was given; '' when not said", 'Partners'),
   rule: text('how it is counted, in one sentence', '99.5 % of the attempts of “Print labels” in time: within 1.2 s.'),
-  indicator: oneOf(INDICATORS, 'what makes an attempt a good one'),
+  indicator: oneOf(INDICATORS, 'what it counts, and what makes that good'),
+  unit: text('one of what it counts', 'attempt'),
+  units: text('many of what it counts', 'attempts'),
   limitMs: orNull(number("the promise's own limit; null for the limit that judged each", MS, 1200)),
   target: number('share that is promised to be good', SHARE, 0.995),
   period: ref(Window, 'over what it is kept'),
   periodWords: text('the same in words', 'a calendar month (Europe/Dublin)'),
-  flows: integer('flows whose attempts count', 'flows', 3),
+  flows: integer('flows that it is about', 'flows', 3),
   state: oneOf(STATES, 'how it stands: at risk when breaking it is likelier than not, or its budget is spent'),
-  valid: attempts('attempts that count, up to now', 48_000),
+  valid: attempts('how many count, up to now', 48_000),
   good: attempts('of these good ones', 47_900),
   kept: orNull(
     record(

@@ -195,8 +195,11 @@ export const SettingsFile = resource('SettingsFile', 'All settings, as a file ho
       to: optional(text('to whom it was given', 'Partners')),
       application: optional(text('whose attempts count; of every application when left out', 'Shipper Link')),
       flow: optional(text('name or technical name of the flows; * stands for any text', 'POST /v2/labels')),
-      indicator: oneOf(INDICATORS, 'what makes an attempt a good one'),
-      limitMs: optional(number('with inTime: its own limit; left out: the limit that judges each', MS, 1200)),
+      indicator: oneOf(INDICATORS, 'what it counts, and what makes that good'),
+      limitMs: optional(
+        number('with inTime and people: its own limit; left out: the limit that judges each', MS, 1200),
+      ),
+      personShare: optional(number("with people: share of somebody's attempts that must be in time", SHARE, 0.9)),
       target: number('share that is promised to be good', SHARE, 0.995),
       period: record(
         {

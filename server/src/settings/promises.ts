@@ -1,4 +1,4 @@
-import { INDICATORS, matchesPattern, type Agreement, type FlowRule } from '@toplens/core/flows';
+import { INDICATORS, matchesPattern, type Agreement, type FlowRule, type Indicator } from '@toplens/core/flows';
 import { HOURS_STEP_MS, isZone, minuteOf, type ServicePromise } from '@toplens/core/promises';
 import { DAY_MS, MINUTE_MS } from '@toplens/core/time';
 import { array, number, object, string, type InferType, type TestContext } from 'yup';
@@ -6,6 +6,8 @@ import { array, number, object, string, type InferType, type TestContext } from 
 const text = string().trim().min(1).max(200);
 const STEP_MINUTES = HOURS_STEP_MS / MINUTE_MS;
 const LARGEST_TARGET = 0.99999;
+/** Who is served well half of the time is not served well. */
+const LEAST_PERSON_SHARE = 0.5;
 
 const zone = text.test('zone', '${path}: no such time zone; expected one as Europe/Dublin', (value) =>
   value === undefined ? true : isZone(value),
@@ -28,6 +30,15 @@ function whyNoSteps(steps: readonly { below: number; amount: number }[], target:
     : 'penalties: begin with the highest share, at most the target; each lower share costs more than the one before';
 }
 
+/** What is wrong with the share of somebody's attempts; `undefined` when nothing is. */
+function whyNoPersonShare(indicator: Indicator, personShare: number | undefined): string | undefined {
+  if (indicator === 'people' && personShare === undefined)
+    return "personShare: say which share of somebody's attempts must be in time, as 0.9";
+  return indicator !== 'people' && personShare !== undefined
+    ? 'personShare: only promises about people have one'
+    : undefined;
+}
+
 const fails = (context: TestContext, why: string | undefined) =>
   why === undefined ? true : context.createError({ message: why });
 
@@ -38,6 +49,7 @@ const promiseSchema = object({
   flow: text,
   indicator: string().oneOf(INDICATORS).required(),
   limitMs: number().positive().max(DAY_MS),
+  personShare: number().min(LEAST_PERSON_SHARE).max(1),
   target: number()
     .min(0.5)
     .max(
@@ -102,7 +114,8 @@ const promiseSchema = object({
   ).default([]),
 })
   .noUnknown()
-  .test('penalties', ({ penalties, target }, context) => fails(context, whyNoSteps(penalties ?? [], target)));
+  .test('penalties', ({ penalties, target }, context) => fails(context, whyNoSteps(penalties ?? [], target)))
+  .test('people', ({ indicator, personShare }, context) => fails(context, whyNoPersonShare(indicator, personShare)));
 
 export const promisesSchema = array(promiseSchema)
   .default([])

@@ -20,7 +20,7 @@ test.each([
   ],
   [
     { tookShare: null, leftShare: null, chanceOfBreaking: null, expectedPenalty: 0 },
-    'It spent of the budget; not known now',
+    'How much of the budget it took, and what is left of it, is not known',
   ],
 ])('what an incident does to a promise, with %j', (more, words) =>
   expect(endangeredWords({ ...took, ...more }, 'EUR')).toBe(words),

@@ -37,9 +37,12 @@ export function endangeredWords(
   { tookShare, leftShare, chanceOfBreaking, expectedPenalty }: Endangered,
   currency: string,
 ): string {
-  const took = tookShare === null ? 'It spent of the budget' : `It took ${percent(tookShare)} of the budget`;
+  const spent =
+    tookShare === null || leftShare === null
+      ? 'How much of the budget it took, and what is left of it, is not known'
+      : `It took ${percent(tookShare)} of the budget; ${leftWords(leftShare)} now`;
   return [
-    `${took}; ${leftWords(leftShare ?? undefined)} now`,
+    spent,
     chanceOfBreaking !== null && `breaks with a chance of ${chanceWords(chanceOfBreaking)}`,
     expectedPenalty >= 0.5 && `${formatMoney(expectedPenalty, currency)} expected, whoever spent it`,
   ]

@@ -39,7 +39,7 @@ export function Cells({
         By flow and site
       </Words>
       <ShareGrid
-        label="Share of good attempts by flow and site"
+        label={`Share of good ${level.units} by flow and site`}
         head="Flow"
         cells={cells.map(({ flowId, flow, application, site, ...cell }) => {
           const miss = missOf(cell, level.target);
@@ -49,7 +49,7 @@ export function Cells({
         onChoose={onChoose}
       />
       <Words kind="small">
-        {`Share of good attempts, and of how many. Toned: below ${targetWords(level.target)}, darker where more than three times as many are bad as may be; fewer than ${FEWEST} attempts are never toned. Tap one for its attempts.`}
+        {`Share of good ${level.units}, and of how many. Toned: below ${targetWords(level.target)}, darker where more than three times as many are bad as may be; fewer than ${FEWEST} are never toned. Tap one for its attempts.`}
       </Words>
     </View>
   );

@@ -121,7 +121,7 @@ function Before({ page: { periods, level, nowMs } }: { page: Page }) {
             <View style={styles.name}>
               <Words>{`${clock(period.fromMs, nowMs)} to ${clock(period.toMs, nowMs)}`}</Words>
               <Words kind={isKept === false ? 'strong' : 'body'}>{periodWords({ isKept, ...one }, level.target)}</Words>
-              {one.sealed && <Words kind="small">{sealedWords(one, one.sealed, nowMs)}</Words>}
+              {one.sealed && <Words kind="small">{sealedWords(one, one.sealed, { level, nowMs })}</Words>}
             </View>
             <ReportLink name={level.name} format="html" periodsBack={k + 1} words="Report" />
           </View>
@@ -177,7 +177,7 @@ function Rule({ page: { level, excluded, changes, nowMs } }: { page: Page }) {
       </Words>
       <Words>{level.rule}</Words>
       <Words kind="small">
-        {`${counted(level.flows, 'flow')} of it ${level.flows === 1 ? 'is' : 'are'} known. ${level.indicator === 'reachable' ? 'Probes alone count' : 'Probes do not count'}. Without an attempt nothing is known.`}
+        {`${counted(level.flows, 'flow')} of it ${level.flows === 1 ? 'is' : 'are'} known. ${level.indicator === 'reachable' ? 'Probes alone count' : 'Probes do not count'}. Without any ${level.unit} nothing is known.`}
       </Words>
       {level.isRough && (
         <Words kind="small">

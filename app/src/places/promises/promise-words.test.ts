@@ -23,6 +23,8 @@ const level = (more: Partial<ServiceLevel> = {}, chance = 0.2): ServiceLevel => 
   to: 'Partners',
   rule: '',
   indicator: 'inTime',
+  unit: 'attempt',
+  units: 'attempts',
   limitMs: 1200,
   target: 0.995,
   period: { fromMs: Date.UTC(2026, 10, 1), toMs: Date.UTC(2026, 11, 1) },
@@ -128,14 +130,26 @@ test('a cell is toned by how far it misses the target, and not of a few', () => 
   ]).toEqual([0, 1, 2, undefined]);
 });
 
+test('what counts is named as the promise counts it', () => {
+  const views = level({ unit: 'page view', units: 'page views', valid: 1284 });
+  expect(rangeWords(views)).toMatch(/of 1,284 page views$/);
+  expect(budgetWords(views)).toContain(' bad page views spent');
+  expect(rangeWords({ ...views, kept: null })).toBe(
+    'No page view counts in this period: nothing is known, which is not 100 %.',
+  );
+  expect(outlookWords({ ...views, state: 'noData' }, 'EUR', NOW)).toBe('no page view counts in this period');
+});
+
 test('a period before, and what was sealed of it', () => {
   const period = { valid: 1000, good: 993, isKept: true, sealed: null };
   expect(periodWords(period, 0.992)).toBe('kept: 99.3 % of 99.2 %');
   expect(periodWords({ ...period, isKept: false, good: 990 }, 0.992)).toBe('broken: 99 % of 99.2 %');
   expect(periodWords({ ...period, valid: 0, good: 0, isKept: null }, 0.992)).toBe('no data');
   const atMs = Date.UTC(2026, 2, 10, 1);
-  expect(sealedWords(period, { atMs, valid: 1000, good: 993 }, atMs)).toMatch(/^sealed \d\d:\d\d$/);
-  expect(sealedWords(period, { atMs, valid: 990, good: 983 }, atMs)).toMatch(
+  expect(sealedWords(period, { atMs, valid: 1000, good: 993 }, { level: level(), nowMs: atMs })).toMatch(
+    /^sealed \d\d:\d\d$/,
+  );
+  expect(sealedWords(period, { atMs, valid: 990, good: 983 }, { level: level(), nowMs: atMs })).toMatch(
     /^sealed \d\d:\d\d as 99\.29 % of 990 attempts; now 1,000 attempts$/,
   );
 });

@@ -4,6 +4,11 @@ import { clock, count, counted, exactPercent, formatMoney, percent, percentCut }
 
 export type ServiceLevel = Schemas['ServiceLevel'];
 
+type Units = Pick<ServiceLevel, 'unit' | 'units'>;
+
+/** "1,284 page views": as many of what a promise counts. */
+export const countedUnits = ({ unit, units }: Units, n: number): string => counted(n, unit, units);
+
 /** A share with two digits, cut and not rounded. */
 export const shareWords = (share: number): string => percentCut(share, 2);
 
@@ -62,7 +67,7 @@ export const chanceWords = (chance: number): string =>
 
 /** What comes of it: "breaks with a chance of 87 %, ends 18 Nov 14:00 at this pace, €4,000 expected". */
 export function outlookWords(level: ServiceLevel, currency: string, nowMs: number): string {
-  if (level.state === 'noData') return 'no attempt counts in this period';
+  if (level.state === 'noData') return `no ${level.unit} counts in this period`;
   const { forecast, endsMs, budget } = level;
   const chance = chanceOf(level);
   const said = [
@@ -81,15 +86,15 @@ export function outlookWords(level: ServiceLevel, currency: string, nowMs: numbe
 }
 
 /** How sure the share is, and of how many attempts: "(99.27 to 99.35) of 1,208,400 attempts". */
-export const rangeWords = ({ kept, valid }: ServiceLevel): string =>
+export const rangeWords = ({ kept, valid, ...level }: ServiceLevel): string =>
   kept
-    ? `95 % range ${shareWords(kept.low)} to ${shareWords(kept.high)}, of ${counted(valid, 'attempt')}`
-    : 'No attempt counts in this period: nothing is known, which is not 100 %.';
+    ? `95 % range ${shareWords(kept.low)} to ${shareWords(kept.high)}, of ${countedUnits(level, valid)}`
+    : `No ${level.unit} counts in this period: nothing is known, which is not 100 %.`;
 
 /** "100 of 360 bad attempts spent, 260 left" */
-export function budgetWords({ budget: { allowed, spent, left } }: ServiceLevel): string {
+export function budgetWords({ budget: { allowed, spent, left }, unit, units }: ServiceLevel): string {
   const rest = left >= 0 ? `${count(left)} left` : `${count(-left)} more than may be`;
-  return `${count(spent)} of about ${counted(allowed, 'bad attempt')} spent, ${rest}`;
+  return `${count(spent)} of about ${counted(allowed, `bad ${unit}`, `bad ${units}`)} spent, ${rest}`;
 }
 
 const LENGTHS: Record<number, string> = {
@@ -117,7 +122,7 @@ export const lastDays = (level: ServiceLevel) => rateOver(level, THREE_DAYS_MS);
 /** "spent faster: 5.2× in the last hour, 1.1× over three days" */
 export function trendWords(level: ServiceLevel): string {
   const [now, before] = [lastHour(level), lastDays(level)];
-  if (now === null) return 'no attempt in the last hour';
+  if (now === null) return `no ${level.unit} in the last hour`;
   const rates = `${rateWords(now)}× in the last hour, ${before === null ? 'not known' : `${rateWords(before)}×`} over three days`;
   if (before === null) return rates;
   if (now === 0 && before === 0) return 'nothing spent in three days';
@@ -155,11 +160,11 @@ export const periodWords = ({ isKept, valid, good }: Before, target: number): st
 export function sealedWords(
   { valid, good }: Pick<Before, 'valid' | 'good'>,
   sealed: NonNullable<Before['sealed']>,
-  nowMs: number,
+  { level, nowMs }: { level: Units; nowMs: number },
 ): string {
   const isSame = sealed.valid === valid && sealed.good === good;
   const then = isSame
     ? ''
-    : ` as ${shareWords(sealed.good / sealed.valid)} of ${counted(sealed.valid, 'attempt')}; now ${counted(valid, 'attempt')}`;
+    : ` as ${shareWords(sealed.good / sealed.valid)} of ${countedUnits(level, sealed.valid)}; now ${countedUnits(level, valid)}`;
   return `sealed ${clock(sealed.atMs, nowMs)}${then}`;
 }

@@ -81,7 +81,7 @@ export function PromisesPlace() {
             <Button icon="account-group-outline" onPress={() => go('/standing')} style={styles.standing}>
               Applications and activities
             </Button>
-            {data.promises.length > 1 && <TableTools table={table} unit="attempt" />}
+            {data.promises.length > 1 && <TableTools table={table} />}
             <View role="list" aria-label="Promises">
               {table.rows.map((level) => (
                 <PromiseLine key={level.name} level={level} currency={currency} nowMs={data.nowMs} />
@@ -141,7 +141,7 @@ const columnsIn = (currency: string): readonly Column<ServiceLevel>[] => [
     isAverage: true,
   }),
   figureColumn('days', 'Pace over three days', lastDays, { show: (value) => `${value.toFixed(1)}×`, isAverage: true }),
-  figureColumn('attempts', 'Attempts that count', ({ valid }) => valid, { show: count }),
+  figureColumn('attempts', 'How many count', ({ valid }) => valid, { show: count }),
 ];
 
 const styles = StyleSheet.create({

@@ -9,6 +9,7 @@ import type { View as LookedAt } from '@/frame/view';
 import { clock, count, counted, percent } from '@/look/format';
 import { usePalette } from '@/look/look';
 import { Words } from '@/look/text';
+import { countedUnits } from './promise-words';
 import { SPACE, TOUCH } from '@/look/tokens';
 
 type Page = Schemas['PromisePage'];
@@ -57,7 +58,7 @@ function spendersBy(by: By, page: Page): Spender[] {
       return page.flows.map(({ id, name, application, valid, bad, share }) => ({
         key: String(id),
         name,
-        hint: `${application} · of ${counted(valid, 'attempt')}`,
+        hint: `${application} · of ${countedUnits(level, valid)}`,
         bad,
         share,
         path: `/flow/${id}`,
@@ -66,7 +67,7 @@ function spendersBy(by: By, page: Page): Spender[] {
       return page.sites.map(({ site, valid, bad, share }) => ({
         key: site,
         name: site || 'No site told',
-        hint: `of ${counted(valid, 'attempt')}`,
+        hint: `of ${countedUnits(level, valid)}`,
         bad,
         share,
         ...(site && { path: '/flows', narrowed: { ...then, site } }),
@@ -75,7 +76,7 @@ function spendersBy(by: By, page: Page): Spender[] {
       return page.versions.map(({ version, valid, bad, share }) => ({
         key: version,
         name: version || 'No version told',
-        hint: `of ${counted(valid, 'attempt')}`,
+        hint: `of ${countedUnits(level, valid)}`,
         bad,
         share,
         ...(version && { path: '/flows', narrowed: { ...then, version } }),
@@ -84,7 +85,7 @@ function spendersBy(by: By, page: Page): Spender[] {
       return page.hours.map(({ startMs, valid, bad, share }) => ({
         key: String(startMs),
         name: clock(startMs, nowMs),
-        hint: `of ${counted(valid, 'attempt')}`,
+        hint: `of ${countedUnits(level, valid)}`,
         bad,
         share,
         path: '/',
@@ -103,8 +104,8 @@ export function Spenders({ page }: { page: Page }) {
         Who spent it
       </Words>
       <Strip label="Told apart by" options={BY} chosen={by} onChoose={setBy} />
-      {spenders.length === 0 && <Words kind="muted">No attempt was bad in this period.</Words>}
-      <View role="list" aria-label={`Bad attempts by ${by}`}>
+      {spenders.length === 0 && <Words kind="muted">{`No ${page.level.unit} was bad in this period.`}</Words>}
+      <View role="list" aria-label={`Bad ${page.level.units} by ${by}`}>
         {spenders.map((spender) => (
           <View role="listitem" key={spender.key}>
             {spender.path ? (

@@ -45,7 +45,15 @@ export function readPenalty(line: string): { below: number; amount: number } | u
     : undefined;
 }
 
-const INDICATOR_WORDS = { inTime: 'in time', answered: 'answered', reachable: 'reachable' } as const;
+const INDICATOR_WORDS = {
+  inTime: 'in time',
+  answered: 'answered',
+  people: 'people in time',
+  views: 'page views',
+  crashFree: 'without a crash',
+  reachable: 'reachable',
+} as const;
+const INDICATORS_SAID = `“${Object.values(INDICATOR_WORDS).slice(0, -1).join('”, “')}” or “${INDICATOR_WORDS.reachable}”`;
 const indicatorOf = (text: string): keyof typeof INDICATOR_WORDS | undefined =>
   (Object.keys(INDICATOR_WORDS) as (keyof typeof INDICATOR_WORDS)[]).find(
     (indicator) => INDICATOR_WORDS[indicator] === text.trim(),
@@ -73,15 +81,21 @@ export const PROMISES: Section = {
     { name: 'flow', label: 'Flow', hint: 'Name or technical name; * for any text; empty: all work.' },
     {
       name: 'indicator',
-      label: 'What makes an attempt good',
-      hint: '“in time”, “answered” (neither failed nor hung), or “reachable” (the same of probes alone).',
-      check: (text) => (indicatorOf(text) ? undefined : '“in time”, “answered” or “reachable”.'),
+      label: 'What is good',
+      hint: 'Attempts “in time” or “answered” (neither failed nor hung); “people in time” (each once an hour); “page views” with good vitals; launches “without a crash”; or “reachable” (answered, of probes alone).',
+      check: (text) => (indicatorOf(text) ? undefined : `${INDICATORS_SAID}.`),
     },
     {
       name: 'limit',
       label: 'Its own limit in seconds',
-      hint: 'With “in time”; empty: the limit that judges each attempt.',
+      hint: 'With “in time” and “people in time”; empty: the limit that judges each attempt.',
       check: numberBetween(0.001, 86_400, 'Seconds, more than 0 and at most a day.'),
+    },
+    {
+      name: 'personShare',
+      label: 'Of somebody’s attempts in time, %',
+      hint: 'With “people in time” alone: who has fewer is not served well.',
+      check: numberBetween(50, 100, 'Between 50 and 100.'),
     },
     {
       name: 'target',
@@ -129,13 +143,26 @@ export const PROMISES: Section = {
       .join(' · '),
   entriesOf: ({ promises }) =>
     promises.map(
-      ({ name, to = '', application = '', flow = '', indicator, limitMs, target, period, hours, ...rest }) => ({
+      ({
+        name,
+        to = '',
+        application = '',
+        flow = '',
+        indicator,
+        limitMs,
+        personShare,
+        target,
+        period,
+        hours,
+        ...rest
+      }) => ({
         name,
         to,
         application,
         flow,
         indicator: INDICATOR_WORDS[indicator],
         limit: limitMs === undefined ? '' : String(limitMs / 1000),
+        personShare: personShare === undefined ? '' : shareText(personShare),
         target: shareText(target),
         period: period.kind === 'rolling' ? `${period.days} days` : period.kind,
         zone: period.zone ?? hours?.zone ?? '',
@@ -152,6 +179,7 @@ export const PROMISES: Section = {
       const hours = readHours(entry.hours ?? '');
       const period = readPeriod(entry.period ?? '') ?? { kind: 'rolling' as const, days: 30 };
       const limit = numberOf(entry.limit);
+      const personShare = numberOf(entry.personShare);
       return {
         name: (entry.name ?? '').trim(),
         ...set('to', entry.to?.trim()),
@@ -159,6 +187,7 @@ export const PROMISES: Section = {
         ...set('flow', entry.flow?.trim()),
         indicator: indicatorOf(entry.indicator ?? '') ?? 'inTime',
         ...set('limitMs', limit === undefined ? undefined : Math.round(limit * 1000)),
+        ...set('personShare', personShare === undefined ? undefined : Number((personShare / 100).toFixed(8))),
         target: Number(((numberOf(entry.target) ?? NaN) / 100).toFixed(8)),
         period: period.kind === 'rolling' ? period : { ...period, zone },
         ...(hours && { hours: { zone, ...hours } }),

@@ -1,7 +1,7 @@
 import type { ServicePromise } from '../../promises';
 
 /** A promise as a bill asks of it. */
-export interface PromiseAtStake extends Pick<ServicePromise, 'name' | 'indicator' | 'limitMs'> {
+export interface PromiseAtStake extends Pick<ServicePromise, 'name' | 'indicator' | 'limitMs' | 'personShare'> {
   flows: ReadonlySet<number>;
   /** does an attempt that begins then count? */
   isCounted: (timeMs: number) => boolean;

@@ -52,12 +52,15 @@ describe('what an incident takes of promises', () => {
   });
 
   test('in words, without a penalty that is not worth one', () => {
-    const taken = { name: 'Labels', bad: 41.6, budgetShare: 0.12, penalty: 120.2 };
+    const taken = { name: 'Labels', indicator: 'inTime' as const, bad: 41.6, budgetShare: 0.12, penalty: 120.2 };
     expect(spentWords(taken, 'EUR')).toBe(
       '“Labels”: 42 attempts outside it, 12 % of all that may be; adds €120 to the penalty expected',
     );
     expect(spentWords({ ...taken, bad: 0.4, budgetShare: 0, penalty: 0.2 }, 'EUR')).toBe(
       '“Labels”: less than one attempt outside it',
+    );
+    expect(spentWords({ ...taken, indicator: 'people', bad: 1, budgetShare: 0, penalty: 0 }, 'EUR')).toBe(
+      '“Labels”: 1 person-hour outside it',
     );
   });
 

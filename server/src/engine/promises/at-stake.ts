@@ -39,6 +39,7 @@ async function staked(state: EngineState, promise: ServicePromise, nowMs: number
     name: promise.name,
     indicator: promise.indicator,
     limitMs: promise.limitMs,
+    personShare: promise.personShare,
     flows: new Set(counted.counts.flows),
     // What is being charged may be newer than the last whole step.
     isCounted: countedIn(state, promise, { ...countedWindow(state, promise, nowMs), toMs: nowMs + BUCKET_MS }),

@@ -1,32 +1,20 @@
-import { BUCKET_MS, dependsOnJudge, isCountedRow, isGoodAttempt, type Indicator } from '@toplens/core/flows';
-import { isGoodRow } from '@toplens/core/incidents';
+import { BUCKET_MS, dependsOnJudge, isGoodAttempt, isToldByAttempts } from '@toplens/core/flows';
+import { eachPromised } from '@toplens/core/incidents';
 import { bucketFloorMs, forEachBucket } from '@toplens/core/stats';
-import { BUSINESS_EVENT, eachRow, type AttemptColumns } from '@toplens/core/telemetry';
-import { HOUR_MS, type Window } from '@toplens/core/time';
+import { BUSINESS_EVENT, type AttemptColumns } from '@toplens/core/telemetry';
+import { DAY_MS, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { LRUCache } from 'lru-cache';
 import { setImmediate as turn } from 'node:timers/promises';
 import type { Hours } from '../state/hours';
 import type { EngineState } from '../state/engine-state';
-
-/** What makes attempts of a flow good. */
-export interface Counter {
-  flow: number;
-  indicator: Indicator;
-  limitMs: number | undefined;
-}
-
-/** Attempts of a flow in an hour, and good ones. */
-export interface HourCount {
-  /** by steps of five minutes: valid and good in turn */
-  steps: Uint32Array;
-  /** by number of the site and of the version: valid and good */
-  sites: ReadonlyMap<number, readonly [valid: number, good: number]>;
-  versions: ReadonlyMap<number, readonly [valid: number, good: number]>;
-  /** from sums: single attempts are gone, and the limit cuts through a step of durations */
-  isRough: boolean;
-}
+import { countTold } from './count-told';
+import type { Counter, HourCount } from './hour-count';
 
 const STEPS = HOUR_MS / BUCKET_MS;
+/** Vitals and crashes are told when a page is left or an application starts anew: mostly within two days. */
+const STILL_TOLD_MS = 2 * DAY_MS;
+/** No batch of attempts tells that they came: what was counted is counted anew after a while. */
+const COUNTED_ANEW_MS = { lately: MINUTE_MS, before: HOUR_MS };
 /** Some thousand flows over a month and more. */
 const MOST_KEPT = 400_000;
 /** By what holds the attempts: what is counted goes with it. */
@@ -48,16 +36,29 @@ export async function countHour(
   const counts = new Map<number, HourCount>();
   const open: { counter: Counter; key: string }[] = [];
   for (const counter of counters) {
-    const { flow, indicator } = counter;
+    const { flow, indicator, personShare = 1, counted } = counter;
     const by = judgeOf(state, counter, hourMs);
-    const key = `${hourMs}:${flow}:${indicator}:${by}`;
+    const ofPeople = indicator === 'people' ? `:${personShare}:${(counted ?? []).map(Number).join('')}` : '';
+    const key = `${hourMs}:${flow}:${indicator}:${by}${ofPeople}`;
     const known = cache.get(key);
     if (known?.version === version) counts.set(counter.flow, known.count);
     else open.push({ counter, key });
   }
   if (open.length === 0) return counts;
+  const told = open.filter(({ counter }) => !isToldByAttempts(counter.indicator));
+  const age = window.toMs > state.judgedMs - STILL_TOLD_MS ? 'lately' : 'before';
+  for (const [flow, count] of await countTold(
+    state,
+    told.map(({ counter }) => counter),
+    window,
+  ))
+    counts.set(flow, count);
+  for (const { counter, key } of told)
+    cache.set(key, { version, count: counts.get(counter.flow) as HourCount }, { ttl: COUNTED_ANEW_MS[age] });
+  const ofAttempts = open.filter(({ counter }) => isToldByAttempts(counter.indicator));
+  if (ofAttempts.length === 0) return counts;
   const { columns, ranges } = await state.hours.glance(hourMs);
-  for (const { counter, key } of open) {
+  for (const { counter, key } of ofAttempts) {
     const [from, to] = ranges ? (ranges.get(counter.flow) ?? [0, 0]) : [0, columns.n];
     const count =
       columns.n > 0 ? countRows(state, counter, { columns, from, to, window }) : countSums(state, counter, hourMs);
@@ -75,7 +76,7 @@ export async function countHour(
  * limit that judged it, which people may set anew.
  */
 function judgeOf({ history, settings }: EngineState, { flow, indicator, limitMs }: Counter, hourMs: number): string {
-  if (indicator !== 'inTime') return `settings ${settings.number}`;
+  if (indicator !== 'inTime' && indicator !== 'people') return `settings ${settings.number}`;
   return limitMs === undefined ? `judged ${history.normalAt(flow, hourMs).limitMs}` : `own ${limitMs}`;
 }
 
@@ -95,15 +96,15 @@ function countRows(
       own[1] += good;
     } else counts.set(value, [1, good]);
   };
-  eachRow(columns, { flows: counter.flow, window, from, to, without: BUSINESS_EVENT }, (row) => {
-    if (!isCountedRow(counter.indicator, columns.flags[row] as number)) return;
-    const startMs = columns.startMs[row] as number;
-    const site = columns.site[row] as number;
-    const good = Number(isGoodRow(counter, columns, row, normalAt));
-    const step = 2 * Math.floor((startMs - window.fromMs) / BUCKET_MS);
+  const stepOf = (startMs: number) => Math.floor((startMs - window.fromMs) / BUCKET_MS);
+  const isCounted = (startMs: number) => counter.counted?.[stepOf(startMs)] ?? true;
+  const question = { flows: counter.flow, window, from, to, without: BUSINESS_EVENT, isCounted, normalAt };
+  eachPromised(counter, columns, question, (row, isGood) => {
+    const good = Number(isGood);
+    const step = 2 * stepOf(columns.startMs[row] as number);
     steps[step] = (steps[step] as number) + 1;
     steps[step + 1] = (steps[step + 1] as number) + good;
-    add(sites, site, good);
+    add(sites, columns.site[row] as number, good);
     add(versions, columns.version[row] as number, good);
   });
   return { steps, sites, versions, isRough: false };
@@ -115,8 +116,9 @@ const NONE: ReadonlyMap<number, readonly [number, number]> = new Map();
 function countSums(state: EngineState, counter: Counter, hourMs: number): HourCount {
   const steps = new Uint32Array(2 * STEPS);
   let isRough = false;
-  // Sums hold no probes: of hours whose runs are gone nothing is known.
-  if (counter.indicator === 'reachable') return { steps, sites: NONE, versions: NONE, isRough };
+  // Sums hold no probes and no persons: of hours whose attempts are gone nothing is known.
+  if (counter.indicator === 'reachable' || counter.indicator === 'people')
+    return { steps, sites: NONE, versions: NONE, isRough };
   for (let step = 0; step < STEPS; step++) {
     const startMs = hourMs + step * BUCKET_MS;
     const bucket = state.history.bucket(counter.flow, startMs);

@@ -1,4 +1,4 @@
-import { BUCKET_MS } from '@toplens/core/flows';
+import { BUCKET_MS, isLaunch } from '@toplens/core/flows';
 import {
   addTally,
   countedStretches,
@@ -11,7 +11,9 @@ import {
 import { dayKinds, floorTo, HOUR_MS, overlap, type Window } from '@toplens/core/time';
 import { isPromised } from '../../settings/promises';
 import type { EngineState } from '../state/engine-state';
-import { countHour, type Counter, type HourCount } from './count-hours';
+import type { Flow } from '../state/names';
+import { countHour } from './count-hours';
+import type { Counter, HourCount } from './hour-count';
 
 /** Attempts of a promise in a window, as far as they count. */
 export interface PromiseCounts {
@@ -25,28 +27,49 @@ export interface PromiseCounts {
   isRough: boolean;
 }
 
-/** Flows whose attempts a promise is about: work, and loads of pages where they are named. */
+/** Is it what an indicator can be about? Of attempts it is work, and loads of pages where they are named. */
+function isFor({ indicator, flow }: ServicePromise, { kind, technicalName }: Flow): boolean {
+  switch (indicator) {
+    case 'reachable':
+      return kind === 'probe' || (flow !== undefined && kind !== 'businessEvent');
+    case 'views':
+      return kind === 'page';
+    case 'crashFree':
+      return kind === 'work' && isLaunch(technicalName);
+    default:
+      return kind === 'work' || (kind === 'page' && flow !== undefined);
+  }
+}
+
+/** Flows that a promise is about. */
 export const flowsOf = ({ names }: EngineState, promise: ServicePromise): number[] =>
-  names.flows
-    .filter(
-      (flow) =>
-        flow.kind !== 'businessEvent' &&
-        (promise.flow !== undefined || flow.kind === (promise.indicator === 'reachable' ? 'probe' : 'work')) &&
-        (flow.kind !== 'probe' || promise.indicator === 'reachable') &&
-        isPromised(promise, flow),
-    )
-    .map(({ id }) => id);
+  names.flows.filter((flow) => isFor(promise, flow) && isPromised(promise, flow)).map(({ id }) => id);
 
 /** By what each of its flows is counted. */
 const countersOf = (state: EngineState, promise: ServicePromise): Counter[] =>
-  flowsOf(state, promise).map((flow) => ({ flow, indicator: promise.indicator, limitMs: promise.limitMs }));
+  flowsOf(state, promise).map((flow) => ({
+    flow,
+    indicator: promise.indicator,
+    limitMs: promise.limitMs,
+    personShare: promise.personShare,
+  }));
+
+/** Which steps of an hour count. */
+const stepsCounted = (hourMs: number, window: Window, isCounted: (startMs: number) => boolean): boolean[] =>
+  Array.from({ length: HOUR_MS / BUCKET_MS }, (_, step) => hourMs + step * BUCKET_MS).map(
+    (startMs) => startMs >= window.fromMs && startMs < window.toMs && isCounted(startMs),
+  );
 
 /** Reads each hour once for several promises, each in its window: what is counted of an hour is kept. */
 export async function countTogether(
   state: EngineState,
   asked: readonly { promise: ServicePromise; window: Window }[],
 ): Promise<void> {
-  const all = asked.map(({ promise, window }) => ({ window, counters: countersOf(state, promise) }));
+  const all = asked
+    // People are counted by the calendar of their own promise.
+    .filter(({ promise }) => promise.indicator !== 'people')
+    .map(({ promise, window }) => ({ window, counters: countersOf(state, promise) }));
+  if (all.length === 0) return;
   const fromMs = floorTo(Math.min(...all.map(({ window }) => window.fromMs)), HOUR_MS);
   const toMs = Math.max(...all.map(({ window }) => window.toMs));
   for (let hourMs = fromMs; hourMs < toMs; hourMs += HOUR_MS) {
@@ -78,11 +101,13 @@ export async function countPromise(
   const hours: PromiseCounts['hours'] = [];
   let isRough = false;
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
-    const byFlow = await countHour(state, hourMs, counters);
-    hours.push({ hourMs, byFlow });
-    const counted = Array.from({ length: HOUR_MS / BUCKET_MS }, (_, step) => hourMs + step * BUCKET_MS).map(
-      (startMs) => startMs >= window.fromMs && startMs < window.toMs && isCounted(startMs),
+    const counted = stepsCounted(hourMs, window, isCounted);
+    const byFlow = await countHour(
+      state,
+      hourMs,
+      promise.indicator === 'people' ? counters.map((counter) => ({ ...counter, counted })) : counters,
     );
+    hours.push({ hourMs, byFlow });
     for (const [flow, count] of byFlow) {
       isRough ||= count.isRough;
       for (let step = 0; step < counted.length; step++) {

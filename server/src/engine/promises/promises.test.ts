@@ -315,6 +315,9 @@ test('maintenance counts for no promise: who agreed it and why is said, and it i
 });
 
 test.each([
+  [{ indicator: 'people' }, /personShare: say which share of somebody's attempts must be in time/],
+  [{ personShare: 0.9 }, /personShare: only promises about people have one/],
+  [{ indicator: 'people', personShare: 0.3 }, /personShare/],
   [{ target: 1 }, /at most 99\.999 %: with 100 % there is no budget/],
   [{ period: { kind: 'month' } }, /period\.zone: say in which time zone/],
   [{ period: { kind: 'month', zone: 'Atlantis/Harbour' } }, /no such time zone/],

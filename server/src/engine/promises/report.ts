@@ -18,7 +18,7 @@ const share = (value: number) => percentCut(value, 3);
 export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape): PeriodReport {
   const { period, kept, budget, target, penalties } = level;
   const isOver = nowMs >= period.toMs;
-  const state = !kept ? 'no attempt counts' : kept.share >= target ? 'kept' : 'broken';
+  const state = !kept ? `no ${level.unit} counts` : kept.share >= target ? 'kept' : 'broken';
   const due = kept && penalties.filter(({ below }) => kept.share < below).at(-1);
   return {
     title: level.name,
@@ -29,9 +29,14 @@ export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape):
       ['Counted', isOver ? 'to the end of the period' : `up to ${at(nowMs)} UTC: the period is not over`],
       [isOver ? 'Result' : 'So far', kept ? `${state}: ${share(kept.share)} of ${share(target)}` : state],
       ...(kept
-        ? [['95 % range', `${share(kept.low)} to ${share(kept.high)}, of ${counted(level.valid, 'attempt')}`] as const]
+        ? [
+            [
+              '95 % range',
+              `${share(kept.low)} to ${share(kept.high)}, of ${counted(level.valid, level.unit, level.units)}`,
+            ] as const,
+          ]
         : []),
-      ['Budget', `${Math.round(budget.spent)} bad attempts of about ${Math.round(budget.allowed)} that may be`],
+      ['Budget', `${Math.round(budget.spent)} bad ${level.units} of about ${Math.round(budget.allowed)} that may be`],
       ...(level.forecast && !isOver
         ? [['Chance of breaking it', percent(level.forecast.chanceOfBreaking)] as const]
         : []),
@@ -52,7 +57,7 @@ export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape):
       },
       {
         title: 'Incidents that spent it',
-        heads: ['began (UTC)', 'ended (UTC)', 'worst in', 'bad attempts', 'of all bad ones'],
+        heads: ['began (UTC)', 'ended (UTC)', 'worst in', `bad ${level.units}`, 'of all bad ones'],
         rows: [
           ...page.incidents.map(({ onsetMs, endMs, name, bad, share: part }) => [
             at(onsetMs),
@@ -66,7 +71,7 @@ export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape):
       },
       {
         title: 'Flows',
-        heads: ['flow', 'application', 'attempts', 'bad attempts', 'of all bad ones'],
+        heads: ['flow', 'application', level.units, `bad ${level.units}`, 'of all bad ones'],
         rows: page.flows.map(({ name, application, valid, bad, share: part }) => [
           name,
           application,
@@ -77,14 +82,14 @@ export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape):
       },
       {
         title: 'Sites',
-        heads: ['site', 'attempts', 'bad attempts', 'good ones'],
+        heads: ['site', level.units, `bad ${level.units}`, 'good ones'],
         rows: page.sites
           .filter(({ site }) => site !== '')
           .map(({ site, valid, bad }) => [site, valid, bad, share((valid - bad) / valid)]),
       },
       {
         title: 'Periods before',
-        heads: ['from (UTC)', 'to (UTC)', 'attempts', 'result'],
+        heads: ['from (UTC)', 'to (UTC)', level.units, 'result'],
         rows: page.periods.map(({ period: before, valid, good, isKept }) => [
           at(before.fromMs),
           at(before.toMs),
@@ -102,7 +107,8 @@ export function sealedReport(
   { level }: PromisePageShape,
 ): PeriodReport {
   const isSame = level.valid === valid && level.good === good;
-  const words = (tally: Tally) => `${share(tally.good / tally.valid)} of ${counted(tally.valid, 'attempt')}`;
+  const words = (tally: Tally) =>
+    `${share(tally.good / tally.valid)} of ${counted(tally.valid, level.unit, level.units)}`;
   return {
     ...report,
     facts: [
@@ -112,7 +118,7 @@ export function sealedReport(
         'Correction',
         isSame
           ? 'none: counted again it is the same'
-          : `counted again it is ${level.valid > 0 ? words(level) : 'no attempt'}, sealed as ${words({ valid, good })}`,
+          : `counted again it is ${level.valid > 0 ? words(level) : `no ${level.unit}`}, sealed as ${words({ valid, good })}`,
       ],
     ],
   };
