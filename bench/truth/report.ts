@@ -7,10 +7,10 @@ import type { Score } from './score';
  * looked at since.
  */
 export const TUNING = { first: 1, last: 20 };
-export const REPORTING = { first: 1221, last: 1340 };
+export const REPORTING = { first: 1581, last: 1700 };
 
 /**
- * What earlier reports said, of forty worlds each and the last five of 120, with the code of their day; one report
+ * What earlier reports said, of forty worlds each and the last eight of 120, with the code of their day; one report
  * alone is moved by chance.
  */
 const EARLIER = [
@@ -22,6 +22,9 @@ const EARLIER = [
   '| 861 to 980, before key people were told among those who left | 99 % | 0.07 | 2.6 | 0.922 | 93, 97, 98 % | **94 %** |',
   '| 981 to 1100, before two like days told how many come | 99 % | 0.08 | 2.7 | 0.956 | 95, 96, 96 % | 98 % |',
   '| 1101 to 1220, before one cause joined flows of several applications | 100 % | 0.07 | 2.5 | 0.957 | 93, 96, 97 % | 97 % |',
+  '| 1221 to 1340, before flows of one machine were joined where few fail | 100 % | 0.09 | 2.5 | 0.945 | 96, **98.1**, 98 % | 97 % |',
+  '| 1341 to 1460, before what begins at the end of another trouble stayed another | 100 % | 0.08 | **3.0** | **0.893** | 93, 95, 97 % | 96 % |',
+  '| 1461 to 1580, before the range of waiting was narrowed | 99 % | 0.06 | 2.8 | 0.989 | 97, **99**, 96 % | 96 % |',
 ];
 
 /** A line of a table: what was measured, against its goal. */
@@ -40,7 +43,7 @@ export function report(
   return [
     '# Judged against a known truth',
     '',
-    `\`npm run bench:truth\`, seeds ${run.first} to ${run.last}: ${score.worlds} worlds (${shapes.join(', ')}), ${worlds.reduce((sum, world) => sum + world.attempts, 0).toLocaleString('en-GB')} attempts, ${score.troubles} planted troubles that hurt at least 20 people, in ${run.minutes.toFixed(0)} minutes. Thresholds were set on seeds ${TUNING.first} to ${TUNING.last} and on what earlier reports missed (seeds 101 to 140, 301 to 340, 401 to 440, 501 to 1220); these seeds were not looked at for that. The worlds are invented (\`scenario/src/random-worlds\`): weekly and daily rhythm, drifting load, natural errors, heavy tails, several steps in a session; slow, failing and hanging flows, outages, troubles of one site, promotion or host, some at the same time; and releases, surges, dead hosts, failing probes and slow batches that hurt nobody.`,
+    `\`npm run bench:truth\`, seeds ${run.first} to ${run.last}: ${score.worlds} worlds (${shapes.join(', ')}), ${worlds.reduce((sum, world) => sum + world.attempts, 0).toLocaleString('en-GB')} attempts, ${score.troubles} planted troubles that hurt at least 20 people, in ${run.minutes.toFixed(0)} minutes. Thresholds were set on seeds ${TUNING.first} to ${TUNING.last} and on what earlier reports missed (seeds 101 to 140, 301 to 340, 401 to 440, 501 to 1580); these seeds were not looked at for that. The worlds are invented (\`scenario/src/random-worlds\`): weekly and daily rhythm, drifting load, natural errors, heavy tails, several steps in a session; slow, failing and hanging flows, outages, troubles of one site, promotion or host, some at the same time; and releases, surges, dead hosts, failing probes and slow batches that hurt nobody.`,
     '',
     '| what | measured | goal | |',
     '|---|---:|---:|---|',

@@ -18,7 +18,7 @@ describe('the range of a line', () => {
     [2_200, 20],
     [210, 0.1],
   ])(
-    'waiting, %d ms each: the expectation may lie off by 3 %%, what is left out is 4 %%, the edges are 0.8 minutes',
+    'waiting, %d ms each: the expectation may lie off by 3 %%, what is left out is 1.5 %%, the edges are 0.8 minutes',
     (durationMs, waited) => {
       const attempts = Array.from({ length: 600 }, (_, i) => ({ startMs: at(i / 10), durationMs, person: i + 1 }));
       const { quantity } = lineOf(
@@ -27,7 +27,7 @@ describe('the range of a line', () => {
       );
       expect(quantity.estimate).toBeCloseTo(waited, 6);
       const shifted = ((600 - 300) * 0.2 * 0.03) / 60;
-      const sd = Math.hypot(shifted, (waited * 0.8) / 60, waited * 0.04);
+      const sd = Math.hypot(shifted, (waited * 0.8) / 60, waited * 0.015);
       expect((quantity.high - quantity.low) / 2 / (1.96 * sd)).toBeCloseTo(1, 2);
     },
   );

@@ -19,7 +19,7 @@ const LIMIT_ERROR = 0.04;
  * What the sums above leave out (who would have waited anyway, whose second try was whose): as a share of the waiting.
  * Measured likewise.
  */
-const WAITING_ERROR = 0.04;
+const WAITING_ERROR = 0.015;
 /**
  * Begin and end of a trouble are known to about so many minutes: what falls there may be missed, or counted too much.
  */

@@ -3,87 +3,127 @@ import { eachPromised } from '@toplens/core/incidents';
 import { bucketFloorMs, forEachBucket } from '@toplens/core/stats';
 import { BUSINESS_EVENT, type AttemptColumns } from '@toplens/core/telemetry';
 import { DAY_MS, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
-import { LRUCache } from 'lru-cache';
 import { setImmediate as turn } from 'node:timers/promises';
-import type { Hours } from '../state/hours';
 import type { EngineState } from '../state/engine-state';
 import { countTold } from './count-told';
 import type { Counter, HourCount } from './hour-count';
+import { KeptCounts, type KeptCount, type Lane } from './kept-counts';
 
 const STEPS = HOUR_MS / BUCKET_MS;
 /** Vitals and crashes are told when a page is left or an application starts anew: mostly within two days. */
 const STILL_TOLD_MS = 2 * DAY_MS;
 /** No batch of attempts tells that they came: what was counted is counted anew after a while. */
 const COUNTED_ANEW_MS = { lately: MINUTE_MS, before: HOUR_MS };
-/** Some thousand flows over a month and more. */
-const MOST_KEPT = 400_000;
-/** By what holds the attempts: what is counted goes with it. */
-const kept = new WeakMap<Hours, LRUCache<string, { version: number; count: HourCount }>>();
+/** A counter with what it counted before. */
+export interface Counting {
+  counter: Counter;
+  lane: Lane;
+}
+
+export const countingBy = ({ hours }: EngineState, counters: readonly Counter[]): Counting[] => {
+  const counts = KeptCounts.of(hours);
+  return counters.map((counter) => ({ counter, lane: counts.lane(counter) }));
+};
 
 /**
  * Counts each flow's attempts of an hour by its counter. What was counted of an hour is kept until attempts come to it,
  * or another limit judges it: a month is counted once.
+ *
+ * @param counted which of its steps count; matters to people alone
  */
 export async function countHour(
   state: EngineState,
   hourMs: number,
-  counters: readonly Counter[],
+  countings: readonly Counting[],
+  counted?: readonly boolean[],
 ): Promise<Map<number, HourCount>> {
-  let cache = kept.get(state.hours);
-  if (!cache) kept.set(state.hours, (cache = new LRUCache({ max: MOST_KEPT })));
-  const window = { fromMs: hourMs, toMs: hourMs + HOUR_MS };
-  const version = state.hours.versionOf(window);
+  const hour = { fromMs: hourMs, toMs: hourMs + HOUR_MS };
+  const version = state.hours.versionOf(hour);
   const counts = new Map<number, HourCount>();
-  const open: { counter: Counter; key: string }[] = [];
-  for (const counter of counters) {
-    const { flow, indicator, personShare = 1, counted } = counter;
-    const by = judgeOf(state, counter, hourMs);
-    const ofPeople = indicator === 'people' ? `:${personShare}:${(counted ?? []).map(Number).join('')}` : '';
-    const key = `${hourMs}:${flow}:${indicator}:${by}${ofPeople}`;
-    const known = cache.get(key);
-    if (known?.version === version) counts.set(counter.flow, known.count);
-    else open.push({ counter, key });
+  const open: Counting[] = [];
+  const stepsText = counted?.map(Number).join('') ?? '';
+  const basisOf = (counter: Counter) => ({
+    version,
+    judgedBy: judgeOf(state, counter, hourMs),
+    counted: counter.indicator === 'people' ? stepsText : '',
+  });
+  for (const counting of countings) {
+    const { counter, lane } = counting;
+    const known = lane.get(hourMs);
+    if (known && isStill(known, basisOf(counter))) counts.set(counter.flow, known.count);
+    else open.push(counting);
   }
   if (open.length === 0) return counts;
+  const keep = ({ counter, lane }: Counting, count: HourCount, untilMs: number) => {
+    counts.set(counter.flow, count);
+    KeptCounts.of(state.hours).keep(lane, hourMs, { count, ...basisOf(counter), untilMs });
+  };
   const told = open.filter(({ counter }) => !isToldByAttempts(counter.indicator));
-  const age = window.toMs > state.judgedMs - STILL_TOLD_MS ? 'lately' : 'before';
-  for (const [flow, count] of await countTold(
-    state,
-    told.map(({ counter }) => counter),
-    window,
-  ))
-    counts.set(flow, count);
-  for (const { counter, key } of told)
-    cache.set(key, { version, count: counts.get(counter.flow) as HourCount }, { ttl: COUNTED_ANEW_MS[age] });
+  if (told.length > 0) {
+    const age = hour.toMs > state.judgedMs - STILL_TOLD_MS ? 'lately' : 'before';
+    const countOf = await countTold(
+      state,
+      told.map(({ counter }) => counter),
+      hour,
+    );
+    for (const counting of told)
+      keep(counting, countOf.get(counting.counter.flow) as HourCount, performance.now() + COUNTED_ANEW_MS[age]);
+  }
   const ofAttempts = open.filter(({ counter }) => isToldByAttempts(counter.indicator));
   if (ofAttempts.length === 0) return counts;
   const { columns, ranges } = await state.hours.glance(hourMs);
-  for (const { counter, key } of ofAttempts) {
+  for (const counting of ofAttempts) {
+    const { counter } = counting;
     const [from, to] = ranges ? (ranges.get(counter.flow) ?? [0, 0]) : [0, columns.n];
     const count =
-      columns.n > 0 ? countRows(state, counter, { columns, from, to, window }) : countSums(state, counter, hourMs);
+      columns.n > 0
+        ? countRows(state, counter, { columns, from, to, window: hour, counted })
+        : countSums(state, counter, hourMs);
     // The hour that goes on is counted again and again.
-    if (window.toMs <= state.judgedMs) cache.set(key, { version, count });
-    counts.set(counter.flow, count);
+    if (hour.toMs <= state.judgedMs) keep(counting, count, Infinity);
+    else counts.set(counter.flow, count);
   }
   // Whoever waits for something else gets their turn between two hours.
   await turn();
   return counts;
 }
 
+const isStill = (
+  known: KeptCount,
+  { version, judgedBy, counted }: Pick<KeptCount, 'version' | 'judgedBy' | 'counted'>,
+): boolean =>
+  known.version === version &&
+  known.judgedBy === judgedBy &&
+  known.counted === counted &&
+  (known.untilMs === Infinity || known.untilMs > performance.now());
+
+const UNJUDGED = -1;
+
 /**
- * What else the count depends on: the promise's own limit, or the one that judged; whether an attempt hung is told by the
- * limit that judged it, which people may set anew.
+ * What else the count depends on: the limit that judged where the promise has none of its own; whether an attempt hung is
+ * told by the limit that judged it, which people may set anew.
  */
-function judgeOf({ history, settings }: EngineState, { flow, indicator, limitMs }: Counter, hourMs: number): string {
-  if (indicator !== 'inTime' && indicator !== 'people') return `settings ${settings.number}`;
-  return limitMs === undefined ? `judged ${history.normalAt(flow, hourMs).limitMs}` : `own ${limitMs}`;
+function judgeOf({ history, settings }: EngineState, { flow, indicator, limitMs }: Counter, hourMs: number): number {
+  if (indicator !== 'inTime' && indicator !== 'people') return settings.number;
+  return limitMs === undefined ? (history.normalAt(flow, hourMs).limitMs ?? UNJUDGED) : 0;
 }
 
 function countRows(
   state: EngineState,
   counter: Counter,
-  { columns, from, to, window }: { columns: AttemptColumns; from: number; to: number; window: Window },
+  {
+    columns,
+    from,
+    to,
+    window,
+    counted,
+  }: {
+    columns: AttemptColumns;
+    from: number;
+    to: number;
+    window: Window;
+    counted: readonly boolean[] | undefined;
+  },
 ): HourCount {
   const normalAt = (flow: number, timeMs: number) => state.history.normalAt(flow, timeMs);
   const steps = new Uint32Array(2 * STEPS);
@@ -97,7 +137,8 @@ function countRows(
     } else counts.set(value, [1, good]);
   };
   const stepOf = (startMs: number) => Math.floor((startMs - window.fromMs) / BUCKET_MS);
-  const isCounted = (startMs: number) => counter.counted?.[stepOf(startMs)] ?? true;
+  // All but people is counted whole, and by step: which steps count is told later.
+  const isCounted = (startMs: number) => counter.indicator !== 'people' || (counted?.[stepOf(startMs)] ?? true);
   const question = { flows: counter.flow, window, from, to, without: BUSINESS_EVENT, isCounted, normalAt };
   eachPromised(counter, columns, question, (row, isGood) => {
     const good = Number(isGood);

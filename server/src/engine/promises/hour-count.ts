@@ -3,8 +3,6 @@ import type { PromisedOfAttempts } from '@toplens/core/incidents';
 /** What counts of a flow, and what makes it good. */
 export interface Counter extends PromisedOfAttempts {
   flow: number;
-  /** steps of the hour that count, where somebody is judged by those alone; all when left out */
-  counted?: readonly boolean[];
 }
 
 /** What counts of a flow in an hour, and what of it is good. */

@@ -12,7 +12,7 @@ import { dayKinds, floorTo, HOUR_MS, overlap, type Window } from '@toplens/core/
 import { isPromised } from '../../settings/promises';
 import type { EngineState } from '../state/engine-state';
 import type { Flow } from '../state/names';
-import { countHour } from './count-hours';
+import { countHour, countingBy } from './count-hours';
 import type { Counter, HourCount } from './hour-count';
 
 /** Attempts of a promise in a window, as far as they count. */
@@ -68,7 +68,7 @@ export async function countTogether(
   const all = asked
     // People are counted by the calendar of their own promise.
     .filter(({ promise }) => promise.indicator !== 'people')
-    .map(({ promise, window }) => ({ window, counters: countersOf(state, promise) }));
+    .map(({ promise, window }) => ({ window, countings: countingBy(state, countersOf(state, promise)) }));
   if (all.length === 0) return;
   const fromMs = floorTo(Math.min(...all.map(({ window }) => window.fromMs)), HOUR_MS);
   const toMs = Math.max(...all.map(({ window }) => window.toMs));
@@ -77,7 +77,7 @@ export async function countTogether(
     await countHour(
       state,
       hourMs,
-      all.filter(({ window }) => overlap(hour, window)).flatMap(({ counters }) => counters),
+      all.filter(({ window }) => overlap(hour, window)).flatMap(({ countings }) => countings),
     );
   }
 }
@@ -95,18 +95,14 @@ export async function countPromise(
   promise: ServicePromise,
   window: Window,
 ): Promise<PromiseCounts> {
-  const counters = countersOf(state, promise);
+  const countings = countingBy(state, countersOf(state, promise));
   const isCounted = countedIn(state, promise, window);
   const steps = new StepTable();
   const hours: PromiseCounts['hours'] = [];
   let isRough = false;
   for (let hourMs = floorTo(window.fromMs, HOUR_MS); hourMs < window.toMs; hourMs += HOUR_MS) {
     const counted = stepsCounted(hourMs, window, isCounted);
-    const byFlow = await countHour(
-      state,
-      hourMs,
-      promise.indicator === 'people' ? counters.map((counter) => ({ ...counter, counted })) : counters,
-    );
+    const byFlow = await countHour(state, hourMs, countings, counted);
     hours.push({ hourMs, byFlow });
     for (const [flow, count] of byFlow) {
       isRough ||= count.isRough;
@@ -117,7 +113,7 @@ export async function countPromise(
       }
     }
   }
-  return { flows: counters.map(({ flow }) => flow), steps, hours, isCounted, isRough };
+  return { flows: countings.map(({ counter }) => counter.flow), steps, hours, isCounted, isRough };
 }
 
 /** Sum of the steps that begin in a window. */
