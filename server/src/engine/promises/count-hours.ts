@@ -79,8 +79,9 @@ export async function countHour(
       columns.n > 0
         ? countRows(state, counter, { columns, from, to, window: hour, counted })
         : countSums(state, counter, hourMs);
-    // The hour that goes on is counted again and again.
-    if (hour.toMs <= state.judgedMs) keep(counting, count, Infinity);
+    // The hour that goes on is counted again and again. Whether one that is over was judged yet does not matter: after a
+    // start that takes a while, and a month would be counted anew for each question.
+    if (hour.toMs <= Date.now()) keep(counting, count, Infinity);
     else counts.set(counter.flow, count);
   }
   // Whoever waits for something else gets their turn between two hours.
