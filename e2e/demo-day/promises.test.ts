@@ -37,7 +37,7 @@ describe.each<Size>(['phone', 'wide'])('promises, on the %s size', (size) => {
   test('the one that will break stands first; why, and who spent it, is a door to the incident and back', async () => {
     const page = await open(`/promises?${stage().day}`, size);
     await page.waitForSelector('[data-testid="promises-headline"]');
-    expect(await textOf(page, 'promises-headline')).toMatch(/promises? will probably break/);
+    expect(await textOf(page, 'promises-headline')).toMatch(/\d will probably break/);
     expect(await violations(page)).toEqual([]);
     expect(await runsOver(page)).toBeLessThanOrEqual(0);
     const first = await page.$eval('[data-testid^="promise-"]', (line) => (line as HTMLElement).innerText);
@@ -56,6 +56,20 @@ describe.each<Size>(['phone', 'wide'])('promises, on the %s size', (size) => {
     await page.waitForSelector('[data-testid="promises-part"]');
     expect(await textOf(page, 'promises-part')).toMatch(/Payments answered\nIt took [\d.]+ % of the budget/);
     expect(await violations(page)).toEqual([]);
+    await page.close();
+  });
+
+  test.each([
+    ['Round stays open', /of [\d,]+ launches/, 'the launches of Round that neither fail nor end in a crash'],
+    ['Depots work without waiting', /of [\d,]+ person-hours/, 'at least 80 % of their attempts in time'],
+    ['Portal pages feel quick', /of [\d,]+ page views/, 'LCP within 2.5 s, INP within 200 ms, CLS up to 0.1'],
+  ])('%s: it names what it counts, and what was bad is a door', async (name, counts, rule) => {
+    const page = await open(`/promises/${encodeURIComponent(name)}?${stage().day}`, size);
+    await page.waitForSelector('[data-testid="outside"] a[href^="/attempt/"]');
+    expect(await page.evaluate(() => document.body.innerText)).toMatch(counts);
+    expect(await textOf(page, 'promise-rule')).toContain(rule);
+    expect(await violations(page)).toEqual([]);
+    expect(await runsOver(page)).toBeLessThanOrEqual(0);
     await page.close();
   });
 

@@ -35,7 +35,7 @@ export function Outside({
         Attempts outside it
       </Words>
       {cell && <Chip words={`${cell.row}, ${cell.column}`} onPress={onClear} removes />}
-      <Words kind="small">{outsideWords(data, cell !== undefined)}</Words>
+      <Words kind="small">{outsideWords(data, { isPart: cell !== undefined, indicator: level.indicator })}</Words>
       {shown.map(({ flow, sample }) => (
         <View key={`${sample.traceId}-${sample.spanId}`}>
           {hasSeveral && <Words kind="small">{flow}</Words>}
@@ -52,8 +52,13 @@ export function Outside({
 }
 
 /** "Newest first, 40 of 1,284 bad ones of the period." */
-export function outsideWords({ all, attempts }: Schemas['PromiseAttempts'], isPart: boolean): string {
+export function outsideWords(
+  { all, attempts }: Schemas['PromiseAttempts'],
+  { isPart, indicator }: { isPart: boolean; indicator: Schemas['ServiceLevel']['indicator'] },
+): string {
   if (attempts.length === 0) return isPart ? 'None here.' : 'Single attempts of that time are no longer kept.';
+  if (indicator === 'people')
+    return 'Those not in time, newest first. A person-hour is bad when too many of somebody’s attempts in it were not.';
   return isPart ? 'Newest first.' : `Newest first, ${count(attempts.length)} of ${count(all)} bad ones of the period.`;
 }
 
