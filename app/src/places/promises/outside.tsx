@@ -51,6 +51,12 @@ export function Outside({
   );
 }
 
+/** How the attempts listed are bad, where they do not show it themselves. */
+const WHAT_IS_LISTED: Partial<Record<Schemas['ServiceLevel']['indicator'], string>> = {
+  crashFree: 'Launches that failed, or ended in a crash later',
+  views: 'Loads of which a vital was not good',
+};
+
 /** "Newest first, 40 of 1,284 bad ones of the period." */
 export function outsideWords(
   { all, attempts }: Schemas['PromiseAttempts'],
@@ -59,7 +65,10 @@ export function outsideWords(
   if (attempts.length === 0) return isPart ? 'None here.' : 'Single attempts of that time are no longer kept.';
   if (indicator === 'people')
     return 'Those not in time, newest first. A person-hour is bad when too many of somebody’s attempts in it were not.';
-  return isPart ? 'Newest first.' : `Newest first, ${count(attempts.length)} of ${count(all)} bad ones of the period.`;
+  const what = WHAT_IS_LISTED[indicator];
+  if (isPart) return what ? `${what}, newest first.` : 'Newest first.';
+  const some = `${count(attempts.length)} of ${count(all)} bad ones of the period.`;
+  return what ? `${what}, newest first: ${some}` : `Newest first, ${some}`;
 }
 
 const styles = StyleSheet.create({
