@@ -2,7 +2,7 @@ import { BUCKET_MS, dependsOnJudge, isGoodAttempt, isToldByAttempts } from '@top
 import { eachPromised } from '@toplens/core/incidents';
 import { bucketFloorMs, forEachBucket } from '@toplens/core/stats';
 import { BUSINESS_EVENT, type AttemptColumns } from '@toplens/core/telemetry';
-import { DAY_MS, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
+import { DAY_MS, floorTo, HOUR_MS, MINUTE_MS, type Window } from '@toplens/core/time';
 import { setImmediate as turn } from 'node:timers/promises';
 import type { EngineState } from '../state/engine-state';
 import { countTold } from './count-told';
@@ -54,20 +54,14 @@ export async function countHour(
     else open.push(counting);
   }
   if (open.length === 0) return counts;
-  const keep = ({ counter, lane }: Counting, count: HourCount, untilMs: number) => {
+  const keep = ({ counter, lane }: Counting, count: HourCount) => {
     counts.set(counter.flow, count);
-    KeptCounts.of(state.hours).keep(lane, hourMs, { count, ...basisOf(counter), untilMs });
+    KeptCounts.of(state.hours).keep(lane, hourMs, { count, ...basisOf(counter), untilMs: Infinity });
   };
   const told = open.filter(({ counter }) => !isToldByAttempts(counter.indicator));
   if (told.length > 0) {
-    const age = hour.toMs > state.judgedMs - STILL_TOLD_MS ? 'lately' : 'before';
-    const countOf = await countTold(
-      state,
-      told.map(({ counter }) => counter),
-      hour,
-    );
-    for (const counting of told)
-      keep(counting, countOf.get(counting.counter.flow) as HourCount, performance.now() + COUNTED_ANEW_MS[age]);
+    await keepTold(state, floorTo(hourMs, DAY_MS), told);
+    for (const { counter, lane } of told) counts.set(counter.flow, (lane.get(hourMs) as KeptCount).count);
   }
   const ofAttempts = open.filter(({ counter }) => isToldByAttempts(counter.indicator));
   if (ofAttempts.length === 0) return counts;
@@ -81,12 +75,29 @@ export async function countHour(
         : countSums(state, counter, hourMs);
     // The hour that goes on is counted again and again. Whether one that is over was judged yet does not matter: after a
     // start that takes a while, and a month would be counted anew for each question.
-    if (hour.toMs <= Date.now()) keep(counting, count, Infinity);
+    if (hour.toMs <= Date.now()) keep(counting, count);
     else counts.set(counter.flow, count);
   }
   // Whoever waits for something else gets their turn between two hours.
   await turn();
   return counts;
+}
+
+/** Counts what is told apart from attempts for a whole day: hour by hour a month would be hundreds of questions. */
+async function keepTold(state: EngineState, dayMs: number, told: readonly Counting[]): Promise<void> {
+  const counters = told.map(({ counter }) => counter);
+  const hours = Array.from({ length: DAY_MS / HOUR_MS }, (_, i) => dayMs + i * HOUR_MS);
+  // Asked before it is counted: what comes meanwhile is counted again.
+  const versions = hours.map((hourMs) => state.hours.versionOf({ fromMs: hourMs, toMs: hourMs + HOUR_MS }));
+  const counts = await countTold(state, counters, { fromMs: dayMs, toMs: dayMs + DAY_MS });
+  const age = dayMs + DAY_MS > state.judgedMs - STILL_TOLD_MS ? 'lately' : 'before';
+  const untilMs = performance.now() + COUNTED_ANEW_MS[age];
+  for (const { counter, lane } of told)
+    for (const [i, hourMs] of hours.entries()) {
+      const count = counts.get(counter.flow)?.[i] as HourCount;
+      const version = versions[i] as number;
+      KeptCounts.of(state.hours).keep(lane, hourMs, { count, version, judgedBy: UNJUDGED, counted: '', untilMs });
+    }
 }
 
 const isStill = (
@@ -105,6 +116,7 @@ const UNJUDGED = -1;
  * told by the limit that judged it, which people may set anew.
  */
 function judgeOf({ history, settings }: EngineState, { flow, indicator, limitMs }: Counter, hourMs: number): number {
+  if (!isToldByAttempts(indicator)) return UNJUDGED;
   if (indicator !== 'inTime' && indicator !== 'people') return settings.number;
   return limitMs === undefined ? (history.normalAt(flow, hourMs).limitMs ?? UNJUDGED) : 0;
 }
