@@ -1,7 +1,8 @@
 import type { ServicePromise } from '../../promises';
+import type { PromisedOfAttempts } from '../rows/promised-rows';
 
 /** A promise as a bill asks of it. */
-export interface PromiseAtStake extends Pick<ServicePromise, 'name' | 'indicator' | 'limitMs' | 'personShare'> {
+export interface PromiseAtStake extends PromisedOfAttempts, Pick<ServicePromise, 'name'> {
   flows: ReadonlySet<number>;
   /** does an attempt that begins then count? */
   isCounted: (timeMs: number) => boolean;

@@ -1,16 +1,12 @@
-import { isCountedRow, type Indicator } from '../../flows';
+import { isCountedRow } from '../../flows';
 import type { FlowNormal } from '../../normal';
+import type { ServicePromise } from '../../promises';
 import { eachRow, type AttemptColumns, type RowQuestion } from '../../telemetry';
 import { floorTo, HOUR_MS } from '../../time';
 import { isGoodRow } from './good-row';
 
 /** What is promised of single attempts. */
-export interface PromisedOfAttempts {
-  indicator: Indicator;
-  limitMs?: number | undefined;
-  /** with people: the share of somebody's attempts that must be good */
-  personShare?: number | undefined;
-}
+export type PromisedOfAttempts = Pick<ServicePromise, 'indicator' | 'limitMs' | 'personShare'>;
 
 interface PersonsHour {
   valid: number;

@@ -1,5 +1,5 @@
-import { penaltyWords, type PeriodReport, type Tally } from '@toplens/core/promises';
-import { counted, formatMoney, percent, percentCut } from '@toplens/core/words';
+import { countedUnits, penaltyWords, type PeriodReport, type Tally } from '@toplens/core/promises';
+import { formatMoney, percent, percentCut } from '@toplens/core/words';
 import type { PromisePageShape } from '../../contract/promises';
 import type { SealedPeriod } from '../../store/sealed-periods';
 
@@ -32,7 +32,7 @@ export function reportOf({ level, nowMs, currency, ...page }: PromisePageShape):
         ? [
             [
               '95 % range',
-              `${share(kept.low)} to ${share(kept.high)}, of ${counted(level.valid, level.unit, level.units)}`,
+              `${share(kept.low)} to ${share(kept.high)}, of ${countedUnits(level.indicator, level.valid)}`,
             ] as const,
           ]
         : []),
@@ -107,8 +107,7 @@ export function sealedReport(
   { level }: PromisePageShape,
 ): PeriodReport {
   const isSame = level.valid === valid && level.good === good;
-  const words = (tally: Tally) =>
-    `${share(tally.good / tally.valid)} of ${counted(tally.valid, level.unit, level.units)}`;
+  const words = (tally: Tally) => `${share(tally.good / tally.valid)} of ${countedUnits(level.indicator, tally.valid)}`;
   return {
     ...report,
     facts: [
